@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { ResultView } from '@client/review/ResultView';
+
+export default function ResultPage() {
+  const { runId } = useLocalSearchParams<{ runId: string }>();
+  return <ResultView key={runId} runId={runId} />;
+}

@@ -1,0 +1,6 @@
+import { SessionList } from '@client/session/SessionList';
+import { PickOne } from '@client/ui/PickOne';
+
+export default function Sessions() {
+  return <PickOne list={<SessionList />}>Choose a session, or write a new one.</PickOne>;
+}

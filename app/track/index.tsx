@@ -1,0 +1,5 @@
+import { TrackHome } from '@client/trackside/TrackHome';
+
+export default function Track() {
+  return <TrackHome />;
+}

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { RollCall } from '@client/trackside/RollCall';
+
+export default function ReadyPage() {
+  const { sessionId } = useLocalSearchParams<{ sessionId: string }>();
+  return <RollCall key={sessionId} sessionId={sessionId} />;
+}

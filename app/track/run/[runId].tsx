@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { LineBoard } from '@client/trackside/LineBoard';
+
+export default function RunPage() {
+  const { runId } = useLocalSearchParams<{ runId: string }>();
+  return <LineBoard key={runId} runId={runId} />;
+}

@@ -1,0 +1,89 @@
+import { router, usePathname } from 'expo-router';
+import { View } from 'react-native';
+import { ulid } from 'ulid';
+import {
+  troubleText,
+  usePutSessionMutation,
+  useRemoveSessionMutation,
+  useSessionsQuery,
+  type Session,
+} from '../store/api';
+import { today } from '../ui/days';
+import { Empty } from '../ui/Empty';
+import { Loading } from '../ui/Loading';
+import { LookSwitch } from '../ui/LookSwitch';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { useNotice } from '../ui/UndoBar';
+import { useWide } from '../ui/useWide';
+import { Words } from '../ui/Words';
+import { SessionRow } from './SessionRow';
+
+function Group({ title, sessions, path }: { title: string; sessions: readonly Session[]; path: string }) {
+  if (sessions.length === 0) return null;
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Words as="label" quiet level={2}>
+        {title}
+      </Words>
+      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
+        {sessions.map((session) => (
+          <View role="listitem" key={session.id}>
+            <SessionRow
+              session={session}
+              href={`/sessions/${session.id}`}
+              chosen={path === `/sessions/${session.id}`}
+            />
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+/** All sessions by date: what is coming first, then what was. */
+export function SessionList() {
+  const { data: sessions, error, refetch } = useSessionsQuery();
+  const [put] = usePutSessionMutation();
+  const [remove] = useRemoveSessionMutation();
+  const notice = useNotice();
+  const path = usePathname();
+  const wide = useWide();
+  const add = async () => {
+    const session = { id: ulid(), title: 'New session', date: today(), shorthand: '' };
+    const added = await put(session);
+    if (added.error) return notice({ text: troubleText(added.error) });
+    router.push(`/sessions/${session.id}`);
+    notice({
+      text: 'A new session for today.',
+      undo: () => {
+        router.replace('/sessions');
+        void remove(session.id);
+      },
+    });
+  };
+  const coming = (sessions ?? []).filter((session) => session.date >= today()).reverse();
+  const past = (sessions ?? []).filter((session) => session.date < today());
+  return (
+    <Page
+      title="Sessions"
+      aside={wide ? undefined : <LookSwitch />}
+      footer={
+        <PrimaryButton main icon="plus" onPress={() => void add()}>
+          New session
+        </PrimaryButton>
+      }
+    >
+      {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !sessions && <Loading />}
+      {sessions?.length === 0 && (
+        <Empty title="No session yet">
+          Write the first one as you would on a whiteboard, like 6x400 @5k / 90s. Everyone’s times come by themselves.
+        </Empty>
+      )}
+      <Group title="Today and to come" sessions={coming} path={path} />
+      <Group title="Earlier" sessions={past} path={path} />
+    </Page>
+  );
+}

@@ -1,0 +1,31 @@
+import type { Href } from 'expo-router';
+import { parseSession } from '@core/session/parseSession';
+import { standardTrack } from '@core/track/venue';
+import type { Session } from '../store/api';
+import { dayName, today } from '../ui/days';
+import { LapThumb } from '../ui/LapSheet';
+import { ListRow } from '../ui/ListRow';
+import { mainPart, viewSession } from './sessionView';
+
+type Props = { session: Session; href: Href; chosen?: boolean; marked?: boolean };
+
+/** A session in a list: its day, its main part in shorthand, and its lap sheet as a thumbnail. */
+export function SessionRow({ session, href, chosen = false, marked = session.date === today() }: Props) {
+  const parsed = parseSession(session.shorthand);
+  const view = parsed.ok ? viewSession(parsed.session) : undefined;
+  const what = parsed.ok
+    ? mainPart(parsed.session)
+    : session.shorthand.trim()
+      ? 'draft, cannot be read yet'
+      : 'nothing written yet';
+  return (
+    <ListRow
+      href={href}
+      title={session.title}
+      about={`${dayName(session.date)} · ${what}`}
+      aside={view && <LapThumb sections={view.sections} venue={standardTrack} finishLegs={view.finishLegs} />}
+      chosen={chosen}
+      marked={marked}
+    />
+  );
+}

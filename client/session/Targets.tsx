@@ -1,0 +1,145 @@
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { router } from 'expo-router';
+import type { Curve } from '@core/fitness/curve';
+import { curveBook } from '@core/paces/paceBook';
+import type { Session } from '@core/session/session';
+import { passesAt } from '@core/trackside/passesAt';
+import { repColumns, type RepColumn } from '@core/trackside/repColumns';
+import { standardTrack } from '@core/track/venue';
+import { makePlan, type Plan, type PlannedAthlete } from '@core/trackside/plan';
+import { formatTime } from '@core/units/time';
+import type { Athlete } from '../store/api';
+import { Choice } from '../ui/Choice';
+import { Empty } from '../ui/Empty';
+import { Table } from '../ui/Table';
+import { RADIUS, SPACE, usePalette } from '../ui/theme';
+import { Words } from '../ui/Words';
+
+const MARKS = [
+  { value: '100', text: 'every 100' },
+  { value: '200', text: 'every 200' },
+  { value: '400', text: 'every 400' },
+] as const;
+type Every = (typeof MARKS)[number]['value'];
+
+/** Targets for everyone, as they would be taken to the track. */
+export function usePlanPreview(
+  session: Session | undefined,
+  athletes: readonly Athlete[],
+  curves: Map<string, Curve | undefined>,
+): Plan | undefined {
+  return useMemo(() => {
+    if (!session) return undefined;
+    const people = athletes.map(({ id, name }) => ({
+      athleteId: id,
+      name,
+      paces: { curve: curves.get(id), paceBook: curveBook },
+    }));
+    return makePlan({ id: '', sessionId: '', title: '', date: '', shorthand: '' }, session, people, standardTrack);
+  }, [session, athletes, curves]);
+}
+
+/** `8×`, in front of a column that stands for several reps. */
+const times = (column: RepColumn) => (column.repIndexes.length > 1 ? `${column.repIndexes.length}×` : '');
+
+function columnTitle({ rep, label }: RepColumn): { title: string; under?: string } {
+  const [amount = label] = label.split(' @');
+  return rep.pace === undefined ? { title: amount } : { title: amount, under: `@${rep.pace}` };
+}
+
+/** The time for a rep over a distance; for one by the clock about how far it goes. */
+function targetText({ rep, repIndexes }: RepColumn, athlete: PlannedAthlete): string {
+  const { targetS, expectedM } = athlete.targets[repIndexes[0] ?? 0] ?? {};
+  if (rep.durationS !== undefined)
+    return expectedM === undefined ? 'by effort' : `≈ ${Math.round(expectedM / 5) * 5} m`;
+  return targetS === undefined ? 'by effort' : formatTime(targetS, 1);
+}
+
+/** The chosen athlete's times at every mark of each different rep. */
+function PassingTimes({ athlete, columns, every }: { athlete: PlannedAthlete; columns: RepColumn[]; every: Every }) {
+  const palette = usePalette();
+  return (
+    <View style={{ gap: SPACE.m }}>
+      {columns.map((column) => {
+        const target = athlete.targets[column.repIndexes[0] ?? 0];
+        const { distanceM } = column.rep;
+        if (distanceM === undefined || target?.targetS === undefined) return null;
+        const perLap = (target.targetS * 400) / distanceM;
+        return (
+          <View key={column.label + column.repIndexes.join()} style={{ gap: SPACE.xs }}>
+            <Words as="strong">{`${times(column)}${column.label} in ${formatTime(target.targetS, 1)}, ${formatTime(perLap, 1, 100)} a lap`}</Words>
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+              {passesAt(standardTrack, column.rep, target.targetS, Number(every)).map(({ atM, timeS }) => (
+                <View
+                  key={atM}
+                  style={{
+                    minWidth: 66,
+                    paddingVertical: 4,
+                    paddingHorizontal: 8,
+                    borderRadius: RADIUS,
+                    backgroundColor: palette.raised,
+                  }}
+                >
+                  <Words as="label" quiet>
+                    {atM === distanceM ? 'finish' : String(Math.round(atM))}
+                  </Words>
+                  <Words as="strong">{formatTime(timeS, 1)}</Words>
+                </View>
+              ))}
+            </View>
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+/** Athletes × reps with target times; press an athlete for the times to call at the marks. */
+export function Targets({ plan }: { plan: Plan }) {
+  const [chosenId, setChosenId] = useState<string>();
+  const [every, setEvery] = useState<Every>('200');
+  const columns = useMemo(() => repColumns(plan), [plan]);
+  const chosen = plan.athletes.find((athlete) => athlete.athleteId === chosenId) ?? plan.athletes[0];
+  if (!chosen)
+    return (
+      <Empty title="Nobody to run it" action={{ label: 'Go to the squad', onPress: () => router.push('/squad') }}>
+        Targets appear here for everyone in the squad.
+      </Empty>
+    );
+  if (columns.length === 0) return <Words quiet>There is no rep with a target in this session yet.</Words>;
+  return (
+    <View style={{ gap: SPACE.l }}>
+      <Table
+        label="Target times"
+        nameTitle="Athlete"
+        columns={columns.map((column) => {
+          const { title, under } = columnTitle(column);
+          return {
+            key: column.repIndexes.join(),
+            title: `${times(column)}${title}`,
+            width: 92,
+            ...(under ? { under } : {}),
+          };
+        })}
+        rows={plan.athletes.map((athlete) => ({
+          key: athlete.athleteId,
+          name: athlete.name,
+          chosen: athlete === chosen,
+          onPress: () => setChosenId(athlete.athleteId),
+          cells: columns.map((column) => {
+            return <Words key={column.label}>{targetText(column, athlete)}</Words>;
+          }),
+        }))}
+        nameSays={(name) => `Times at the marks for ${name}`}
+      />
+      <View style={{ gap: SPACE.m }}>
+        <Words as="heading" level={2}>
+          {`${chosen.name} at the marks`}
+        </Words>
+        <Choice label="Marks" options={MARKS} value={every} onChange={setEvery} />
+        <PassingTimes athlete={chosen} columns={columns} every={every} />
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,38 @@
+import type { ReactNode } from 'react';
+import { troubleText, useAthletesQuery, useSessionsQuery, type Athlete, type Session } from '../store/api';
+import { Empty } from '../ui/Empty';
+import { Loading } from '../ui/Loading';
+import { Page } from '../ui/Page';
+import { Trouble } from '../ui/Trouble';
+
+type Props = {
+  id: string;
+  /** The page's title while there is no session to show, and where its way back leads: `the track`. */
+  title: string;
+  backTo: string;
+  back: () => void;
+  children: (session: Session, athletes: readonly Athlete[]) => ReactNode;
+};
+
+/** A session and the squad, once both are there; until then what is being waited for, what failed, or that it is missing. */
+export function WithSession({ id, title, backTo, back, children }: Props) {
+  const sessions = useSessionsQuery();
+  const athletes = useAthletesQuery();
+  const session = sessions.data?.find((candidate) => candidate.id === id);
+  if (session && athletes.data) return children(session, athletes.data);
+  const error = sessions.error ?? athletes.error;
+  const retry = () => {
+    void sessions.refetch();
+    void athletes.refetch();
+  };
+  return (
+    <Page title={title} onBack={back} backLabel={`Back to ${backTo}`}>
+      {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : (!sessions.data || session) && <Loading />}
+      {sessions.data && !session && (
+        <Empty title="No such session" action={{ label: `Go to ${backTo}`, onPress: back }}>
+          There is no session at this address. It may have been removed.
+        </Empty>
+      )}
+    </Page>
+  );
+}

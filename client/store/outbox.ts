@@ -1,0 +1,140 @@
+import type { RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+import type { TrackLog } from './trackLog';
+
+/** How far the server is behind this phone. `refused` is what it will not take, with its reason. */
+export type OutboxState = { waiting: number; refused: { id: string; message: string }[] };
+
+/** The one thing the outbox needs of the network. Answers are `undefined` when the server could not be reached. */
+export type OutboxPort = {
+  send(method: 'PUT' | 'POST', path: string, body: unknown): Promise<{ status: number; body: unknown } | undefined>;
+};
+
+type Timer = { set(run: () => void, afterMs: number): unknown; clear(handle: unknown): void };
+
+const BATCH = 200;
+const RETRY_MS = { first: 1000, most: 30_000 };
+
+/** Calls the server under /api. */
+export const fetchPort: OutboxPort = {
+  async send(method, path, body) {
+    try {
+      const answer = await fetch(`/api/${path}`, {
+        method,
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+      return { status: answer.status, body: await answer.json().catch(() => undefined) };
+    } catch {
+      return undefined;
+    }
+  },
+};
+
+const realTimer: Timer = {
+  set: (run, afterMs) => setTimeout(run, afterMs),
+  clear: (handle) => clearTimeout(handle as ReturnType<typeof setTimeout>),
+};
+
+function groupByRun(events: readonly RunEvent[]): Map<string, RunEvent[]> {
+  const byRun = new Map<string, RunEvent[]>();
+  for (const event of events) byRun.set(event.runId, [...(byRun.get(event.runId) ?? []), event]);
+  return byRun;
+}
+
+/**
+ * Sends what the phone has kept to the server when it can be reached: plans first, then events in batches. Sending twice is
+ * harmless, so whatever is not surely there is sent again, soon at first, then less and less often.
+ */
+export class Outbox {
+  private sending = false;
+  private again = false;
+  private retryMs = RETRY_MS.first;
+  private timer: unknown;
+  private refused: OutboxState['refused'] = [];
+
+  constructor(
+    private readonly log: TrackLog,
+    private readonly port: OutboxPort,
+    private readonly onChange: (state: OutboxState) => void,
+    private readonly timers: Timer = realTimer,
+  ) {}
+
+  /** Something new may be waiting, or the network may be back. */
+  async poke(): Promise<void> {
+    if (this.sending) {
+      this.again = true;
+      return;
+    }
+    this.sending = true;
+    this.timers.clear(this.timer);
+    try {
+      do {
+        this.again = false;
+        const all = await this.sendAll();
+        await this.report();
+        if (!all) this.retryLater();
+        else this.retryMs = RETRY_MS.first;
+      } while (this.again);
+    } catch {
+      // The phone's own storage did not answer: what it holds is still there, and is sent later.
+      this.retryLater();
+    } finally {
+      this.sending = false;
+    }
+  }
+
+  private async report(): Promise<void> {
+    const { plans, events } = await this.log.unsent();
+    this.onChange({ waiting: plans.length + events.length, refused: this.refused });
+  }
+
+  private retryLater(): void {
+    this.timer = this.timers.set(() => void this.poke(), this.retryMs);
+    this.retryMs = Math.min(this.retryMs * 2, RETRY_MS.most);
+  }
+
+  /** @returns false if something could not be sent and is to be tried again. */
+  private async sendAll(): Promise<boolean> {
+    const { plans, events } = await this.log.unsent();
+    for (const plan of plans) if (!(await this.sendPlan(plan))) return false;
+    for (const [runId, ofRun] of groupByRun(events))
+      for (let at = 0; at < ofRun.length; at += BATCH)
+        if (!(await this.sendEvents(runId, ofRun.slice(at, at + BATCH)))) return false;
+    return true;
+  }
+
+  private async sendPlan(plan: Plan): Promise<boolean> {
+    const answer = await this.port.send('PUT', `runs/${plan.id}/plan`, plan);
+    if (!answer || answer.status >= 500) return false;
+    if (answer.status >= 400 && answer.status !== 409) {
+      this.refuse(plan.id, answer.body);
+      return true;
+    }
+    await this.log.markSent({ planIds: [plan.id] });
+    return true;
+  }
+
+  private async sendEvents(runId: string, events: RunEvent[]): Promise<boolean> {
+    const answer = await this.port.send('POST', `runs/${runId}/events`, { events });
+    if (!answer || answer.status >= 500) return false;
+    if (answer.status >= 400) {
+      // They stay on this phone; the rest of the log goes on being sent.
+      for (const event of events) this.refuse(event.id, answer.body);
+      return true;
+    }
+    const { accepted = [], refused = [] } = answer.body as { accepted?: string[]; refused?: OutboxState['refused'] };
+    for (const { id, message } of refused) this.note(id, message);
+    await this.log.markSent({ eventIds: accepted });
+    return true;
+  }
+
+  private refuse(id: string, body: unknown): void {
+    const message = (body as { error?: { message?: string } } | undefined)?.error?.message;
+    this.note(id, message ?? 'The server did not take it.');
+  }
+
+  private note(id: string, message: string): void {
+    if (!this.refused.some((known) => known.id === id)) this.refused = [...this.refused, { id, message }];
+  }
+}

@@ -1,0 +1,17 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { setupListeners } from '@reduxjs/toolkit/query';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api';
+import { settings } from './settings';
+import { trackside } from '../trackside/slice';
+
+/** Everything the screens share. */
+export const store = configureStore({
+  reducer: { [api.reducerPath]: api.reducer, settings: settings.reducer, trackside: trackside.reducer },
+  middleware: (defaults) => defaults().concat(api.middleware),
+});
+setupListeners(store.dispatch);
+
+export type AppState = ReturnType<typeof store.getState>;
+export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();
+export const useAppSelector = useSelector.withTypes<AppState>();

@@ -1,0 +1,87 @@
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+
+/** `sent` is 0 until the server has it (a number, because IndexedDB cannot index true and false). */
+type Stored<T> = T & { sent: 0 | 1 };
+
+interface TrackDb extends DBSchema {
+  plans: { key: string; value: Stored<{ id: string; plan: Plan }> };
+  events: {
+    key: string;
+    value: Stored<{ id: string; runId: string; event: RunEvent }>;
+    indexes: { byRun: string; bySent: number };
+  };
+}
+
+/** What this phone keeps of sessions at the track, in IndexedDB: plans and events, and which of them the server has. */
+export type TrackLog = {
+  addPlan(plan: Plan, sent: boolean): Promise<void>;
+  /** Resolves only once the events are on the disk. */
+  addEvents(events: readonly RunEvent[], sent: boolean): Promise<void>;
+  readRun(runId: string): Promise<{ plan: Plan; events: RunEvent[] } | undefined>;
+  plans(): Promise<Plan[]>;
+  unsent(): Promise<{ plans: Plan[]; events: RunEvent[] }>;
+  markSent(what: { planIds?: string[]; eventIds?: string[] }): Promise<void>;
+};
+
+const open = (name: string): Promise<IDBPDatabase<TrackDb>> =>
+  openDB<TrackDb>(name, 1, {
+    upgrade(db) {
+      db.createObjectStore('plans', { keyPath: 'id' });
+      const events = db.createObjectStore('events', { keyPath: 'id' });
+      events.createIndex('byRun', 'runId');
+      events.createIndex('bySent', 'sent');
+    },
+  });
+
+/** Opens the phone's own log of sessions at the track. */
+export function openTrackLog(name = 'zest-lap-track'): TrackLog {
+  const ready = open(name);
+  return {
+    async addPlan(plan, sent) {
+      const db = await ready;
+      const tx = db.transaction('plans', 'readwrite', { durability: 'strict' });
+      if (!(await tx.store.get(plan.id))) await tx.store.put({ id: plan.id, plan, sent: sent ? 1 : 0 });
+      await tx.done;
+    },
+    async addEvents(events, sent) {
+      const db = await ready;
+      const tx = db.transaction('events', 'readwrite', { durability: 'strict' });
+      for (const event of events) {
+        const known = await tx.store.get(event.id);
+        if (!known) await tx.store.put({ id: event.id, runId: event.runId, event, sent: sent ? 1 : 0 });
+      }
+      await tx.done;
+    },
+    async readRun(runId) {
+      const db = await ready;
+      const kept = await db.get('plans', runId);
+      if (!kept) return undefined;
+      const rows = await db.getAllFromIndex('events', 'byRun', runId);
+      return { plan: kept.plan, events: rows.map((row) => row.event) };
+    },
+    async plans() {
+      return (await (await ready).getAll('plans')).map((row) => row.plan);
+    },
+    async unsent() {
+      const db = await ready;
+      const plans = (await db.getAll('plans')).filter((row) => row.sent === 0);
+      const events = await db.getAllFromIndex('events', 'bySent', 0);
+      return { plans: plans.map((row) => row.plan), events: events.map((row) => row.event) };
+    },
+    async markSent({ planIds = [], eventIds = [] }) {
+      const db = await ready;
+      const tx = db.transaction(['plans', 'events'], 'readwrite');
+      for (const id of planIds) {
+        const row = await tx.objectStore('plans').get(id);
+        if (row) await tx.objectStore('plans').put({ ...row, sent: 1 });
+      }
+      for (const id of eventIds) {
+        const row = await tx.objectStore('events').get(id);
+        if (row) await tx.objectStore('events').put({ ...row, sent: 1 });
+      }
+      await tx.done;
+    },
+  };
+}

@@ -1,0 +1,154 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { ulid } from 'ulid';
+import { curveBook } from '@core/paces/paceBook';
+import { parseSession } from '@core/session/parseSession';
+import { standardTrack } from '@core/track/venue';
+import { makePlan } from '@core/trackside/plan';
+import { useCurves } from '../squad/curves';
+import type { Athlete, Session } from '../store/api';
+import { mainPart } from '../session/sessionView';
+import { WithSession } from '../session/WithSession';
+import { dayName } from '../ui/days';
+import { Empty } from '../ui/Empty';
+import { Icon } from '../ui/icons/Icon';
+import { Page } from '../ui/Page';
+import { Press } from '../ui/Press';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { RADIUS, SPACE, usePalette } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
+import { takeToTrack } from './recorder';
+
+function Here({ athlete, here, toggle }: { athlete: Athlete; here: boolean; toggle: () => void }) {
+  const palette = usePalette();
+  return (
+    <Press
+      role="checkbox"
+      aria-checked={here}
+      aria-label={athlete.name}
+      onPress={toggle}
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: SPACE.s,
+        flexBasis: 160,
+        flexGrow: 1,
+        minHeight: 52,
+        paddingHorizontal: SPACE.s,
+        borderRadius: RADIUS,
+        borderWidth: 1.5,
+        borderColor: here ? palette.ink : palette.line,
+        backgroundColor: here ? palette.raised : 'transparent',
+      }}
+    >
+      <View
+        style={{
+          width: 26,
+          height: 26,
+          borderRadius: 6,
+          borderWidth: 2,
+          borderColor: palette.ink,
+          backgroundColor: here ? palette.action : 'transparent',
+          alignItems: 'center',
+          justifyContent: 'center',
+        }}
+      >
+        {here && <Icon name="check" size={20} color={palette.onAction} />}
+      </View>
+      <Words as="strong" quiet={!here} numberOfLines={1} style={{ flexShrink: 1 }}>
+        {athlete.name}
+      </Words>
+    </Press>
+  );
+}
+
+function Ready({ session, athletes }: { session: Session; athletes: readonly Athlete[] }) {
+  const [away, setAway] = useState<ReadonlySet<string>>(new Set());
+  const [trouble, setTrouble] = useState<string>();
+  const curves = useCurves(athletes, session.date);
+  const parsed = parseSession(session.shorthand);
+  const here = athletes.filter((athlete) => !away.has(athlete.id));
+  const toggle = (id: string) =>
+    setAway((before) => new Set(before.has(id) ? [...before].filter((other) => other !== id) : [...before, id]));
+
+  const go = async () => {
+    if (!parsed.ok) return;
+    const { id: sessionId, title, date, shorthand } = session;
+    const people = here.map(({ id, name }) => ({
+      athleteId: id,
+      name,
+      paces: { curve: curves.get(id), paceBook: curveBook },
+    }));
+    const plan = makePlan({ id: ulid(), sessionId, title, date, shorthand }, parsed.session, people, standardTrack);
+    if (plan.reps.length === 0)
+      return setTrouble('There is no rep to time in this session. Add one to its main part first.');
+    try {
+      await takeToTrack(plan);
+      router.replace(`/track/run/${plan.id}`);
+    } catch {
+      setTrouble('This phone would not keep the plan: its storage is full or switched off. Nothing has been started.');
+    }
+  };
+
+  const back = () => router.replace('/track');
+  if (!parsed.ok)
+    return (
+      <Page title={session.title} onBack={back} backLabel="Back to the track">
+        <Empty
+          title="Not readable yet"
+          action={{ label: 'Go to the session', onPress: () => router.replace(`/sessions/${session.id}`) }}
+        >
+          This session is still a draft. Once it can be read it can be taken to the track.
+        </Empty>
+      </Page>
+    );
+  return (
+    <Page
+      title={session.title}
+      about={`${dayName(session.date)} · ${mainPart(parsed.session)}`}
+      onBack={back}
+      backLabel="Back to the track"
+      footer={
+        <>
+          {here.length === 0 && <Words as="small">Nobody is ticked. Tick at least one athlete to go on.</Words>}
+          {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+          <PrimaryButton main icon="track" disabled={here.length === 0} onPress={() => void go()}>
+            {`Go with ${here.length} athlete${here.length === 1 ? '' : 's'}`}
+          </PrimaryButton>
+        </>
+      }
+    >
+      <Words as="heading" level={2}>
+        Who is here?
+      </Words>
+      <View
+        role="group"
+        aria-label="Who is here"
+        style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, maxWidth: 560 }}
+      >
+        {athletes.map((athlete) => (
+          <Here key={athlete.id} athlete={athlete} here={!away.has(athlete.id)} toggle={() => toggle(athlete.id)} />
+        ))}
+      </View>
+      {athletes.length === 0 && (
+        <Empty title="Nobody in the squad" action={{ label: 'Go to the squad', onPress: () => router.push('/squad') }}>
+          Add athletes first: each needs a name and one race or trial.
+        </Empty>
+      )}
+      <Words as="small" quiet>
+        Anyone with pain, dizziness or illness stops. Local rules, the venue and medical advice come first.
+      </Words>
+    </Page>
+  );
+}
+
+/** Before the first start: who is here. */
+export function RollCall({ sessionId }: { sessionId: string }) {
+  return (
+    <WithSession id={sessionId} title="Track" backTo="the track" back={() => router.replace('/track')}>
+      {(session, athletes) => <Ready session={session} athletes={athletes} />}
+    </WithSession>
+  );
+}

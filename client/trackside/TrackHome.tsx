@@ -1,0 +1,96 @@
+import { router } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import type { Plan } from '@core/trackside/plan';
+import { troubleText, useRunsQuery, useSessionsQuery } from '../store/api';
+import { SessionRow } from '../session/SessionRow';
+import { dayName, today } from '../ui/days';
+import { Empty } from '../ui/Empty';
+import { ListRow } from '../ui/ListRow';
+import { Loading } from '../ui/Loading';
+import { LookSwitch } from '../ui/LookSwitch';
+import { Page } from '../ui/Page';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { useWide } from '../ui/useWide';
+import { Words } from '../ui/Words';
+import { keptPlans } from './recorder';
+
+/** Sessions at the track that have not ended: the server's, and those only this phone knows of. */
+function useUnderWay(): { id: string; title: string; date: string; started: boolean }[] {
+  const { data: runs } = useRunsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [kept, setKept] = useState<Plan[]>([]);
+  useEffect(() => {
+    let open = true;
+    void keptPlans().then((plans) => open && setKept(plans));
+    return () => {
+      open = false;
+    };
+  }, []);
+  const listed = new Map((runs ?? []).map((run) => [run.id, run]));
+  const open = (runs ?? []).filter((run) => run.summary.endedAtMs === undefined);
+  return [
+    ...open.map(({ id, title, date, summary }) => ({ id, title, date, started: summary.startedAtMs !== undefined })),
+    ...kept.filter((plan) => !listed.has(plan.id)).map(({ id, title, date }) => ({ id, title, date, started: true })),
+  ];
+}
+
+/** What can be run now: a session under way, today's, and the others to come. */
+export function TrackHome() {
+  const { data: sessions, error, refetch } = useSessionsQuery();
+  const underWay = useUnderWay();
+  const wide = useWide();
+  const coming = (sessions ?? []).filter((session) => session.date >= today()).reverse();
+  return (
+    <Page title="Track" aside={wide ? undefined : <LookSwitch />}>
+      {underWay.length > 0 && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="label" quiet level={2}>
+            Under way
+          </Words>
+          <View role="list" style={{ marginHorizontal: -SPACE.l }}>
+            {underWay.map((run) => (
+              <View role="listitem" key={run.id}>
+                <ListRow
+                  href={`/track/run/${run.id}`}
+                  title={run.title}
+                  about={`${dayName(run.date)} · ${run.started ? 'go on where you left off' : 'not started yet'}`}
+                  marked
+                />
+              </View>
+            ))}
+          </View>
+        </View>
+      )}
+      <View style={{ gap: SPACE.xs }}>
+        <Words as="label" quiet level={2}>
+          Ready to run
+        </Words>
+        {error && underWay.length === 0 ? (
+          <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble>
+        ) : (
+          !sessions && !error && <Loading />
+        )}
+        {sessions && coming.length === 0 && (
+          <Empty
+            title="Nothing for today"
+            action={{ label: 'Go to sessions', onPress: () => router.push('/sessions') }}
+          >
+            A session dated today or later can be taken to the track from here.
+          </Empty>
+        )}
+        <View role="list" style={{ marginHorizontal: -SPACE.l }}>
+          {coming.map((session) => (
+            <View role="listitem" key={session.id}>
+              <SessionRow
+                session={session}
+                href={`/track/ready/${session.id}`}
+                marked={session.date === today() && underWay.length === 0}
+              />
+            </View>
+          ))}
+        </View>
+      </View>
+    </Page>
+  );
+}

@@ -1,0 +1,97 @@
+import { ulid } from 'ulid';
+import type { RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+import { fetchPort, Outbox } from '../store/outbox';
+import { openTrackLog } from '../store/trackLog';
+import { api } from '../store/api';
+import { store } from '../store/store';
+import { trackside } from './slice';
+
+const log = openTrackLog();
+const outbox = new Outbox(log, fetchPort, (state) => store.dispatch(trackside.actions.outboxChanged(state)));
+
+const DEVICE_KEY = 'zest-lap-device';
+let device: string | undefined;
+
+/** This phone's id; kept in its storage, so that a reload is the same phone. */
+function deviceId(): string {
+  if (device) return device;
+  try {
+    device = localStorage.getItem(DEVICE_KEY) ?? ulid();
+    localStorage.setItem(DEVICE_KEY, device);
+  } catch {
+    device = ulid();
+  }
+  return device;
+}
+
+/** The wall-clock time of an event of the page, in whole milliseconds since 1970, from its own time stamp. */
+export const wallClockMs = (timeStamp: number): number => Math.round(performance.timeOrigin + timeStamp);
+
+/** The wall-clock time now, on the same clock as the taps. */
+export const nowMs = (): number => wallClockMs(performance.now());
+
+/** What happened, without its stamp. */
+export type Happening = RunEvent extends infer E
+  ? E extends RunEvent
+    ? Omit<E, 'id' | 'runId' | 'deviceId' | 'atMs'>
+    : never
+  : never;
+
+/**
+ * Keeps an event: first on this phone's disk, then on the screen, then on the server when it can be reached.
+ * @returns false if the disk refused it; it is then on the screen only, and the caller says so.
+ */
+export async function record(runId: string, happening: Happening, atMs: number): Promise<boolean> {
+  const event = { ...happening, id: ulid(atMs), runId, deviceId: deviceId(), atMs } as RunEvent;
+  let kept = true;
+  try {
+    await log.addEvents([event], false);
+  } catch {
+    kept = false;
+  }
+  store.dispatch(trackside.actions.eventKept(event));
+  void outbox.poke();
+  return kept;
+}
+
+/** Keeps a new plan on this phone, and sends it on. */
+export async function takeToTrack(plan: Plan): Promise<void> {
+  await log.addPlan(plan, false);
+  // Not waited for: the session starts whether or not the server answers.
+  void outbox.poke().then(() => store.dispatch(api.util.invalidateTags(['runs'])));
+}
+
+/**
+ * Opens a session at the track: from this phone if it has it, else from the server; what the server knows more is added.
+ * @returns false if neither has it.
+ */
+export async function openRun(runId: string): Promise<boolean> {
+  // Without storage (some private windows) the server's copy still serves.
+  const here = await log.readRun(runId).catch(() => undefined);
+  if (here) store.dispatch(trackside.actions.runOpened(here));
+  void outbox.poke();
+  const there = await store
+    .dispatch(api.endpoints.run.initiate(runId, { forceRefetch: true, subscribe: false }))
+    .then((answer) => answer.data);
+  if (there) {
+    const keepAll = async () => {
+      await log.addPlan(there.plan, true);
+      await log.addEvents(there.events, true);
+      return log.readRun(runId);
+    };
+    store.dispatch(trackside.actions.runOpened((await keepAll().catch(() => undefined)) ?? there));
+  }
+  return here !== undefined || there !== undefined;
+}
+
+/** The plans this phone keeps, for lists while the server is away. */
+export const keptPlans = (): Promise<Plan[]> => log.plans().catch(() => []);
+
+/** Sends what waits now and whenever the network comes back. */
+export function startSending(): () => void {
+  const poke = () => void outbox.poke();
+  poke();
+  window.addEventListener('online', poke);
+  return () => window.removeEventListener('online', poke);
+}

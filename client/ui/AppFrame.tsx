@@ -1,0 +1,47 @@
+import { Slot, usePathname } from 'expo-router';
+import { useEffect } from 'react';
+import { useColorScheme, View } from 'react-native';
+import { PaperProvider } from 'react-native-paper';
+import { Provider } from 'react-redux';
+import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { store, useAppSelector } from '../store/store';
+import { startSending } from '../trackside/recorder';
+import { NavBar } from './NavBar';
+import { darkTheme, lightTheme } from './theme';
+import { UndoBar } from './UndoBar';
+import { useWide } from './useWide';
+
+/** The line board has the screen to itself. */
+const isAtLineBoard = (path: string) => path.startsWith('/track/run/');
+
+function Themed() {
+  const look = useAppSelector((state) => state.settings.look);
+  const device = useColorScheme();
+  const theme = (look === 'system' ? device : look) === 'dark' ? darkTheme : lightTheme;
+  const wide = useWide();
+  const path = usePathname();
+  useEffect(startSending, []);
+  return (
+    <PaperProvider theme={theme}>
+      <UndoBar>
+        <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: theme.zest.ground }}>
+          {(!isAtLineBoard(path) || wide) && <NavBar />}
+          <View role="main" style={{ flex: 1, minHeight: 0, minWidth: 0 }}>
+            <Slot />
+          </View>
+        </View>
+      </UndoBar>
+    </PaperProvider>
+  );
+}
+
+/** What stands around every screen: store, theme, undo bar, and the way from place to place. */
+export function AppFrame() {
+  return (
+    <Provider store={store}>
+      <SafeAreaProvider>
+        <Themed />
+      </SafeAreaProvider>
+    </Provider>
+  );
+}

@@ -1,0 +1,52 @@
+import { View } from 'react-native';
+import { RADIUS, usePalette } from './theme';
+import { Press } from './Press';
+import { Words } from './Words';
+
+type Props<T extends string> = {
+  label: string;
+  options: readonly { value: T; text: string }[];
+  value: T | undefined;
+  onChange: (value: T) => void;
+  showLabel?: boolean;
+};
+
+/** One of a few, all in sight; the chosen one is filled and has a bar under it. */
+export function Choice<T extends string>({ label, options, value, onChange, showLabel = false }: Props<T>) {
+  const palette = usePalette();
+  return (
+    <View style={{ gap: 4 }}>
+      {showLabel && (
+        <Words as="label" quiet>
+          {label}
+        </Words>
+      )}
+      <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+        {options.map((option) => {
+          const chosen = option.value === value;
+          return (
+            <Press
+              key={option.value}
+              role="radio"
+              aria-checked={chosen}
+              onPress={() => onChange(option.value)}
+              style={{
+                minHeight: 44,
+                paddingHorizontal: 12,
+                justifyContent: 'center',
+                borderRadius: RADIUS,
+                borderWidth: 1.5,
+                borderColor: chosen ? palette.ink : palette.line,
+                backgroundColor: chosen ? palette.action : 'transparent',
+              }}
+            >
+              <Words as="strong" color={chosen ? palette.onAction : palette.ink}>
+                {option.text}
+              </Words>
+            </Press>
+          );
+        })}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,46 @@
+import { unstable_createElement } from 'react-native-web';
+import { View } from 'react-native';
+import { RADIUS, usePalette } from './theme';
+import { Words } from './Words';
+
+type Props = { label: string; value: string; onChange: (date: string) => void; error?: string | undefined };
+
+/** A day (YYYY-MM-DD), picked with the device's own calendar. */
+export function DateField({ label, value, onChange, error }: Props) {
+  const palette = usePalette();
+  return (
+    <View style={{ gap: 4 }}>
+      <Words as="label" quiet>
+        {label}
+      </Words>
+      {unstable_createElement('input', {
+        type: 'date',
+        value,
+        'aria-label': label,
+        onChange: (event: { target: { value: string } }) => onChange(event.target.value),
+        style: {
+          height: 48,
+          boxSizing: 'border-box',
+          width: '100%',
+          borderWidth: 1.5,
+          borderStyle: 'solid',
+          borderColor: error ? palette.late : palette.quiet,
+          borderRadius: RADIUS,
+          paddingLeft: 12,
+          paddingRight: 8,
+          fontFamily: 'Zest',
+          fontWeight: '500',
+          fontSize: 17,
+          color: palette.ink,
+          backgroundColor: palette.ground,
+          colorScheme: palette.dark ? 'dark' : 'light',
+        },
+      })}
+      {error !== undefined && (
+        <Words as="small" color={palette.late}>
+          {error}
+        </Words>
+      )}
+    </View>
+  );
+}

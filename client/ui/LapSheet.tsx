@@ -1,0 +1,257 @@
+import { Fragment, useState } from 'react';
+import { View } from 'react-native';
+import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import type { Band, Gap, LapRow, LapSection } from '@core/track/lapSheet';
+import type { Venue } from '@core/track/venue';
+import type { Palette } from './palette';
+import { usePalette } from './theme';
+import { Words } from './Words';
+
+const PART_NAME = { warm: 'Warm-up', main: 'Main part', finish: 'Fast finish', cool: 'Cool-down' } as const;
+
+/** Px of one row: a line of small words over the band. */
+const ROW = { height: 27, words: 13, band: 9, thin: 3 };
+const HEADING = 22;
+const AXIS = 16;
+/** Room for a folded row's “4 laps”, and for half a gap mark at the right end. */
+const MARGIN = { left: 2, right: 46 };
+
+type Drawing = { palette: Palette; x: (m: number) => number; finishLegs: ReadonlySet<number> };
+
+function bandColor(palette: Palette, section: LapSection, band: Band): string {
+  if (band.kind === 'jog') return palette.jog;
+  return section.role === 'main' ? palette.rep : palette.easy;
+}
+
+function BandShape({
+  band,
+  section,
+  y,
+  drawing,
+  height = ROW.band,
+}: {
+  band: Band;
+  section: LapSection;
+  y: number;
+  drawing: Drawing;
+  height?: number;
+}) {
+  const { palette, x, finishLegs } = drawing;
+  const thin = band.kind === 'jog';
+  const fast = !thin && finishLegs.has(band.legIndex);
+  const shape = thin ? height / 3 : height;
+  return (
+    <Rect
+      x={x(band.fromM)}
+      y={y + (height - shape) / 2}
+      width={Math.max(1.5, x(band.toM) - x(band.fromM) - (thin ? 0 : 1.5))}
+      height={shape}
+      rx={thin ? 0 : 2}
+      fill={fast ? palette.action : bandColor(palette, section, band)}
+      {...(fast ? { stroke: palette.ink, strokeWidth: 1 } : {})}
+      {...(band.approximate ? { fillOpacity: 0.55, stroke: palette.rep, strokeWidth: 1, strokeDasharray: '5 3' } : {})}
+    />
+  );
+}
+
+/** Words over a band; left out where the one before has not ended yet. */
+function rowWords(row: LapRow, x: Drawing['x']): { at: number; text: string; end: boolean }[] {
+  const wide = (text: string) => text.length * 6.2;
+  const gaps = row.gaps.map(({ atM, label }) => ({ at: x(atM), text: label, end: true }));
+  let free = -Infinity;
+  const words: { at: number; text: string; end: boolean }[] = [];
+  for (const band of row.bands) {
+    const at = x(band.fromM);
+    const until = Math.min(
+      x(band.toM),
+      ...gaps.filter((gap) => gap.at > at + 1).map((gap) => gap.at - wide(gap.text) - 16),
+    );
+    if (!band.label || band.kind === 'jog' || at < free || wide(band.label) > until - at + 12) continue;
+    words.push({ at: at + 1, text: band.label, end: false });
+    free = at + wide(band.label) + 6;
+  }
+  return words;
+}
+
+function GapMark({
+  gap,
+  y,
+  x,
+  palette,
+  atEnd,
+}: {
+  gap: Gap;
+  y: number;
+  x: Drawing['x'];
+  palette: Palette;
+  atEnd: boolean;
+}) {
+  const at = x(gap.atM);
+  const middle = y + ROW.words + ROW.band / 2;
+  return (
+    <G>
+      <Path d={`M${at} ${middle - 6}l4 6-4 6-4-6z`} fill={palette.ground} stroke={palette.ink} strokeWidth={1.5} />
+      <SvgText
+        x={atEnd ? at + 8 : at - 6}
+        y={atEnd ? middle + 4 : y + 9}
+        fontSize={12}
+        fontFamily="Zest"
+        fontWeight="700"
+        textAnchor={atEnd ? 'start' : 'end'}
+        fill={palette.ink}
+      >
+        {gap.label}
+      </SvgText>
+    </G>
+  );
+}
+
+function Row({ row, section, y, drawing }: { row: LapRow; section: LapSection; y: number; drawing: Drawing }) {
+  const { palette, x } = drawing;
+  return (
+    <G>
+      {row.bands.map((band, i) => (
+        <BandShape key={i} band={band} section={section} y={y + ROW.words} drawing={drawing} />
+      ))}
+      {rowWords(row, x).map((word, i) => (
+        <SvgText key={i} x={word.at} y={y + 9} fontSize={12} fontFamily="Zest" fontWeight="700" fill={palette.ink}>
+          {word.text}
+        </SvgText>
+      ))}
+      {row.laps > 1 && (
+        <SvgText
+          x={x(row.bands.at(-1)?.toM ?? 0) + 8}
+          y={y + ROW.words + ROW.band - 1}
+          fontSize={12}
+          fontFamily="Zest"
+          fontWeight="700"
+          fill={palette.ink}
+        >
+          {`× ${row.laps}`}
+        </SvgText>
+      )}
+      {row.gaps.map((gap, i) => (
+        <GapMark
+          key={i}
+          gap={gap}
+          y={y}
+          x={x}
+          palette={palette}
+          atEnd={
+            row.laps === 1 &&
+            x(gap.atM) > x(0) + 0.75 * (x(row.bands.at(-1)?.toM ?? 0) - x(0)) &&
+            gap.atM >= (row.bands.at(-1)?.toM ?? 0)
+          }
+        />
+      ))}
+    </G>
+  );
+}
+
+/** Where every heading and row stands, in px from the top. */
+function placeRows(sections: readonly LapSection[]) {
+  let bottom = AXIS;
+  const placed = sections.map((section) => {
+    const heading = bottom;
+    const rows = section.rows.map((row, i) => ({ row, at: heading + HEADING + i * ROW.height }));
+    bottom = heading + HEADING + section.rows.length * ROW.height;
+    return { section, heading, rows };
+  });
+  return { placed, bottom };
+}
+
+type Props = { sections: LapSection[]; venue: Venue; finishLegs: ReadonlySet<number>; about: string };
+
+/**
+ * The picture of a session: one row a lap, from the finish line on the left round to it again on the right. Reps are solid
+ * from their true start to their true finish, jogs thin, rests a diamond with their time; the fast finish is zest.
+ */
+export function LapSheet({ sections, venue, finishLegs, about }: Props) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(0);
+  const lapPx = width - MARGIN.left - MARGIN.right;
+  const x = (m: number) => MARGIN.left + (m / venue.lapM) * lapPx;
+  const drawing: Drawing = { palette, x, finishLegs };
+  const { placed, bottom } = placeRows(sections);
+  const marks = [...venue.marks, { atM: venue.lapM, name: 'finish line' }];
+  return (
+    <View
+      role="img"
+      aria-label={about}
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      style={{ width: '100%', minHeight: 40 }}
+    >
+      {width > 0 && (
+        <Svg width={width} height={bottom + 4}>
+          {marks.map(({ atM }) => (
+            <Fragment key={atM}>
+              <Line
+                x1={x(atM)}
+                x2={x(atM)}
+                y1={AXIS}
+                y2={bottom}
+                stroke={palette.line}
+                strokeWidth={atM % venue.lapM === 0 ? 2.5 : 1}
+              />
+              <SvgText
+                x={x(atM)}
+                y={11}
+                fontSize={12}
+                fontFamily="Zest"
+                fontWeight="500"
+                fill={palette.quiet}
+                textAnchor={atM === 0 ? 'start' : atM === venue.lapM ? 'end' : 'middle'}
+              >
+                {atM % venue.lapM === 0 ? 'finish line' : String(atM)}
+              </SvgText>
+            </Fragment>
+          ))}
+          {placed.map(({ section, heading, rows }) => (
+            <Fragment key={heading}>
+              <SvgText
+                x={MARGIN.left}
+                y={heading + 15}
+                fontSize={13}
+                fontFamily="Zest"
+                fontWeight="700"
+                fill={palette.quiet}
+              >
+                {PART_NAME[section.role]}
+              </SvgText>
+              {rows.map(({ row, at }) => (
+                <Row key={at} row={row} section={section} y={at} drawing={drawing} />
+              ))}
+            </Fragment>
+          ))}
+        </Svg>
+      )}
+      {sections.length === 0 && <Words quiet>Nothing to draw yet.</Words>}
+    </View>
+  );
+}
+
+/** The same picture as a thumbnail: bands only. */
+export function LapThumb({ sections, venue, finishLegs }: Omit<Props, 'about'>) {
+  const palette = usePalette();
+  const rows = sections.flatMap((section) => section.rows.map((row) => ({ row, section })));
+  const height = Math.min(4, 44 / Math.max(1, rows.length));
+  const drawing: Drawing = { palette, x: (m) => (m / venue.lapM) * 56, finishLegs };
+  return (
+    <Svg width={56} height={46} aria-hidden>
+      {rows.map(({ row, section }, i) => (
+        <Fragment key={i}>
+          {row.bands.map((band, j) => (
+            <BandShape
+              key={j}
+              band={band}
+              section={section}
+              y={i * height}
+              height={Math.max(1, height * 0.7)}
+              drawing={drawing}
+            />
+          ))}
+        </Fragment>
+      ))}
+    </Svg>
+  );
+}

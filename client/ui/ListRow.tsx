@@ -1,0 +1,42 @@
+import { Link, type Href } from 'expo-router';
+import type { ReactNode } from 'react';
+import { View } from 'react-native';
+import { SPACE, usePalette } from './theme';
+import { Words } from './Words';
+
+type Props = { href: Href; title: string; about: string; aside?: ReactNode; chosen?: boolean; marked?: boolean };
+
+/** A line of a list, ruled like lanes; `marked` (today, running) has a strip of zest at its start. */
+export function ListRow({ href, title, about, aside, chosen = false, marked = false }: Props) {
+  const palette = usePalette();
+  return (
+    <Link href={href} aria-current={chosen ? 'true' : undefined} style={{ width: '100%' }}>
+      <View
+        style={{
+          width: '100%',
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: SPACE.m,
+          minHeight: 64,
+          paddingVertical: SPACE.s,
+          paddingHorizontal: SPACE.m,
+          borderBottomWidth: 1,
+          borderBottomColor: palette.line,
+          borderLeftWidth: 6,
+          borderLeftColor: marked ? palette.action : 'transparent',
+          backgroundColor: chosen ? palette.raised : 'transparent',
+        }}
+      >
+        <View style={{ flex: 1, minWidth: 0 }}>
+          <Words as="strong" numberOfLines={1}>
+            {title}
+          </Words>
+          <Words as="small" quiet numberOfLines={2}>
+            {about}
+          </Words>
+        </View>
+        {aside}
+      </View>
+    </Link>
+  );
+}

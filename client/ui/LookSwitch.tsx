@@ -1,0 +1,28 @@
+import { IconButton } from 'react-native-paper';
+import { keepLook, LOOKS, settings, type Look } from '../store/settings';
+import { useAppDispatch, useAppSelector } from '../store/store';
+import type { IconName } from './icons/Icon';
+
+const SAYS: Record<Look, { icon: IconName; text: string }> = {
+  system: { icon: 'device', text: 'Light or dark as the device says' },
+  light: { icon: 'sun', text: 'Light, for sun' },
+  dark: { icon: 'moon', text: 'Dark, for floodlights' },
+};
+
+/** One press changes between device, light and dark. */
+export function LookSwitch() {
+  const dispatch = useAppDispatch();
+  const look = useAppSelector((state) => state.settings.look);
+  const next = LOOKS[(LOOKS.indexOf(look) + 1) % LOOKS.length] ?? 'system';
+  return (
+    <IconButton
+      icon={SAYS[look].icon}
+      accessibilityLabel={`${SAYS[look].text}. Change to: ${SAYS[next].text}`}
+      onPress={() => {
+        keepLook(next);
+        dispatch(settings.actions.lookChosen(next));
+      }}
+      style={{ alignSelf: 'center', width: 44, height: 44, margin: 0 }}
+    />
+  );
+}

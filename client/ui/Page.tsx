@@ -1,0 +1,79 @@
+import type { ReactNode } from 'react';
+import { ScrollView, View } from 'react-native';
+import { IconButton } from 'react-native-paper';
+import { SPACE, usePalette } from './theme';
+import { Words } from './Words';
+
+type Props = {
+  title: string;
+  /** One line under the title. */
+  about?: string;
+  onBack?: () => void;
+  backLabel?: string;
+  /** Small things at the right of the title. */
+  aside?: ReactNode;
+  /** Stays at the bottom, under the thumb. */
+  footer?: ReactNode;
+  children: ReactNode;
+};
+
+/** One job: a title, what it is about, and a scrolling body with its next step under the thumb. */
+export function Page({ title, about, onBack, backLabel = 'Back', aside, footer, children }: Props) {
+  const palette = usePalette();
+  return (
+    <View style={{ flex: 1, backgroundColor: palette.ground }}>
+      <View
+        style={{
+          flexDirection: 'row',
+          alignItems: 'center',
+          paddingLeft: onBack ? SPACE.xs : SPACE.l,
+          paddingRight: SPACE.s,
+          paddingTop: SPACE.m,
+          paddingBottom: SPACE.s,
+          gap: SPACE.xs,
+        }}
+      >
+        {onBack && (
+          <IconButton
+            icon="back"
+            onPress={onBack}
+            accessibilityLabel={backLabel}
+            size={24}
+            style={{ margin: 0, width: 44, height: 44 }}
+          />
+        )}
+        <View style={{ flex: 1 }}>
+          <Words as="title" level={1} numberOfLines={2}>
+            {title}
+          </Words>
+          {about !== undefined && (
+            <Words as="small" quiet>
+              {about}
+            </Words>
+          )}
+        </View>
+        {aside}
+      </View>
+      <ScrollView
+        style={{ flex: 1 }}
+        contentContainerStyle={{ padding: SPACE.l, paddingTop: SPACE.xs, gap: SPACE.l }}
+        keyboardShouldPersistTaps="handled"
+      >
+        {children}
+      </ScrollView>
+      {footer !== undefined && footer !== null && (
+        <View
+          style={{
+            padding: SPACE.m,
+            gap: SPACE.s,
+            borderTopWidth: 1,
+            borderTopColor: palette.line,
+            backgroundColor: palette.ground,
+          }}
+        >
+          <View style={{ gap: SPACE.s, width: '100%', maxWidth: 480 }}>{footer}</View>
+        </View>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,35 @@
+import type { GestureResponderEvent } from 'react-native';
+import { Button } from 'react-native-paper';
+import type { IconName } from './icons/Icon';
+import { RADIUS, usePalette } from './theme';
+
+type Props = {
+  children: string;
+  onPress: (event: GestureResponderEvent) => void;
+  /** The one next step of a screen is zest lime; all others are outlined. */
+  main?: boolean;
+  icon?: IconName;
+  disabled?: boolean;
+  label?: string;
+};
+
+/** A button at least 48 px high. */
+export function PrimaryButton({ children, onPress, main = false, icon, disabled = false, label }: Props) {
+  const palette = usePalette();
+  return (
+    <Button
+      mode={main ? 'contained' : 'outlined'}
+      onPress={onPress}
+      disabled={disabled}
+      {...(icon ? { icon } : {})}
+      {...(label ? { accessibilityLabel: label } : {})}
+      buttonColor={main ? palette.action : 'transparent'}
+      textColor={main ? palette.onAction : palette.ink}
+      style={{ borderRadius: RADIUS, borderColor: palette.ink, borderWidth: main ? 0 : 1.5 }}
+      contentStyle={{ minHeight: 48 }}
+      labelStyle={{ fontFamily: 'Zest', fontSize: 17, fontWeight: '700', letterSpacing: 0 }}
+    >
+      {children}
+    </Button>
+  );
+}

@@ -1,0 +1,22 @@
+import { dayName, today } from './days';
+
+beforeEach(() => jest.useFakeTimers({ now: new Date('2026-12-30T22:15:00') }));
+afterEach(() => jest.useRealTimers());
+
+test.each([
+  ['2026-12-30', 'Today'],
+  ['2026-12-31', 'Tomorrow'],
+  ['2026-12-29', 'Yesterday'],
+  ['2026-12-24', 'Thu 24 Dec'],
+  ['2027-01-02', '2 Jan 2027'],
+  ['', 'No date'],
+  ['soon', 'No date'],
+])('%j is called %s', (date, name) => expect(dayName(date)).toBe(name));
+
+test('today is the day of this device’s calendar, to the last minute', () => {
+  expect(today()).toBe('2026-12-30');
+  jest.setSystemTime(new Date('2026-12-30T23:59:59'));
+  expect(today()).toBe('2026-12-30');
+  jest.setSystemTime(new Date('2026-12-31T00:00:00'));
+  expect(today()).toBe('2026-12-31');
+});

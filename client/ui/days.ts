@@ -1,0 +1,16 @@
+import { differenceInCalendarDays, format, isValid, parseISO } from 'date-fns';
+
+/** Today as YYYY-MM-DD, by this device's calendar. */
+export const today = (): string => format(new Date(), 'yyyy-MM-dd');
+
+/** `Today`, `Tomorrow`, `Thu 19 Nov`, with the year where it is another one. */
+export function dayName(date: string): string {
+  const day = parseISO(date);
+  if (!isValid(day)) return 'No date';
+  const now = new Date();
+  const away = differenceInCalendarDays(day, now);
+  if (away === 0) return 'Today';
+  if (away === 1) return 'Tomorrow';
+  if (away === -1) return 'Yesterday';
+  return format(day, day.getFullYear() === now.getFullYear() ? 'EEE d MMM' : 'd MMM yyyy');
+}

@@ -1,0 +1,86 @@
+/**
+ * Small dense non-linear least squares: Levenberg–Marquardt with a numerical Jacobian
+ * (Marquardt, J. SIAM 11:431–441, 1963). Meant for a handful of unknowns.
+ */
+
+function solve(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | undefined {
+  const n = right.length;
+  const rows = matrix.map((row, i) => [...row, right[i] ?? 0]);
+  for (let col = 0; col < n; col++) {
+    let pivot = col;
+    for (let r = col + 1; r < n; r++) if (Math.abs(rows[r]?.[col] ?? 0) > Math.abs(rows[pivot]?.[col] ?? 0)) pivot = r;
+    const pivotRow = rows[pivot];
+    const swapped = rows[col];
+    if (!pivotRow || !swapped || Math.abs(pivotRow[col] ?? 0) < 1e-14) return undefined;
+    rows[pivot] = swapped;
+    rows[col] = pivotRow;
+    for (let r = 0; r < n; r++) {
+      const row = rows[r];
+      if (r === col || !row) continue;
+      const factor = (row[col] ?? 0) / (pivotRow[col] ?? 1);
+      for (let c = col; c <= n; c++) row[c] = (row[c] ?? 0) - factor * (pivotRow[c] ?? 0);
+    }
+  }
+  return rows.map((row, i) => (row[n] ?? 0) / (row[i] ?? 1));
+}
+
+const sumOfSquares = (values: readonly number[]) => values.reduce((sum, v) => sum + v * v, 0);
+
+type Problem = (x: readonly number[]) => number[];
+
+function jacobianOf(residuals: Problem, x: readonly number[], at: readonly number[]): number[][] {
+  const columns = x.map((value, j) => {
+    const step = 1e-6 * Math.max(1, Math.abs(value));
+    const moved = residuals(x.map((v, k) => (k === j ? v + step : v)));
+    return moved.map((r, i) => (r - (at[i] ?? 0)) / step);
+  });
+  return at.map((_, i) => columns.map((column) => column[i] ?? 0));
+}
+
+function normalMatrix(jacobian: readonly (readonly number[])[], n: number): number[][] {
+  return Array.from({ length: n }, (_, a) =>
+    Array.from({ length: n }, (__, b) => jacobian.reduce((sum, row) => sum + (row[a] ?? 0) * (row[b] ?? 0), 0)),
+  );
+}
+
+/**
+ * Finds the x that makes the sum of squares of `residuals(x)` least, starting at `start`.
+ * @returns x and the covariance (JᵀJ)⁻¹, which is that of x when the residuals are in standard deviations.
+ */
+export function leastSquares(residuals: Problem, start: readonly number[]): { x: number[]; covariance: number[][] } {
+  const n = start.length;
+  let x = [...start];
+  let at = residuals(x);
+  let cost = sumOfSquares(at);
+  let damping = 1e-3;
+  let normal: number[][] = [];
+  for (let iteration = 0; iteration < 60; iteration++) {
+    const jacobian = jacobianOf(residuals, x, at);
+    normal = normalMatrix(jacobian, n);
+    const gradient = Array.from({ length: n }, (_, a) =>
+      jacobian.reduce((sum, row, i) => sum - (row[a] ?? 0) * (at[i] ?? 0), 0),
+    );
+    const damped = normal.map((row, a) => row.map((v, b) => (a === b ? v * (1 + damping) : v)));
+    const step = solve(damped, gradient);
+    if (!step) break;
+    const next = x.map((v, i) => v + (step[i] ?? 0));
+    const nextAt = residuals(next);
+    const nextCost = sumOfSquares(nextAt);
+    if (nextCost < cost) {
+      const gained = cost - nextCost;
+      x = next;
+      at = nextAt;
+      cost = nextCost;
+      damping = Math.max(damping / 10, 1e-12);
+      if (gained < 1e-14 * (1 + cost)) break;
+    } else {
+      damping *= 10;
+      if (damping > 1e12) break;
+    }
+  }
+  const covariance = Array.from({ length: n }, (_, a) => {
+    const unit = Array.from({ length: n }, (__, i) => (i === a ? 1 : 0));
+    return solve(normal, unit) ?? unit.map(() => 0);
+  });
+  return { x, covariance };
+}

@@ -1,0 +1,22 @@
+/** The names a session may use for a pace, slowest first. Every pace book has an entry for each. */
+export const PACE_NAMES = [
+  'easy',
+  'steady',
+  'marathon',
+  'half',
+  'tempo',
+  'threshold',
+  'cv',
+  '10k',
+  '8k',
+  'aerobic-max',
+  '5k',
+  '3k',
+  '2mi',
+  'mile',
+  '1500',
+  '800',
+  '400',
+  'strides',
+  'max',
+] as const;

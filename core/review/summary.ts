@@ -1,0 +1,24 @@
+import type { Plan } from '../trackside/plan';
+import type { RunState } from '../trackside/replay';
+
+/** What a list of results shows of one session at the track. */
+export type RunSummary = {
+  athletes: number;
+  reps: number;
+  /** Finished reps of all athletes together. */
+  finished: number;
+  startedAtMs?: number;
+  endedAtMs?: number;
+};
+
+/** Sums a session at the track up for a list. */
+export function summarise(plan: Plan, state: RunState): RunSummary {
+  const runs = Object.values(state.athletes).flat();
+  return {
+    athletes: plan.athletes.length,
+    reps: plan.reps.length,
+    finished: runs.filter((run) => run?.finishedAtMs !== undefined).length,
+    ...(state.startedAtMs === undefined ? {} : { startedAtMs: state.startedAtMs }),
+    ...(state.endedAtMs === undefined ? {} : { endedAtMs: state.endedAtMs }),
+  };
+}

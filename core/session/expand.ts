@@ -1,0 +1,124 @@
+import { formatPace, formatRepPace } from './formatSession';
+import type { Amount, Count, Item, Manner, Pace, Recovery, Rep, Role, Session } from './session';
+
+type LegBase = {
+  role: Role;
+  distanceM?: number;
+  durationS?: number;
+  /** The pace as written: `5k`, `5k>goal 5k`. */
+  pace?: string;
+};
+
+/** One rep, as run. */
+export type RepLeg = LegBase & {
+  kind: 'rep';
+  /** Where between `from` and `to` this rep is run, evenly in speed: 0 on the first rep of the item, 1 on the last. */
+  paceMix?: { from: Pace; to: Pace; share: number };
+  note?: string;
+  /** Mobility and running drills: no distance, no time. */
+  drills?: true;
+  /** Unstructured running inside the leg. */
+  free?: true;
+  /** Repeated until it is ended at the track. */
+  open?: true;
+};
+
+/** The rest after a rep. A share of the rep's time is settled per athlete, once the rep has a target. */
+export type RecoveryLeg = LegBase & {
+  kind: 'recovery';
+  /** The shorter end of a range; `durationS` is the longer. */
+  minDurationS?: number;
+  shareOfRep?: number;
+  manner?: Manner;
+  recoveryPace?: Pace;
+};
+
+/** One stretch of the session in running order. Exactly one of distanceM and durationS is set, unless it is drills or a share. */
+export type Leg = RepLeg | RecoveryLeg;
+
+/** Which end of a range of counts to lay out. */
+export type Choice = { counts?: 'min' | 'max' };
+
+function times(count: Count, choice: Choice): number {
+  if (count.kind === 'fixed') return count.n;
+  if (count.kind === 'open') return 1;
+  return choice.counts === 'min' ? count.min : count.max;
+}
+
+function amountOf(amount: Amount): Pick<LegBase, 'distanceM' | 'durationS'> {
+  return amount.kind === 'distance' ? { distanceM: amount.distanceM } : { durationS: amount.durationS };
+}
+
+function repLegs(rep: Rep, count: Count, role: Role, n: number): RepLeg[] {
+  const amounts = Array.from({ length: n }, () => rep.amounts).flat();
+  return amounts.map((amount, i) => {
+    const leg: RepLeg = { kind: 'rep', role, ...amountOf(amount) };
+    if (rep.pace) {
+      const { from, to } = rep.pace;
+      leg.pace = formatRepPace(rep.pace);
+      leg.paceMix = { from, to: to ?? from, share: to && amounts.length > 1 ? i / (amounts.length - 1) : 0 };
+    }
+    if (rep.note !== undefined) leg.note = rep.note;
+    if (rep.free) leg.free = true;
+    if (count.kind === 'open') leg.open = true;
+    return leg;
+  });
+}
+
+/** The recovery after one rep, or after a set that ended with it. */
+function recoveryLeg(recovery: Recovery, after: RepLeg | undefined, role: Role): RecoveryLeg {
+  const leg: RecoveryLeg = { kind: 'recovery', role };
+  const { amount, manner, pace } = recovery;
+  if (manner) leg.manner = manner;
+  if (pace) {
+    leg.pace = formatPace(pace);
+    leg.recoveryPace = pace;
+  }
+  switch (amount.kind) {
+    case 'time':
+      leg.durationS = amount.maxS;
+      if (amount.minS !== amount.maxS) leg.minDurationS = amount.minS;
+      return leg;
+    case 'distance':
+      leg.distanceM = amount.distanceM;
+      return leg;
+    default: {
+      const share = amount.kind === 'equal' ? 1 : amount.kind === 'half' ? 0.5 : amount.percent / 100;
+      const moves = manner === 'jog' || manner === 'float';
+      if (amount.kind !== 'share' && moves && after?.distanceM !== undefined) leg.distanceM = after.distanceM * share;
+      else if (after?.durationS !== undefined) leg.durationS = after.durationS * share;
+      else leg.shareOfRep = share;
+      return leg;
+    }
+  }
+}
+
+/** Puts a recovery after the legs, in place of one that already follows the last rep there. */
+function withRecovery(legs: Leg[], recovery: Recovery | undefined, role: Role): Leg[] {
+  if (!recovery) return legs;
+  const kept = legs.at(-1)?.kind === 'recovery' ? legs.slice(0, -1) : legs;
+  const last = kept.at(-1);
+  return [...kept, recoveryLeg(recovery, last?.kind === 'rep' ? last : undefined, role)];
+}
+
+function itemLegs(item: Item, role: Role, choice: Choice): Leg[] {
+  const n = times(item.count, choice);
+  const { body } = item;
+  if (body.kind === 'rep')
+    return repLegs(body, item.count, role, n).flatMap((leg) => withRecovery([leg], item.recovery, role));
+  const once = (): Leg[] =>
+    body.kind === 'set'
+      ? body.items.flatMap((inner) => itemLegs(inner, role, choice))
+      : [{ kind: 'rep', role, drills: true, ...(body.note === undefined ? {} : { note: body.note }) }];
+  return Array.from({ length: n }, () => withRecovery(once(), item.recovery, role)).flat();
+}
+
+/**
+ * Lays a session out flat, in running order. A recovery follows each repetition of its item; where an inner and an outer
+ * one would follow the same rep the outer is taken; after the last rep of the session there is none.
+ * @param choice.counts which end of a range of counts to use (`6-8x`); the larger if left out.
+ */
+export function expand(session: Session, choice: Choice = {}): Leg[] {
+  const legs = session.lines.flatMap((line) => line.items.flatMap((item) => itemLegs(item, line.role, choice)));
+  return legs.at(-1)?.kind === 'recovery' ? legs.slice(0, -1) : legs;
+}

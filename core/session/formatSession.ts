@@ -1,0 +1,119 @@
+import { MILE_M } from '../units/distance';
+import { formatTime } from '../units/time';
+import type { Amount, Count, Item, Line, Pace, Recovery, Rep, RepPace, Session } from './session';
+
+/** A number without a tail of zeros: 74, 2.5. */
+const plain = (value: number) => String(Math.round(value * 1000) / 1000);
+
+/** `400`, `30m`, `1.5mi`: a bare whole number of 50 or more is metres. */
+function formatMetres(distanceM: number, unit?: 'mi'): string {
+  if (unit === 'mi') return `${plain(distanceM / MILE_M)}mi`;
+  return Number.isInteger(distanceM) && distanceM >= 50 ? String(distanceM) : `${plain(distanceM)}m`;
+}
+
+/** `90s`, `2:30`, `20min`: short times in seconds, whole minutes from ten up in minutes. */
+export function formatDuration(durationS: number): string {
+  if (durationS < 100 || !Number.isInteger(durationS)) return `${plain(durationS)}s`;
+  if (durationS >= 600 && durationS < 3600 && durationS % 60 === 0) return `${durationS / 60}min`;
+  return formatTime(durationS);
+}
+
+export function formatAmount(amount: Amount): string {
+  return amount.kind === 'distance' ? formatMetres(amount.distanceM, amount.unit) : formatDuration(amount.durationS);
+}
+
+/** `400`, `km`, `mi`: what a pace or an offset is counted over. */
+function formatPer(perM: number): string {
+  if (perM === 1000) return 'km';
+  if (Math.abs(perM - MILE_M) < 0.001) return 'mi';
+  return formatMetres(perM);
+}
+
+/** A pace as it is written after the `@`: `5k`, `goal 5k`, `5k-1.5s/400`, `95% 10k`, `74/400`, `effort 6-8`. */
+export function formatPace(pace: Pace): string {
+  switch (pace.kind) {
+    case 'named': {
+      const { offset } = pace;
+      const moved = offset
+        ? `${offset.offsetS < 0 ? '-' : '+'}${plain(Math.abs(offset.offsetS))}s/${formatPer(offset.perM)}`
+        : '';
+      return `${pace.goal ? 'goal ' : ''}${pace.name}${moved}`;
+    }
+    case 'share':
+      return `${plain(pace.percent)}% ${pace.name}`;
+    case 'absolute': {
+      const decimals = Number.isInteger(pace.timeS) ? 0 : Number.isInteger(Math.round(pace.timeS * 1000) / 100) ? 1 : 2;
+      return `${formatTime(pace.timeS, decimals, 100)}/${formatPer(pace.perM)}`;
+    }
+    case 'effort':
+      return pace.min === pace.max ? `effort ${plain(pace.min)}` : `effort ${plain(pace.min)}-${plain(pace.max)}`;
+  }
+}
+
+/** `5k` or `5k>goal 5k`. */
+export function formatRepPace(pace: RepPace): string {
+  return pace.to ? `${formatPace(pace.from)}>${formatPace(pace.to)}` : formatPace(pace.from);
+}
+
+/** `90s walk`, `200m jog`, `equal`, `80% float @easy`. */
+export function formatRecovery(recovery: Recovery): string {
+  const { amount, manner, pace } = recovery;
+  const parts: string[] = [];
+  switch (amount.kind) {
+    case 'time':
+      parts.push(
+        amount.minS === amount.maxS
+          ? formatDuration(amount.minS)
+          : `${formatDuration(amount.minS)}-${formatDuration(amount.maxS)}`,
+      );
+      break;
+    case 'distance':
+      // Always with its unit: a bare number after the stroke would read like a pace.
+      parts.push(amount.unit === 'mi' ? formatMetres(amount.distanceM, 'mi') : `${plain(amount.distanceM)}m`);
+      break;
+    case 'share':
+      parts.push(`${plain(amount.percent)}%`);
+      break;
+    default:
+      parts.push(amount.kind);
+  }
+  if (manner) parts.push(manner);
+  if (pace) parts.push(`@${formatPace(pace)}`);
+  return parts.join(' ');
+}
+
+function formatCount(count: Count): string {
+  switch (count.kind) {
+    case 'fixed':
+      return count.n === 1 ? '' : `${count.n}x`;
+    case 'range':
+      return `${count.min}-${count.max}x`;
+    case 'open':
+      return 'open x ';
+  }
+}
+
+const formatNote = (note: string | undefined) => (note === undefined ? [] : [`"${note}"`]);
+
+function formatRep(rep: Rep): string {
+  const amounts = rep.amounts.map(formatAmount).join(rep.sequence === 'ladder' ? '-' : '|');
+  const pace = rep.pace ? [`@${formatRepPace(rep.pace)}`] : [];
+  return [amounts, ...(rep.free ? ['free'] : []), ...pace, ...formatNote(rep.note)].join(' ');
+}
+
+function formatItem(item: Item): string {
+  const { body } = item;
+  let text: string;
+  if (body.kind === 'set') text = `(${body.items.map(formatItem).join(', ')})`;
+  else if (body.kind === 'drills') text = ['drills', ...formatNote(body.note)].join(' ');
+  else text = formatRep(body);
+  const recovery = item.recovery ? ` / ${formatRecovery(item.recovery)}` : '';
+  return `${formatCount(item.count)}${text}${recovery}`;
+}
+
+const formatLine = (line: Line) => `${line.role}: ${line.items.map(formatItem).join(', ')}`;
+
+/** Prints a session in the one canonical form of the shorthand; parsing it gives the same tree again. */
+export function formatSession(session: Session): string {
+  return session.lines.map(formatLine).join('\n');
+}

@@ -1,0 +1,73 @@
+import { closestNames } from './closestNames';
+import { readPer } from './parseAmount';
+import type { Reader } from './reader';
+import type { Pace } from './session';
+import { PACE_NAMES } from '../paces/paceNames';
+
+/*
+ *   pace = [ "goal" ] NAME [ ("+"|"-") NUM "s" "/" distance ]
+ *        | NUM "%" NAME
+ *        | time "/" distance
+ *        | "effort" NUM [ "-" NUM ]
+ */
+
+/** Longest first, so that `1500` is not read as `150` followed by `0`, nor `2mi` as 2 miles of something. */
+const LONGEST_FIRST = [...PACE_NAMES].sort((a, b) => b.length - a.length);
+const NAME = new RegExp(`(?:${LONGEST_FIRST.join('|')})(?![a-z0-9:.%])`, 'iy');
+const ANY_NAME = /[a-z0-9]+(?:-[a-z]+)*/iy;
+
+function readName(r: Reader): string {
+  const start = r.at;
+  const known = r.take(NAME)?.[0];
+  if (known !== undefined) return known.toLowerCase();
+  const written = r.take(ANY_NAME)?.[0];
+  if (written === undefined) return r.fail('A pace is expected here, as in @5k, @threshold, @74/400 or @effort 7.');
+  const close = closestNames(written, PACE_NAMES);
+  const hint = close.length > 0 ? `Did you mean ${close.join(' or ')}?` : `Known paces: ${PACE_NAMES.join(', ')}.`;
+  return r.fail(`“${written}” is not a pace in the book. ${hint}`, start, r.at);
+}
+
+function readAbsolute(r: Reader): Pace | undefined {
+  const start = r.at;
+  const match = r.take(/(?:(\d+):)?(\d+(?:\.\d+)?)\s*(?:s\b\s*)?\/(?=\s*(?:\d|k|mi))/iy);
+  if (!match) return undefined;
+  if (match[1] !== undefined && Number(match[2]) >= 60) r.fail('There are only 60 seconds in a minute.', start, r.at);
+  const timeS = Number(match[1] ?? 0) * 60 + Number(match[2]);
+  const perM = readPer(r);
+  const speedMps = perM / timeS;
+  if (!(speedMps > 0.5 && speedMps < 13))
+    r.fail('That is not a speed anyone runs at. Check the time and the distance.', start, r.at);
+  return { kind: 'absolute', timeS: Math.round(timeS * 100) / 100, perM };
+}
+
+function readEffort(r: Reader): Pace | undefined {
+  if (!r.take(/effort\b/iy)) return undefined;
+  const match = r.take(/(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?/y);
+  if (!match) return r.fail('An effort from 1 to 10 is expected here, as in effort 7 or effort 6-8.');
+  const min = Number(match[1]);
+  const max = Number(match[2] ?? match[1]);
+  if (min < 1 || max > 10 || min > max)
+    r.fail('Efforts go from 1 to 10, the easier first, as in effort 6-8.', match.index, r.at);
+  return { kind: 'effort', min, max };
+}
+
+/** Reads what stands after `@` (or after `>`). Fails at the place, listing close names. */
+export function readPace(r: Reader): Pace {
+  r.skipSpace();
+  const share = r.take(/(\d+(?:\.\d+)?)\s*%/y);
+  if (share) {
+    const percent = Number(share[1]);
+    if (percent < 20 || percent > 200) r.fail('A share of a pace is between 20 % and 200 %.', share.index, r.at);
+    r.skipSpace();
+    return { kind: 'share', percent, name: readName(r) };
+  }
+  const special = readEffort(r) ?? (r.sees(NAME) ? undefined : readAbsolute(r));
+  if (special) return special;
+  const goal = r.take(/goal\b/iy) !== undefined;
+  r.skipSpace();
+  const name = readName(r);
+  const offset = r.take(/([+\-−])\s*(\d+(?:\.\d+)?)\s*s\s*\//iy);
+  if (!offset) return { kind: 'named', name, goal };
+  const offsetS = Number(offset[2]) * (offset[1] === '+' ? 1 : -1);
+  return { kind: 'named', name, goal, offset: { offsetS, perM: readPer(r) } };
+}

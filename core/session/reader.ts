@@ -1,0 +1,61 @@
+/** A place in the shorthand text, and the small steps every part of the grammar is read with. */
+
+/** Something in the text that cannot be read: `from` and `to` are character positions in the whole text. */
+export type Problem = { message: string; from: number; to: number };
+
+/** Thrown inside the parser only; parseSession turns it into a Problem. */
+export class Unreadable extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.message);
+  }
+}
+
+export class Reader {
+  constructor(
+    readonly text: string,
+    /** Where the next character is read. */
+    public at: number,
+    /** Reading stops here: the end of the line. */
+    readonly end: number,
+  ) {}
+
+  skipSpace(): void {
+    while (this.at < this.end && /\s/.test(this.text.charAt(this.at))) this.at++;
+  }
+
+  isAtEnd(): boolean {
+    this.skipSpace();
+    return this.at >= this.end;
+  }
+
+  /** Takes what the sticky pattern matches here (after spaces), or nothing. */
+  take(pattern: RegExp): RegExpExecArray | undefined {
+    this.skipSpace();
+    pattern.lastIndex = this.at;
+    const match = pattern.exec(this.text);
+    if (!match || this.at + match[0].length > this.end) return undefined;
+    this.at += match[0].length;
+    return match;
+  }
+
+  /** True if the pattern matches here; nothing is taken. */
+  sees(pattern: RegExp): boolean {
+    const before = this.at;
+    const found = this.take(pattern) !== undefined;
+    this.at = before;
+    return found;
+  }
+
+  /** The run of characters here that a reader would call one word; for messages. */
+  word(): string {
+    this.skipSpace();
+    return /^[^\s,()/@]+|^./.exec(this.text.slice(this.at, this.end))?.[0] ?? '';
+  }
+
+  /** Gives up on this item: the word here is underlined, or `from`–`to` where given. */
+  fail(message: string, from?: number, to?: number): never {
+    const word = this.word();
+    const start = from ?? Math.min(this.at, Math.max(this.end - 1, 0));
+    throw new Unreadable({ message, from: start, to: Math.max(to ?? this.at + word.length, start + 1) });
+  }
+}

@@ -1,0 +1,60 @@
+/**
+ * The session as a small tree: session → line → item → rep or set. Shorthand, lap sheet, targets and the plan at the
+ * track are all functions of it, most of them through one flat expansion (expand.ts).
+ */
+
+export const ROLES = ['warm', 'main', 'finish', 'cool'] as const;
+/** What a line is for. */
+export type Role = (typeof ROLES)[number];
+
+export const MANNERS = ['stand', 'walk', 'jog', 'float'] as const;
+/** How a recovery is spent. */
+export type Manner = (typeof MANNERS)[number];
+
+/** A length of running: metres (kept in miles or km where it was written so), or seconds. */
+export type Amount = { kind: 'distance'; distanceM: number; unit?: 'mi' } | { kind: 'duration'; durationS: number };
+
+/** One pace: a name of the pace book, a share of its speed, a time over a distance, or an effort with no time. */
+export type Pace =
+  | { kind: 'named'; name: string; goal: boolean; offset?: { offsetS: number; perM: number } }
+  | { kind: 'share'; percent: number; name: string }
+  | { kind: 'absolute'; timeS: number; perM: number }
+  | { kind: 'effort'; min: number; max: number };
+
+/** The pace of an item's reps: one, or moving evenly in speed from the first rep to the last. */
+export type RepPace = { from: Pace; to?: Pace };
+
+/** How often an item is repeated: so many times, a range to choose from, or until it is ended at the track. */
+export type Count = { kind: 'fixed'; n: number } | { kind: 'range'; min: number; max: number } | { kind: 'open' };
+
+/** One or several amounts: `ladder` runs them in turn, `cutDown` drops to the next when told to. */
+export type Rep = {
+  kind: 'rep';
+  amounts: Amount[];
+  sequence: 'ladder' | 'cutDown';
+  free: boolean;
+  pace?: RepPace;
+  note?: string;
+};
+
+export type RecoveryAmount =
+  | { kind: 'time'; minS: number; maxS: number }
+  | { kind: 'distance'; distanceM: number; unit?: 'mi' }
+  /** As long as the rep (`equal`) or half of it: its distance when jogged after a distance rep, else its time. */
+  | { kind: 'equal' }
+  | { kind: 'half' }
+  /** So many percent of the rep's time. */
+  | { kind: 'share'; percent: number };
+
+export type Recovery = { amount: RecoveryAmount; manner?: Manner; pace?: Pace };
+
+export type Item = {
+  count: Count;
+  body: Rep | { kind: 'set'; items: Item[] } | { kind: 'drills'; note?: string };
+  recovery?: Recovery;
+};
+
+export type Line = { role: Role; items: Item[] };
+
+/** A whole training session, as written. */
+export type Session = { lines: Line[] };

@@ -1,0 +1,63 @@
+import { speedFor, type Curve } from '../fitness/curve';
+import type { TargetLeg } from './targetsFor';
+
+/** What is spent above critical speed and won back below it: CS in m/s and D′ in metres. */
+export type ReserveModel = { criticalMps: number; reserveM: number };
+
+/** Times over which the curve is read for CS and D′: the span in which distance grows straight with time. */
+const READ_AT_S = [120, 240, 480, 720, 900];
+/** Time constants of refilling; the form is Skiba et al., MSSE 44:1526 (2012), the values this project's own defaults. */
+const REFILL_S = { standing: 300, jogging: 330 };
+
+/** CS and D′ of a curve: the straight line through distance over time (Monod & Scherrer, Ergonomics 8:329, 1965). */
+export function reserveModel(curve: Curve): ReserveModel {
+  const points = READ_AT_S.map((t) => ({ t, d: speedFor(curve, t) * t }));
+  const meanT = points.reduce((sum, p) => sum + p.t, 0) / points.length;
+  const meanD = points.reduce((sum, p) => sum + p.d, 0) / points.length;
+  const criticalMps =
+    points.reduce((sum, p) => sum + (p.t - meanT) * (p.d - meanD), 0) /
+    points.reduce((sum, p) => sum + (p.t - meanT) ** 2, 0);
+  return { criticalMps, reserveM: meanD - criticalMps * meanT };
+}
+
+/** Metres of reserve left after `durationS` at `speedMps`, from `leftM`. Standing or walking is any speed under a third of CS. */
+export function reserveAfter(model: ReserveModel, leftM: number, speedMps: number, durationS: number): number {
+  const { criticalMps, reserveM } = model;
+  if (speedMps >= criticalMps) return leftM - (speedMps - criticalMps) * durationS;
+  const share = speedMps / criticalMps;
+  // Up to an easy jog the refill is nearly that of standing; from there it slows until, at CS, there is none.
+  const easy = 0.5;
+  const tauS =
+    share < 1 / 3
+      ? REFILL_S.standing
+      : share <= easy
+        ? REFILL_S.jogging
+        : (REFILL_S.jogging * (1 - easy)) / (1 - share);
+  return reserveM - (reserveM - leftM) * Math.exp(-durationS / tauS);
+}
+
+const MAIN_ROLES = ['main', 'finish'];
+
+/** Speed of a leg in m/s: its distance over its time; a recovery by the clock is walked unless it says otherwise. */
+function legSpeed(leg: TargetLeg, model: ReserveModel): number {
+  if (leg.distanceM !== undefined && leg.targetS) return leg.distanceM / leg.targetS;
+  if (leg.kind === 'recovery' && leg.manner === 'jog') return model.criticalMps * 0.45;
+  if (leg.kind === 'recovery' && leg.manner === 'float') return model.criticalMps * 0.85;
+  return leg.kind === 'recovery' ? 0 : model.criticalMps;
+}
+
+/**
+ * Share of the athlete's reserve (D′) left after each rep of the main set and the fast finish: 1 is full, below 0 is more
+ * than they have. Legs without a time leave it as it is.
+ */
+export function reserve(curve: Curve, legs: readonly TargetLeg[]): { afterRep: number[] } {
+  const model = reserveModel(curve);
+  let leftM = model.reserveM;
+  const afterRep: number[] = [];
+  for (const leg of legs) {
+    const durationS = leg.targetS ?? leg.durationS ?? 0;
+    leftM = reserveAfter(model, leftM, legSpeed(leg, model), durationS);
+    if (leg.kind === 'rep' && MAIN_ROLES.includes(leg.role)) afterRep.push(leftM / model.reserveM);
+  }
+  return { afterRep };
+}

@@ -1,0 +1,120 @@
+import { paceSpeed, recoverySpeed, type PaceSource } from '../paces/paceSpeed';
+import { expand, type Choice, type Leg, type RecoveryLeg, type RepLeg } from '../session/expand';
+import type { Session } from '../session/session';
+import { crossedMarks, firstStartM, hasOwnStart, onLap, type Venue } from '../track/venue';
+
+/** Time at a called mark: `atM` metres into the rep, `timeS` seconds after its start. */
+export type Pass = { atM: number; timeS: number };
+
+/** A leg with what one athlete is to run. */
+export type TargetLeg = Leg & {
+  /** Seconds for the rep, absent when it is run by effort; for a recovery, the seconds it lasts or should take. */
+  targetS?: number;
+  passes?: Pass[];
+  /** For a rep by the clock: the metres it should cover. */
+  expectedM?: number;
+  /** Positions on the lap, in metres past the finish line. */
+  startM?: number;
+  finishM?: number;
+};
+
+/** What targets are worked out from: one athlete's paces, and where the session is run. */
+export type TargetSource = PaceSource & {
+  venue: Venue;
+  /** Targets to the nearest 0.1, 0.5 or 1 s; exact if left out. */
+  rounding?: number;
+};
+
+/** Speed in m/s of a rep; a pace that moves from one to another does so evenly in speed. Undefined when run by effort. */
+function repSpeed(leg: RepLeg, source: PaceSource): number | undefined {
+  if (!leg.paceMix) return undefined;
+  const { from, to, share } = leg.paceMix;
+  const fromMps = paceSpeed(from, source);
+  const toMps = paceSpeed(to, source);
+  return fromMps === undefined || toMps === undefined ? undefined : fromMps + share * (toMps - fromMps);
+}
+
+function rounded(timeS: number, rounding: number | undefined): number {
+  return rounding ? Math.round(timeS / rounding + 1e-9) * rounding : timeS;
+}
+
+/** The two ends of a leg on the lap, as far as they are known. */
+function ends(
+  venue: Venue,
+  from: number | undefined,
+  lengthM: number | undefined,
+): Pick<TargetLeg, 'startM' | 'finishM'> {
+  if (from === undefined) return {};
+  const startM = onLap(venue, from);
+  return lengthM === undefined ? { startM } : { startM, finishM: onLap(venue, from + lengthM) };
+}
+
+function repTarget(leg: RepLeg, source: TargetSource, from: number | undefined): TargetLeg {
+  const speedMps = repSpeed(leg, source);
+  const { venue } = source;
+  const { distanceM, durationS } = leg;
+  if (distanceM === undefined) {
+    const expectedM = speedMps === undefined || durationS === undefined ? undefined : speedMps * durationS;
+    return {
+      ...leg,
+      ...(durationS === undefined ? {} : { targetS: durationS }),
+      ...(expectedM === undefined ? {} : { expectedM }),
+      ...ends(venue, from, expectedM),
+    };
+  }
+  const target: TargetLeg = { ...leg, ...ends(venue, from, distanceM) };
+  if (speedMps === undefined) return target;
+  const targetS = rounded(distanceM / speedMps, source.rounding);
+  const passes = crossedMarks(venue, target.startM ?? 0, distanceM).map((atM) => ({
+    atM,
+    timeS: (targetS * atM) / distanceM,
+  }));
+  return { ...target, targetS, passes };
+}
+
+/** A share of the rep's time becomes seconds, to 5 s as a coach would call it; a jogged distance gets the time it should take. */
+function recoveryTarget(leg: RecoveryLeg, repS: number | undefined, source: PaceSource): TargetLeg {
+  if (leg.shareOfRep !== undefined && repS !== undefined) {
+    const durationS = Math.max(5, Math.round((repS * leg.shareOfRep) / 5) * 5);
+    return { ...leg, durationS, targetS: durationS };
+  }
+  if (leg.distanceM !== undefined) return { ...leg, targetS: leg.distanceM / recoverySpeed(leg, source) };
+  return leg.durationS === undefined ? leg : { ...leg, targetS: leg.durationS };
+}
+
+/**
+ * One athlete's targets for every leg: the time to run, the time at each mark of the venue, and where on the lap the leg
+ * starts and finishes.
+ *
+ * Positions: warm-up, main part and cool-down each begin at the finish line (a mile at its own start); after that a rep
+ * starts where the one before finished, moved on by a recovery that is given as a distance. A recovery by the clock is
+ * spent coming back to that same place, or to the rep's own start where the venue marks one (the mile).
+ */
+export function targetsFor(session: Session, athlete: TargetSource, choice: Choice = {}): TargetLeg[] {
+  const { venue } = athlete;
+  // Metres run since the part began, counted from the finish line; not known after a rep whose length is not.
+  let place: number | undefined = 0;
+  let part = '';
+  let rested = false;
+  let lastRepS: number | undefined;
+  return expand(session, choice).map((leg): TargetLeg => {
+    if (leg.kind === 'recovery') {
+      const recovery = recoveryTarget(leg, lastRepS, athlete);
+      const lengthM = leg.distanceM ?? 0;
+      const target = { ...recovery, ...ends(venue, place, lengthM) };
+      rested = leg.distanceM === undefined;
+      if (place !== undefined) place += lengthM;
+      return target;
+    }
+    // The fast finish belongs to the main part: it starts where the main part ended.
+    const itsPart = leg.role === 'finish' ? 'main' : leg.role;
+    if (itsPart !== part || (rested && hasOwnStart(venue, leg.distanceM))) place = firstStartM(venue, leg.distanceM);
+    part = itsPart;
+    rested = false;
+    const target = repTarget(leg, athlete, place);
+    const lengthM = leg.drills ? 0 : (leg.distanceM ?? target.expectedM);
+    place = place === undefined || lengthM === undefined ? undefined : place + lengthM;
+    lastRepS = target.targetS;
+    return target;
+  });
+}

@@ -1,0 +1,81 @@
+import { MILE_M } from '../units/distance';
+
+/** A place on the lap that can be called or started from; `atM` is metres past the finish line, in running direction. */
+export type VenueMark = { atM: number; name: string };
+
+/** Where a session is run: a lap of `lapM` metres with marks on it. Positions on it go from 0 (the finish line) up to `lapM`. */
+export type Venue = {
+  id: string;
+  name: string;
+  lapM: number;
+  marks: VenueMark[];
+  /** Marked starts of races that do not begin at a mark: the mile, 9.34 m before the finish line of a 400 m lap. */
+  starts: { distanceM: number; atM: number; name: string }[];
+  /** Lane geometry, where there are lanes; all in metres. */
+  lanes?: { straightM: number; kerbRadiusM: number; widthM: number; count: number };
+};
+
+/** A standard 400 m track: straights 84.39 m, kerb radius 36.50 m, lanes 1.22 m wide; a mark every 100 m; the mile start. */
+export const standardTrack: Venue = {
+  id: 'standard-400',
+  name: '400 m track',
+  lapM: 400,
+  marks: [
+    { atM: 0, name: 'finish line' },
+    { atM: 100, name: '100 m start' },
+    { atM: 200, name: '200 m start' },
+    { atM: 300, name: '300 m start' },
+  ],
+  starts: [{ distanceM: MILE_M, atM: 400 - (MILE_M - 1600), name: 'mile start' }],
+  lanes: { straightM: 84.39, kerbRadiusM: 36.5, widthM: 1.22, count: 8 },
+};
+
+/** Lane 1 is measured 0.30 m out from its kerb, the others 0.20 m out from the line inside them. */
+const MEASURED_OUT_M = { first: 0.3, other: 0.2 };
+
+/**
+ * Length of one lap in a lane (1 = inside), in metres: two straights and a circle at the line it is measured on.
+ * @throws RangeError for a lane the venue has not.
+ */
+export function laneLengthM(venue: Venue, lane: number): number {
+  const { lanes, lapM } = venue;
+  if (lane === 1 && !lanes) return lapM;
+  if (!lanes || !Number.isInteger(lane) || lane < 1 || lane > lanes.count)
+    throw new RangeError(`${venue.name} has no lane ${lane}.`);
+  const outM = lane === 1 ? MEASURED_OUT_M.first : (lane - 1) * lanes.widthM + MEASURED_OUT_M.other;
+  return 2 * lanes.straightM + 2 * Math.PI * (lanes.kerbRadiusM + outM);
+}
+
+/** A position brought onto the lap: from 0 up to, but not including, `lapM`. A hair before the line counts as the line. */
+export function onLap(venue: Venue, positionM: number): number {
+  const wrapped = ((positionM % venue.lapM) + venue.lapM) % venue.lapM;
+  return venue.lapM - wrapped < 1e-6 ? 0 : wrapped;
+}
+
+function ownStart(venue: Venue, distanceM: number | undefined) {
+  return venue.starts.find((start) => distanceM !== undefined && Math.abs(start.distanceM - distanceM) < 0.5);
+}
+
+/** True where the venue marks a start for just this distance (the mile). */
+export const hasOwnStart = (venue: Venue, distanceM: number | undefined): boolean =>
+  ownStart(venue, distanceM) !== undefined;
+
+/** Where a rep of this distance is first started from: its own marked start if the venue has one, else the finish line. */
+export const firstStartM = (venue: Venue, distanceM: number | undefined): number =>
+  ownStart(venue, distanceM)?.atM ?? 0;
+
+/**
+ * Distances into a rep, in metres, at which it crosses a mark of the venue; its own finish is the last.
+ * @param startM where on the lap the rep starts. @param everyM only marks at multiples of this on the lap (100, 200, 400).
+ */
+export function crossedMarks(venue: Venue, startM: number, distanceM: number, everyM = 0): number[] {
+  const called = venue.marks.filter(({ atM }) => everyM === 0 || Math.abs(atM % everyM) < 1e-6);
+  const crossed: number[] = [];
+  const laps = Math.ceil((startM + distanceM) / venue.lapM);
+  for (let lap = 0; lap <= laps; lap++)
+    for (const { atM } of called) {
+      const into = lap * venue.lapM + atM - startM;
+      if (into > 1e-6 && into < distanceM - 1e-6) crossed.push(Math.round(into * 100) / 100);
+    }
+  return [...crossed, distanceM];
+}

@@ -1,0 +1,120 @@
+import { reserveAfter, reserveModel } from '../targets/reserve';
+import type { Curve } from '../fitness/curve';
+import type { RunEvent } from './events';
+import type { Plan, PlannedAthlete } from './plan';
+
+/** How one made-up athlete runs: the curve they have in truth, and their habits. */
+export type SimulatedAthlete = {
+  curve: Curve;
+  /** How much faster than asked the first rep is run: 0.015 is 1.5 %. */
+  rush: number;
+  /** Standard deviation of a rep's time about what was meant. */
+  unevenness: number;
+};
+
+/** A source of chance: each call gives a number from 0 up to, but not including, 1. */
+export type Random = () => number;
+
+export type Simulation = {
+  plan: Plan;
+  /** By athleteId. */
+  athletes: Record<string, SimulatedAthlete>;
+  /** When the first rep starts, milliseconds since 1970. */
+  startAtMs: number;
+  deviceId: string;
+  /** Makes an event id for a moment. */
+  idAt: (atMs: number) => string;
+  random: Random;
+};
+
+/** A hand with a phone: about ±0.15 s. */
+const THUMB_SD_S = 0.15;
+
+/** A normal draw (Box & Muller, Ann. Math. Stat. 29:610, 1958). */
+function normal(random: Random, sd: number): number {
+  return sd * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+}
+
+/**
+ * Runs a plan with made-up athletes: each rep about its target, the first too fast, fading as the reserve runs low, and
+ * times taken by a thumb. Everyone starts a rep together, when the last of them has recovered.
+ * @returns the events a coach's phone would have recorded, in order of time.
+ */
+export function simulateRun(simulation: Simulation): RunEvent[] {
+  const { plan, startAtMs, deviceId, idAt, random } = simulation;
+  const events: RunEvent[] = [];
+  const stamp = (seenMs: number) => {
+    const atMs = Math.round(seenMs);
+    return { id: idAt(atMs), runId: plan.id, deviceId, atMs };
+  };
+  const runners = plan.athletes.map((athlete) => new Runner(athlete, simulation.athletes[athlete.athleteId], random));
+  let atMs = startAtMs;
+
+  plan.reps.forEach((rep, repIndex) => {
+    const runsOn = plan.reps[repIndex - 1]?.runsOn === true;
+    const athleteIds = plan.athletes.map(({ athleteId }) => athleteId);
+    if (!runsOn) events.push({ ...stamp(atMs), type: 'started', repIndex, athleteIds });
+    for (const runner of runners) {
+      const fromMs = runsOn ? runner.finishedAtMs : atMs;
+      const ranS = runner.run(repIndex, rep.distanceM, rep.durationS);
+      runner.finishedAtMs = fromMs + ranS * 1000;
+      for (const atM of rep.callM) {
+        const share = rep.distanceM ? atM / rep.distanceM : 1;
+        // Most go out a little fast and come back a little slow.
+        const early = 0.012 * ranS * share * (1 - share);
+        const seenMs = fromMs + (ranS * share - early + normal(random, THUMB_SD_S)) * 1000;
+        events.push({ ...stamp(seenMs), type: 'passed', athleteId: runner.athlete.athleteId, repIndex, atM });
+      }
+    }
+    const recoveries = runners.map(
+      (runner) => runner.finishedAtMs + (runner.athlete.targets[repIndex]?.recoveryS ?? 60) * 1000,
+    );
+    const nextMs = Math.max(...recoveries);
+    for (const runner of runners) runner.rest((nextMs - runner.finishedAtMs) / 1000, rep.recovery);
+    atMs = nextMs;
+  });
+
+  const lastMs = Math.max(startAtMs, ...events.map((event) => event.atMs));
+  events.push({ ...stamp(lastMs + 60_000), type: 'ended' });
+  return events.sort((a, b) => a.atMs - b.atMs);
+}
+
+/** One made-up athlete on the way through the plan, with what is left in them. */
+class Runner {
+  finishedAtMs = 0;
+  private readonly form: number;
+  private readonly model;
+  private leftM: number;
+
+  constructor(
+    readonly athlete: PlannedAthlete,
+    private readonly habits: SimulatedAthlete | undefined,
+    private readonly random: Random,
+  ) {
+    this.form = normal(random, 0.006);
+    this.model = habits && reserveModel(habits.curve);
+    this.leftM = this.model?.reserveM ?? 0;
+  }
+
+  /** Seconds the rep takes; what it costs is taken from the reserve. */
+  run(repIndex: number, distanceM: number | undefined, durationS: number | undefined): number {
+    if (distanceM === undefined) return durationS ?? 0;
+    const { habits, model } = this;
+    const meantS = this.athlete.targets[repIndex]?.targetS ?? distanceM / 3.6;
+    const rush = repIndex === 0 ? (habits?.rush ?? 0) : 0;
+    let timeS = meantS * (1 + this.form - rush + normal(this.random, habits?.unevenness ?? 0.01));
+    if (model) {
+      const left = reserveAfter(model, this.leftM, distanceM / timeS, timeS) / model.reserveM;
+      // Below a third of the reserve the legs go, faster the less there is.
+      if (left < 0.33) timeS *= 1 + 0.07 * (0.33 - Math.max(left, -0.5));
+      this.leftM = reserveAfter(model, this.leftM, distanceM / timeS, timeS);
+    }
+    return timeS;
+  }
+
+  rest(durationS: number, recovery: string | undefined): void {
+    if (!this.model || durationS <= 0) return;
+    const speedMps = recovery?.includes('jog') ? this.model.criticalMps * 0.45 : 0;
+    this.leftM = reserveAfter(this.model, this.leftM, speedMps, durationS);
+  }
+}

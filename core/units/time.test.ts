@@ -1,0 +1,79 @@
+import fc from 'fast-check';
+import { formatClock, formatDelta, formatMarkTime, formatTime, parseTime } from './time';
+
+const seconds = (text: string, distanceM?: number) => {
+  const read = parseTime(text, distanceM);
+  return read.ok ? read.timeS : read.message;
+};
+
+test.each([
+  ['18:30', 1110],
+  ['18.30', 1110],
+  ['1110', 1110],
+  ['1:04.2', 64.2],
+  ['64.2', 64.2],
+  ['64,2', 64.2],
+  [' 1:02:03 ', 3723],
+  ['18\'30"', 1110],
+  ['18′ 30″', 1110],
+  ['2min', 120],
+  ['1h 2min', 3720],
+  ['90s', 90],
+  ['64.25', 64.25],
+  ['.9', 0.9],
+])('%s is read as %d seconds', (text, timeS) => expect(seconds(text)).toBeCloseTo(timeS, 6));
+
+test('the distance settles what a dotted time means', () => {
+  expect(seconds('18.30', 5000)).toBe(1110);
+  expect(seconds('18.30', 100)).toBe(18.3);
+  expect(seconds('58.30', 400)).toBe(58.3);
+});
+
+test.each(['', 'fast', '1:75', '1:75:10', '--', '1:2:3:4', '0', '00:00', '999999', '12:ab', 'NaN', 'Infinity', '1e3'])(
+  '%j is refused with a sentence',
+  (text) => {
+    const read = parseTime(text);
+    expect(read.ok).toBe(false);
+    if (!read.ok) expect(read.message).toMatch(/^[A-Z“].+\.$/);
+  },
+);
+
+test.each([
+  [64.25, 1, '1:04.3'],
+  [59.96, 1, '1:00.0'],
+  [3599.97, 1, '1:00:00.0'],
+  [1110, 0, '18:30'],
+  [36.24, 1, '36.2'],
+  [-5, 0, '−5'],
+  [Number.NaN, 1, '–'],
+])('%d seconds are printed with %d decimals as %s', (timeS, decimals, text) =>
+  expect(formatTime(timeS, decimals)).toBe(text),
+);
+
+test('clocks, marks and differences', () => {
+  expect(formatClock(7)).toBe('0:07');
+  expect(formatClock(-3)).toBe('0:00');
+  expect(formatMarkTime(64.21)).toBe('1:04.2');
+  expect(formatMarkTime(1110.4)).toBe('18:30');
+  expect(formatDelta(-1.44)).toBe('−1.4');
+  expect(formatDelta(2)).toBe('+2.0');
+  expect(formatDelta(-0.02)).toBe('0.0');
+});
+
+test('what is printed is read back the same', () => {
+  fc.assert(
+    fc.property(fc.integer({ min: 601, max: 172_000 }), (tenths) => {
+      const timeS = tenths / 10;
+      expect(seconds(formatTime(timeS, 1))).toBeCloseTo(timeS, 6);
+    }),
+  );
+});
+
+test('no text makes it throw or give anything but a positive number', () => {
+  fc.assert(
+    fc.property(fc.string(), (text) => {
+      const read = parseTime(text);
+      if (read.ok) expect(read.timeS).toBeGreaterThan(0);
+    }),
+  );
+});

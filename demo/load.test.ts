@@ -1,0 +1,74 @@
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { reviewRun } from '@core/review/review';
+import { parseSession } from '@core/session/parseSession';
+import { replay } from '@core/trackside/replay';
+import { listAthletes, putAthlete, removeAthlete } from '@server/db/athletes';
+import { openDatabase, type Db } from '@server/db/open';
+import { listRuns, readRun } from '@server/db/runs';
+import { listSessions } from '@server/db/sessions';
+import { loadDemo } from './load';
+
+const TODAY = '2027-03-09';
+let folder: string;
+let db: Db;
+beforeEach(() => {
+  folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-demo-'));
+  db = openDatabase(folder);
+});
+afterEach(() => {
+  db.$client.close();
+  fs.rmSync(folder, { recursive: true });
+});
+
+test('the club has about fourteen athletes, finished sessions, and one for today', () => {
+  loadDemo(db, { today: TODAY, fresh: false });
+  expect(listAthletes(db)).toHaveLength(14);
+  const sessions = listSessions(db);
+  for (const session of sessions) expect(parseSession(session.shorthand).ok).toBe(true);
+  expect(sessions.filter((session) => session.date === TODAY)).toHaveLength(1);
+  const runs = listRuns(db);
+  expect(runs.length).toBeGreaterThanOrEqual(5);
+  for (const run of runs) {
+    expect(run.date < TODAY).toBe(true);
+    expect(run.summary.finished).toBe(run.summary.athletes * run.summary.reps);
+  }
+});
+
+test('the splits are believable: near the target, uneven, the first rep the quickest against it', () => {
+  loadDemo(db, { today: TODAY, fresh: false });
+  const percents = listRuns(db).flatMap(({ id }) => {
+    const run = readRun(db, id);
+    if (!run) return [];
+    const { rows } = reviewRun(run.plan, replay(run.plan, run.events));
+    return rows.flatMap(({ cells }) =>
+      cells.map(({ deltaS = 0, targetS = 1, repIndex }) => ({ repIndex, percent: (100 * deltaS) / targetS })),
+    );
+  });
+  const meanOf = (list: typeof percents) => list.reduce((sum, { percent }) => sum + percent, 0) / list.length;
+  for (const { percent } of percents) expect(Math.abs(percent)).toBeLessThan(10);
+  const first = meanOf(percents.filter(({ repIndex }) => repIndex === 0));
+  expect(first).toBeLessThan(meanOf(percents.filter(({ repIndex }) => repIndex > 0)) - 0.5);
+});
+
+test('a second load keeps what was done; a fresh one starts over', () => {
+  loadDemo(db, { today: TODAY, fresh: false });
+  const [someone, other] = listAthletes(db);
+  if (!someone || !other) throw new Error('nobody');
+  removeAthlete(db, someone.id, 0);
+  putAthlete(db, other.id, { name: 'Aaa Renamed', marks: other.marks }, 0);
+  loadDemo(db, { today: TODAY, fresh: false });
+  expect(listAthletes(db)).toHaveLength(13);
+  expect(listAthletes(db)[0]?.name).toBe('Aaa Renamed');
+  loadDemo(db, { today: TODAY, fresh: true });
+  expect(listAthletes(db).map(({ name }) => name)).toContain(someone.name);
+  expect(listAthletes(db)).toHaveLength(14);
+});
+
+test('on a later day there is a session for that day', () => {
+  loadDemo(db, { today: TODAY, fresh: false });
+  loadDemo(db, { today: '2027-03-20', fresh: false });
+  expect(listSessions(db).filter((session) => session.date === '2027-03-20')).toHaveLength(1);
+  expect(listSessions(db).filter((session) => session.date === TODAY)).toHaveLength(1);
+});

@@ -1,0 +1,122 @@
+import { addDays, format, parseISO } from 'date-fns';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { ulid } from 'ulid';
+import { enduranceTimeFor } from '@core/fitness/endurance';
+import { curveMovedTo, fitCurve, type Curve } from '@core/fitness/curve';
+import type { Mark } from '@core/fitness/mark';
+import { curveBook } from '@core/paces/paceBook';
+import { parseSession } from '@core/session/parseSession';
+import { standardTrack } from '@core/track/venue';
+import { makePlan } from '@core/trackside/plan';
+import { simulateRun, type Random } from '@core/trackside/simulate';
+import { listAthletes, putAthlete } from '@server/db/athletes';
+import { addEvents, putPlan } from '@server/db/runs';
+import { listSessions, putSession } from '@server/db/sessions';
+import { athletes, runEvents, runs, sessions } from '@server/db/schema';
+import type { Db } from '@server/db/open';
+import { CLUB, type ClubAthlete } from './club';
+import { SEASON, TODAY, type ClubSession } from './season';
+
+const SEED = 20_400;
+const STARTS_AT = '17:45:00';
+
+type Member = { athleteId: string; name: string; truth: Curve; marks: Mark[]; habits: ClubAthlete['habits'] };
+
+/** What one load of the demo works with: today (YYYY-MM-DD), a seeded source of chance, and ids made from it. */
+type Loading = { db: Db; today: string; random: Random; idAt: (atMs: number) => string };
+
+const dayFrom = (today: string, days: number) => format(addDays(parseISO(today), days), 'yyyy-MM-dd');
+const startOf = (date: string) => parseISO(`${date}T${STARTS_AT}`).getTime();
+
+function trueCurve(athlete: ClubAthlete, today: string): Curve {
+  const curve = fitCurve([{ ...athlete.truth, date: today, kind: 'race' }], { asOf: today });
+  if (!athlete.shape) return curve;
+  const { mapWkg } = curve.parameters;
+  const shaped = { mapWkg, eWkg: athlete.shape.e * mapWkg, aJkg: athlete.shape.a * mapWkg };
+  return curveMovedTo({ ...curve, parameters: shaped }, athlete.truth.distanceM, athlete.truth.timeS);
+}
+
+function makeMember(athlete: ClubAthlete, { today, idAt }: Loading): Member {
+  const truth = trueCurve(athlete, today);
+  const marks = athlete.marks.map(({ distanceM, daysAgo, kind, off }): Mark => {
+    const timeS = enduranceTimeFor(truth.parameters, distanceM) * (1 + off);
+    return { distanceM, timeS: Math.round(timeS * 10) / 10, date: dayFrom(today, -daysAgo), kind };
+  });
+  return { athleteId: idAt(startOf(dayFrom(today, -100))), name: athlete.name, truth, marks, habits: athlete.habits };
+}
+
+/** The paces as they were known on a day: from the marks run by then, or all if there were none yet. */
+function pacesOn(marks: readonly Mark[], date: string) {
+  const known = marks.filter((mark) => mark.date <= date);
+  return { curve: fitCurve(known.length > 0 ? known : marks, { asOf: date }), paceBook: curveBook };
+}
+
+function addSession({ db, today, idAt }: Loading, { inDays, title, shorthand }: ClubSession): string {
+  const date = dayFrom(today, inDays);
+  const id = idAt(startOf(date));
+  putSession(db, id, { title, date, shorthand }, startOf(today));
+  return id;
+}
+
+function runSession(
+  loading: Loading,
+  sessionId: string,
+  { inDays, title, shorthand, absent }: ClubSession,
+  members: Member[],
+): void {
+  const { db, today, random, idAt } = loading;
+  const date = dayFrom(today, inDays);
+  const startAtMs = startOf(date);
+  const parsed = parseSession(shorthand);
+  if (!parsed.ok) throw new Error(`The demo session “${title}” cannot be read.`);
+  const present = members.filter((_, i) => !absent.includes(i));
+  const plan = makePlan(
+    { id: idAt(startAtMs), sessionId, title, date, shorthand },
+    parsed.session,
+    present.map(({ athleteId, name, marks }) => ({ athleteId, name, paces: pacesOn(marks, date) })),
+    standardTrack,
+  );
+  const events = simulateRun({
+    plan,
+    startAtMs,
+    deviceId: idAt(startAtMs),
+    idAt,
+    random,
+    athletes: Object.fromEntries(
+      present.map(({ athleteId, truth, habits }) => [athleteId, { curve: truth, ...habits }]),
+    ),
+  });
+  putPlan(db, plan, startAtMs);
+  addEvents(db, plan.id, events, startAtMs);
+}
+
+function clear(db: Db): void {
+  for (const table of [runEvents, runs, sessions, athletes]) db.delete(table).run();
+}
+
+function load(loading: Loading): void {
+  const members = CLUB.map((athlete) => makeMember(athlete, loading));
+  const enteredAtMs = startOf(dayFrom(loading.today, -100));
+  for (const { athleteId, name, marks } of members) putAthlete(loading.db, athleteId, { name, marks }, enteredAtMs);
+  for (const session of SEASON) {
+    const sessionId = addSession(loading, session);
+    if (session.inDays < 0) runSession(loading, sessionId, session, members);
+  }
+}
+
+/**
+ * Puts the made-up club into the database if it is empty, or anew with `fresh`. A demo loaded on an earlier day keeps all
+ * that was done in it and is given a session for today.
+ */
+export function loadDemo(db: Db, { today, fresh }: { today: string; fresh: boolean }): void {
+  const generator = xoroshiro128plus(SEED);
+  const random = () => uniformFloat64(generator);
+  const loading: Loading = { db, today, random, idAt: (atMs) => ulid(atMs, random) };
+  db.transaction(() => {
+    if (fresh) clear(db);
+    if (listAthletes(db).length === 0 && listSessions(db).length === 0) load(loading);
+    else if (!listSessions(db).some((session) => session.date === today))
+      addSession({ ...loading, idAt: () => ulid() }, TODAY);
+  });
+}

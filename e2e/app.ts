@@ -1,0 +1,90 @@
+import { spawn, type ChildProcess } from 'node:child_process';
+import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { test as base, type Page } from '@playwright/test';
+
+const ROOT = path.join(__dirname, '..');
+
+/** The app as a coach has it: a server process of its own, with a data folder of its own. */
+export class RunningApp {
+  url = '';
+  private process: ChildProcess | undefined;
+  private readonly folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-e2e-'));
+
+  constructor(private readonly program: 'demo/main.ts' | 'server/main.ts') {}
+
+  /** Starts the server, the first time on any free port, then on the same one. */
+  async start(): Promise<void> {
+    const port = this.url ? new URL(this.url).port : '0';
+    const started = spawn(process.execPath, ['--import', 'tsx', this.program], {
+      cwd: ROOT,
+      env: { ...process.env, PORT: port, ZEST_DATA: this.folder },
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
+    this.process = started;
+    this.url = await new Promise<string>((resolve, reject) => {
+      let said = '';
+      const listen = (chunk: Buffer) => {
+        said += chunk.toString();
+        const address = /http:\/\/\S+/.exec(said)?.[0];
+        if (address) resolve(address);
+      };
+      started.stdout?.on('data', listen);
+      started.stderr?.on('data', listen);
+      started.once('exit', () => reject(new Error(`The server ended: ${said}`)));
+    });
+  }
+
+  /** As a power cut would: no chance to tidy up. */
+  async kill(): Promise<void> {
+    const { process: running } = this;
+    if (!running || running.exitCode !== null || running.signalCode !== null) return;
+    const ended = new Promise((resolve) => running.once('exit', resolve));
+    running.kill('SIGKILL');
+    await ended;
+  }
+
+  async get<T>(resource: string): Promise<T> {
+    const answer = await fetch(`${this.url}/api/${resource}`);
+    return (await answer.json()) as T;
+  }
+
+  async close(): Promise<void> {
+    await this.kill();
+    fs.rmSync(this.folder, { recursive: true, force: true });
+  }
+}
+
+/** `demo` is a server with the made-up club, `empty` one with nothing in it; each only for the test that asks. */
+export const test = base.extend<{ demo: RunningApp; empty: RunningApp }>({
+  demo: async ({}, provide) => {
+    const app = new RunningApp('demo/main.ts');
+    await app.start();
+    await provide(app);
+    await app.close();
+  },
+  empty: async ({}, provide) => {
+    const app = new RunningApp('server/main.ts');
+    await app.start();
+    await provide(app);
+    await app.close();
+  },
+});
+
+export { expect } from '@playwright/test';
+
+/** Fails the test on anything the page throws or logs as an error. */
+export function watchForErrors(page: Page): string[] {
+  const errors: string[] = [];
+  page.on('pageerror', (error) => errors.push(error.message));
+  page.on('console', (message) => {
+    // A refused or failed request is logged by the browser itself; the screens say it in their own words.
+    if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
+      errors.push(message.text());
+  });
+  return errors;
+}
+
+/** Reads `1:28.8` or `44.4` as seconds. */
+export const secondsOf = (text: string): number => text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0);

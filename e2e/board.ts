@@ -1,0 +1,60 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import type { RunningApp } from './app';
+
+type Session = { id: string; title: string; date: string };
+
+/** Today's session of the demo, by id. */
+export async function todaysSession(app: RunningApp): Promise<Session> {
+  const sessions = await app.get<Session[]>('sessions');
+  const session = sessions.find(({ title }) => title === 'Even 400s, quick finish');
+  if (!session) throw new Error('The demo has no session for today.');
+  return session;
+}
+
+/** The line board, as a hand (or a keyboard) uses it. */
+export class Board {
+  constructor(
+    readonly page: Page,
+    private readonly by: 'touch' | 'keyboard',
+  ) {}
+
+  tile(name: string): Locator {
+    return this.page.getByRole('group', { name: 'Line board' }).getByRole('button', { name: new RegExp(`^${name}:`) });
+  }
+
+  async press(target: Locator): Promise<void> {
+    if (this.by === 'touch') return target.tap();
+    await target.focus();
+    await this.page.keyboard.press('Enter');
+  }
+
+  button(name: RegExp | string): Locator {
+    return this.page.getByRole('button', { name });
+  }
+
+  /** Puts the page's clock forward; timers that came due go off once. */
+  async wait(seconds: number): Promise<void> {
+    await this.page.clock.fastForward(seconds * 1000);
+  }
+
+  /** Starts a rep, and waits until it is kept: a tap before that is one before the start. */
+  async start(name: RegExp | string = /^Start/): Promise<void> {
+    await this.press(this.button(name));
+    const running = this.page.getByRole('group', { name: 'Line board' }).getByRole('button', { name: /: running/ });
+    await expect(running.first()).toBeVisible();
+  }
+
+  /** From the roll call to the board. */
+  async open(app: RunningApp, sessionId: string): Promise<void> {
+    await this.page.clock.install();
+    await this.page.goto(`${app.url}/track/ready/${sessionId}`);
+    const go = this.button(/^Go with \d+ athlete/);
+    if (this.by === 'touch') await go.tap();
+    else await go.press('Enter');
+    await expect(this.button(/^Start: /)).toBeVisible();
+  }
+
+  runId(): string {
+    return this.page.url().split('/').at(-1) ?? '';
+  }
+}

@@ -1,0 +1,143 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { expect, test, watchForErrors, type RunningApp } from './app';
+import { Board, todaysSession } from './board';
+
+/** Every screen of the demo, by what is on it. */
+async function screens(demo: RunningApp): Promise<{ path: string; shows: string | RegExp }[]> {
+  const { id } = await todaysSession(demo);
+  const [athlete] = await demo.get<{ id: string; name: string }[]>('athletes');
+  const [run] = await demo.get<{ id: string; title: string }[]>('runs');
+  return [
+    { path: '/squad', shows: '14 athletes' },
+    { path: `/squad/${athlete?.id}`, shows: 'Mark 1' },
+    { path: '/squad/new', shows: 'New athlete' },
+    { path: '/sessions', shows: 'Today and to come' },
+    { path: `/sessions/${id}`, shows: 'Lap by lap' },
+    { path: '/track', shows: 'Ready to run' },
+    { path: `/track/ready/${id}`, shows: 'Who is here?' },
+    { path: '/results', shows: /130 of 130 reps/ },
+    { path: `/results/${run?.id}`, shows: '± spread' },
+  ];
+}
+
+async function seriousProblems(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+}
+
+for (const look of ['light @both', 'dark'] as const)
+  test(`no screen has a serious accessibility problem or a part out of sight, ${look}`, async ({ page, demo }) => {
+    // Two dozen analyses of whole pages.
+    test.slow();
+    await page.emulateMedia({ colorScheme: look === 'dark' ? 'dark' : 'light' });
+    const errors = watchForErrors(page);
+    for (const { path, shows } of await screens(demo)) {
+      await page.goto(demo.url + path);
+      await expect(page.getByText(shows).first()).toBeVisible();
+      expect({ path, problems: await seriousProblems(page) }).toEqual({ path, problems: [] });
+      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+      expect({ path, overflow }).toEqual({ path, overflow: 0 });
+    }
+    const board = new Board(page, 'keyboard');
+    await board.open(demo, (await todaysSession(demo)).id);
+    await board.start();
+    await board.wait(36);
+    await board.press(board.tile('Bo'));
+    await expect(board.tile('Bo')).toHaveAccessibleName(/next finish/);
+    expect(await seriousProblems(page)).toEqual([]);
+    expect(errors).toEqual([]);
+  });
+
+test('every tile is big enough for a cold thumb and in sight, for 14 and for 24 athletes', async ({ page, demo }) => {
+  const check = async (count: number) => {
+    const tiles = await page.getByRole('group', { name: 'Line board' }).getByRole('button').all();
+    expect(tiles).toHaveLength(count);
+    const frame = await page.getByRole('group', { name: 'Line board' }).boundingBox();
+    for (const tile of tiles) {
+      const box = await tile.boundingBox();
+      expect(Math.min(box?.width ?? 0, box?.height ?? 0)).toBeGreaterThanOrEqual(64);
+      expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual((frame?.y ?? 0) + (frame?.height ?? 0) + 1);
+      expect(box?.y ?? 0).toBeGreaterThanOrEqual((frame?.y ?? 0) - 1);
+    }
+  };
+  const board = new Board(page, 'touch');
+  const { id } = await todaysSession(demo);
+  await board.open(demo, id);
+  await check(14);
+  const mark = { distanceM: 5000, timeS: 1300, date: '2026-01-01', kind: 'race' };
+  for (let i = 0; i < 10; i++)
+    await page.request.put(`${demo.url}/api/athletes/01M7ZKC8B0Y78609PN4H3NMY${i}X`, {
+      data: { name: `Zed Runner${i}`, marks: [mark] },
+    });
+  await page.goto(`${demo.url}/track/ready/${id}`);
+  await board.button('Go with 24 athletes').tap();
+  await expect(board.button(/^Start: /)).toBeVisible();
+  await check(24);
+});
+
+test('with nothing in it yet, every place says what to do next @both', async ({ page, empty }) => {
+  for (const [path, says] of [
+    ['/squad', 'Nobody here yet'],
+    ['/sessions', 'No session yet'],
+    ['/track', 'Nothing for today'],
+    ['/results', 'No results yet'],
+  ] as const) {
+    await page.goto(empty.url + path);
+    await expect(page.getByText(says)).toBeVisible();
+  }
+  // A session with nobody to run it cannot be started, and says why.
+  await page.goto(`${empty.url}/sessions`);
+  await page.getByRole('button', { name: 'New session' }).click();
+  await page.getByLabel('Session', { exact: true }).fill('6x400 @5k / 90s');
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: 'Take to the track' }).click();
+  await expect(page.getByText('Nobody in the squad')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Go with 0/ })).toBeDisabled();
+});
+
+test('an address of something that is not there says so', async ({ page, demo }) => {
+  const NOBODY = '01AAAAAAAAAAAAAAAAAAAAAAAA';
+  for (const [path, says] of [
+    [`/squad/${NOBODY}`, 'Not in the squad'],
+    [`/sessions/${NOBODY}`, 'No such session'],
+    [`/track/ready/${NOBODY}`, 'No such session'],
+    [`/track/run/${NOBODY}`, 'Not found'],
+    [`/results/${NOBODY}`, 'No such results'],
+  ] as const) {
+    await page.goto(demo.url + path);
+    await expect(page.getByText(says)).toBeVisible();
+  }
+});
+
+test('while the server is away, screens say so and nothing typed is lost', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/sessions/${(await todaysSession(demo)).id}`);
+  const text = page.getByLabel('Session', { exact: true });
+  await expect(text).toBeVisible();
+  await demo.kill();
+  await text.fill('5x1000 @threshold / 60s');
+  await expect(page.getByText('Not saved yet')).toBeVisible();
+  await expect(text).toHaveValue('5x1000 @threshold / 60s');
+  // Not even by going elsewhere meanwhile.
+  await page.getByRole('button', { name: 'Back to all sessions' }).click();
+  await page.getByRole('link', { name: /Even 400s/ }).click();
+  await expect(text).toHaveValue('5x1000 @threshold / 60s');
+  await expect(page.getByText('Not saved yet')).toBeVisible();
+  await demo.start();
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(text).toHaveValue('5x1000 @threshold / 60s');
+});
+
+test('a screen that fails says what is safe, and can be tried again', async ({ page, demo }) => {
+  await page.route('**/api/athletes', (route) => route.fulfill({ json: [{ id: 'broken' }] }));
+  await page.goto(`${demo.url}/squad`);
+  await expect(page.getByRole('heading', { name: 'This screen stopped working' })).toBeVisible();
+  expect(await seriousProblems(page)).toEqual([]);
+  await page.unroute('**/api/athletes');
+  await page.goto(`${demo.url}/squad`);
+  await expect(page.getByText('14 athletes')).toBeVisible();
+});

@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+
+const report = process.env.ZEST_E2E_REPORT;
+
+export const CHROMIUM = {
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
+};
+
+export default defineConfig({
+  testDir: 'e2e',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: true,
+  reporter: report ? [['list'], ['json', { outputFile: report }]] : 'list',
+  use: { launchOptions: CHROMIUM, trace: 'retain-on-failure', locale: 'en-GB' },
+  projects: [
+    {
+      name: 'phone',
+      use: { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true },
+      grepInvert: /@wide/,
+    },
+    { name: 'wide', use: { viewport: { width: 1280, height: 800 } }, grep: /@wide|@both/ },
+  ],
+});

@@ -1,0 +1,67 @@
+/** Builds the web app into dist/ if anything it is made of has changed since the last time. */
+import { createHash } from 'node:crypto';
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+const ROOT = path.join(path.dirname(fileURLToPath(import.meta.url)), '..');
+const MADE_OF = [
+  'app',
+  'client',
+  'core',
+  'public',
+  'app.json',
+  'babel.config.js',
+  'metro.config.js',
+  'package-lock.json',
+  'tsconfig.json',
+];
+const STAMP = path.join(ROOT, 'dist/.built-from');
+
+function filesIn(place) {
+  const full = path.join(ROOT, place);
+  if (!fs.statSync(full).isDirectory()) return [place];
+  return fs.readdirSync(full, { recursive: true, withFileTypes: true }).flatMap((entry) => {
+    const file = path.relative(ROOT, path.join(entry.parentPath, entry.name));
+    return entry.isFile() && !file.includes('.test.') && !file.startsWith('public/fonts') ? [file] : [];
+  });
+}
+
+function fingerprint() {
+  const hash = createHash('sha256');
+  for (const file of MADE_OF.flatMap(filesIn).sort()) hash.update(file).update(fs.readFileSync(path.join(ROOT, file)));
+  return hash.digest('hex');
+}
+
+/** The typeface comes with a package; the page asks for it under /fonts. */
+function copyFonts() {
+  const from = path.join(ROOT, 'node_modules/@fontsource/barlow-semi-condensed');
+  const to = path.join(ROOT, 'public/fonts');
+  fs.mkdirSync(to, { recursive: true });
+  for (const weight of [500, 700])
+    for (const letters of ['latin', 'latin-ext']) {
+      const name = `barlow-semi-condensed-${letters}-${weight}-normal.woff2`;
+      fs.copyFileSync(path.join(from, 'files', name), path.join(to, name));
+    }
+  fs.copyFileSync(path.join(from, 'LICENSE'), path.join(to, 'LICENSE.txt'));
+}
+
+const wanted = fingerprint();
+if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === wanted) process.exit(0);
+
+console.error('Building the web app, about a minute …');
+copyFonts();
+// A page half written must never look finished: the stamp goes first and comes back last.
+fs.rmSync(STAMP, { force: true });
+const { status } = spawnSync(
+  process.execPath,
+  ['node_modules/expo/bin/cli', 'export', '-p', 'web', '--output-dir', 'dist'],
+  {
+    cwd: ROOT,
+    stdio: ['ignore', 2, 2],
+    env: { ...process.env, EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', CI: '1', NODE_ENV: 'production' },
+  },
+);
+if (status !== 0) process.exit(status ?? 1);
+fs.writeFileSync(STAMP, wanted);

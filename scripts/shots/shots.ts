@@ -1,0 +1,106 @@
+import path from 'node:path';
+import type { Page } from '@playwright/test';
+import { test } from '../../e2e/app';
+import { Board, todaysSession } from '../../e2e/board';
+
+const FOLDER = path.join(__dirname, '../../docs/screenshots');
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
+const WIDE = { viewport: { width: 1280, height: 800 } };
+
+async function shoot(page: Page, name: string): Promise<void> {
+  await page.evaluate(() => document.fonts.ready);
+  await page.screenshot({ path: path.join(FOLDER, `${name}.png`), animations: 'disabled' });
+}
+
+/** Half way through the first rep: some are early, some late, some still on their way. */
+async function midRep(page: Page, start: () => Promise<Board>): Promise<void> {
+  const board = await start();
+  await board.start();
+  const passAll = async (at: [number, string][]) => {
+    let now = 0;
+    for (const [atS, name] of at) {
+      await board.wait(Math.max(0, atS - now));
+      now = atS;
+      await board.press(board.tile(name));
+      await board.button(new RegExp(`^Undo ${name} `)).waitFor();
+    }
+    return now;
+  };
+  await passAll([
+    [35.4, 'Milo'],
+    [37.6, 'Ivo'],
+    [38.1, 'Bo'],
+    [40.2, 'Ada'],
+    [41.4, 'Esi'],
+    [42.6, 'Gus'],
+    [43.9, 'Dov'],
+  ]);
+  await board.wait(31);
+  for (const name of ['Milo', 'Ivo', 'Ada']) {
+    await board.press(board.tile(name));
+    await board.button(new RegExp(`^Undo ${name} `)).waitFor();
+    await board.wait(1.7);
+  }
+  await board.wait(4);
+  await page.getByRole('status', { name: 'Times kept: on the server' }).waitFor();
+}
+
+test.describe('phone', () => {
+  test.use(PHONE);
+  test('squad, sessions, track and results', async ({ page, demo }) => {
+    const { id } = await todaysSession(demo);
+    const [, athlete] = await demo.get<{ id: string }[]>('athletes');
+    const runs = await demo.get<{ id: string; title: string }[]>('runs');
+    const run = runs.find(({ title }) => title === 'Two sets of 600');
+    for (const [name, place, shows] of [
+      ['squad', '/squad', '14 athletes'],
+      ['athlete', `/squad/${athlete?.id}`, 'Mark 1'],
+      ['sessions', '/sessions', 'Today and to come'],
+      ['session', `/sessions/${id}`, 'Lap by lap'],
+      ['roll-call', `/track/ready/${id}`, 'Who is here?'],
+      ['results', `/results/${run?.id}`, '± spread'],
+    ] as const) {
+      await page.goto(demo.url + place);
+      await page.getByText(shows).waitFor();
+      await shoot(page, name);
+    }
+    await page.goto(`${demo.url}/sessions/${id}`);
+    await page.getByRole('radio', { name: 'Targets' }).tap();
+    await page.getByRole('button', { name: 'Times at the marks for Dov Ashgrave' }).tap();
+    await page.getByRole('heading', { name: 'Dov Ashgrave at the marks' }).scrollIntoViewIfNeeded();
+    await shoot(page, 'targets');
+  });
+  for (const look of ['light', 'dark'] as const)
+    test(`line board, ${look}`, async ({ page, demo }) => {
+      await page.emulateMedia({ colorScheme: look });
+      await midRep(page, async () => {
+        const board = new Board(page, 'touch');
+        await board.open(demo, (await todaysSession(demo)).id);
+        return board;
+      });
+      await shoot(page, `line-board-${look}`);
+    });
+});
+
+test.describe('wide', () => {
+  test.use(WIDE);
+  test('session and results', async ({ page, demo }) => {
+    const { id } = await todaysSession(demo);
+    const runs = await demo.get<{ id: string; title: string }[]>('runs');
+    await page.goto(`${demo.url}/sessions/${id}`);
+    await page.getByText('Lap by lap').waitFor();
+    await shoot(page, 'session-wide');
+    await page.emulateMedia({ colorScheme: 'dark' });
+    await page.goto(`${demo.url}/results/${runs.find(({ title }) => title === 'Two sets of 600')?.id}`);
+    await page.getByText('± spread').waitFor();
+    await shoot(page, 'results-wide-dark');
+  });
+  test('line board', async ({ page, demo }) => {
+    await midRep(page, async () => {
+      const board = new Board(page, 'keyboard');
+      await board.open(demo, (await todaysSession(demo)).id);
+      return board;
+    });
+    await shoot(page, 'line-board-wide');
+  });
+});

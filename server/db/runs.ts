@@ -1,0 +1,79 @@
+import { asc, desc, eq } from 'drizzle-orm';
+import { summarise, type RunSummary } from '@core/review/summary';
+import type { RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+import { replay } from '@core/trackside/replay';
+import type { Db } from './open';
+import { runEvents, runs } from './schema';
+
+/** One line of the list of results. */
+export type ListedRun = { id: string; sessionId: string; title: string; date: string; summary: RunSummary };
+
+type RunRow = typeof runs.$inferSelect;
+
+const planOf = (row: Pick<RunRow, 'planJson'>) => JSON.parse(row.planJson) as Plan;
+
+/** The events of a run, in the order they came in. */
+function eventsOf(db: Db, runId: string): RunEvent[] {
+  return db
+    .select({ eventJson: runEvents.eventJson })
+    .from(runEvents)
+    .where(eq(runEvents.runId, runId))
+    .orderBy(asc(runEvents.receivedAtMs), asc(runEvents.id))
+    .all()
+    .map((row) => JSON.parse(row.eventJson) as RunEvent);
+}
+
+/** The summary is worked out when it is first asked for after new events, so that taking in events stays quick. */
+function summaryOf(db: Db, row: RunRow): RunSummary {
+  if (row.summaryJson) return JSON.parse(row.summaryJson) as RunSummary;
+  const plan = planOf(row);
+  const summary = summarise(plan, replay(plan, eventsOf(db, row.id)));
+  db.update(runs)
+    .set({ summaryJson: JSON.stringify(summary) })
+    .where(eq(runs.id, row.id))
+    .run();
+  return summary;
+}
+
+/** Everything taken to the track, the latest date first. */
+export function listRuns(db: Db): ListedRun[] {
+  const rows = db.select().from(runs).orderBy(desc(runs.date), desc(runs.createdAtMs)).all();
+  return rows.map((row) => {
+    const { id, sessionId, title, date } = row;
+    return { id, sessionId, title, date, summary: summaryOf(db, row) };
+  });
+}
+
+/** A run's plan and events, or undefined if there is none with this id. */
+export function readRun(db: Db, id: string): { plan: Plan; events: RunEvent[] } | undefined {
+  const row = db.select().from(runs).where(eq(runs.id, id)).get();
+  return row && { plan: planOf(row), events: eventsOf(db, id) };
+}
+
+/** Stores a plan once. @returns 'kept' if it is new, 'same' if it was there already, 'different' if another plan has its id. */
+export function putPlan(db: Db, plan: Plan, nowMs: number): 'kept' | 'same' | 'different' {
+  const planJson = JSON.stringify(plan);
+  const { id, sessionId, title, date } = plan;
+  const stored = db.select({ planJson: runs.planJson }).from(runs).where(eq(runs.id, id)).get();
+  if (stored) return stored.planJson === planJson ? 'same' : 'different';
+  db.insert(runs).values({ id, sessionId, title, date, planJson, createdAtMs: nowMs }).run();
+  return 'kept';
+}
+
+/** Adds events to a run; those whose id is there already are passed over. @returns false if there is no such run. */
+export function addEvents(db: Db, runId: string, events: readonly RunEvent[], nowMs: number): boolean {
+  return db.transaction((tx) => {
+    const run = tx.select({ id: runs.id }).from(runs).where(eq(runs.id, runId)).get();
+    if (!run) return false;
+    for (const event of events) {
+      const { id, atMs, type } = event;
+      tx.insert(runEvents)
+        .values({ id, runId, atMs, type, eventJson: JSON.stringify(event), receivedAtMs: nowMs })
+        .onConflictDoNothing()
+        .run();
+    }
+    tx.update(runs).set({ summaryJson: null }).where(eq(runs.id, runId)).run();
+    return true;
+  });
+}

@@ -1,0 +1,40 @@
+import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
+import type { SessionInput } from '@core/formats/schemas';
+import type { Db } from './open';
+import { sessions } from './schema';
+
+/** A session as the API answers it. */
+export type StoredSession = SessionInput & { id: string };
+
+const { id: idColumn, title, date, shorthand, removedAtMs } = sessions;
+
+/** All sessions, the latest date first. */
+export function listSessions(db: Db): StoredSession[] {
+  return db
+    .select({ id: idColumn, title, date, shorthand })
+    .from(sessions)
+    .where(isNull(removedAtMs))
+    .orderBy(desc(date), desc(sessions.createdAtMs))
+    .all();
+}
+
+/** Stores a session in place of what was stored under this id; a removed one is back. */
+export function putSession(db: Db, id: string, input: SessionInput, nowMs: number): StoredSession {
+  db.insert(sessions)
+    .values({ id, ...input, createdAtMs: nowMs, updatedAtMs: nowMs })
+    .onConflictDoUpdate({ target: idColumn, set: { ...input, updatedAtMs: nowMs, removedAtMs: null } })
+    .run();
+  return { id, ...input };
+}
+
+/** Hides a session. What was run of it stays in the results. @returns false if there is none with this id. */
+export function removeSession(db: Db, id: string, nowMs: number): boolean {
+  const there = and(eq(idColumn, id), isNull(removedAtMs));
+  return db.update(sessions).set({ removedAtMs: nowMs }).where(there).run().changes > 0;
+}
+
+/** Brings a removed session back. @returns false if none with this id was removed. */
+export function restoreSession(db: Db, id: string): boolean {
+  const gone = and(eq(idColumn, id), isNotNull(removedAtMs));
+  return db.update(sessions).set({ removedAtMs: null }).where(gone).run().changes > 0;
+}

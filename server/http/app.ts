@@ -1,0 +1,106 @@
+import path from 'node:path';
+import express, { type Express, type RequestHandler } from 'express';
+import helmet from 'helmet';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import { version } from '../../package.json';
+import { athletesRouter } from './athletes';
+import type { Context } from './context';
+import { ApiError, answerError, unknownPath } from './errors';
+import { runsRouter } from './runs';
+import { sessionsRouter } from './sessions';
+
+export type AppOptions = Context & {
+  log: Logger;
+  /** Folder of the built web app; without it only the API is served. */
+  webFolder?: string;
+};
+
+/**
+ * Only names of this machine are answered: a page from elsewhere that has its own name point here
+ * (DNS rebinding) must not read the squad.
+ */
+const LOCAL_HOST = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
+const localOnly: RequestHandler = (req, _res, next) => {
+  if (!LOCAL_HOST.test(req.headers.host ?? ''))
+    throw new ApiError(403, 'wrong_host', 'This server answers only on its own machine.');
+  next();
+};
+
+const health =
+  ({ db }: Context): RequestHandler =>
+  (_req, res) => {
+    let database: 'ok' | 'failing' = 'ok';
+    try {
+      db.$client.prepare('SELECT count(*) FROM athletes').get();
+    } catch {
+      database = 'failing';
+    }
+    res.status(database === 'ok' ? 200 : 503).json({ status: database === 'ok' ? 'ok' : 'failing', version, database });
+  };
+
+/** Hashed files never change; the page itself is asked for each time. */
+function webApp(folder: string): RequestHandler[] {
+  const files = express.static(folder, {
+    index: 'index.html',
+    setHeaders: (res, file) => {
+      const lasting = file.includes(`${path.sep}_expo${path.sep}`) || file.endsWith('.woff2');
+      res.setHeader('Cache-Control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
+    },
+  });
+  const page: RequestHandler = (req, res, next) => {
+    if (req.method !== 'GET' || !req.accepts('html')) return next();
+    res.setHeader('Cache-Control', 'no-cache');
+    res.sendFile(path.join(folder, 'index.html'));
+  };
+  return [files, page];
+}
+
+/** The whole server as one Express app: security headers, request log, API, and the web app for every other address. */
+export function makeApp({ log, webFolder, ...context }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  // Query strings and bodies may hold names of athletes: the log has neither.
+  app.use(
+    pinoHttp({
+      logger: log,
+      serializers: {
+        req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
+          id,
+          method,
+          path: url.split('?')[0],
+        }),
+        res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
+      },
+    }),
+  );
+  app.use(localOnly);
+  app.use(
+    helmet({
+      // Styles are put into the page by the interface itself; everything else comes from this server only.
+      contentSecurityPolicy: {
+        directives: { 'style-src': ["'self'", "'unsafe-inline'"], 'upgrade-insecure-requests': null },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  // Names and times of minors stay out of every cache.
+  app.use('/api', (_req, res, next) => {
+    res.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  // Names and times of minors stay out of every cache.
+  app.use('/api', (_req, res, next) => {
+    res.setHeader('Cache-Control', 'no-store');
+    next();
+  });
+  app.use('/api', express.json({ limit: '1mb', strict: true }));
+  app.get('/api/health', health(context));
+  app.use('/api/athletes', athletesRouter(context));
+  app.use('/api/sessions', sessionsRouter(context));
+  app.use('/api/runs', runsRouter(context));
+  app.use('/api', unknownPath);
+  if (webFolder) app.use(...webApp(webFolder));
+  app.use(answerError);
+  return app;
+}

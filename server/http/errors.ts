@@ -1,0 +1,50 @@
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+
+/** An answer that is a refusal: a status, a code for programs, a sentence for the coach, and the field it is about. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly field?: string,
+  ) {
+    super(message);
+  }
+}
+
+export const notFound = (what: string) =>
+  new ApiError(404, 'not_found', `There is no such ${what}. It may have been removed.`);
+
+/** Unknown paths under /api. */
+export const unknownPath: RequestHandler = () => {
+  throw new ApiError(404, 'not_found', 'There is nothing at this address.');
+};
+
+/** What the body parser throws, by its type. */
+const BODY_ERRORS: Record<string, ApiError> = {
+  'entity.too.large': new ApiError(413, 'too_large', 'That is more than can be sent at once. Nothing was kept of it.'),
+  'entity.parse.failed': new ApiError(400, 'bad_json', 'What was sent is not readable JSON. Nothing was kept of it.'),
+  'encoding.unsupported': new ApiError(415, 'wrong_type', 'This way of packing the body is not supported.'),
+  'charset.unsupported': new ApiError(415, 'wrong_type', 'Send the body as UTF-8.'),
+  'request.aborted': new ApiError(400, 'aborted', 'The request broke off. Nothing was kept of it.'),
+  'request.size.invalid': new ApiError(400, 'aborted', 'The request broke off. Nothing was kept of it.'),
+};
+
+function asApiError(error: unknown): ApiError | undefined {
+  if (error instanceof ApiError) return error;
+  const type = error instanceof Error && 'type' in error ? String(error.type) : '';
+  if (BODY_ERRORS[type]) return BODY_ERRORS[type];
+  if (error instanceof URIError) return new ApiError(400, 'bad_address', 'This address cannot be read.');
+  return undefined;
+}
+
+/** Turns every refusal into `{ error: { code, message, field? } }`; anything unexpected is logged and answered with 500. */
+export const answerError: ErrorRequestHandler = (error, req, res, next) => {
+  if (res.headersSent) return next(error);
+  const known = asApiError(error);
+  if (!known) req.log.error({ err: error as Error }, 'unexpected error');
+  const { status, code, message, field } =
+    known ??
+    new ApiError(500, 'internal', 'Something went wrong on the server. What was stored before is safe; try again.');
+  res.status(status).json({ error: { code, message, ...(field ? { field } : {}) } });
+};

@@ -1,0 +1,77 @@
+import type { Server } from 'node:http';
+import path from 'node:path';
+import fs from 'node:fs';
+import { DataError, openDatabase, type Db } from './db/open';
+import { makeApp } from './http/app';
+import { openLog } from './log';
+
+const ROOT = path.join(__dirname, '..');
+const DEFAULT_PORT = 4400;
+const HOST = '127.0.0.1';
+
+/** Where the data lives: `ZEST_DATA`, else `data` in the project's folder. */
+export const dataFolder = () => path.resolve(process.env.ZEST_DATA ?? path.join(ROOT, 'data'));
+
+function portWanted(): number {
+  const written = process.env.PORT;
+  if (written === undefined || written === '') return DEFAULT_PORT;
+  const port = Number(written);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535)
+    throw new DataError(`PORT is “${written}”. It has to be a whole number from 0 to 65535.`);
+  return port;
+}
+
+function listen(server: Server, port: number): Promise<number> {
+  return new Promise((resolve, reject) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      if (error.code === 'EADDRINUSE')
+        reject(
+          new DataError(`Port ${port} is in use. Stop what is using it, or choose another: PORT=${port + 1} npm start`),
+        );
+      else if (error.code === 'EACCES')
+        reject(new DataError(`Port ${port} is not allowed for this user. Choose one above 1023.`));
+      else reject(error);
+    });
+    server.once('listening', () => {
+      const address = server.address();
+      resolve(typeof address === 'object' && address ? address.port : port);
+    });
+  });
+}
+
+/**
+ * Opens the data, starts the server on this machine and prints its address. `prepare` is run on the open database first.
+ * Trouble that a person can mend ends the process with one sentence and exit code 1.
+ */
+export async function start(prepare: (db: Db) => void = () => undefined): Promise<void> {
+  try {
+    const port = portWanted();
+    const folder = dataFolder();
+    const db = openDatabase(folder);
+    const webFolder = path.join(ROOT, 'dist');
+    const app = makeApp({
+      db,
+      log: openLog(folder),
+      nowMs: Date.now,
+      ...(fs.existsSync(path.join(webFolder, 'index.html')) ? { webFolder } : {}),
+    });
+    const server = app.listen(port, HOST);
+    const listeningOn = await listen(server, port);
+    // Only once the port is ours is the data touched; no request is read before this is done.
+    prepare(db);
+    console.log(`Zest Lap is at http://${HOST}:${listeningOn}`);
+    const stop = () => {
+      server.close(() => {
+        db.$client.close();
+        process.exit(0);
+      });
+      server.closeAllConnections();
+    };
+    process.once('SIGINT', stop);
+    process.once('SIGTERM', stop);
+  } catch (error) {
+    if (!(error instanceof DataError)) throw error;
+    console.error(error.message);
+    process.exitCode = 1;
+  }
+}

@@ -1,0 +1,56 @@
+import fs from 'node:fs';
+import type { Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import os from 'node:os';
+import path from 'node:path';
+import pino from 'pino';
+import { openDatabase, type Db } from '../db/open';
+import { makeApp } from '../http/app';
+
+/** A real server on a real database file in a folder of its own, on a port of its own. */
+export type TestServer = {
+  folder: string;
+  db: Db;
+  logLines: string[];
+  call(
+    method: string,
+    url: string,
+    body?: unknown,
+    headers?: Record<string, string>,
+  ): Promise<{ status: number; body: unknown }>;
+  url: string;
+  stop(): Promise<void>;
+};
+
+export const tempFolder = () => fs.mkdtempSync(path.join(os.tmpdir(), 'zest-server-'));
+
+/** Sets `nowMs` as the server's clock. */
+export async function startTestServer(folder = tempFolder(), nowMs = () => 1_790_000_000_000): Promise<TestServer> {
+  const db = openDatabase(folder);
+  const logLines: string[] = [];
+  const log = pino({ base: null }, { write: (line: string) => logLines.push(line) });
+  const server: Server = makeApp({ db, log, nowMs }).listen(0, '127.0.0.1');
+  await new Promise((resolve) => server.once('listening', resolve));
+  const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  return {
+    folder,
+    db,
+    logLines,
+    url,
+    async call(method, path_, body, headers = {}) {
+      const text = body === undefined || typeof body === 'string' ? body : JSON.stringify(body);
+      const answer = await fetch(`${url}${path_}`, {
+        method,
+        headers: { ...(text === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+        ...(text === undefined ? {} : { body: text }),
+      });
+      const said = await answer.text();
+      return { status: answer.status, body: said ? (JSON.parse(said) as unknown) : undefined };
+    },
+    async stop() {
+      server.closeAllConnections();
+      await new Promise((resolve) => server.close(resolve));
+      db.$client.close();
+    },
+  };
+}
