@@ -1,0 +1,122 @@
+/** @jest-environment node */
+import 'fake-indexeddb/auto';
+import { ulid } from 'ulid';
+import type { RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+import { store } from '../store/store';
+import { openTrackLog } from '../store/trackLog';
+import { keptPlans, openRun, record, takeToTrack } from './recorder';
+
+const planOf = (id: string): Plan => ({
+  id,
+  sessionId: ulid(),
+  title: 'Reps',
+  date: '2026-10-20',
+  shorthand: '400',
+  reps: [],
+  athletes: [],
+});
+const endedIn = (runId: string): RunEvent => ({ id: ulid(), runId, deviceId: ulid(), atMs: 1, type: 'ended' });
+const shown = () => store.getState().trackside.run;
+/** The phone's disk, as a second reader of it. */
+const disk = openTrackLog();
+
+/** Sessions at the track that the server has; undefined while it cannot be reached. */
+let server: Map<string, { plan: Plan; events: RunEvent[] }> | undefined;
+
+/** Addresses without a host, as in a page. */
+class PageRequest extends Request {
+  constructor(input: RequestInfo | URL, init?: RequestInit) {
+    super(typeof input === 'string' ? new URL(input, 'http://127.0.0.1') : input, init);
+  }
+}
+
+beforeEach(() => {
+  server = undefined;
+  globalThis.Request = PageRequest;
+  globalThis.fetch = (input, init) => {
+    if (!server) return Promise.reject(new TypeError('Failed to fetch'));
+    const request = new PageRequest(input as RequestInfo, init);
+    const run = server.get(new URL(request.url).pathname.split('/')[3] ?? '');
+    if (request.method !== 'GET') return Promise.resolve(Response.json({ accepted: [], refused: [] }));
+    return Promise.resolve(
+      run ? Response.json(run) : Response.json({ error: { message: 'There is no such run.' } }, { status: 404 }),
+    );
+  };
+});
+// What waits for the server is tried again by the clock; nothing here waits for it.
+beforeAll(() => jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', 'setImmediate', 'performance'] }));
+afterAll(() => jest.useRealTimers());
+
+test('what happened is on the phone’s disk before the screen shows it, with its own time and place', async () => {
+  const plan = planOf(ulid());
+  await takeToTrack(plan);
+  expect(await openRun(plan.id)).toBe(true);
+  let onDiskWhenShown: ReturnType<typeof disk.readRun> | undefined;
+  const unsubscribe = store.subscribe(() => {
+    if (shown()?.events.length === 1) onDiskWhenShown ??= disk.readRun(plan.id);
+  });
+  const recording = record(plan.id, { type: 'ended' }, 1_790_000_000_123);
+  expect(shown()?.events).toEqual([]);
+  expect(await recording).toBe(true);
+  unsubscribe();
+  const kept = (await onDiskWhenShown)?.events;
+  expect(kept).toMatchObject([{ runId: plan.id, type: 'ended', atMs: 1_790_000_000_123 }]);
+  await record(plan.id, { type: 'undone', eventId: kept?.[0]?.id ?? '' }, 1_790_000_000_456);
+  const [first, second] = (await disk.readRun(plan.id))?.events ?? [];
+  expect(first?.deviceId).toBe(second?.deviceId);
+});
+
+test('a disk that will take no more is said, and the time is still on the screen', async () => {
+  const plan = planOf(ulid());
+  await takeToTrack(plan);
+  await openRun(plan.id);
+  const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new DOMException('The disk is full.', 'QuotaExceededError');
+  });
+  expect(await record(plan.id, { type: 'ended' }, 1_790_000_000_000)).toBe(false);
+  full.mockRestore();
+  expect(shown()?.events).toHaveLength(1);
+  expect((await disk.readRun(plan.id))?.events).toEqual([]);
+});
+
+describe('opening a session at the track', () => {
+  test('with the server away, this phone’s own copy is there', async () => {
+    const plan = planOf(ulid());
+    await takeToTrack(plan);
+    expect(await openRun(plan.id)).toBe(true);
+    expect(shown()).toEqual({ plan, events: [] });
+    expect((await keptPlans()).map(({ id }) => id)).toContain(plan.id);
+  });
+
+  test('what another phone timed is added to what this one has, and kept here too', async () => {
+    const plan = planOf(ulid());
+    const [mine, theirs] = [endedIn(plan.id), endedIn(plan.id)];
+    await disk.addPlan(plan, true);
+    await disk.addEvents([mine], true);
+    server = new Map([[plan.id, { plan, events: [theirs] }]]);
+    expect(await openRun(plan.id)).toBe(true);
+    const ids = (events: RunEvent[] | undefined) => events?.map(({ id }) => id).sort();
+    expect(ids(shown()?.events)).toEqual(ids([mine, theirs]));
+    expect(ids((await disk.readRun(plan.id))?.events)).toEqual(ids([mine, theirs]));
+  });
+
+  test('one this phone never saw comes from the server, even onto a full disk', async () => {
+    const plan = planOf(ulid());
+    const theirs = endedIn(plan.id);
+    server = new Map([[plan.id, { plan, events: [theirs] }]]);
+    const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+      throw new DOMException('The disk is full.', 'QuotaExceededError');
+    });
+    expect(await openRun(plan.id)).toBe(true);
+    full.mockRestore();
+    expect(shown()).toEqual({ plan, events: [theirs] });
+    expect(await disk.readRun(plan.id)).toBeUndefined();
+  });
+
+  test('one that neither has is not found, with the server there or away', async () => {
+    expect(await openRun(ulid())).toBe(false);
+    server = new Map();
+    expect(await openRun(ulid())).toBe(false);
+  });
+});
