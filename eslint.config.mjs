@@ -25,7 +25,12 @@ export default tseslint.config(
       eqeqeq: 'error',
       'no-restricted-imports': [
         'error',
-        { patterns: [{ group: ['**/shared/**'], message: 'The product never reads the design folder.' }] },
+        {
+          patterns: [{ group: ['**/shared/**'], message: 'The product never reads the design folder.' }],
+          paths: [
+            { name: 'date-fns', message: 'Import date-fns/format and so on: the index brings all of it to the page.' },
+          ],
+        },
       ],
     },
   },

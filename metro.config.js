@@ -3,14 +3,30 @@ const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 
-// Paper would ship an icon font of 1.3 MB; its icons are drawn by our own small set instead.
-const OWN_ICONS = path.join(__dirname, 'client/ui/icons/PaperIcon.tsx');
-const LEFT_OUT = ['@expo/vector-icons/MaterialCommunityIcons', 'react-native-vector-icons/MaterialCommunityIcons'];
+const own = (file) => ({ type: 'sourceFile', filePath: path.join(__dirname, file) });
+
+/** Parts of libraries that are made when the library is loaded, and what stands in for them. */
+const REPLACED = [
+  // Paper would ship an icon font of 1.3 MB; its icons are drawn by our own small set instead.
+  { name: /^@react-native-vector-icons\/material-design-icons$/, by: own('client/ui/icons/PaperIcon.tsx') },
+  { name: /\/native-stack\/createNativeStackNavigator$/, by: own('client/ui/noNativeStack.ts') },
+];
+
+/** Parts of libraries that no screen uses, but that an index file would bring along (60 KB gzip of the first load). */
+const LEFT_OUT = [
+  { name: /^(@expo\/|react-native-)vector-icons\/MaterialCommunityIcons$/ },
+  {
+    from: /\/expo-router\/build\//,
+    name: /\/(Sitemap|standard-navigation|layouts\/Tabs|experimental-stack|stack-utils|bottom-tabs)$/,
+  },
+  { from: /\/react-native-web\/dist\//, name: /(FlatList|SectionList|VirtualizedList)$/ },
+];
 
 config.resolver.resolveRequest = (context, moduleName, platform) => {
-  if (moduleName === '@react-native-vector-icons/material-design-icons')
-    return { type: 'sourceFile', filePath: OWN_ICONS };
-  if (LEFT_OUT.includes(moduleName)) return { type: 'empty' };
+  const replaced = REPLACED.find(({ name }) => name.test(moduleName));
+  if (replaced) return replaced.by;
+  if (LEFT_OUT.some(({ from, name }) => name.test(moduleName) && (!from || from.test(context.originModulePath))))
+    return { type: 'empty' };
   return context.resolveRequest(context, moduleName, platform);
 };
 

@@ -1,4 +1,4 @@
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { start } from '@server/start';
 import { loadDemo } from './load';
 

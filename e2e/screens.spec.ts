@@ -109,6 +109,7 @@ test('an address of something that is not there says so', async ({ page, demo })
     [`/track/ready/${NOBODY}`, 'No such session'],
     [`/track/run/${NOBODY}`, 'Not found'],
     [`/results/${NOBODY}`, 'No such results'],
+    ['/nowhere', 'No such page'],
   ] as const) {
     await page.goto(demo.url + path);
     await expect(page.getByText(says)).toBeVisible();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ResultView } from '@client/review/ResultView';
+import { ResultView } from '@client/screens';
 
 export default function ResultPage() {
   const { runId } = useLocalSearchParams<{ runId: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SessionEditor } from '@client/session/SessionEditor';
+import { SessionEditor } from '@client/screens';
 
 export default function SessionPage() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { AthleteEditor } from '@client/squad/AthleteEditor';
+import { AthleteEditor } from '@client/screens';
 
 export default function AthletePage() {
   const { id } = useLocalSearchParams<{ id: string }>();

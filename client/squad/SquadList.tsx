@@ -1,4 +1,5 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { parseISO } from 'date-fns/parseISO';
 import { router, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { timeErrorFor, timeFor, type Curve } from '@core/fitness/curve';

@@ -4,6 +4,7 @@ import { useColorScheme, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { startFetchingScreens } from '../screens';
 import { store, useAppSelector } from '../store/store';
 import { startSending } from '../trackside/recorder';
 import { NavBar } from './NavBar';
@@ -21,6 +22,7 @@ function Themed() {
   const wide = useWide();
   const path = usePathname();
   useEffect(startSending, []);
+  useEffect(startFetchingScreens, []);
   return (
     <PaperProvider theme={theme}>
       <UndoBar>

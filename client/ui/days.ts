@@ -1,4 +1,7 @@
-import { differenceInCalendarDays, format, isValid, parseISO } from 'date-fns';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { format } from 'date-fns/format';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
 
 /** Today as YYYY-MM-DD, by this device's calendar. */
 export const today = (): string => format(new Date(), 'yyyy-MM-dd');

@@ -1,4 +1,5 @@
-import { differenceInCalendarDays, parseISO } from 'date-fns';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { parseISO } from 'date-fns/parseISO';
 import { enduranceSpeedFor, enduranceTimeFor, powerNeeded, type EnduranceParameters } from './endurance';
 import { leastSquares } from './leastSquares';
 import type { Mark } from './mark';

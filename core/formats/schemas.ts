@@ -3,7 +3,8 @@
  * named are refused. Messages are for the coach, with the path in front.
  */
 import Joi from 'joi';
-import { isValid, parseISO } from 'date-fns';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
 import { MARK_KINDS, type Mark } from '../fitness/mark';
 import type { RunEvent } from '../trackside/events';
 import type { Plan } from '../trackside/plan';

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RollCall } from '@client/trackside/RollCall';
+import { RollCall } from '@client/screens';
 
 export default function ReadyPage() {
   const { sessionId } = useLocalSearchParams<{ sessionId: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { LineBoard } from '@client/trackside/LineBoard';
+import { LineBoard } from '@client/screens';
 
 export default function RunPage() {
   const { runId } = useLocalSearchParams<{ runId: string }>();

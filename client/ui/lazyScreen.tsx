@@ -1,0 +1,60 @@
+import { useEffect, useState, type ComponentType } from 'react';
+import { Loading } from './Loading';
+import { Page } from './Page';
+import { Trouble } from './Trouble';
+
+type Code = 'wanted' | 'here' | 'failed';
+
+const fetchers: (() => Promise<void>)[] = [];
+
+/**
+ * A screen whose code comes after that of the first one, so that the first is there sooner. If its code cannot be fetched it
+ * says so, and can be tried again.
+ */
+export function lazyScreen<P extends object>(load: () => Promise<ComponentType<P>>): ComponentType<P> {
+  let Screen: ComponentType<P> | undefined;
+  const fetchCode = async () => {
+    Screen ??= await load();
+  };
+  fetchers.push(fetchCode);
+  return function LazyScreen(props: P) {
+    const [code, setCode] = useState<Code>(Screen ? 'here' : 'wanted');
+    useEffect(() => {
+      if (code !== 'wanted') return;
+      let open = true;
+      const now = (what: Code) => open && setCode(what);
+      void fetchCode().then(
+        () => now('here'),
+        () => now('failed'),
+      );
+      return () => {
+        open = false;
+      };
+    }, [code]);
+    if (Screen) return <Screen {...props} />;
+    if (code === 'wanted') return <Loading />;
+    return (
+      <Page title="Not here yet">
+        <Trouble retry={() => setCode('wanted')}>
+          This screen has to be fetched once, and the server cannot be reached. Everything you wrote and timed is kept;
+          check that the server is running and try again.
+        </Trouble>
+      </Page>
+    );
+  };
+}
+
+/**
+ * Fetches the screens that are not here yet, one after the other, now and whenever the network comes back: at the track there
+ * may be none. @returns what stops it.
+ */
+export function startFetchingScreens(): () => void {
+  const fetchAll = async () => {
+    // What fails now is tried again when it is opened.
+    for (const fetchCode of fetchers) await fetchCode().catch(() => undefined);
+  };
+  const again = () => void fetchAll();
+  again();
+  window.addEventListener('online', again);
+  return () => window.removeEventListener('online', again);
+}
