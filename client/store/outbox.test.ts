@@ -4,20 +4,13 @@ import fc from 'fast-check';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
+import { emptyPlan, endedIn } from './madeUpRun';
 import { Outbox, type OutboxPort, type OutboxState } from './outbox';
 import { openTrackLog, type TrackLog } from './trackLog';
 
 const RUN = ulid();
-const plan: Plan = {
-  id: RUN,
-  sessionId: ulid(),
-  title: 'Reps',
-  date: '2026-10-20',
-  shorthand: '400',
-  reps: [],
-  athletes: [],
-};
-const ended = (): RunEvent => ({ id: ulid(), runId: RUN, deviceId: ulid(), atMs: 1, type: 'ended' });
+const plan = emptyPlan(RUN);
+const ended = () => endedIn(RUN);
 
 /** A server with only what the outbox sees of it; it can be gone, slow to accept, or picky. */
 class FakeServer implements OutboxPort {

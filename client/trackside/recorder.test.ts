@@ -3,20 +3,11 @@ import 'fake-indexeddb/auto';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
+import { emptyPlan, endedIn } from '../store/madeUpRun';
 import { store } from '../store/store';
 import { openTrackLog } from '../store/trackLog';
 import { keptPlans, openRun, record, takeToTrack } from './recorder';
 
-const planOf = (id: string): Plan => ({
-  id,
-  sessionId: ulid(),
-  title: 'Reps',
-  date: '2026-10-20',
-  shorthand: '400',
-  reps: [],
-  athletes: [],
-});
-const endedIn = (runId: string): RunEvent => ({ id: ulid(), runId, deviceId: ulid(), atMs: 1, type: 'ended' });
 const shown = () => store.getState().trackside.run;
 /** The phone's disk, as a second reader of it. */
 const disk = openTrackLog();
@@ -49,7 +40,7 @@ beforeAll(() => jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', '
 afterAll(() => jest.useRealTimers());
 
 test('what happened is on the phone’s disk before the screen shows it, with its own time and place', async () => {
-  const plan = planOf(ulid());
+  const plan = emptyPlan(ulid());
   await takeToTrack(plan);
   expect(await openRun(plan.id)).toBe(true);
   let onDiskWhenShown: ReturnType<typeof disk.readRun> | undefined;
@@ -68,7 +59,7 @@ test('what happened is on the phone’s disk before the screen shows it, with it
 });
 
 test('a disk that will take no more is said, and the time is still on the screen', async () => {
-  const plan = planOf(ulid());
+  const plan = emptyPlan(ulid());
   await takeToTrack(plan);
   await openRun(plan.id);
   const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
@@ -82,7 +73,7 @@ test('a disk that will take no more is said, and the time is still on the screen
 
 describe('opening a session at the track', () => {
   test('with the server away, this phone’s own copy is there', async () => {
-    const plan = planOf(ulid());
+    const plan = emptyPlan(ulid());
     await takeToTrack(plan);
     expect(await openRun(plan.id)).toBe(true);
     expect(shown()).toEqual({ plan, events: [] });
@@ -90,7 +81,7 @@ describe('opening a session at the track', () => {
   });
 
   test('what another phone timed is added to what this one has, and kept here too', async () => {
-    const plan = planOf(ulid());
+    const plan = emptyPlan(ulid());
     const [mine, theirs] = [endedIn(plan.id), endedIn(plan.id)];
     await disk.addPlan(plan, true);
     await disk.addEvents([mine], true);
@@ -102,7 +93,7 @@ describe('opening a session at the track', () => {
   });
 
   test('one this phone never saw comes from the server, even onto a full disk', async () => {
-    const plan = planOf(ulid());
+    const plan = emptyPlan(ulid());
     const theirs = endedIn(plan.id);
     server = new Map([[plan.id, { plan, events: [theirs] }]]);
     const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {

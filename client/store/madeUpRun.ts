@@ -1,0 +1,17 @@
+import { ulid } from 'ulid';
+import type { RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+
+/** A plan with nothing in it, for tests of what carries plans and events about. */
+export const emptyPlan = (id: string): Plan => ({
+  id,
+  sessionId: ulid(),
+  title: 'Reps',
+  date: '2026-10-20',
+  shorthand: '400',
+  reps: [],
+  athletes: [],
+});
+
+/** The end of a session at the track, for the same. */
+export const endedIn = (runId: string): RunEvent => ({ id: ulid(), runId, deviceId: ulid(), atMs: 1, type: 'ended' });
