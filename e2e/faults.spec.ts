@@ -8,14 +8,14 @@ test('a reload in the middle of a rep loses nothing, and the clock runs on', asy
   await board.start();
   await board.wait(38);
   await board.press(board.tile('Bo'));
-  await expect(board.tile('Bo')).toHaveAccessibleName(/next finish.*at 200 [345]\d\.\d/);
+  await expect(board.tile('Bo')).toHaveAccessibleName(/next finish.*at 200 3[89]\.\d/);
   const before = await board.tile('Bo').getAttribute('aria-label');
   await page.reload();
   await expect(board.tile('Bo')).toHaveAccessibleName(before ?? '');
-  await expect(page.getByRole('timer')).toHaveText(/^0:[345]\d$/);
+  await expect(page.getByRole('timer')).toHaveText(/^0:(3[89]|4\d)$/);
   await board.wait(40);
   await board.press(board.tile('Bo'));
-  await expect(board.tile('Bo')).toHaveAccessibleName(/^Bo: ran 1:[1-4]\d\.\d/);
+  await expect(board.tile('Bo')).toHaveAccessibleName(/^Bo: ran 1:(1|2)\d\.\d/);
 });
 
 test('a server killed in the middle of a rep and started again has every time', async ({ page, demo }) => {
@@ -40,7 +40,7 @@ test('a server killed in the middle of a rep and started again has every time', 
   const { events } = await demo.get<{ events: RunEvent[] }>(`runs/${board.runId()}`);
   expect(events.map((event) => event.type).sort()).toEqual(['passed', 'passed', 'passed', 'started']);
   await page.reload();
-  for (const name of ['Ada', 'Bo', 'Ivo']) await expect(board.tile(name)).toHaveAccessibleName(/at 200 [345]\d\.\d/);
+  for (const name of ['Ada', 'Bo', 'Ivo']) await expect(board.tile(name)).toHaveAccessibleName(/at 200 3\d\.\d/);
 });
 
 test('with no network at all the session goes on, and another phone sees it afterwards', async ({
@@ -74,7 +74,7 @@ test('with no network at all the session goes on, and another phone sees it afte
   const other = await browser.newPage();
   await other.goto(boardUrl);
   await expect(other.getByRole('heading', { name: 'Session ended' })).toBeVisible();
-  await expect(other.getByRole('button', { name: /^Milo: done, [45]\d\.\d/ })).toBeVisible();
+  await expect(other.getByRole('button', { name: /^Milo: done, 4[12]\.\d/ })).toBeVisible();
   await other.close();
 });
 
@@ -94,13 +94,8 @@ test('the time taken is that of the finger, not of the screen', async ({ page, d
   await board.start();
   for (const name of ['Ada', 'Bo', 'Cleo', 'Dov']) await board.press(board.tile(name));
   await expect(board.tile('Dov')).toHaveAccessibleName(/next finish/);
+  await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible();
   const seen = await page.evaluate(() => (window as unknown as { seen: number[] }).seen);
-  expect(seen).toHaveLength(5);
-  await expect
-    .poll(async () =>
-      (await demo.get<{ events: RunEvent[] }>(`runs/${board.runId()}`)).events
-        .map((event) => event.atMs)
-        .sort((a, b) => a - b),
-    )
-    .toEqual(seen);
+  const { events } = await demo.get<{ events: RunEvent[] }>(`runs/${board.runId()}`);
+  expect(events.map((event) => event.atMs).sort((a, b) => a - b)).toEqual(seen);
 });

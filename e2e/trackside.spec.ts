@@ -19,7 +19,7 @@ test('undo takes back one step after the other, whatever it was', async ({ page,
   await expect(board.tile('Ada')).toHaveAccessibleName(/ready, target/);
   await expect(board.button('Nothing to undo')).toBeDisabled();
   await board.start();
-  await expect(page.getByRole('timer')).toHaveText(/^0:[01]\d$/);
+  await expect(page.getByRole('timer')).toHaveText(/^0:0\d$/);
   // Nothing was overwritten: every step and every undo is in the log.
   await expect
     .poll(async () =>
@@ -42,7 +42,7 @@ test('a thumb that bounces is one time; a missed 200 leaves the finish to be tak
   await board.wait(38);
   await expect(board.tile('Ivo')).toHaveAccessibleName(/next finish/);
   await board.press(board.tile('Ivo'));
-  await expect(board.tile('Ivo')).toHaveAccessibleName(/^Ivo: ran 1:[1-4]\d\.\d/);
+  await expect(board.tile('Ivo')).toHaveAccessibleName(/^Ivo: ran 1:(1|2)\d\.\d/);
   await expect
     .poll(
       async () =>
@@ -87,10 +87,10 @@ test('reps by the clock end by themselves', async ({ page, demo }) => {
   await board.open(demo, fartlek?.id ?? '');
   await board.start('Start: 90s @3k');
   await board.wait(50);
-  await expect(board.tile('Nia')).toHaveAccessibleName(/running, next to go at 0:(40|[123]\d)/);
-  await board.wait(41);
-  await expect(board.tile('Nia')).toHaveAccessibleName(/ran 1:30\.0; recovery 1:[0-2]\d/);
-  await expect(board.button(/^Start rep 2 in 1:[0-2]\d/)).toBeVisible();
+  await expect(board.tile('Nia')).toHaveAccessibleName(/running, next to go at 0:(40|39|38)/);
+  await board.wait(45);
+  await expect(board.tile('Nia')).toHaveAccessibleName(/ran 1:30\.0; recovery 1:2\d/);
+  await expect(board.button(/^Start rep 2 in 1:2\d/)).toBeVisible();
 });
 
 test('light or dark is a choice that stays', async ({ page, demo }) => {

@@ -1,12 +1,15 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useReducer } from 'react';
 import { nowMs } from './recorder';
 
-/** The wall-clock time, on the clock of the taps, `perSecond` times a second. */
+/**
+ * The wall-clock time, on the clock of the taps; draws again `perSecond` times a second. It is read at each drawing, not kept from
+ * the last tick: a tap drawn between two ticks must not lie in the future.
+ */
 export function useNow(perSecond = 10): number {
-  const [now, setNow] = useState(nowMs);
+  const [, drawAgain] = useReducer((ticks: number) => ticks + 1, 0);
   useEffect(() => {
-    const timer = setInterval(() => setNow(nowMs()), 1000 / perSecond);
+    const timer = setInterval(drawAgain, 1000 / perSecond);
     return () => clearInterval(timer);
   }, [perSecond]);
-  return now;
+  return nowMs();
 }

@@ -88,7 +88,8 @@ export function tileFor(plan: Plan, state: RunState, athleteId: string, nowMs: n
   const last = taken && judge(rep, targetS, taken.atM, taken.elapsedS);
   const elapsedS = (nowMs - run.startedAtMs) / 1000;
 
-  if (run.finishedAtMs === undefined || run.finishedAtMs > nowMs) {
+  // A rep by the clock ends at a time known before; a finish that was taken has happened, however far behind `nowMs` is.
+  if (run.finishedAtMs === undefined || (rep.durationS !== undefined && run.finishedAtMs > nowMs)) {
     if (state.endedAtMs !== undefined) return { phase: 'done', repIndex, ...(last ? { result: last } : {}) };
     const nextM = nextMark(rep, run, targetS, elapsedS);
     const expectedS = rep.durationS ?? (nextM === undefined ? undefined : expectedAt(rep, targetS, nextM));
@@ -107,7 +108,7 @@ export function tileFor(plan: Plan, state: RunState, athleteId: string, nowMs: n
   const ranS = (run.finishedAtMs - run.startedAtMs) / 1000;
   const result = last ?? { atM: rep.distanceM ?? 0, elapsedS: ranS };
   if (repIndex === plan.reps.length - 1 || state.endedAtMs !== undefined) return { phase: 'done', repIndex, result };
-  const restedS = (nowMs - run.finishedAtMs) / 1000;
+  const restedS = Math.max(0, nowMs - run.finishedAtMs) / 1000;
   return {
     phase: 'recovering',
     repIndex,

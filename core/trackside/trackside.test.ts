@@ -248,6 +248,19 @@ describe('a tile', () => {
     expect(at(taken, 200)).toMatchObject({ phase: 'recovering', share: 1, leftS: expect.closeTo(-49.2, 3) });
     expect(at([...taken, start(200, 1)], 201)).toMatchObject({ phase: 'running', repIndex: 1, elapsedS: 1 });
   });
+  test('a finish that was taken counts at once, also on a phone whose clock is behind', () => {
+    expect(at([first, pass(90.8, 'a0', 400)], 90.7)).toMatchObject({
+      phase: 'recovering',
+      share: 0,
+      leftS: 60,
+      result: { verdict: 'late', deltaS: expect.closeTo(2, 3) },
+    });
+  });
+  test('a rep by the clock runs until its time is up', () => {
+    const byClock = planOf('2x60s @5k / 30s');
+    const phaseAt = (atS: number) => tileFor(byClock, replay(byClock, [start(0)]), 'a0', T0 + atS * 1000).phase;
+    expect([0, 59.9, 60, 89].map(phaseAt)).toEqual(['running', 'running', 'recovering', 'recovering']);
+  });
   test('is done after the last rep, or when the session has ended', () => {
     expect(at([start(0, 1), pass(80, 'a0', 400, 1)], 90)).toMatchObject({
       phase: 'done',
