@@ -13,6 +13,8 @@ export async function todaysSession(app: RunningApp): Promise<Session> {
 
 /** The line board, as a hand (or a keyboard) uses it. */
 export class Board {
+  private held = false;
+
   constructor(
     readonly page: Page,
     private readonly by: 'touch' | 'keyboard',
@@ -23,6 +25,8 @@ export class Board {
   }
 
   async press(target: Locator): Promise<void> {
+    // No finger is there twice in the same millisecond.
+    if (this.held) await this.page.clock.fastForward(20);
     if (this.by === 'touch') return target.tap();
     await target.focus();
     await this.page.keyboard.press('Enter');
@@ -37,8 +41,22 @@ export class Board {
     await this.page.clock.fastForward(seconds * 1000);
   }
 
-  /** Starts a rep, and waits until it is kept: a tap before that is one before the start. */
+  /** Stops the page's clock: from here on time goes by only when `wait` says so, however slow the machine. */
+  async hold(): Promise<void> {
+    if (this.held) return;
+    this.held = true;
+    await this.page.clock.pauseAt(await this.page.evaluate(() => Date.now() + 1000));
+  }
+
+  /** Lets the page's clock run by itself again, as a page that is being loaded and laid out needs. */
+  async letRun(): Promise<void> {
+    this.held = false;
+    await this.page.clock.resume();
+  }
+
+  /** Starts a rep, and waits until it is kept: a tap before that is one before the start. The clock stands from then on. */
   async start(name: RegExp | string = /^Start/): Promise<void> {
+    await this.hold();
     await this.press(this.button(name));
     const running = this.page.getByRole('group', { name: 'Line board' }).getByRole('button', { name: /: running/ });
     await expect(running.first()).toBeVisible();

@@ -4,6 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { expect, test } from './app';
 
 const KB = 1000;
+const LATER_CODE = /\/_expo\/static\/js\/web\/(?!entry|__)/;
 
 test('the first screen needs little: at most 400 KB of code and 80 KB of fonts', async ({ page, demo }) => {
   const fonts: number[] = [];
@@ -26,11 +27,11 @@ test('the first screen needs little: at most 400 KB of code and 80 KB of fonts',
 });
 
 test('a screen whose code cannot be fetched says so, and can be tried again', async ({ page, demo }) => {
-  await page.route(/\/_expo\/static\/js\/web\/(?!entry|__)/, (route) => route.abort());
+  await page.route(LATER_CODE, (route) => route.abort());
   await page.goto(`${demo.url}/sessions`);
   await page.getByRole('link', { name: /Even 400s/ }).tap();
   await expect(page.getByText('the server cannot be reached', { exact: false })).toBeVisible();
-  await page.unroute(/\/_expo\/static\/js\/web\/(?!entry|__)/);
+  await page.unroute(LATER_CODE);
   await page.getByRole('button', { name: 'Try again' }).tap();
   await expect(page.getByLabel('Session', { exact: true })).toBeVisible();
 });
