@@ -11,6 +11,10 @@ import { keptPlans, openRun, record, takeToTrack } from './recorder';
 const shown = () => store.getState().trackside.run;
 /** The phone's disk, as a second reader of it. */
 const disk = openTrackLog();
+const fillDisk = () =>
+  jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
+    throw new DOMException('The disk is full.', 'QuotaExceededError');
+  });
 
 /** Sessions at the track that the server has; undefined while it cannot be reached. */
 let server: Map<string, { plan: Plan; events: RunEvent[] }> | undefined;
@@ -62,9 +66,7 @@ test('a disk that will take no more is said, and the time is still on the screen
   const plan = emptyPlan(ulid());
   await takeToTrack(plan);
   await openRun(plan.id);
-  const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
-    throw new DOMException('The disk is full.', 'QuotaExceededError');
-  });
+  const full = fillDisk();
   expect(await record(plan.id, { type: 'ended' }, 1_790_000_000_000)).toBe(false);
   full.mockRestore();
   expect(shown()?.events).toHaveLength(1);
@@ -96,9 +98,7 @@ describe('opening a session at the track', () => {
     const plan = emptyPlan(ulid());
     const theirs = endedIn(plan.id);
     server = new Map([[plan.id, { plan, events: [theirs] }]]);
-    const full = jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
-      throw new DOMException('The disk is full.', 'QuotaExceededError');
-    });
+    const full = fillDisk();
     expect(await openRun(plan.id)).toBe(true);
     full.mockRestore();
     expect(shown()).toEqual({ plan, events: [theirs] });

@@ -3,6 +3,7 @@ import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { fetchPort, Outbox } from '../store/outbox';
 import { openTrackLog } from '../store/trackLog';
+import { nowAndWhenOnline } from '../store/whenOnline';
 import { api } from '../store/api';
 import { store } from '../store/store';
 import { trackside } from './slice';
@@ -89,9 +90,4 @@ export async function openRun(runId: string): Promise<boolean> {
 export const keptPlans = (): Promise<Plan[]> => log.plans().catch(() => []);
 
 /** Sends what waits now and whenever the network comes back. */
-export function startSending(): () => void {
-  const poke = () => void outbox.poke();
-  poke();
-  window.addEventListener('online', poke);
-  return () => window.removeEventListener('online', poke);
-}
+export const startSending = (): (() => void) => nowAndWhenOnline(() => outbox.poke());

@@ -1,4 +1,5 @@
 import { useEffect, useState, type ComponentType } from 'react';
+import { nowAndWhenOnline } from '../store/whenOnline';
 import { Loading } from './Loading';
 import { Page } from './Page';
 import { Trouble } from './Trouble';
@@ -49,12 +50,8 @@ export function lazyScreen<P extends object>(load: () => Promise<ComponentType<P
  * may be none. @returns what stops it.
  */
 export function startFetchingScreens(): () => void {
-  const fetchAll = async () => {
+  return nowAndWhenOnline(async () => {
     // What fails now is tried again when it is opened.
     for (const fetchCode of fetchers) await fetchCode().catch(() => undefined);
-  };
-  const again = () => void fetchAll();
-  again();
-  window.addEventListener('online', again);
-  return () => window.removeEventListener('online', again);
+  });
 }
