@@ -5,25 +5,27 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { ulid } from 'ulid';
 import { enduranceTimeFor } from '@core/fitness/endurance';
-import { curveMovedTo, fitCurve, type Curve } from '@core/fitness/curve';
+import { curveMovedTo, fitCurve, type EnduranceCurve } from '@core/fitness/curve';
 import type { Mark } from '@core/fitness/mark';
-import { curveBook } from '@core/paces/paceBook';
+import { curveBook } from '@core/paces/shippedBooks';
 import { parseSession } from '@core/session/parseSession';
+import { sinceWeeks, type Group, type SquadMember } from '@core/squad/athlete';
 import { standardTrack } from '@core/track/venue';
 import { makePlan } from '@core/trackside/plan';
 import { simulateRun, type Random } from '@core/trackside/simulate';
-import { listAthletes, putAthlete } from '@server/db/athletes';
+import { listAthletes } from '@server/db/athletes';
 import { addEvents, putPlan } from '@server/db/runs';
 import { listSessions, putSession } from '@server/db/sessions';
-import { athletes, runEvents, runs, sessions } from '@server/db/schema';
+import { athletes, groups, paceBooks, runEvents, runs, sessions, squad } from '@server/db/schema';
+import { changeSquad } from '@server/db/squad';
 import type { Db } from '@server/db/open';
-import { CLUB, type ClubAthlete } from './club';
+import { CLUB, GROUPS, type ClubAthlete } from './club';
 import { SEASON, TODAY, type ClubSession } from './season';
 
 const SEED = 20_400;
 const STARTS_AT = '17:45:00';
 
-type Member = { athleteId: string; name: string; truth: Curve; marks: Mark[]; habits: ClubAthlete['habits'] };
+type Member = { athlete: SquadMember; truth: EnduranceCurve; habits: ClubAthlete['habits'] };
 
 /** What one load of the demo works with: today (YYYY-MM-DD), a seeded source of chance, and ids made from it. */
 type Loading = { db: Db; today: string; random: Random; idAt: (atMs: number) => string };
@@ -31,7 +33,7 @@ type Loading = { db: Db; today: string; random: Random; idAt: (atMs: number) => 
 const dayFrom = (today: string, days: number) => format(addDays(parseISO(today), days), 'yyyy-MM-dd');
 const startOf = (date: string) => parseISO(`${date}T${STARTS_AT}`).getTime();
 
-function trueCurve(athlete: ClubAthlete, today: string): Curve {
+function trueCurve(athlete: ClubAthlete, today: string): EnduranceCurve {
   const curve = fitCurve([{ ...athlete.truth, date: today, kind: 'race' }], { asOf: today });
   if (!athlete.shape) return curve;
   const { mapWkg } = curve.parameters;
@@ -39,13 +41,35 @@ function trueCurve(athlete: ClubAthlete, today: string): Curve {
   return curveMovedTo({ ...curve, parameters: shaped }, athlete.truth.distanceM, athlete.truth.timeS);
 }
 
-function makeMember(athlete: ClubAthlete, { today, idAt }: Loading): Member {
-  const truth = trueCurve(athlete, today);
-  const marks = athlete.marks.map(({ distanceM, daysAgo, kind, off }): Mark => {
-    const timeS = enduranceTimeFor(truth.parameters, distanceM) * (1 + off);
-    return { distanceM, timeS: Math.round(timeS * 10) / 10, date: dayFrom(today, -daysAgo), kind };
+/** The athlete as the coach knows them: all that is said in the club's list, with days for the numbers of days. */
+function makeMember(club: ClubAthlete, groups: readonly Group[], { today, idAt }: Loading): Member {
+  const truth = trueCurve(club, today);
+  const marks = club.marks.map(({ daysAgo, off, ...mark }): Mark => {
+    const timeS = enduranceTimeFor(truth.parameters, mark.distanceM) * (1 + off);
+    return { ...mark, timeS: Math.round(timeS * 10) / 10, date: dayFrom(today, -daysAgo) };
   });
-  return { athleteId: idAt(startOf(dayFrom(today, -100))), name: athlete.name, truth, marks, habits: athlete.habits };
+  const { name, age, leaning, weeksOfRunning, goal, nudge, notes, archived, status = 'training' } = club;
+  const groupId = groups[club.group]?.id;
+  const athlete: SquadMember = {
+    id: idAt(startOf(dayFrom(today, -100))),
+    name,
+    tileName: name.split(' ')[0] ?? name,
+    status,
+    marks,
+    leaning,
+    bornYear: Number(today.slice(0, 4)) - age,
+    ...(groupId === undefined ? {} : { groupId }),
+    ...(weeksOfRunning === undefined ? {} : { runningSince: sinceWeeks(weeksOfRunning, today) }),
+    ...(goal
+      ? { goal: { distanceM: goal.distanceM, timeS: goal.timeS, date: dayFrom(today, goal.inDays), race: goal.race } }
+      : {}),
+    ...(nudge
+      ? { nudge: { distanceM: nudge.distanceM, timeS: nudge.timeS, date: dayFrom(today, -nudge.daysAgo) } }
+      : {}),
+    ...(notes === undefined ? {} : { notes }),
+    ...(archived ? { archived } : {}),
+  };
+  return { athlete, truth, habits: club.habits };
 }
 
 /** The paces as they were known on a day: from the marks run by then, or all if there were none yet. */
@@ -76,7 +100,12 @@ function runSession(
   const plan = makePlan(
     { id: idAt(startAtMs), sessionId, title, date, shorthand },
     parsed.session,
-    present.map(({ athleteId, name, marks }) => ({ athleteId, name, paces: pacesOn(marks, date) })),
+    present.map(({ athlete: { id, name, tileName, marks } }) => ({
+      athleteId: id,
+      name,
+      tileName,
+      paces: pacesOn(marks, date),
+    })),
     standardTrack,
   );
   const events = simulateRun({
@@ -86,7 +115,7 @@ function runSession(
     idAt,
     random,
     athletes: Object.fromEntries(
-      present.map(({ athleteId, truth, habits }) => [athleteId, { curve: truth, ...habits }]),
+      present.map(({ athlete, truth, habits }) => [athlete.id, { curve: truth, ...habits }]),
     ),
   });
   putPlan(db, plan, startAtMs);
@@ -94,13 +123,15 @@ function runSession(
 }
 
 function clear(db: Db): void {
-  for (const table of [runEvents, runs, sessions, athletes]) db.delete(table).run();
+  for (const table of [runEvents, runs, sessions, athletes, groups, squad, paceBooks]) db.delete(table).run();
 }
 
 function load(loading: Loading): void {
-  const members = CLUB.map((athlete) => makeMember(athlete, loading));
   const enteredAtMs = startOf(dayFrom(loading.today, -100));
-  for (const { athleteId, name, marks } of members) putAthlete(loading.db, athleteId, { name, marks }, enteredAtMs);
+  const trainingGroups = GROUPS.map((name): Group => ({ id: loading.idAt(enteredAtMs), name }));
+  const everyone = CLUB.map((athlete) => makeMember(athlete, trainingGroups, loading));
+  changeSquad(loading.db, { groups: trainingGroups, athletes: everyone.map(({ athlete }) => athlete) }, enteredAtMs);
+  const members = everyone.filter(({ athlete }) => !athlete.archived);
   for (const session of SEASON) {
     const sessionId = addSession(loading, session);
     if (session.inDays < 0) runSession(loading, sessionId, session, members);

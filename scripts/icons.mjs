@@ -20,6 +20,9 @@ const USED = {
   menu: 'mdiDotsVertical',
   'menu-down': 'mdiMenuDown',
   check: 'mdiCheck',
+  drag: 'mdiDragVertical',
+  up: 'mdiArrowUp',
+  down: 'mdiArrowDown',
   question: 'mdiHelp',
   stop: 'mdiFlagCheckered',
 };

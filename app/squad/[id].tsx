@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { AthleteEditor } from '@client/screens';
+import { AthletePage } from '@client/screens';
 
-export default function AthletePage() {
+export default function Athlete() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  return <AthleteEditor id={id} />;
+  return <AthletePage id={id} />;
 }

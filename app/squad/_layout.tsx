@@ -1,6 +1,6 @@
-import { SquadList } from '@client/squad/SquadList';
+import { SquadPage } from '@client/squad/SquadPage';
 import { ListAndDetail } from '@client/ui/ListAndDetail';
 
 export default function SquadLayout() {
-  return <ListAndDetail list={<SquadList />} />;
+  return <ListAndDetail list={<SquadPage />} home="/squad" />;
 }

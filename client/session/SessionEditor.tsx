@@ -3,14 +3,10 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { standardTrack } from '@core/track/venue';
-import {
-  troubleText,
-  useRemoveSessionMutation,
-  useRestoreSessionMutation,
-  type Athlete,
-  type Session,
-} from '../store/api';
-import { useCurves } from '../squad/curves';
+import { troubleText, useRemoveSessionMutation, useRestoreSessionMutation, type Session } from '../store/api';
+import { trialCaution } from '@core/squad/cautions';
+import { Cautions } from '../squad/Cautions';
+import { pacesOf, type SquadView } from '../squad/useSquad';
 import { Choice } from '../ui/Choice';
 import { dayName } from '../ui/days';
 import { DateField } from '../ui/DateField';
@@ -55,19 +51,23 @@ function useRemoveSession(session: Session) {
   };
 }
 
-function Editor({ stored, athletes }: { stored: Session; athletes: readonly Athlete[] }) {
+function Editor({ stored, squad }: { stored: Session; squad: SquadView }) {
   const wide = useWide();
   const palette = usePalette();
-  const draft = useSessionDraft(stored);
+  const draft = useSessionDraft(stored, squad.paceNames);
   const { typed, change, parsed, lastGood, saving, saveNow } = draft;
   const remove = useRemoveSession(stored);
   const [side, setSide] = useState<Side>('write');
-  const curves = useCurves(athletes, typed.date || stored.date);
-  const plan = usePlanPreview(lastGood, athletes, curves);
+  const date = typed.date || stored.date;
+  const plan = usePlanPreview(lastGood, squad, date);
+  const caution = useMemo(
+    () => lastGood && trialCaution(lastGood, squad.athletes, date),
+    [lastGood, squad.athletes, date],
+  );
   const view = useMemo(() => {
-    const whose = athletes.find(({ id }) => curves.get(id) !== undefined);
-    return lastGood && viewSession(lastGood, whose && { name: whose.name, curve: curves.get(whose.id) });
-  }, [lastGood, athletes, curves]);
+    const whose = squad.athletes.find((athlete) => pacesOf(athlete, squad, date).curve !== undefined);
+    return lastGood && viewSession(lastGood, whose && { name: whose.name, paces: pacesOf(whose, squad, date) });
+  }, [lastGood, squad, date]);
 
   const goToTrack = async () => {
     await saveNow();
@@ -103,6 +103,7 @@ function Editor({ stored, athletes }: { stored: Session; athletes: readonly Athl
         placeholder={'warm: 1600 @easy\nmain: 6x400 @5k / 90s\ncool: 1200 @easy'}
       />
       {!parsed.ok && <Problems text={typed.shorthand} problems={parsed.problems} />}
+      {caution !== undefined && <Cautions list={[caution]} />}
       <HowToWrite />
       {view && (
         <View style={{ gap: SPACE.s }}>
@@ -182,7 +183,7 @@ function Editor({ stored, athletes }: { stored: Session; athletes: readonly Athl
 export function SessionEditor({ id }: { id: string }) {
   return (
     <WithSession id={id} title="Session" backTo="all sessions" back={backToList}>
-      {(session, athletes) => <Editor key={id} stored={session} athletes={athletes} />}
+      {(session, squad) => <Editor key={id} stored={session} squad={squad} />}
     </WithSession>
   );
 }

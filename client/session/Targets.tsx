@@ -1,15 +1,13 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { router } from 'expo-router';
-import type { Curve } from '@core/fitness/curve';
-import { curveBook } from '@core/paces/paceBook';
 import type { Session } from '@core/session/session';
 import { passesAt } from '@core/trackside/passesAt';
 import { repColumns, type RepColumn } from '@core/trackside/repColumns';
 import { standardTrack } from '@core/track/venue';
 import { makePlan, type Plan, type PlannedAthlete } from '@core/trackside/plan';
 import { formatTime } from '@core/units/time';
-import type { Athlete } from '../store/api';
+import { forPlan, type SquadView } from '../squad/useSquad';
 import { Choice } from '../ui/Choice';
 import { Empty } from '../ui/Empty';
 import { Table } from '../ui/Table';
@@ -24,20 +22,12 @@ const MARKS = [
 type Every = (typeof MARKS)[number]['value'];
 
 /** Targets for everyone, as they would be taken to the track. */
-export function usePlanPreview(
-  session: Session | undefined,
-  athletes: readonly Athlete[],
-  curves: Map<string, Curve | undefined>,
-): Plan | undefined {
+export function usePlanPreview(session: Session | undefined, squad: SquadView, date: string): Plan | undefined {
   return useMemo(() => {
     if (!session) return undefined;
-    const people = athletes.map(({ id, name }) => ({
-      athleteId: id,
-      name,
-      paces: { curve: curves.get(id), paceBook: curveBook },
-    }));
+    const people = forPlan(squad.athletes, squad, date);
     return makePlan({ id: '', sessionId: '', title: '', date: '', shorthand: '' }, session, people, standardTrack);
-  }, [session, athletes, curves]);
+  }, [session, squad, date]);
 }
 
 /** `8×`, in front of a column that stands for several reps. */

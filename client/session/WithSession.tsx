@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { troubleText, useAthletesQuery, useSessionsQuery, type Athlete, type Session } from '../store/api';
+import { useSquad, type SquadView } from '../squad/useSquad';
+import { troubleText, useSessionsQuery, type Session } from '../store/api';
 import { Empty } from '../ui/Empty';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
@@ -11,19 +12,19 @@ type Props = {
   title: string;
   backTo: string;
   back: () => void;
-  children: (session: Session, athletes: readonly Athlete[]) => ReactNode;
+  children: (session: Session, squad: SquadView) => ReactNode;
 };
 
 /** A session and the squad, once both are there; until then what is being waited for, what failed, or that it is missing. */
 export function WithSession({ id, title, backTo, back, children }: Props) {
   const sessions = useSessionsQuery();
-  const athletes = useAthletesQuery();
+  const { squad, error: squadError, retry: retrySquad } = useSquad();
   const session = sessions.data?.find((candidate) => candidate.id === id);
-  if (session && athletes.data) return children(session, athletes.data);
-  const error = sessions.error ?? athletes.error;
+  if (session && squad) return children(session, squad);
+  const error = sessions.error ?? squadError;
   const retry = () => {
     void sessions.refetch();
-    void athletes.refetch();
+    retrySquad();
   };
   return (
     <Page title={title} onBack={back} backLabel={`Back to ${backTo}`}>

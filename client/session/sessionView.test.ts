@@ -1,3 +1,4 @@
+import { curveBook } from '@core/paces/shippedBooks';
 import { fitCurve } from '@core/fitness/curve';
 import { parseSession } from '@core/session/parseSession';
 import { mainPart, viewSession } from './sessionView';
@@ -13,14 +14,18 @@ function read(text: string) {
 }
 
 test('says how far and how long for the athlete chosen, and only how far for nobody in particular', () => {
-  expect(viewSession(read(TEXT), { name: 'Dov', curve }).totals).toMatch(/^4\.\d km, about \d\d:00 for Dov$/);
+  expect(viewSession(read(TEXT), { name: 'Dov', paces: { curve, paceBook: curveBook } }).totals).toMatch(
+    /^4\.\d km, about \d\d:00 for Dov$/,
+  );
   expect(viewSession(read(TEXT)).totals).toMatch(/^4\.\d km$/);
   // Someone without a usable mark runs the session too, without times.
-  expect(viewSession(read(TEXT), { name: 'Kit', curve: undefined }).totals).toBe(viewSession(read(TEXT)).totals);
+  expect(viewSession(read(TEXT), { name: 'Kit', paces: { paceBook: curveBook } }).totals).toBe(
+    viewSession(read(TEXT)).totals,
+  );
 });
 
 test('knows which legs are the fast finish, and gives targets to those with a curve', () => {
-  const { legs, finishLegs } = viewSession(read(TEXT), { name: 'Dov', curve });
+  const { legs, finishLegs } = viewSession(read(TEXT), { name: 'Dov', paces: { curve, paceBook: curveBook } });
   expect([...finishLegs].every((i) => legs[i]?.role === 'finish')).toBe(true);
   expect(legs.filter((leg) => leg.role === 'finish')).toHaveLength(finishLegs.size);
   const rep = legs.find((leg) => leg.role === 'main' && leg.kind === 'rep');
@@ -28,7 +33,7 @@ test('knows which legs are the fast finish, and gives targets to those with a cu
 });
 
 test('every metre of every rep is on the lap sheet, once', () => {
-  const { legs, sections } = viewSession(read(TEXT), { name: 'Dov', curve });
+  const { legs, sections } = viewSession(read(TEXT), { name: 'Dov', paces: { curve, paceBook: curveBook } });
   const drawnM = new Map<number, number>();
   for (const { bands, laps } of sections.flatMap(({ rows }) => rows))
     for (const { legIndex, fromM, toM } of bands)

@@ -1,5 +1,5 @@
-import type { Curve } from '@core/fitness/curve';
-import { curveBook } from '@core/paces/paceBook';
+import type { PaceSource } from '@core/paces/paceSpeed';
+import { curveBook } from '@core/paces/shippedBooks';
 import { formatSession } from '@core/session/formatSession';
 import type { Session } from '@core/session/session';
 import { targetsFor, type TargetLeg } from '@core/targets/targetsFor';
@@ -17,11 +17,11 @@ export type SessionView = {
   totals: string;
 };
 
-/** Lays a session out; times are those of the athlete whose curve is given. */
-export function viewSession(session: Session, whose?: { name: string; curve: Curve | undefined }): SessionView {
-  const legs = targetsFor(session, { curve: whose?.curve, paceBook: curveBook, venue: standardTrack });
+/** Lays a session out; times are those of the athlete whose paces are given. */
+export function viewSession(session: Session, whose?: { name: string; paces: PaceSource }): SessionView {
+  const legs = targetsFor(session, { ...(whose?.paces ?? { paceBook: curveBook }), venue: standardTrack });
   const { distanceM, durationS } = sessionTotals(legs);
-  const time = whose?.curve ? `, about ${formatClock(Math.round(durationS / 60) * 60)} for ${whose.name}` : '';
+  const time = whose?.paces.curve ? `, about ${formatClock(Math.round(durationS / 60) * 60)} for ${whose.name}` : '';
   return {
     legs,
     sections: layLapSheet(legs, standardTrack),

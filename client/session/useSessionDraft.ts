@@ -24,7 +24,7 @@ export type SessionDraft = {
  * Keeps a session as it is typed and saves it by itself, shortly after the typing stops and when it is left. What the server
  * has not got is kept on this device and is there when the session is opened again.
  */
-export function useSessionDraft(stored: Session): SessionDraft {
+export function useSessionDraft(stored: Session, paceNames: readonly string[]): SessionDraft {
   const { id } = stored;
   const [start] = useState(() => {
     const unsaved = keptDraft(id);
@@ -38,7 +38,7 @@ export function useSessionDraft(stored: Session): SessionDraft {
   const unsaved = useRef(start.unsaved);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
-  const parsed = useMemo(() => parseSession(typed.shorthand), [typed.shorthand]);
+  const parsed = useMemo(() => parseSession(typed.shorthand, { paceNames }), [typed.shorthand, paceNames]);
   const [lastGood, setLastGood] = useState(parsed.ok ? parsed.session : undefined);
   if (parsed.ok && parsed.session !== lastGood) setLastGood(parsed.session);
 

@@ -1,6 +1,5 @@
-import { Controller, useWatch, type Control } from 'react-hook-form';
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
-import { IconButton } from 'react-native-paper';
 import { formatDistance, USUAL_DISTANCES_M } from '@core/units/distance';
 import { formatMarkTime } from '@core/units/time';
 import { Choice } from '../ui/Choice';
@@ -8,7 +7,7 @@ import { DateField } from '../ui/DateField';
 import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { readMark, type AthleteFields } from './athleteForm';
+import { readMark, type MarkFields, type MarkProblems } from './athleteForm';
 
 const DISTANCES = USUAL_DISTANCES_M.map((distanceM) => ({
   value: formatDistance(distanceM),
@@ -21,73 +20,50 @@ const KINDS = [
   { value: 'estimate', text: 'My estimate' },
 ] as const;
 
-type Props = { control: Control<AthleteFields>; index: number; remove?: () => void };
+type Props = {
+  value: MarkFields;
+  onChange: (value: MarkFields) => void;
+  problems: MarkProblems;
+  /** Place and conditions, and leaving it out of the curve, as well. */
+  inFull?: boolean;
+  /** Right under the time: what it comes to. */
+  children?: ReactNode;
+};
 
 /** One mark being typed: distance, time, day and kind, with what was understood of it. */
-export function MarkEditor({ control, index, remove }: Props) {
+export function MarkEditor({ value, onChange, problems, inFull = false, children }: Props) {
   const palette = usePalette();
-  const typed = useWatch({ control, name: `marks.${index}` });
-  const read = typed && readMark(typed);
+  const read = readMark(value);
+  const change = (part: Partial<MarkFields>) => onChange({ ...value, ...part });
   return (
-    <View
-      role="group"
-      aria-label={`Mark ${index + 1}`}
-      style={{ gap: SPACE.m, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
-    >
-      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', minHeight: 44 }}>
-        <Words as="heading" level={2}>
-          {`Mark ${index + 1}`}
-        </Words>
-        {remove && (
-          <IconButton
-            icon="remove"
-            onPress={remove}
-            accessibilityLabel={`Remove mark ${index + 1}`}
-            containerColor="transparent"
-            style={{ margin: 0, width: 44, height: 44 }}
-          />
-        )}
+    <View style={{ gap: SPACE.m }}>
+      <View style={{ gap: SPACE.s }}>
+        <Choice
+          label="Usual distances"
+          options={DISTANCES}
+          value={value.distance}
+          onChange={(distance) => change({ distance })}
+        />
+        <TextField
+          label="Distance"
+          value={value.distance}
+          onChange={(distance) => change({ distance })}
+          error={problems.distance}
+          placeholder="or type one: 1200, 2 miles"
+        />
       </View>
-      <Controller
-        control={control}
-        name={`marks.${index}.distance`}
-        render={({ field, fieldState }) => (
-          <View style={{ gap: SPACE.s }}>
-            <Choice label="Usual distances" options={DISTANCES} value={field.value} onChange={field.onChange} />
-            <TextField
-              label="Distance"
-              value={field.value}
-              onChange={field.onChange}
-              error={fieldState.error?.message}
-              placeholder="or type one: 1200, 2 miles"
-            />
-          </View>
-        )}
-      />
       <View style={{ flexDirection: 'row', gap: SPACE.m }}>
         <View style={{ flex: 1 }}>
-          <Controller
-            control={control}
-            name={`marks.${index}.time`}
-            render={({ field, fieldState }) => (
-              <TextField
-                label="Time"
-                value={field.value}
-                onChange={field.onChange}
-                error={fieldState.error?.message}
-                placeholder="18:30"
-              />
-            )}
+          <TextField
+            label="Time"
+            value={value.time}
+            onChange={(time) => change({ time })}
+            error={problems.time}
+            placeholder="18:30"
           />
         </View>
         <View style={{ flex: 1 }}>
-          <Controller
-            control={control}
-            name={`marks.${index}.date`}
-            render={({ field, fieldState }) => (
-              <DateField label="Day" value={field.value} onChange={field.onChange} error={fieldState.error?.message} />
-            )}
-          />
+          <DateField label="Day" value={value.date} onChange={(date) => change({ date })} error={problems.date} />
         </View>
       </View>
       {read && (
@@ -102,13 +78,29 @@ export function MarkEditor({ control, index, remove }: Props) {
           </Words>
         </View>
       )}
-      <Controller
-        control={control}
-        name={`marks.${index}.kind`}
-        render={({ field }) => (
-          <Choice label="Kind" showLabel options={KINDS} value={field.value} onChange={field.onChange} />
-        )}
-      />
+      {children}
+      <Choice label="Kind" showLabel options={KINDS} value={value.kind} onChange={(kind) => change({ kind })} />
+      {inFull && (
+        <>
+          <TextField
+            label="Place, conditions"
+            value={value.note}
+            onChange={(note) => change({ note })}
+            error={problems.note}
+            placeholder="windy, hilly road, heat"
+          />
+          <Choice
+            label="In the curve"
+            showLabel
+            options={[
+              { value: 'in', text: 'Counts' },
+              { value: 'out', text: 'Leave out of the curve' },
+            ]}
+            value={value.leftOut ? 'out' : 'in'}
+            onChange={(chosen) => change({ leftOut: chosen === 'out' })}
+          />
+        </>
+      )}
     </View>
   );
 }

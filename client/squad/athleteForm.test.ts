@@ -1,44 +1,98 @@
-import { readMark, toFields } from './athleteForm';
-import { readAthlete } from './readAthlete';
+import type { SquadMember } from '@core/squad/athlete';
+import { isBlank, markIn, markProblems, readMark, toMarkFields, emptyMark, type MarkFields } from './athleteForm';
+import { checkAthlete, readAbout, type AboutFields } from './readAthlete';
 
-const mark = { distance: '5k', time: '18.30', date: '2026-10-01', kind: 'race' as const };
+const TODAY = '2026-11-01';
+const mark: MarkFields = { ...emptyMark('2026-10-01'), distance: '5k', time: '18.30' };
 
-test('typed marks become numbers; the distance settles the time', () => {
-  expect(readAthlete({ name: ' Ada ', marks: [mark, { ...mark, distance: '400', time: '58.30' }] })).toEqual({
-    ok: true,
-    athlete: {
-      name: 'Ada',
-      marks: [
-        { distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' },
-        { distanceM: 400, timeS: 58.3, date: '2026-10-01', kind: 'race' },
-      ],
-    },
+test('a typed mark becomes numbers; the distance settles the time', () => {
+  expect(markIn(mark)).toEqual({ distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' });
+  expect(markIn({ ...mark, distance: '400', time: '58.30', note: ' windy ', leftOut: true })).toEqual({
+    distanceM: 400,
+    timeS: 58.3,
+    date: '2026-10-01',
+    kind: 'race',
+    note: 'windy',
+    leftOut: true,
   });
 });
 
-test('every field that cannot be read is named at its place', () => {
-  const read = readAthlete({ name: '', marks: [mark, { ...mark, distance: 'far', time: 'fast' }] });
-  expect(read.ok).toBe(false);
-  if (!read.ok) expect(read.problems.map(({ field }) => field)).toEqual(['marks.1.distance', 'marks.1.time', 'name']);
-});
-
-test('a day that is missing is said at the day', () => {
-  const read = readAthlete({ name: 'Ada', marks: [{ ...mark, date: '' }] });
-  expect(read).toMatchObject({ ok: false, problems: [{ field: 'marks.0.date', message: 'A date is needed.' }] });
+test('every field that cannot be read is named', () => {
+  expect(markProblems(mark, TODAY)).toEqual({});
+  expect(Object.keys(markProblems({ ...mark, distance: 'far', time: 'fast', date: '' }, TODAY))).toEqual([
+    'distance',
+    'time',
+    'date',
+  ]);
+  expect(markProblems({ ...mark, date: '2026-11-02' }, TODAY).date).toMatch(/still to come/);
+  expect(markProblems({ ...mark, note: 'x'.repeat(201) }, TODAY).note).toMatch(/200 characters/);
 });
 
 test('a hardly believable mark is asked about, and taken all the same', () => {
   const odd = { ...mark, time: '8:00' };
   expect(readMark(odd)?.doubt).toMatch(/^Really\?/);
-  expect(readAthlete({ name: 'Ada', marks: [odd] }).ok).toBe(true);
+  expect(markIn(odd)).toEqual({ distanceM: 5000, timeS: 480, date: '2026-10-01', kind: 'race' });
   expect(readMark({ ...mark, time: '' })).toBeUndefined();
+  expect(isBlank({ ...mark, distance: ' ', time: '' })).toBe(true);
 });
 
-test('what was stored is shown as it would be typed', () => {
-  const stored = {
+test('what was stored is shown as it would be typed, and read back the same to the hundredth', () => {
+  for (const timeS of [312.4, 1110.45, 58, 58.35, 3661]) {
+    const stored = { distanceM: 1609.344, timeS, date: '2026-10-01', kind: 'trial' as const, note: 'indoors' };
+    expect(markIn(toMarkFields(stored))).toEqual(stored);
+  }
+});
+
+describe('particulars', () => {
+  const before: SquadMember = {
+    id: '01M7ZKC8B0Y78609PN4H3NMY4X',
     name: 'Ada',
-    marks: [{ distanceM: 1609.344, timeS: 312.4, date: '2026-10-01', kind: 'trial' as const }],
+    tileName: 'Ada',
+    status: 'training',
+    marks: [],
+    goal: { distanceM: 5000, timeS: 1000, date: '2027-05-01' },
+    leaning: '800-1500',
   };
-  expect(toFields(stored).marks[0]).toEqual({ distance: 'mile', time: '5:12.4', date: '2026-10-01', kind: 'trial' });
-  expect(readAthlete(toFields(stored))).toEqual({ ok: true, athlete: stored });
+  const typed: AboutFields = {
+    name: ' Ada B ',
+    tileName: 'Ada',
+    bornYear: '2009',
+    leaning: '',
+    weeks: '6',
+    groupId: '',
+    status: 'easing',
+    notes: ' ',
+    paceBookId: 'offset',
+  };
+  test('are read with all else of the athlete kept; what is emptied is gone', () => {
+    expect(readAbout(typed, before, TODAY)).toEqual({
+      ok: true,
+      athlete: {
+        name: 'Ada B',
+        tileName: 'Ada',
+        status: 'easing',
+        marks: [],
+        bornYear: 2009,
+        runningSince: '2026-09-20',
+        paceBookId: 'offset',
+        goal: before.goal,
+      },
+    });
+  });
+  test.each([
+    [{ name: '' }, 'name', 'A name is needed.'],
+    [{ tileName: 'Adelheid the Third' }, 'tileName', /12 characters/],
+    [{ bornYear: 'nine' }, 'bornYear', /Write a year/],
+    [{ bornYear: '2030' }, 'bornYear', /still to come/],
+    [{ bornYear: '1066' }, 'bornYear', /1900 at the earliest/],
+    [{ weeks: 'many' }, 'weeks', /number of weeks/],
+    [{ notes: 'x'.repeat(2001) }, 'notes', /2000 characters/],
+    [{ paceBookId: 'mine' }, 'paceBookId', /no such pace book/],
+  ])('%j is refused at %s', (part, field, message) => {
+    const read = readAbout({ ...typed, ...part }, before, TODAY);
+    expect(read).toMatchObject({ ok: false, problems: [{ field, message: expect.stringMatching(message) }] });
+  });
+  test('someone new needs no more than a name', () => {
+    expect(checkAthlete({ name: 'Bo', marks: [] })).toEqual({ ok: true, athlete: { name: 'Bo', marks: [] } });
+  });
 });

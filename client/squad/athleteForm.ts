@@ -1,24 +1,40 @@
-import type { AthleteInput } from '@core/formats/schemas';
-import { doubtAboutMark, type MarkKind } from '@core/fitness/mark';
+import { doubtAboutMark, type Mark, type MarkKind } from '@core/fitness/mark';
 import { formatDistance, parseDistance } from '@core/units/distance';
-import { formatMarkTime, parseTime } from '@core/units/time';
+import { formatExactTime, parseTime } from '@core/units/time';
 
 /** A mark as typed: text until it is read. */
-export type MarkFields = { distance: string; time: string; date: string; kind: MarkKind };
-export type AthleteFields = { name: string; marks: MarkFields[] };
+export type MarkFields = {
+  distance: string;
+  time: string;
+  date: string;
+  kind: MarkKind;
+  note: string;
+  leftOut: boolean;
+};
 
-/** What is wrong with a field, by its place in the form (`name`, `marks.0.time`). */
-export type FieldProblem = { field: string; message: string };
+/** What is wrong with the fields of a mark. */
+export type MarkProblems = { distance?: string; time?: string; date?: string; note?: string };
 
-export const toFields = (athlete: AthleteInput): AthleteFields => ({
-  name: athlete.name,
-  marks: athlete.marks.map(({ distanceM, timeS, date, kind }) => ({
-    distance: formatDistance(distanceM),
-    time: formatMarkTime(timeS),
-    date,
-    kind,
-  })),
+export const emptyMark = (date: string): MarkFields => ({
+  distance: '',
+  time: '',
+  date,
+  kind: 'race',
+  note: '',
+  leftOut: false,
 });
+
+export const toMarkFields = ({ distanceM, timeS, date, kind, note, leftOut }: Mark): MarkFields => ({
+  distance: formatDistance(distanceM),
+  time: formatExactTime(timeS),
+  date,
+  kind,
+  note: note ?? '',
+  leftOut: leftOut ?? false,
+});
+
+/** Nothing has been typed yet. */
+export const isBlank = ({ distance, time }: MarkFields) => distance.trim() === '' && time.trim() === '';
 
 /** The distance typed beside a time, in metres, if it can be read: it settles what `18.30` means. */
 const distanceOf = (fields: MarkFields): number | undefined => {
@@ -26,22 +42,44 @@ const distanceOf = (fields: MarkFields): number | undefined => {
   return read.ok ? read.distanceM : undefined;
 };
 
-export const distanceProblem = (fields: MarkFields): string | undefined => {
-  const read = parseDistance(fields.distance);
-  return read.ok ? undefined : read.message;
-};
+/** Everything about a typed mark that cannot be taken; empty when all can. */
+export function markProblems(fields: MarkFields, today: string): MarkProblems {
+  const distance = parseDistance(fields.distance);
+  const time = parseTime(fields.time, distanceOf(fields));
+  return {
+    ...(distance.ok ? {} : { distance: distance.message }),
+    ...(time.ok ? {} : { time: time.message }),
+    ...(fields.date === ''
+      ? { date: 'A date is needed.' }
+      : fields.date > today
+        ? { date: 'This day is still to come. A race to be ready for is a goal.' }
+        : {}),
+    ...(fields.note.trim().length > 200 ? { note: 'A note can have 200 characters at most.' } : {}),
+  };
+}
 
-export const timeProblem = (fields: MarkFields): string | undefined => {
-  const read = parseTime(fields.time, distanceOf(fields));
-  return read.ok ? undefined : read.message;
-};
-
-/** A typed mark read out, if all of it can be: for showing what was understood, and whether it is believable. */
-export function readMark(fields: MarkFields): { distanceM: number; timeS: number; doubt?: string } | undefined {
+/** A typed mark read out, if distance and time can be: for showing what was understood, and whether it is believable. */
+export function readMark(fields: MarkFields): (Mark & { doubt?: string }) | undefined {
   const distanceM = distanceOf(fields);
   const time = parseTime(fields.time, distanceM);
   if (distanceM === undefined || !time.ok) return undefined;
-  const mark = { distanceM, timeS: time.timeS };
-  const doubt = doubtAboutMark(mark);
-  return doubt === undefined ? mark : { ...mark, doubt };
+  const note = fields.note.trim();
+  const doubt = doubtAboutMark({ distanceM, timeS: time.timeS });
+  return {
+    distanceM,
+    timeS: time.timeS,
+    date: fields.date,
+    kind: fields.kind,
+    ...(note === '' ? {} : { note }),
+    ...(fields.leftOut ? { leftOut: true } : {}),
+    ...(doubt === undefined ? {} : { doubt }),
+  };
+}
+
+/** A typed mark as it is stored, if distance and time can be read. */
+export function markIn(fields: MarkFields): Mark | undefined {
+  const read = readMark(fields);
+  if (!read) return undefined;
+  const { doubt: _doubt, ...mark } = read;
+  return mark;
 }

@@ -1,35 +1,61 @@
 import { check } from '@core/formats/check';
 import { athleteSchema, type AthleteInput } from '@core/formats/schemas';
-import { distanceProblem, readMark, timeProblem, type AthleteFields, type FieldProblem } from './athleteForm';
+import { sinceWeeks, type Athlete, type Leaning, type SquadMember, type Status } from '@core/squad/athlete';
+
+/** An athlete's particulars as typed; an empty text is nothing. */
+export type AboutFields = {
+  name: string;
+  tileName: string;
+  bornYear: string;
+  leaning: Leaning | '';
+  weeks: string;
+  groupId: string;
+  status: Status;
+  notes: string;
+  paceBookId: string;
+};
+
+export type FieldProblem = { field: string; message: string };
+export type ReadAthlete = { ok: true; athlete: AthleteInput } | { ok: false; problems: FieldProblem[] };
+
+/** A whole number in a field; undefined for none, NaN for what is no number. */
+const wholeNumber = (text: string) =>
+  text.trim() === '' ? undefined : /^\d{1,4}$/.test(text.trim()) ? Number(text) : NaN;
+
+/** Any athlete, checked with the same schema as on the server. */
+export function checkAthlete(athlete: AthleteInput): ReadAthlete {
+  const checked = check(athleteSchema, athlete);
+  return checked.ok
+    ? { ok: true, athlete: checked.value }
+    : { ok: false, problems: [{ field: checked.field, message: checked.message }] };
+}
 
 /**
- * The athlete as typed, checked with the same schema as on the server; or every field that cannot be taken.
- * A module of its own, loaded when an athlete is saved: the schemas bring a validator that no other screen needs.
+ * The typed particulars with everything else of the athlete, checked with the same schema as on the server; or every field that
+ * cannot be taken. Loaded when something is saved: the schemas bring a validator that nothing else needs.
  */
-export function readAthlete(
-  fields: AthleteFields,
-): { ok: true; athlete: AthleteInput } | { ok: false; problems: FieldProblem[] } {
-  const problems = fields.marks.flatMap((mark, i) => {
-    const distance = distanceProblem(mark);
-    const time = timeProblem(mark);
-    return [
-      ...(distance === undefined ? [] : [{ field: `marks.${i}.distance`, message: distance }]),
-      ...(time === undefined ? [] : [{ field: `marks.${i}.time`, message: time }]),
-    ];
-  });
-  const marks = fields.marks.flatMap((mark) => {
-    const read = readMark(mark);
-    return read ? [{ distanceM: read.distanceM, timeS: read.timeS, date: mark.date, kind: mark.kind }] : [];
-  });
-  const checked = check(athleteSchema, { name: fields.name, marks });
-  // With an unreadable mark left out, places in the list no longer agree: only the name is judged then.
-  if (!checked.ok && (problems.length === 0 || checked.field === 'name'))
-    problems.push({
-      field: checked.field
-        .replace(/\[(\d+)\]/g, '.$1')
-        .replace('distanceM', 'distance')
-        .replace('timeS', 'time'),
-      message: checked.message,
-    });
-  return problems.length > 0 || !checked.ok ? { ok: false, problems } : { ok: true, athlete: checked.value };
+export function readAbout(typed: AboutFields, before: SquadMember, today: string): ReadAthlete {
+  const bornYear = wholeNumber(typed.bornYear);
+  const weeks = wholeNumber(typed.weeks);
+  const problems: FieldProblem[] = [];
+  if (Number.isNaN(bornYear)) problems.push({ field: 'bornYear', message: 'Write a year, like 2009, or nothing.' });
+  else if (bornYear !== undefined && bornYear > Number(today.slice(0, 4)))
+    problems.push({ field: 'bornYear', message: 'That year is still to come.' });
+  if (Number.isNaN(weeks)) problems.push({ field: 'weeks', message: 'Write a number of weeks, like 8, or nothing.' });
+  const { id: _id, marks, goal, nudge, archived } = before;
+  const unsaid: Partial<Athlete> = {
+    ...(bornYear === undefined ? {} : { bornYear }),
+    ...(typed.leaning === '' ? {} : { leaning: typed.leaning }),
+    ...(weeks === undefined || Number.isNaN(weeks) ? {} : { runningSince: sinceWeeks(weeks, today) }),
+    ...(typed.groupId === '' ? {} : { groupId: typed.groupId }),
+    ...(typed.notes.trim() === '' ? {} : { notes: typed.notes }),
+    ...(typed.paceBookId === '' ? {} : { paceBookId: typed.paceBookId }),
+    ...(goal ? { goal } : {}),
+    ...(nudge ? { nudge } : {}),
+    ...(archived ? { archived } : {}),
+  };
+  const checked = checkAthlete({ name: typed.name, tileName: typed.tileName, status: typed.status, marks, ...unsaid });
+  if (!checked.ok)
+    problems.push(...checked.problems.filter(({ field }) => problems.every((known) => known.field !== field)));
+  return problems.length > 0 || !checked.ok ? { ok: false, problems } : checked;
 }

@@ -1,31 +1,49 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { AthleteInput, SessionInput } from '@core/formats/schemas';
+import type { SessionInput } from '@core/formats/schemas';
+import type { PaceBook } from '@core/paces/paceBook';
 import type { RunSummary } from '@core/review/summary';
+import type { SquadMember, SquadSettings } from '@core/squad/athlete';
+import type { SquadChange } from '@core/squad/change';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 
-export type Athlete = AthleteInput & { id: string };
 export type Session = SessionInput & { id: string };
 export type ListedRun = { id: string; sessionId: string; title: string; date: string; summary: RunSummary };
 
 /** The server's resources, cached; a write makes what it changed be read again. */
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['athletes', 'sessions', 'runs'],
+  tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'runs'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
-    athletes: build.query<Athlete[], void>({ query: () => 'athletes', providesTags: ['athletes'] }),
-    putAthlete: build.mutation<Athlete, Athlete>({
-      query: ({ id, ...body }) => ({ url: `athletes/${id}`, method: 'PUT', body }),
-      invalidatesTags: ['athletes'],
+    athletes: build.query<SquadMember[], void>({ query: () => 'athletes', providesTags: ['athletes'] }),
+    squad: build.query<SquadSettings, void>({ query: () => 'squad', providesTags: ['squad'] }),
+    changeSquad: build.mutation<void, SquadChange>({
+      query: (body) => ({ url: 'squad/changes', method: 'POST', body }),
+      invalidatesTags: (_none, error, { athletes, groups, paceBookId, removedIds }) =>
+        error
+          ? []
+          : [
+              ...(athletes || removedIds || groups ? (['athletes'] as const) : []),
+              ...(groups || paceBookId !== undefined ? (['squad'] as const) : []),
+            ],
     }),
-    removeAthlete: build.mutation<void, string>({
-      query: (id) => ({ url: `athletes/${id}`, method: 'DELETE' }),
-      invalidatesTags: ['athletes'],
+    eraseAthlete: build.mutation<void, string>({
+      query: (id) => ({ url: `athletes/${id}/erase`, method: 'POST' }),
+      invalidatesTags: ['athletes', 'runs'],
     }),
-    restoreAthlete: build.mutation<void, string>({
-      query: (id) => ({ url: `athletes/${id}/restore`, method: 'POST' }),
-      invalidatesTags: ['athletes'],
+    paceBooks: build.query<PaceBook[], void>({ query: () => 'pace-books', providesTags: ['paceBooks'] }),
+    putPaceBook: build.mutation<PaceBook, PaceBook>({
+      query: ({ id, ...body }) => ({ url: `pace-books/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['paceBooks'],
+    }),
+    removePaceBook: build.mutation<void, string>({
+      query: (id) => ({ url: `pace-books/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['paceBooks'],
+    }),
+    restorePaceBook: build.mutation<void, string>({
+      query: (id) => ({ url: `pace-books/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['paceBooks'],
     }),
     sessions: build.query<Session[], void>({ query: () => 'sessions', providesTags: ['sessions'] }),
     putSession: build.mutation<Session, Session>({
@@ -51,9 +69,13 @@ export const api = createApi({
 
 export const {
   useAthletesQuery,
-  usePutAthleteMutation,
-  useRemoveAthleteMutation,
-  useRestoreAthleteMutation,
+  useSquadQuery,
+  useChangeSquadMutation,
+  useEraseAthleteMutation,
+  usePaceBooksQuery,
+  usePutPaceBookMutation,
+  useRemovePaceBookMutation,
+  useRestorePaceBookMutation,
   useSessionsQuery,
   usePutSessionMutation,
   useRemoveSessionMutation,

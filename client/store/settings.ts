@@ -1,23 +1,42 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import type { PaceUnit } from '@core/paces/paceTable';
+import { WIDE_PX } from '../ui/widths';
 
 export const LOOKS = ['system', 'light', 'dark'] as const;
 /** Light for sun, dark for floodlights, or as the device says. */
 export type Look = (typeof LOOKS)[number];
 
-const KEY = 'zest-lap-look';
+/** How this device shows paces: which of them in the squad's table, over what length, and whether the groups are kept apart. */
+export type PaceView = { shown: string[]; unit: PaceUnit; byGroup: boolean };
 
-function keptLook(): Look {
+const KEY = 'zest-lap-settings';
+
+/** What the coach has chosen on this device. */
+export type Settings = { look: Look; paces: PaceView };
+
+/** As many paces as fit beside the names. */
+const FIRST_SHOWN = {
+  phone: ['threshold', '5k', 'mile'],
+  wide: ['easy', 'threshold', 'cv', '10k', '5k', '3k', 'mile', '800'],
+};
+
+const first = (): Settings => ({
+  look: 'system',
+  paces: { shown: FIRST_SHOWN[(globalThis.innerWidth ?? 0) < WIDE_PX ? 'phone' : 'wide'], unit: '400', byGroup: true },
+});
+
+function kept(): Settings {
   try {
-    return LOOKS.find((look) => look === localStorage.getItem(KEY)) ?? 'system';
+    return { ...first(), ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>) };
   } catch {
-    return 'system';
+    return first();
   }
 }
 
-/** Remembers the look on this device; without storage it lasts until the page is closed. */
-export function keepLook(look: Look): void {
+/** Remembers the settings on this device; without storage they last until the page is closed. */
+export function keepSettings(chosen: Settings): void {
   try {
-    localStorage.setItem(KEY, look);
+    localStorage.setItem(KEY, JSON.stringify(chosen));
   } catch {
     // Storage is switched off: the choice still holds for now.
   }
@@ -25,10 +44,13 @@ export function keepLook(look: Look): void {
 
 export const settings = createSlice({
   name: 'settings',
-  initialState: () => ({ look: keptLook() }),
+  initialState: kept,
   reducers: {
     lookChosen: (state, action: PayloadAction<Look>) => {
       state.look = action.payload;
+    },
+    pacesChosen: (state, action: PayloadAction<Partial<PaceView>>) => {
+      Object.assign(state.paces, action.payload);
     },
   },
 });

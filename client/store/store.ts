@@ -2,7 +2,7 @@ import { configureStore } from '@reduxjs/toolkit';
 import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
-import { settings } from './settings';
+import { keepSettings, settings } from './settings';
 import { trackside } from '../trackside/slice';
 
 /** Everything the screens share. */
@@ -11,6 +11,13 @@ export const store = configureStore({
   middleware: (defaults) => defaults().concat(api.middleware),
 });
 setupListeners(store.dispatch);
+
+let kept = store.getState().settings;
+store.subscribe(() => {
+  const { settings: now } = store.getState();
+  if (now !== kept) keepSettings(now);
+  kept = now;
+});
 
 export type AppState = ReturnType<typeof store.getState>;
 export const useAppDispatch = useDispatch.withTypes<typeof store.dispatch>();

@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
+import { runOf } from '@core/trackside/runOf';
 
 /** `sent` is 0 until the server has it (a number, because IndexedDB cannot index true and false). */
 type Stored<T> = T & { sent: 0 | 1 };
@@ -22,6 +23,8 @@ export type TrackLog = {
   readRun(runId: string): Promise<{ plan: Plan; events: RunEvent[] } | undefined>;
   plans(): Promise<Plan[]>;
   unsent(): Promise<{ plans: Plan[]; events: RunEvent[] }>;
+  /** Takes someone erased for good out of every plan and event. */
+  forget(athleteId: string): Promise<void>;
   markSent(what: { planIds?: string[]; eventIds?: string[] }): Promise<void>;
 };
 
@@ -69,6 +72,25 @@ export function openTrackLog(name = 'zest-lap-track'): TrackLog {
       const plans = (await db.getAll('plans')).filter((row) => row.sent === 0);
       const events = await db.getAllFromIndex('events', 'bySent', 0);
       return { plans: plans.map((row) => row.plan), events: events.map((row) => row.event) };
+    },
+    async forget(athleteId) {
+      const db = await ready;
+      const tx = db.transaction(['plans', 'events'], 'readwrite', { durability: 'strict' });
+      for (const kept of await tx.objectStore('plans').getAll()) {
+        if (!kept.plan.athletes.some((athlete) => athlete.athleteId === athleteId)) continue;
+        const rows = await tx.objectStore('events').index('byRun').getAll(kept.id);
+        const run = { plan: kept.plan, events: rows.map(({ event }) => event) };
+        const { plan, events } = runOf(run, (other) => other !== athleteId);
+        const left = new Map(events.map((event) => [event.id, event]));
+        for (const row of rows) {
+          const event = plan.athletes.length > 0 ? left.get(row.id) : undefined;
+          if (event) await tx.objectStore('events').put({ ...row, event });
+          else await tx.objectStore('events').delete(row.id);
+        }
+        if (plan.athletes.length > 0) await tx.objectStore('plans').put({ ...kept, plan });
+        else await tx.objectStore('plans').delete(kept.id);
+      }
+      await tx.done;
     },
     async markSent({ planIds = [], eventIds = [] }) {
       const db = await ready;

@@ -2,26 +2,27 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import { curveBook } from '@core/paces/paceBook';
 import { parseSession } from '@core/session/parseSession';
 import { standardTrack } from '@core/track/venue';
 import { makePlan } from '@core/trackside/plan';
-import { useCurves } from '../squad/curves';
-import type { Athlete, Session } from '../store/api';
+import type { SquadMember } from '@core/squad/athlete';
+import { forPlan, type SquadView } from '../squad/useSquad';
+import { STATUS_WORDS } from '../squad/words';
+import type { Session } from '../store/api';
 import { mainPart } from '../session/sessionView';
 import { WithSession } from '../session/WithSession';
 import { dayName } from '../ui/days';
 import { Empty } from '../ui/Empty';
-import { Icon } from '../ui/icons/Icon';
 import { Page } from '../ui/Page';
 import { Press } from '../ui/Press';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
+import { Tick } from '../ui/Tick';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
 import { takeToTrack } from './recorder';
 
-function Here({ athlete, here, toggle }: { athlete: Athlete; here: boolean; toggle: () => void }) {
+function Here({ athlete, here, toggle }: { athlete: SquadMember; here: boolean; toggle: () => void }) {
   const palette = usePalette();
   return (
     <Press
@@ -43,32 +44,27 @@ function Here({ athlete, here, toggle }: { athlete: Athlete; here: boolean; togg
         backgroundColor: here ? palette.raised : 'transparent',
       }}
     >
-      <View
-        style={{
-          width: 26,
-          height: 26,
-          borderRadius: 6,
-          borderWidth: 2,
-          borderColor: palette.ink,
-          backgroundColor: here ? palette.action : 'transparent',
-          alignItems: 'center',
-          justifyContent: 'center',
-        }}
-      >
-        {here && <Icon name="check" size={20} color={palette.onAction} />}
-      </View>
+      <Tick on={here} />
       <Words as="strong" quiet={!here} numberOfLines={1} style={{ flexShrink: 1 }}>
         {athlete.name}
       </Words>
+      {athlete.status !== 'training' && (
+        <Words as="label" quiet>
+          {STATUS_WORDS[athlete.status]}
+        </Words>
+      )}
     </Press>
   );
 }
 
-function Ready({ session, athletes }: { session: Session; athletes: readonly Athlete[] }) {
-  const [away, setAway] = useState<ReadonlySet<string>>(new Set());
+function Ready({ session, squad }: { session: Session; squad: SquadView }) {
+  const { athletes } = squad;
+  // Those who are injured or away are not expected; a tick brings them in.
+  const [away, setAway] = useState<ReadonlySet<string>>(
+    () => new Set(athletes.filter(({ status }) => status === 'injured' || status === 'away').map(({ id }) => id)),
+  );
   const [trouble, setTrouble] = useState<string>();
-  const curves = useCurves(athletes, session.date);
-  const parsed = parseSession(session.shorthand);
+  const parsed = parseSession(session.shorthand, { paceNames: squad.paceNames });
   const here = athletes.filter((athlete) => !away.has(athlete.id));
   const toggle = (id: string) =>
     setAway((before) => new Set(before.has(id) ? [...before].filter((other) => other !== id) : [...before, id]));
@@ -76,11 +72,7 @@ function Ready({ session, athletes }: { session: Session; athletes: readonly Ath
   const go = async () => {
     if (!parsed.ok) return;
     const { id: sessionId, title, date, shorthand } = session;
-    const people = here.map(({ id, name }) => ({
-      athleteId: id,
-      name,
-      paces: { curve: curves.get(id), paceBook: curveBook },
-    }));
+    const people = forPlan(here, squad, date);
     const plan = makePlan({ id: ulid(), sessionId, title, date, shorthand }, parsed.session, people, standardTrack);
     if (plan.reps.length === 0)
       return setTrouble('There is no rep to time in this session. Add one to its main part first.');
@@ -148,7 +140,7 @@ function Ready({ session, athletes }: { session: Session; athletes: readonly Ath
 export function RollCall({ sessionId }: { sessionId: string }) {
   return (
     <WithSession id={sessionId} title="Track" backTo="the track" back={() => router.replace('/track')}>
-      {(session, athletes) => <Ready session={session} athletes={athletes} />}
+      {(session, squad) => <Ready session={session} squad={squad} />}
     </WithSession>
   );
 }

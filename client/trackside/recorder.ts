@@ -89,5 +89,8 @@ export async function openRun(runId: string): Promise<boolean> {
 /** The plans this phone keeps, for lists while the server is away. */
 export const keptPlans = (): Promise<Plan[]> => log.plans().catch(() => []);
 
+/** Takes someone who was erased for good out of everything this phone keeps. */
+export const forgetAthlete = (athleteId: string): Promise<void> => log.forget(athleteId).catch(() => undefined);
+
 /** Sends what waits now and whenever the network comes back. */
 export const startSending = (): (() => void) => nowAndWhenOnline(() => outbox.poke());

@@ -1,13 +1,21 @@
-import { Slot } from 'expo-router';
+import { Slot, usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { usePalette } from './theme';
 import { useWide } from './useWide';
 
+type Props = {
+  list: ReactNode;
+  listWidth?: number;
+  /** An address with the whole width to itself. */
+  home?: string;
+};
+
 /** A list with the chosen one beside it where there is room; on a phone one screen after the other. */
-export function ListAndDetail({ list, listWidth = 340 }: { list: ReactNode; listWidth?: number }) {
+export function ListAndDetail({ list, listWidth = 340, home }: Props) {
   const palette = usePalette();
-  if (!useWide()) return <Slot />;
+  const path = usePathname();
+  if (!useWide() || path === home) return <Slot />;
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View style={{ width: listWidth, borderRightWidth: 1, borderRightColor: palette.line }}>{list}</View>

@@ -1,5 +1,5 @@
 import { IconButton } from 'react-native-paper';
-import { keepLook, LOOKS, settings, type Look } from '../store/settings';
+import { LOOKS, settings, type Look } from '../store/settings';
 import { useAppDispatch, useAppSelector } from '../store/store';
 import type { IconName } from './icons/Icon';
 
@@ -18,10 +18,7 @@ export function LookSwitch() {
     <IconButton
       icon={SAYS[look].icon}
       accessibilityLabel={`${SAYS[look].text}. Change to: ${SAYS[next].text}`}
-      onPress={() => {
-        keepLook(next);
-        dispatch(settings.actions.lookChosen(next));
-      }}
+      onPress={() => dispatch(settings.actions.lookChosen(next))}
       style={{ alignSelf: 'center', width: 44, height: 44, margin: 0 }}
     />
   );

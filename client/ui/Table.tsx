@@ -1,38 +1,154 @@
+import { Link, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { ScrollView, View, type ViewStyle } from 'react-native';
+import type { Palette } from './palette';
 import { Press } from './Press';
 import { SPACE, usePalette } from './theme';
+import { Tick } from './Tick';
 import { Words } from './Words';
 
-export type TableColumn = { key: string; title: string; under?: string; width: number };
-export type TableRow = { key: string; name: string; onPress: () => void; chosen?: boolean; cells: ReactNode[] };
+export type TableColumn = {
+  key: string;
+  title: string;
+  under?: string;
+  width: number;
+  /** Sorts by this column. */
+  onPress?: () => void;
+  sorted?: boolean;
+};
+
+export type TableRow = {
+  key: string;
+  name: string;
+  under?: string;
+  chosen?: boolean;
+  cells: ReactNode[];
+  /** What the name is: a link, a box to tick, or a button. */
+  href?: Href;
+  ticked?: boolean;
+  onPress?: () => void;
+};
+
+/** A line across the table that says whose rows follow. */
+export type TableHeading = { key: string; heading: string; about?: string };
 
 type Props = {
   label: string;
   nameTitle: string;
   nameWidth?: number;
   columns: TableColumn[];
-  rows: TableRow[];
+  rows: (TableRow | TableHeading)[];
   rowHeight?: number;
-  /** What pressing a name does, for screen readers. */
-  nameSays: (name: string) => string;
+  /** What pressing a name does, for screen readers; the name alone if left out. */
+  nameSays?: (name: string) => string;
 };
 
 const sticky = { position: 'sticky', left: 0, zIndex: 1 } as unknown as ViewStyle;
 
+// Cells share what room there is to spare, and scroll where there is none.
+const cellStyle = (width: number): ViewStyle => ({
+  width,
+  flexGrow: 1,
+  maxWidth: width * 1.6,
+  paddingHorizontal: SPACE.s,
+  justifyContent: 'center',
+  alignItems: 'flex-end',
+});
+
+function HeadCell({ column, palette }: { column: TableColumn; palette: Palette }) {
+  const words = (
+    <>
+      <Words as="strong" style={{ textAlign: 'right' }}>
+        {column.sorted ? `▾ ${column.title}` : column.title}
+      </Words>
+      {column.under !== undefined && (
+        <Words as="label" quiet style={{ textAlign: 'right' }}>
+          {column.under}
+        </Words>
+      )}
+    </>
+  );
+  const place: ViewStyle = { justifyContent: 'flex-end', paddingBottom: SPACE.xs };
+  return (
+    <View
+      role="columnheader"
+      {...(column.onPress ? { 'aria-sort': column.sorted ? ('ascending' as const) : ('none' as const) } : {})}
+      style={[cellStyle(column.width), place, column.sorted ? { backgroundColor: palette.raised } : undefined]}
+    >
+      {column.onPress ? (
+        <Press
+          role="button"
+          aria-label={`Sort by ${column.title}`}
+          onPress={column.onPress}
+          style={{ minHeight: 48, width: '100%', alignItems: 'flex-end', ...place }}
+        >
+          {words}
+        </Press>
+      ) : (
+        words
+      )}
+    </View>
+  );
+}
+
+/** The name at the start of a row, and what pressing it does. */
+function Name({ row, says, palette }: { row: TableRow; says: string; palette: Palette }) {
+  const words = (
+    <View style={{ flexShrink: 1 }}>
+      <Words as="strong" numberOfLines={2}>
+        {row.name}
+      </Words>
+      {row.under !== undefined && (
+        <Words as="label" quiet numberOfLines={1}>
+          {row.under}
+        </Words>
+      )}
+    </View>
+  );
+  const style: ViewStyle = {
+    minHeight: 44,
+    width: '100%',
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: SPACE.s,
+    borderLeftWidth: 5,
+    borderLeftColor: row.chosen ? palette.action : 'transparent',
+    paddingLeft: SPACE.s,
+  };
+  if (row.href !== undefined)
+    return (
+      <Link href={row.href} aria-label={says} aria-current={row.chosen ? 'true' : undefined} style={{ width: '100%' }}>
+        <View style={style}>{words}</View>
+      </Link>
+    );
+  if (!row.onPress) return <View style={style}>{words}</View>;
+  const ticks = row.ticked !== undefined;
+  return (
+    <Press
+      role={ticks ? 'checkbox' : 'button'}
+      {...(ticks ? { 'aria-checked': row.ticked } : {})}
+      aria-label={says}
+      onPress={row.onPress}
+      style={style}
+    >
+      {row.ticked !== undefined && <Tick on={row.ticked} />}
+      {words}
+    </Press>
+  );
+}
+
 /** A table that scrolls sideways under a first column that stays. */
-export function Table({ label, nameTitle, nameWidth = 124, columns, rows, rowHeight = 48, nameSays }: Props) {
+export function Table({
+  label,
+  nameTitle,
+  nameWidth = 124,
+  columns,
+  rows,
+  rowHeight = 48,
+  nameSays = (name) => name,
+}: Props) {
   const palette = usePalette();
   const line = { borderBottomWidth: 1, borderBottomColor: palette.line } as const;
-  // Cells share what room there is to spare, and scroll where there is none.
-  const cell = (width: number): ViewStyle => ({
-    width,
-    flexGrow: 1,
-    maxWidth: width * 1.6,
-    paddingHorizontal: SPACE.s,
-    justifyContent: 'center',
-    alignItems: 'flex-end',
-  });
   return (
     <ScrollView
       horizontal
@@ -63,71 +179,64 @@ export function Table({ label, nameTitle, nameWidth = 124, columns, rows, rowHei
             </Words>
           </View>
           {columns.map((column) => (
-            <View
-              key={column.key}
-              role="columnheader"
-              style={[cell(column.width), { justifyContent: 'flex-end', paddingBottom: SPACE.xs }]}
-            >
-              <Words as="strong" style={{ textAlign: 'right' }}>
-                {column.title}
-              </Words>
-              {column.under !== undefined && (
-                <Words as="label" quiet style={{ textAlign: 'right' }}>
-                  {column.under}
-                </Words>
-              )}
-            </View>
+            <HeadCell key={column.key} column={column} palette={palette} />
           ))}
         </View>
-        {rows.map((row) => (
-          <View
-            key={row.key}
-            role="row"
-            aria-selected={row.chosen ?? false}
-            style={[
-              line,
-              {
-                flexDirection: 'row',
-                minHeight: rowHeight,
-                backgroundColor: row.chosen ? palette.raised : palette.ground,
-              },
-            ]}
-          >
+        {rows.map((row) =>
+          'heading' in row ? (
+            <View key={row.key} role="row" style={{ borderBottomWidth: 1, borderBottomColor: palette.ink }}>
+              <View
+                role="rowheader"
+                style={[
+                  sticky,
+                  { alignSelf: 'flex-start', flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
+                ]}
+              >
+                <Words as="heading" level={2} style={{ paddingTop: SPACE.m, paddingBottom: SPACE.xs }}>
+                  {row.heading}
+                </Words>
+                {row.about !== undefined && (
+                  <Words as="label" quiet>
+                    {row.about}
+                  </Words>
+                )}
+              </View>
+            </View>
+          ) : (
             <View
-              role="rowheader"
+              key={row.key}
+              role="row"
+              aria-selected={row.chosen ?? row.ticked ?? false}
               style={[
-                sticky,
+                line,
                 {
-                  width: nameWidth,
-                  justifyContent: 'center',
-                  backgroundColor: row.chosen ? palette.raised : palette.ground,
+                  flexDirection: 'row',
+                  minHeight: rowHeight,
+                  backgroundColor: row.chosen || row.ticked ? palette.raised : palette.ground,
                 },
               ]}
             >
-              <Press
-                role="button"
-                aria-label={nameSays(row.name)}
-                onPress={row.onPress}
-                style={{
-                  minHeight: 44,
-                  justifyContent: 'center',
-                  borderLeftWidth: 5,
-                  borderLeftColor: row.chosen ? palette.action : 'transparent',
-                  paddingLeft: SPACE.s,
-                }}
+              <View
+                role="rowheader"
+                style={[
+                  sticky,
+                  {
+                    width: nameWidth,
+                    justifyContent: 'center',
+                    backgroundColor: row.chosen || row.ticked ? palette.raised : palette.ground,
+                  },
+                ]}
               >
-                <Words as="strong" numberOfLines={2}>
-                  {row.name}
-                </Words>
-              </Press>
-            </View>
-            {row.cells.map((content, i) => (
-              <View key={columns[i]?.key ?? i} role="cell" style={cell(columns[i]?.width ?? 80)}>
-                {content}
+                <Name row={row} says={nameSays(row.name)} palette={palette} />
               </View>
-            ))}
-          </View>
-        ))}
+              {row.cells.map((content, i) => (
+                <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? 80)}>
+                  {content}
+                </View>
+              ))}
+            </View>
+          ),
+        )}
       </View>
     </ScrollView>
   );

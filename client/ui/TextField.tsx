@@ -11,6 +11,8 @@ import { Words } from './Words';
 
 type Props = {
   label: string;
+  /** What it is called for screen readers, where that is not the label. */
+  name?: string;
   value: string;
   onChange: (text: string) => void;
   onBlur?: () => void;
@@ -29,6 +31,7 @@ type Props = {
 /** A labelled text field whose trouble stands right under it. */
 export function TextField({
   label,
+  name = label,
   value,
   onChange,
   onBlur,
@@ -59,7 +62,7 @@ export function TextField({
       </Words>
       <TextInput
         {...(inputRef ? { ref: inputRef } : {})}
-        aria-label={label}
+        aria-label={name}
         aria-invalid={error !== undefined}
         value={value}
         onChangeText={onChange}

@@ -9,8 +9,6 @@ const FONT = 'Zest';
 /** Space between things, in px. */
 export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24 } as const;
 export const RADIUS = 8;
-/** Below this width the screen is a phone's: one job at a time. */
-export const WIDE_PX = 1024;
 
 function themed(base: MD3Theme, palette: Palette): ZestTheme {
   return {

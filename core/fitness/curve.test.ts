@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { MILE_M } from '../units/distance';
-import { CurveError, curveMovedTo, fitCurve, speedFor, timeErrorFor, timeFor, type Curve } from './curve';
+import { CurveError, curveMovedTo, fitCurve, speedFor, timeErrorFor, timeFor, type EnduranceCurve } from './curve';
 import { enduranceTimeFor } from './endurance';
 import type { Mark } from './mark';
 
@@ -60,7 +60,7 @@ test('the goal curve goes through the goal and keeps its shape', () => {
   const now = fit(race(5000, 1110));
   const goal = curveMovedTo(now, 5000, 1050);
   expect(timeFor(goal, 5000)).toBeCloseTo(1050, 3);
-  const shape = ({ parameters: { mapWkg, eWkg, aJkg } }: Curve) => [eWkg / mapWkg, aJkg / mapWkg];
+  const shape = ({ parameters: { mapWkg, eWkg, aJkg } }: EnduranceCurve) => [eWkg / mapWkg, aJkg / mapWkg];
   shape(goal).forEach((value, i) => expect(value).toBeCloseTo(shape(now)[i] ?? 0, 9));
 });
 

@@ -1,153 +1,198 @@
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { parseISO } from 'date-fns/parseISO';
-import { enduranceSpeedFor, enduranceTimeFor, powerNeeded, type EnduranceParameters } from './endurance';
-import { leastSquares } from './leastSquares';
+import { criticalSpeed, type CriticalSpeedParameters } from './criticalSpeed';
+import type { EnduranceParameters } from './endurance';
+import { enduranceModel, OUTLIER_SD } from './enduranceModel';
 import type { Mark } from './mark';
+import { CurveError, type Model } from './model';
+import { powerLaw, type PowerLawParameters } from './powerLaw';
+import { isUsable, weigh, type Weighed } from './weighing';
+
+export { CurveError };
 
 /** A mark as the fit saw it. */
-export type WeighedMark = {
-  mark: Mark;
-  /** Standard deviation of ln(time) it was given: 0.012 is 1.2 %. */
-  sd: number;
+export type WeighedMark = Weighed & {
+  /** Its share of all the marks' weight (1/variance), 0 to 1. */
+  weight: number;
   /** ln(run time / curve time): positive is slower than the curve. */
   residual: number;
   /** True when it sits more than three standard deviations from the curve. */
   outlier: boolean;
 };
 
+/** A level set by the coach: `distanceM` metres in `timeS` seconds, as of `date` (YYYY-MM-DD). */
+export type Nudge = { distanceM: number; timeS: number; date: string };
+
+/** The schools of how speed falls with distance, the default first. */
+export const MODEL_NAMES = ['endurance', 'power-law', 'critical-speed'] as const;
+export type ModelName = (typeof MODEL_NAMES)[number];
+
+export type EnduranceCurve = CurveBy<'endurance', EnduranceParameters>;
+type CurveBy<Name extends ModelName, P> = {
+  model: Name;
+  parameters: P;
+  /** Covariance of the model's unknowns. */
+  covariance: number[][];
+  /** The marks it stands on. */
+  marks: WeighedMark[];
+  /** Set when the coach overruled the level. */
+  nudge?: Nudge;
+};
+
 /**
  * One athlete's fitness curve: how fast they can run for how long, with how sure that is.
  * Everything the app computes about an athlete comes from one of these.
  */
-export type Curve = {
-  model: 'endurance';
-  parameters: EnduranceParameters;
-  /** Covariance of (ln MAP, E/MAP, A/MAP). */
-  covariance: number[][];
-  marks: WeighedMark[];
+export type Curve =
+  EnduranceCurve | CurveBy<'power-law', PowerLawParameters> | CurveBy<'critical-speed', CriticalSpeedParameters>;
+
+/** A model with its parameters, whichever it is. */
+type Bound = {
+  x: number[];
+  steps: readonly number[];
+  meantForS: { min: number; max: number } | undefined;
+  timeFor: (distanceM: number) => number;
+  speedFor: (durationS: number) => number;
+  /** ln of the time for a distance with other unknowns. */
+  lnTimeAt: (x: readonly number[], distanceM: number) => number;
+  /** The same curve with other unknowns. */
+  curveAt: (x: readonly number[]) => Curve;
 };
 
-/** Thrown by fitCurve when there is no mark to stand on; the message is for the coach. */
-export class CurveError extends Error {
-  override name = 'CurveError';
-}
-
-/** Priors on the shape, from the spread among trained runners: E/MAP and A/MAP (s). MAP itself has none. */
-const PRIOR = { e: { mean: -0.05, sd: 0.012 }, a: { mean: 55, sd: 8 } };
-/**
- * Odd marks must not bend the curve into nonsense: E and A stay within three standard deviations of their priors. A lower A
- * would even make a runner faster over a longer distance.
- */
-const BOUNDS = { e: { min: -0.086, max: -0.014 }, a: { min: 31, max: 79 } };
-/** A mark this many standard deviations off is flagged, and pulls no harder than one that is just so far off (Huber 1964). */
-const OUTLIER_SD = 3;
-const SD_OF_KIND: Record<Mark['kind'], number> = { race: 0.012, trial: 0.02, session: 0.03, estimate: 0.03 };
-const SD_PER_DAY = 0.005 / 28;
-/** Marks shorter or slower than this say nothing about endurance. */
-const USABLE = { minM: 200, maxM: 200_000, minMps: 0.8, maxMps: 12 };
-
-const clamp = (x: number, { min, max }: { min: number; max: number }) => Math.min(Math.max(x, min), max);
-
-function isUsable(mark: Mark): boolean {
-  const speedMps = mark.distanceM / mark.timeS;
-  return (
-    mark.distanceM >= USABLE.minM &&
-    mark.distanceM <= USABLE.maxM &&
-    speedMps >= USABLE.minMps &&
-    speedMps <= USABLE.maxMps &&
-    !Number.isNaN(parseISO(mark.date).getTime())
-  );
-}
-
-/** The shape vector (ln MAP, E/MAP, A/MAP) as model parameters, kept inside the bounds. */
-function parametersOf(x: readonly number[]): EnduranceParameters {
-  const [lnMap = 0, e = PRIOR.e.mean, a = PRIOR.a.mean] = x;
-  const mapWkg = Math.exp(clamp(lnMap, { min: Math.log(3), max: Math.log(60) }));
-  return { mapWkg, eWkg: clamp(e, BOUNDS.e) * mapWkg, aJkg: clamp(a, BOUNDS.a) * mapWkg };
-}
-
-const lnTimeFor = (x: readonly number[], distanceM: number) => Math.log(enduranceTimeFor(parametersOf(x), distanceM));
-
-/** A residual in standard deviations, its square growing only linearly beyond OUTLIER_SD: one wild mark leaves the rest alone. */
-function tempered(residual: number): number {
-  const off = Math.abs(residual);
-  return off <= OUTLIER_SD ? residual : Math.sign(residual) * Math.sqrt(OUTLIER_SD * (2 * off - OUTLIER_SD));
-}
-
-/** A mark's own standard deviation of ln(time): by its kind, and 0.5 % more for each four weeks of age. */
-function sdOf(mark: Mark, asOf: string): number {
-  const ageDays = Math.max(0, differenceInCalendarDays(parseISO(asOf), parseISO(mark.date)));
-  return SD_OF_KIND[mark.kind] + ageDays * SD_PER_DAY;
-}
-
-/**
- * Fits the athlete's curve to their marks: penalised least squares on ln(time), with priors on the shape (E/MAP and A/MAP)
- * and none on MAP, so that one mark is met exactly and two marks far apart also bend the curve.
- * Model: Péronnet & Thibault, J. Appl. Physiol. 67:453–465 (1989).
- * @param options.asOf the day the marks are looked at from, YYYY-MM-DD: older marks count less.
- * @throws CurveError when no mark is usable (200 m or more, at a running speed).
- */
-export function fitCurve(marks: readonly Mark[], options: { asOf: string; model?: 'endurance' }): Curve {
-  const usable = marks.filter(isUsable);
-  if (usable.length === 0)
-    throw new CurveError('There is no race or trial of 200 m or more to work the paces out from.');
-  const sds = usable.map((mark) => sdOf(mark, options.asOf));
-
-  // Starting from the power each mark would need in a steady 7 minutes keeps the solver inside a few steps.
-  const startMap = Math.max(...usable.map((mark) => powerNeeded(mark.distanceM / mark.timeS, mark.distanceM)));
-  const residuals = (x: readonly number[]) => [
-    ...usable.map((mark, i) => tempered((lnTimeFor(x, mark.distanceM) - Math.log(mark.timeS)) / (sds[i] ?? 1))),
-    ((x[1] ?? 0) - PRIOR.e.mean) / PRIOR.e.sd,
-    ((x[2] ?? 0) - PRIOR.a.mean) / PRIOR.a.sd,
-  ];
-  const { x, covariance } = leastSquares(residuals, [Math.log(startMap), PRIOR.e.mean, PRIOR.a.mean]);
-
+function bound<P>(model: Model<P>, parameters: P, curveWith: (parameters: P) => Curve): Bound {
   return {
-    model: 'endurance',
-    parameters: parametersOf(x),
-    covariance,
-    marks: usable.map((mark, i) => {
-      const sd = sds[i] ?? 1;
-      const residual = Math.log(mark.timeS) - lnTimeFor(x, mark.distanceM);
-      return { mark, sd, residual, outlier: Math.abs(residual) > OUTLIER_SD * sd };
-    }),
+    x: model.vectorOf(parameters),
+    steps: model.steps,
+    meantForS: model.meantForS,
+    timeFor: (distanceM) => model.timeFor(parameters, distanceM),
+    speedFor: (durationS) => model.speedFor(parameters, durationS),
+    lnTimeAt: (x, distanceM) => Math.log(model.timeFor(model.parametersOf(x), distanceM)),
+    curveAt: (x) => curveWith(model.parametersOf(x)),
   };
+}
+
+function modelOf(curve: Curve): Bound {
+  switch (curve.model) {
+    case 'endurance':
+      return bound(enduranceModel, curve.parameters, (parameters) => ({ ...curve, parameters }));
+    case 'power-law':
+      return bound(powerLaw, curve.parameters, (parameters) => ({ ...curve, parameters }));
+    case 'critical-speed':
+      return bound(criticalSpeed, curve.parameters, (parameters) => ({ ...curve, parameters }));
+  }
+}
+
+function unjudged(model: ModelName, marks: readonly Weighed[]): Curve {
+  const common = { marks: [] };
+  switch (model) {
+    case 'endurance': {
+      const { x, covariance } = enduranceModel.fit(marks);
+      return { ...common, model, parameters: enduranceModel.parametersOf(x), covariance };
+    }
+    case 'power-law': {
+      const { x, covariance } = powerLaw.fit(marks);
+      return { ...common, model, parameters: powerLaw.parametersOf(x), covariance };
+    }
+    case 'critical-speed': {
+      const { x, covariance } = criticalSpeed.fit(marks);
+      return { ...common, model, parameters: criticalSpeed.parametersOf(x), covariance };
+    }
+  }
+}
+
+/**
+ * Fits the athlete's curve to their marks. Marks left out by the coach, shorter than 200 m or not at a running speed are
+ * passed over. Models: 'endurance', Péronnet & Thibault, J. Appl. Physiol. 67:453–465 (1989), penalised least squares on
+ * ln(time); 'power-law', Riegel (1981); 'critical-speed', Monod & Scherrer (1965).
+ * @param options.asOf the day the marks are looked at from, YYYY-MM-DD: older marks count less.
+ * @throws CurveError when no mark is usable, or for 'critical-speed' when there are not two of 2 to 20 minutes.
+ */
+export function fitCurve(marks: readonly Mark[], options: { asOf: string; model?: 'endurance' }): EnduranceCurve;
+export function fitCurve(marks: readonly Mark[], options: { asOf: string; model?: ModelName }): Curve;
+export function fitCurve(marks: readonly Mark[], options: { asOf: string; model?: ModelName }): Curve {
+  const weighed = marks.filter(isUsable).map((mark) => weigh(mark, options.asOf));
+  if (weighed.length === 0)
+    throw new CurveError('There is no race or trial of 200 m or more to work the paces out from.');
+  const curve = unjudged(options.model ?? 'endurance', weighed);
+  const { timeFor: curveTime } = modelOf(curve);
+  const total = weighed.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
+  const judged = weighed.map((one): WeighedMark => {
+    const residual = Math.log(one.mark.timeS / curveTime(one.mark.distanceM));
+    return { ...one, weight: 1 / one.sd ** 2 / total, residual, outlier: Math.abs(residual) > OUTLIER_SD * one.sd };
+  });
+  return { ...curve, marks: judged };
 }
 
 /** Seconds in which the athlete should cover `distanceM` metres flat out. */
 export function timeFor(curve: Curve, distanceM: number): number {
-  return enduranceTimeFor(curve.parameters, distanceM);
+  return modelOf(curve).timeFor(distanceM);
 }
 
 /** Speed in m/s that the athlete should hold for `durationS` seconds flat out. */
 export function speedFor(curve: Curve, durationS: number): number {
-  return enduranceSpeedFor(curve.parameters, durationS);
+  return modelOf(curve).speedFor(durationS);
 }
+
+/** True if the model is not meant for an effort as long as this distance takes (critical speed: 2 to 20 minutes). */
+export function isExtrapolated(curve: Curve, distanceM: number): boolean {
+  const { meantForS, timeFor: curveTime } = modelOf(curve);
+  if (!meantForS) return false;
+  const timeS = curveTime(distanceM);
+  return timeS < meantForS.min || timeS > meantForS.max;
+}
+
+/** How ln(time) over a distance changes with each unknown. */
+function gradientAt({ x, steps, lnTimeAt }: Bound, distanceM: number): number[] {
+  const at = lnTimeAt(x, distanceM);
+  return x.map((value, i) => {
+    const step = steps[i] ?? 1e-4;
+    const moved = x.map((other, j) => (i === j ? value + step : other));
+    return (lnTimeAt(moved, distanceM) - at) / step;
+  });
+}
+
+const sum = (n: number, term: (i: number) => number) =>
+  Array.from({ length: n }, (_, i) => term(i)).reduce((a, b) => a + b, 0);
 
 /** Standard error of `timeFor(curve, distanceM)` in seconds, from the spread of the marks and the priors. */
 export function timeErrorFor(curve: Curve, distanceM: number): number {
-  const { mapWkg, eWkg, aJkg } = curve.parameters;
-  const x = [Math.log(mapWkg), eWkg / mapWkg, aJkg / mapWkg];
-  const at = lnTimeFor(x, distanceM);
-  const gradient = [1e-4, 1e-4, 1e-2].map((step, i) => {
-    const moved = x.map((value, j) => (i === j ? value + step : value));
-    return (lnTimeFor(moved, distanceM) - at) / step;
-  });
-  let variance = 0;
-  gradient.forEach((gi, i) => gradient.forEach((gj, j) => (variance += gi * (curve.covariance[i]?.[j] ?? 0) * gj)));
-  return Math.exp(at) * Math.sqrt(Math.max(0, variance));
+  const model = modelOf(curve);
+  const g = gradientAt(model, distanceM);
+  const variance = sum(g.length, (i) =>
+    sum(g.length, (j) => (g[i] ?? 0) * (g[j] ?? 0) * (curve.covariance[i]?.[j] ?? 0)),
+  );
+  return model.timeFor(distanceM) * Math.sqrt(Math.max(0, variance));
 }
 
-/** The same athlete at another level: only MAP is moved, so that `distanceM` metres come out at `timeS` seconds. */
-export function curveMovedTo(curve: Curve, distanceM: number, timeS: number): Curve {
-  const { mapWkg, eWkg, aJkg } = curve.parameters;
-  const shapeAt = (map: number) => ({ mapWkg: map, eWkg: (eWkg / mapWkg) * map, aJkg: (aJkg / mapWkg) * map });
-  let low = mapWkg / 3;
-  let high = mapWkg * 3;
+/** The same athlete at another level, the shape kept: `distanceM` metres come out at `timeS` seconds. */
+export function curveMovedTo<C extends Curve>(curve: C, distanceM: number, timeS: number): C {
+  const { x, lnTimeAt, curveAt } = modelOf(curve);
+  const [level = 0, ...shape] = x;
+  let low = level - Math.log(3);
+  let high = level + Math.log(3);
   for (let i = 0; i < 60; i++) {
-    const middle = Math.sqrt(low * high);
-    if (enduranceTimeFor(shapeAt(middle), distanceM) > timeS) low = middle;
+    const middle = (low + high) / 2;
+    if (lnTimeAt([middle, ...shape], distanceM) > Math.log(timeS)) low = middle;
     else high = middle;
   }
-  return { ...curve, parameters: shapeAt(Math.sqrt(low * high)) };
+  // The model stays what it was.
+  return curveAt([(low + high) / 2, ...shape]) as C;
+}
+
+/**
+ * The curve after the coach has set the level ("5k equals 18:20 now"): moved there, as sure as a coach's estimate of that age
+ * at that distance; the shape is as sure as it was.
+ */
+export function curveNudged<C extends Curve>(curve: C, nudge: Nudge, asOf: string): C {
+  const moved = curveMovedTo(curve, nudge.distanceM, nudge.timeS);
+  const { sd } = weigh({ ...nudge, kind: 'estimate' }, asOf);
+  // With the time at one distance given, the level follows from the shape: Δlevel = −(g·Δshape)/g₀ + (its own error)/g₀.
+  const g = gradientAt(modelOf(moved), nudge.distanceM);
+  const n = g.length;
+  const slope = (i: number) => -(g[i] ?? 0) / (g[0] ?? 1);
+  const shape = (i: number, j: number) => (i > 0 && j > 0 ? (curve.covariance[i]?.[j] ?? 0) : 0);
+  const withLevel = (j: number) => sum(n, (i) => slope(i) * shape(i, j));
+  const level = sum(n, (j) => slope(j) * withLevel(j)) + (sd / (g[0] ?? 1)) ** 2;
+  const covariance = g.map((_, i) =>
+    g.map((__, j) => (i === 0 && j === 0 ? level : i === 0 ? withLevel(j) : j === 0 ? withLevel(i) : shape(i, j))),
+  );
+  return { ...moved, covariance, nudge };
 }

@@ -19,13 +19,18 @@ const RUNNING_COST_JKGM = 3.86;
 /** The longest and shortest efforts the solver looks between, in seconds. */
 const SOLVER_S = { min: 5, max: 200_000 };
 
+/** What of A, MAP and E counts over `durationS`: P(T) = A·ofA + BMR + (MAP − BMR)·ofMap + E·ofE. */
+function sharesOver(durationS: number): { ofA: number; ofMap: number; ofE: number } {
+  const beyond = durationS > T_MAP_S ? Math.log(durationS / T_MAP_S) : 0;
+  const ofA = ((1 + ANAEROBIC_FADE * beyond) / durationS) * (1 - Math.exp(-durationS / K2_S));
+  const ofMap = 1 - (K1_S / durationS) * (1 - Math.exp(-durationS / K1_S));
+  return { ofA, ofMap, ofE: ofMap * beyond };
+}
+
 /** Mean metabolic power, W/kg, that can be held for `durationS` seconds. */
 export function powerHeldFor(p: EnduranceParameters, durationS: number): number {
-  const beyond = durationS > T_MAP_S ? Math.log(durationS / T_MAP_S) : 0;
-  const anaerobic = ((p.aJkg * (1 + ANAEROBIC_FADE * beyond)) / durationS) * (1 - Math.exp(-durationS / K2_S));
-  const aerobic =
-    (p.mapWkg - BASAL_WKG + p.eWkg * beyond) * (1 - (K1_S / durationS) * (1 - Math.exp(-durationS / K1_S)));
-  return anaerobic + BASAL_WKG + aerobic;
+  const { ofA, ofMap, ofE } = sharesOver(durationS);
+  return p.aJkg * ofA + BASAL_WKG + (p.mapWkg - BASAL_WKG) * ofMap + p.eWkg * ofE;
 }
 
 /** Metabolic power, W/kg, needed to cover `distanceM` metres at a mean speed of `speedMps`. */
@@ -35,37 +40,70 @@ export function powerNeeded(speedMps: number, distanceM: number): number {
   return BASAL_WKG + RUNNING_COST_JKGM * speedMps + airDrag + gettingUpToSpeed;
 }
 
-/** The root of an increasing function between `low` and `high`, by bisection in the logarithm with secant steps (Illinois). */
+/** A guess is tried this far to either side of it. */
+const NEAR = 1.08;
+/** Roots are found to this share of themselves. */
+const PRECISION = 1e-11;
+
+/**
+ * The root of an increasing function between `low` and `high`, searched in the logarithm: inverse quadratic steps where they are
+ * safe, halving where not (Chandrupatla, Adv. Eng. Software 28:145–149, 1997).
+ */
 function rootOf(increasing: (x: number) => number, low: number, high: number): number {
-  let a = Math.log(low);
-  let b = Math.log(high);
-  let fa = increasing(low);
-  let fb = increasing(high);
-  if (fa >= 0) return low;
-  if (fb <= 0) return high;
-  for (let i = 0; i < 100 && b - a > 1e-12; i++) {
-    // Every third step halves the bracket, so that a poor secant cannot stall.
-    const x = i % 3 === 2 ? (a + b) / 2 : (a * fb - b * fa) / (fb - fa);
+  let [near, far] = [Math.log(high), Math.log(low)];
+  let [fNear, fFar] = [increasing(high), increasing(low)];
+  if (fFar >= 0) return low;
+  if (fNear <= 0) return high;
+  let share = 0.5;
+  for (let i = 0; i < 100; i++) {
+    const x = near + share * (far - near);
     const fx = increasing(Math.exp(x));
-    if (fx === 0) return Math.exp(x);
-    if (fx < 0) {
-      a = x;
-      fa = fx;
-      fb /= i % 3 === 2 ? 1 : 2;
-    } else {
-      b = x;
-      fb = fx;
-      fa /= i % 3 === 2 ? 1 : 2;
-    }
+    const sameSide = fx > 0 === fNear > 0;
+    const [old, fOld] = sameSide ? [near, fNear] : [far, fFar];
+    if (!sameSide) [far, fFar] = [near, fNear];
+    [near, fNear] = [x, fx];
+    const best = Math.abs(fNear) < Math.abs(fFar) ? near : far;
+    const smallest = PRECISION / Math.abs(far - near);
+    if (fx === 0 || smallest > 0.5) return Math.exp(best);
+    const xi = (near - far) / (old - far);
+    const phi = (fNear - fFar) / (fOld - fFar);
+    const isSafe = phi ** 2 < xi && (1 - phi) ** 2 < 1 - xi;
+    share = isSafe
+      ? (fNear / (fFar - fNear)) * (fOld / (fFar - fOld)) +
+        ((old - near) / (far - near)) * (fNear / (fOld - fNear)) * (fFar / (fOld - fFar))
+      : 0.5;
+    share = Math.min(1 - smallest, Math.max(smallest, share));
   }
-  return Math.exp((a + b) / 2);
+  return Math.exp(near);
 }
 
-/** Seconds in which a runner with these parameters covers `distanceM` metres flat out. */
-export function enduranceTimeFor(p: EnduranceParameters, distanceM: number): number {
+/** Power left over, W/kg, when `distanceM` metres are to be covered in `timeS`: below 0 it is too fast. */
+const powerLeft = (p: EnduranceParameters, distanceM: number, timeS: number) =>
+  powerHeldFor(p, timeS) - powerNeeded(distanceM / timeS, distanceM);
+
+/**
+ * Seconds in which a runner with these parameters covers `distanceM` metres flat out.
+ * @param nearS a time it is likely near: only makes it quicker to find.
+ */
+export function enduranceTimeFor(p: EnduranceParameters, distanceM: number, nearS?: number): number {
+  const left = (timeS: number) => powerLeft(p, distanceM, timeS);
+  if (nearS !== undefined && left(nearS / NEAR) < 0 && left(nearS * NEAR) > 0)
+    return rootOf(left, nearS / NEAR, nearS * NEAR);
   // Nobody is faster than 15 m/s or slower than 0.5: it keeps the bracket tight and the answer finite.
-  const low = Math.max(distanceM / 15, 0.5);
-  return rootOf((timeS) => powerHeldFor(p, timeS) - powerNeeded(distanceM / timeS, distanceM), low, distanceM / 0.5);
+  return rootOf(left, Math.max(distanceM / 15, 0.5), distanceM / 0.5);
+}
+
+/**
+ * How ln(time) over `distanceM` changes with ln MAP (E/MAP and A/MAP kept), with E/MAP and with A/MAP (s), where the time is
+ * `timeS`: the implicit derivative of powerLeft = 0.
+ */
+export function enduranceSlopes(p: EnduranceParameters, distanceM: number, timeS: number): [number, number, number] {
+  const { ofA, ofMap, ofE } = sharesOver(timeS);
+  const step = 1e-4;
+  const alongTime =
+    (powerLeft(p, distanceM, timeS * (1 + step)) - powerLeft(p, distanceM, timeS * (1 - step))) / (2 * step);
+  const byLevel = p.aJkg * ofA + p.mapWkg * ofMap + p.eWkg * ofE;
+  return [-byLevel / alongTime, (-p.mapWkg * ofE) / alongTime, (-p.mapWkg * ofA) / alongTime];
 }
 
 /** Speed in m/s that a runner with these parameters can hold for `durationS` seconds flat out. */

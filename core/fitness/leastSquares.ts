@@ -1,6 +1,6 @@
 /**
- * Small dense non-linear least squares: Levenberg–Marquardt with a numerical Jacobian
- * (Marquardt, J. SIAM 11:431–441, 1963). Meant for a handful of unknowns.
+ * Small dense non-linear least squares: Levenberg–Marquardt (Marquardt, J. SIAM 11:431–441, 1963). Meant for a handful of
+ * unknowns.
  */
 
 function solve(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | undefined {
@@ -28,7 +28,7 @@ const sumOfSquares = (values: readonly number[]) => values.reduce((sum, v) => su
 
 type Problem = (x: readonly number[]) => number[];
 
-function jacobianOf(residuals: Problem, x: readonly number[], at: readonly number[]): number[][] {
+function numericalJacobian(residuals: Problem, x: readonly number[], at: readonly number[]): number[][] {
   const columns = x.map((value, j) => {
     const step = 1e-6 * Math.max(1, Math.abs(value));
     const moved = residuals(x.map((v, k) => (k === j ? v + step : v)));
@@ -45,9 +45,14 @@ function normalMatrix(jacobian: readonly (readonly number[])[], n: number): numb
 
 /**
  * Finds the x that makes the sum of squares of `residuals(x)` least, starting at `start`.
+ * @param jacobian the residuals' derivatives, one row a residual; worked out numerically if left out.
  * @returns x and the covariance (JᵀJ)⁻¹, which is that of x when the residuals are in standard deviations.
  */
-export function leastSquares(residuals: Problem, start: readonly number[]): { x: number[]; covariance: number[][] } {
+export function leastSquares(
+  residuals: Problem,
+  start: readonly number[],
+  jacobian?: (x: readonly number[]) => number[][],
+): { x: number[]; covariance: number[][] } {
   const n = start.length;
   let x = [...start];
   let at = residuals(x);
@@ -55,10 +60,10 @@ export function leastSquares(residuals: Problem, start: readonly number[]): { x:
   let damping = 1e-3;
   let normal: number[][] = [];
   for (let iteration = 0; iteration < 60; iteration++) {
-    const jacobian = jacobianOf(residuals, x, at);
-    normal = normalMatrix(jacobian, n);
+    const slopes = jacobian?.(x) ?? numericalJacobian(residuals, x, at);
+    normal = normalMatrix(slopes, n);
     const gradient = Array.from({ length: n }, (_, a) =>
-      jacobian.reduce((sum, row, i) => sum - (row[a] ?? 0) * (at[i] ?? 0), 0),
+      slopes.reduce((sum, row, i) => sum - (row[a] ?? 0) * (at[i] ?? 0), 0),
     );
     const damped = normal.map((row, a) => row.map((v, b) => (a === b ? v * (1 + damping) : v)));
     const step = solve(damped, gradient);
@@ -72,7 +77,7 @@ export function leastSquares(residuals: Problem, start: readonly number[]): { x:
       at = nextAt;
       cost = nextCost;
       damping = Math.max(damping / 10, 1e-12);
-      if (gained < 1e-14 * (1 + cost)) break;
+      if (gained < 1e-12 * (1 + cost)) break;
     } else {
       damping *= 10;
       if (damping > 1e12) break;

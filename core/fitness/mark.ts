@@ -6,7 +6,16 @@ export const MARK_KINDS = ['race', 'trial', 'session', 'estimate'] as const;
 export type MarkKind = (typeof MARK_KINDS)[number];
 
 /** One dated performance: `distanceM` metres in `timeS` seconds on `date` (YYYY-MM-DD). */
-export type Mark = { distanceM: number; timeS: number; date: string; kind: MarkKind };
+export type Mark = {
+  distanceM: number;
+  timeS: number;
+  date: string;
+  kind: MarkKind;
+  /** Where it was and what it was like: wind, heat, a hilly road. */
+  note?: string;
+  /** The coach does not want it in the curve. */
+  leftOut?: true;
+};
 
 /**
  * Mean speeds no human has yet held, in m/s by distance in metres: a little above the best ever run.

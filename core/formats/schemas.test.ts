@@ -1,5 +1,6 @@
 import { check } from './check';
-import { athleteSchema, eventSchema, planSchema, sessionSchema } from './schemas';
+import { curveBook } from '../paces/shippedBooks';
+import { athleteSchema, eventSchema, paceBookSchema, planSchema, sessionSchema, squadChangeSchema } from './schemas';
 
 const ID = '01M7ZKC8B0Y78609PN4H3NMY4X';
 const mark = { distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' };
@@ -14,7 +15,13 @@ test('an athlete is taken, the name trimmed', () => {
 
 test.each([
   [{ name: '', marks: [mark] }, 'name', 'A name is needed.'],
-  [{ name: 'Ada', marks: [] }, 'marks', 'At least one mark is needed: a race, a trial or an estimate.'],
+  [{ name: 'Ada', marks: Array.from({ length: 101 }, () => mark) }, 'marks', /100 marks at most/],
+  [{ name: 'Ada', marks: [], tileName: 'Adelheid the Third' }, 'tileName', /12 characters/],
+  [{ name: 'Ada', marks: [], bornYear: '2009' }, 'bornYear', /number/],
+  [{ name: 'Ada', marks: [], status: 'lazy' }, 'status', /must be one of/],
+  [{ name: 'Ada', marks: [], goal: { ...mark, kind: undefined, timeS: 0 } }, 'goal.timeS', /more than zero/],
+  [{ name: 'Ada', marks: [], nudge: { distanceM: 5000, timeS: 1000, date: 'now' } }, 'nudge.date', /year-month-day/],
+  [{ name: 'Ada', marks: [], paceBookId: 'mine' }, 'paceBookId', /no such pace book/],
   [{ name: 'Ada', marks: [mark, { ...mark, timeS: 'fast' }] }, 'marks[1].timeS', 'A mark needs a time.'],
   [{ name: 'Ada', marks: [{ ...mark, timeS: '1110' }] }, 'marks[0].timeS', 'A mark needs a time.'],
   [{ name: 'Ada', marks: [{ ...mark, timeS: -1 }] }, 'marks[0].timeS', /more than zero/],
@@ -72,5 +79,41 @@ test('a plan with nobody in it is refused', () => {
     ok: false,
     field: 'athletes',
     message: 'There is nobody in this session.',
+  });
+});
+
+describe('a pace book', () => {
+  const { id: _id, ...book } = curveBook;
+  test('that ships fits its own schema', () => expect(check(paceBookSchema, book)).toEqual({ ok: true, value: book }));
+  test.each([
+    [{ name: '' }, 'name', /needs a name/],
+    [{ model: 'guess' }, 'model', /must be one of/],
+    [{ entries: [] }, 'entries', /the book needs an entry for each/],
+    [{ entries: [{ ...book.entries[0], tolerance: 2 }] }, 'entries[0].tolerance', /0.2/],
+    [
+      { entries: [{ ...book.entries[0], basis: { kind: 'share', of: 'easy', share: 9 } }] },
+      'entries[0].basis.share',
+      /2/,
+    ],
+    [{ entries: [{ ...book.entries[0], basis: { kind: 'magic' } }] }, 'entries[0].basis.kind', /must be/],
+  ])('with %j is refused at %s', (part, field, message) =>
+    expect(check(paceBookSchema, { ...book, ...part })).toMatchObject({
+      ok: false,
+      field,
+      message: expect.stringMatching(message),
+    }),
+  );
+});
+
+test('a change of the squad names no group or athlete twice', () => {
+  const group = { id: ID, name: 'A' };
+  expect(check(squadChangeSchema, { groups: [group] }).ok).toBe(true);
+  expect(check(squadChangeSchema, { groups: [group, group] }).ok).toBe(false);
+  expect(check(squadChangeSchema, { groups: [{ ...group, name: ' ' }] })).toMatchObject({
+    field: 'groups[0].name',
+    message: 'A group needs a name.',
+  });
+  expect(check(squadChangeSchema, { athletes: [{ name: 'Ada', marks: [] }] })).toMatchObject({
+    field: 'athletes[0].id',
   });
 });

@@ -5,12 +5,18 @@
 import Joi from 'joi';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
+import { MODEL_NAMES, type Nudge } from '../fitness/curve';
 import { MARK_KINDS, type Mark } from '../fitness/mark';
+import { checkPaceBook } from '../paces/checkPaceBook';
+import type { PaceBook, PaceEntry } from '../paces/paceBook';
+import { SHIPPED_BOOKS } from '../paces/shippedBooks';
+import { LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
+import type { SquadChange } from '../squad/change';
 import type { RunEvent } from '../trackside/events';
 import type { Plan } from '../trackside/plan';
 
-/** An athlete as sent and stored. */
-export type AthleteInput = { name: string; marks: Mark[] };
+/** An athlete as sent: without a tile name one is suggested, without a status they are in training. */
+export type AthleteInput = Omit<Athlete, 'tileName' | 'status'> & Partial<Pick<Athlete, 'tileName' | 'status'>>;
 /** A session as sent and stored: its text may still be a draft that cannot be read. */
 export type SessionInput = { title: string; date: string; shorthand: string };
 
@@ -32,7 +38,21 @@ const nameSchema = Joi.string().trim().max(80).messages({
   'string.max': 'A name can have 80 characters at most.',
 });
 
-const markSchema = Joi.object<Mark>({
+/** The id of a pace book: one of ours, or one the coach has made. */
+const bookIdSchema = Joi.string()
+  .pattern(new RegExp(`^(${SHIPPED_BOOKS.map(({ id }) => id).join('|')}|[0-9A-HJKMNP-TV-Z]{26})$`))
+  .messages({ 'string.pattern.base': 'There is no such pace book.' });
+
+const note = (most: number) =>
+  Joi.string()
+    .trim()
+    .max(most)
+    .messages({
+      'string.max': `A note can have ${most} characters at most.`,
+      'string.empty': 'Leave an empty note out.',
+    });
+
+const mark = {
   distanceM: Joi.number().strict().min(50).max(200_000).required().messages({
     'number.base': 'A mark needs a distance.',
     'number.min': 'A mark needs a distance of at least 50 m.',
@@ -44,17 +64,129 @@ const markSchema = Joi.object<Mark>({
     'number.max': 'A time can be two days at most.',
   }),
   date: dateSchema.required(),
+};
+
+const markSchema = Joi.object<Mark>({
+  ...mark,
   kind: Joi.string()
     .valid(...MARK_KINDS)
     .required(),
+  note: note(200),
+  leftOut: Joi.boolean().valid(true),
 });
 
-export const athleteSchema = Joi.object<AthleteInput>({
+const athlete = {
   name: nameSchema.required(),
-  marks: Joi.array().items(markSchema).min(1).max(100).required().messages({
-    'array.min': 'At least one mark is needed: a race, a trial or an estimate.',
-    'array.max': 'An athlete can have 100 marks at most.',
+  tileName: Joi.string().trim().max(12).messages({
+    'string.empty': 'A tile name is needed.',
+    'string.max': 'A tile name can have 12 characters at most: it has to fit on a tile.',
   }),
+  status: Joi.string().valid(...STATUSES),
+  marks: Joi.array()
+    .items(markSchema)
+    .max(100)
+    .required()
+    .messages({ 'array.max': 'An athlete can have 100 marks at most.' }),
+  bornYear: Joi.number().strict().integer().min(1900).max(2100).messages({
+    'number.base': 'A year of birth is a number, like 2009.',
+    'number.min': 'A year of birth is 1900 at the earliest.',
+    'number.max': 'That year is too far off.',
+    'number.integer': 'A year of birth is a whole number.',
+  }),
+  leaning: Joi.string().valid(...LEANINGS),
+  runningSince: dateSchema,
+  groupId: idSchema,
+  notes: note(2000),
+  goal: Joi.object<Goal>({ ...mark, race: note(80) }),
+  nudge: Joi.object<Nudge>(mark),
+  paceBookId: bookIdSchema,
+  archived: Joi.boolean().valid(true),
+};
+
+export const athleteSchema = Joi.object<AthleteInput>(athlete);
+
+const groupSchema = Joi.object<Group>({
+  id: idSchema.required(),
+  name: Joi.string().trim().max(40).required().messages({
+    'string.empty': 'A group needs a name.',
+    'string.max': 'A group’s name can have 40 characters at most.',
+  }),
+});
+
+/** Several things about the squad changed at once, all or nothing. */
+export const squadChangeSchema = Joi.object<SquadChange>({
+  paceBookId: bookIdSchema,
+  groups: Joi.array().items(groupSchema).max(60).unique('id'),
+  athletes: Joi.array()
+    .items(Joi.object({ id: idSchema.required(), ...athlete }))
+    .max(5000)
+    .unique('id'),
+  removedIds: Joi.array().items(idSchema).max(5000),
+});
+
+const basisSchema = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'race',
+      then: Joi.object({ kind: Joi.string(), distanceM: Joi.number().strict().min(50).max(200_000).required() }),
+    },
+    {
+      is: 'held',
+      then: Joi.object({ kind: Joi.string(), durationS: Joi.number().strict().min(10).max(36_000).required() }),
+    },
+    {
+      is: 'share',
+      then: Joi.object({
+        kind: Joi.string(),
+        of: Joi.string().max(20).required(),
+        share: Joi.number().strict().min(0.2).max(2).required(),
+      }),
+    },
+    {
+      is: 'offset',
+      then: Joi.object({
+        kind: Joi.string(),
+        of: Joi.string().max(20).required(),
+        offsetS: Joi.number().strict().min(-120).max(600).required(),
+        perM: Joi.number().strict().min(100).max(2000).required(),
+      }),
+    },
+  ],
+  otherwise: Joi.object({
+    kind: Joi.string().valid('effort').required(),
+    effort: Joi.number().strict().min(1).max(10).required(),
+  }),
+});
+
+/** A pace book as sent: its id stands in the address. */
+export type PaceBookInput = Omit<PaceBook, 'id'>;
+
+export const paceBookSchema = Joi.object<PaceBookInput>({
+  name: Joi.string().trim().max(60).required().messages({
+    'string.empty': 'A pace book needs a name.',
+    'string.max': 'A pace book’s name can have 60 characters at most.',
+  }),
+  model: Joi.string()
+    .valid(...MODEL_NAMES)
+    .required(),
+  entries: Joi.array()
+    .items(
+      Joi.object<PaceEntry>({
+        name: Joi.string().max(20).required(),
+        short: Joi.string().trim().max(4).required().messages({
+          'string.empty': 'A pace needs a short name.',
+          'string.max': 'A short name can have 4 characters at most.',
+        }),
+        tolerance: Joi.number().strict().min(0).max(0.2).required(),
+        basis: basisSchema.required(),
+      }),
+    )
+    .max(60)
+    .required()
+    .custom((entries: PaceEntry[], helpers) => {
+      const [problem] = checkPaceBook({ entries });
+      return problem ? helpers.message({ custom: problem.message }) : entries;
+    }),
 });
 
 export const sessionSchema = Joi.object<SessionInput>({
@@ -70,6 +202,7 @@ export const sessionSchema = Joi.object<SessionInput>({
 
 const lengthM = Joi.number().strict().positive().max(200_000);
 const seconds = Joi.number().strict().min(0).max(172_800);
+const share = Joi.number().strict().min(0).max(0.5);
 const shortText = Joi.string().allow('').max(500);
 
 /** A plan, as a phone lays it out when a session is taken to the track. */
@@ -104,7 +237,7 @@ export const planSchema = Joi.object<Plan>({
         name: nameSchema.required(),
         tileName: nameSchema.required(),
         targets: Joi.array()
-          .items(Joi.object({ targetS: seconds, expectedM: lengthM, recoveryS: seconds }))
+          .items(Joi.object({ targetS: seconds, tolerance: share, expectedM: lengthM, recoveryS: seconds }))
           .max(2000)
           .required(),
       }),

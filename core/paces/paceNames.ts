@@ -1,4 +1,4 @@
-/** The names a session may use for a pace, slowest first. Every pace book has an entry for each. */
+/** The names every pace book has an entry for, so that a session may use them whatever the book; slowest first. */
 export const PACE_NAMES = [
   'easy',
   'steady',

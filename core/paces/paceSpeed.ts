@@ -1,7 +1,7 @@
 import { speedFor, type Curve } from '../fitness/curve';
 import type { RecoveryLeg } from '../session/expand';
 import type { Pace } from '../session/session';
-import { speedOfEntry, type PaceBook } from './paceBook';
+import { entryOf, speedOfEntry, speedWithOffset, USUAL_TOLERANCE, type PaceBook } from './paceBook';
 
 /** Whose paces: the athlete's curve now (none without a mark), the goal curve if there is one, and the book that names the paces. */
 export type PaceSource = { curve?: Curve | undefined; goalCurve?: Curve | undefined; paceBook: PaceBook };
@@ -16,8 +16,7 @@ export function paceSpeed(pace: Pace, source: PaceSource): number | undefined {
       const curve = pace.goal ? (source.goalCurve ?? source.curve) : source.curve;
       const speedMps = curve && speedOfEntry(source.paceBook, pace.name, curve);
       if (speedMps === undefined || !pace.offset) return speedMps;
-      const timeS = pace.offset.perM / speedMps + pace.offset.offsetS;
-      return timeS > 0 ? pace.offset.perM / timeS : undefined;
+      return speedWithOffset(speedMps, pace.offset.offsetS, pace.offset.perM);
     }
     case 'share': {
       const speedMps = source.curve && speedOfEntry(source.paceBook, pace.name, source.curve);
@@ -28,6 +27,12 @@ export function paceSpeed(pace: Pace, source: PaceSource): number | undefined {
     case 'effort':
       return undefined;
   }
+}
+
+/** How near to its target a time at this pace is on target, as a share of it. */
+export function paceTolerance(pace: Pace, { paceBook }: PaceSource): number {
+  if (pace.kind !== 'named' && pace.kind !== 'share') return USUAL_TOLERANCE;
+  return entryOf(paceBook, pace.name)?.tolerance ?? USUAL_TOLERANCE;
 }
 
 /** Usual speeds, for walking and for an athlete without a curve. */

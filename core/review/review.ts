@@ -47,10 +47,11 @@ function cellOf(plan: Plan, state: RunState, athleteIndex: number, repIndex: num
   const athlete = plan.athletes[athleteIndex];
   const rep = plan.reps[repIndex];
   const run = athlete && state.athletes[athlete.athleteId]?.[repIndex];
-  const targetS = rep?.distanceM === undefined ? undefined : athlete?.targets[repIndex]?.targetS;
+  const target = rep?.distanceM === undefined ? undefined : athlete?.targets[repIndex];
+  const targetS = target?.targetS;
   const cell: ReviewCell = { repIndex, passes: [], ...(targetS === undefined ? {} : { targetS }) };
   if (!run || !rep) return cell;
-  cell.passes = run.passes.map((pass) => judge(rep, targetS, pass.atM, pass.elapsedS));
+  cell.passes = run.passes.map((pass) => judge(rep, target, pass.atM, pass.elapsedS));
   const finish = cell.passes.find((pass) => pass.atM === rep.callM.at(-1));
   if (finish) {
     cell.actualS = finish.elapsedS;

@@ -1,8 +1,7 @@
-import { closestNames } from './closestNames';
+import { closestNames } from '../words/closestNames';
 import { readPer } from './parseAmount';
 import type { Reader } from './reader';
 import type { Pace } from './session';
-import { PACE_NAMES } from '../paces/paceNames';
 
 /*
  *   pace = [ "goal" ] NAME [ ("+"|"-") NUM "s" "/" distance ]
@@ -11,19 +10,16 @@ import { PACE_NAMES } from '../paces/paceNames';
  *        | "effort" NUM [ "-" NUM ]
  */
 
-/** Longest first, so that `1500` is not read as `150` followed by `0`, nor `2mi` as 2 miles of something. */
-const LONGEST_FIRST = [...PACE_NAMES].sort((a, b) => b.length - a.length);
-const NAME = new RegExp(`(?:${LONGEST_FIRST.join('|')})(?![a-z0-9:.%])`, 'iy');
 const ANY_NAME = /[a-z0-9]+(?:-[a-z]+)*/iy;
 
 function readName(r: Reader): string {
   const start = r.at;
-  const known = r.take(NAME)?.[0];
+  const known = r.take(r.paces.pattern)?.[0];
   if (known !== undefined) return known.toLowerCase();
   const written = r.take(ANY_NAME)?.[0];
   if (written === undefined) return r.fail('A pace is expected here, as in @5k, @threshold, @74/400 or @effort 7.');
-  const close = closestNames(written, PACE_NAMES);
-  const hint = close.length > 0 ? `Did you mean ${close.join(' or ')}?` : `Known paces: ${PACE_NAMES.join(', ')}.`;
+  const close = closestNames(written, r.paces.names);
+  const hint = close.length > 0 ? `Did you mean ${close.join(' or ')}?` : `Known paces: ${r.paces.names.join(', ')}.`;
   return r.fail(`“${written}” is not a pace in the book. ${hint}`, start, r.at);
 }
 
@@ -61,7 +57,7 @@ export function readPace(r: Reader): Pace {
     r.skipSpace();
     return { kind: 'share', percent, name: readName(r) };
   }
-  const special = readEffort(r) ?? (r.sees(NAME) ? undefined : readAbsolute(r));
+  const special = readEffort(r) ?? (r.sees(r.paces.pattern) ? undefined : readAbsolute(r));
   if (special) return special;
   const goal = r.take(/goal\b/iy) !== undefined;
   r.skipSpace();

@@ -13,9 +13,10 @@
  * Amounts and paces are read in parseAmount.ts and parsePace.ts. One bad item does not hide the others: reading goes on
  * at the next comma outside brackets, so that every problem in the text is named at once.
  */
+import { PACE_NAMES } from '../paces/paceNames';
 import { readAmount, readDuration } from './parseAmount';
 import { readPace } from './parsePace';
-import { Reader, Unreadable, type Problem } from './reader';
+import { knownPaces, Reader, Unreadable, type Problem } from './reader';
 import { MANNERS, ROLES, type Count, type Item, type Line, type Recovery, type Rep, type Session } from './session';
 
 export type ParsedSession = { ok: true; session: Session } | { ok: false; problems: Problem[] };
@@ -176,9 +177,13 @@ function readLine(r: Reader, problems: Problem[]): Line | undefined {
 
 /**
  * Reads session shorthand. Never throws, whatever the text; every problem is named with its place and what was expected.
+ * @param options.paceNames the paces that may be named: those every book has, if left out.
  * @returns the session tree, or the problems in the order they stand in the text.
  */
-export function parseSession(text: string): ParsedSession {
+export function parseSession(
+  text: string,
+  { paceNames = PACE_NAMES }: { paceNames?: readonly string[] } = {},
+): ParsedSession {
   if (text.length > MAX_TEXT)
     return {
       ok: false,
@@ -186,9 +191,10 @@ export function parseSession(text: string): ParsedSession {
     };
   const problems: Problem[] = [];
   const lines: Line[] = [];
+  const paces = knownPaces(paceNames);
   let start = 0;
   for (const raw of text.split('\n')) {
-    const reader = new Reader(text, start, start + raw.length);
+    const reader = new Reader(text, start, start + raw.length, paces);
     start += raw.length + 1;
     if (reader.isAtEnd() || reader.sees(/#/y)) continue;
     const line = readLine(reader, problems);

@@ -10,6 +10,15 @@ export class Unreadable extends Error {
   }
 }
 
+/** Pace names of the book in use, and a sticky pattern that takes one of them. */
+export type KnownPaces = { names: readonly string[]; pattern: RegExp };
+
+/** Longest first, so that `1500` is not read as `150` followed by `0`, nor `2mi` as 2 miles of something. */
+export function knownPaces(names: readonly string[]): KnownPaces {
+  const longestFirst = [...names].sort((a, b) => b.length - a.length);
+  return { names, pattern: new RegExp(`(?:${longestFirst.join('|')})(?![a-z0-9:.%])`, 'iy') };
+}
+
 export class Reader {
   constructor(
     readonly text: string,
@@ -17,6 +26,8 @@ export class Reader {
     public at: number,
     /** Reading stops here: the end of the line. */
     readonly end: number,
+    /** The paces that may be named. */
+    readonly paces: KnownPaces,
   ) {}
 
   skipSpace(): void {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { fitCurve } from '../fitness/curve';
-import { curveBook, speedOfEntry, type PaceBook } from '../paces/paceBook';
+import { speedOfEntry, type PaceBook } from '../paces/paceBook';
 import { PACE_NAMES } from '../paces/paceNames';
+import { curveBook } from '../paces/shippedBooks';
 import { parseSession } from '../session/parseSession';
 import type { Session } from '../session/session';
 import { layLapSheet, sessionTotals } from '../track/lapSheet';
@@ -36,9 +37,10 @@ describe('paces', () => {
     const book: PaceBook = {
       id: 'ring',
       name: 'Ring',
+      model: 'endurance',
       entries: [
-        { name: 'a', basis: { kind: 'share', of: 'b', share: 1 } },
-        { name: 'b', basis: { kind: 'share', of: 'a', share: 1 } },
+        { name: 'a', short: 'a', tolerance: 0.01, basis: { kind: 'share', of: 'b', share: 1 } },
+        { name: 'b', short: 'b', tolerance: 0.01, basis: { kind: 'share', of: 'a', share: 1 } },
       ],
     };
     expect(speedOfEntry(book, 'a', curve)).toBeUndefined();

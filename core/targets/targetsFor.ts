@@ -1,4 +1,5 @@
-import { paceSpeed, recoverySpeed, type PaceSource } from '../paces/paceSpeed';
+import { USUAL_TOLERANCE } from '../paces/paceBook';
+import { paceSpeed, paceTolerance, recoverySpeed, type PaceSource } from '../paces/paceSpeed';
 import { expand, type Choice, type Leg, type RecoveryLeg, type RepLeg } from '../session/expand';
 import type { Session } from '../session/session';
 import { crossedMarks, firstStartM, hasOwnStart, onLap, type Venue } from '../track/venue';
@@ -10,6 +11,8 @@ export type Pass = { atM: number; timeS: number };
 export type TargetLeg = Leg & {
   /** Seconds for the rep, absent when it is run by effort; for a recovery, the seconds it lasts or should take. */
   targetS?: number;
+  /** How near to it is on target, as a share of it; the usual 1 % if left out. */
+  tolerance?: number;
   passes?: Pass[];
   /** For a rep by the clock: the metres it should cover. */
   expectedM?: number;
@@ -49,6 +52,11 @@ function ends(
   return lengthM === undefined ? { startM } : { startM, finishM: onLap(venue, from + lengthM) };
 }
 
+function toleranceOf({ paceMix }: RepLeg, source: PaceSource): Pick<TargetLeg, 'tolerance'> {
+  const tolerance = paceMix ? paceTolerance(paceMix.from, source) : USUAL_TOLERANCE;
+  return tolerance === USUAL_TOLERANCE ? {} : { tolerance };
+}
+
 function repTarget(leg: RepLeg, source: TargetSource, from: number | undefined): TargetLeg {
   const speedMps = repSpeed(leg, source);
   const { venue } = source;
@@ -69,7 +77,7 @@ function repTarget(leg: RepLeg, source: TargetSource, from: number | undefined):
     atM,
     timeS: (targetS * atM) / distanceM,
   }));
-  return { ...target, targetS, passes };
+  return { ...target, targetS, passes, ...toleranceOf(leg, source) };
 }
 
 /** A share of the rep's time becomes seconds, to 5 s as a coach would call it; a jogged distance gets the time it should take. */

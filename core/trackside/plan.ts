@@ -2,6 +2,7 @@ import type { RepLeg } from '../session/expand';
 import { formatAmount, formatRecovery } from '../session/formatSession';
 import type { Session } from '../session/session';
 import type { PaceSource } from '../paces/paceSpeed';
+import { curveBook } from '../paces/shippedBooks';
 import { targetsFor, type TargetLeg } from '../targets/targetsFor';
 import { MILE_M } from '../units/distance';
 import { crossedMarks, type Venue } from '../track/venue';
@@ -27,6 +28,8 @@ export type PlannedRep = {
 /** What one athlete is to run in one rep: seconds for it (none by effort), and seconds of recovery after it. */
 export type PlannedTarget = {
   targetS?: number;
+  /** How near to it is on target, as a share of it; the usual 1 % if left out. */
+  tolerance?: number;
   /** For a rep by the clock: the metres it should cover. */
   expectedM?: number;
   recoveryS?: number;
@@ -47,8 +50,8 @@ export type Plan = {
   athletes: PlannedAthlete[];
 };
 
-/** An athlete as the plan needs them: a name, and what their paces are worked out from. */
-export type AthleteForPlan = { athleteId: string; name: string; paces: PaceSource };
+/** An athlete as the plan needs them: name, short name for the tile, and what their paces are worked out from. */
+export type AthleteForPlan = { athleteId: string; name: string; tileName: string; paces: PaceSource };
 
 /** Times are called at the 200s of the lap. */
 const CALL_EVERY_M = 200;
@@ -98,26 +101,10 @@ function plannedTarget(legs: readonly TargetLeg[], index: number): PlannedTarget
   const recoveryS = next?.kind === 'recovery' ? (next.minDurationS ?? next.targetS) : undefined;
   return {
     ...(leg?.targetS === undefined ? {} : { targetS: leg.targetS }),
+    ...(leg?.tolerance === undefined ? {} : { tolerance: leg.tolerance }),
     ...(leg?.expectedM === undefined ? {} : { expectedM: leg.expectedM }),
     ...(recoveryS === undefined ? {} : { recoveryS }),
   };
-}
-
-/** First names as short as they can be and still tell everyone apart: `Ada`, `Bo T`, `Bo V`. */
-export function tileNames(names: readonly string[]): string[] {
-  return names.map((name, i) => {
-    const [first = name, ...rest] = name.trim().split(/\s+/);
-    const family = rest.join(' ');
-    for (let letters = 0; letters <= family.length; letters++) {
-      const candidate = letters === 0 ? first : `${first} ${family.slice(0, letters)}`;
-      const taken = names.some(
-        (other, j) =>
-          j !== i && `${other.trim().replace(/\s+/g, ' ')} `.startsWith(letters === 0 ? `${first} ` : candidate),
-      );
-      if (!taken) return candidate.trim();
-    }
-    return name.trim();
-  });
 }
 
 /**
@@ -131,16 +118,15 @@ export function makePlan(
   venue: Venue,
 ): Plan {
   const perAthlete = athletes.map(({ paces }) => targetsFor(session, { ...paces, venue }));
-  const shared = perAthlete[0] ?? targetsFor(session, { paceBook: { id: '', name: '', entries: [] }, venue });
+  const shared = perAthlete[0] ?? targetsFor(session, { paceBook: curveBook, venue });
   const timed = shared.flatMap((leg, index) => (isTimed(leg) ? [index] : []));
-  const short = tileNames(athletes.map((athlete) => athlete.name));
   return {
     ...about,
     reps: timed.flatMap((index) => plannedRep(shared, index, venue) ?? []),
-    athletes: athletes.map((athlete, i) => ({
-      athleteId: athlete.athleteId,
-      name: athlete.name,
-      tileName: short[i] ?? athlete.name,
+    athletes: athletes.map(({ athleteId, name, tileName }, i) => ({
+      athleteId,
+      name,
+      tileName,
       targets: timed.map((index) => plannedTarget(perAthlete[i] ?? [], index)),
     })),
   };

@@ -1,4 +1,4 @@
-import type { Plan, PlannedRep } from './plan';
+import type { Plan, PlannedRep, PlannedTarget } from './plan';
 import type { RepRun, RunState } from './replay';
 import { verdictOn, type Verdict } from './verdict';
 
@@ -60,11 +60,11 @@ export function nextMark(
 }
 
 /** A taken time against the target so far. */
-export function judge(rep: PlannedRep, targetS: number | undefined, atM: number, elapsedS: number): Judged {
-  const expectedS = expectedAt(rep, targetS, atM);
+export function judge(rep: PlannedRep, target: PlannedTarget | undefined, atM: number, elapsedS: number): Judged {
+  const expectedS = expectedAt(rep, target?.targetS, atM);
   if (expectedS === undefined) return { atM, elapsedS };
   const deltaS = elapsedS - expectedS;
-  return { atM, elapsedS, deltaS, verdict: verdictOn(deltaS, expectedS) };
+  return { atM, elapsedS, deltaS, verdict: verdictOn(deltaS, expectedS, target?.tolerance) };
 }
 
 const bounded = (share: number) => Math.min(1, Math.max(0, share));
@@ -83,9 +83,10 @@ export function tileFor(plan: Plan, state: RunState, athleteId: string, nowMs: n
     return targetS === undefined ? { phase: 'ready' } : { phase: 'ready', targetS };
   }
   const { repIndex } = run;
-  const { targetS, recoveryS } = athlete.targets[repIndex] ?? {};
+  const target = athlete.targets[repIndex];
+  const { targetS, recoveryS } = target ?? {};
   const taken = run.passes.at(-1);
-  const last = taken && judge(rep, targetS, taken.atM, taken.elapsedS);
+  const last = taken && judge(rep, target, taken.atM, taken.elapsedS);
   const elapsedS = (nowMs - run.startedAtMs) / 1000;
 
   // A rep by the clock ends at a time known before; a finish that was taken has happened, however far behind `nowMs` is.

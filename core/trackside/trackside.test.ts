@@ -3,10 +3,10 @@ import { reviewRun } from '../review/review';
 import { summarise } from '../review/summary';
 import { parseSession } from '../session/parseSession';
 import { fitCurve } from '../fitness/curve';
-import { curveBook } from '../paces/paceBook';
+import { curveBook } from '../paces/shippedBooks';
 import { standardTrack } from '../track/venue';
 import type { RunEvent } from './events';
-import { makePlan, repLabel, tileNames, type Plan } from './plan';
+import { makePlan, repLabel, type Plan } from './plan';
 import { repColumns } from './repColumns';
 import { nextRepIndex, replay } from './replay';
 import { simulateRun } from './simulate';
@@ -20,7 +20,12 @@ const curve = fitCurve([{ distanceM: 5000, timeS: 1110, date: DAY, kind: 'race' 
 function planOf(shorthand: string, names: string[] = ['Ada Brindlecote', 'Bo Tarrowby']): Plan {
   const parsed = parseSession(shorthand);
   if (!parsed.ok) throw new Error(parsed.problems[0]?.message);
-  const people = names.map((name, i) => ({ athleteId: `a${i}`, name, paces: { curve, paceBook: curveBook } }));
+  const people = names.map((name, i) => ({
+    athleteId: `a${i}`,
+    name,
+    tileName: name,
+    paces: { curve, paceBook: curveBook },
+  }));
   return makePlan(
     { id: 'run', sessionId: 's', title: 'T', date: DAY, shorthand },
     parsed.session,
@@ -89,20 +94,10 @@ describe('the plan', () => {
     const plan = makePlan(
       about,
       parsed.session,
-      [{ athleteId: 'a0', name: 'New', paces: { paceBook: curveBook } }],
+      [{ athleteId: 'a0', name: 'New', tileName: 'New', paces: { paceBook: curveBook } }],
       standardTrack,
     );
     expect(plan.athletes[0]?.targets).toEqual([{ recoveryS: 60 }, {}]);
-  });
-  test('names on the tiles are as short as can be told apart', () => {
-    expect(tileNames(['Ada Brind', 'Bo Tarrow', 'Bo Thurs', 'Cleo', 'Bo'])).toEqual([
-      'Ada',
-      'Bo Ta',
-      'Bo Th',
-      'Cleo',
-      'Bo',
-    ]);
-    expect(tileNames(['Ada B', 'Ada B'])).toEqual(['Ada B', 'Ada B']);
   });
 });
 

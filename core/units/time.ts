@@ -99,6 +99,14 @@ export function formatMarkTime(timeS: number): string {
   return formatTime(timeS, timeS < 600 ? 1 : 0);
 }
 
+/** Prints a time with all that is known of it, to the hundredth: `58.4`, `0:58.35`, `18:30`, `18:30.4`. For what is read in again. */
+export function formatExactTime(timeS: number): string {
+  const hundredths = Math.round(timeS * 100);
+  const decimals = hundredths % 100 === 0 ? 0 : hundredths % 10 === 0 ? 1 : 2;
+  // With its colon `0:58.35` cannot be taken for 58 minutes 35.
+  return formatTime(timeS, decimals, decimals === 2 ? 0 : 60);
+}
+
 /** Prints a clock that runs: `0:07`, `1:52`; never bare seconds, so that it does not jump about as it passes a minute. */
 export function formatClock(timeS: number): string {
   return formatTime(Math.max(0, timeS), 0, 0);

@@ -1,46 +1,65 @@
 import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { AthleteInput } from '@core/formats/schemas';
+import type { SquadMember } from '@core/squad/athlete';
+import { suggestTileName, tileKey } from '@core/squad/tileName';
 import type { Db } from './open';
 import { athletes, marks } from './schema';
+import { changeSquad } from './squad';
 
-/** An athlete as the API answers it. */
-export type StoredAthlete = AthleteInput & { id: string };
-
+type Row = typeof athletes.$inferSelect;
 type MarkRow = typeof marks.$inferSelect;
 
-const withoutKeys = ({ distanceM, timeS, date, kind }: MarkRow) => ({ distanceM, timeS, date, kind });
+/** Without what is not set: an answer has only what there is. */
+function said<T extends object>(fields: T): { [K in keyof T]?: NonNullable<T[K]> } {
+  const kept = Object.entries(fields).filter(([, value]) => value !== null && value !== false);
+  return Object.fromEntries(kept) as { [K in keyof T]?: NonNullable<T[K]> };
+}
 
-/** Everyone in the squad, by name. */
-export function listAthletes(db: Db): StoredAthlete[] {
-  const marksOf = new Map<string, AthleteInput['marks']>();
+const markOf = ({ distanceM, timeS, date, kind, note, leftOut }: MarkRow) => ({
+  distanceM,
+  timeS,
+  date,
+  kind,
+  ...(said({ note, leftOut }) as { note?: string; leftOut?: true }),
+});
+
+function memberOf(row: Row, ownMarks: SquadMember['marks']): SquadMember {
+  const { id, name, tileName, status, bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId } = row;
+  const more = said({ bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId });
+  return { id, name, tileName, status, marks: ownMarks, ...more, ...(row.archived ? { archived: true } : {}) };
+}
+
+/** Everyone in the squad and in its archive, by name. */
+export function listAthletes(db: Db): SquadMember[] {
+  const marksOf = new Map<string, SquadMember['marks']>();
   for (const row of db.select().from(marks).orderBy(asc(marks.id)).all()) {
     const list = marksOf.get(row.athleteId);
-    if (list) list.push(withoutKeys(row));
-    else marksOf.set(row.athleteId, [withoutKeys(row)]);
+    if (list) list.push(markOf(row));
+    else marksOf.set(row.athleteId, [markOf(row)]);
   }
+  const { compare } = new Intl.Collator();
   return db
-    .select({ id: athletes.id, name: athletes.name })
+    .select()
     .from(athletes)
     .where(isNull(athletes.removedAtMs))
     .all()
-    .map(({ id, name }) => ({ id, name, marks: marksOf.get(id) ?? [] }))
-    .sort((a, b) => a.name.localeCompare(b.name));
+    .map((row) => memberOf(row, marksOf.get(row.id) ?? []))
+    .sort((a, b) => compare(a.name, b.name));
+}
+
+/** One athlete, removed or not; undefined if there is none with this id. */
+export function readAthlete(db: Db, id: string): SquadMember | undefined {
+  const row = db.select().from(athletes).where(eq(athletes.id, id)).get();
+  const own = db.select().from(marks).where(eq(marks.athleteId, id)).orderBy(asc(marks.id)).all();
+  return row && memberOf(row, own.map(markOf));
 }
 
 /** Stores an athlete with all their marks, in place of what was stored under this id; a removed one is back. */
-export function putAthlete(db: Db, id: string, input: AthleteInput, nowMs: number): StoredAthlete {
-  db.transaction((tx) => {
-    const { name } = input;
-    tx.insert(athletes)
-      .values({ id, name, createdAtMs: nowMs, updatedAtMs: nowMs })
-      .onConflictDoUpdate({ target: athletes.id, set: { name, updatedAtMs: nowMs, removedAtMs: null } })
-      .run();
-    tx.delete(marks).where(eq(marks.athleteId, id)).run();
-    tx.insert(marks)
-      .values(input.marks.map((mark) => ({ ...mark, athleteId: id })))
-      .run();
-  });
-  return { id, ...input };
+export function putAthlete(db: Db, id: string, input: AthleteInput, nowMs: number): SquadMember {
+  changeSquad(db, { athletes: [{ id, ...input }] }, nowMs);
+  const stored = readAthlete(db, id);
+  if (!stored) throw new Error('An athlete just stored is not there.');
+  return stored;
 }
 
 /** Hides an athlete from the squad. @returns false if there is none with this id. */
@@ -49,8 +68,22 @@ export function removeAthlete(db: Db, id: string, nowMs: number): boolean {
   return db.update(athletes).set({ removedAtMs: nowMs }).where(there).run().changes > 0;
 }
 
-/** Brings a removed athlete back. @returns false if none with this id was removed. */
+/**
+ * Brings a removed athlete back; if their tile name was given to someone else meanwhile, they get another.
+ * @returns false if none with this id was removed.
+ */
 export function restoreAthlete(db: Db, id: string): boolean {
-  const gone = and(eq(athletes.id, id), isNotNull(athletes.removedAtMs));
-  return db.update(athletes).set({ removedAtMs: null }).where(gone).run().changes > 0;
+  return db.transaction((tx) => {
+    const gone = tx
+      .select()
+      .from(athletes)
+      .where(and(eq(athletes.id, id), isNotNull(athletes.removedAtMs)))
+      .get();
+    if (!gone) return false;
+    const taken = tx.select({ tileName: athletes.tileName }).from(athletes).where(isNull(athletes.removedAtMs)).all();
+    const keys = new Set(taken.map(({ tileName }) => tileKey(tileName)));
+    const tileName = keys.has(tileKey(gone.tileName)) ? suggestTileName(gone.name, keys) : gone.tileName;
+    tx.update(athletes).set({ removedAtMs: null, tileName }).where(eq(athletes.id, id)).run();
+    return true;
+  });
 }

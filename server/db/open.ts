@@ -3,6 +3,7 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3';
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
+import { suggestTileName, tileKey } from '@core/squad/tileName';
 import journal from './migrations/meta/_journal.json';
 import * as schema from './schema';
 
@@ -75,6 +76,25 @@ function asDataError(error: unknown, file: string): Error {
   return error instanceof Error ? error : new Error(String(error));
 }
 
+/** Athletes stored before tiles had names of their own are given one. */
+function nameTiles(client: Database.Database): void {
+  const rows = client
+    .prepare('SELECT id, name, tile_name AS tileName FROM athletes ORDER BY created_at_ms, id')
+    .all() as {
+    id: string;
+    name: string;
+    tileName: string;
+  }[];
+  const taken = new Set(rows.map(({ tileName }) => tileKey(tileName)));
+  const update = client.prepare('UPDATE athletes SET tile_name = ? WHERE id = ?');
+  for (const { id, name, tileName } of rows) {
+    if (tileName !== '') continue;
+    const suggested = suggestTileName(name, taken);
+    taken.add(tileKey(suggested));
+    update.run(suggested, id);
+  }
+}
+
 /**
  * Opens the database in `dataFolder`, making the folder, the file and the newest schema as needed. One process owns the
  * file: a second one is refused.
@@ -92,9 +112,12 @@ export function openDatabase(dataFolder: string): Db {
     client.pragma('journal_mode = WAL');
     client.pragma('synchronous = FULL');
     client.pragma('foreign_keys = ON');
+    // What is erased for good is overwritten, not only forgotten.
+    client.pragma('secure_delete = ON');
     if (pragma(client, 'application_id') === 0) client.pragma(`application_id = ${APPLICATION_ID}`);
     const db = drizzle(client, { schema, casing: 'snake_case' });
     migrate(db, { migrationsFolder: MIGRATIONS });
+    nameTiles(client);
     client.pragma(`user_version = ${SCHEMA_VERSION}`);
     return db;
   } catch (error) {

@@ -3,8 +3,9 @@ import { summarise, type RunSummary } from '@core/review/summary';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { replay } from '@core/trackside/replay';
+import { eventAbout, runOf } from '@core/trackside/runOf';
 import type { Db } from './open';
-import { runEvents, runs } from './schema';
+import { erasedAthletes, runEvents, runs } from './schema';
 
 /** One line of the list of results. */
 export type ListedRun = { id: string; sessionId: string; title: string; date: string; summary: RunSummary };
@@ -51,8 +52,22 @@ export function readRun(db: Db, id: string): { plan: Plan; events: RunEvent[] } 
   return row && { plan: planOf(row), events: eventsOf(db, id) };
 }
 
+/** The ids of those who were erased: a phone may still send what it has of them. */
+const erasedIds = (db: Db) =>
+  new Set(
+    db
+      .select({ id: erasedAthletes.id })
+      .from(erasedAthletes)
+      .all()
+      .map(({ id }) => id),
+  );
+
 /** Stores a plan once. @returns 'kept' if it is new, 'same' if it was there already, 'different' if another plan has its id. */
-export function putPlan(db: Db, plan: Plan, nowMs: number): 'kept' | 'same' | 'different' {
+export function putPlan(db: Db, sent: Plan, nowMs: number): 'kept' | 'same' | 'different' {
+  const erased = erasedIds(db);
+  const { plan } = runOf({ plan: sent, events: [] }, (athleteId) => !erased.has(athleteId));
+  // Nobody is left in it: there is nothing to keep, and nothing for the phone to send again.
+  if (plan.athletes.length === 0) return 'same';
   const planJson = JSON.stringify(plan);
   const { id, sessionId, title, date } = plan;
   const stored = db.select({ planJson: runs.planJson }).from(runs).where(eq(runs.id, id)).get();
@@ -61,12 +76,16 @@ export function putPlan(db: Db, plan: Plan, nowMs: number): 'kept' | 'same' | 'd
   return 'kept';
 }
 
-/** Adds events to a run; those whose id is there already are passed over. @returns false if there is no such run. */
+/** Adds events to a run; those whose id is there already, and what is about someone erased, are passed over. @returns false if there is no such run. */
 export function addEvents(db: Db, runId: string, events: readonly RunEvent[], nowMs: number): boolean {
   return db.transaction((tx) => {
     const run = tx.select({ id: runs.id }).from(runs).where(eq(runs.id, runId)).get();
+    const erased = erasedIds(db);
+    const isKept = (athleteId: string) => !erased.has(athleteId);
     if (!run) return false;
-    for (const event of events) {
+    for (const sent of events) {
+      const event = eventAbout(sent, isKept);
+      if (!event) continue;
       const { id, atMs, type } = event;
       tx.insert(runEvents)
         .values({ id, runId, atMs, type, eventJson: JSON.stringify(event), receivedAtMs: nowMs })

@@ -1,10 +1,48 @@
 import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { ModelName, Nudge } from '@core/fitness/curve';
 import type { MarkKind } from '@core/fitness/mark';
+import type { PaceEntry } from '@core/paces/paceBook';
+import type { Goal, Leaning, Status } from '@core/squad/athlete';
 
-/** Athletes. Removing one hides it (`removedAtMs`), so that it can be undone. */
+/** What holds for the whole squad: one row. */
+export const squad = sqliteTable('squad', {
+  id: integer().primaryKey(),
+  paceBookId: text('pace_book_id').notNull(),
+});
+
+/** Training groups, by their place in the list. */
+export const groups = sqliteTable('groups', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  place: integer().notNull(),
+});
+
+/** Pace books the coach has made; those that come with the app are in the code. */
+export const paceBooks = sqliteTable('pace_books', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  model: text().$type<ModelName>().notNull(),
+  entries: text({ mode: 'json' }).$type<PaceEntry[]>().notNull(),
+  createdAtMs: integer('created_at_ms').notNull(),
+  updatedAtMs: integer('updated_at_ms').notNull(),
+  removedAtMs: integer('removed_at_ms'),
+});
+
+/** Athletes. Removing one hides it (`removedAtMs`), so that it can be undone; erasing takes the row and all else away. */
 export const athletes = sqliteTable('athletes', {
   id: text().primaryKey(),
   name: text().notNull(),
+  tileName: text('tile_name').notNull().default(''),
+  status: text().$type<Status>().notNull().default('training'),
+  bornYear: integer('born_year'),
+  leaning: text().$type<Leaning>(),
+  runningSince: text('running_since'),
+  groupId: text('group_id').references(() => groups.id, { onDelete: 'set null' }),
+  notes: text(),
+  goal: text({ mode: 'json' }).$type<Goal>(),
+  nudge: text({ mode: 'json' }).$type<Nudge>(),
+  paceBookId: text('pace_book_id'),
+  archived: integer({ mode: 'boolean' }).notNull().default(false),
   createdAtMs: integer('created_at_ms').notNull(),
   updatedAtMs: integer('updated_at_ms').notNull(),
   removedAtMs: integer('removed_at_ms'),
@@ -22,6 +60,8 @@ export const marks = sqliteTable(
     timeS: real('time_s').notNull(),
     date: text().notNull(),
     kind: text().$type<MarkKind>().notNull(),
+    note: text(),
+    leftOut: integer('left_out', { mode: 'boolean' }).notNull().default(false),
   },
   (table) => [index('marks_by_athlete').on(table.athleteId)],
 );
@@ -68,3 +108,12 @@ export const runEvents = sqliteTable(
   },
   (table) => [index('run_events_by_run').on(table.runId)],
 );
+
+/**
+ * Ids of athletes erased for good: a phone that still has one of their sessions may send it again, and they are taken out of it.
+ * An id is a random number; it says nothing about anyone.
+ */
+export const erasedAthletes = sqliteTable('erased_athletes', {
+  id: text().primaryKey(),
+  erasedAtMs: integer('erased_at_ms').notNull(),
+});

@@ -7,8 +7,10 @@ import { version } from '../../package.json';
 import { athletesRouter } from './athletes';
 import type { Context } from './context';
 import { ApiError, answerError, unknownPath } from './errors';
+import { paceBooksRouter } from './paceBooks';
 import { runsRouter } from './runs';
 import { sessionsRouter } from './sessions';
+import { squadRouter } from './squad';
 
 export type AppOptions = Context & {
   log: Logger;
@@ -89,14 +91,13 @@ export function makeApp({ log, webFolder, ...context }: AppOptions): Express {
     res.setHeader('Cache-Control', 'no-store');
     next();
   });
-  // Names and times of minors stay out of every cache.
-  app.use('/api', (_req, res, next) => {
-    res.setHeader('Cache-Control', 'no-store');
-    next();
-  });
+  // A whole squad may be imported at once.
+  app.use('/api/squad', express.json({ limit: '8mb', strict: true }));
   app.use('/api', express.json({ limit: '1mb', strict: true }));
   app.get('/api/health', health(context));
   app.use('/api/athletes', athletesRouter(context));
+  app.use('/api/squad', squadRouter(context));
+  app.use('/api/pace-books', paceBooksRouter(context));
   app.use('/api/sessions', sessionsRouter(context));
   app.use('/api/runs', runsRouter(context));
   app.use('/api', unknownPath);

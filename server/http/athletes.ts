@@ -1,9 +1,14 @@
+import { Router } from 'express';
+import { format } from 'date-fns/format';
 import { athleteSchema } from '@core/formats/schemas';
 import { listAthletes, putAthlete, removeAthlete, restoreAthlete } from '../db/athletes';
+import { athleteFile, eraseAthlete } from '../db/erase';
+import { checkedId } from './checked';
+import type { Context } from './context';
+import { notFound } from './errors';
 import { resourceRouter } from './resource';
 
-/** /api/athletes */
-export const athletesRouter = resourceRouter({
+const listed = resourceRouter({
   what: 'athlete',
   schema: athleteSchema,
   list: listAthletes,
@@ -11,3 +16,21 @@ export const athletesRouter = resourceRouter({
   remove: removeAthlete,
   restore: restoreAthlete,
 });
+
+/** /api/athletes: as for every resource; GET /:id/file is all that is kept about one, POST /:id/erase takes it away for good. */
+export function athletesRouter(context: Context): Router {
+  const { db, nowMs } = context;
+  const router = Router();
+  router.get('/:id/file', (req, res) => {
+    const file = athleteFile(db, checkedId(req), format(nowMs(), 'yyyy-MM-dd'));
+    if (!file) throw notFound('athlete');
+    // The name of the file says nothing about whose it is.
+    res.attachment(`athlete-${file.savedOn}.json`).json(file);
+  });
+  router.post('/:id/erase', (req, res) => {
+    if (!eraseAthlete(db, checkedId(req), nowMs())) throw notFound('athlete');
+    res.status(204).end();
+  });
+  router.use(listed(context));
+  return router;
+}

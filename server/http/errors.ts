@@ -1,4 +1,5 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
+import { Refused } from '../db/refused';
 
 /** An answer that is a refusal: a status, a code for programs, a sentence for the coach, and the field it is about. */
 export class ApiError extends Error {
@@ -32,6 +33,8 @@ const BODY_ERRORS: Record<string, ApiError> = {
 
 function asApiError(error: unknown): ApiError | undefined {
   if (error instanceof ApiError) return error;
+  if (error instanceof Refused)
+    return new ApiError(error.code === 'unknown' ? 400 : 409, error.code, error.message, error.field);
   const type = error instanceof Error && 'type' in error ? String(error.type) : '';
   if (BODY_ERRORS[type]) return BODY_ERRORS[type];
   if (error instanceof URIError) return new ApiError(400, 'bad_address', 'This address cannot be read.');

@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import http from 'node:http';
 import { ulid } from 'ulid';
+import { curveBook } from '@core/paces/shippedBooks';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { startTestServer, type TestServer } from './testServer';
@@ -14,7 +15,14 @@ afterEach(async () => {
   fs.rmSync(server.folder, { recursive: true });
 });
 
-const ada = { name: 'Ada', marks: [{ distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' }] };
+const ada = {
+  name: 'Ada',
+  tileName: 'Ada',
+  status: 'training',
+  marks: [{ distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' }],
+};
+const { id: _id, ...shipped } = curveBook;
+const myBook = { ...shipped, name: 'Mine' };
 const reps = { title: 'Reps', date: '2026-10-20', shorthand: '6x400 @5k / 90s' };
 
 const plan = (id = ulid()): Plan => ({
@@ -54,9 +62,23 @@ describe.each([
     first: ada,
     changed: {
       name: 'Ada B',
-      marks: [...ada.marks, { distanceM: 800, timeS: 150, date: '2026-10-05', kind: 'trial' }],
+      tileName: 'Ada B',
+      status: 'easing',
+      marks: [
+        ...ada.marks,
+        { distanceM: 800, timeS: 150, date: '2026-10-05', kind: 'trial', note: 'wind', leftOut: true },
+      ],
+      bornYear: 2009,
+      leaning: '800-1500',
+      runningSince: '2026-08-01',
+      notes: 'Left shin.',
+      goal: { distanceM: 800, timeS: 140, date: '2027-05-01', race: 'Final' },
+      nudge: { distanceM: 5000, timeS: 1100, date: '2026-10-20' },
+      paceBookId: 'offset',
+      archived: true,
     },
   },
+  { place: 'pace-books', first: myBook, changed: { ...myBook, name: 'Mine, changed', model: 'power-law' } },
   { place: 'sessions', first: reps, changed: { ...reps, shorthand: '' } },
 ])('$place', ({ place, first, changed }) => {
   const list = async () => (await server.call('GET', `/api/${place}`)).body;

@@ -2,7 +2,7 @@
  * Edits that turn one word into the other: insert, delete, replace, or swap two neighbours
  * (Damerau, CACM 7:171, 1964; each stretch edited once).
  */
-function editDistance(a: string, b: string): number {
+export function editDistance(a: string, b: string): number {
   let before: number[] = [];
   let row = Array.from({ length: b.length + 1 }, (_, j) => j);
   for (let i = 1; i <= a.length; i++) {

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { BookEditor } from '@client/screens';
+
+export default function Book() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <BookEditor id={id} />;
+}

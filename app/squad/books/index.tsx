@@ -1,0 +1,1 @@
+export { BookList as default } from '@client/screens';

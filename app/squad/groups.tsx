@@ -1,0 +1,1 @@
+export { GroupsPage as default } from '@client/screens';

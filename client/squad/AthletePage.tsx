@@ -1,0 +1,160 @@
+import { router } from 'expo-router';
+import { useDeferredValue, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import type { Mark } from '@core/fitness/mark';
+import { athletePaces } from '@core/squad/athletePaces';
+import { weeksRunning, type SquadMember } from '@core/squad/athlete';
+import { cautionsFor } from '@core/squad/cautions';
+import { troubleText } from '../store/api';
+import { Choice } from '../ui/Choice';
+import { today } from '../ui/days';
+import { Empty } from '../ui/Empty';
+import { Loading } from '../ui/Loading';
+import { Page } from '../ui/Page';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { useWide } from '../ui/useWide';
+import { AthleteAbout } from './AthleteAbout';
+import { AthleteMarks } from './AthleteMarks';
+import { AthletePaces } from './AthletePaces';
+import { AthleteSeason } from './AthleteSeason';
+import { Cautions } from './Cautions';
+import { NewAthlete } from './NewAthlete';
+import { bookOf, pacesOf, useSquad, type SquadView } from './useSquad';
+import { useSquadChange } from './useSquadChange';
+import { LEANING_WORDS, STATUS_WORDS } from './words';
+
+const backToList = () => router.replace('/squad');
+
+const SIDES = [
+  { value: 'paces', text: 'Paces' },
+  { value: 'marks', text: 'Marks' },
+  { value: 'season', text: 'Season' },
+  { value: 'about', text: 'About' },
+] as const;
+type Side = (typeof SIDES)[number]['value'];
+
+function aboutText(athlete: SquadMember, squad: SquadView): string {
+  const group = squad.settings.groups.find(({ id }) => id === athlete.groupId)?.name;
+  const weeks = weeksRunning(athlete, today());
+  return [
+    ...(athlete.archived ? ['in the archive'] : []),
+    ...(athlete.status === 'training' ? [] : [STATUS_WORDS[athlete.status]]),
+    ...(group === undefined ? [] : [group]),
+    ...(athlete.leaning ? [LEANING_WORDS[athlete.leaning]] : []),
+    ...(athlete.bornYear === undefined ? [] : [`born ${athlete.bornYear}`]),
+    ...(weeks === undefined || weeks > 52 ? [] : [`${weeks} weeks of running`]),
+  ].join(' · ');
+}
+
+function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView }) {
+  const wide = useWide();
+  const [side, setSide] = useState<Side>('paces');
+  const [draft, setDraft] = useState<Mark[]>();
+  const [trouble, setTrouble] = useState<string>();
+  const { change } = useSquadChange(squad);
+  const asOf = today();
+  const book = bookOf(athlete, squad);
+  const paces = pacesOf(athlete, squad, asOf);
+  const draftPaces = useMemo(
+    () => (draft ? athletePaces({ ...athlete, marks: draft }, book, asOf) : paces),
+    [draft, athlete, book, asOf, paces],
+  );
+  const unset = useMemo(() => athletePaces({ marks: athlete.marks }, book, asOf), [athlete.marks, book, asOf]);
+  // What to keep in mind follows a moment later: the paces come first while a mark is typed.
+  const marks = useDeferredValue(draft ?? athlete.marks);
+  const cautions = useMemo(() => cautionsFor({ ...athlete, marks }, asOf), [athlete, marks, asOf]);
+
+  const put = async (next: SquadMember, says: string) => {
+    const done = await change({ athletes: [next] }, says);
+    setTrouble(done.ok ? undefined : done.message);
+    return done.ok;
+  };
+  const remove = async () => {
+    const done = await change({ removedIds: [athlete.id] }, `${athlete.name} is removed.`);
+    if (done.ok) backToList();
+    else setTrouble(done.message);
+  };
+
+  const sides: Record<Side, React.ReactNode> = {
+    paces: <AthletePaces name={athlete.name} paces={draftPaces} />,
+    marks: (
+      <AthleteMarks
+        athlete={athlete}
+        paces={paces}
+        draftPaces={draftPaces}
+        unset={unset}
+        onDraft={setDraft}
+        put={put}
+      />
+    ),
+    season: <AthleteSeason athlete={athlete} paces={paces} put={put} />,
+    about: (
+      <AthleteAbout
+        athlete={athlete}
+        squad={squad}
+        change={(next, says) => change({ athletes: [next] }, says)}
+        remove={() => void remove()}
+      />
+    ),
+  };
+  const beside = side === 'paces' ? 'marks' : side;
+  const options = wide ? SIDES.filter(({ value }) => value !== 'paces') : SIDES;
+  const choose = (
+    <Choice
+      label="Side"
+      options={options}
+      value={wide ? beside : side}
+      onChange={(chosen) => {
+        setDraft(undefined);
+        setSide(chosen);
+      }}
+    />
+  );
+  return (
+    <Page
+      title={athlete.name}
+      {...(aboutText(athlete, squad) ? { about: aboutText(athlete, squad) } : {})}
+      onBack={backToList}
+      backLabel="Back to the squad"
+    >
+      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
+          <View style={{ flex: 1, minWidth: 0, maxWidth: 400, gap: SPACE.l }}>
+            <Cautions list={cautions} />
+            {sides.paces}
+          </View>
+          <View style={{ flex: 1, minWidth: 0, gap: SPACE.l }}>
+            {choose}
+            {sides[beside]}
+          </View>
+        </View>
+      ) : (
+        <>
+          {choose}
+          {side !== 'about' && <Cautions list={cautions} />}
+          {sides[side]}
+        </>
+      )}
+    </Page>
+  );
+}
+
+/** One athlete: paces, marks, season, particulars; `id` is `new` for one not yet in the squad. */
+export function AthletePage({ id }: { id: string }) {
+  const { squad, error, retry } = useSquad();
+  const athlete = squad && [...squad.athletes, ...squad.archived].find((candidate) => candidate.id === id);
+  if (squad && id === 'new') return <NewAthlete squad={squad} />;
+  if (squad && athlete) return <Athlete key={id} athlete={athlete} squad={squad} />;
+  return (
+    <Page title="Athlete" onBack={backToList} backLabel="Back to the squad">
+      {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : !squad && <Loading />}
+      {squad && (
+        <Empty title="Not in the squad" action={{ label: 'Go to the squad', onPress: backToList }}>
+          There is no athlete at this address. They may have been removed.
+        </Empty>
+      )}
+    </Page>
+  );
+}

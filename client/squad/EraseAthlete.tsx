@@ -1,0 +1,105 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { SquadMember } from '@core/squad/athlete';
+import { troubleText, useEraseAthleteMutation } from '../store/api';
+import { forgetAthlete } from '../trackside/recorder';
+import { today } from '../ui/days';
+import { Press } from '../ui/Press';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { saveFile } from '../ui/saveFile';
+import { RADIUS, SPACE, usePalette } from '../ui/theme';
+import { Tick } from '../ui/Tick';
+import { Trouble } from '../ui/Trouble';
+import { useNotice } from '../ui/UndoBar';
+import { Words } from '../ui/Words';
+
+/** Gets everything that is kept about an athlete and hands it over as a file. @returns what went wrong, if anything. */
+async function saveAll({ id, tileName }: SquadMember): Promise<string | undefined> {
+  try {
+    const answer = await fetch(`/api/athletes/${id}/file`);
+    if (!answer.ok) return 'The server could not put the file together. Nothing was saved.';
+    saveFile(`${tileName} ${today()}.json`, JSON.stringify(await answer.json(), undefined, 1), 'application/json');
+    return undefined;
+  } catch {
+    return troubleText(undefined);
+  }
+}
+
+/** The athlete as a file; and everything about them away for good, after a copy or a clear no to one. */
+export function EraseAthlete({ athlete }: { athlete: SquadMember }) {
+  const palette = usePalette();
+  const [isOpen, setOpen] = useState(false);
+  const [hasCopy, setCopy] = useState(false);
+  const [noCopy, setNoCopy] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
+  const [erase, erasing] = useEraseAthleteMutation();
+  const notice = useNotice();
+  const save = async () => {
+    const failed = await saveAll(athlete);
+    setTrouble(failed);
+    setCopy(failed === undefined);
+  };
+  const go = async () => {
+    const erased = await erase(athlete.id);
+    if (erased.error) return setTrouble(troubleText(erased.error));
+    await forgetAthlete(athlete.id);
+    router.replace('/squad');
+    return notice({ text: `${athlete.name} is erased for good.` });
+  };
+  return (
+    <View style={{ gap: SPACE.m }}>
+      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <PrimaryButton onPress={() => void save()}>Save all as a file</PrimaryButton>
+        {!isOpen && (
+          <PrimaryButton icon="remove" onPress={() => setOpen(true)}>
+            Erase for good …
+          </PrimaryButton>
+        )}
+      </View>
+      {isOpen && (
+        <View
+          role="group"
+          aria-label={`Erase ${athlete.name} for good`}
+          style={{
+            gap: SPACE.m,
+            padding: SPACE.m,
+            borderRadius: RADIUS,
+            borderWidth: 2,
+            borderColor: palette.late,
+          }}
+        >
+          <Words>
+            {`Everything about ${athlete.name} goes: profile, marks, notes, and their times in every session. It cannot be taken back.`}
+          </Words>
+          <Words as="small" quiet>
+            Save all as a file first, or say that no copy is needed. Files that were exported before stay where they
+            are.
+          </Words>
+          <Press
+            role="checkbox"
+            aria-checked={hasCopy || noCopy}
+            onPress={() => setNoCopy(!noCopy)}
+            style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}
+          >
+            <Tick on={hasCopy || noCopy} />
+            <Words as="strong">{hasCopy ? 'A copy is saved' : 'No copy is needed'}</Words>
+          </Press>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            <PrimaryButton
+              icon="remove"
+              disabled={(!hasCopy && !noCopy) || erasing.isLoading}
+              onPress={() => void go()}
+            >
+              {`Erase ${athlete.name}`}
+            </PrimaryButton>
+            <PrimaryButton main onPress={() => setOpen(false)}>
+              Keep
+            </PrimaryButton>
+          </View>
+        </View>
+      )}
+    </View>
+  );
+}

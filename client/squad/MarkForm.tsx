@@ -1,0 +1,102 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { Mark } from '@core/fitness/mark';
+import { paceOf } from '@core/paces/paceTable';
+import type { AthletePaces } from '@core/squad/athletePaces';
+import { useAppSelector } from '../store/store';
+import { today } from '../ui/days';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { RADIUS, SPACE, usePalette } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { emptyMark, markIn, markProblems, toMarkFields, type MarkProblems } from './athleteForm';
+import { MarkEditor } from './MarkEditor';
+import { paceText, UNIT_WORDS } from './squadRows';
+
+/** What a mark being typed does to a few paces. */
+function Difference({ before, after }: { before: AthletePaces; after: AthletePaces }) {
+  const { shown, unit } = useAppSelector((state) => state.settings.paces);
+  const palette = usePalette();
+  const lines = shown.flatMap((name) => {
+    const now = paceOf(after, name);
+    if (now === undefined) return [];
+    const was = paceOf(before, name);
+    return [{ name, was: was === undefined ? undefined : paceText(was, unit), now: paceText(now, unit) }];
+  });
+  if (lines.length === 0) return null;
+  return (
+    <View role="status" aria-label="What it changes" style={{ gap: SPACE.xs }}>
+      <Words as="label" quiet>
+        {`What it makes of the paces, ${UNIT_WORDS[unit]}`}
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+        {lines.map(({ name, was, now }) => (
+          <View key={name} style={{ padding: SPACE.s, borderRadius: RADIUS, backgroundColor: palette.fill }}>
+            <Words as="label">{name}</Words>
+            <Words as="strong">{was === undefined || was === now ? now : `${was} → ${now}`}</Words>
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+type Props = {
+  /** The mark that is changed; a new one if left out. */
+  before?: Mark;
+  pacesBefore: AthletePaces;
+  /** Paces with what is typed in place of it. */
+  pacesAfter: AthletePaces;
+  /** What is typed, each time it can be read (undefined while it cannot). */
+  onType: (mark: Mark | undefined) => void;
+  save: (mark: Mark) => Promise<void>;
+  remove?: () => void;
+  cancel: () => void;
+};
+
+/** A mark being added or changed; the paces follow as it is typed. */
+export function MarkForm({ before, pacesBefore, pacesAfter, onType, save, remove, cancel }: Props) {
+  const palette = usePalette();
+  const [fields, setFields] = useState(() => (before ? toMarkFields(before) : emptyMark(today())));
+  const [problems, setProblems] = useState<MarkProblems>({});
+  const submit = () => {
+    const wrong = markProblems(fields, today());
+    setProblems(wrong);
+    const mark = markIn(fields);
+    if (mark && Object.keys(wrong).length === 0) void save(mark);
+  };
+  return (
+    <View
+      role="group"
+      aria-label={before ? 'Change this mark' : 'New mark'}
+      style={{ gap: SPACE.m, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
+    >
+      <MarkEditor
+        value={fields}
+        onChange={(typed) => {
+          setFields(typed);
+          onType(typed.date === '' ? undefined : markIn(typed));
+        }}
+        problems={problems}
+        inFull
+      >
+        <Difference before={pacesBefore} after={pacesAfter} />
+      </MarkEditor>
+      {Object.keys(problems).length > 0 && (
+        <Words as="small" live="polite">
+          Not saved yet: a field above cannot be read. Your typing is kept.
+        </Words>
+      )}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <PrimaryButton main icon="check" onPress={submit}>
+          Save mark
+        </PrimaryButton>
+        <PrimaryButton onPress={cancel}>Cancel</PrimaryButton>
+        {remove && (
+          <PrimaryButton icon="remove" onPress={remove}>
+            Remove
+          </PrimaryButton>
+        )}
+      </View>
+    </View>
+  );
+}

@@ -1,0 +1,101 @@
+import { router } from 'expo-router';
+import { View } from 'react-native';
+import { ulid } from 'ulid';
+import { SAYS_OF_BOOK } from '@core/paces/shippedBooks';
+import type { PaceBook } from '@core/paces/paceBook';
+import { troubleText, usePutPaceBookMutation } from '../../store/api';
+import { Loading } from '../../ui/Loading';
+import { Page } from '../../ui/Page';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { Trouble } from '../../ui/Trouble';
+import { useNotice } from '../../ui/UndoBar';
+import { Words } from '../../ui/Words';
+import { bookOf, useSquad, type SquadView } from '../useSquad';
+import { useSquadChange } from '../useSquadChange';
+import { MODEL_WORDS } from '../words';
+import { copyOf } from './bookForm';
+
+function BookCard({ book, squad }: { book: PaceBook; squad: SquadView }) {
+  const palette = usePalette();
+  const notice = useNotice();
+  const { change } = useSquadChange(squad);
+  const [put] = usePutPaceBookMutation();
+  const isUsed = squad.settings.paceBookId === book.id;
+  const own = squad.athletes.filter((athlete) => athlete.paceBookId === book.id && bookOf(athlete, squad) === book);
+  const isShipped = book.id in SAYS_OF_BOOK;
+  const copy = async () => {
+    const made = copyOf(
+      book,
+      ulid(),
+      squad.books.map(({ name }) => name),
+    );
+    const sent = await put(made);
+    if (sent.error) return notice({ text: troubleText(sent.error) });
+    router.push(`/squad/books/${made.id}`);
+    return notice({ text: `“${made.name}” is made: change what you like.` });
+  };
+  return (
+    <View
+      role="listitem"
+      style={{
+        gap: SPACE.s,
+        padding: SPACE.m,
+        borderRadius: RADIUS,
+        borderWidth: isUsed ? 2.5 : 1,
+        borderColor: isUsed ? palette.ink : palette.line,
+      }}
+    >
+      <View>
+        <Words as="heading" level={2}>
+          {book.name}
+        </Words>
+        <Words as="small" quiet>
+          {SAYS_OF_BOOK[book.id] ?? `Your own, ${book.entries.length} paces by ${MODEL_WORDS[book.model]}.`}
+        </Words>
+        {isUsed && <Words as="strong">The squad’s book</Words>}
+        {own.length > 0 && <Words as="small">{`For ${own.map(({ tileName }) => tileName).join(', ')}`}</Words>}
+      </View>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {!isUsed && (
+          <PrimaryButton
+            small
+            label={`Use ${book.name} for the squad`}
+            onPress={() => void change({ paceBookId: book.id }, `The squad’s paces now come by “${book.name}”.`)}
+          >
+            Use for the squad
+          </PrimaryButton>
+        )}
+        <PrimaryButton
+          small
+          label={isShipped ? `See ${book.name}` : `Change ${book.name}`}
+          onPress={() => router.push(`/squad/books/${book.id}`)}
+        >
+          {isShipped ? 'See it' : 'Change'}
+        </PrimaryButton>
+        <PrimaryButton small label={`Copy ${book.name}`} onPress={() => void copy()}>
+          Copy
+        </PrimaryButton>
+      </View>
+    </View>
+  );
+}
+
+/** The pace books there are, one for each school and the coach's own; one of them is the squad's. */
+export function BookList() {
+  const { squad, error, retry } = useSquad();
+  return (
+    <Page title="Pace books" onBack={() => router.replace('/squad')} backLabel="Back to the squad">
+      {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : !squad && <Loading />}
+      <Words as="small" quiet>
+        Coaches disagree where paces come from. Choose a book for the squad, another for single athletes, or copy one
+        and make it yours.
+      </Words>
+      <View role="list" style={{ gap: SPACE.m, maxWidth: 640 }}>
+        {squad?.books.map((book) => (
+          <BookCard key={book.id} book={book} squad={squad} />
+        ))}
+      </View>
+    </Page>
+  );
+}

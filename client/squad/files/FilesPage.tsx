@@ -1,0 +1,159 @@
+import { router } from 'expo-router';
+import { useRef, useState } from 'react';
+import { View } from 'react-native';
+import { unstable_createElement } from 'react-native-web';
+import { marksCsv, rosterCsv } from '@core/formats/roster/writeCsv';
+import { troubleText } from '../../store/api';
+import { today } from '../../ui/days';
+import { Loading } from '../../ui/Loading';
+import { Page } from '../../ui/Page';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { saveFile } from '../../ui/saveFile';
+import { SPACE } from '../../ui/theme';
+import { Trouble } from '../../ui/Trouble';
+import { Words } from '../../ui/Words';
+import { useSquad, type SquadView } from '../useSquad';
+import { useSquadChange } from '../useSquadChange';
+import { Columns } from './Columns';
+import { countText, Preview } from './Preview';
+import { useImport } from './useImport';
+
+const backToList = () => router.replace('/squad');
+const ROSTER_TYPE = 'text/csv;charset=utf-8';
+
+function Exports({ squad }: { squad: SquadView }) {
+  const everyone = [...squad.athletes, ...squad.archived];
+  const save = (what: string, text: string) => saveFile(`${what} ${today()}.csv`, text, ROSTER_TYPE);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Words as="heading" level={2}>
+        Save as a file
+      </Words>
+      <Words as="small" quiet>
+        CSV opens in any spreadsheet. These files hold names and notes: keep them as private as the squad. A single
+        athlete is saved from their own page.
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <PrimaryButton
+          disabled={everyone.length === 0}
+          onPress={() => save('Roster', rosterCsv(everyone, squad.settings.groups, today()))}
+        >
+          Save the roster
+        </PrimaryButton>
+        <PrimaryButton disabled={everyone.length === 0} onPress={() => save('Marks', marksCsv(everyone))}>
+          Save all marks
+        </PrimaryButton>
+      </View>
+    </View>
+  );
+}
+
+function Picker({ onPick }: { onPick: (file: File) => void }) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
+      <Words as="heading" level={2}>
+        Bring in a list
+      </Words>
+      <Words as="small" quiet>
+        A roster or a list of marks as CSV, however its columns are called and its times are written, or an athlete
+        saved as JSON. You see what it comes to before anything is stored.
+      </Words>
+      {unstable_createElement('input', {
+        ref: input,
+        type: 'file',
+        accept: '.csv,.txt,.tsv,.json,text/csv',
+        'aria-label': 'File to bring in',
+        hidden: true,
+        onChange: (event: { target: HTMLInputElement }) => {
+          const file = event.target.files?.item(0);
+          if (file) onPick(file);
+          // So that the same file, mended, can be picked again.
+          event.target.value = '';
+        },
+      })}
+      <PrimaryButton main icon="plus" onPress={() => input.current?.click()}>
+        Pick a file
+      </PrimaryButton>
+    </View>
+  );
+}
+
+function Files({ squad }: { squad: SquadView }) {
+  const work = useImport(squad);
+  const { change, saving } = useSquadChange(squad);
+  const [trouble, setTrouble] = useState<string>();
+  const { file, count, problems, leavesOut } = work;
+  const isStopped = problems.length > 0 && !leavesOut;
+  const isNothing = count.added + count.changed === 0;
+  const go = async () => {
+    const done = await change(work.change, `Imported: ${countText(count)}.`);
+    if (done.ok) return backToList();
+    return setTrouble(done.message);
+  };
+  return (
+    <Page
+      title="Import, export"
+      {...(file ? { about: file.name } : {})}
+      onBack={file ? work.close : backToList}
+      backLabel={file ? 'Another file' : 'Back to the squad'}
+      footer={
+        file ? (
+          <>
+            {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+            <Words as="small" live="polite">
+              {isStopped
+                ? 'Some rows cannot be read: mend them, or leave them out.'
+                : isNothing
+                  ? 'There is nothing to import yet.'
+                  : `This makes ${countText(count)}. It can be undone.`}
+            </Words>
+            <PrimaryButton main icon="check" disabled={isStopped || isNothing || saving} onPress={() => void go()}>
+              Import
+            </PrimaryButton>
+          </>
+        ) : undefined
+      }
+    >
+      {work.trouble !== undefined && <Trouble>{work.trouble}</Trouble>}
+      {!file && (
+        <>
+          <Picker onPick={(picked) => void work.open(picked)} />
+          <Exports squad={squad} />
+        </>
+      )}
+      {file?.kind === 'table' && (
+        <Columns
+          table={file.table}
+          hasHeadings={file.hasHeadings}
+          uses={file.uses}
+          dayOrder={file.dayOrder}
+          setUse={work.setUse}
+          setHeadings={work.setHeadings}
+          setDayOrder={work.setDayOrder}
+        />
+      )}
+      {file && (
+        <Preview
+          problems={problems}
+          doubts={work.doubts}
+          leavesOut={leavesOut}
+          setLeavesOut={work.setLeavesOut}
+          list={work.list}
+          decide={work.decide}
+        />
+      )}
+    </Page>
+  );
+}
+
+/** The squad in and out of open formats. */
+export function FilesPage() {
+  const { squad, error, retry } = useSquad();
+  if (squad) return <Files squad={squad} />;
+  return (
+    <Page title="Import, export" onBack={backToList} backLabel="Back to the squad">
+      {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : <Loading />}
+    </Page>
+  );
+}

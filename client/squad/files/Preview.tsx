@@ -1,0 +1,178 @@
+import { View } from 'react-native';
+import type { Candidate, Decision, ImportCount } from '@core/formats/roster/importPeople';
+import type { RowProblem } from '@core/formats/roster/table';
+import { formatDistance } from '@core/units/distance';
+import { formatMarkTime } from '@core/units/time';
+import { Press } from '../../ui/Press';
+import { Select } from '../../ui/Select';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { Tick } from '../../ui/Tick';
+import { Words } from '../../ui/Words';
+import { dayName } from '../../ui/days';
+import { STATUS_WORDS } from '../words';
+
+/** So many are shown; a list of thousands helps nobody on a phone. */
+const MOST = 60;
+
+const placeText = ({ row, column }: RowProblem) => (column === undefined ? `Row ${row}` : `Row ${row}, ${column}`);
+
+function Problems({
+  problems,
+  leavesOut,
+  setLeavesOut,
+}: {
+  problems: readonly RowProblem[];
+  leavesOut: boolean;
+  setLeavesOut: (leavesOut: boolean) => void;
+}) {
+  const palette = usePalette();
+  const rows = new Set(problems.map(({ row }) => row)).size;
+  return (
+    <View
+      role="group"
+      aria-label="Rows that cannot be read"
+      style={{ gap: SPACE.s, padding: SPACE.m, borderRadius: RADIUS, borderWidth: 2, borderColor: palette.late }}
+    >
+      <Words as="heading" level={2}>
+        {rows === 1 ? '1 row cannot be read' : `${rows} rows cannot be read`}
+      </Words>
+      {problems.slice(0, MOST).map((problem, i) => (
+        <View key={i}>
+          <Words as="strong">{placeText(problem)}</Words>
+          <Words as="small">{problem.message}</Words>
+        </View>
+      ))}
+      {problems.length > MOST && <Words as="small">{`… and ${problems.length - MOST} more.`}</Words>}
+      <Words as="small" quiet>
+        Mend them in the file and pick it again, choose another use for a column above, or leave these rows out. Nothing
+        is imported until you say so.
+      </Words>
+      <Press
+        role="checkbox"
+        aria-checked={leavesOut}
+        onPress={() => setLeavesOut(!leavesOut)}
+        style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}
+      >
+        <Tick on={leavesOut} />
+        <Words as="strong">{rows === 1 ? 'Leave this row out' : `Leave these ${rows} rows out`}</Words>
+      </Press>
+    </View>
+  );
+}
+
+/** One person of the file: what would be stored, and who in the squad it may be. */
+function Person({ candidate, decide }: { candidate: Candidate; decide: (decision: Decision) => void }) {
+  const palette = usePalette();
+  const { person, decision, alike } = candidate;
+  const said = [
+    ...(person.bornYear === undefined ? [] : [`born ${person.bornYear}`]),
+    ...(person.groupName === undefined ? [] : [person.groupName]),
+    ...(person.status === undefined || person.status === 'training' ? [] : [STATUS_WORDS[person.status]]),
+    ...person.marks.map(
+      (mark) => `${formatDistance(mark.distanceM)} ${formatMarkTime(mark.timeS)} (${dayName(mark.date)})`,
+    ),
+  ].join(' · ');
+  const value = decision.kind === 'same' ? decision.athleteId : decision.kind;
+  const isUncertain = decision.kind === 'new' && alike.length > 0;
+  return (
+    <View
+      role="listitem"
+      style={{
+        gap: SPACE.xs,
+        paddingVertical: SPACE.s,
+        paddingLeft: SPACE.s,
+        borderBottomWidth: 1,
+        borderBottomColor: palette.line,
+        borderLeftWidth: 5,
+        borderLeftColor: isUncertain ? palette.warning : 'transparent',
+      }}
+    >
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
+        <View style={{ flex: 1, minWidth: 160 }}>
+          <Words as="strong">{person.name}</Words>
+          {said !== '' && (
+            <Words as="small" quiet>
+              {said}
+            </Words>
+          )}
+        </View>
+        <View style={{ width: 170 }}>
+          <Select
+            label={`${person.name} is`}
+            quiet
+            options={[
+              { value: 'new', text: 'someone new' },
+              ...alike.map(({ id, name }) => ({ value: id, text: `${name}, in the squad` })),
+              { value: 'leaveOut', text: 'left out' },
+            ]}
+            value={value}
+            onChange={(chosen) =>
+              decide(chosen === 'new' || chosen === 'leaveOut' ? { kind: chosen } : { kind: 'same', athleteId: chosen })
+            }
+          />
+        </View>
+      </View>
+      {isUncertain && (
+        <Words as="small">{`Is this ${alike.map(({ name }) => name).join(' or ')}, who is in the squad already?`}</Words>
+      )}
+    </View>
+  );
+}
+
+/** `12 new athletes, 3 changed, 20 marks`. */
+export function countText({ added, changed, marks, groups }: ImportCount): string {
+  const some = (n: number, one: string, many: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
+  return [
+    ...some(added, 'new athlete', 'new athletes'),
+    ...some(changed, 'athlete changed', 'athletes changed'),
+    ...some(marks, 'mark', 'marks'),
+    ...some(groups, 'new group', 'new groups'),
+  ].join(', ');
+}
+
+type Props = {
+  problems: readonly RowProblem[];
+  doubts: readonly RowProblem[];
+  leavesOut: boolean;
+  setLeavesOut: (leavesOut: boolean) => void;
+  list: readonly Candidate[];
+  decide: (name: string, decision: Decision) => void;
+};
+
+/** Everything an import would do, before it does it. */
+export function Preview({ problems, doubts, leavesOut, setLeavesOut, list, decide }: Props) {
+  // Those to be looked at first.
+  const sorted = [...list].sort(
+    (a, b) =>
+      Number(b.decision.kind === 'new' && b.alike.length > 0) - Number(a.decision.kind === 'new' && a.alike.length > 0),
+  );
+  return (
+    <View style={{ gap: SPACE.l }}>
+      {problems.length > 0 && <Problems problems={problems} leavesOut={leavesOut} setLeavesOut={setLeavesOut} />}
+      {doubts.length > 0 && (
+        <View role="note" style={{ gap: SPACE.xs }}>
+          {doubts.slice(0, 10).map((doubt, i) => (
+            <Words as="small" key={i}>{`${placeText(doubt)}: ${doubt.message} It is taken all the same.`}</Words>
+          ))}
+        </View>
+      )}
+      {list.length > 0 && (
+        <View>
+          <Words as="heading" level={2}>
+            {list.length === 1 ? '1 athlete in the file' : `${list.length} athletes in the file`}
+          </Words>
+          <View role="list">
+            {sorted.slice(0, MOST).map((candidate) => (
+              <Person
+                key={candidate.person.name}
+                candidate={candidate}
+                decide={(decision) => decide(candidate.person.name, decision)}
+              />
+            ))}
+          </View>
+          {sorted.length > MOST && <Words quiet>{`… and ${sorted.length - MOST} more.`}</Words>}
+        </View>
+      )}
+    </View>
+  );
+}

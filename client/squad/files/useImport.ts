@@ -1,0 +1,97 @@
+import { useMemo, useState } from 'react';
+import { ulid } from 'ulid';
+import { guessColumns, isHeadingRow, type ColumnUse } from '@core/formats/roster/columns';
+import { candidates, importChange, type Decision } from '@core/formats/roster/importPeople';
+import { readPeople, type ImportedPerson } from '@core/formats/roster/readPeople';
+import { readTable, type CsvTable } from '@core/formats/roster/table';
+import { dayOrderOf, type DayOrder } from '@core/units/day';
+import { today } from '../../ui/days';
+import type { SquadView } from '../useSquad';
+
+/** A file that was opened: a table whose columns are to be settled, or people already read. */
+type Opened =
+  | { kind: 'table'; name: string; table: CsvTable; hasHeadings: boolean; uses: ColumnUse[]; dayOrder: DayOrder }
+  | { kind: 'people'; name: string; people: ImportedPerson[] };
+
+const isDate = (use: ColumnUse) => use === 'date' || use === 'goalDate' || use === 'bornYear';
+
+function opened(name: string, table: CsvTable, hasHeadings: boolean): Opened {
+  const uses = guessColumns(table, hasHeadings, today());
+  const dates = table.rows.flatMap(({ cells }) => cells.filter((_, i) => isDate(uses[i] ?? 'ignore')));
+  return { kind: 'table', name, table, hasHeadings, uses, dayOrder: dayOrderOf(dates) };
+}
+
+/** A file on its way into the squad: opened, its columns settled, what is in it, and the one change it comes to. */
+export function useImport(squad: SquadView) {
+  const [file, setFile] = useState<Opened>();
+  const [trouble, setTrouble] = useState<string>();
+  const [decisions, setDecisions] = useState<ReadonlyMap<string, Decision>>(new Map());
+  const [leavesOut, setLeavesOut] = useState(false);
+
+  const start = (next: Opened | undefined, message?: string) => {
+    setFile(next);
+    setTrouble(message);
+    setDecisions(new Map());
+    setLeavesOut(false);
+  };
+  const open = async (picked: File): Promise<void> => {
+    const read = await picked.arrayBuffer().catch(() => undefined);
+    if (!read) return start(undefined, 'This file cannot be read any more. Pick it again. Nothing was imported.');
+    const bytes = new Uint8Array(read);
+    if (/\.json$/i.test(picked.name)) {
+      const { readAthleteFile } = await import('@core/formats/athleteFile');
+      const athlete = readAthleteFile(new TextDecoder().decode(bytes));
+      if (!athlete.ok) return start(undefined, athlete.message);
+      const { archived: _archived, ...person } = athlete.value;
+      return start({ kind: 'people', name: picked.name, people: [{ ...person, rows: [1] }] });
+    }
+    const table = readTable(bytes);
+    if (!table.ok) return start(undefined, table.message);
+    return start(opened(picked.name, table.table, isHeadingRow(table.table.rows[0]?.cells ?? [], today())));
+  };
+
+  const read = useMemo(() => {
+    if (!file) return undefined;
+    if (file.kind === 'people') return { people: file.people, problems: [], doubts: [] };
+    const { table, hasHeadings, uses, dayOrder } = file;
+    return readPeople(table, { uses, hasHeadings, dayOrder, today: today() });
+  }, [file]);
+  const everyone = useMemo(() => [...squad.athletes, ...squad.archived], [squad]);
+  const list = useMemo(
+    () =>
+      candidates(read?.people ?? [], everyone).map((candidate) => ({
+        ...candidate,
+        decision: decisions.get(candidate.person.name) ?? candidate.decision,
+      })),
+    [read, everyone, decisions],
+  );
+  const result = useMemo(
+    () => importChange(list, { settings: squad.settings, athletes: everyone }, ulid),
+    [list, squad.settings, everyone],
+  );
+  return {
+    file,
+    trouble,
+    open,
+    close: () => start(undefined),
+    setUse: (index: number, use: ColumnUse) =>
+      file?.kind === 'table' &&
+      setFile({
+        ...file,
+        // One column for each thing: choosing it anew takes it off the column that had it.
+        uses: file.uses.map((before, i) =>
+          i === index ? use : before === use && typeof use === 'string' ? 'ignore' : before,
+        ),
+      }),
+    setHeadings: (hasHeadings: boolean) =>
+      file?.kind === 'table' && setFile(opened(file.name, file.table, hasHeadings)),
+    setDayOrder: (dayOrder: DayOrder) => file?.kind === 'table' && setFile({ ...file, dayOrder }),
+    decide: (name: string, decision: Decision) => setDecisions(new Map([...decisions, [name, decision]])),
+    problems: read?.problems ?? [],
+    doubts: read?.doubts ?? [],
+    leavesOut,
+    setLeavesOut,
+    list,
+    ...result,
+  };
+}

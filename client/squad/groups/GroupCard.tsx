@@ -1,0 +1,164 @@
+import { useDraggable, useDroppable } from '@dnd-kit/core';
+import { unstable_createElement } from 'react-native-web';
+import { useState } from 'react';
+import { View, type ViewStyle } from 'react-native';
+import { IconButton } from 'react-native-paper';
+import type { SquadMember } from '@core/squad/athlete';
+import { formatTime } from '@core/units/time';
+import { Icon } from '../../ui/icons/Icon';
+import { TextField } from '../../ui/TextField';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import { STATUS_WORDS } from '../words';
+import type { GroupColumn } from './groupBoard';
+
+const lapText = (lapS: number | undefined) => (lapS === undefined ? 'no pace' : formatTime(lapS, 1));
+
+/** Name and pace of someone in a group; lifted while they are dragged. */
+export function AthleteStrip({
+  athlete,
+  lapS,
+  lifted = false,
+}: {
+  athlete: SquadMember;
+  lapS: number | undefined;
+  lifted?: boolean;
+}) {
+  const palette = usePalette();
+  const style: ViewStyle = lifted
+    ? { backgroundColor: palette.action, borderRadius: RADIUS, paddingHorizontal: SPACE.m }
+    : {};
+  const color = lifted ? palette.onAction : palette.ink;
+  return (
+    <View style={[{ flex: 1, minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: SPACE.s }, style]}>
+      <Words as="strong" color={color} numberOfLines={1} style={{ flex: 1 }}>
+        {athlete.name}
+      </Words>
+      {athlete.status !== 'training' && (
+        <Words as="label" color={color}>
+          {STATUS_WORDS[athlete.status]}
+        </Words>
+      )}
+      <Words color={color}>{lapText(lapS)}</Words>
+    </View>
+  );
+}
+
+function DraggedRow({ athlete, lapS }: { athlete: SquadMember; lapS: number | undefined }) {
+  const palette = usePalette();
+  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id: athlete.id });
+  return (
+    <View
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        borderBottomWidth: 1,
+        borderBottomColor: palette.line,
+        opacity: isDragging ? 0.35 : 1,
+      }}
+    >
+      {unstable_createElement('button', {
+        ref: setNodeRef,
+        ...attributes,
+        ...listeners,
+        type: 'button',
+        'aria-label': `Move ${athlete.name}`,
+        children: <Icon name="drag" color={palette.quiet} />,
+        // The finger on the handle drags; anywhere else it scrolls.
+        style: {
+          touchAction: 'none',
+          cursor: 'grab',
+          width: 44,
+          height: 48,
+          borderWidth: 0,
+          padding: 0,
+          backgroundColor: 'transparent',
+          display: 'flex',
+          alignItems: 'center',
+          justifyContent: 'center',
+        },
+      })}
+      <AthleteStrip athlete={athlete} lapS={lapS} />
+    </View>
+  );
+}
+
+type Props = {
+  column: GroupColumn;
+  lapOf: (athlete: SquadMember) => number | undefined;
+  /** Absent for those in no group: that is not a group. */
+  edit?: { rename: (name: string) => void; remove: () => void; up?: () => void; down?: () => void };
+};
+
+/** A group: its name, its members with the pace groups go by, and a place to drop others on. */
+export function GroupCard({ column, lapOf, edit }: Props) {
+  const palette = usePalette();
+  const { setNodeRef, isOver } = useDroppable({ id: column.id || 'none' });
+  const [name, setName] = useState(column.name);
+  const laps = column.athletes.flatMap((athlete) => lapOf(athlete) ?? []);
+  const spread = laps.length > 1 ? `${lapText(Math.min(...laps))} to ${lapText(Math.max(...laps))}` : '';
+  const small = (icon: 'up' | 'down' | 'remove', label: string, onPress: (() => void) | undefined) => (
+    <IconButton
+      icon={icon}
+      size={20}
+      disabled={!onPress}
+      onPress={onPress ?? (() => undefined)}
+      accessibilityLabel={label}
+      style={{ margin: 0, width: 44, height: 44 }}
+    />
+  );
+  return (
+    <View
+      ref={setNodeRef as unknown as React.Ref<View>}
+      role="group"
+      aria-label={column.name}
+      style={{
+        flexGrow: 1,
+        flexBasis: 300,
+        maxWidth: 460,
+        padding: SPACE.m,
+        borderRadius: RADIUS,
+        borderWidth: 2,
+        borderColor: isOver ? palette.ink : palette.line,
+        backgroundColor: isOver ? palette.fill : palette.ground,
+      }}
+    >
+      {edit ? (
+        <View style={{ flexDirection: 'row', alignItems: 'flex-end' }}>
+          <View style={{ flex: 1 }}>
+            <TextField
+              label={`${column.athletes.length} in the group`}
+              name={`Name of ${column.name}`}
+              value={name}
+              onChange={setName}
+              onBlur={() => {
+                if (name.trim() === '') setName(column.name);
+                else if (name.trim() !== column.name) edit.rename(name.trim());
+              }}
+            />
+          </View>
+          {small('up', `Move ${column.name} up`, edit.up)}
+          {small('down', `Move ${column.name} down`, edit.down)}
+          {small('remove', `Remove ${column.name}`, edit.remove)}
+        </View>
+      ) : (
+        <Words as="heading" level={2}>
+          {column.name}
+        </Words>
+      )}
+      {spread !== '' && (
+        <Words as="small" quiet style={{ paddingTop: SPACE.xs }}>
+          {`${spread} a lap`}
+        </Words>
+      )}
+      {column.athletes.map((athlete) => (
+        <DraggedRow key={athlete.id} athlete={athlete} lapS={lapOf(athlete)} />
+      ))}
+      {column.athletes.length === 0 && (
+        <Words quiet style={{ paddingVertical: SPACE.m }}>
+          Nobody yet. Drag someone here.
+        </Words>
+      )}
+    </View>
+  );
+}

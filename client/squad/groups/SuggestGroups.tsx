@@ -1,0 +1,76 @@
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import type { SquadMember } from '@core/squad/athlete';
+import { formatTime } from '@core/units/time';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { Stepper } from '../../ui/Stepper';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import { suggestion, type Suggestion } from './groupBoard';
+
+const FIRST = { gapS: 3, maxSize: 8 };
+
+type Props = {
+  athletes: readonly SquadMember[];
+  lapOf: (athlete: SquadMember) => number | undefined;
+  use: (groups: Suggestion[], without: SquadMember[]) => void;
+  close: () => void;
+};
+
+/** Groups by pace: as few as can be, nobody too far from the middle of theirs; seen before they are used. */
+export function SuggestGroups({ athletes, lapOf, use, close }: Props) {
+  const palette = usePalette();
+  const [limits, setLimits] = useState(FIRST);
+  const { groups, without } = useMemo(() => suggestion(athletes, lapOf, limits), [athletes, lapOf, limits]);
+  return (
+    <View
+      role="group"
+      aria-label="Suggested groups"
+      style={{ gap: SPACE.m, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
+    >
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l }}>
+        <Stepper
+          label="From the middle, at most"
+          value={limits.gapS}
+          text={`${limits.gapS.toFixed(1)} s a lap`}
+          step={0.5}
+          min={0.5}
+          max={15}
+          onChange={(gapS) => setLimits({ ...limits, gapS })}
+        />
+        <Stepper
+          label="In a group, at most"
+          value={limits.maxSize}
+          text={String(limits.maxSize)}
+          step={1}
+          min={2}
+          max={40}
+          onChange={(maxSize) => setLimits({ ...limits, maxSize })}
+        />
+      </View>
+      <View style={{ gap: SPACE.s }}>
+        {groups.map(({ members, middleS }, i) => (
+          <View key={members[0]?.id ?? i}>
+            <Words as="strong">
+              {`${i + 1}: about ${formatTime(middleS, 1)} a lap, ${members.length === 1 ? 'alone' : `± ${formatTime(middleS - (members[0]?.paceS ?? middleS), 1)} s`}`}
+            </Words>
+            <Words as="small" quiet>
+              {members.map(({ athlete }) => athlete.tileName).join(', ')}
+            </Words>
+          </View>
+        ))}
+        {without.length > 0 && (
+          <Words as="small">
+            {`No pace to go by: ${without.map(({ tileName }) => tileName).join(', ')}. They stay where they are.`}
+          </Words>
+        )}
+      </View>
+      <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
+        <PrimaryButton main icon="check" disabled={groups.length === 0} onPress={() => use(groups, without)}>
+          {groups.length === 1 ? 'Use this group' : `Use these ${groups.length} groups`}
+        </PrimaryButton>
+        <PrimaryButton onPress={close}>Cancel</PrimaryButton>
+      </View>
+    </View>
+  );
+}

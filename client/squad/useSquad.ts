@@ -1,0 +1,73 @@
+import { useMemo } from 'react';
+import type { PaceBook } from '@core/paces/paceBook';
+import { PACE_NAMES } from '@core/paces/paceNames';
+import { SHIPPED_BOOKS } from '@core/paces/shippedBooks';
+import { athletePaces, bookById, type AthletePaces } from '@core/squad/athletePaces';
+import type { SquadMember, SquadSettings } from '@core/squad/athlete';
+import { useAthletesQuery, usePaceBooksQuery, useSquadQuery } from '../store/api';
+
+/** The squad as the screens need it. */
+export type SquadView = {
+  settings: SquadSettings;
+  /** Those who are in it, and those who have left. */
+  athletes: SquadMember[];
+  archived: SquadMember[];
+  /** Shipped books first, then the coach's own. */
+  books: PaceBook[];
+  /** Every pace name that a session may use. */
+  paceNames: readonly string[];
+};
+
+/** The squad with its groups and pace books, once all of it is here; else what went wrong. */
+export function useSquad(): { squad: SquadView | undefined; error: unknown; retry: () => void } {
+  const athletes = useAthletesQuery();
+  const settings = useSquadQuery();
+  const ownBooks = usePaceBooksQuery();
+  const squad = useMemo((): SquadView | undefined => {
+    if (!athletes.data || !settings.data || !ownBooks.data) return undefined;
+    const books = [...SHIPPED_BOOKS, ...ownBooks.data];
+    return {
+      settings: settings.data,
+      athletes: athletes.data.filter(({ archived }) => !archived),
+      archived: athletes.data.filter(({ archived }) => archived),
+      books,
+      paceNames: [
+        ...new Set([...PACE_NAMES, ...ownBooks.data.flatMap(({ entries }) => entries.map(({ name }) => name))]),
+      ],
+    };
+  }, [athletes.data, settings.data, ownBooks.data]);
+  const retry = () => {
+    for (const query of [athletes, settings, ownBooks]) if (!query.data) void query.refetch();
+  };
+  return { squad, error: athletes.error ?? settings.error ?? ownBooks.error, retry };
+}
+
+/** Every pace name that a session may use; those of every book until the coach's own are known. */
+export function usePaceNames(): readonly string[] {
+  return useSquad().squad?.paceNames ?? PACE_NAMES;
+}
+
+export const bookOf = (athlete: SquadMember, { books, settings }: SquadView): PaceBook =>
+  bookById(books, athlete.paceBookId ?? settings.paceBookId);
+
+/** Curves are costly on a slow phone, and the same for as long as athlete, book and day are. */
+const known = new WeakMap<SquadMember, { book: PaceBook; asOf: string; paces: AthletePaces }>();
+
+/** One athlete's curves and book on a day (YYYY-MM-DD). */
+export function pacesOf(athlete: SquadMember, squad: SquadView, asOf: string): AthletePaces {
+  const book = bookOf(athlete, squad);
+  const before = known.get(athlete);
+  if (before?.book === book && before.asOf === asOf) return before.paces;
+  const paces = athletePaces(athlete, book, asOf);
+  known.set(athlete, { book, asOf, paces });
+  return paces;
+}
+
+/** Those of the squad as a plan needs them on a day. */
+export const forPlan = (athletes: readonly SquadMember[], squad: SquadView, asOf: string) =>
+  athletes.map((athlete) => ({
+    athleteId: athlete.id,
+    name: athlete.name,
+    tileName: athlete.tileName,
+    paces: pacesOf(athlete, squad, asOf),
+  }));

@@ -1,0 +1,65 @@
+import { Fragment } from 'react';
+import { unstable_createElement } from 'react-native-web';
+import { View } from 'react-native';
+import { RADIUS, usePalette } from './theme';
+import { Words } from './Words';
+
+type Option<T extends string> = { value: T; text: string };
+
+type Props<T extends string> = {
+  label: string;
+  options: readonly Option<T>[];
+  value: T;
+  onChange: (value: T) => void;
+  /** The label is only spoken. */
+  quiet?: boolean;
+  error?: string | undefined;
+};
+
+/** One of many, picked with the device's own list: the surest thing under a cold thumb. */
+export function Select<T extends string>({ label, options, value, onChange, quiet = false, error }: Props<T>) {
+  const palette = usePalette();
+  return (
+    <View style={{ gap: 4 }}>
+      {!quiet && (
+        <Words as="label" quiet>
+          {label}
+        </Words>
+      )}
+      {unstable_createElement('select', {
+        value,
+        'aria-label': label,
+        onChange: (event: { target: { value: string } }) => onChange(event.target.value as T),
+        children: options.map((option) => (
+          <Fragment key={option.value}>
+            {unstable_createElement('option', { value: option.value, children: option.text })}
+          </Fragment>
+        )),
+        style: {
+          height: 48,
+          boxSizing: 'border-box',
+          width: '100%',
+          minWidth: 0,
+          borderWidth: 1.5,
+          borderStyle: 'solid',
+          borderColor: error ? palette.late : palette.quiet,
+          borderRadius: RADIUS,
+          paddingLeft: 10,
+          paddingRight: 8,
+          fontFamily: 'Zest',
+          fontWeight: '500',
+          fontSize: 17,
+          textOverflow: 'ellipsis',
+          color: palette.ink,
+          backgroundColor: palette.ground,
+          colorScheme: palette.dark ? 'dark' : 'light',
+        },
+      })}
+      {error !== undefined && (
+        <Words as="small" color={palette.late}>
+          {error}
+        </Words>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,131 @@
+/**
+ * How far an athlete's paces can be trusted, in a coach's words: what is weak about the marks behind them, and the one trial
+ * that would settle most of it.
+ */
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import { formatDistance } from '../units/distance';
+import { CurveError, fitCurve, timeErrorFor, timeFor, type Curve } from './curve';
+import type { Mark } from './mark';
+import { ageDaysOn, isUsable } from './weighing';
+
+/** How sure: within about 2 % on average, within 4 %, or worse. */
+export type Sureness = 'sure' | 'fair' | 'unsure';
+
+/** Distances an athlete's paces are judged over, in metres: from 800 m pace to threshold. */
+const JUDGED_M = [800, 1500, 3000, 5000, 10_000];
+const SURE = 0.02;
+const FAIR = 0.04;
+/** A mark this old says little about today; one of half a year ago is of another season. */
+const OLD_DAYS = 70;
+const OTHER_SEASON_DAYS = 180;
+
+/** Mean relative standard error over the distances judged: 0.02 is 2 %. */
+export function meanError(curve: Curve, distancesM: readonly number[] = JUDGED_M): number {
+  const errors = distancesM.map((distanceM) => timeErrorFor(curve, distanceM) / timeFor(curve, distanceM));
+  return errors.reduce((sum, error) => sum + error, 0) / errors.length;
+}
+
+export function surenessOf(curve: Curve): Sureness {
+  const error = meanError(curve);
+  return error <= SURE ? 'sure' : error <= FAIR ? 'fair' : 'unsure';
+}
+
+/** `March`, or `March 2025` when that is another year than that of `asOf`. */
+function monthText(date: string, asOf: string): string {
+  return format(parseISO(date), date.slice(0, 4) === asOf.slice(0, 4) ? 'MMMM' : 'MMMM yyyy');
+}
+
+const markText = ({ distanceM, date }: Mark, asOf: string) =>
+  `${formatDistance(distanceM)} from ${monthText(date, asOf)}`;
+
+const percentText = (share: number) => {
+  const percent = Math.abs(share) * 100;
+  return `${percent < 10 ? percent.toFixed(1).replace(/\.0$/, '') : percent.toFixed(0)} %`;
+};
+
+/**
+ * A sentence for each mark that does not fit the others: "The 800 from March sits 4 % off the rest: slower than they say."
+ * How far off is measured against the curve of the others alone.
+ */
+export function outlierSentences(curve: Curve, asOf: string): string[] {
+  return curve.marks.flatMap((one) => {
+    if (!one.outlier) return [];
+    const rest = curve.marks.filter((other) => other !== one).map(({ mark }) => mark);
+    const off =
+      rest.length === 0
+        ? one.residual
+        : Math.log(one.mark.timeS / timeFor(fitCurve(rest, { asOf }), one.mark.distanceM));
+    const way = off > 0 ? 'slower' : 'faster';
+    return [`The ${markText(one.mark, asOf)} sits ${percentText(off)} off the rest: ${way} than they say.`];
+  });
+}
+
+/** Trials a coach would run on a track, in metres. */
+const TRIALS_M = [800, 1600, 3000, 5000];
+
+/** The curve of the default model, or none. */
+function curveIfAny(marks: readonly Mark[], asOf: string): Curve | undefined {
+  try {
+    return fitCurve(marks, { asOf });
+  } catch (error) {
+    if (error instanceof CurveError) return undefined;
+    throw error;
+  }
+}
+
+/** The trial that would make the curve surest, in metres; undefined without a usable mark. */
+export function bestTrialM(marks: readonly Mark[], asOf: string): number | undefined {
+  const now = curveIfAny(marks, asOf);
+  if (!now) return undefined;
+  const tried = TRIALS_M.map((distanceM) => {
+    // Run just as the curve expects, it leaves the curve where it is and only makes it surer.
+    const trial: Mark = { distanceM, timeS: timeFor(now, distanceM), date: asOf, kind: 'trial' };
+    return { distanceM, error: meanError(fitCurve([...marks, trial], { asOf })) };
+  });
+  return tried.reduce((best, candidate) => (candidate.error < best.error ? candidate : best)).distanceM;
+}
+
+const monthsText = (days: number) =>
+  days < OTHER_SEASON_DAYS ? `${Math.round(days / 7)} weeks` : `${Math.round(days / 30.4)} months`;
+
+/** What is weak about the marks, shortest first: one only, old, estimates only. Empty when nothing is. */
+function weaknesses(usable: readonly Mark[], newestDays: number): string[] {
+  return [
+    usable.length === 1 ? 'one mark only' : '',
+    newestDays >= OLD_DAYS ? `the newest is ${monthsText(newestDays)} old` : '',
+    usable.every(({ kind }) => kind === 'estimate' || kind === 'session') ? 'no race or trial' : '',
+  ].filter(Boolean);
+}
+
+/**
+ * What to keep in mind about paces from these marks, each a sentence: "Unsure: one mark only. A 1600 trial would settle it."
+ * Empty when they are fresh, several and agree.
+ * @param canTrial false for an athlete who should not yet run flat out: the trial is put off.
+ */
+export function doubtsAboutMarks(marks: readonly Mark[], asOf: string, canTrial = true): string[] {
+  const curve = curveIfAny(marks, asOf);
+  if (!curve) return [];
+  const usable = marks.filter(isUsable);
+  const newest = usable.reduce((a, b) => (b.date > a.date ? b : a));
+  const newestDays = ageDaysOn(newest.date, asOf);
+  const weak = weaknesses(usable, newestDays);
+  const sureness = surenessOf(curve);
+  const trialM = bestTrialM(marks, asOf);
+  const settles = canTrial
+    ? 'would settle it'
+    : 'would settle it, once there are some weeks of regular running behind it';
+  return [
+    ...(weak.length > 0 && sureness !== 'sure'
+      ? [
+          `${sureness === 'unsure' ? 'Unsure' : 'Not quite sure'}: ${weak.join(', ')}. ${trialM === undefined ? '' : `A ${trialM} trial ${settles}.`}`.trim(),
+        ]
+      : []),
+    ...(newestDays >= OTHER_SEASON_DAYS
+      ? [
+          `These paces come from ${monthText(newest.date, asOf)}, another season: take them as a guess until there is a fresh mark.`,
+        ]
+      : []),
+    ...outlierSentences(curve, asOf),
+  ];
+}

@@ -1,0 +1,32 @@
+import { addDays } from 'date-fns/addDays';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import { CurveError, fitCurve, timeErrorFor, timeFor } from './curve';
+import type { Mark } from './mark';
+
+/** What the marks known by a day were worth over one distance: `timeS` ± `errorS` seconds. */
+export type ProgressPoint = { date: string; timeS: number; errorS: number };
+
+const EVERY_DAYS = 7;
+
+/**
+ * How an athlete's worth over `distanceM` went from day to day (YYYY-MM-DD): every week and on the day of each mark, each
+ * time from the marks known by then. Empty before the first mark.
+ */
+export function progressOf(marks: readonly Mark[], distanceM: number, from: string, to: string): ProgressPoint[] {
+  const days = new Set(marks.map(({ date }) => date).filter((date) => date >= from && date <= to));
+  for (let day = from; day <= to; day = format(addDays(parseISO(day), EVERY_DAYS), 'yyyy-MM-dd')) days.add(day);
+  days.add(to);
+  return [...days].sort().flatMap((date) => {
+    try {
+      const curve = fitCurve(
+        marks.filter((mark) => mark.date <= date),
+        { asOf: date },
+      );
+      return [{ date, timeS: timeFor(curve, distanceM), errorS: timeErrorFor(curve, distanceM) }];
+    } catch (error) {
+      if (error instanceof CurveError) return [];
+      throw error;
+    }
+  });
+}

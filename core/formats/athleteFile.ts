@@ -1,0 +1,48 @@
+import type { Group, SquadMember } from '../squad/athlete';
+import type { RunEvent } from '../trackside/events';
+import type { Plan } from '../trackside/plan';
+import { check, type Checked } from './check';
+import { athleteSchema, type AthleteInput } from './schemas';
+
+/** A session an athlete was in: the plan with only them in it, and the events about them. */
+export type OwnRun = { plan: Plan; events: RunEvent[] };
+
+/** Everything that is kept about one athlete, as a file of their own. */
+export type AthleteFile = {
+  format: 'zest-lap/athlete';
+  version: 1;
+  /** YYYY-MM-DD */
+  savedOn: string;
+  athlete: SquadMember;
+  group?: Group;
+  runs: OwnRun[];
+};
+
+const VERSION = 1;
+
+/**
+ * Reads such a file: profile and marks. Ids, group and pace book are of the squad it was saved in, and results belong to its
+ * sessions: they are not taken over.
+ */
+export function readAthleteFile(text: string): Checked<AthleteInput> {
+  const refuse = (message: string): Checked<AthleteInput> => ({
+    ok: false,
+    field: '',
+    message: `${message} Nothing was imported.`,
+  });
+  let file: Partial<AthleteFile>;
+  try {
+    file = JSON.parse(text) as Partial<AthleteFile>;
+  } catch {
+    return refuse('This is not readable JSON.');
+  }
+  if (typeof file !== 'object' || file === null || file.format !== 'zest-lap/athlete')
+    return refuse('This is not an athlete saved from Zest Lap.');
+  if (typeof file.version !== 'number' || file.version > VERSION)
+    return refuse(
+      `This file was saved by a newer Zest Lap (version ${String(file.version)}, this one knows ${VERSION}).`,
+    );
+  const { id: _id, groupId: _groupId, paceBookId: _bookId, ...athlete } = file.athlete ?? ({} as SquadMember);
+  const checked = check(athleteSchema, athlete);
+  return checked.ok ? checked : { ...checked, message: `${checked.message} Nothing was imported.` };
+}

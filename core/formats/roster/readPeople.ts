@@ -1,0 +1,248 @@
+import { doubtAboutMark, MARK_KINDS, type Mark, type MarkKind } from '../../fitness/mark';
+import {
+  LEANINGS,
+  sinceWeeks,
+  STATUSES,
+  type Athlete,
+  type Goal,
+  type Leaning,
+  type Status,
+} from '../../squad/athlete';
+import { nameKey } from '../../squad/likeness';
+import { dayOrderOf, parseDay, type DayOrder } from '../../units/day';
+import { parseDistance } from '../../units/distance';
+import { parseTime } from '../../units/time';
+import { columnName, type ColumnUse } from './columns';
+import { shapeProblem, type CsvTable, type RowProblem, type TableRow } from './table';
+
+/** What a file says about one person: only what is in it. */
+export type ImportedPerson = Partial<Omit<Athlete, 'name' | 'marks' | 'groupId' | 'archived'>> & {
+  name: string;
+  marks: Mark[];
+  groupName?: string;
+  /** The rows it came from. */
+  rows: number[];
+};
+
+export type ReadPeople = {
+  people: ImportedPerson[];
+  /** Rows that cannot be taken, in their order, each with every reason. */
+  problems: RowProblem[];
+  /** Marks that are hardly believable; they are taken all the same. */
+  doubts: RowProblem[];
+};
+
+export type ReadOptions = {
+  uses: readonly ColumnUse[];
+  hasHeadings: boolean;
+  today: string;
+  /** How 3/10 is to be read; settled from the file if left out. */
+  dayOrder?: DayOrder;
+};
+
+/** A cell that was made harmless on export is read as what it was. */
+const plain = (cell: string) => cell.replace(/^'(?=[=+\-@\t\r])/, '');
+
+const KIND_WORDS: Record<string, MarkKind> = {
+  'session estimate': 'session',
+  'coach’s estimate': 'estimate',
+  "coach's estimate": 'estimate',
+  'time trial': 'trial',
+  tt: 'trial',
+};
+const STATUS_WORDS: Record<string, Status> = {
+  'easing back': 'easing',
+  active: 'training',
+  ok: 'training',
+  hurt: 'injured',
+};
+
+function oneOf<T extends string>(text: string, values: readonly T[], words: Record<string, T> = {}): T | undefined {
+  const word = text
+    .toLowerCase()
+    .replace(/[–/]/g, '-')
+    .replace(/\s*-\s*/g, '-');
+  return values.find((value) => value === word) ?? words[text.toLowerCase()];
+}
+
+/** Reads the cells of one row by their use; what cannot be read is said with the column. */
+class RowReader {
+  readonly problems: RowProblem[] = [];
+
+  constructor(
+    private readonly row: TableRow,
+    private readonly table: CsvTable,
+    private readonly options: ReadOptions & { dayOrder: DayOrder },
+  ) {}
+
+  /** The cell of the column with this use, with its column's name; undefined where there is none or it is empty. */
+  cell(use: ColumnUse): { text: string; column: string } | undefined {
+    const index = this.options.uses.findIndex((candidate) => candidate === use);
+    const text = index < 0 ? '' : plain(this.row.cells[index] ?? '');
+    return text === '' ? undefined : { text, column: columnName(this.table, this.options.hasHeadings, index) };
+  }
+
+  text(use: ColumnUse): string | undefined {
+    return this.cell(use)?.text;
+  }
+
+  /** Reads a cell; if it cannot be read, that is kept as a problem. */
+  read<T>(use: ColumnUse, reader: (text: string) => { value: T } | { message: string }): T | undefined {
+    const cell = this.cell(use);
+    if (!cell) return undefined;
+    const read = reader(cell.text);
+    if ('value' in read) return read.value;
+    this.fail(read.message, cell.column);
+    return undefined;
+  }
+
+  choice<T extends string>(use: ColumnUse, values: readonly T[], words?: Record<string, T>): T | undefined {
+    return this.read(use, (text) => {
+      const value = oneOf(text, values, words);
+      return value === undefined ? { message: `“${text}” is none of ${values.join(', ')}.` } : { value };
+    });
+  }
+
+  distance(use: ColumnUse) {
+    return this.read(use, (text) => {
+      const read = parseDistance(text);
+      return read.ok ? { value: read.distanceM } : read;
+    });
+  }
+
+  time(use: ColumnUse, distanceM: number | undefined) {
+    return this.read(use, (text) => {
+      const read = parseTime(text, distanceM);
+      return read.ok ? { value: read.timeS } : read;
+    });
+  }
+
+  date(use: ColumnUse) {
+    return this.read(use, (text) => {
+      const read = parseDay(text, this.options.today, this.options.dayOrder);
+      return read.ok ? { value: read.date } : read;
+    });
+  }
+
+  fail(message: string, column?: string): void {
+    this.problems.push({ row: this.row.row, message, ...(column === undefined ? {} : { column }) });
+  }
+}
+
+function nameIn(reader: RowReader): string {
+  const whole = reader.text('name') ?? [reader.text('firstName'), reader.text('familyName')].filter(Boolean).join(' ');
+  // `Brindlecote, Ada` is how lists are sorted, not what anyone is called.
+  const [family, first, ...more] = whole.split(',').map((part) => part.trim());
+  return (first !== undefined && first !== '' && more.length === 0 ? `${first} ${family}` : whole).replace(/\s+/g, ' ');
+}
+
+function bornYearIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrder }): number | undefined {
+  return reader.read('bornYear', (text) => {
+    const year = /^(19|20)\d\d$/.test(text) ? Number(text) : undefined;
+    // Of a whole date of birth only the year is kept.
+    const day = year === undefined ? parseDay(text, options.today, options.dayOrder) : undefined;
+    const value = year ?? (day?.ok ? Number(day.date.slice(0, 4)) : undefined);
+    return value === undefined || value > Number(options.today.slice(0, 4))
+      ? { message: `“${text}” is not a year of birth. Write it like 2009.` }
+      : { value };
+  });
+}
+
+function marksIn(reader: RowReader, uses: readonly ColumnUse[], today: string): Mark[] {
+  const date = reader.date('date');
+  const kind = reader.choice('kind', MARK_KINDS, KIND_WORDS) ?? 'race';
+  const note = reader.text('note')?.slice(0, 200);
+  const isLeftOut = /^(yes|y|true|x|1)$/i.test(reader.text('leftOut') ?? '');
+  const more = { kind, ...(note ? { note } : {}), ...(isLeftOut ? { leftOut: true as const } : {}) };
+  const marks: Mark[] = [];
+  const distanceM = reader.distance('distance');
+  const timeS = reader.time('time', distanceM);
+  if (distanceM !== undefined && timeS !== undefined) marks.push({ distanceM, timeS, date: date ?? today, ...more });
+  else if (reader.cell('distance') && !reader.cell('time')) reader.fail('There is a distance but no time.');
+  else if (reader.cell('time') && !reader.cell('distance')) reader.fail('There is a time but no distance.');
+  for (const use of uses) {
+    if (typeof use === 'string') continue;
+    const overS = reader.time(use, use.markM);
+    if (overS !== undefined) marks.push({ distanceM: use.markM, timeS: overS, date: date ?? today, ...more });
+  }
+  if (marks.some((mark) => mark.date > today)) reader.fail(`The mark is dated ${date}, which is still to come.`);
+  return marks;
+}
+
+function goalIn(reader: RowReader): Goal | undefined {
+  const distanceM = reader.distance('goalDistance');
+  const timeS = reader.time('goalTime', distanceM);
+  const date = reader.date('goalDate');
+  const race = reader.text('goalRace')?.slice(0, 80);
+  if (distanceM !== undefined && timeS !== undefined && date !== undefined)
+    return { distanceM, timeS, date, ...(race ? { race } : {}) };
+  if (reader.cell('goalTime') || reader.cell('goalDistance'))
+    if (reader.problems.length === 0) reader.fail('A goal needs a distance, a time and a date.');
+  return undefined;
+}
+
+function personIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrder }): Omit<ImportedPerson, 'rows'> {
+  const name = nameIn(reader);
+  if (name === '') reader.fail('There is no name.');
+  if (name.length > 80) reader.fail('A name can have 80 characters at most.');
+  const weeks = reader.read('weeks', (text) =>
+    /^\d{1,4}$/.test(text) ? { value: Number(text) } : { message: `“${text}” is not a number of weeks.` },
+  );
+  const found = {
+    tileName: reader.text('tileName')?.slice(0, 12),
+    bornYear: bornYearIn(reader, options),
+    leaning: reader.choice<Leaning>('leaning', LEANINGS),
+    runningSince: weeks === undefined ? undefined : sinceWeeks(weeks, options.today),
+    status: reader.choice<Status>('status', STATUSES, STATUS_WORDS),
+    notes: reader.text('notes')?.slice(0, 2000),
+    groupName: reader.text('group')?.slice(0, 40),
+    goal: goalIn(reader),
+  };
+  const said = Object.fromEntries(Object.entries(found).filter(([, value]) => value !== undefined));
+  return { name, marks: marksIn(reader, options.uses, options.today), ...said };
+}
+
+/** Everything of two rows about one person; the later row counts where both say something. */
+function joined(before: ImportedPerson, more: Omit<ImportedPerson, 'rows'>, row: number): ImportedPerson {
+  return { ...before, ...more, marks: [...before.marks, ...more.marks], rows: [...before.rows, row] };
+}
+
+/**
+ * Reads the people and marks in a table. Rows of one name are one person. A row with anything in it that cannot be read is
+ * left out whole, and every reason is said with its row and column.
+ */
+export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
+  const body = table.rows.slice(options.hasHeadings ? 1 : 0);
+  const dateColumns = options.uses.flatMap((use, i) => (use === 'date' || use === 'goalDate' ? [i] : []));
+  const dayOrder =
+    options.dayOrder ?? dayOrderOf(body.flatMap(({ cells }) => dateColumns.map((column) => cells[column] ?? '')));
+  const withOrder = { ...options, dayOrder };
+  const people = new Map<string, ImportedPerson>();
+  const problems: RowProblem[] = [];
+  const doubts: RowProblem[] = [];
+  for (const row of body) {
+    const shape = shapeProblem(row, table);
+    if (shape) {
+      problems.push(shape);
+      continue;
+    }
+    const reader = new RowReader(row, table, withOrder);
+    const person = personIn(reader, withOrder);
+    const key = nameKey(person.name);
+    const before = people.get(key);
+    if (before?.bornYear !== undefined && person.bornYear !== undefined && before.bornYear !== person.bornYear)
+      reader.fail(
+        `Row ${before.rows[0]} has another ${person.name}, born ${before.bornYear}. If they are two, write one of the names differently.`,
+      );
+    if (reader.problems.length > 0) {
+      problems.push(...reader.problems);
+      continue;
+    }
+    for (const mark of person.marks) {
+      const doubt = doubtAboutMark(mark);
+      if (doubt !== undefined) doubts.push({ row: row.row, message: doubt });
+    }
+    people.set(key, before ? joined(before, person, row.row) : { ...person, rows: [row.row] });
+  }
+  return { people: [...people.values()], problems, doubts };
+}

@@ -1,0 +1,80 @@
+import Papa from 'papaparse';
+
+/** One row of a file: its number as a spreadsheet counts, and its cells. */
+export type TableRow = { row: number; cells: string[] };
+
+/** Something in a file that cannot be taken: where it is, and a sentence. */
+export type RowProblem = { row: number; column?: string; message: string };
+
+/** A CSV file as rows of cells; `width` is how many columns it has. */
+export type CsvTable = { delimiter: string; width: number; rows: TableRow[] };
+
+export type ReadTable = { ok: true; table: CsvTable } | { ok: false; message: string };
+
+/** A roster is small. What is larger was picked by mistake, and would only make the phone wait. */
+export const MAX_BYTES = 2_000_000;
+const MAX_ROWS = 10_000;
+const MAX_COLUMNS = 100;
+
+const KEPT = 'Nothing was imported.';
+
+/** Bytes of a text file as text: UTF-8 or UTF-16 with its mark, else UTF-8, else the old Windows code page. */
+function decoded(bytes: Uint8Array): string {
+  if (bytes[0] === 0xff && bytes[1] === 0xfe) return new TextDecoder('utf-16le').decode(bytes);
+  if (bytes[0] === 0xfe && bytes[1] === 0xff) return new TextDecoder('utf-16be').decode(bytes);
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+const size = (bytes: number) => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`;
+
+/** True for characters that no typed table has: what they stand in is no text. */
+const hasControls = (text: string) =>
+  [...text.slice(0, 100_000)].some((c) => c < ' ' && c !== '\n' && c !== '\r' && c !== '\t');
+
+/**
+ * Reads a CSV file (RFC 4180; comma, semicolon or tab, whichever fits; with or without a byte order mark).
+ * @returns its rows, empty ones left out, or a sentence that says why not.
+ */
+export function readTable(bytes: Uint8Array): ReadTable {
+  if (bytes.length > MAX_BYTES)
+    return {
+      ok: false,
+      message: `This file has ${size(bytes.length)}; a roster has ${size(MAX_BYTES)} at most. ${KEPT}`,
+    };
+  const text = decoded(bytes).replace(/^\uFEFF/, '');
+  if (text.trim() === '') return { ok: false, message: `This file is empty. ${KEPT}` };
+  if (hasControls(text)) return { ok: false, message: `This is not a text file. Save the table as CSV first. ${KEPT}` };
+  const { data, meta } = Papa.parse<string[]>(text, { delimitersToGuess: [',', ';', '\t'] });
+  const rows = data
+    .map((cells, i) => ({ row: i + 1, cells: cells.map((cell) => cell.trim()) }))
+    .filter(({ cells }) => cells.some((cell) => cell !== ''));
+  if (rows.length > MAX_ROWS)
+    return {
+      ok: false,
+      message: `This file has ${rows.length} rows; ${MAX_ROWS} at most can be taken at once. ${KEPT}`,
+    };
+  const width = rows[0]?.cells.length ?? 0;
+  if (width > MAX_COLUMNS)
+    return { ok: false, message: `This file has ${width} columns; a roster has ${MAX_COLUMNS} at most. ${KEPT}` };
+  return { ok: true, table: { delimiter: meta.delimiter, width, rows } };
+}
+
+const SEPARATORS: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs' };
+
+/** What is wrong with the shape of a row: fewer or more cells than the first one has. */
+export function shapeProblem({ row, cells }: TableRow, { width, delimiter }: CsvTable): RowProblem | undefined {
+  // Cells left off at the end, or empty ones too many, are how spreadsheets save space.
+  if (cells.length === width || (cells.length > 1 && cells.slice(width).every((cell) => cell === ''))) return undefined;
+  const [only = ''] = cells;
+  const other =
+    cells.length === 1 ? Object.keys(SEPARATORS).find((c) => c !== delimiter && only.includes(c)) : undefined;
+  if (other !== undefined)
+    return { row, message: `This row is separated by ${SEPARATORS[other]}, the rest by ${SEPARATORS[delimiter]}.` };
+  return cells.length < width && width > 1 && cells.length === 1
+    ? undefined
+    : { row, message: `This row has ${cells.length} cells where the first has ${width}.` };
+}

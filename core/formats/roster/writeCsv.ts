@@ -1,0 +1,70 @@
+import Papa from 'papaparse';
+import { weeksRunning, type Group, type SquadMember } from '../../squad/athlete';
+import { formatExactTime } from '../../units/time';
+import { USE_WORDS } from './columns';
+
+/** Distances as a number of metres: every program can read that. */
+const metres = (distanceM: number) => String(Math.round(distanceM * 1000) / 1000);
+
+/**
+ * Rows as CSV (RFC 4180), with a byte order mark so that spreadsheets take it for UTF-8. A cell that begins with `=`, `+`, `-`
+ * or `@` gets an apostrophe in front: a spreadsheet would take it for a formula.
+ */
+function csv(fields: string[], data: string[][]): string {
+  return `\uFEFF${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+}
+
+/** Everyone, a row each, as the importer reads it. */
+export function rosterCsv(athletes: readonly SquadMember[], groups: readonly Group[], asOf: string): string {
+  const uses = [
+    'name',
+    'tileName',
+    'bornYear',
+    'leaning',
+    'weeks',
+    'group',
+    'status',
+    'notes',
+    'goalDistance',
+    'goalTime',
+    'goalDate',
+    'goalRace',
+  ] as const;
+  const groupName = new Map(groups.map(({ id, name }) => [id, name]));
+  return csv(
+    uses.map((use) => USE_WORDS[use]),
+    athletes.map((athlete) => [
+      athlete.name,
+      athlete.tileName,
+      athlete.bornYear === undefined ? '' : String(athlete.bornYear),
+      athlete.leaning ?? '',
+      String(weeksRunning(athlete, asOf) ?? ''),
+      groupName.get(athlete.groupId ?? '') ?? '',
+      athlete.status,
+      athlete.notes ?? '',
+      athlete.goal ? metres(athlete.goal.distanceM) : '',
+      athlete.goal ? formatExactTime(athlete.goal.timeS) : '',
+      athlete.goal?.date ?? '',
+      athlete.goal?.race ?? '',
+    ]),
+  );
+}
+
+/** Every mark, a row each, as the importer reads it. */
+export function marksCsv(athletes: readonly SquadMember[]): string {
+  const uses = ['name', 'distance', 'time', 'date', 'kind', 'note', 'leftOut'] as const;
+  return csv(
+    uses.map((use) => USE_WORDS[use]),
+    athletes.flatMap(({ name, marks }) =>
+      marks.map((mark) => [
+        name,
+        metres(mark.distanceM),
+        formatExactTime(mark.timeS),
+        mark.date,
+        mark.kind,
+        mark.note ?? '',
+        mark.leftOut ? 'yes' : '',
+      ]),
+    ),
+  );
+}

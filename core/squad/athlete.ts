@@ -1,0 +1,61 @@
+import { addDays } from 'date-fns/addDays';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import type { Nudge } from '../fitness/curve';
+import type { Mark } from '../fitness/mark';
+import { ageDaysOn } from '../fitness/weighing';
+
+/** What an athlete runs best, as coaches sort them. */
+export const LEANINGS = ['400-800', '800-1500', '1500-3k', '5k-10k'] as const;
+export type Leaning = (typeof LEANINGS)[number];
+
+export const STATUSES = ['training', 'easing', 'injured', 'away'] as const;
+export type Status = (typeof STATUSES)[number];
+
+/** A race to be ready for: `distanceM` metres in `timeS` seconds on `date` (YYYY-MM-DD). */
+export type Goal = { distanceM: number; timeS: number; date: string; race?: string };
+
+/** Everything the coach keeps about one athlete; as little as the job needs. */
+export type Athlete = {
+  name: string;
+  /** Short and unique, for the tile at the track. */
+  tileName: string;
+  status: Status;
+  marks: Mark[];
+  bornYear?: number;
+  leaning?: Leaning;
+  /** Since when they have run regularly, YYYY-MM-DD: entered as weeks, kept as a day so that the weeks go on counting. */
+  runningSince?: string;
+  groupId?: string;
+  notes?: string;
+  goal?: Goal;
+  nudge?: Nudge;
+  /** The pace book to use instead of the squad's. */
+  paceBookId?: string;
+  /** Has left the squad; kept with their results. */
+  archived?: true;
+};
+
+/** An athlete with the id they are stored under. */
+export type SquadMember = Athlete & { id: string };
+
+/** A training group; their order is that of the list they are in. */
+export type Group = { id: string; name: string };
+
+/** What holds for the whole squad. */
+export type SquadSettings = { paceBookId: string; groups: Group[] };
+
+/** Weeks of regular running on `asOf`, or undefined where it is not known. */
+export function weeksRunning({ runningSince }: Pick<Athlete, 'runningSince'>, asOf: string): number | undefined {
+  return runningSince === undefined ? undefined : Math.floor(ageDaysOn(runningSince, asOf) / 7);
+}
+
+/** The day regular running began, for someone with so many weeks of it on `asOf`. */
+export const sinceWeeks = (weeks: number, asOf: string): string =>
+  format(addDays(parseISO(asOf), -7 * weeks), 'yyyy-MM-dd');
+
+/** Fewer weeks of regular running than this are few: common coaching practice. */
+export const FEW_WEEKS = 6;
+
+export const hasFewWeeks = (athlete: Pick<Athlete, 'runningSince'>, asOf: string): boolean =>
+  (weeksRunning(athlete, asOf) ?? FEW_WEEKS) < FEW_WEEKS;

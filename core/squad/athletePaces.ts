@@ -1,0 +1,62 @@
+import {
+  CurveError,
+  curveMovedTo,
+  curveNudged,
+  fitCurve,
+  type Curve,
+  type ModelName,
+  type Nudge,
+} from '../fitness/curve';
+import type { Mark } from '../fitness/mark';
+import type { PaceBook } from '../paces/paceBook';
+import type { PaceSource } from '../paces/paceSpeed';
+import { curveBook } from '../paces/shippedBooks';
+import type { Athlete } from './athlete';
+
+/** What an athlete's paces are worked out from; `remark` says why there is no curve, or not the one the book asks for. */
+export type AthletePaces = PaceSource & { remark?: string };
+
+/** The book with this id; the default one when it is gone. */
+export const bookById = (books: readonly PaceBook[], id: string | undefined): PaceBook =>
+  books.find((book) => book.id === id) ?? curveBook;
+
+/** The curve by the book's model, or by the default one where the marks cannot carry that. */
+function fitted(marks: readonly Mark[], asOf: string, model: ModelName): { curve?: Curve; remark?: string } {
+  try {
+    return { curve: fitCurve(marks, { asOf, model }) };
+  } catch (error) {
+    if (!(error instanceof CurveError)) throw error;
+    if (model === 'endurance') return { remark: error.message };
+    const { curve } = fitted(marks, asOf, 'endurance');
+    return curve
+      ? { curve, remark: `${error.message} Until then the paces come from the fitness curve.` }
+      : { remark: error.message };
+  }
+}
+
+function nudged(curve: Curve | undefined, nudge: Nudge, asOf: string): Curve {
+  // Without any mark the coach's word is all there is: the usual shape at that level.
+  const from = curve ?? fitCurve([{ ...nudge, kind: 'estimate' }], { asOf });
+  return curveNudged(from, nudge, asOf);
+}
+
+/**
+ * An athlete's curves and book on a day: the curve of their marks, moved where the coach has set the level, and the goal
+ * curve, which is the same one moved so that the goal race comes out at the goal time.
+ * @param asOf YYYY-MM-DD
+ */
+export function athletePaces(
+  { marks, nudge, goal }: Pick<Athlete, 'marks' | 'nudge' | 'goal'>,
+  paceBook: PaceBook,
+  asOf: string,
+): AthletePaces {
+  const fit = fitted(marks, asOf, paceBook.model);
+  const curve = nudge ? nudged(fit.curve, nudge, asOf) : fit.curve;
+  const goalCurve = goal && curve && curveMovedTo(curve, goal.distanceM, goal.timeS);
+  return {
+    paceBook,
+    ...(curve ? { curve } : {}),
+    ...(goalCurve ? { goalCurve } : {}),
+    ...(fit.remark === undefined || (nudge && !fit.curve) ? {} : { remark: fit.remark }),
+  };
+}

@@ -1,0 +1,64 @@
+/**
+ * Soft notes about an athlete, each a sentence with its reason; nothing is ever locked. Thresholds are common coaching
+ * practice.
+ */
+import { doubtsAboutMarks } from '../fitness/howSure';
+import { isUsable } from '../fitness/weighing';
+import { expand } from '../session/expand';
+import type { Pace, Session } from '../session/session';
+import { formatDistance } from '../units/distance';
+import { FEW_WEEKS, hasFewWeeks, weeksRunning, type Athlete } from './athlete';
+
+const weeksText = (weeks: number) => (weeks === 1 ? '1 week' : `${weeks} weeks`);
+
+/** About a flat-out trial for someone who has run for only a few weeks. */
+function earlyTrials(athlete: Athlete): string[] {
+  return athlete.marks.flatMap((mark) => {
+    if (mark.kind !== 'trial' || !hasFewWeeks(athlete, mark.date)) return [];
+    const weeks = weeksText(weeksRunning(athlete, mark.date) ?? 0);
+    return [
+      `The ${formatDistance(mark.distanceM)} trial came after ${weeks} of regular running. A flat-out trial is for athletes with some weeks behind them: about ${FEW_WEEKS}.`,
+    ];
+  });
+}
+
+/** About a level set by the coach that newer marks may have overtaken. */
+function overtakenNudge({ nudge, marks }: Athlete): string[] {
+  if (!nudge) return [];
+  const newer = marks.some((mark) => isUsable(mark) && mark.date > nudge.date);
+  return newer ? ['There is a newer mark than the level you set: take the level off to see what the marks say.'] : [];
+}
+
+/** Everything to keep in mind about an athlete's paces on a day (YYYY-MM-DD). */
+export function cautionsFor(athlete: Athlete, asOf: string): string[] {
+  return [
+    ...doubtsAboutMarks(athlete.marks, asOf, !hasFewWeeks(athlete, asOf)),
+    ...overtakenNudge(athlete),
+    ...earlyTrials(athlete),
+  ];
+}
+
+/** At such a pace and from such a length on, a rep is a trial. */
+const FLAT_OUT = { effort: 9.5, distanceM: 600, durationS: 120 };
+
+const isFlatOutPace = (pace: Pace) =>
+  pace.kind === 'effort' ? pace.min >= FLAT_OUT.effort : pace.kind === 'named' && pace.name === 'max';
+
+/** True if a session has a rep long enough to be a trial that is to be run flat out. */
+export function hasFlatOutTrial(session: Session): boolean {
+  return expand(session).some(
+    (leg) =>
+      leg.kind === 'rep' &&
+      leg.paceMix !== undefined &&
+      isFlatOutPace(leg.paceMix.to) &&
+      ((leg.distanceM ?? 0) >= FLAT_OUT.distanceM || (leg.durationS ?? 0) >= FLAT_OUT.durationS),
+  );
+}
+
+/** About a session with a flat-out trial in it, when some of those who are to run it have only run for a few weeks. */
+export function trialCaution(session: Session, athletes: readonly Athlete[], date: string): string | undefined {
+  const few = athletes.filter((athlete) => hasFewWeeks(athlete, date));
+  if (few.length === 0 || !hasFlatOutTrial(session)) return undefined;
+  const who = few.map((athlete) => `${athlete.name} has ${weeksText(weeksRunning(athlete, date) ?? 0)}`).join(', ');
+  return `A flat-out trial is for athletes with some weeks of regular running behind them, about ${FEW_WEEKS}: ${who}.`;
+}

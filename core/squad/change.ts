@@ -1,0 +1,32 @@
+import type { Athlete, Group, SquadMember, SquadSettings } from './athlete';
+
+/** An athlete as sent to be stored under an id. */
+type SentMember = { id: string } & Omit<Athlete, 'tileName' | 'status'> & Partial<Pick<Athlete, 'tileName' | 'status'>>;
+
+/** Several things about the squad changed at once, all or nothing: moving athletes, an import, an undo. */
+export type SquadChange = {
+  paceBookId?: string;
+  /** All the groups there are to be, in order. Athletes of a group that is left out are in none. */
+  groups?: Group[];
+  /** Athletes added, or stored in place of what was there. */
+  athletes?: SentMember[];
+  removedIds?: string[];
+};
+
+/** The squad as it is stored. */
+export type Squad = { settings: SquadSettings; athletes: readonly SquadMember[] };
+
+/** The change that takes `change` back, for a squad that was as `before`. */
+export function inverseOf(change: SquadChange, before: Squad): SquadChange {
+  const touched = new Set([...(change.athletes ?? []).map(({ id }) => id), ...(change.removedIds ?? [])]);
+  const left = new Set(change.groups?.map(({ id }) => id));
+  const isUngrouped = ({ groupId }: SquadMember) =>
+    change.groups !== undefined && groupId !== undefined && !left.has(groupId);
+  const known = new Set(before.athletes.map(({ id }) => id));
+  return {
+    ...(change.paceBookId === undefined ? {} : { paceBookId: before.settings.paceBookId }),
+    ...(change.groups ? { groups: before.settings.groups } : {}),
+    athletes: before.athletes.filter((athlete) => touched.has(athlete.id) || isUngrouped(athlete)),
+    removedIds: [...touched].filter((id) => !known.has(id)),
+  };
+}

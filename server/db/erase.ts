@@ -1,0 +1,69 @@
+import { eq } from 'drizzle-orm';
+import type { AthleteFile } from '@core/formats/athleteFile';
+import { runOf } from '@core/trackside/runOf';
+import { readAthlete } from './athletes';
+import type { Db } from './open';
+import { readRun } from './runs';
+import { athletes, erasedAthletes, runEvents, runs } from './schema';
+import { readSquad } from './squad';
+
+/** The sessions at the track that have the athlete in their plan. */
+function runsWith(db: Db, athleteId: string) {
+  return db
+    .select({ id: runs.id })
+    .from(runs)
+    .all()
+    .flatMap(({ id }) => {
+      const run = readRun(db, id);
+      return run?.plan.athletes.some((athlete) => athlete.athleteId === athleteId) ? [run] : [];
+    });
+}
+
+/** Everything that is kept about one athlete; undefined if there is none with this id. */
+export function athleteFile(db: Db, id: string, savedOn: string): AthleteFile | undefined {
+  const athlete = readAthlete(db, id);
+  if (!athlete) return undefined;
+  const group = readSquad(db).groups.find((candidate) => candidate.id === athlete.groupId);
+  const own = runsWith(db, id).map((run) => runOf(run, (athleteId) => athleteId === id));
+  return { format: 'zest-lap/athlete', version: 1, savedOn, athlete, ...(group ? { group } : {}), runs: own };
+}
+
+/**
+ * Takes an athlete away for good: profile, marks, and their part of every session at the track; a session that had nobody else
+ * goes with them. It cannot be taken back, and what they leave on the disk is overwritten.
+ * @returns false if there is none with this id.
+ */
+export function eraseAthlete(db: Db, id: string, nowMs: number): boolean {
+  const isThere = readAthlete(db, id) !== undefined;
+  if (!isThere) return false;
+  db.transaction((tx) => {
+    for (const run of runsWith(db, id)) {
+      const { plan, events } = runOf(run, (athleteId) => athleteId !== id);
+      tx.delete(runEvents).where(eq(runEvents.runId, plan.id)).run();
+      if (plan.athletes.length === 0) {
+        tx.delete(runs).where(eq(runs.id, plan.id)).run();
+        continue;
+      }
+      tx.update(runs)
+        .set({ planJson: JSON.stringify(plan), summaryJson: null })
+        .where(eq(runs.id, plan.id))
+        .run();
+      for (const event of events)
+        tx.insert(runEvents)
+          .values({
+            id: event.id,
+            runId: plan.id,
+            atMs: event.atMs,
+            type: event.type,
+            eventJson: JSON.stringify(event),
+            receivedAtMs: nowMs,
+          })
+          .run();
+    }
+    tx.delete(athletes).where(eq(athletes.id, id)).run();
+    tx.insert(erasedAthletes).values({ id, erasedAtMs: nowMs }).onConflictDoNothing().run();
+  });
+  // The write-ahead log still has the old pages: with secure_delete on, writing it back leaves nothing of them.
+  db.$client.pragma('wal_checkpoint(TRUNCATE)');
+  return true;
+}

@@ -1,0 +1,138 @@
+import { asc, eq, inArray, isNull, notInArray } from 'drizzle-orm';
+import type { SquadSettings } from '@core/squad/athlete';
+import type { SquadChange } from '@core/squad/change';
+import { suggestTileName, tileKey } from '@core/squad/tileName';
+import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
+import type { Db } from './open';
+import { Refused } from './refused';
+import { athletes, erasedAthletes, groups, marks, paceBooks, squad } from './schema';
+
+/** What one transaction works with. */
+type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
+
+const SQUAD_ID = 1;
+const idsOf = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
+
+/** The squad's pace book and its groups, in order. */
+export function readSquad(db: Db): SquadSettings {
+  const stored = db.select().from(squad).where(eq(squad.id, SQUAD_ID)).get();
+  const list = db.select({ id: groups.id, name: groups.name }).from(groups).orderBy(asc(groups.place)).all();
+  return { paceBookId: stored?.paceBookId ?? curveBook.id, groups: list };
+}
+
+function putGroups(tx: Tx, list: NonNullable<SquadChange['groups']>): void {
+  const ids = list.map(({ id }) => id);
+  tx.update(athletes).set({ groupId: null }).where(notInArray(athletes.groupId, ids)).run();
+  tx.delete(groups).where(notInArray(groups.id, ids)).run();
+  list.forEach(({ id, name }, place) =>
+    tx.insert(groups).values({ id, name, place }).onConflictDoUpdate({ target: groups.id, set: { name, place } }).run(),
+  );
+}
+
+function checkBook(tx: Tx, paceBookId: string | undefined, field: string): void {
+  if (paceBookId === undefined || SHIPPED_BOOKS.some(({ id }) => id === paceBookId)) return;
+  const book = tx
+    .select({ removedAtMs: paceBooks.removedAtMs })
+    .from(paceBooks)
+    .where(eq(paceBooks.id, paceBookId))
+    .get();
+  if (!book || book.removedAtMs !== null)
+    throw new Refused('unknown', 'There is no such pace book. It may have been removed.', field);
+}
+
+type Sent = NonNullable<SquadChange['athletes']>;
+
+/**
+ * The tile name of each athlete that is sent: their own, the one they have, or a new one; all at once, so that two can swap.
+ * @throws Refused when one is someone else's.
+ */
+function tileNamesFor(tx: Tx, list: Sent, fieldOf: (index: number, field: string) => string): string[] {
+  const { id: idColumn, name: nameColumn, tileName: tileColumn } = athletes;
+  const stored = tx
+    .select({ id: idColumn, name: nameColumn, tileName: tileColumn })
+    .from(athletes)
+    .where(isNull(athletes.removedAtMs))
+    .all();
+  const before = new Map(stored.map((athlete) => [athlete.id, athlete.tileName]));
+  const sent = new Set(list.map(({ id }) => id));
+  const owners = new Map(stored.flatMap(({ id, name, tileName }) => (sent.has(id) ? [] : [[tileKey(tileName), name]])));
+  const wanted = list.map(({ id, tileName }) => tileName ?? before.get(id));
+  wanted.forEach((tileName, index) => {
+    const name = list[index]?.name ?? '';
+    if (tileName === undefined) return;
+    const owner = owners.get(tileKey(tileName));
+    if (owner !== undefined)
+      throw new Refused(
+        'taken',
+        `“${tileName}” is the tile name of ${owner}. Each needs one of their own: “${suggestTileName(name, owners)}” is free.`,
+        fieldOf(index, 'tileName'),
+      );
+    owners.set(tileKey(tileName), name);
+  });
+  return wanted.map((tileName, index) => {
+    const name = list[index]?.name ?? '';
+    const own = tileName ?? suggestTileName(name, owners);
+    owners.set(tileKey(own), name);
+    return own;
+  });
+}
+
+/** Stores athletes with all their marks. */
+function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
+  const fieldOf = (index: number, field: string) => (list.length === 1 ? field : `athletes[${index}].${field}`);
+  const groupIds = new Set(idsOf(tx.select({ id: groups.id }).from(groups).all()));
+  const erased = new Set(idsOf(tx.select({ id: erasedAthletes.id }).from(erasedAthletes).all()));
+  list.forEach(({ id, groupId, paceBookId }, index) => {
+    if (erased.has(id)) throw new Refused('unknown', 'This athlete was erased for good.', fieldOf(index, 'id'));
+    if (groupId !== undefined && !groupIds.has(groupId))
+      throw new Refused('unknown', 'There is no such group. It may have been removed.', fieldOf(index, 'groupId'));
+    checkBook(tx, paceBookId, fieldOf(index, 'paceBookId'));
+  });
+  const tileNames = tileNamesFor(tx, list, fieldOf);
+  list.forEach(({ id, marks: ownMarks, ...input }, index) => {
+    const values = {
+      name: input.name,
+      tileName: tileNames[index] ?? input.name,
+      status: input.status ?? 'training',
+      bornYear: input.bornYear ?? null,
+      leaning: input.leaning ?? null,
+      runningSince: input.runningSince ?? null,
+      groupId: input.groupId ?? null,
+      notes: input.notes ?? null,
+      goal: input.goal ?? null,
+      nudge: input.nudge ?? null,
+      paceBookId: input.paceBookId ?? null,
+      archived: input.archived ?? false,
+      updatedAtMs: nowMs,
+      removedAtMs: null,
+    };
+    tx.insert(athletes)
+      .values({ id, createdAtMs: nowMs, ...values })
+      .onConflictDoUpdate({ target: athletes.id, set: values })
+      .run();
+    tx.delete(marks).where(eq(marks.athleteId, id)).run();
+    if (ownMarks.length > 0)
+      tx.insert(marks)
+        .values(ownMarks.map((mark) => ({ ...mark, athleteId: id })))
+        .run();
+  });
+}
+
+/**
+ * Changes several things about the squad at once.
+ * @throws Refused when a tile name is taken or a group or pace book is not there; nothing is stored then.
+ */
+export function changeSquad(db: Db, change: SquadChange, nowMs: number): void {
+  db.transaction((tx) => {
+    checkBook(tx, change.paceBookId, 'paceBookId');
+    if (change.paceBookId !== undefined)
+      tx.insert(squad)
+        .values({ id: SQUAD_ID, paceBookId: change.paceBookId })
+        .onConflictDoUpdate({ target: squad.id, set: { paceBookId: change.paceBookId } })
+        .run();
+    if (change.removedIds && change.removedIds.length > 0)
+      tx.update(athletes).set({ removedAtMs: nowMs }).where(inArray(athletes.id, change.removedIds)).run();
+    if (change.groups) putGroups(tx, change.groups);
+    if (change.athletes && change.athletes.length > 0) putAthletes(tx, change.athletes, nowMs);
+  });
+}

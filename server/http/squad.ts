@@ -1,0 +1,20 @@
+import { Router } from 'express';
+import { squadChangeSchema } from '@core/formats/schemas';
+import { changeSquad, readSquad } from '../db/squad';
+import { checkedBody, checkedQuery } from './checked';
+import type { Context } from './context';
+import { noQuery } from './resource';
+
+/** /api/squad: GET / is its pace book and groups, POST /changes changes several things at once, all or nothing. */
+export function squadRouter({ db, nowMs }: Context): Router {
+  const router = Router();
+  router.get('/', (req, res) => {
+    checkedQuery(req, noQuery);
+    res.json(readSquad(db));
+  });
+  router.post('/changes', (req, res) => {
+    changeSquad(db, checkedBody(req, squadChangeSchema), nowMs());
+    res.status(204).end();
+  });
+  return router;
+}
