@@ -72,7 +72,7 @@ export const CLUB: ClubAthlete[] = [
     marks: [
       mark(3000, 38, 0.003),
       mark(1500, 66, 0.008),
-      mark(800, 17, 0.11, 'race', { note: 'boxed in, then jogged home' }),
+      mark(1500, 17, 0.12, 'race', { note: 'boxed in, then jogged home' }),
     ],
     habits: { rush: 0.012, unevenness: 0.008 },
   },

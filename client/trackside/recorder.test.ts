@@ -6,7 +6,7 @@ import type { Plan } from '@core/trackside/plan';
 import { emptyPlan, endedIn } from '../store/madeUpRun';
 import { store } from '../store/store';
 import { openTrackLog } from '../store/trackLog';
-import { keptPlans, openRun, record, takeToTrack } from './recorder';
+import { forgetAthlete, keptPlans, openRun, record, takeToTrack } from './recorder';
 
 const shown = () => store.getState().trackside.run;
 /** The phone's disk, as a second reader of it. */
@@ -109,5 +109,31 @@ describe('opening a session at the track', () => {
     expect(await openRun(ulid())).toBe(false);
     server = new Map();
     expect(await openRun(ulid())).toBe(false);
+  });
+});
+
+describe('someone who was erased', () => {
+  const target = { name: 'N', tileName: 'N', targets: [{}] };
+  const [gone, other] = [ulid(), ulid()];
+  const stamp = (runId: string) => ({ id: ulid(), runId, deviceId: ulid(), atMs: 1 });
+  test('is taken out of what this phone keeps; what waits to be sent of others still waits', async () => {
+    const shared: Plan = {
+      ...emptyPlan(ulid()),
+      athletes: [gone, other].map((athleteId) => ({ athleteId, ...target })),
+    };
+    const alone: Plan = { ...emptyPlan(ulid()), athletes: [{ athleteId: gone, ...target }] };
+    const start: RunEvent = { ...stamp(shared.id), type: 'started', repIndex: 0, athleteIds: [gone, other] };
+    const own: RunEvent = { ...stamp(shared.id), type: 'passed', repIndex: 0, athleteId: gone, atM: 400 };
+    await disk.addPlan(shared, false);
+    await disk.addPlan(alone, true);
+    await disk.addEvents([start, own], false);
+    await forgetAthlete(gone);
+    expect(await disk.readRun(alone.id)).toBeUndefined();
+    expect(await disk.readRun(shared.id)).toEqual({
+      plan: { ...shared, athletes: [{ athleteId: other, ...target }] },
+      events: [{ ...start, athleteIds: [other] }],
+    });
+    const { events } = await disk.unsent();
+    expect(events.filter(({ runId }) => runId === shared.id).map(({ id }) => id)).toEqual([start.id]);
   });
 });

@@ -63,10 +63,10 @@ const HEADINGS: Record<Exclude<PlainUse, 'ignore'>, readonly string[]> = {
   name: ['name', 'athlete', 'athletename', 'fullname', 'runner', 'who'],
   firstName: ['first', 'firstname', 'forename', 'givenname', 'given'],
   familyName: ['last', 'lastname', 'surname', 'familyname', 'family'],
-  tileName: ['tilename', 'tile', 'short', 'shortname', 'nickname', 'known'],
-  bornYear: ['born', 'yearofbirth', 'birthyear', 'yob', 'year', 'dob', 'dateofbirth', 'birthday', 'born year'],
-  leaning: ['leaning', 'eventleaning', 'events', 'eventgroup'],
-  weeks: ['weeks', 'weeksofrunning', 'weeksrunning', 'weeksofregularrunning'],
+  tileName: ['tile', 'short', 'shortname', 'nickname', 'known'],
+  bornYear: ['born', 'birthyear', 'yob', 'year', 'dob', 'dateofbirth', 'birthday'],
+  leaning: ['leaning', 'events', 'eventgroup'],
+  weeks: ['weeks', 'weeksrunning', 'weeksofregularrunning'],
   group: ['group', 'traininggroup', 'usualgroup', 'team', 'squad'],
   status: ['status', 'state'],
   notes: ['notes', 'privatenotes', 'remarks', 'comments', 'comment'],
@@ -74,12 +74,12 @@ const HEADINGS: Record<Exclude<PlainUse, 'ignore'>, readonly string[]> = {
   time: ['time', 'mark', 'result', 'performance', 'pb', 'best', 'sb'],
   date: ['date', 'day', 'on', 'when'],
   kind: ['kind', 'type', 'raceortrial'],
-  note: ['place', 'where', 'venue', 'conditions', 'placeconditions', 'note', 'markplaceconditions'],
-  leftOut: ['leftout', 'leftoutofthecurve'],
-  goalDistance: ['goaldistance', 'goalevent'],
-  goalTime: ['goaltime', 'goal', 'target', 'targettime'],
-  goalDate: ['goaldate'],
-  goalRace: ['goalrace'],
+  note: ['place', 'where', 'venue', 'conditions', 'placeconditions', 'note'],
+  leftOut: ['leftout'],
+  goalDistance: ['goalevent'],
+  goalTime: ['goal', 'target', 'targettime'],
+  goalDate: ['goalday'],
+  goalRace: ['goalmeeting'],
 };
 
 const squeezed = (heading: string) => heading.toLowerCase().replace(/[^a-z0-9]/g, '');
@@ -87,7 +87,9 @@ const squeezed = (heading: string) => heading.toLowerCase().replace(/[^a-z0-9]/g
 /** What a heading says its column holds, if it is one that is known. */
 export function useOfHeading(heading: string): ColumnUse | undefined {
   const word = squeezed(heading);
-  const named = Object.entries(HEADINGS).find(([, words]) => words.includes(word))?.[0];
+  const named = Object.entries(HEADINGS).find(
+    ([use, words]) => words.includes(word) || squeezed(USE_WORDS[use as PlainUse]) === word,
+  )?.[0];
   if (named) return named as PlainUse;
   // `1500`, `1500 m PB`, `5k`: times over that distance.
   const distance = parseDistance(heading.replace(/\b(pb|sb|best|time)\b/gi, ''));

@@ -35,6 +35,19 @@ const size = (bytes: number) => `${(bytes / 1_000_000).toFixed(bytes < 10_000_00
 const hasControls = (text: string) =>
   [...text.slice(0, 100_000)].some((c) => c < ' ' && c !== '\n' && c !== '\r' && c !== '\t');
 
+/** A comma may be a decimal sign, a semicolon or a tab hardly anything else: of equals they are taken first. */
+const DELIMITERS = ['\t', ';', ','] as const;
+
+/** The text in cells, by the separator that gives the most rows as many cells as the first has (more than one). */
+function separated(text: string): { delimiter: string; data: string[][] } {
+  const tried = DELIMITERS.map((delimiter) => {
+    const { data } = Papa.parse<string[]>(text, { delimiter });
+    const width = data[0]?.length ?? 0;
+    return { delimiter, data, fitting: width > 1 ? data.filter((cells) => cells.length === width).length : 0 };
+  });
+  return tried.reduce((best, candidate) => (candidate.fitting > best.fitting ? candidate : best));
+}
+
 /**
  * Reads a CSV file (RFC 4180; comma, semicolon or tab, whichever fits; with or without a byte order mark).
  * @returns its rows, empty ones left out, or a sentence that says why not.
@@ -48,7 +61,7 @@ export function readTable(bytes: Uint8Array): ReadTable {
   const text = decoded(bytes).replace(/^\uFEFF/, '');
   if (text.trim() === '') return { ok: false, message: `This file is empty. ${KEPT}` };
   if (hasControls(text)) return { ok: false, message: `This is not a text file. Save the table as CSV first. ${KEPT}` };
-  const { data, meta } = Papa.parse<string[]>(text, { delimitersToGuess: [',', ';', '\t'] });
+  const { delimiter, data } = separated(text);
   const rows = data
     .map((cells, i) => ({ row: i + 1, cells: cells.map((cell) => cell.trim()) }))
     .filter(({ cells }) => cells.some((cell) => cell !== ''));
@@ -60,7 +73,7 @@ export function readTable(bytes: Uint8Array): ReadTable {
   const width = rows[0]?.cells.length ?? 0;
   if (width > MAX_COLUMNS)
     return { ok: false, message: `This file has ${width} columns; a roster has ${MAX_COLUMNS} at most. ${KEPT}` };
-  return { ok: true, table: { delimiter: meta.delimiter, width, rows } };
+  return { ok: true, table: { delimiter, width, rows } };
 }
 
 const SEPARATORS: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs' };

@@ -1,0 +1,245 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import Database from 'better-sqlite3';
+import { ulid } from 'ulid';
+import type { AthleteFile } from '@core/formats/athleteFile';
+import { curveBook } from '@core/paces/shippedBooks';
+import type { SquadMember, SquadSettings } from '@core/squad/athlete';
+import type { RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+import { databaseFile, openDatabase } from '../db/open';
+import { startTestServer, tempFolder, type TestServer } from './testServer';
+
+let server: TestServer;
+beforeEach(async () => {
+  server = await startTestServer();
+});
+afterEach(async () => {
+  await server.stop();
+  fs.rmSync(server.folder, { recursive: true });
+});
+
+const race = { distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' as const };
+const someone = (name: string, more: Partial<SquadMember> = {}) => ({ id: ulid(), name, marks: [race], ...more });
+const change = (body: object) => server.call('POST', '/api/squad/changes', body);
+const squad = async () => (await server.call('GET', '/api/squad')).body as SquadSettings;
+const athletes = async () => (await server.call('GET', '/api/athletes')).body as SquadMember[];
+const [a, b] = [
+  { id: ulid(), name: 'Milers' },
+  { id: ulid(), name: 'Long' },
+];
+
+test('a new squad goes by the default book and has no groups', async () =>
+  expect(await squad()).toEqual({ paceBookId: 'curve', groups: [] }));
+
+describe('a change of several things', () => {
+  test('is stored whole: groups in their order, athletes in them, the book', async () => {
+    const [ada, bo] = [someone('Ada', { groupId: b.id }), someone('Bo')];
+    expect((await change({ paceBookId: 'offset', groups: [b, a], athletes: [ada, bo] })).status).toBe(204);
+    expect(await squad()).toEqual({ paceBookId: 'offset', groups: [b, a] });
+    expect(await athletes()).toEqual([
+      { ...ada, tileName: 'Ada', status: 'training' },
+      { ...bo, tileName: 'Bo', status: 'training' },
+    ]);
+  });
+  test('or not at all', async () => {
+    await change({ athletes: [someone('Ada')] });
+    const answer = await change({
+      groups: [a],
+      paceBookId: 'effort',
+      athletes: [someone('Cleo'), someone('Dov', { tileName: ' ADA' })],
+    });
+    expect(answer).toMatchObject({
+      status: 409,
+      body: {
+        error: {
+          code: 'taken',
+          field: 'athletes[1].tileName',
+          message: /“ADA” is the tile name of Ada.*“Dov” is free/,
+        },
+      },
+    });
+    expect(await squad()).toEqual({ paceBookId: 'curve', groups: [] });
+    expect(await athletes()).toHaveLength(1);
+  });
+  test('a group that is taken away leaves its athletes in none; one that is not there is refused', async () => {
+    const ada = someone('Ada', { groupId: a.id });
+    await change({ groups: [a, b], athletes: [ada] });
+    await change({ groups: [b] });
+    expect((await athletes())[0]).not.toHaveProperty('groupId');
+    expect(await change({ athletes: [ada] })).toMatchObject({ status: 400, body: { error: { field: 'groupId' } } });
+  });
+  test('two athletes can swap tile names; one sent without keeps theirs, a new one is given one', async () => {
+    const [ada, bo] = [someone('Ada Brind', { tileName: 'One' }), someone('Bo Tarrow', { tileName: 'Two' })];
+    await change({ athletes: [ada, bo] });
+    expect(
+      (
+        await change({
+          athletes: [
+            { ...ada, tileName: 'Two' },
+            { ...bo, tileName: 'One' },
+          ],
+        })
+      ).status,
+    ).toBe(204);
+    const { tileName: _tileName, ...unnamed } = ada;
+    await change({ athletes: [unnamed, someone('Two'), someone('Two')] });
+    expect((await athletes()).map(({ tileName }) => tileName).sort()).toEqual(['One', 'Two', 'Two 2', 'Two 3']);
+  });
+  test('removing hides, and putting the same again brings back', async () => {
+    const ada = someone('Ada');
+    await change({ athletes: [ada] });
+    await change({ removedIds: [ada.id] });
+    expect(await athletes()).toEqual([]);
+    await change({ athletes: [ada] });
+    expect(await athletes()).toHaveLength(1);
+  });
+  test('someone removed whose tile name was given away comes back under another', async () => {
+    const ada = someone('Ada Brind', { tileName: 'Ada' });
+    await change({ athletes: [ada] });
+    await change({ removedIds: [ada.id] });
+    await change({ athletes: [someone('Ada Crane', { tileName: 'Ada' })] });
+    await server.call('POST', `/api/athletes/${ada.id}/restore`);
+    expect((await athletes()).map(({ tileName }) => tileName)).toEqual(['Ada B', 'Ada']);
+  });
+  test('2,000 athletes come in at once', async () => {
+    const many = Array.from({ length: 2000 }, (_, i) => someone(`Runner Number${i}`));
+    expect((await change({ athletes: many })).status).toBe(204);
+    const stored = await athletes();
+    expect(new Set(stored.map(({ tileName }) => tileName.toLowerCase())).size).toBe(2000);
+  });
+  test('what is malformed is refused with its place', async () =>
+    expect(
+      await change({ athletes: [someone('Ada'), { ...someone('Bo'), marks: [{ ...race, timeS: 'fast' }] }] }),
+    ).toMatchObject({
+      status: 400,
+      body: { error: { field: 'athletes[1].marks[0].timeS', message: 'A mark needs a time.' } },
+    }));
+});
+
+describe('pace books', () => {
+  const { id: _id, ...book } = curveBook;
+  test('one with a circle is refused, with the names', async () => {
+    const entries = book.entries.map((entry) =>
+      entry.name === 'threshold' ? { ...entry, basis: { kind: 'share', of: 'tempo', share: 1 } } : entry,
+    );
+    expect(await server.call('PUT', `/api/pace-books/${ulid()}`, { ...book, name: 'Ring', entries })).toMatchObject({
+      status: 400,
+      body: { error: { field: 'entries', message: '“tempo” leads back to itself: tempo → threshold → tempo.' } },
+    });
+  });
+  test('one in use is not removed, and says by whom; one that is not there is not chosen', async () => {
+    const id = ulid();
+    expect(await change({ paceBookId: id })).toMatchObject({ status: 400, body: { error: { field: 'paceBookId' } } });
+    await server.call('PUT', `/api/pace-books/${id}`, { ...book, name: 'Mine' });
+    const ada = someone('Ada', { paceBookId: id });
+    await change({ paceBookId: id, athletes: [ada] });
+    expect(await server.call('DELETE', `/api/pace-books/${id}`)).toMatchObject({
+      status: 409,
+      body: { error: { code: 'in_use', message: expect.stringMatching(/used by the squad, Ada/) } },
+    });
+    await change({ paceBookId: 'curve', athletes: [someone('Ada', { id: ada.id })] });
+    expect((await server.call('DELETE', `/api/pace-books/${id}`)).status).toBe(204);
+  });
+});
+
+describe('an athlete’s data', () => {
+  const NAME = 'Philippa Unmistakable';
+  const ids = [ulid(), ulid()] as const;
+  const run: Plan = {
+    id: ulid(),
+    sessionId: ulid(),
+    title: 'Reps',
+    date: '2026-10-20',
+    shorthand: '400 @5k',
+    reps: [{ role: 'main', distanceM: 400, callM: [400] }],
+    athletes: ids.map((athleteId, i) => ({
+      athleteId,
+      name: i === 0 ? NAME : 'Bo',
+      tileName: i === 0 ? 'Philippa' : 'Bo',
+      targets: [{ targetS: 90 }],
+    })),
+  };
+  const alone: Plan = { ...run, id: ulid(), athletes: run.athletes.slice(0, 1) };
+  const stamp = (atMs: number, runId = run.id) => ({ id: ulid(), runId, deviceId: run.sessionId, atMs });
+  const events: RunEvent[] = [
+    { ...stamp(1000), type: 'started', repIndex: 0, athleteIds: [...ids] },
+    { ...stamp(91_000), type: 'passed', repIndex: 0, athleteId: ids[0], atM: 400 },
+    { ...stamp(92_000), type: 'passed', repIndex: 0, athleteId: ids[1], atM: 400 },
+  ];
+  const send = (plan = run) => server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
+  const sendEvents = () => server.call('POST', `/api/runs/${run.id}/events`, { events });
+  const stored = async () =>
+    (await server.call('GET', `/api/runs/${run.id}`)).body as { plan: Plan; events: RunEvent[] };
+  beforeEach(async () => {
+    await change({
+      groups: [a],
+      athletes: [
+        someone(NAME, { id: ids[0], groupId: a.id, notes: 'Unmistakable note.' }),
+        someone('Bo', { id: ids[1] }),
+      ],
+    });
+    for (const plan of [run, alone]) await send(plan);
+    await sendEvents();
+  });
+
+  test('is one file: profile, group, and their own part of every session', async () => {
+    const { body } = await server.call('GET', `/api/athletes/${ids[0]}/file`);
+    const file = body as AthleteFile;
+    expect(file).toMatchObject({
+      format: 'zest-lap/athlete',
+      version: 1,
+      athlete: { name: NAME, marks: [race] },
+      group: a,
+    });
+    expect(file.runs.map(({ plan }) => plan.athletes.map(({ name }) => name))).toEqual([[NAME], [NAME]]);
+    expect(JSON.stringify(file)).not.toContain('"Bo"');
+    expect((await server.call('GET', `/api/athletes/${ulid()}/file`)).status).toBe(404);
+  });
+
+  test('is erased for good: out of the squad, out of every session, and off the disk', async () => {
+    expect((await server.call('POST', `/api/athletes/${ids[0]}/erase`)).status).toBe(204);
+    expect((await athletes()).map(({ name }) => name)).toEqual(['Bo']);
+    const left = await stored();
+    expect(left.plan.athletes.map(({ name }) => name)).toEqual(['Bo']);
+    expect(left.events).toHaveLength(2);
+    expect(JSON.stringify(left)).not.toContain(ids[0]);
+    // Bo's time is as it was, and the session that had nobody else is gone.
+    expect((await server.call('GET', '/api/runs')).body).toMatchObject([
+      { id: run.id, summary: { athletes: 1, finished: 1 } },
+    ]);
+    for (const name of fs.readdirSync(server.folder)) {
+      const bytes = fs.readFileSync(path.join(server.folder, name)).toString('latin1');
+      expect([name, bytes.includes('Unmistakable')]).toEqual([name, false]);
+    }
+    expect((await server.call('POST', `/api/athletes/${ids[0]}/erase`)).status).toBe(404);
+  });
+
+  test('does not come back with a phone that still has it', async () => {
+    await server.call('POST', `/api/athletes/${ids[0]}/erase`);
+    expect((await send()).status).toBe(204);
+    expect((await send(alone)).status).toBe(204);
+    expect((await sendEvents()).body).toEqual({ accepted: events.map(({ id }) => id), refused: [] });
+    const left = await stored();
+    expect(left.plan.athletes).toHaveLength(1);
+    expect(JSON.stringify(left)).not.toContain(ids[0]);
+    expect(await server.call('PUT', `/api/athletes/${ids[0]}`, { name: NAME, marks: [] })).toMatchObject({
+      status: 400,
+      body: { error: { message: 'This athlete was erased for good.' } },
+    });
+  });
+});
+
+test('a file from before tiles had names is taken on, and everyone is given one', () => {
+  const folder = tempFolder();
+  const first = openDatabase(folder);
+  first.$client.exec(
+    `INSERT INTO athletes (id, name, created_at_ms, updated_at_ms) VALUES ('1', 'Ada Brind', 1, 1), ('2', 'Ada Crane', 2, 2)`,
+  );
+  first.$client.close();
+  openDatabase(folder).$client.close();
+  const client = new Database(databaseFile(folder));
+  expect(client.prepare('SELECT tile_name FROM athletes ORDER BY id').pluck().all()).toEqual(['Ada', 'Ada C']);
+  client.close();
+  fs.rmSync(folder, { recursive: true });
+});
