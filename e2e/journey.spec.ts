@@ -40,9 +40,10 @@ async function wholeJob(page: Page, url: string, by: By) {
 
   // Change one, remove one, and take the removal back.
   await go(page.getByRole('link', { name: /Dov Ashgrave/ }));
+  await go(page.getByRole('radio', { name: 'About' }));
   await page.getByLabel('Name', { exact: true }).fill('Dov Ashgrove');
-  await go(button('Save athlete'));
-  await go(page.getByRole('link', { name: /Dov Ashgrove/ }));
+  await go(button('Save changes'));
+  await expect(page.getByRole('heading', { name: 'Dov Ashgrove' })).toBeVisible();
   await go(button('Remove Dov Ashgrove'));
   await expect(page.getByText('13 athletes')).toBeVisible();
   await go(button('Undo'));

@@ -10,8 +10,12 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
   const [run] = await demo.get<{ id: string; title: string }[]>('runs');
   return [
     { path: '/squad', shows: '14 athletes' },
-    { path: `/squad/${athlete?.id}`, shows: 'Mark 1' },
+    { path: `/squad/${athlete?.id}`, shows: 'By “Fitness curve”' },
     { path: '/squad/new', shows: 'New athlete' },
+    { path: '/squad/groups', shows: 'Suggest groups' },
+    { path: '/squad/books', shows: 'Seconds from 5k pace' },
+    { path: '/squad/books/offset', shows: 'Copy and make it mine' },
+    { path: '/squad/files', shows: 'Bring in a list' },
     { path: '/sessions', shows: 'Today and to come' },
     { path: `/sessions/${id}`, shows: 'Lap by lap' },
     { path: '/track', shows: 'Ready to run' },
@@ -103,6 +107,7 @@ test('an address of something that is not there says so', async ({ page, demo })
   const NOBODY = '01AAAAAAAAAAAAAAAAAAAAAAAA';
   for (const [path, says] of [
     [`/squad/${NOBODY}`, 'Not in the squad'],
+    [`/squad/books/${NOBODY}`, 'No such pace book'],
     [`/sessions/${NOBODY}`, 'No such session'],
     [`/track/ready/${NOBODY}`, 'No such session'],
     [`/track/run/${NOBODY}`, 'Not found'],

@@ -20,7 +20,7 @@ import { AthletePaces } from './AthletePaces';
 import { AthleteSeason } from './AthleteSeason';
 import { Cautions } from './Cautions';
 import { NewAthlete } from './NewAthlete';
-import { bookOf, pacesOf, useSquad, type SquadView } from './useSquad';
+import { bookOf, NOBODY, pacesOf, useSquad, type SquadView } from './useSquad';
 import { useSquadChange } from './useSquadChange';
 import { LEANING_WORDS, STATUS_WORDS } from './words';
 
@@ -145,7 +145,7 @@ function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView })
 export function AthletePage({ id }: { id: string }) {
   const { squad, error, retry } = useSquad();
   const athlete = squad && [...squad.athletes, ...squad.archived].find((candidate) => candidate.id === id);
-  if (squad && id === 'new') return <NewAthlete squad={squad} />;
+  if (id === 'new') return <NewAthlete squad={squad ?? NOBODY} />;
   if (squad && athlete) return <Athlete key={id} athlete={athlete} squad={squad} />;
   return (
     <Page title="Athlete" onBack={backToList} backLabel="Back to the squad">

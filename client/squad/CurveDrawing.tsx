@@ -177,7 +177,7 @@ export function CurveDrawing({ name, curve, goalCurve, goal, marks }: Props) {
           {goal && (
             <PlotText
               x={x(goal.distanceM) - 6}
-              y={y(lapS(goal.timeS, goal.distanceM)) - 8}
+              y={y(lapS(goal.timeS, goal.distanceM)) - 14}
               color={palette.ink}
               anchor="end"
               bold

@@ -62,7 +62,7 @@ function Matrix({
   const asOf = today();
   const squadBook = squad.books.find(({ id }) => id === squad.settings.paceBookId) ?? squad.books[0];
   const wanted = useDeferredValue(find);
-  const shown = narrow ? view.shown.slice(0, 1) : view.shown;
+  const shown = narrow ? [view.shown.includes('threshold') ? 'threshold' : (view.shown[0] ?? 'threshold')] : view.shown;
   const sections = useMemo(() => {
     const from = show === 'archived' ? squad.archived : squad.athletes;
     const arrangement = { find: wanted, show, sortBy, byGroup: view.byGroup };
@@ -110,7 +110,7 @@ function Matrix({
         <Table
           label="Paces of the squad"
           nameTitle={`Paces ${UNIT_WORDS[view.unit]}`}
-          nameWidth={narrow ? 172 : 132}
+          nameWidth={choosing || narrow ? 176 : 132}
           rowHeight={56}
           columns={shown.map((name) => ({
             key: name,

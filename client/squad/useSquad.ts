@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { PaceBook } from '@core/paces/paceBook';
 import { PACE_NAMES } from '@core/paces/paceNames';
-import { SHIPPED_BOOKS } from '@core/paces/shippedBooks';
+import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
 import { athletePaces, bookById, type AthletePaces } from '@core/squad/athletePaces';
 import type { SquadMember, SquadSettings } from '@core/squad/athlete';
 import { useAthletesQuery, usePaceBooksQuery, useSquadQuery } from '../store/api';
@@ -16,6 +16,15 @@ export type SquadView = {
   books: PaceBook[];
   /** Every pace name that a session may use. */
   paceNames: readonly string[];
+};
+
+/** A squad with nobody in it, for while it is not known. */
+export const NOBODY: SquadView = {
+  settings: { paceBookId: curveBook.id, groups: [] },
+  athletes: [],
+  archived: [],
+  books: [...SHIPPED_BOOKS],
+  paceNames: PACE_NAMES,
 };
 
 /** The squad with its groups and pace books, once all of it is here; else what went wrong. */

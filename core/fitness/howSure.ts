@@ -26,9 +26,11 @@ export function meanError(curve: Curve, distancesM: readonly number[] = JUDGED_M
   return errors.reduce((sum, error) => sum + error, 0) / errors.length;
 }
 
+/** How sure a curve is as a whole; with a mark that does not fit the others never more than fair. */
 export function surenessOf(curve: Curve): Sureness {
   const error = meanError(curve);
-  return error <= SURE ? 'sure' : error <= FAIR ? 'fair' : 'unsure';
+  if (error > FAIR) return 'unsure';
+  return error <= SURE && !curve.marks.some(({ outlier }) => outlier) ? 'sure' : 'fair';
 }
 
 /** `March`, or `March 2025` when that is another year than that of `asOf`. */
@@ -45,7 +47,7 @@ const percentText = (share: number) => {
 };
 
 /**
- * A sentence for each mark that does not fit the others: "The 800 from March sits 4 % off the rest: slower than they say."
+ * A sentence for each mark that does not fit the others: "The 800 from March sits 4 % off the rest: slower than they say. …"
  * How far off is measured against the curve of the others alone.
  */
 export function outlierSentences(curve: Curve, asOf: string): string[] {
@@ -57,7 +59,9 @@ export function outlierSentences(curve: Curve, asOf: string): string[] {
         ? one.residual
         : Math.log(one.mark.timeS / timeFor(fitCurve(rest, { asOf }), one.mark.distanceM));
     const way = off > 0 ? 'slower' : 'faster';
-    return [`The ${markText(one.mark, asOf)} sits ${percentText(off)} off the rest: ${way} than they say.`];
+    return [
+      `The ${markText(one.mark, asOf)} sits ${percentText(off)} off the rest: ${way} than they say. Leave it out of the curve if it was no fair run.`,
+    ];
   });
 }
 

@@ -54,7 +54,7 @@ test.describe('phone', () => {
     const run = runs.find(({ title }) => title === 'Two sets of 600');
     for (const [name, place, shows] of [
       ['squad', '/squad', '14 athletes'],
-      ['athlete', `/squad/${athlete?.id}`, 'Mark 1'],
+      ['athlete', `/squad/${athlete?.id}`, 'By “Fitness curve”'],
       ['sessions', '/sessions', 'Today and to come'],
       ['session', `/sessions/${id}`, 'Lap by lap'],
       ['roll-call', `/track/ready/${id}`, 'Who is here?'],

@@ -1,4 +1,4 @@
-import { asc, eq, inArray, isNull, notInArray } from 'drizzle-orm';
+import { asc, eq, getTableColumns, inArray, isNull, notInArray, sql } from 'drizzle-orm';
 import type { SquadSettings } from '@core/squad/athlete';
 import type { SquadChange } from '@core/squad/change';
 import { suggestTileName, tileKey } from '@core/squad/tileName';
@@ -12,6 +12,11 @@ type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 
 const SQUAD_ID = 1;
 const idsOf = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
+
+/** So many rows go into one statement: SQLite takes 32,766 values in one. */
+const CHUNK = 500;
+const chunks = <T>(rows: readonly T[]): T[][] =>
+  Array.from({ length: Math.ceil(rows.length / CHUNK) }, (_, i) => rows.slice(i * CHUNK, (i + 1) * CHUNK));
 
 /** The squad's pace book and its groups, in order. */
 export function readSquad(db: Db): SquadSettings {
@@ -89,33 +94,33 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     checkBook(tx, paceBookId, fieldOf(index, 'paceBookId'));
   });
   const tileNames = tileNamesFor(tx, list, fieldOf);
-  list.forEach(({ id, marks: ownMarks, ...input }, index) => {
-    const values = {
-      name: input.name,
-      tileName: tileNames[index] ?? input.name,
-      status: input.status ?? 'training',
-      bornYear: input.bornYear ?? null,
-      leaning: input.leaning ?? null,
-      runningSince: input.runningSince ?? null,
-      groupId: input.groupId ?? null,
-      notes: input.notes ?? null,
-      goal: input.goal ?? null,
-      nudge: input.nudge ?? null,
-      paceBookId: input.paceBookId ?? null,
-      archived: input.archived ?? false,
-      updatedAtMs: nowMs,
-      removedAtMs: null,
-    };
-    tx.insert(athletes)
-      .values({ id, createdAtMs: nowMs, ...values })
-      .onConflictDoUpdate({ target: athletes.id, set: values })
-      .run();
-    tx.delete(marks).where(eq(marks.athleteId, id)).run();
-    if (ownMarks.length > 0)
-      tx.insert(marks)
-        .values(ownMarks.map((mark) => ({ ...mark, athleteId: id })))
-        .run();
-  });
+  const rows = list.map(({ id, marks: _marks, ...input }, index) => ({
+    id,
+    name: input.name,
+    tileName: tileNames[index] ?? input.name,
+    status: input.status ?? ('training' as const),
+    bornYear: input.bornYear ?? null,
+    leaning: input.leaning ?? null,
+    runningSince: input.runningSince ?? null,
+    groupId: input.groupId ?? null,
+    notes: input.notes ?? null,
+    goal: input.goal ?? null,
+    nudge: input.nudge ?? null,
+    paceBookId: input.paceBookId ?? null,
+    archived: input.archived ?? false,
+    createdAtMs: nowMs,
+    updatedAtMs: nowMs,
+    removedAtMs: null,
+  }));
+  const { id: _id, createdAtMs: _createdAtMs, ...changing } = getTableColumns(athletes);
+  const set = Object.fromEntries(
+    Object.entries(changing).map(([key, column]) => [key, sql.raw(`excluded."${column.name}"`)]),
+  );
+  for (const some of chunks(rows))
+    tx.insert(athletes).values(some).onConflictDoUpdate({ target: athletes.id, set }).run();
+  for (const ids of chunks(idsOf(list))) tx.delete(marks).where(inArray(marks.athleteId, ids)).run();
+  for (const some of chunks(list.flatMap(({ id, marks: own }) => own.map((mark) => ({ ...mark, athleteId: id })))))
+    tx.insert(marks).values(some).run();
 }
 
 /**
