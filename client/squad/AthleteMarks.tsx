@@ -8,6 +8,7 @@ import { formatDistance } from '@core/units/distance';
 import { formatMarkTime, formatTime } from '@core/units/time';
 import { Press } from '../ui/Press';
 import { PrimaryButton } from '../ui/PrimaryButton';
+import { SmallButton } from '../ui/SmallButton';
 import { SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { CurveDrawing } from './CurveDrawing';
@@ -95,9 +96,9 @@ function Fitted({ curve }: { curve: Curve }) {
       <Words as="small">
         {`Worth ${formatTime(timeFor(curve, 5000))} over 5k, give or take ${formatTime(Math.max(1, timeErrorFor(curve, 5000)))} s.`}
       </Words>
-      <PrimaryButton small expanded={isOpen} onPress={() => setOpen(!isOpen)}>
+      <SmallButton expanded={isOpen} onPress={() => setOpen(!isOpen)}>
         How it is worked out
-      </PrimaryButton>
+      </SmallButton>
       {isOpen && (
         <View style={{ gap: 2 }}>
           <Words as="small">{`Model: ${MODEL_WORDS[curve.model]}. The drawing’s band is one standard error.`}</Words>

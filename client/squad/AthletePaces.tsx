@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import { surenessOf } from '@core/fitness/howSure';
 import { basisText } from '@core/paces/checkPaceBook';
@@ -7,7 +6,8 @@ import { PACE_UNITS, paceTable, unitM, type PaceRow, type PaceUnit } from '@core
 import type { AthletePaces as Paces } from '@core/squad/athletePaces';
 import { standardTrack } from '@core/track/venue';
 import { formatDelta, formatTime } from '@core/units/time';
-import { useAppSelector } from '../store/store';
+import { settings } from '../store/settings';
+import { useAppDispatch, useAppSelector } from '../store/store';
 import { Choice } from '../ui/Choice';
 import { Table } from '../ui/Table';
 import { SPACE } from '../ui/theme';
@@ -47,8 +47,8 @@ function gapText({ nowMps, goalMps }: PaceRow): string {
 
 /** Every pace of the athlete's book, now and at the goal; one tap changes the length they are given over. */
 export function AthletePaces({ name, paces }: { name: string; paces: Paces }) {
-  const chosen = useAppSelector((state) => state.settings.paces.unit);
-  const [unit, setUnit] = useState<PaceUnit>(chosen);
+  const unit = useAppSelector((state) => state.settings.paces.unit);
+  const dispatch = useAppDispatch();
   const { curve, goalCurve, paceBook, remark } = paces;
   const rows = paceTable(paces);
   const goalColumns = goalCurve
@@ -59,7 +59,13 @@ export function AthletePaces({ name, paces }: { name: string; paces: Paces }) {
     : [];
   return (
     <View style={{ gap: SPACE.m }}>
-      <Choice label="Time over" showLabel options={UNITS} value={unit} onChange={setUnit} />
+      <Choice
+        label="Time over"
+        showLabel
+        options={UNITS}
+        value={unit}
+        onChange={(value) => dispatch(settings.actions.pacesChosen({ unit: value }))}
+      />
       <Words as="small" quiet>
         {[
           `By “${paceBook.name}”`,

@@ -7,7 +7,7 @@ import { Chips } from '../ui/Chips';
 import { SPACE } from '../ui/theme';
 import { UNIT_WORDS } from './squadRows';
 
-const UNITS = PACE_UNITS.filter((unit) => unit !== 'lap').map((unit) => ({ value: unit, text: UNIT_WORDS[unit] }));
+const UNITS = PACE_UNITS.map((unit) => ({ value: unit, text: UNIT_WORDS[unit] }));
 const ARRANGED = [
   { value: 'groups', text: 'By group' },
   { value: 'list', text: 'One list' },

@@ -12,6 +12,7 @@ import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../ui/LookSwitch';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
+import { SmallButton } from '../ui/SmallButton';
 import { Select } from '../ui/Select';
 import { Table, type TableHeading, type TableRow } from '../ui/Table';
 import { TextField } from '../ui/TextField';
@@ -181,14 +182,14 @@ export function SquadPage() {
       {squad && !choosing && (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           {PLACES.map(({ href, text }) => (
-            <PrimaryButton key={href} small onPress={() => router.push(href)}>
+            <SmallButton key={href} onPress={() => router.push(href)}>
               {text}
-            </PrimaryButton>
+            </SmallButton>
           ))}
           {!isEmpty && !narrow && (
-            <PrimaryButton small onPress={() => setOptions(!hasOptions)} expanded={hasOptions}>
+            <SmallButton onPress={() => setOptions(!hasOptions)} expanded={hasOptions}>
               View
-            </PrimaryButton>
+            </SmallButton>
           )}
         </View>
       )}

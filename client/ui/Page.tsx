@@ -14,11 +14,13 @@ type Props = {
   aside?: ReactNode;
   /** Stays at the bottom, under the thumb. */
   footer?: ReactNode;
+  /** Nothing in the body can be pressed: the body itself takes the focus, so that keys can scroll it. */
+  readOnly?: boolean;
   children: ReactNode;
 };
 
 /** One job: a title, what it is about, and a scrolling body with its next step under the thumb. */
-export function Page({ title, about, onBack, backLabel = 'Back', aside, footer, children }: Props) {
+export function Page({ title, about, onBack, backLabel = 'Back', aside, footer, readOnly = false, children }: Props) {
   const palette = usePalette();
   return (
     <View style={{ flex: 1, backgroundColor: palette.ground }}>
@@ -55,6 +57,7 @@ export function Page({ title, about, onBack, backLabel = 'Back', aside, footer, 
         {aside}
       </View>
       <ScrollView
+        {...(readOnly ? { tabIndex: 0 as const } : {})}
         style={{ flex: 1 }}
         contentContainerStyle={{ padding: SPACE.l, paddingTop: SPACE.xs, gap: SPACE.l }}
         keyboardShouldPersistTaps="handled"

@@ -11,23 +11,10 @@ type Props = {
   icon?: IconName;
   disabled?: boolean;
   label?: string;
-  /** 44 px high, for ways to other places. */
-  small?: boolean;
-  /** It opens something that is (or is not) open. */
-  expanded?: boolean;
 };
 
-/** A button at least 48 px high; a small one 44. */
-export function PrimaryButton({
-  children,
-  onPress,
-  main = false,
-  icon,
-  disabled = false,
-  label,
-  small = false,
-  expanded,
-}: Props) {
+/** A button at least 48 px high. */
+export function PrimaryButton({ children, onPress, main = false, icon, disabled = false, label }: Props) {
   const palette = usePalette();
   return (
     <Button
@@ -36,18 +23,11 @@ export function PrimaryButton({
       disabled={disabled}
       {...(icon ? { icon } : {})}
       {...(label ? { accessibilityLabel: label } : {})}
-      {...(expanded === undefined ? {} : { 'aria-expanded': expanded })}
       buttonColor={main ? palette.action : 'transparent'}
       textColor={main ? palette.onAction : palette.ink}
       style={{ borderRadius: RADIUS, borderColor: palette.ink, borderWidth: main ? 0 : 1.5 }}
-      contentStyle={{ minHeight: small ? 44 : 48 }}
-      labelStyle={{
-        fontFamily: 'Zest',
-        fontSize: small ? 15 : 17,
-        ...(small ? { marginVertical: 8, marginHorizontal: 12 } : {}),
-        fontWeight: '700',
-        letterSpacing: 0,
-      }}
+      contentStyle={{ minHeight: 48 }}
+      labelStyle={{ fontFamily: 'Zest', fontSize: 17, fontWeight: '700', letterSpacing: 0 }}
     >
       {children}
     </Button>

@@ -151,6 +151,7 @@ function Book({ book, squad }: { book: PaceBook; squad: SquadView }) {
       about={SAYS_OF_BOOK[book.id] ?? 'Your own book. Changes are saved at once.'}
       onBack={backToBooks}
       backLabel="Back to the pace books"
+      readOnly={isShipped}
       footer={
         isShipped ? (
           <PrimaryButton main onPress={() => void copy()}>

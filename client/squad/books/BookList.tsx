@@ -6,7 +6,7 @@ import type { PaceBook } from '@core/paces/paceBook';
 import { troubleText, usePutPaceBookMutation } from '../../store/api';
 import { Loading } from '../../ui/Loading';
 import { Page } from '../../ui/Page';
-import { PrimaryButton } from '../../ui/PrimaryButton';
+import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { useNotice } from '../../ui/UndoBar';
@@ -58,24 +58,22 @@ function BookCard({ book, squad }: { book: PaceBook; squad: SquadView }) {
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {!isUsed && (
-          <PrimaryButton
-            small
+          <SmallButton
             label={`Use ${book.name} for the squad`}
             onPress={() => void change({ paceBookId: book.id }, `The squad’s paces now come by “${book.name}”.`)}
           >
             Use for the squad
-          </PrimaryButton>
+          </SmallButton>
         )}
-        <PrimaryButton
-          small
+        <SmallButton
           label={isShipped ? `See ${book.name}` : `Change ${book.name}`}
           onPress={() => router.push(`/squad/books/${book.id}`)}
         >
           {isShipped ? 'See it' : 'Change'}
-        </PrimaryButton>
-        <PrimaryButton small label={`Copy ${book.name}`} onPress={() => void copy()}>
+        </SmallButton>
+        <SmallButton label={`Copy ${book.name}`} onPress={() => void copy()}>
           Copy
-        </PrimaryButton>
+        </SmallButton>
       </View>
     </View>
   );

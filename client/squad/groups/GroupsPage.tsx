@@ -14,6 +14,7 @@ import {
 } from '@dnd-kit/core';
 import { router } from 'expo-router';
 import { useCallback, useState } from 'react';
+import { createPortal } from 'react-dom';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import type { Group, SquadMember } from '@core/squad/athlete';
@@ -49,9 +50,10 @@ const groupByGroup: KeyboardCoordinateGetter = (event, { context, currentCoordin
   const step = STEPS[event.code];
   if (step === undefined) return undefined;
   event.preventDefault();
-  const ids = [...context.droppableRects.keys()];
-  const at = ids.findIndex((id) => id === context.over?.id);
-  const rect = context.droppableRects.get(ids[Math.min(ids.length - 1, Math.max(0, at + step))] ?? '');
+  const { x, y } = currentCoordinates;
+  const rects = [...context.droppableRects.values()];
+  const at = rects.findIndex(({ left, right, top, bottom }) => x >= left && x <= right && y >= top && y <= bottom);
+  const rect = rects[Math.min(rects.length - 1, Math.max(0, at + step))];
   return rect ? { x: rect.left + 8, y: rect.top + 8 } : currentCoordinates;
 };
 
@@ -170,7 +172,11 @@ function Board({ squad }: { squad: SquadView }) {
             ),
           )}
         </View>
-        <DragOverlay>{dragged && <AthleteStrip athlete={dragged} lapS={lapOf(dragged)} lifted />}</DragOverlay>
+        {/* At the page's root: a scrolling view would be taken for the window it is placed in. */}
+        {createPortal(
+          <DragOverlay>{dragged && <AthleteStrip athlete={dragged} lapS={lapOf(dragged)} lifted />}</DragOverlay>,
+          document.body,
+        )}
       </DndContext>
       <View style={{ alignItems: 'flex-start' }}>
         <PrimaryButton
