@@ -16,7 +16,7 @@ import { LevelSetter } from './LevelSetter';
 import { MarkForm } from './MarkForm';
 import { agoText, KIND_WORDS, MODEL_WORDS } from './words';
 
-const percent = (share: number, digits: number) => `${(share * 100).toFixed(digits)} %`;
+const percent = (share: number, digits: number) => `${(share * 100).toFixed(digits).replace('-', '−')} %`;
 
 /** `1.2 % slower than the curve`, `on the curve`. */
 function offText(residual: number): string {

@@ -31,8 +31,9 @@ export function NewAthlete({ squad }: { squad: SquadView }) {
   });
   const everyone = [...squad.athletes, ...squad.archived];
   const name = useWatch({ control, name: 'name' });
-  const suggested = suggestTileName(name, new Set(everyone.map(({ tileName }) => tileKey(tileName))));
-  const isThere = everyone.some((other) => tileKey(other.name) === tileKey(name));
+  const taken = new Set(everyone.map(({ tileName }) => tileKey(tileName)));
+  const suggested = name.trim() === '' ? '' : suggestTileName(name, taken);
+  const isThere = name.trim() !== '' && everyone.some((other) => tileKey(other.name) === tileKey(name));
 
   const submit = handleSubmit(async (typed) => {
     const isMarked = !isBlank(typed.mark);

@@ -72,9 +72,7 @@ function Matrix({
 
   const groupName = new Map(squad.settings.groups.map(({ id, name }) => [id, name]));
   const rowOf = (athlete: SquadMember): TableRow => {
-    const paces = pacesOf(athlete, squad, asOf);
     const group = view.byGroup ? undefined : groupName.get(athlete.groupId ?? '');
-    const isUnsure = sureOf(paces) === 'unsure';
     return {
       key: athlete.id,
       name: athlete.name,
@@ -83,11 +81,16 @@ function Matrix({
       ...(choosing
         ? { ticked: chosen.has(athlete.id), onPress: () => toggle(athlete.id) }
         : { href: `/squad/${athlete.id}` as const }),
-      cells: shown.map((name) => (
-        <Words key={name} quiet={isUnsure} numberOfLines={1}>
-          {cellText(paces, name, view.unit)}
-        </Words>
-      )),
+      // Curves are costly: they are worked out for the rows in sight first.
+      cells: () => {
+        const paces = pacesOf(athlete, squad, asOf);
+        const isUnsure = sureOf(paces) === 'unsure';
+        return shown.map((name) => (
+          <Words key={name} quiet={isUnsure} numberOfLines={1}>
+            {cellText(paces, name, view.unit)}
+          </Words>
+        ));
+      },
     };
   };
   const rows: (TableRow | TableHeading)[] = sections.flatMap(({ group, athletes }) => [

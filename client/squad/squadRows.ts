@@ -31,9 +31,9 @@ export function sureOf({ curve }: AthletePaces): Sureness | undefined {
   return known;
 }
 
-function isShown(athlete: SquadMember, show: Show, paces: AthletePaces): boolean {
+function isShown(athlete: SquadMember, show: Show, paces: (athlete: SquadMember) => AthletePaces): boolean {
   if (show === 'everyone' || show === 'archived') return true;
-  if (show === 'unsure') return (sureOf(paces) ?? 'unsure') === 'unsure';
+  if (show === 'unsure') return (sureOf(paces(athlete)) ?? 'unsure') === 'unsure';
   if (show.startsWith('group:')) return (athlete.groupId ?? '') === show.slice('group:'.length);
   return athlete.status === show;
 }
@@ -49,7 +49,7 @@ export function arrangeSquad(
   const found = athletes.filter(
     (athlete) =>
       words.every((word) => plain(`${athlete.name} ${athlete.tileName}`).includes(word)) &&
-      isShown(athlete, show, paces(athlete)),
+      isShown(athlete, show, paces),
   );
   const speed = (athlete: SquadMember) => (sortBy === undefined ? 0 : (paceOf(paces(athlete), sortBy) ?? 0));
   const sorted = [...found].sort((a, b) => speed(b) - speed(a) || a.name.localeCompare(b.name));

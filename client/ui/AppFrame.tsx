@@ -5,6 +5,7 @@ import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { startFetchingScreens } from '../screens';
+import { startKeepingSquad } from '../store/keepSquad';
 import { store, useAppSelector } from '../store/store';
 import { startSending } from '../trackside/recorder';
 import { NavBar } from './NavBar';
@@ -22,6 +23,7 @@ function Themed() {
   const wide = useWide();
   const path = usePathname();
   useEffect(startSending, []);
+  useEffect(startKeepingSquad, []);
   useEffect(startFetchingScreens, []);
   return (
     <PaperProvider theme={theme}>

@@ -1,5 +1,5 @@
-import { Link, type Href } from 'expo-router';
-import type { ReactNode } from 'react';
+import { router, type Href } from 'expo-router';
+import { memo, startTransition, useEffect, useState, type ReactNode } from 'react';
 import { ScrollView, View, type ViewStyle } from 'react-native';
 import type { Palette } from './palette';
 import { Press } from './Press';
@@ -22,7 +22,8 @@ export type TableRow = {
   name: string;
   under?: string;
   chosen?: boolean;
-  cells: ReactNode[];
+  /** What stands in the row; as a function it is asked for when the row is drawn. */
+  cells: ReactNode[] | (() => ReactNode[]);
   /** What the name is: a link, a box to tick, or a button. */
   href?: Href;
   ticked?: boolean;
@@ -44,6 +45,10 @@ type Props = {
 };
 
 const sticky = { position: 'sticky', left: 0, zIndex: 1 } as unknown as ViewStyle;
+
+/** The browser lays out only the rows in sight: it is what takes longest in a table of sixty. */
+const skipped = (rowHeight: number) =>
+  ({ contentVisibility: 'auto', containIntrinsicSize: `auto ${rowHeight}px` }) as unknown as ViewStyle;
 
 // Cells share what room there is to spare, and scroll where there is none.
 const cellStyle = (width: number): ViewStyle => ({
@@ -91,6 +96,36 @@ function HeadCell({ column, palette }: { column: TableColumn; palette: Palette }
   );
 }
 
+/** A link as the router's own, without all that one can do: sixty of those would hold up the page. */
+function LightLink({
+  href,
+  says,
+  chosen,
+  style,
+  children,
+}: {
+  href: Href;
+  says: string;
+  chosen: boolean;
+  style: ViewStyle;
+  children: ReactNode;
+}) {
+  const web = {
+    href: String(href),
+    onClick: (event: MouseEvent) => {
+      // With a key held it opens where the browser opens such links.
+      if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
+      event.preventDefault();
+      router.push(href);
+    },
+  };
+  return (
+    <View role="link" aria-label={says} aria-current={chosen ? 'true' : undefined} style={style} {...web}>
+      {children}
+    </View>
+  );
+}
+
 /** The name at the start of a row, and what pressing it does. */
 function Name({ row, says, palette }: { row: TableRow; says: string; palette: Palette }) {
   const words = (
@@ -117,9 +152,9 @@ function Name({ row, says, palette }: { row: TableRow; says: string; palette: Pa
   };
   if (row.href !== undefined)
     return (
-      <Link href={row.href} aria-label={says} aria-current={row.chosen ? 'true' : undefined} style={{ width: '100%' }}>
-        <View style={style}>{words}</View>
-      </Link>
+      <LightLink href={row.href} says={says} chosen={row.chosen ?? false} style={style}>
+        {words}
+      </LightLink>
     );
   if (!row.onPress) return <View style={style}>{words}</View>;
   const ticks = row.ticked !== undefined;
@@ -137,18 +172,60 @@ function Name({ row, says, palette }: { row: TableRow; says: string; palette: Pa
   );
 }
 
+type LineProps = Required<Pick<Props, 'columns' | 'rowHeight' | 'nameWidth' | 'nameSays'>> & {
+  row: TableRow;
+  palette: Palette;
+};
+
+/** One row; drawn again only when something about it has changed. */
+const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameSays, palette }: LineProps) {
+  return (
+    <View
+      role="row"
+      aria-selected={row.chosen ?? row.ticked ?? false}
+      style={[
+        { borderBottomWidth: 1, borderBottomColor: palette.line },
+        skipped(rowHeight),
+        {
+          flexDirection: 'row',
+          minHeight: rowHeight,
+          backgroundColor: row.chosen || row.ticked ? palette.raised : palette.ground,
+        },
+      ]}
+    >
+      <View
+        role="rowheader"
+        style={[
+          sticky,
+          {
+            width: nameWidth,
+            justifyContent: 'center',
+            backgroundColor: row.chosen || row.ticked ? palette.raised : palette.ground,
+          },
+        ]}
+      >
+        <Name row={row} says={nameSays(row.name)} palette={palette} />
+      </View>
+      {(typeof row.cells === 'function' ? row.cells() : row.cells).map((content, i) => (
+        <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? 80)}>
+          {content}
+        </View>
+      ))}
+    </View>
+  );
+});
+
+const itself = (name: string) => name;
+
+/** More than a phone or a laptop shows at once. */
+const FIRST_ROWS = 18;
+
 /** A table that scrolls sideways under a first column that stays. */
-export function Table({
-  label,
-  nameTitle,
-  nameWidth = 124,
-  columns,
-  rows,
-  rowHeight = 48,
-  nameSays = (name) => name,
-}: Props) {
+export function Table({ label, nameTitle, nameWidth = 124, columns, rows, rowHeight = 48, nameSays = itself }: Props) {
   const palette = usePalette();
-  const line = { borderBottomWidth: 1, borderBottomColor: palette.line } as const;
+  // A long table is begun with what is in sight; the rest follows at once, without holding up a tap.
+  const [isWhole, setWhole] = useState(rows.length <= FIRST_ROWS);
+  useEffect(() => startTransition(() => setWhole(true)), []);
   return (
     <ScrollView
       horizontal
@@ -182,7 +259,7 @@ export function Table({
             <HeadCell key={column.key} column={column} palette={palette} />
           ))}
         </View>
-        {rows.map((row) =>
+        {(isWhole ? rows : rows.slice(0, FIRST_ROWS)).map((row) =>
           'heading' in row ? (
             <View key={row.key} role="row" style={{ borderBottomWidth: 1, borderBottomColor: palette.ink }}>
               <View
@@ -203,38 +280,7 @@ export function Table({
               </View>
             </View>
           ) : (
-            <View
-              key={row.key}
-              role="row"
-              aria-selected={row.chosen ?? row.ticked ?? false}
-              style={[
-                line,
-                {
-                  flexDirection: 'row',
-                  minHeight: rowHeight,
-                  backgroundColor: row.chosen || row.ticked ? palette.raised : palette.ground,
-                },
-              ]}
-            >
-              <View
-                role="rowheader"
-                style={[
-                  sticky,
-                  {
-                    width: nameWidth,
-                    justifyContent: 'center',
-                    backgroundColor: row.chosen || row.ticked ? palette.raised : palette.ground,
-                  },
-                ]}
-              >
-                <Name row={row} says={nameSays(row.name)} palette={palette} />
-              </View>
-              {row.cells.map((content, i) => (
-                <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? 80)}>
-                  {content}
-                </View>
-              ))}
-            </View>
+            <Line key={row.key} row={row} {...{ columns, rowHeight, nameWidth, nameSays, palette }} />
           ),
         )}
       </View>

@@ -77,7 +77,7 @@ export function leastSquares(
       at = nextAt;
       cost = nextCost;
       damping = Math.max(damping / 10, 1e-12);
-      if (gained < 1e-12 * (1 + cost)) break;
+      if (gained < 1e-9 * (1 + cost)) break;
     } else {
       damping *= 10;
       if (damping > 1e12) break;

@@ -46,9 +46,10 @@ export function AthleteStrip({
 
 function DraggedRow({ athlete, lapS }: { athlete: SquadMember; lapS: number | undefined }) {
   const palette = usePalette();
-  const { attributes, listeners, setNodeRef, isDragging } = useDraggable({ id: athlete.id });
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, isDragging } = useDraggable({ id: athlete.id });
   return (
     <View
+      ref={setNodeRef as unknown as React.Ref<View>}
       style={{
         flexDirection: 'row',
         alignItems: 'center',
@@ -58,7 +59,7 @@ function DraggedRow({ athlete, lapS }: { athlete: SquadMember; lapS: number | un
       }}
     >
       {unstable_createElement('button', {
-        ref: setNodeRef,
+        ref: setActivatorNodeRef,
         ...attributes,
         ...listeners,
         type: 'button',
@@ -104,6 +105,7 @@ export function GroupCard({ column, lapOf, edit }: Props) {
       disabled={!onPress}
       onPress={onPress ?? (() => undefined)}
       accessibilityLabel={label}
+      containerColor="transparent"
       style={{ margin: 0, width: 44, height: 44 }}
     />
   );

@@ -1,0 +1,15 @@
+import { api } from './api';
+import { store } from './store';
+
+/**
+ * Has the squad read as soon as the app is open, and kept: its page opens at once, and sessions can be laid out at the track when
+ * the server is no longer there. @returns what stops it.
+ */
+export function startKeepingSquad(): () => void {
+  const kept = [
+    store.dispatch(api.endpoints.athletes.initiate()),
+    store.dispatch(api.endpoints.squad.initiate()),
+    store.dispatch(api.endpoints.paceBooks.initiate()),
+  ];
+  return () => kept.forEach((query) => query.unsubscribe());
+}

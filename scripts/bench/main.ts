@@ -1,0 +1,17 @@
+/**
+ * How quick it is, with what it is compared to measured in the same run. Nothing here is asserted.
+ *   npm run bench              everything
+ *   npm run bench -- curves    only these
+ */
+import { curves } from './curves';
+import { list } from './list';
+import { screens } from './screens';
+
+const BENCHES = { curves, list, screens };
+
+async function main(): Promise<void> {
+  const chosen = process.argv.slice(2);
+  for (const [name, bench] of Object.entries(BENCHES)) if (chosen.length === 0 || chosen.includes(name)) await bench();
+}
+
+void main();
