@@ -97,7 +97,7 @@ function Legend() {
         <View key={verdict} style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
           <VerdictMark verdict={verdict} color={palette[verdict]} />
           <Words as="small" color={palette[verdict]}>
-            {verdict === 'on' ? 'on: within its pace’s tolerance, or 0.5 s' : verdict}
+            {verdict === 'on' ? 'on: within tolerance' : verdict}
           </Words>
         </View>
       ))}

@@ -1,9 +1,8 @@
-import { useState } from 'react';
-import { View } from 'react-native';
-import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Review } from '@core/review/review';
 import type { Verdict } from '@core/trackside/verdict';
 import { formatDelta } from '@core/units/time';
+import { Plot } from '../ui/Plot';
 import { usePalette } from '../ui/theme';
 
 const HEIGHT = 168;
@@ -24,7 +23,6 @@ type Props = { review: Review; labels: string[]; highlightId?: string | undefine
  */
 export function Spread({ review, labels, highlightId }: Props) {
   const palette = usePalette();
-  const [width, setWidth] = useState(0);
   const points = review.rows.flatMap((row) =>
     row.cells.flatMap((cell) => {
       const { deltaS, targetS, verdict, repIndex } = cell;
@@ -38,108 +36,105 @@ export function Spread({ review, labels, highlightId }: Props) {
   const plotHeight = HEIGHT - PLOT.top - PLOT.bottom;
   const y = (percent: number) =>
     PLOT.top + plotHeight / 2 - (Math.max(-reach, Math.min(reach, percent)) / reach) * (plotHeight / 2);
-  const column = (width - PLOT.left - PLOT.right) / Math.max(1, labels.length);
   const worst = points.reduce((a, b) => (Math.abs(b.percent) > Math.abs(a.percent) ? b : a));
   const about = `Spread around the targets over ${labels.length} reps: ${points.filter((p) => p.verdict === 'early').length} early, ${points.filter((p) => p.verdict === 'on').length} on, ${points.filter((p) => p.verdict === 'late').length} late; furthest off ${formatDelta(worst.deltaS)} seconds.`;
   return (
-    <View
-      role="img"
-      aria-label={about}
-      style={{ width: '100%', height: HEIGHT }}
-      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
-    >
-      {width > 0 && (
-        <Svg width={width} height={HEIGHT}>
-          {[reach, 0, -reach].map((percent) => (
-            <G key={percent}>
-              <Line
-                x1={PLOT.left}
-                x2={width - PLOT.right}
-                y1={y(percent)}
-                y2={y(percent)}
-                stroke={percent === 0 ? palette.ink : palette.line}
-                strokeWidth={percent === 0 ? 2 : 1}
-              />
-              <SvgText
-                x={PLOT.left - 6}
-                y={y(percent) + 4}
-                fontSize={12}
-                fontFamily="Zest"
-                fontWeight="700"
-                textAnchor="end"
-                fill={percent === 0 ? palette.ink : palette.quiet}
-              >
-                {percent === 0 ? 'target' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`}
-              </SvgText>
-            </G>
-          ))}
-          <SvgText
-            x={PLOT.left - 6}
-            y={y(reach) + 18}
-            fontSize={12}
-            fontFamily="Zest"
-            fontWeight="700"
-            textAnchor="end"
-            fill={palette.late}
-          >
-            late
-          </SvgText>
-          <SvgText
-            x={PLOT.left - 6}
-            y={y(-reach) - 10}
-            fontSize={12}
-            fontFamily="Zest"
-            fontWeight="700"
-            textAnchor="end"
-            fill={palette.early}
-          >
-            early
-          </SvgText>
-          {labels.map((label, repIndex) => {
-            const middle = PLOT.left + column * (repIndex + 0.5);
-            const here = points.filter((point) => point.repIndex === repIndex);
-            const mine = here.filter((point) => point.athleteId === highlightId);
-            return (
-              <G key={repIndex}>
-                {mine.length > 0 && (
-                  <Rect
-                    x={middle - column / 2 + 1}
-                    y={y(mine[0]?.percent ?? 0) - 8}
-                    width={column - 2}
-                    height={16}
-                    rx={4}
-                    fill={palette.fill}
-                  />
-                )}
-                {[...here.filter((point) => !mine.includes(point)), ...mine].map((point, i) => {
-                  const aside = ((i % 5) - 2) * Math.min(5, column / 7);
-                  return (
-                    <Path
-                      key={point.athleteId}
-                      d={shapeAt(point.verdict, middle + aside, y(point.percent))}
-                      fill={palette[point.verdict]}
-                      opacity={highlightId && point.athleteId !== highlightId ? 0.45 : 0.95}
-                    />
-                  );
-                })}
-                {(column > 26 || repIndex % 2 === 0) && (
-                  <SvgText
-                    x={middle}
-                    y={HEIGHT - 8}
-                    fontSize={12}
-                    fontFamily="Zest"
-                    fontWeight="500"
-                    textAnchor="middle"
-                    fill={palette.quiet}
-                  >
-                    {label}
-                  </SvgText>
-                )}
+    <Plot about={about} height={HEIGHT}>
+      {(width) => {
+        const column = (width - PLOT.left - PLOT.right) / Math.max(1, labels.length);
+        return (
+          <>
+            {[reach, 0, -reach].map((percent) => (
+              <G key={percent}>
+                <Line
+                  x1={PLOT.left}
+                  x2={width - PLOT.right}
+                  y1={y(percent)}
+                  y2={y(percent)}
+                  stroke={percent === 0 ? palette.ink : palette.line}
+                  strokeWidth={percent === 0 ? 2 : 1}
+                />
+                <SvgText
+                  x={PLOT.left - 6}
+                  y={y(percent) + 4}
+                  fontSize={12}
+                  fontFamily="Zest"
+                  fontWeight="700"
+                  textAnchor="end"
+                  fill={percent === 0 ? palette.ink : palette.quiet}
+                >
+                  {percent === 0 ? 'target' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`}
+                </SvgText>
               </G>
-            );
-          })}
-        </Svg>
-      )}
-    </View>
+            ))}
+            <SvgText
+              x={PLOT.left - 6}
+              y={y(reach) + 18}
+              fontSize={12}
+              fontFamily="Zest"
+              fontWeight="700"
+              textAnchor="end"
+              fill={palette.late}
+            >
+              late
+            </SvgText>
+            <SvgText
+              x={PLOT.left - 6}
+              y={y(-reach) - 10}
+              fontSize={12}
+              fontFamily="Zest"
+              fontWeight="700"
+              textAnchor="end"
+              fill={palette.early}
+            >
+              early
+            </SvgText>
+            {labels.map((label, repIndex) => {
+              const middle = PLOT.left + column * (repIndex + 0.5);
+              const here = points.filter((point) => point.repIndex === repIndex);
+              const mine = here.filter((point) => point.athleteId === highlightId);
+              return (
+                <G key={repIndex}>
+                  {mine.length > 0 && (
+                    <Rect
+                      x={middle - column / 2 + 1}
+                      y={y(mine[0]?.percent ?? 0) - 8}
+                      width={column - 2}
+                      height={16}
+                      rx={4}
+                      fill={palette.fill}
+                    />
+                  )}
+                  {[...here.filter((point) => !mine.includes(point)), ...mine].map((point, i) => {
+                    const aside = ((i % 5) - 2) * Math.min(5, column / 7);
+                    return (
+                      <Path
+                        key={point.athleteId}
+                        d={shapeAt(point.verdict, middle + aside, y(point.percent))}
+                        fill={palette[point.verdict]}
+                        opacity={highlightId && point.athleteId !== highlightId ? 0.45 : 0.95}
+                      />
+                    );
+                  })}
+                  {(column > 26 || repIndex % 2 === 0) && (
+                    <SvgText
+                      x={middle}
+                      y={HEIGHT - 8}
+                      fontSize={12}
+                      fontFamily="Zest"
+                      fontWeight="500"
+                      textAnchor="middle"
+                      fill={palette.quiet}
+                    >
+                      {label}
+                    </SvgText>
+                  )}
+                </G>
+              );
+            })}
+          </>
+        );
+      }}
+    </Plot>
   );
 }

@@ -1,12 +1,12 @@
-import { useMemo, useState } from 'react';
-import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { useMemo } from 'react';
+import { Circle, G, Line, Path, Rect } from 'react-native-svg';
 import { timeErrorFor, timeFor, type Curve } from '@core/fitness/curve';
 import type { Mark } from '@core/fitness/mark';
 import type { Goal } from '@core/squad/athlete';
 import { formatDistance, HALF_MARATHON_M, MARATHON_M } from '@core/units/distance';
 import { formatTime } from '@core/units/time';
 import { band, path, scale, ticks, type Scale } from '../ui/plot';
+import { Plot } from '../ui/Plot';
 import { PlotText } from '../ui/PlotText';
 import { usePalette } from '../ui/theme';
 
@@ -74,7 +74,6 @@ type Props = {
  */
 export function CurveDrawing({ name, curve, goalCurve, goal, marks }: Props) {
   const palette = usePalette();
-  const [width, setWidth] = useState(0);
   const drawn = useMemo(() => {
     const distances = [...marks.map(({ distanceM }) => distanceM), ...(goal ? [goal.distanceM] : [])];
     const fromM = Math.max(200, Math.min(400, ...distances));
@@ -95,117 +94,114 @@ export function CurveDrawing({ name, curve, goalCurve, goal, marks }: Props) {
   }, [curve, goalCurve, goal, marks]);
 
   const { fromM, toM, line, goals, quick, slow } = drawn;
-  const toX: Scale = scale([Math.log(fromM), Math.log(toM)], [PLOT.left, width - PLOT.right]);
-  const x = (distanceM: number) => toX(Math.log(distanceM));
   const y = scale([quick, slow], [PLOT.top, HEIGHT - PLOT.bottom]);
   const weightOf = (mark: Mark) => curve.marks.find((weighed) => weighed.mark === mark);
   const about = `${name}’s curve: ${LABELS_M.filter((m) => m >= fromM && m <= toM)
     .map((m) => `${formatDistance(m)} in ${formatTime(timeFor(curve, m))}`)
     .join(', ')}.`;
   return (
-    <View
-      role="img"
-      aria-label={about}
-      style={{ width: '100%', height: HEIGHT }}
-      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
-    >
-      {width > 0 && (
-        <Svg width={width} height={HEIGHT}>
-          {ticks(quick, slow, 6, [2, 5, 10, 20, 50]).map((lap) => (
-            <G key={lap}>
-              <Line
-                x1={PLOT.left}
-                x2={width - PLOT.right}
-                y1={y(lap)}
-                y2={y(lap)}
-                stroke={palette.line}
-                strokeWidth={1}
-              />
-              <PlotText x={PLOT.left - 6} y={y(lap) + 4} color={palette.quiet} anchor="end">
-                {formatTime(lap, 0, 100)}
-              </PlotText>
-            </G>
-          ))}
-          <PlotText x={PLOT.left + 4} y={PLOT.top + 4} color={palette.quiet} anchor="start">
-            s a lap
-          </PlotText>
-          {LABELS_M.filter((m) => m >= fromM && m <= toM).map((distanceM) => (
-            <G key={distanceM}>
-              <Line
-                x1={x(distanceM)}
-                x2={x(distanceM)}
-                y1={HEIGHT - PLOT.bottom}
-                y2={HEIGHT - PLOT.bottom + 5}
-                stroke={palette.quiet}
-                strokeWidth={1.5}
-              />
-              <PlotText x={x(distanceM)} y={HEIGHT - 6} color={palette.quiet}>
-                {SHORT[distanceM] ?? formatDistance(distanceM)}
-              </PlotText>
-            </G>
-          ))}
-          <Path
-            d={band(
-              line.map(({ distanceM, lap, error }) => [x(distanceM), y(lap - error)]),
-              line.map(({ distanceM, lap, error }) => [x(distanceM), y(lap + error)]),
-            )}
-            fill={palette.fill}
-          />
-          {goals && (
+    <Plot about={about} height={HEIGHT}>
+      {(width) => {
+        const toX: Scale = scale([Math.log(fromM), Math.log(toM)], [PLOT.left, width - PLOT.right]);
+        const x = (distanceM: number) => toX(Math.log(distanceM));
+        return (
+          <>
+            {ticks(quick, slow, 6, [2, 5, 10, 20, 50]).map((lap) => (
+              <G key={lap}>
+                <Line
+                  x1={PLOT.left}
+                  x2={width - PLOT.right}
+                  y1={y(lap)}
+                  y2={y(lap)}
+                  stroke={palette.line}
+                  strokeWidth={1}
+                />
+                <PlotText x={PLOT.left - 6} y={y(lap) + 4} color={palette.quiet} anchor="end">
+                  {formatTime(lap, 0, 100)}
+                </PlotText>
+              </G>
+            ))}
+            <PlotText x={PLOT.left + 4} y={PLOT.top + 4} color={palette.quiet} anchor="start">
+              s a lap
+            </PlotText>
+            {LABELS_M.filter((m) => m >= fromM && m <= toM).map((distanceM) => (
+              <G key={distanceM}>
+                <Line
+                  x1={x(distanceM)}
+                  x2={x(distanceM)}
+                  y1={HEIGHT - PLOT.bottom}
+                  y2={HEIGHT - PLOT.bottom + 5}
+                  stroke={palette.quiet}
+                  strokeWidth={1.5}
+                />
+                <PlotText x={x(distanceM)} y={HEIGHT - 6} color={palette.quiet}>
+                  {SHORT[distanceM] ?? formatDistance(distanceM)}
+                </PlotText>
+              </G>
+            ))}
             <Path
-              d={path(goals.map(({ distanceM, lap }) => [x(distanceM), y(lap)]))}
+              d={band(
+                line.map(({ distanceM, lap, error }) => [x(distanceM), y(lap - error)]),
+                line.map(({ distanceM, lap, error }) => [x(distanceM), y(lap + error)]),
+              )}
+              fill={palette.fill}
+            />
+            {goals && (
+              <Path
+                d={path(goals.map(({ distanceM, lap }) => [x(distanceM), y(lap)]))}
+                stroke={palette.ink}
+                strokeWidth={2}
+                strokeDasharray="3 6"
+                fill="none"
+              />
+            )}
+            <Path
+              d={path(line.map(({ distanceM, lap }) => [x(distanceM), y(lap)]))}
               stroke={palette.ink}
-              strokeWidth={2}
-              strokeDasharray="3 6"
+              strokeWidth={3}
               fill="none"
             />
-          )}
-          <Path
-            d={path(line.map(({ distanceM, lap }) => [x(distanceM), y(lap)]))}
-            stroke={palette.ink}
-            strokeWidth={3}
-            fill="none"
-          />
-          {goal && (
-            <Path
-              d={`M${x(goal.distanceM)} ${y(lapS(goal.timeS, goal.distanceM))}v-16l11 5l-11 5`}
-              stroke={palette.ink}
-              strokeWidth={2}
-              fill={palette.action}
-            />
-          )}
-          {goal && (
-            <PlotText
-              x={x(goal.distanceM) - 6}
-              y={y(lapS(goal.timeS, goal.distanceM)) - 14}
-              color={palette.ink}
-              anchor="end"
-              bold
-            >
-              goal
-            </PlotText>
-          )}
-          {marks.map((mark, i) => {
-            const weighed = weightOf(mark);
-            const [cx, cy] = [x(mark.distanceM), y(lapS(mark.timeS, mark.distanceM))];
-            return (
-              <G key={i}>
-                {weighed?.outlier && (
-                  <Circle cx={cx} cy={cy} r={12} fill="none" stroke={palette.late} strokeWidth={2.5} />
-                )}
-                <MarkSign
-                  mark={mark}
-                  x={cx}
-                  y={cy}
-                  size={4 + 4 * Math.sqrt(weighed?.weight ?? 0)}
-                  color={mark.leftOut ? palette.quiet : palette.ink}
-                  ground={palette.ground}
-                />
-              </G>
-            );
-          })}
-        </Svg>
-      )}
-    </View>
+            {goal && (
+              <Path
+                d={`M${x(goal.distanceM)} ${y(lapS(goal.timeS, goal.distanceM))}v-16l11 5l-11 5`}
+                stroke={palette.ink}
+                strokeWidth={2}
+                fill={palette.action}
+              />
+            )}
+            {goal && (
+              <PlotText
+                x={x(goal.distanceM) - 6}
+                y={y(lapS(goal.timeS, goal.distanceM)) - 14}
+                color={palette.ink}
+                anchor="end"
+                bold
+              >
+                goal
+              </PlotText>
+            )}
+            {marks.map((mark, i) => {
+              const weighed = weightOf(mark);
+              const [cx, cy] = [x(mark.distanceM), y(lapS(mark.timeS, mark.distanceM))];
+              return (
+                <G key={i}>
+                  {weighed?.outlier && (
+                    <Circle cx={cx} cy={cy} r={12} fill="none" stroke={palette.late} strokeWidth={2.5} />
+                  )}
+                  <MarkSign
+                    mark={mark}
+                    x={cx}
+                    y={cy}
+                    size={4 + 4 * Math.sqrt(weighed?.weight ?? 0)}
+                    color={mark.leftOut ? palette.quiet : palette.ink}
+                    ground={palette.ground}
+                  />
+                </G>
+              );
+            })}
+          </>
+        );
+      }}
+    </Plot>
   );
 }

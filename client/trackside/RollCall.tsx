@@ -45,14 +45,16 @@ function Here({ athlete, here, toggle }: { athlete: SquadMember; here: boolean; 
       }}
     >
       <Tick on={here} />
-      <Words as="strong" quiet={!here} numberOfLines={1} style={{ flexShrink: 1 }}>
-        {athlete.name}
-      </Words>
-      {athlete.status !== 'training' && (
-        <Words as="label" quiet>
-          {STATUS_WORDS[athlete.status]}
+      <View style={{ flexShrink: 1 }}>
+        <Words as="strong" quiet={!here} numberOfLines={1}>
+          {athlete.name}
         </Words>
-      )}
+        {athlete.status !== 'training' && (
+          <Words as="label" quiet>
+            {STATUS_WORDS[athlete.status]}
+          </Words>
+        )}
+      </View>
     </Press>
   );
 }

@@ -1,6 +1,7 @@
 import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
-import { RADIUS, usePalette } from './theme';
+import { fieldStyle } from './fieldStyle';
+import { usePalette } from './theme';
 import { Words } from './Words';
 
 type Props = { label: string; value: string; onChange: (date: string) => void; error?: string | undefined };
@@ -18,23 +19,7 @@ export function DateField({ label, value, onChange, error }: Props) {
         value,
         'aria-label': label,
         onChange: (event: { target: { value: string } }) => onChange(event.target.value),
-        style: {
-          height: 48,
-          boxSizing: 'border-box',
-          width: '100%',
-          borderWidth: 1.5,
-          borderStyle: 'solid',
-          borderColor: error ? palette.late : palette.quiet,
-          borderRadius: RADIUS,
-          paddingLeft: 12,
-          paddingRight: 8,
-          fontFamily: 'Zest',
-          fontWeight: '500',
-          fontSize: 17,
-          color: palette.ink,
-          backgroundColor: palette.ground,
-          colorScheme: palette.dark ? 'dark' : 'light',
-        },
+        style: fieldStyle(palette, error !== undefined),
       })}
       {error !== undefined && (
         <Words as="small" color={palette.late}>

@@ -1,7 +1,8 @@
 import { Fragment } from 'react';
 import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
-import { RADIUS, usePalette } from './theme';
+import { fieldStyle } from './fieldStyle';
+import { usePalette } from './theme';
 import { Words } from './Words';
 
 type Option<T extends string> = { value: T; text: string };
@@ -35,25 +36,7 @@ export function Select<T extends string>({ label, options, value, onChange, quie
             {unstable_createElement('option', { value: option.value, children: option.text })}
           </Fragment>
         )),
-        style: {
-          height: 48,
-          boxSizing: 'border-box',
-          width: '100%',
-          minWidth: 0,
-          borderWidth: 1.5,
-          borderStyle: 'solid',
-          borderColor: error ? palette.late : palette.quiet,
-          borderRadius: RADIUS,
-          paddingLeft: 10,
-          paddingRight: 8,
-          fontFamily: 'Zest',
-          fontWeight: '500',
-          fontSize: 17,
-          textOverflow: 'ellipsis',
-          color: palette.ink,
-          backgroundColor: palette.ground,
-          colorScheme: palette.dark ? 'dark' : 'light',
-        },
+        style: fieldStyle(palette, error !== undefined),
       })}
       {error !== undefined && (
         <Words as="small" color={palette.late}>

@@ -5,6 +5,15 @@ import { Board, todaysSession } from '../../e2e/board';
 
 const FOLDER = path.join(__dirname, '../../docs/screenshots');
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
+/** A list as a coach may have it, with two rows that cannot be read and a name that is nearly one of the squad's. */
+const ROSTER = [
+  'Name;Born;1500;5k;Date',
+  'Ada Brindlecotte;2007;4:29,8;16:40;12.10.2026',
+  'Ned Orrisdale;2009;fast;18.55;12.10.2026',
+  'Tam Quillan;2008;4:51.2;;31.02.2026',
+  'Zoe Marlpit;2010;5:44;;12.10.2026',
+].join('\n');
+
 const WIDE = { viewport: { width: 1280, height: 800 } };
 
 async function shoot(page: Page, name: string): Promise<void> {
@@ -49,12 +58,12 @@ test.describe('phone', () => {
   test.use(PHONE);
   test('squad, sessions, track and results', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
-    const [, athlete] = await demo.get<{ id: string }[]>('athletes');
+    const [ada] = await demo.get<{ id: string }[]>('athletes');
     const runs = await demo.get<{ id: string; title: string }[]>('runs');
     const run = runs.find(({ title }) => title === 'Two sets of 600');
     for (const [name, place, shows] of [
       ['squad', '/squad', '14 athletes'],
-      ['athlete', `/squad/${athlete?.id}`, 'By “Fitness curve”'],
+      ['athlete', `/squad/${ada?.id}`, 'By “Fitness curve”'],
       ['sessions', '/sessions', 'Today and to come'],
       ['session', `/sessions/${id}`, 'Lap by lap'],
       ['roll-call', `/track/ready/${id}`, 'Who is here?'],
@@ -64,6 +73,24 @@ test.describe('phone', () => {
       await page.getByText(shows).waitFor();
       await shoot(page, name);
     }
+    await page.goto(`${demo.url}/squad/${ada?.id}`);
+    for (const [side, name] of [
+      ['Marks', 'athlete-marks'],
+      ['Season', 'athlete-season'],
+    ] as const) {
+      await page.getByRole('radio', { name: side }).tap();
+      await page.getByRole('img', { name: /^Ada Brindlecote/ }).waitFor();
+      await shoot(page, name);
+    }
+    await page.goto(`${demo.url}/squad/groups`);
+    await page.getByRole('button', { name: 'Suggest groups' }).tap();
+    await shoot(page, 'groups');
+    await page.goto(`${demo.url}/squad/files`);
+    await page
+      .getByLabel('File to bring in')
+      .setInputFiles({ name: 'roster.csv', mimeType: 'text/csv', buffer: Buffer.from(ROSTER) });
+    await page.getByRole('group', { name: 'Rows that cannot be read' }).scrollIntoViewIfNeeded();
+    await shoot(page, 'import');
     await page.goto(`${demo.url}/sessions/${id}`);
     await page.getByRole('radio', { name: 'Targets' }).tap();
     await page.getByRole('button', { name: 'Times at the marks for Dov Ashgrave' }).tap();
@@ -84,8 +111,17 @@ test.describe('phone', () => {
 
 test.describe('wide', () => {
   test.use(WIDE);
-  test('session and results', async ({ page, demo }) => {
+  test('squad, session and results', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
+    const [ada] = await demo.get<{ id: string }[]>('athletes');
+    for (const [name, place] of [
+      ['squad-wide', '/squad'],
+      ['athlete-wide', `/squad/${ada?.id}`],
+    ] as const) {
+      await page.goto(demo.url + place);
+      await page.getByRole('link', { name: 'Bo Tarrowby' }).waitFor();
+      await shoot(page, name);
+    }
     const runs = await demo.get<{ id: string; title: string }[]>('runs');
     await page.goto(`${demo.url}/sessions/${id}`);
     await page.getByText('Lap by lap').waitFor();
