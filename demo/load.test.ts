@@ -3,10 +3,12 @@ import os from 'node:os';
 import path from 'node:path';
 import { reviewRun } from '@core/review/review';
 import { parseSession } from '@core/session/parseSession';
+import { cautionsFor } from '@core/squad/cautions';
 import { replay } from '@core/trackside/replay';
 import { listAthletes, putAthlete, removeAthlete } from '@server/db/athletes';
 import { openDatabase, type Db } from '@server/db/open';
 import { listRuns, readRun } from '@server/db/runs';
+import { readSquad } from '@server/db/squad';
 import { listSessions } from '@server/db/sessions';
 import { loadDemo } from './load';
 
@@ -52,6 +54,28 @@ test('the splits are believable: near the target, uneven, the first rep the quic
   for (const { percent } of percents) expect(Math.abs(percent)).toBeLessThan(10);
   const first = meanOf(percents.filter(({ repIndex }) => repIndex === 0));
   expect(first).toBeLessThan(meanOf(percents.filter(({ repIndex }) => repIndex > 0)) - 0.5);
+});
+
+test('the squad shows what there is to see: groups, goals, a coach’s own word, doubts, one who has left', () => {
+  loadDemo(db, { today: TODAY, fresh: false });
+  const { groups } = readSquad(db);
+  expect(groups.map(({ name }) => name)).toEqual(['Milers', 'Five and ten', 'Young ones']);
+  for (const athlete of active()) expect(groups.map(({ id }) => id)).toContain(athlete.groupId);
+  const everyone = listAthletes(db);
+  expect(everyone.filter(({ archived }) => archived)).toHaveLength(1);
+  expect(new Set(everyone.map(({ tileName }) => tileName)).size).toBe(everyone.length);
+  for (const { goal } of everyone) if (goal) expect(goal.date > TODAY).toBe(true);
+  for (const { marks } of everyone) for (const { date } of marks) expect(date < TODAY).toBe(true);
+  expect(everyone.some(({ goal }) => goal)).toBe(true);
+  expect(everyone.some(({ nudge }) => nudge)).toBe(true);
+  expect(everyone.some(({ marks }) => marks.some(({ leftOut }) => leftOut))).toBe(true);
+  const cautions = active().flatMap((athlete) => cautionsFor(athlete, TODAY));
+  for (const kind of [
+    /^Not quite sure: one mark only/,
+    /does not fit|sits \d+(\.\d)? % off the rest/,
+    /flat-out trial|trial came after/,
+  ])
+    expect(cautions.filter((caution) => kind.test(caution)).length).toBeGreaterThan(0);
 });
 
 test('a second load keeps what was done; a fresh one starts over', () => {

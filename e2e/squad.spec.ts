@@ -369,3 +369,57 @@ test('erased for good, after a copy: out of the squad and of every result, and o
   await expect(page.getByRole('row', { name: /Bo Tarrowby/ })).toBeVisible();
   await expect(page.getByRole('row', { name: /Ada Brindlecote/ })).toBeHidden();
 });
+
+test('an athlete’s file goes into another squad; archived and brought back @both', async ({
+  page,
+  demo,
+  empty,
+  isMobile,
+}) => {
+  const go = presser(page, isMobile);
+  const athletes = await demo.get<Athlete[]>('athletes');
+  const fern = athletes.find(({ name }) => name === 'Fern Hollowick');
+  const saved = await page.request.get(`${demo.url}/api/athletes/${fern?.id}/file`);
+  await page.goto(`${empty.url}/squad/files`);
+  await page
+    .getByLabel('File to bring in')
+    .setInputFiles({ name: 'fern.json', mimeType: 'application/json', buffer: await saved.body() });
+  await expect(page.getByText('This makes 1 new athlete, 2 marks. It can be undone.')).toBeVisible();
+  await go(button(page, 'Import'));
+  await go(page.getByRole('link', { name: 'Fern Hollowick' }));
+  // The coach's own word has come along.
+  await expect(page.getByText(/at the level you set/)).toBeVisible();
+  await go(page.getByRole('radio', { name: 'About' }));
+  await go(button(page, 'Archive'));
+  await expect(page.getByText('0 athletes')).toBeVisible();
+  await page.getByLabel('Show').selectOption({ label: 'archive (1)' });
+  await go(page.getByRole('link', { name: 'Fern Hollowick' }));
+  await expect(page.getByText(/^in the archive/)).toBeVisible();
+  await go(page.getByRole('radio', { name: 'About' }));
+  await go(button(page, 'Bring back'));
+  await expect(page.getByText('1 athlete', { exact: true })).toBeVisible();
+});
+
+test('a flat-out trial in a session names those who have not run for long', async ({ page, demo }) => {
+  const athletes = await demo.get<Athlete[]>('athletes');
+  const kit = athletes.find(({ name }) => name === 'Kit Rennagh');
+  await page.goto(`${demo.url}/squad/${kit?.id}`);
+  await page.getByRole('radio', { name: 'About' }).tap();
+  const weeks = page.getByLabel('Weeks of regular running');
+  await weeks.fill('a few');
+  await button(page, 'Save changes').tap();
+  await expect(page.getByText('Write a number of weeks, like 8, or nothing.')).toBeVisible();
+  await expect(weeks).toHaveValue('a few');
+  await weeks.fill('2');
+  await button(page, 'Save changes').tap();
+  await expect(page.getByText('Kit Rennagh is changed.')).toBeVisible();
+  const [session] = await demo.get<{ id: string }[]>('sessions');
+  await page.goto(`${demo.url}/sessions/${session?.id}`);
+  const text = page.getByLabel('Session', { exact: true });
+  await text.fill('1600 @effort 10');
+  await expect(page.getByRole('note')).toContainText(/Kit Rennagh has \d weeks?\./);
+  await expect(page.getByRole('note')).toContainText('local rules and qualified advice come first');
+  await text.fill('6x400 @5k / 90s');
+  await expect(page.getByRole('note')).toBeHidden();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+});

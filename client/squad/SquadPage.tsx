@@ -160,7 +160,9 @@ export function SquadPage() {
   return (
     <Page
       title="Squad"
-      {...(squad && !isEmpty ? { about: `${squad.athletes.length} athletes` } : {})}
+      {...(squad && !isEmpty
+        ? { about: squad.athletes.length === 1 ? '1 athlete' : `${squad.athletes.length} athletes` }
+        : {})}
       aside={wide ? undefined : <LookSwitch />}
       footer={
         choosing && squad ? (
