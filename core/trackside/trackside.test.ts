@@ -325,3 +325,20 @@ describe('the simulator', () => {
     expect(deltas[5]).toBeGreaterThan((deltas[1] ?? 0) + 1);
   });
 });
+
+describe('a pace’s own tolerance', () => {
+  const strides = planOf('2x200 @strides / 60s, 400 @5k');
+  test('goes into the plan where it is not the usual one, and judges times at the track and afterwards', () => {
+    expect(strides.athletes[0]?.targets.map(({ tolerance }) => tolerance)).toEqual([0.04, 0.04, undefined]);
+    const targetS = strides.athletes[0]?.targets[0]?.targetS ?? 0;
+    // 3 % slow: late by the usual 1 %, on target for strides.
+    const ranS = targetS * 1.03;
+    expect(verdictOn(ranS - targetS, targetS)).toBe('late');
+    expect(verdictOn(ranS - targetS, targetS, 0.04)).toBe('on');
+    const state = replay(strides, [start(0), pass(ranS, 'a0', 200)]);
+    expect(tileFor(strides, state, 'a0', T0 + (ranS + 1) * 1000)).toMatchObject({ result: { verdict: 'on' } });
+    expect(reviewRun(strides, state).rows[0]?.cells[0]?.verdict).toBe('on');
+  });
+  test('is never less than half a second, about what a thumb is good for', () =>
+    expect([0.45, 0.55].map((deltaS) => verdictOn(deltaS, 30, 0))).toEqual(['on', 'late']));
+});

@@ -5,6 +5,7 @@ import { ulid } from 'ulid';
 import type { AthleteFile } from '@core/formats/athleteFile';
 import { curveBook } from '@core/paces/shippedBooks';
 import type { SquadMember, SquadSettings } from '@core/squad/athlete';
+import { inverseOf, type SquadChange } from '@core/squad/change';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { databaseFile, openDatabase } from '../db/open';
@@ -20,6 +21,7 @@ afterEach(async () => {
 });
 
 const race = { distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' as const };
+const goal = { distanceM: 800, timeS: 140, date: '2027-05-01' };
 const someone = (name: string, more: Partial<SquadMember> = {}) => ({ id: ulid(), name, marks: [race], ...more });
 const change = (body: object) => server.call('POST', '/api/squad/changes', body);
 const squad = async () => (await server.call('GET', '/api/squad')).body as SquadSettings;
@@ -101,6 +103,28 @@ describe('a change of several things', () => {
     await change({ athletes: [someone('Ada Crane', { tileName: 'Ada' })] });
     await server.call('POST', `/api/athletes/${ada.id}/restore`);
     expect((await athletes()).map(({ tileName }) => tileName)).toEqual(['Ada B', 'Ada']);
+  });
+  test.each<[string, (before: SquadMember[]) => SquadChange]>([
+    ['someone changed', ([ada]) => ({ athletes: ada ? [{ ...ada, name: 'Ada C', marks: [], notes: 'x' }] : [] })],
+    ['someone new', () => ({ athletes: [someone('Cleo', { groupId: a.id })] })],
+    ['two removed', (before) => ({ removedIds: before.map(({ id }) => id) })],
+    ['the groups turned round and one taken away', () => ({ groups: [b] })],
+    ['another book', () => ({ paceBookId: 'effort' })],
+    ['everything at once', ([ada]) => ({ paceBookId: 'trials', groups: [b], removedIds: ada ? [ada.id] : [] })],
+  ])('%s: what takes it back brings all of it back', async (_what, changed) => {
+    await change({
+      groups: [a, b],
+      athletes: [
+        someone('Ada', { groupId: a.id, notes: 'shy', goal: { ...goal, race: 'Final' } }),
+        someone('Bo', { groupId: b.id, paceBookId: 'offset', archived: true }),
+      ],
+    });
+    const before = { settings: await squad(), athletes: await athletes() };
+    const wanted = changed(before.athletes);
+    expect((await change(wanted)).status).toBe(204);
+    expect({ settings: await squad(), athletes: await athletes() }).not.toEqual(before);
+    expect((await change(inverseOf(wanted, before))).status).toBe(204);
+    expect({ settings: await squad(), athletes: await athletes() }).toEqual(before);
   });
   test('2,000 athletes come in at once', async () => {
     const many = Array.from({ length: 2000 }, (_, i) => someone(`Runner Number${i}`));
