@@ -32,19 +32,39 @@ async function seriousProblems(page: Page) {
     .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
 }
 
-for (const look of ['light @both', 'dark'] as const)
-  test(`no screen has a serious accessibility problem or a part out of sight, ${look}`, async ({ page, demo }) => {
-    // Two dozen analyses of whole pages.
+/** Each of the screens, one after the other: nothing serious for axe, nothing wider than the window. */
+async function checkScreens(page: Page, demo: RunningApp, isChecked: (path: string) => boolean) {
+  for (const { path, shows } of await screens(demo)) {
+    if (!isChecked(path)) continue;
+    await page.goto(demo.url + path);
+    await expect(page.getByText(shows).first()).toBeVisible();
+    expect({ path, problems: await seriousProblems(page) }).toEqual({ path, problems: [] });
+    const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+    expect({ path, overflow }).toEqual({ path, overflow: 0 });
+  }
+}
+const isOfSquad = (path: string) => path.startsWith('/squad');
+
+for (const look of ['light @both', 'dark'] as const) {
+  test(`no screen of the squad has a serious accessibility problem or a part out of sight, ${look}`, async ({
+    page,
+    demo,
+  }) => {
+    // Many analyses of whole pages.
     test.slow();
     await page.emulateMedia({ colorScheme: look === 'dark' ? 'dark' : 'light' });
     const errors = watchForErrors(page);
-    for (const { path, shows } of await screens(demo)) {
-      await page.goto(demo.url + path);
-      await expect(page.getByText(shows).first()).toBeVisible();
-      expect({ path, problems: await seriousProblems(page) }).toEqual({ path, problems: [] });
-      const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-      expect({ path, overflow }).toEqual({ path, overflow: 0 });
-    }
+    await checkScreens(page, demo, isOfSquad);
+    expect(errors).toEqual([]);
+  });
+  test(`no other screen has a serious accessibility problem or a part out of sight, ${look}`, async ({
+    page,
+    demo,
+  }) => {
+    test.slow();
+    await page.emulateMedia({ colorScheme: look === 'dark' ? 'dark' : 'light' });
+    const errors = watchForErrors(page);
+    await checkScreens(page, demo, (path) => !isOfSquad(path));
     const board = new Board(page, 'keyboard');
     await board.open(demo, (await todaysSession(demo)).id);
     await board.start();
@@ -55,6 +75,7 @@ for (const look of ['light @both', 'dark'] as const)
     expect(await seriousProblems(page)).toEqual([]);
     expect(errors).toEqual([]);
   });
+}
 
 test('every tile is big enough for a cold thumb and in sight, for 14 and for 24 athletes', async ({ page, demo }) => {
   const check = async (count: number) => {
