@@ -2,7 +2,8 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { test as base, type Page } from '@playwright/test';
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, type Locator, type Page } from '@playwright/test';
 
 const ROOT = path.join(__dirname, '..');
 
@@ -88,3 +89,20 @@ export function watchForErrors(page: Page): string[] {
 
 /** Reads `1:28.8` or `44.4` as seconds. */
 export const secondsOf = (text: string): number => text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0);
+
+export type By = 'touch' | 'keyboard';
+
+/** Presses a button or link with the thumb, or with the keyboard. */
+export async function press(page: Page, by: By, target: Locator): Promise<void> {
+  if (by === 'touch') return target.tap();
+  await target.focus();
+  await page.keyboard.press('Enter');
+}
+
+/** What axe finds serious or worse on the page as it is. */
+export async function seriousProblems(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze();
+  return violations
+    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+}

@@ -1,15 +1,6 @@
 import type { Page } from '@playwright/test';
-import { expect, secondsOf, test, watchForErrors } from './app';
+import { expect, press, secondsOf, test, watchForErrors, type By } from './app';
 import { Board } from './board';
-
-type By = 'touch' | 'keyboard';
-
-/** Presses a button or link with the thumb, or with the keyboard. */
-async function press(page: Page, by: By, target: ReturnType<Page['locator']>): Promise<void> {
-  if (by === 'touch') return target.tap();
-  await target.focus();
-  await page.keyboard.press('Enter');
-}
 
 /** The coach's whole job once over: an athlete, a session, targets, the track, results. */
 async function wholeJob(page: Page, url: string, by: By) {

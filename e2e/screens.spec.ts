@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { expect, test, watchForErrors, type RunningApp } from './app';
+import { expect, seriousProblems, test, watchForErrors, type RunningApp } from './app';
 import { Board, todaysSession } from './board';
 
 /** Every screen of the demo, by what is on it. */
@@ -23,13 +22,6 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/results', shows: /130 of 130 reps/ },
     { path: `/results/${run?.id}`, shows: '± spread' },
   ];
-}
-
-async function seriousProblems(page: Page) {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
 }
 
 /** Each of the screens, one after the other: nothing serious for axe, nothing wider than the window. */

@@ -1,24 +1,13 @@
 import type { Locator, Page } from '@playwright/test';
-import AxeBuilder from '@axe-core/playwright';
-import { expect, secondsOf, test, watchForErrors } from './app';
+import { expect, press, secondsOf, seriousProblems, test, watchForErrors } from './app';
 
 type Athlete = { id: string; name: string; tileName: string; groupId?: string; marks: { distanceM: number }[] };
 type Squad = { paceBookId: string; groups: { id: string; name: string }[] };
 
 /** Presses with the thumb on a phone, with the keyboard on a wide screen. */
-const presser = (page: Page, isMobile: boolean) => async (target: Locator) => {
-  if (isMobile) return target.tap();
-  await target.focus();
-  await page.keyboard.press('Enter');
-};
+const presser = (page: Page, isMobile: boolean) => (target: Locator) =>
+  press(page, isMobile ? 'touch' : 'keyboard', target);
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name, exact: true });
-
-async function seriousProblems(page: Page) {
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
-}
 
 /** A pace in the table of an open athlete, in seconds a lap. */
 async function paceOf(page: Page, name: string): Promise<number> {

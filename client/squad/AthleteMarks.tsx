@@ -35,7 +35,7 @@ function MarkRow({ mark, curve, onPress }: { mark: Mark; curve: Curve | undefine
     ? 'left out of the curve'
     : weighed
       ? `${offText(weighed.residual)} · weight ${percent(weighed.weight, 0)}`
-      : 'not counted: too short or too old a kind of mark';
+      : 'not counted: under 200 m, or not at a running speed';
   const what = `${formatDistance(mark.distanceM)} in ${formatMarkTime(mark.timeS)}`;
   return (
     <Press

@@ -60,7 +60,10 @@ function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView })
     () => (draft ? athletePaces({ ...athlete, marks: draft }, book, asOf) : paces),
     [draft, athlete, book, asOf, paces],
   );
-  const unset = useMemo(() => athletePaces({ marks: athlete.marks }, book, asOf), [athlete.marks, book, asOf]);
+  const unset = useMemo(
+    () => (athlete.nudge ? athletePaces({ marks: athlete.marks }, book, asOf) : paces),
+    [athlete.nudge, athlete.marks, book, asOf, paces],
+  );
   // What to keep in mind follows a moment later: the paces come first while a mark is typed.
   const marks = useDeferredValue(draft ?? athlete.marks);
   const cautions = useMemo(() => cautionsFor({ ...athlete, marks }, asOf), [athlete, marks, asOf]);

@@ -3,6 +3,7 @@ import { paceOf, unitM, type PaceUnit } from '@core/paces/paceTable';
 import { entryOf } from '@core/paces/paceBook';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import type { Group, SquadMember, Status } from '@core/squad/athlete';
+import { plainName } from '@core/squad/likeness';
 import { standardTrack } from '@core/track/venue';
 import { formatTime } from '@core/units/time';
 
@@ -19,8 +20,6 @@ export type Arrangement = {
 };
 
 export type Section = { group?: Group; athletes: SquadMember[] };
-
-const plain = (text: string) => text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase();
 
 /** How sure each curve is, worked out once. */
 const sureness = new WeakMap<object, Sureness>();
@@ -45,10 +44,10 @@ export function arrangeSquad(
   { find, show, sortBy, byGroup }: Arrangement,
   paces: (athlete: SquadMember) => AthletePaces,
 ): Section[] {
-  const words = plain(find).split(/\s+/).filter(Boolean);
+  const words = plainName(find).split(/\s+/).filter(Boolean);
   const found = athletes.filter(
     (athlete) =>
-      words.every((word) => plain(`${athlete.name} ${athlete.tileName}`).includes(word)) &&
+      words.every((word) => plainName(`${athlete.name} ${athlete.tileName}`).includes(word)) &&
       isShown(athlete, show, paces),
   );
   const speed = (athlete: SquadMember) => (sortBy === undefined ? 0 : (paceOf(paces(athlete), sortBy) ?? 0));

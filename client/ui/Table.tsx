@@ -1,4 +1,4 @@
-import { router, type Href } from 'expo-router';
+import { Link, type Href } from 'expo-router';
 import { memo, startTransition, useEffect, useState, type ReactNode } from 'react';
 import { ScrollView, View, type ViewStyle } from 'react-native';
 import type { Palette } from './palette';
@@ -46,7 +46,7 @@ type Props = {
 
 const sticky = { position: 'sticky', left: 0, zIndex: 1 } as unknown as ViewStyle;
 
-/** The browser lays out only the rows in sight: it is what takes longest in a table of sixty. */
+/** The browser lays out only the rows in sight. */
 const skipped = (rowHeight: number) =>
   ({ contentVisibility: 'auto', containIntrinsicSize: `auto ${rowHeight}px` }) as unknown as ViewStyle;
 
@@ -96,36 +96,6 @@ function HeadCell({ column, palette }: { column: TableColumn; palette: Palette }
   );
 }
 
-/** A link as the router's own, without all that one can do: sixty of those would hold up the page. */
-function LightLink({
-  href,
-  says,
-  chosen,
-  style,
-  children,
-}: {
-  href: Href;
-  says: string;
-  chosen: boolean;
-  style: ViewStyle;
-  children: ReactNode;
-}) {
-  const web = {
-    href: String(href),
-    onClick: (event: MouseEvent) => {
-      // With a key held it opens where the browser opens such links.
-      if (event.metaKey || event.ctrlKey || event.shiftKey || event.altKey) return;
-      event.preventDefault();
-      router.push(href);
-    },
-  };
-  return (
-    <View role="link" aria-label={says} aria-current={chosen ? 'true' : undefined} style={style} {...web}>
-      {children}
-    </View>
-  );
-}
-
 /** The name at the start of a row, and what pressing it does. */
 function Name({ row, says, palette }: { row: TableRow; says: string; palette: Palette }) {
   const words = (
@@ -152,9 +122,9 @@ function Name({ row, says, palette }: { row: TableRow; says: string; palette: Pa
   };
   if (row.href !== undefined)
     return (
-      <LightLink href={row.href} says={says} chosen={row.chosen ?? false} style={style}>
-        {words}
-      </LightLink>
+      <Link href={row.href} aria-label={says} aria-current={row.chosen ? 'true' : undefined} style={{ width: '100%' }}>
+        <View style={style}>{words}</View>
+      </Link>
     );
   if (!row.onPress) return <View style={style}>{words}</View>;
   const ticks = row.ticked !== undefined;

@@ -80,21 +80,20 @@ function modelOf(curve: Curve): Bound {
   }
 }
 
+/** A model fitted, its marks not yet judged. */
+function fittedBy<P>(model: Model<P>, marks: readonly Weighed[]) {
+  const { x, covariance } = model.fit(marks);
+  return { parameters: model.parametersOf(x), covariance, marks: [] };
+}
+
 function unjudged(model: ModelName, marks: readonly Weighed[]): Curve {
-  const common = { marks: [] };
   switch (model) {
-    case 'endurance': {
-      const { x, covariance } = enduranceModel.fit(marks);
-      return { ...common, model, parameters: enduranceModel.parametersOf(x), covariance };
-    }
-    case 'power-law': {
-      const { x, covariance } = powerLaw.fit(marks);
-      return { ...common, model, parameters: powerLaw.parametersOf(x), covariance };
-    }
-    case 'critical-speed': {
-      const { x, covariance } = criticalSpeed.fit(marks);
-      return { ...common, model, parameters: criticalSpeed.parametersOf(x), covariance };
-    }
+    case 'endurance':
+      return { model, ...fittedBy(enduranceModel, marks) };
+    case 'power-law':
+      return { model, ...fittedBy(powerLaw, marks) };
+    case 'critical-speed':
+      return { model, ...fittedBy(criticalSpeed, marks) };
   }
 }
 

@@ -115,12 +115,14 @@ export function doubtsAboutMarks(marks: readonly Mark[], asOf: string, canTrial 
   const newestDays = ageDaysOn(newest.date, asOf);
   const weak = weaknesses(usable, newestDays);
   const sureness = surenessOf(curve);
-  const trialM = bestTrialM(marks, asOf);
+  const isDoubtful = weak.length > 0 && sureness !== 'sure';
+  // Five more fits: only where a trial is proposed.
+  const trialM = isDoubtful ? bestTrialM(marks, asOf) : undefined;
   const settles = canTrial
     ? 'would settle it'
     : 'would settle it, once there are some weeks of regular running behind it';
   return [
-    ...(weak.length > 0 && sureness !== 'sure'
+    ...(isDoubtful
       ? [
           `${sureness === 'unsure' ? 'Unsure' : 'Not quite sure'}: ${weak.join(', ')}. ${trialM === undefined ? '' : `A ${trialM} trial ${settles}.`}`.trim(),
         ]

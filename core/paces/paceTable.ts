@@ -1,4 +1,5 @@
 import { isExtrapolated, timeErrorFor, timeFor, type Curve } from '../fitness/curve';
+import { HALF_MARATHON_M, MARATHON_M, MILE_M } from '../units/distance';
 import { speedOfEntry, type PaceBook, type PaceEntry } from './paceBook';
 import type { PaceSource } from './paceSpeed';
 
@@ -14,7 +15,23 @@ export type PaceRow = {
 };
 
 /** A speed is as sure as the race pace it is nearest to: over these, in metres. */
-const RACES_M = [400, 600, 800, 1200, 1500, 2000, 3000, 4000, 5000, 7000, 10_000, 15_000, 21_097.5, 30_000, 42_195];
+const RACES_M = [
+  400,
+  600,
+  800,
+  1200,
+  1500,
+  2000,
+  3000,
+  4000,
+  5000,
+  7000,
+  10_000,
+  15_000,
+  HALF_MARATHON_M,
+  30_000,
+  MARATHON_M,
+];
 
 type AtRace = { speedMps: number; error: number; extrapolated: boolean };
 
@@ -59,7 +76,7 @@ export type PaceUnit = (typeof PACE_UNITS)[number];
 export function unitM(unit: PaceUnit, lapM: number): number {
   if (unit === 'lap') return lapM;
   if (unit === 'km') return 1000;
-  if (unit === 'mile') return 1609.344;
+  if (unit === 'mile') return MILE_M;
   return Number(unit);
 }
 

@@ -1,7 +1,7 @@
 import { editDistance } from '../words/closestNames';
 
 /** A name without accents, capitals, signs and doubled spaces: for finding the same person written differently. */
-const plainName = (name: string) =>
+export const plainName = (name: string) =>
   name
     .normalize('NFD')
     .replace(/\p{M}/gu, '')

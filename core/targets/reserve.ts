@@ -1,4 +1,5 @@
 import { speedFor, type Curve } from '../fitness/curve';
+import { straightLine } from '../fitness/straightLine';
 import type { TargetLeg } from './targetsFor';
 
 /** What is spent above critical speed and won back below it: CS in m/s and D′ in metres. */
@@ -11,13 +12,9 @@ const REFILL_S = { standing: 300, jogging: 330 };
 
 /** CS and D′ of a curve: the straight line through distance over time (Monod & Scherrer, Ergonomics 8:329, 1965). */
 export function reserveModel(curve: Curve): ReserveModel {
-  const points = READ_AT_S.map((t) => ({ t, d: speedFor(curve, t) * t }));
-  const meanT = points.reduce((sum, p) => sum + p.t, 0) / points.length;
-  const meanD = points.reduce((sum, p) => sum + p.d, 0) / points.length;
-  const criticalMps =
-    points.reduce((sum, p) => sum + (p.t - meanT) * (p.d - meanD), 0) /
-    points.reduce((sum, p) => sum + (p.t - meanT) ** 2, 0);
-  return { criticalMps, reserveM: meanD - criticalMps * meanT };
+  const points = READ_AT_S.map((t) => ({ x: t, y: speedFor(curve, t) * t, weight: 1 }));
+  const { slope, meanX, atMean } = straightLine(points);
+  return { criticalMps: slope, reserveM: atMean - slope * meanX };
 }
 
 /** Metres of reserve left after `durationS` at `speedMps`, from `leftM`. Standing or walking is any speed under a third of CS. */

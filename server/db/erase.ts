@@ -1,4 +1,4 @@
-import { eq } from 'drizzle-orm';
+import { eq, like } from 'drizzle-orm';
 import type { AthleteFile } from '@core/formats/athleteFile';
 import { runOf } from '@core/trackside/runOf';
 import { readAthlete } from './athletes';
@@ -12,6 +12,7 @@ function runsWith(db: Db, athleteId: string) {
   return db
     .select({ id: runs.id })
     .from(runs)
+    .where(like(runs.planJson, `%${athleteId}%`))
     .all()
     .flatMap(({ id }) => {
       const run = readRun(db, id);

@@ -1,5 +1,5 @@
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import { MODEL_NAMES, type ModelName } from '@core/fitness/curve';
@@ -8,6 +8,7 @@ import { speedOfEntry, USUAL_TOLERANCE, type PaceBook, type PaceEntry } from '@c
 import { PACE_NAMES } from '@core/paces/paceNames';
 import { SAYS_OF_BOOK } from '@core/paces/shippedBooks';
 import { athletePaces } from '@core/squad/athletePaces';
+import type { SquadMember } from '@core/squad/athlete';
 import {
   troubleText,
   usePutPaceBookMutation,
@@ -82,6 +83,15 @@ function EntryRow({ entry, example, onPress }: { entry: PaceEntry; example: stri
   );
 }
 
+/** The first athlete who has paces by this book, to show what it comes to. */
+function exampleBy(book: PaceBook, athletes: readonly SquadMember[], asOf: string) {
+  for (const athlete of athletes) {
+    const { curve } = athletePaces(athlete, book, asOf);
+    if (curve) return { tileName: athlete.tileName, curve };
+  }
+  return undefined;
+}
+
 function Book({ book, squad }: { book: PaceBook; squad: SquadView }) {
   const isShipped = book.id in SAYS_OF_BOOK;
   const notice = useNotice();
@@ -92,10 +102,10 @@ function Book({ book, squad }: { book: PaceBook; squad: SquadView }) {
   const [open, setOpen] = useState<number>();
   const [trouble, setTrouble] = useState<string>();
   const asOf = today();
-  const whose = squad.athletes.find((athlete) => athletePaces(athlete, book, asOf).curve);
-  const curve = whose && athletePaces(whose, book, asOf).curve;
+  const { athletes } = squad;
+  const example = useMemo(() => exampleBy(book, athletes, asOf), [book, athletes, asOf]);
   const exampleOf = (entry: PaceEntry) => {
-    const speedMps = curve && speedOfEntry(book, entry.name, curve);
+    const speedMps = example && speedOfEntry(book, entry.name, example.curve);
     return speedMps === undefined ? '' : paceText(speedMps, '400');
   };
 
@@ -194,7 +204,7 @@ function Book({ book, squad }: { book: PaceBook; squad: SquadView }) {
               {isShipped ? 'Pace' : 'Press a pace to change it'}
             </Words>
             <Words as="label" quiet>
-              {whose ? `${whose.tileName}, a lap` : ''}
+              {example ? `${example.tileName}, a lap` : ''}
             </Words>
           </View>
           {book.entries.map((entry, index) =>

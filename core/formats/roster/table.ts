@@ -78,16 +78,15 @@ export function readTable(bytes: Uint8Array): ReadTable {
 
 const SEPARATORS: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs' };
 
-/** What is wrong with the shape of a row: fewer or more cells than the first one has. */
+/** What is wrong with the shape of a row: more cells than the first one has, or another separator. */
 export function shapeProblem({ row, cells }: TableRow, { width, delimiter }: CsvTable): RowProblem | undefined {
   // Cells left off at the end, or empty ones too many, are how spreadsheets save space.
-  if (cells.length === width || (cells.length > 1 && cells.slice(width).every((cell) => cell === ''))) return undefined;
+  if (cells.slice(width).some((cell) => cell !== ''))
+    return { row, message: `This row has ${cells.length} cells where the first has ${width}.` };
   const [only = ''] = cells;
-  const other =
-    cells.length === 1 ? Object.keys(SEPARATORS).find((c) => c !== delimiter && only.includes(c)) : undefined;
-  if (other !== undefined)
-    return { row, message: `This row is separated by ${SEPARATORS[other]}, the rest by ${SEPARATORS[delimiter]}.` };
-  return cells.length < width && width > 1 && cells.length === 1
+  if (cells.length > 1 || width === 1) return undefined;
+  const other = Object.keys(SEPARATORS).find((c) => c !== delimiter && only.includes(c));
+  return other === undefined
     ? undefined
-    : { row, message: `This row has ${cells.length} cells where the first has ${width}.` };
+    : { row, message: `This row is separated by ${SEPARATORS[other]}, the rest by ${SEPARATORS[delimiter]}.` };
 }
