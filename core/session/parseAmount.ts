@@ -8,7 +8,7 @@ import type { Amount } from './session';
  *   duration = M:SS | H:MM:SS | NUM ( "s" | "min" )  ; also 2' and 90"
  */
 
-const LIMIT = { distanceM: 100_000, durationS: 8 * 3600 };
+export const LIMIT = { distanceM: 100_000, durationS: 8 * 3600 };
 
 /** Seconds or minutes marks after a number; `"` only where it cannot open a note. */
 const CLOCK = /(?:(\d+):)?(\d+):(\d\d(?:\.\d+)?)/y;
@@ -24,7 +24,7 @@ function takeDuration(r: Reader): number | undefined {
   const start = r.at;
   const clock = r.take(CLOCK);
   if (clock) {
-    if (Number(clock[3]) >= 60) r.fail('There are only 60 seconds in a minute.', start, r.at);
+    if (Number(clock[3]) >= 60) r.refuse('There are only 60 seconds in a minute.', start);
     return Number(clock[1] ?? 0) * 3600 + Number(clock[2]) * 60 + Number(clock[3]);
   }
   const ticks = r.take(TICKS);
@@ -36,8 +36,8 @@ function takeDuration(r: Reader): number | undefined {
 }
 
 function checkedDuration(r: Reader, durationS: number, start: number): number {
-  if (durationS <= 0) r.fail('A time has to be more than zero.', start, r.at);
-  if (durationS > LIMIT.durationS) r.fail('That is more than eight hours. Check the time.', start, r.at);
+  if (durationS <= 0) r.refuse('A time has to be more than zero.', start);
+  if (durationS > LIMIT.durationS) r.refuse('That is more than eight hours. Check the time.', start);
   return durationS;
 }
 
@@ -51,8 +51,8 @@ export function readDuration(r: Reader): number {
 }
 
 function checkedDistance(r: Reader, distanceM: number, start: number): number {
-  if (distanceM <= 0) r.fail('A distance has to be more than zero.', start, r.at);
-  if (distanceM > LIMIT.distanceM) r.fail('That is more than 100 km. Check the distance.', start, r.at);
+  if (distanceM <= 0) r.refuse('A distance has to be more than zero.', start);
+  if (distanceM > LIMIT.distanceM) r.refuse('That is more than 100 km. Check the distance.', start);
   return distanceM;
 }
 
@@ -71,11 +71,13 @@ export function readAmount(r: Reader): Amount {
   }
   const bare = r.take(BARE)?.[0];
   if (bare !== undefined) {
-    if (!Number.isInteger(Number(bare)) || Number(bare) < 50)
-      r.fail(`${bare} what? Write ${bare}s, ${bare}min, ${bare}m or ${bare}km.`, start, r.at);
-    return { kind: 'distance', distanceM: checkedDistance(r, Number(bare), start) };
+    const distanceM = Number(bare);
+    const isMetres = Number.isInteger(distanceM) && distanceM >= 50;
+    if (!isMetres) r.refuse(`${bare} what? Write ${bare}s, ${bare}min, ${bare}m or ${bare}km.`, start);
+    return { kind: 'distance', distanceM: isMetres ? checkedDistance(r, distanceM, start) : distanceM };
   }
   const word = r.word();
+  if (/^[-−]\d/.test(word)) r.fail('A distance or a time cannot be less than zero.');
   if (word === '') r.fail('Something is missing here: a distance or a time, as in 400, 1mi, 90s or 3:00.');
   return r.fail(`“${word}” is not a distance or a time. Write it like 400, 1mi, 90s or 3:00.`);
 }

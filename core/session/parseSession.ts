@@ -10,48 +10,70 @@
  *   recovery = ( duration [ "-" duration ] | distance | "equal" | "half" | NUM "%" ) [ manner [ "@" pace ] ]
  *   note     = '"' text '"'
  *
- * Amounts and paces are read in parseAmount.ts and parsePace.ts. One bad item does not hide the others: reading goes on
- * at the next comma outside brackets, so that every problem in the text is named at once.
+ * Amounts and paces are read in parseAmount.ts and parsePace.ts. One bad item does not hide the others: what is understood
+ * but cannot be had (an unknown pace, 0 metres) is refused and read past; where it cannot be told what is meant, reading
+ * goes on at the next comma of the same set, so that every problem in the text is named at once.
  */
 import { PACE_NAMES } from '../paces/paceNames';
 import { readAmount, readDuration } from './parseAmount';
 import { readPace } from './parsePace';
-import { knownPaces, Reader, Unreadable, type Problem } from './reader';
+import { knownPaces, Reader, Unreadable, type KnownPaces, type Problem, type Token } from './reader';
 import { MANNERS, ROLES, type Count, type Item, type Line, type Recovery, type Rep, type Session } from './session';
+import { legCount, MAX_LEGS } from './treeTotals';
 
 export type ParsedSession = { ok: true; session: Session } | { ok: false; problems: Problem[] };
 
+/** A text as far as it could be read. */
+export type SessionReading = {
+  /** What could be read of it; the whole, if there are no problems. */
+  session: Session;
+  /** In the order they stand in the text. */
+  problems: Problem[];
+  tokens: Token[];
+  /** For each line of the session, which line of the text it is, counted from 0. */
+  lineAt: number[];
+};
+
 /** Longer texts are refused: nobody writes one, and it keeps reading quick. */
 const MAX_TEXT = 20_000;
-const MAX_COUNT = 200;
 const MAX_DEPTH = 6;
 
 const TIMES = /[x×*]/iy;
+const COMMA = /,/y;
 
 function readCount(r: Reader): Count | undefined {
+  r.skipSpace();
   const start = r.at;
   const open = r.take(/open\b/iy);
   if (open) {
     if (!r.take(TIMES)) r.fail('After “open” an “x” is expected, as in open x 400 @threshold.');
+    r.mark('count', start);
     return { kind: 'open' };
   }
-  const match = r.take(/(\d+)(?:\s*-\s*(\d+))?\s*[x×*]/iy);
+  const match = r.take(/([-−]?\d+)(?:\s*-\s*(\d+))?\s*[x×*]/iy);
   if (!match) return undefined;
-  const from = Number(match[1]);
+  r.mark('count', start);
+  const from = Number(match[1]?.replace('−', '-'));
   const to = match[2] === undefined ? from : Number(match[2]);
-  if (from < 1 || to > MAX_COUNT || from > to)
-    r.fail(`A count goes from 1 to ${MAX_COUNT}, smaller number first, as in 8-10x400.`, start, r.at);
+  if (!(from >= 1) || to > MAX_LEGS || from > to) {
+    r.refuse(`A count goes from 1 to ${MAX_LEGS}, smaller number first, as in 8-10x400.`, start);
+    return { kind: 'fixed', n: 1 };
+  }
   return from === to ? { kind: 'fixed', n: from } : { kind: 'range', min: from, max: to };
 }
 
 function readNote(r: Reader): string | undefined {
+  r.skipSpace();
   const start = r.at;
   const note = r.take(/"([^"\n]*)"/y);
   if (!note && r.sees(/"/y)) r.fail('This note has no closing quote mark.', start, r.end);
+  r.mark('note', start);
   return note?.[1]?.trim().replace(/\s+/g, ' ');
 }
 
-function readRep(r: Reader): Rep {
+function readAmounts(r: Reader): Pick<Rep, 'amounts' | 'sequence'> {
+  r.skipSpace();
+  const start = r.at;
   const amounts = [readAmount(r)];
   const stroke = r.take(/[-–|]/y)?.[0];
   if (stroke) {
@@ -60,12 +82,12 @@ function readRep(r: Reader): Rep {
     while (r.take(more));
     if (r.sees(/[-–|]/y)) r.fail('A ladder is written with “-” and a cut-down with “|”, not both in one item.');
   }
-  const rep: Rep = {
-    kind: 'rep',
-    amounts,
-    sequence: stroke === '|' ? 'cutDown' : 'ladder',
-    free: r.take(/free\b/iy) !== undefined,
-  };
+  r.mark('amount', start);
+  return { amounts, sequence: stroke === '|' ? 'cutDown' : 'ladder' };
+}
+
+function readRep(r: Reader): Rep {
+  const rep: Rep = { kind: 'rep', ...readAmounts(r), free: r.take(/free\b/iy) !== undefined };
   if (r.take(/@/y)) {
     rep.pace = { from: readPace(r) };
     if (r.take(/>/y)) rep.pace.to = readPace(r);
@@ -76,10 +98,13 @@ function readRep(r: Reader): Rep {
 }
 
 function readRecovery(r: Reader): Recovery {
+  r.skipSpace();
+  const start = r.at;
   const recovery: Recovery = { amount: readRecoveryAmount(r) };
   const manner = r.take(/(stand|walk|jog|float)(?:ing|ging)?\b/iy)?.[1]?.toLowerCase();
   const known = MANNERS.find((m) => m === manner);
   if (known) recovery.manner = known;
+  r.mark('recovery', start);
   if (known === 'float' && r.take(/@/y)) recovery.pace = readPace(r);
   return recovery;
 }
@@ -90,7 +115,7 @@ function readRecoveryAmount(r: Reader): Recovery['amount'] {
   const share = r.take(/(\d+(?:\.\d+)?)\s*%/y);
   if (share) {
     const percent = Number(share[1]);
-    if (percent <= 0 || percent > 1000) r.fail('A recovery is between 1 % and 1000 % of the rep.', share.index, r.at);
+    if (!(percent > 0 && percent <= 1000)) r.refuse('A recovery is between 1 % and 1000 % of the rep.', share.index);
     return { kind: 'share', percent };
   }
   if (!r.sees(/\d/y)) r.fail('A recovery is expected here, as in 90s, 2:30 walk, 200m jog, equal or half.');
@@ -103,108 +128,148 @@ function readRecoveryAmount(r: Reader): Recovery['amount'] {
   const { durationS } = amount;
   if (!r.take(/[-–]/y)) return { kind: 'time', minS: durationS, maxS: durationS };
   const maxS = readDuration(r);
-  if (maxS < durationS) r.fail('The shorter recovery comes first, as in 60s-90s.', start, r.at);
+  if (maxS < durationS) r.refuse('The shorter recovery comes first, as in 60s-90s.', start);
   return { kind: 'time', minS: durationS, maxS };
 }
 
-function readItem(r: Reader, depth: number): Item {
+function readItem(r: Reader, depth: number, problems: Problem[]): Item {
   const count = readCount(r) ?? { kind: 'fixed', n: 1 };
-  const body = readBody(r, depth);
+  const body = readBody(r, depth, problems);
   const item: Item = { count, body };
   if (r.take(/\//y)) item.recovery = readRecovery(r);
   return item;
 }
 
-function readBody(r: Reader, depth: number): Item['body'] {
+function readBody(r: Reader, depth: number, problems: Problem[]): Item['body'] {
+  if (depth >= MAX_DEPTH && r.sees(/\(/y)) r.fail(`Sets can be nested ${MAX_DEPTH} deep at most.`);
   if (r.take(/\(/y)) {
-    if (depth >= MAX_DEPTH) r.fail(`Sets can be nested ${MAX_DEPTH} deep at most.`);
-    const items = [readItem(r, depth + 1)];
-    while (r.take(/,/y)) items.push(readItem(r, depth + 1));
+    const items = readItems(r, depth + 1, problems);
     if (!r.take(/\)/y)) r.fail('This set has no closing bracket. Expected “)”, “,” or “/” here.');
     return { kind: 'set', items };
   }
+  const start = r.at;
   if (r.take(/drills\b/iy)) {
+    r.mark('amount', start);
     const note = readNote(r);
     return note === undefined ? { kind: 'drills' } : { kind: 'drills', note };
   }
   return readRep(r);
 }
 
-/** Goes on after the next comma outside brackets and notes, or to the end of the line. */
-function skipItem(r: Reader, from: number): void {
+/** Goes on from where reading stopped to the next comma of this set, to its closing bracket, or to the end of the line. */
+function skipItem(r: Reader, isInSet: boolean): void {
   let depth = 0;
   let inNote = false;
-  for (r.at = from; r.at < r.end; r.at++) {
+  for (; r.at < r.end; r.at++) {
     const c = r.text.charAt(r.at);
     if (c === '"' && !/\d/.test(r.text.charAt(r.at - 1))) inNote = !inNote;
     else if (inNote) continue;
     else if (c === '(') depth++;
+    else if (c === ')' && depth === 0 && isInSet) return;
     else if (c === ')') depth = Math.max(0, depth - 1);
     else if (c === ',' && depth === 0) return;
   }
 }
 
-function readLine(r: Reader, problems: Problem[]): Line | undefined {
-  const line: Line = { role: 'main', items: [] };
-  const label = r.take(/([a-z]+(?:[- ](?:up|down))?)\s*:/iy);
-  if (label) {
-    const written = label[1]?.toLowerCase() ?? '';
-    const role = ROLES.find((known) => written === known || written.replace(/[- ]?(up|down)$/, '') === known);
-    if (role) line.role = role;
-    else
-      problems.push({
-        message: `“${label[1]}” is not a part of a session. Use warm, main, finish or cool.`,
-        from: label.index,
-        to: label.index + (label[1]?.length ?? 1),
-      });
-  }
+/** Items with commas between them; what cannot be read of them is named and left out. */
+function readItems(r: Reader, depth: number, problems: Problem[]): Item[] {
+  const items: Item[] = [];
+  const isInSet = depth > 0;
   do {
-    const from = r.at;
     try {
-      line.items.push(readItem(r, 0));
-      if (!r.isAtEnd() && !r.sees(/,/y))
+      const item = readItem(r, depth, problems);
+      if (!r.isAtEnd() && !r.sees(isInSet ? /[,)]/y : COMMA))
         r.fail(
           `“${r.word()}” was not expected here. Put a comma between items, “/” before a recovery, “@” before a pace.`,
         );
+      items.push(item);
     } catch (error) {
       if (!(error instanceof Unreadable)) throw error;
       problems.push(error.problem);
-      skipItem(r, from);
+      skipItem(r, isInSet);
     }
-  } while (r.take(/,/y));
-  return line.items.length > 0 ? line : undefined;
+  } while (r.take(COMMA));
+  return items;
+}
+
+function readLine(r: Reader, problems: Problem[]): Line {
+  r.skipSpace();
+  const start = r.at;
+  const label = r.take(/([a-z]+(?:[- ](?:up|down))?)\s*:/iy);
+  const written = label?.[1]?.toLowerCase() ?? 'main';
+  const role = ROLES.find((known) => written === known || written.replace(/[- ]?(up|down)$/, '') === known);
+  if (label && !role)
+    problems.push({
+      message: `“${label[1]}” is not a part of a session. Use warm, main, finish or cool.`,
+      from: label.index,
+      to: label.index + written.length,
+    });
+  r.mark('role', start);
+  return { role: role ?? 'main', items: readItems(r, 0, problems) };
+}
+
+function readLines(text: string, paces: KnownPaces): SessionReading {
+  const reading: SessionReading = { session: { lines: [] }, problems: [], tokens: [], lineAt: [] };
+  const { session, problems, tokens, lineAt } = reading;
+  let start = 0;
+  text.split('\n').forEach((raw, at) => {
+    const reader = new Reader(text, start, start + raw.length, paces, { problems, tokens });
+    start += raw.length + 1;
+    if (reader.isAtEnd()) return;
+    if (reader.sees(/#/y)) {
+      tokens.push({ kind: 'comment', from: reader.at, to: start - 1 });
+      return;
+    }
+    const line = readLine(reader, problems);
+    if (line.items.length === 0) return;
+    session.lines.push(line);
+    lineAt.push(at);
+  });
+  const legs = legCount(session);
+  if (legs > MAX_LEGS) problems.push(tooLong(text, reading, legs));
+  return reading;
+}
+
+/** Says that there are too many legs, at the line with which it is so. */
+function tooLong(text: string, { session, lineAt }: SessionReading, legs: number): Problem {
+  const { lines } = session;
+  const tooMany = lines.findIndex((_, i) => legCount({ lines: lines.slice(0, i + 1) }) > MAX_LEGS);
+  const before = text.split('\n').slice(0, lineAt[tooMany]);
+  const from = before.reduce((sum, line) => sum + line.length + 1, 0);
+  const end = text.indexOf('\n', from);
+  return {
+    message: `This comes to ${legs.toLocaleString('en-GB')} legs (reps and recoveries). A session can have ${MAX_LEGS} at most.`,
+    from,
+    to: end < 0 ? text.length : end,
+  };
+}
+
+/** What may be named in a session; the paces every book has, if left out. */
+export type ReadOptions = { paceNames?: readonly string[] };
+
+/**
+ * Reads session shorthand as far as it goes, for a screen that shows it while it is written: tree, problems, and what each
+ * stretch of the text is. Never throws, whatever the text.
+ */
+export function readSession(text: string, { paceNames = PACE_NAMES }: ReadOptions = {}): SessionReading {
+  const nothing = (message: string, from: number): SessionReading => ({
+    session: { lines: [] },
+    problems: [{ message, from, to: text.length }],
+    tokens: [],
+    lineAt: [],
+  });
+  if (text.length > MAX_TEXT) return nothing(`A session can have ${MAX_TEXT} characters at most.`, MAX_TEXT);
+  const reading = readLines(text, knownPaces(paceNames));
+  reading.problems.sort((a, b) => a.from - b.from);
+  if (reading.problems.length > 0 || reading.session.lines.length > 0) return reading;
+  return { ...nothing('Nothing is written yet. Try 6x400 @5k / 90s.', 0), tokens: reading.tokens };
 }
 
 /**
  * Reads session shorthand. Never throws, whatever the text; every problem is named with its place and what was expected.
- * @param options.paceNames the paces that may be named: those every book has, if left out.
  * @returns the session tree, or the problems in the order they stand in the text.
  */
-export function parseSession(
-  text: string,
-  { paceNames = PACE_NAMES }: { paceNames?: readonly string[] } = {},
-): ParsedSession {
-  if (text.length > MAX_TEXT)
-    return {
-      ok: false,
-      problems: [{ message: `A session can have ${MAX_TEXT} characters at most.`, from: MAX_TEXT, to: text.length }],
-    };
-  const problems: Problem[] = [];
-  const lines: Line[] = [];
-  const paces = knownPaces(paceNames);
-  let start = 0;
-  for (const raw of text.split('\n')) {
-    const reader = new Reader(text, start, start + raw.length, paces);
-    start += raw.length + 1;
-    if (reader.isAtEnd() || reader.sees(/#/y)) continue;
-    const line = readLine(reader, problems);
-    if (line) lines.push(line);
-  }
-  if (problems.length > 0) return { ok: false, problems };
-  if (lines.length === 0)
-    return {
-      ok: false,
-      problems: [{ message: 'Nothing is written yet. Try 6x400 @5k / 90s.', from: 0, to: text.length }],
-    };
-  return { ok: true, session: { lines } };
+export function parseSession(text: string, options: ReadOptions = {}): ParsedSession {
+  const { session, problems } = readSession(text, options);
+  return problems.length > 0 ? { ok: false, problems } : { ok: true, session };
 }

@@ -3,6 +3,13 @@
 /** Something in the text that cannot be read: `from` and `to` are character positions in the whole text. */
 export type Problem = { message: string; from: number; to: number };
 
+/** Characters of the text, from the first up to but not including the last. */
+export type Span = { from: number; to: number };
+
+/** What a stretch of the text is, for colouring it. */
+export type TokenKind = 'role' | 'count' | 'amount' | 'pace' | 'recovery' | 'note' | 'comment';
+export type Token = Span & { kind: TokenKind };
+
 /** Thrown inside the parser only; parseSession turns it into a Problem. */
 export class Unreadable extends Error {
   constructor(readonly problem: Problem) {
@@ -19,6 +26,9 @@ export function knownPaces(names: readonly string[]): KnownPaces {
   return { names, pattern: new RegExp(`(?:${longestFirst.join('|')})(?![a-z0-9:.%])`, 'iy') };
 }
 
+/** No more of a run of characters is said in a message. */
+const LONGEST_WORD = 40;
+
 export class Reader {
   constructor(
     readonly text: string,
@@ -28,7 +38,21 @@ export class Reader {
     readonly end: number,
     /** The paces that may be named. */
     readonly paces: KnownPaces,
+    /** Where what is found wrong, and what each stretch is, is gathered. */
+    private readonly found: { problems: Problem[]; tokens: Token[] },
   ) {}
+
+  /** Says what the characters from `from` up to here are. */
+  mark(kind: TokenKind, from: number): void {
+    let to = this.at;
+    while (to > from && /\s/.test(this.text.charAt(to - 1))) to--;
+    if (to > from) this.found.tokens.push({ kind, from, to });
+  }
+
+  /** Names what is wrong from `from` up to here and reads on: what is meant is clear, it only cannot be had. */
+  refuse(message: string, from: number): void {
+    this.found.problems.push({ message, from, to: Math.max(this.at, from + 1) });
+  }
 
   skipSpace(): void {
     while (this.at < this.end && /\s/.test(this.text.charAt(this.at))) this.at++;
@@ -60,10 +84,10 @@ export class Reader {
   /** The run of characters here that a reader would call one word; for messages. */
   word(): string {
     this.skipSpace();
-    return /^[^\s,()/@]+|^./.exec(this.text.slice(this.at, this.end))?.[0] ?? '';
+    return /^[^\s,()/@]+|^./.exec(this.text.slice(this.at, Math.min(this.end, this.at + LONGEST_WORD)))?.[0] ?? '';
   }
 
-  /** Gives up on this item: the word here is underlined, or `from`–`to` where given. */
+  /** Gives up on this item, as it cannot be told what is meant: the word here is underlined, or `from`–`to` where given. */
   fail(message: string, from?: number, to?: number): never {
     const word = this.word();
     const start = from ?? Math.min(this.at, Math.max(this.end - 1, 0));

@@ -1,16 +1,11 @@
 import fc from 'fast-check';
-import { MILE_M } from '../units/distance';
 import { PACE_NAMES } from '../paces/paceNames';
 import { expand, type Leg } from './expand';
 import { formatSession } from './formatSession';
-import { parseSession } from './parseSession';
-import type { Amount, Item, Pace, Recovery, Session } from './session';
+import { parseSession, readSession } from './parseSession';
+import { anySession, read } from './testing';
+import { treeTotals } from './treeTotals';
 
-const read = (text: string): Session => {
-  const parsed = parseSession(text);
-  if (!parsed.ok) throw new Error(parsed.problems.map((problem) => problem.message).join(' '));
-  return parsed.session;
-};
 const problemsIn = (text: string) => {
   const parsed = parseSession(text);
   return parsed.ok ? [] : parsed.problems;
@@ -86,6 +81,41 @@ describe('what cannot be read', () => {
     expect(problemsIn(text).map(({ from, to }) => text.slice(from, to))).toEqual(['5q', '@', 'nowhere']);
   });
 
+  test('one bad item does not hide the others of its set, nor a bad set what follows it', () => {
+    const text = '3x(300 @nope / 60s, soon, 2x @mile, 200 @5q) / 2:00, 0x400, 30 @mile, (((((((400))))))), 200 @mile';
+    expect(problemsIn(text).map(({ from, to }) => text.slice(from, to))).toEqual([
+      'nope',
+      'soon',
+      '@',
+      '5q',
+      '0x',
+      '30',
+      '(',
+    ]);
+  });
+
+  test.each([
+    ['-3x400 @5k', '-3x', /A count goes from 1/],
+    ['1000000x400 @5k', '1000000x', /A count goes from 1 to 500/],
+    ['main: 300x400 @5k / 60s', 'main: 300x400 @5k / 60s', /599 legs .* 500 at most/],
+    ['400 @5k\n 40x(40x(40x400)) / 1:00', ' 40x(40x(40x400)) / 1:00', /64,040 legs/],
+    ['400 @5k, -400 @5k', '-400', /cannot be less than zero/],
+    ['0m @5k', '0m', /more than zero/],
+    ['0:00 @5k', '0:00', /more than zero/],
+    ['400 / 0s', '0s', /more than zero/],
+  ])('%s: “%s” is too little or too much', (text, at, message) => {
+    const [problem, ...others] = problemsIn(text);
+    expect(problem?.message).toMatch(message);
+    expect(text.slice(problem?.from, problem?.to)).toBe(at);
+    expect(others).toEqual([]);
+  });
+
+  test('what can be read of a broken text is read', () => {
+    const { session, problems } = readSession('warm: 1600 @easy\nmain: 6x400 @nope / 90s, soon, 200 @mile');
+    expect(problems).toHaveLength(2);
+    expect(session.lines.map(({ items }) => items.length)).toEqual([1, 2]);
+  });
+
   test('an empty text asks for a first line', () =>
     expect(problemsIn(' \n# only a comment')[0]?.message).toMatch(/Nothing/));
 
@@ -124,7 +154,26 @@ describe('what cannot be read', () => {
 
   test('a text beyond all measure is refused, not read', () => {
     expect(problemsIn('400 @5k, '.repeat(4000))[0]?.message).toMatch(/characters at most/);
-    expect(problemsIn(`${'('.repeat(500)}400${')'.repeat(500)}`)[0]?.message).toMatch(/nested/);
+    expect(problemsIn(`${'('.repeat(50)}400${')'.repeat(50)}`)[0]?.message).toMatch(/nested/);
+    expect(problemsIn(`${'('.repeat(5000)}400${')'.repeat(5000)}`)[0]?.message).toMatch(/nested/);
+  });
+
+  test('each stretch of the text is said to be what it is', () => {
+    const text = '# Tuesday\nwarm: 2x(300-200 @5k>goal mile "relaxed" / 60s jog, drills) / 200m float @easy';
+    const said = readSession(text).tokens.map(({ kind, from, to }) => `${kind} ${text.slice(from, to)}`);
+    expect(said).toEqual([
+      'comment # Tuesday',
+      'role warm:',
+      'count 2x',
+      'amount 300-200',
+      'pace 5k',
+      'pace goal mile',
+      'note "relaxed"',
+      'recovery 60s jog',
+      'amount drills',
+      'recovery 200m float',
+      'pace easy',
+    ]);
   });
 });
 
@@ -162,93 +211,39 @@ describe('running order', () => {
 });
 
 describe('any session', () => {
-  const amount: fc.Arbitrary<Amount> = fc.oneof(
-    fc.integer({ min: 5, max: 5000 }).map((distanceM): Amount => ({ kind: 'distance', distanceM })),
-    fc
-      .integer({ min: 1, max: 4 })
-      .map((miles): Amount => ({ kind: 'distance', distanceM: Math.round(miles * MILE_M * 1000) / 1000, unit: 'mi' })),
-    fc.integer({ min: 5, max: 7200 }).map((durationS): Amount => ({ kind: 'duration', durationS })),
-  );
-  const pace: fc.Arbitrary<Pace> = fc.oneof(
-    fc.record({ kind: fc.constant('named' as const), name: fc.constantFrom(...PACE_NAMES), goal: fc.boolean() }),
-    fc.constantFrom<Pace[]>(
-      { kind: 'named', name: '5k', goal: false, offset: { offsetS: -1.5, perM: 400 } },
-      { kind: 'share', percent: 95, name: 'threshold' },
-      { kind: 'absolute', timeS: 74, perM: 400 },
-      { kind: 'absolute', timeS: 222, perM: 1000 },
-      { kind: 'effort', min: 6, max: 8 },
-    ),
-  );
-  const recovery: fc.Arbitrary<Recovery> = fc.oneof(
-    fc
-      .integer({ min: 10, max: 600 })
-      .map((s): Recovery => ({ amount: { kind: 'time', minS: s, maxS: s }, manner: 'walk' })),
-    fc
-      .integer({ min: 20, max: 800 })
-      .map((distanceM): Recovery => ({ amount: { kind: 'distance', distanceM }, manner: 'jog' })),
-    fc.constantFrom<Recovery[]>(
-      { amount: { kind: 'equal' }, manner: 'jog' },
-      { amount: { kind: 'half' } },
-      { amount: { kind: 'share', percent: 75 }, manner: 'stand' },
-      {
-        amount: { kind: 'time', minS: 60, maxS: 90 },
-        manner: 'float',
-        pace: { kind: 'named', name: 'easy', goal: false },
-      },
-    ),
-  );
-  const count = fc.oneof(
-    fc.integer({ min: 1, max: 5 }).map((n) => ({ kind: 'fixed' as const, n })),
-    fc.constant({ kind: 'range' as const, min: 2, max: 4 }),
-    fc.constant({ kind: 'open' as const }),
-  );
-  const rep = fc.record(
-    {
-      kind: fc.constant('rep' as const),
-      amounts: fc.array(amount, { minLength: 1, maxLength: 3 }),
-      sequence: fc.constant('ladder' as const),
-      free: fc.boolean(),
-      pace: fc.record({ from: pace, to: pace }, { requiredKeys: ['from'] }),
-      note: fc.constantFrom('easy does it', 'on the grass'),
-    },
-    { requiredKeys: ['kind', 'amounts', 'sequence', 'free'] },
-  );
-  const { item } = fc.letrec<{ item: Item }>((tie) => ({
-    item: fc.record(
-      {
-        count,
-        body: fc.oneof(
-          { maxDepth: 2 },
-          rep,
-          fc.record({
-            kind: fc.constant('set' as const),
-            items: fc.array(tie('item'), { minLength: 1, maxLength: 3 }),
-          }),
-        ),
-        recovery,
-      },
-      { requiredKeys: ['count', 'body'] },
-    ),
-  }));
-  const session = fc.array(
-    fc.record({
-      role: fc.constantFrom('warm' as const, 'main' as const, 'finish' as const, 'cool' as const),
-      items: fc.array(item, { minLength: 1, maxLength: 3 }),
-    }),
-    { minLength: 1, maxLength: 3 },
-  );
-
   test('what is printed is read back as the same tree', () => {
-    fc.assert(fc.property(session, (lines) => expect(read(formatSession({ lines }))).toEqual({ lines })));
+    fc.assert(fc.property(anySession, (session) => expect(read(formatSession(session))).toEqual(session)));
   });
 
   test('begins and ends with a rep, and no recovery follows another', () => {
     fc.assert(
-      fc.property(session, (lines) => {
-        const kinds = expand({ lines }).map((leg) => leg.kind);
+      fc.property(anySession, (session) => {
+        const kinds = expand(session).map((leg) => leg.kind);
         expect(kinds[0]).toBe('rep');
         expect(kinds.at(-1)).toBe('rep');
         expect(kinds.some((kind, i) => kind === 'recovery' && kinds[i - 1] === 'recovery')).toBe(false);
+      }),
+    );
+  });
+
+  test('laid out it comes to what its tree adds up to', () => {
+    fc.assert(
+      fc.property(anySession, fc.constantFrom('min' as const, 'max' as const), (session, counts) => {
+        const legs = expand(session, { counts });
+        const sum = (of: (leg: Leg) => number | undefined) => legs.reduce((total, leg) => total + (of(leg) ?? 0), 0);
+        const { reps, recoveries, distanceM, durationS } = treeTotals(session, counts);
+        expect({ reps, recoveries }).toEqual({
+          reps: legs.filter(({ kind }) => kind === 'rep').length,
+          recoveries: legs.filter(({ kind }) => kind === 'recovery').length,
+        });
+        expect(distanceM).toBeCloseTo(
+          sum((leg) => leg.distanceM),
+          4,
+        );
+        expect(durationS).toBeCloseTo(
+          sum((leg) => leg.durationS),
+          4,
+        );
       }),
     );
   });

@@ -1,0 +1,93 @@
+/** For tests: sessions of every kind by chance, and reading that must succeed. */
+import fc from 'fast-check';
+import { PACE_NAMES } from '../paces/paceNames';
+import { MILE_M } from '../units/distance';
+import { parseSession } from './parseSession';
+import type { Amount, Item, Pace, Recovery, Session } from './session';
+import { legCount, MAX_LEGS } from './treeTotals';
+
+/** Reads a session that is known to be readable. */
+export function read(text: string): Session {
+  const parsed = parseSession(text);
+  if (!parsed.ok) throw new Error(parsed.problems.map((problem) => problem.message).join(' '));
+  return parsed.session;
+}
+
+const amount: fc.Arbitrary<Amount> = fc.oneof(
+  fc.integer({ min: 5, max: 5000 }).map((distanceM): Amount => ({ kind: 'distance', distanceM })),
+  fc
+    .integer({ min: 1, max: 4 })
+    .map((miles): Amount => ({ kind: 'distance', distanceM: Math.round(miles * MILE_M * 1000) / 1000, unit: 'mi' })),
+  fc.integer({ min: 5, max: 7200 }).map((durationS): Amount => ({ kind: 'duration', durationS })),
+);
+const pace: fc.Arbitrary<Pace> = fc.oneof(
+  fc.record({ kind: fc.constant('named' as const), name: fc.constantFrom(...PACE_NAMES), goal: fc.boolean() }),
+  fc.constantFrom<Pace[]>(
+    { kind: 'named', name: '5k', goal: false, offset: { offsetS: -1.5, perM: 400 } },
+    { kind: 'share', percent: 95, name: 'threshold' },
+    { kind: 'absolute', timeS: 74, perM: 400 },
+    { kind: 'absolute', timeS: 222, perM: 1000 },
+    { kind: 'effort', min: 6, max: 8 },
+  ),
+);
+const recovery: fc.Arbitrary<Recovery> = fc.oneof(
+  fc
+    .integer({ min: 10, max: 600 })
+    .map((s): Recovery => ({ amount: { kind: 'time', minS: s, maxS: s }, manner: 'walk' })),
+  fc
+    .integer({ min: 20, max: 800 })
+    .map((distanceM): Recovery => ({ amount: { kind: 'distance', distanceM }, manner: 'jog' })),
+  fc.constantFrom<Recovery[]>(
+    { amount: { kind: 'equal' }, manner: 'jog' },
+    { amount: { kind: 'half' } },
+    { amount: { kind: 'share', percent: 75 }, manner: 'stand' },
+    {
+      amount: { kind: 'time', minS: 60, maxS: 90 },
+      manner: 'float',
+      pace: { kind: 'named', name: 'easy', goal: false },
+    },
+  ),
+);
+const count = fc.oneof(
+  fc.integer({ min: 1, max: 5 }).map((n) => ({ kind: 'fixed' as const, n })),
+  fc.constant({ kind: 'range' as const, min: 2, max: 4 }),
+  fc.constant({ kind: 'open' as const }),
+);
+const rep = fc.record(
+  {
+    kind: fc.constant('rep' as const),
+    amounts: fc.array(amount, { minLength: 1, maxLength: 3 }),
+    sequence: fc.constant('ladder' as const),
+    free: fc.boolean(),
+    pace: fc.record({ from: pace, to: pace }, { requiredKeys: ['from'] }),
+    note: fc.constantFrom('easy does it', 'on the grass'),
+  },
+  { requiredKeys: ['kind', 'amounts', 'sequence', 'free'] },
+);
+const { item } = fc.letrec<{ item: Item }>((tie) => ({
+  item: fc.record(
+    {
+      count,
+      body: fc.oneof(
+        { maxDepth: 2 },
+        rep,
+        fc.record({
+          kind: fc.constant('set' as const),
+          items: fc.array(tie('item'), { minLength: 1, maxLength: 3 }),
+        }),
+      ),
+      recovery,
+    },
+    { requiredKeys: ['count', 'body'] },
+  ),
+}));
+export const anySession: fc.Arbitrary<Session> = fc
+  .array(
+    fc.record({
+      role: fc.constantFrom('warm' as const, 'main' as const, 'finish' as const, 'cool' as const),
+      items: fc.array(item, { minLength: 1, maxLength: 3 }),
+    }),
+    { minLength: 1, maxLength: 3 },
+  )
+  .map((lines) => ({ lines }))
+  .filter((session) => legCount(session) <= MAX_LEGS);

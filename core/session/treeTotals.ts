@@ -1,0 +1,82 @@
+/**
+ * Sums over the tree itself, without laying it out: a count of a million is refused before anything is made of it.
+ * What they say is what expand() would come to; a property test holds the two together.
+ */
+import type { Amount, Item, Recovery, Session } from './session';
+
+/** A session with more reps and recoveries than this is refused. */
+export const MAX_LEGS = 500;
+
+/** What the tree adds up to; metres and seconds as written, without what depends on an athlete. */
+export type TreeTotals = { reps: number; recoveries: number; distanceM: number; durationS: number };
+
+/** Sums of a stretch, and the recovery it ends with: one that follows from outside takes its place. */
+type Stretch = TreeTotals & { tail?: TreeTotals; lastRep?: Amount };
+
+const NOTHING: TreeTotals = { reps: 0, recoveries: 0, distanceM: 0, durationS: 0 };
+
+function plus(a: TreeTotals, b: TreeTotals, times = 1): TreeTotals {
+  return {
+    reps: a.reps + b.reps * times,
+    recoveries: a.recoveries + b.recoveries * times,
+    distanceM: a.distanceM + b.distanceM * times,
+    durationS: a.durationS + b.durationS * times,
+  };
+}
+
+const lengthOf = (amount: Amount) =>
+  amount.kind === 'distance' ? { distanceM: amount.distanceM } : { durationS: amount.durationS };
+
+function recoveryTotals({ amount, manner }: Recovery, after: Amount | undefined): TreeTotals {
+  const one = { ...NOTHING, recoveries: 1 };
+  if (amount.kind === 'time') return { ...one, durationS: amount.maxS };
+  if (amount.kind === 'distance') return { ...one, distanceM: amount.distanceM };
+  const share = amount.kind === 'equal' ? 1 : amount.kind === 'half' ? 0.5 : amount.percent / 100;
+  if (after?.kind === 'duration') return { ...one, durationS: after.durationS * share };
+  const moves = manner === 'jog' || manner === 'float';
+  if (after && amount.kind !== 'share' && moves) return { ...one, distanceM: after.distanceM * share };
+  return one;
+}
+
+function withRecovery(stretch: Stretch, recovery: Recovery | undefined): Stretch {
+  if (!recovery) return stretch;
+  const kept = stretch.tail ? plus(stretch, stretch.tail, -1) : stretch;
+  const tail = recoveryTotals(recovery, stretch.lastRep);
+  return { ...plus(kept, tail), tail, ...(stretch.lastRep ? { lastRep: stretch.lastRep } : {}) };
+}
+
+function inTurn(stretches: readonly Stretch[]): Stretch {
+  const { tail, lastRep }: Partial<Stretch> = stretches.at(-1) ?? {};
+  const sum = stretches.reduce<TreeTotals>((total, stretch) => plus(total, stretch), NOTHING);
+  return { ...sum, ...(tail ? { tail } : {}), ...(lastRep ? { lastRep } : {}) };
+}
+
+function repeated(stretch: Stretch, n: number): Stretch {
+  return { ...stretch, ...plus(NOTHING, stretch, n) };
+}
+
+function itemTotals({ count, body, recovery }: Item, counts: 'min' | 'max'): Stretch {
+  const n = count.kind === 'fixed' ? count.n : count.kind === 'open' ? 1 : count[counts];
+  if (body.kind === 'rep') {
+    const each = body.amounts.map((amount) =>
+      withRecovery({ ...NOTHING, reps: 1, ...lengthOf(amount), lastRep: amount }, recovery),
+    );
+    return repeated(inTurn(each), n);
+  }
+  const once =
+    body.kind === 'set' ? inTurn(body.items.map((item) => itemTotals(item, counts))) : { ...NOTHING, reps: 1 };
+  return repeated(withRecovery(once, recovery), n);
+}
+
+/** Adds a session up from its tree. @param counts which end of a range of counts to take. */
+export function treeTotals(session: Session, counts: 'min' | 'max' = 'max'): TreeTotals {
+  const all = inTurn(session.lines.flatMap(({ items }) => items.map((item) => itemTotals(item, counts))));
+  const { reps, recoveries, distanceM, durationS } = all.tail ? plus(all, all.tail, -1) : all;
+  return { reps, recoveries, distanceM, durationS };
+}
+
+/** How many legs expand() would lay the session out in. */
+export function legCount(session: Session): number {
+  const { reps, recoveries } = treeTotals(session);
+  return reps + recoveries;
+}
