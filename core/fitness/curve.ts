@@ -130,6 +130,22 @@ export function speedFor(curve: Curve, durationS: number): number {
   return modelOf(curve).speedFor(durationS);
 }
 
+/** Seconds between which `heldFor` looks: from a sprint to ten hours. */
+const HELD_S = { shortest: 5, longest: 36_000 };
+
+/** For how many seconds the athlete should be able to hold a speed in m/s flat out; from 5 s to 10 h. */
+export function heldFor(curve: Curve, speedMps: number): number {
+  let low = Math.log(HELD_S.shortest);
+  let high = Math.log(HELD_S.longest);
+  // 30 halvings of that span leave less than a thousandth of a second of any rep.
+  for (let i = 0; i < 30; i++) {
+    const middle = (low + high) / 2;
+    if (speedFor(curve, Math.exp(middle)) > speedMps) low = middle;
+    else high = middle;
+  }
+  return Math.exp((low + high) / 2);
+}
+
 /** True if the model is not meant for an effort as long as this distance takes (critical speed: 2 to 20 minutes). */
 export function isExtrapolated(curve: Curve, distanceM: number): boolean {
   const { meantForS, timeFor: curveTime } = modelOf(curve);

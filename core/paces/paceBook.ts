@@ -33,8 +33,16 @@ export const USUAL_TOLERANCE = 0.01;
  * @returns undefined for an entry run by effort, for a name the book has not, and for a definition that leads to itself.
  */
 export function speedOfEntry(book: PaceBook, name: string, curve: Curve): number | undefined {
-  return speedOf(book, name, curve, new Set());
+  let ofBook = known.get(curve);
+  if (!ofBook) known.set(curve, (ofBook = new WeakMap()));
+  let ofName = ofBook.get(book);
+  if (!ofName) ofBook.set(book, (ofName = new Map()));
+  if (!ofName.has(name)) ofName.set(name, speedOf(book, name, curve, new Set()));
+  return ofName.get(name);
 }
+
+/** A session asks for the same few speeds rep after rep, and each is a root to be found. Curves and books never change. */
+const known = new WeakMap<Curve, WeakMap<PaceBook, Map<string, number | undefined>>>();
 
 export const entryOf = (book: PaceBook, name: string): PaceEntry | undefined =>
   book.entries.find((candidate) => candidate.name === name);

@@ -101,7 +101,8 @@ function formatRep(rep: Rep): string {
   return [amounts, ...(rep.free ? ['free'] : []), ...pace, ...formatNote(rep.note)].join(' ');
 }
 
-function formatItem(item: Item): string {
+/** One item as it stands in its line: `6x400 @5k / 90s`. */
+export function formatItem(item: Item): string {
   const { body } = item;
   let text: string;
   if (body.kind === 'set') text = `(${body.items.map(formatItem).join(', ')})`;
@@ -111,7 +112,8 @@ function formatItem(item: Item): string {
   return `${formatCount(item.count)}${text}${recovery}`;
 }
 
-const formatLine = (line: Line) => `${line.role}: ${line.items.map(formatItem).join(', ')}`;
+/** One line with what it is for: `main: 6x400 @5k / 90s`. */
+export const formatLine = (line: Line) => `${line.role}: ${line.items.map(formatItem).join(', ')}`;
 
 /** Prints a session in the one canonical form of the shorthand; parsing it gives the same tree again. */
 export function formatSession(session: Session): string {

@@ -1,0 +1,30 @@
+import { formatLine } from './formatSession';
+import type { SessionReading } from './parseSession';
+import type { Session } from './session';
+
+/**
+ * Writes a changed session into the text it was read from: lines that are still the same object stay as the coach wrote
+ * them, with their comments; only what changed is printed anew.
+ * @param reading what reading `text` came to, without problems; `next` is made from its session.
+ */
+export function rewriteText(text: string, { session, lineAt }: SessionReading, next: Session): string {
+  const raw = text.split('\n');
+  /** What stands above a line: comments and blank lines. */
+  const above = session.lines.map((_, i) => raw.slice((lineAt[i - 1] ?? -1) + 1, lineAt[i]));
+  const below = raw.slice((lineAt.at(-1) ?? -1) + 1);
+  const isKept = session.lines.map((line) => next.lines.includes(line));
+  const placed = new Set<number>();
+  const written = next.lines.flatMap((line, i) => {
+    const same = session.lines.indexOf(line);
+    if (same >= 0) {
+      placed.add(same);
+      return [...(above[same] ?? []), raw[lineAt[same] ?? -1] ?? formatLine(line)];
+    }
+    // A line changed in its place keeps what stands above it.
+    const stood = next.lines.length === session.lines.length && isKept[i] === false ? i : -1;
+    if (stood >= 0) placed.add(stood);
+    return [...(above[stood] ?? []), formatLine(line)];
+  });
+  const comments = above.flatMap((lines, i) => (placed.has(i) ? [] : lines.filter((line) => line.trim() !== '')));
+  return [...written, ...comments, ...below].join('\n');
+}
