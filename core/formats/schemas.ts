@@ -11,6 +11,8 @@ import { checkPaceBook } from '../paces/checkPaceBook';
 import type { PaceBook, PaceEntry } from '../paces/paceBook';
 import { SHIPPED_BOOKS } from '../paces/shippedBooks';
 import { LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
+import { INTENTS, type Intent } from '../session/intent';
+import type { VolumeGuides } from '../session/volumeGuides';
 import type { SquadChange } from '../squad/change';
 import type { RunEvent } from '../trackside/events';
 import type { Plan } from '../trackside/plan';
@@ -18,7 +20,17 @@ import type { Plan } from '../trackside/plan';
 /** An athlete as sent: without a tile name one is suggested, without a status they are in training. */
 export type AthleteInput = Omit<Athlete, 'tileName' | 'status'> & Partial<Pick<Athlete, 'tileName' | 'status'>>;
 /** A session as sent and stored: its text may still be a draft that cannot be read. */
-export type SessionInput = { title: string; date: string; shorthand: string };
+export type SessionInput = {
+  title: string;
+  date: string;
+  shorthand: string;
+  /** When it starts, HH:MM. */
+  startTime?: string;
+  /** What it is meant to do, where the coach has said so. */
+  intent?: Intent;
+  /** The session of the book it was taken from. */
+  bookId?: string;
+};
 
 export const idSchema = Joi.string()
   .pattern(/^[0-9A-HJKMNP-TV-Z]{26}$/)
@@ -43,7 +55,8 @@ const bookIdSchema = Joi.string()
   .pattern(new RegExp(`^(${SHIPPED_BOOKS.map(({ id }) => id).join('|')}|[0-9A-HJKMNP-TV-Z]{26})$`))
   .messages({ 'string.pattern.base': 'There is no such pace book.' });
 
-const note = (most: number) =>
+/** A sentence or two of at most so many characters. */
+export const note = (most: number) =>
   Joi.string()
     .trim()
     .max(most)
@@ -113,9 +126,40 @@ const groupSchema = Joi.object<Group>({
   }),
 });
 
+const guideSource = Joi.string().trim().max(120).required();
+const guideShare = { share: Joi.number().strict().min(0.1).max(2).required(), source: guideSource };
+const guideWhom = Joi.object({
+  kind: Joi.string().valid('age', 'experience', 'event').required(),
+  under: Joi.number().strict().integer().min(5).max(99),
+  underWeeks: Joi.number().strict().integer().min(1).max(520),
+  leaning: Joi.string().valid(...LEANINGS),
+}).xor('under', 'underWeeks', 'leaning');
+
+const guidesSchema = Joi.object<VolumeGuides>({
+  most: Joi.array()
+    .items(
+      Joi.object({
+        intent: Joi.string()
+          .valid(...INTENTS)
+          .required(),
+        mostS: Joi.number().strict().min(60).max(36_000),
+        mostM: Joi.number().strict().min(100).max(100_000),
+        source: guideSource,
+      }).xor('mostS', 'mostM'),
+    )
+    .max(INTENTS.length)
+    .unique('intent')
+    .required(),
+  shares: Joi.array()
+    .items(Joi.object({ for: guideWhom.required(), ...guideShare }))
+    .max(30)
+    .required(),
+});
+
 /** Several things about the squad changed at once, all or nothing. */
 export const squadChangeSchema = Joi.object<SquadChange>({
   paceBookId: bookIdSchema,
+  guides: guidesSchema.allow(null),
   groups: Joi.array().items(groupSchema).max(60).unique('id'),
   athletes: Joi.array()
     .items(Joi.object({ id: idSchema.required(), ...athlete }))
@@ -189,15 +233,25 @@ export const paceBookSchema = Joi.object<PaceBookInput>({
     }),
 });
 
+export const titleSchema = Joi.string().trim().max(120).required().messages({
+  'string.empty': 'A title is needed.',
+  'string.max': 'A title can have 120 characters at most.',
+});
+
+/** A session's text; it may still be a draft that cannot be read. */
+export const shorthandSchema = Joi.string().allow('').max(20_000).required().messages({
+  'string.max': 'A session can have 20 000 characters at most.',
+});
+
 export const sessionSchema = Joi.object<SessionInput>({
-  title: Joi.string().trim().max(120).required().messages({
-    'string.empty': 'A title is needed.',
-    'string.max': 'A title can have 120 characters at most.',
-  }),
+  title: titleSchema,
   date: dateSchema.required(),
-  shorthand: Joi.string().allow('').max(20_000).required().messages({
-    'string.max': 'A session can have 20 000 characters at most.',
-  }),
+  shorthand: shorthandSchema,
+  startTime: Joi.string()
+    .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
+    .messages({ 'string.pattern.base': 'Write the time of day as hours and minutes, like 17:45.' }),
+  intent: Joi.string().valid(...INTENTS),
+  bookId: idSchema,
 });
 
 const lengthM = Joi.number().strict().positive().max(200_000);

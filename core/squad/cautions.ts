@@ -4,8 +4,8 @@
  */
 import { doubtsAboutMarks } from '../fitness/howSure';
 import { isUsable } from '../fitness/weighing';
-import { expand } from '../session/expand';
-import type { Pace, Session } from '../session/session';
+import { hasFlatOutTrial } from '../session/flatOut';
+import type { Session } from '../session/session';
 import { formatDistance } from '../units/distance';
 import { FEW_WEEKS, hasFewWeeks, weeksRunning, type Athlete } from './athlete';
 
@@ -36,23 +36,6 @@ export function cautionsFor(athlete: Athlete, asOf: string): string[] {
     ...overtakenNudge(athlete),
     ...earlyTrials(athlete),
   ];
-}
-
-/** At such a pace and from such a length on, a rep is a trial. */
-const FLAT_OUT = { effort: 9.5, distanceM: 600, durationS: 120 };
-
-const isFlatOutPace = (pace: Pace) =>
-  pace.kind === 'effort' ? pace.min >= FLAT_OUT.effort : pace.kind === 'named' && pace.name === 'max';
-
-/** True if a session has a rep long enough to be a trial that is to be run flat out. */
-export function hasFlatOutTrial(session: Session): boolean {
-  return expand(session).some(
-    (leg) =>
-      leg.kind === 'rep' &&
-      leg.paceMix !== undefined &&
-      isFlatOutPace(leg.paceMix.to) &&
-      ((leg.distanceM ?? 0) >= FLAT_OUT.distanceM || (leg.durationS ?? 0) >= FLAT_OUT.durationS),
-  );
 }
 
 /** About a session with a flat-out trial in it, when some of those who are to run it have only run for a few weeks. */

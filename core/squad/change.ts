@@ -1,3 +1,4 @@
+import type { VolumeGuides } from '../session/volumeGuides';
 import type { Athlete, Group, SquadMember, SquadSettings } from './athlete';
 
 /** An athlete as sent to be stored under an id. */
@@ -6,6 +7,8 @@ type SentMember = { id: string } & Omit<Athlete, 'tileName' | 'status'> & Partia
 /** Several things about the squad changed at once, all or nothing: moving athletes, an import, an undo. */
 export type SquadChange = {
   paceBookId?: string;
+  /** How much is much; null for what the app says. */
+  guides?: VolumeGuides | null;
   /** All the groups there are to be, in order. Athletes of a group that is left out are in none. */
   groups?: Group[];
   /** Athletes added, or stored in place of what was there. */
@@ -25,6 +28,7 @@ export function inverseOf(change: SquadChange, before: Squad): SquadChange {
   const known = new Set(before.athletes.map(({ id }) => id));
   return {
     ...(change.paceBookId === undefined ? {} : { paceBookId: before.settings.paceBookId }),
+    ...(change.guides === undefined ? {} : { guides: before.settings.guides ?? null }),
     ...(change.groups ? { groups: before.settings.groups } : {}),
     athletes: before.athletes.filter((athlete) => touched.has(athlete.id) || isUngrouped(athlete)),
     removedIds: [...touched].filter((id) => !known.has(id)),

@@ -3,13 +3,13 @@ import { fitCurve } from '../fitness/curve';
 import { speedOfEntry, type PaceBook } from '../paces/paceBook';
 import { PACE_NAMES } from '../paces/paceNames';
 import { curveBook } from '../paces/shippedBooks';
-import { parseSession } from '../session/parseSession';
-import type { Session } from '../session/session';
-import { layLapSheet, sessionTotals } from '../track/lapSheet';
+import { read } from '../session/testing';
+import { layLapSheet } from '../track/lapSheet';
 import { standardTrack } from '../track/venue';
 import { MILE_M } from '../units/distance';
 import { passesAt } from '../trackside/passesAt';
 import { reserve } from './reserve';
+import { sessionTotals } from './totals';
 import { targetsFor } from './targetsFor';
 
 const AS_OF = '2026-11-01';
@@ -17,11 +17,6 @@ const curveFrom = (distanceM: number, timeS: number) =>
   fitCurve([{ distanceM, timeS, date: AS_OF, kind: 'race' }], { asOf: AS_OF });
 const curve = curveFrom(5000, 1110);
 const source = { curve, paceBook: curveBook, venue: standardTrack };
-const read = (text: string): Session => {
-  const parsed = parseSession(text);
-  if (!parsed.ok) throw new Error(parsed.problems[0]?.message);
-  return parsed.session;
-};
 const targets = (text: string, more: object = {}) => targetsFor(read(text), { ...source, ...more });
 
 describe('paces', () => {

@@ -2,7 +2,7 @@ import { USUAL_TOLERANCE } from '../paces/paceBook';
 import { paceSpeed, paceTolerance, recoverySpeed, type PaceSource } from '../paces/paceSpeed';
 import { expand, type Choice, type Leg, type RecoveryLeg, type RepLeg } from '../session/expand';
 import type { Session } from '../session/session';
-import { crossedMarks, firstStartM, hasOwnStart, onLap, type Venue } from '../track/venue';
+import { crossedMarks, firstStartM, onLap, walkToStart, type Venue, type Walk } from '../track/venue';
 
 /** Time at a called mark: `atM` metres into the rep, `timeS` seconds after its start. */
 export type Pass = { atM: number; timeS: number };
@@ -19,6 +19,8 @@ export type TargetLeg = Leg & {
   /** Positions on the lap, in metres past the finish line. */
   startM?: number;
   finishM?: number;
+  /** For a rest by the clock that ends away from a start: how far to walk to the next one. */
+  walk?: Walk;
 };
 
 /** What targets are worked out from: one athlete's paces, and where the session is run. */
@@ -26,6 +28,8 @@ export type TargetSource = PaceSource & {
   venue: Venue;
   /** Targets to the nearest 0.1, 0.5 or 1 s; exact if left out. */
   rounding?: number;
+  /** How strictly the session is meant: every tolerance of the pace book is taken so many times. 1 if left out. */
+  toleranceTimes?: number;
 };
 
 /** Speed in m/s of a rep; a pace that moves from one to another does so evenly in speed. Undefined when run by effort. */
@@ -52,8 +56,9 @@ function ends(
   return lengthM === undefined ? { startM } : { startM, finishM: onLap(venue, from + lengthM) };
 }
 
-function toleranceOf({ paceMix }: RepLeg, source: PaceSource): Pick<TargetLeg, 'tolerance'> {
-  const tolerance = paceMix ? paceTolerance(paceMix.from, source) : USUAL_TOLERANCE;
+function toleranceOf({ paceMix }: RepLeg, source: TargetSource): Pick<TargetLeg, 'tolerance'> {
+  const ofPace = paceMix ? paceTolerance(paceMix.from, source) : USUAL_TOLERANCE;
+  const tolerance = ofPace * (source.toleranceTimes ?? 1);
   return tolerance === USUAL_TOLERANCE ? {} : { tolerance };
 }
 
@@ -96,29 +101,29 @@ function recoveryTarget(leg: RecoveryLeg, repS: number | undefined, source: Pace
  *
  * Positions: warm-up, main part and cool-down each begin at the finish line (a mile at its own start); after that a rep
  * starts where the one before finished, moved on by a recovery that is given as a distance. A recovery by the clock is
- * spent coming back to that same place, or to the rep's own start where the venue marks one (the mile).
+ * spent coming back there, or walking on to the nearest mark where that is none (a mile: to its own start).
  */
 export function targetsFor(session: Session, athlete: TargetSource, choice: Choice = {}): TargetLeg[] {
   const { venue } = athlete;
+  const legs = expand(session, choice);
   // Metres run since the part began, counted from the finish line; not known after a rep whose length is not.
   let place: number | undefined = 0;
   let part = '';
-  let rested = false;
   let lastRepS: number | undefined;
-  return expand(session, choice).map((leg): TargetLeg => {
+  return legs.map((leg, i): TargetLeg => {
     if (leg.kind === 'recovery') {
-      const recovery = recoveryTarget(leg, lastRepS, athlete);
-      const lengthM = leg.distanceM ?? 0;
-      const target = { ...recovery, ...ends(venue, place, lengthM) };
-      rested = leg.distanceM === undefined;
-      if (place !== undefined) place += lengthM;
-      return target;
+      const target = { ...recoveryTarget(leg, lastRepS, athlete), ...ends(venue, place, leg.distanceM ?? 0) };
+      if (place === undefined) return target;
+      place += leg.distanceM ?? 0;
+      const next = legs[i + 1];
+      const isWalked = leg.distanceM === undefined && next && partOf(next) === part && !isDrills(next);
+      const walk = isWalked ? walkToStart(venue, place, next.distanceM) : undefined;
+      if (!walk) return target;
+      place += walk.byM;
+      return { ...target, walk };
     }
-    // The fast finish belongs to the main part: it starts where the main part ended.
-    const itsPart = leg.role === 'finish' ? 'main' : leg.role;
-    if (itsPart !== part || (rested && hasOwnStart(venue, leg.distanceM))) place = firstStartM(venue, leg.distanceM);
-    part = itsPart;
-    rested = false;
+    if (partOf(leg) !== part) place = firstStartM(venue, leg.distanceM);
+    part = partOf(leg);
     const target = repTarget(leg, athlete, place);
     const lengthM = leg.drills ? 0 : (leg.distanceM ?? target.expectedM);
     place = place === undefined || lengthM === undefined ? undefined : place + lengthM;
@@ -126,3 +131,8 @@ export function targetsFor(session: Session, athlete: TargetSource, choice: Choi
     return target;
   });
 }
+
+/** The fast finish belongs to the main part: it starts where the main part ended. */
+const partOf = ({ role }: Leg) => (role === 'finish' ? 'main' : role);
+
+const isDrills = (leg: Leg) => leg.kind === 'rep' && leg.drills === true;

@@ -1,8 +1,9 @@
 import { formatAmount, formatDuration } from '../session/formatSession';
 import type { Role } from '../session/session';
 import type { TargetLeg } from '../targets/targetsFor';
+import { GUESSED_MPS } from '../targets/totals';
 import { MILE_M } from '../units/distance';
-import type { Venue } from './venue';
+import type { Venue, Walk } from './venue';
 
 /** A stretch of one lap: from `fromM` to `toM` metres past the finish line. */
 export type Band = {
@@ -16,8 +17,8 @@ export type Band = {
   approximate?: true;
 };
 
-/** A rest on the spot (or a stroll and back), between two legs. */
-export type Gap = { legIndex: number; atM: number; label: string };
+/** A rest between two legs: on the spot or a stroll and back, or a walk to where the next one starts. */
+export type Gap = { legIndex: number; atM: number; label: string; walk?: Walk };
 
 /** One lap; `laps` is more than 1 where several full laps of one leg are drawn as one row. */
 export type LapRow = { bands: Band[]; gaps: Gap[]; laps: number };
@@ -25,8 +26,6 @@ export type LapRow = { bands: Band[]; gaps: Gap[]; laps: number };
 /** A part of the session: its rows start anew at the finish line. */
 export type LapSection = { role: Role; rows: LapRow[] };
 
-/** Used to draw a rep by the clock whose pace is not known. */
-const GUESSED_MPS = 3.3;
 /** So many full laps on end in one leg are drawn as one row. */
 const FOLD_FROM_LAPS = 3;
 
@@ -78,13 +77,14 @@ class SectionLayout {
     }
   }
 
-  rest(legIndex: number, label: string): void {
+  rest(legIndex: number, label: string, walk?: Walk): void {
     const row = this.rows.at(-1) ?? this.row();
-    row.gaps.push({ legIndex, atM: Math.min(this.reachedM, this.lapM), label });
+    row.gaps.push({ legIndex, atM: Math.min(this.reachedM, this.lapM), label, ...(walk ? { walk } : {}) });
   }
 }
 
-function legLabel(leg: TargetLeg): string {
+/** What a leg is called in a few characters: `600`, `90s`, `drills: hips`. */
+export function legLabel(leg: TargetLeg): string {
   if (leg.kind === 'rep' && leg.drills) return leg.note ? `drills: ${leg.note}` : 'drills';
   if (leg.distanceM === undefined) return formatDuration(leg.durationS ?? 0);
   const unit = leg.distanceM % MILE_M === 0 ? { unit: 'mi' as const } : {};
@@ -112,18 +112,7 @@ export function layLapSheet(legs: readonly TargetLeg[], venue: Venue): LapSectio
     else if (leg.kind === 'rep') {
       const guessedM = leg.expectedM ?? (leg.durationS ?? 0) * GUESSED_MPS;
       layout.run({ kind: 'rep', legIndex, label, approximate: true }, guessedM, startM);
-    } else layout.rest(legIndex, leg.durationS === undefined ? 'rest' : formatDuration(leg.durationS));
+    } else layout.rest(legIndex, leg.durationS === undefined ? 'rest' : formatDuration(leg.durationS), leg.walk);
   });
   return sections;
-}
-
-/** Metres and rough seconds of the whole session for one athlete; legs without a time are left out of the seconds. */
-export function sessionTotals(legs: readonly TargetLeg[]): { distanceM: number; durationS: number } {
-  let distanceM = 0;
-  let durationS = 0;
-  for (const leg of legs) {
-    distanceM += leg.distanceM ?? leg.expectedM ?? 0;
-    durationS += leg.targetS ?? leg.durationS ?? 0;
-  }
-  return { distanceM, durationS };
 }

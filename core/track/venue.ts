@@ -30,6 +30,37 @@ export const standardTrack: Venue = {
   lanes: { straightM: 84.39, kerbRadiusM: 36.5, widthM: 1.22, count: 8 },
 };
 
+/** An indoor track of 200 m, marked every 50 m. */
+export const indoorTrack: Venue = {
+  id: 'indoor-200',
+  name: '200 m indoor track',
+  lapM: 200,
+  marks: [
+    { atM: 0, name: 'finish line' },
+    { atM: 50, name: '50 m mark' },
+    { atM: 100, name: '100 m mark' },
+    { atM: 150, name: '150 m mark' },
+  ],
+  starts: [{ distanceM: MILE_M, atM: 200 - (MILE_M - 1600), name: 'mile start' }],
+};
+
+/** A measured loop of a kilometre on grass or road, with a cone every 250 m. */
+export const kilometreLoop: Venue = {
+  id: 'loop-1000',
+  name: '1 km loop',
+  lapM: 1000,
+  marks: [
+    { atM: 0, name: 'start cone' },
+    { atM: 250, name: '250 m cone' },
+    { atM: 500, name: '500 m cone' },
+    { atM: 750, name: '750 m cone' },
+  ],
+  starts: [],
+};
+
+/** The places a session can be drawn for. */
+export const VENUES: readonly Venue[] = [standardTrack, indoorTrack, kilometreLoop];
+
 /** Lane 1 is measured 0.30 m out from its kerb, the others 0.20 m out from the line inside them. */
 const MEASURED_OUT_M = { first: 0.3, other: 0.2 };
 
@@ -63,6 +94,27 @@ export const hasOwnStart = (venue: Venue, distanceM: number | undefined): boolea
 /** Where a rep of this distance is first started from: its own marked start if the venue has one, else the finish line. */
 export const firstStartM = (venue: Venue, distanceM: number | undefined): number =>
   ownStart(venue, distanceM)?.atM ?? 0;
+
+/** The way from where a rep ended to where the next one starts: `byM` metres, below 0 for back against the running direction. */
+export type Walk = { toM: number; byM: number; name: string };
+
+/** A start this near to where they stand is where they stand. */
+const ON_THE_MARK_M = 1;
+
+/**
+ * Where to start next after a rest at `atM` of the lap, and how far that is: the rep's own marked start if the venue has one
+ * (the mile), else the nearest mark, the one ahead where two are as near. Undefined on the mark.
+ */
+export function walkToStart(venue: Venue, atM: number, distanceM: number | undefined): Walk | undefined {
+  const own = ownStart(venue, distanceM);
+  const ways = (own ? [own] : venue.marks).map((mark): Walk => {
+    const ahead = onLap(venue, mark.atM - atM);
+    return { toM: mark.atM, byM: ahead <= venue.lapM / 2 ? ahead : ahead - venue.lapM, name: mark.name };
+  });
+  ways.sort((a, b) => Math.abs(a.byM) - Math.abs(b.byM) || b.byM - a.byM);
+  const [nearest] = ways;
+  return nearest && Math.abs(nearest.byM) >= ON_THE_MARK_M ? nearest : undefined;
+}
 
 /**
  * Distances into a rep, in metres, at which it crosses a mark of the venue; its own finish is the last.

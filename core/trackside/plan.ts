@@ -1,6 +1,8 @@
 import type { RepLeg } from '../session/expand';
 import { formatAmount, formatRecovery } from '../session/formatSession';
+import { INTENT_FACTS, type Intent } from '../session/intent';
 import type { Session } from '../session/session';
+import { suggestIntent } from '../session/suggestIntent';
 import type { PaceSource } from '../paces/paceSpeed';
 import { curveBook } from '../paces/shippedBooks';
 import { targetsFor, type TargetLeg } from '../targets/targetsFor';
@@ -110,14 +112,17 @@ function plannedTarget(legs: readonly TargetLeg[], index: number): PlannedTarget
 /**
  * Lays a session out for the track: the reps to be timed (main part and fast finish), and each athlete's targets for them.
  * Athletes without paces get no target times; they are timed all the same.
+ * @param intent what the session is meant to do: it says how near to its times it is run.
  */
 export function makePlan(
   about: Pick<Plan, 'id' | 'sessionId' | 'title' | 'date' | 'shorthand'>,
   session: Session,
   athletes: readonly AthleteForPlan[],
   venue: Venue,
+  intent: Intent = suggestIntent(session),
 ): Plan {
-  const perAthlete = athletes.map(({ paces }) => targetsFor(session, { ...paces, venue }));
+  const { toleranceTimes } = INTENT_FACTS[intent];
+  const perAthlete = athletes.map(({ paces }) => targetsFor(session, { ...paces, venue, toleranceTimes }));
   const shared = perAthlete[0] ?? targetsFor(session, { paceBook: curveBook, venue });
   const timed = shared.flatMap((leg, index) => (isTimed(leg) ? [index] : []));
   return {

@@ -1,0 +1,65 @@
+/** The book at the edge: what the API and files let in. */
+import Joi from 'joi';
+import { LEVERS, type BookChange, type BookSession, type Progression } from '../book/bookSession';
+import { INTENTS } from '../session/intent';
+import { idSchema, note, shorthandSchema, titleSchema } from './schemas';
+
+export const intentSchema = Joi.string().valid(...INTENTS);
+
+const progressionName = Joi.string().trim().max(80).required().messages({
+  'string.empty': 'A progression needs a name.',
+  'string.max': 'A progression’s name can have 80 characters at most.',
+});
+const lever = Joi.string()
+  .valid(...LEVERS)
+  .required();
+
+/** What the book keeps about a session beside its text. */
+export const aboutSession = {
+  title: titleSchema,
+  intent: intentSchema,
+  purpose: note(500),
+  season: note(500),
+  easier: note(500),
+  harder: note(500),
+  tags: Joi.array()
+    .items(Joi.string().trim().min(1).max(30).messages({ 'string.max': 'A tag can have 30 characters at most.' }))
+    .max(20)
+    .unique(),
+  favourite: Joi.boolean().valid(true),
+  archived: Joi.boolean().valid(true),
+};
+
+const bookSessionSchema = Joi.object<BookSession>({
+  id: idSchema.required(),
+  ...aboutSession,
+  shorthand: shorthandSchema,
+  tags: aboutSession.tags.required(),
+});
+
+const progressionSchema = Joi.object<Progression>({
+  id: idSchema.required(),
+  name: progressionName,
+  lever,
+  stepIds: Joi.array()
+    .items(idSchema)
+    .min(1)
+    .max(50)
+    .required()
+    .messages({ 'array.min': 'A progression needs a step.', 'array.max': 'A progression can have 50 steps at most.' }),
+});
+
+/** A progression in a file: its steps are the sessions of the file with these ids. */
+export const progressionInFile = Joi.object({
+  name: progressionName,
+  lever,
+  stepIds: Joi.array().items(Joi.string().max(60)).min(1).max(50).required(),
+});
+
+/** Several things in the book changed at once. */
+export const bookChangeSchema = Joi.object<BookChange>({
+  sessions: Joi.array().items(bookSessionSchema).max(5000).unique('id'),
+  removedSessionIds: Joi.array().items(idSchema).max(5000),
+  progressions: Joi.array().items(progressionSchema).max(1000).unique('id'),
+  removedProgressionIds: Joi.array().items(idSchema).max(1000),
+});

@@ -1,0 +1,141 @@
+/**
+ * Soft notes about one session, each with its reason; nothing is ever locked. Thresholds are common coaching practice,
+ * amounts come from the volume guides.
+ */
+import type { PaceBook } from '../paces/paceBook';
+import { curveBook } from '../paces/shippedBooks';
+import type { Athlete } from '../squad/athlete';
+import { FEW_WEEKS, hasFewWeeks, weeksRunning } from '../squad/athlete';
+import type { TargetLeg } from '../targets/targetsFor';
+import { sessionTotals } from '../targets/totals';
+import { expand, type RepLeg } from './expand';
+import { INTENT_FACTS, type Intent } from './intent';
+import type { Session } from './session';
+import { zoneOf } from './suggestIntent';
+import { guideFor, type VolumeGuides } from './volumeGuides';
+
+/** An athlete who is to run it, with their own targets. */
+export type Entrant = { athlete: Athlete; legs: readonly TargetLeg[]; shareOfLimit?: number | undefined };
+
+/** What the notes are made from. `date` is the day it is run, YYYY-MM-DD. */
+export type CautionSource = {
+  session: Session;
+  intent: Intent;
+  entrants: readonly Entrant[];
+  guides: VolumeGuides;
+  date: string;
+  paceBook?: PaceBook;
+};
+
+/** No more names than this in one sentence. */
+const MOST_NAMES = 4;
+/** More than this share of what could be done flat out is a race, not a session. */
+const TOO_MUCH_OF_THE_LIMIT = 1.15;
+const ALL_OUT_INTENTS: readonly Intent[] = ['test', 'rehearsal', 'indicator'];
+/** A guide passed by less than this is not worth a word. */
+const OVER = 1.1;
+
+const firstName = ({ name }: Athlete) => name.split(' ')[0] ?? name;
+
+function names(who: readonly string[]): string {
+  const shown = who.slice(0, MOST_NAMES);
+  const more = who.length - shown.length;
+  return more > 0 ? `${shown.join(', ')} and ${more} more` : shown.join(', ');
+}
+
+function missingEnds({ session, intent }: CautionSource): string[] {
+  if (!INTENT_FACTS[intent].isHard) return [];
+  const has = (role: string) => session.lines.some((line) => line.role === role);
+  return [
+    ...(has('warm') ? [] : ['There is no warm-up: fast running on cold legs is how muscles are pulled.']),
+    ...(has('cool') ? [] : ['There is no cool-down: some easy running at the end helps the next day.']),
+  ];
+}
+
+const worksFast = ({ paceMix }: RepLeg, paceBook: PaceBook) => {
+  const zone = paceMix && zoneOf(paceMix.to, paceBook);
+  return zone === 'race-pace' || zone === 'speed';
+};
+
+function fastWork({ session, entrants, date, paceBook = curveBook }: CautionSource): string[] {
+  const reps = expand(session).filter((leg) => leg.kind === 'rep');
+  const isMain = (leg: RepLeg) => leg.role === 'main' || leg.role === 'finish';
+  const first = reps.find(isMain);
+  if (!reps.some((leg) => isMain(leg) && worksFast(leg, paceBook))) return [];
+  const isReady = reps.some((leg) => leg.role === 'warm' && worksFast(leg, paceBook));
+  const few = entrants.map(({ athlete }) => athlete).filter((athlete) => hasFewWeeks(athlete, date));
+  const who = few.map((athlete) => `${firstName(athlete)} (${weeksRunning(athlete, date) ?? 0} weeks)`);
+  return [
+    ...(first && worksFast(first, paceBook) && !isReady
+      ? ['It starts with fast reps and the warm-up has no strides: a few get the legs ready.']
+      : []),
+    ...(few.length > 0
+      ? [`Fast reps without a running base: ${names(who)}. About ${FEW_WEEKS} weeks of regular running come first.`]
+      : []),
+  ];
+}
+
+const amountText = ({ mostS, mostM }: { mostS?: number; mostM?: number }) =>
+  mostM === undefined ? `${Math.round((mostS ?? 0) / 60)} min` : `${Math.round(mostM / 100) * 100} m`;
+
+function overTheGuides({ intent, entrants, guides, date }: CautionSource): string[] {
+  const over = entrants.flatMap(({ athlete, legs }) => {
+    const age = athlete.bornYear === undefined ? undefined : Number(date.slice(0, 4)) - athlete.bornYear;
+    const guide = guideFor(guides, intent, { age, weeks: weeksRunning(athlete, date), leaning: athlete.leaning });
+    if (!guide) return [];
+    const work = sessionTotals(legs).byWork.filter((one) => one.work === 'main' || one.work === 'finish');
+    const mostS = work.reduce((sum, { durationS }) => sum + durationS, 0);
+    const mostM = work.reduce((sum, { distanceM }) => sum + distanceM, 0);
+    const byMetres = guide.mostM !== undefined;
+    const times = byMetres ? mostM / (guide.mostM ?? 1) : mostS / (guide.mostS ?? 1);
+    if (times < OVER) return [];
+    const does = amountText(byMetres ? { mostM } : { mostS });
+    return [{ times, says: `${firstName(athlete)} ${does} (guide ${amountText(guide)})` }];
+  });
+  if (over.length === 0) return [];
+  over.sort((a, b) => b.times - a.times);
+  const what = INTENT_FACTS[intent].name.toLowerCase();
+  return [`Much for ${what}, by age, event and experience: ${names(over.map(({ says }) => says))}.`];
+}
+
+function nearTheLimit({ intent, entrants }: CautionSource): string[] {
+  if (ALL_OUT_INTENTS.includes(intent)) return [];
+  const over = entrants.flatMap(({ athlete, shareOfLimit = 0 }) =>
+    shareOfLimit > TOO_MUCH_OF_THE_LIMIT ? [`${firstName(athlete)} ${Math.round(shareOfLimit * 100)} %`] : [],
+  );
+  return over.length === 0
+    ? []
+    : [
+        `More than a race in parts: ${names(over)} of what could be run flat out (5 × 1000 m at 5k pace is 100 %). Fewer reps or longer recoveries.`,
+      ];
+}
+
+function afterABreak({ session, intent }: CautionSource): string[] {
+  if (intent !== 'transition') return [];
+  const hasGoal = expand(session).some((leg) => {
+    const paces = leg.kind === 'rep' && leg.paceMix ? [leg.paceMix.from, leg.paceMix.to] : [];
+    return paces.some((pace) => pace.kind === 'named' && pace.goal);
+  });
+  return [
+    'After a break: few reps and full recoveries; stop before it gets hard.',
+    ...(hasGoal ? ['After a break run at the pace of now, not at goal pace.'] : []),
+  ];
+}
+
+function allOut({ intent }: CautionSource): string[] {
+  return intent === 'test' || intent === 'rehearsal'
+    ? ['Flat-out running: whoever has pain, feels dizzy or ill does not start, or stops.']
+    : [];
+}
+
+/** Everything to keep in mind about a session before it is run. */
+export function sessionCautions(source: CautionSource): string[] {
+  return [
+    ...missingEnds(source),
+    ...fastWork(source),
+    ...overTheGuides(source),
+    ...nearTheLimit(source),
+    ...afterABreak(source),
+    ...allOut(source),
+  ];
+}

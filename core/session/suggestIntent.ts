@@ -1,0 +1,164 @@
+import { fitCurve } from '../fitness/curve';
+import { speedOfEntry, type PaceBook } from '../paces/paceBook';
+import { PACE_NAMES } from '../paces/paceNames';
+import { paceSpeed } from '../paces/paceSpeed';
+import { curveBook } from '../paces/shippedBooks';
+import { expand, type RepLeg } from './expand';
+import type { Intent } from './intent';
+import { isFlatOut } from './flatOut';
+import type { Item, Pace, Session } from './session';
+
+/** What kind of work a pace is. */
+export type Zone = 'easy' | 'threshold' | 'critical-speed' | 'aerobic-power' | 'race-pace' | 'speed';
+
+const ZONE_OF: Record<(typeof PACE_NAMES)[number], Zone> = {
+  easy: 'easy',
+  steady: 'easy',
+  marathon: 'easy',
+  half: 'threshold',
+  tempo: 'threshold',
+  threshold: 'threshold',
+  cv: 'critical-speed',
+  '10k': 'critical-speed',
+  '8k': 'critical-speed',
+  'aerobic-max': 'aerobic-power',
+  '5k': 'aerobic-power',
+  '3k': 'aerobic-power',
+  '2mi': 'aerobic-power',
+  mile: 'race-pace',
+  '1500': 'race-pace',
+  '800': 'race-pace',
+  '400': 'speed',
+  strides: 'speed',
+  max: 'speed',
+};
+
+/** Any runner will do to tell which of two paces is the faster. */
+const REFERENCE = fitCurve([{ distanceM: 5000, timeS: 1110, date: '2000-01-01', kind: 'race' }], {
+  asOf: '2000-01-01',
+});
+const knownSpeeds = () =>
+  PACE_NAMES.flatMap((name) => {
+    const speedMps = speedOfEntry(curveBook, name, REFERENCE);
+    return speedMps === undefined ? [] : [{ name, speedMps }];
+  });
+
+const isKnown = (name: string): name is keyof typeof ZONE_OF => name in ZONE_OF;
+
+/**
+ * What kind of work a pace is: by its name, or for a share, an offset or a pace of the coach's own by the named pace it is
+ * nearest to. An effort by how hard it is; a time over a distance says nothing without an athlete.
+ */
+export function zoneOf(pace: Pace, paceBook: PaceBook = curveBook): Zone | undefined {
+  if (pace.kind === 'effort') {
+    const effort = (pace.min + pace.max) / 2;
+    return effort <= 4 ? 'easy' : effort <= 6.5 ? 'threshold' : effort <= 8.5 ? 'aerobic-power' : 'race-pace';
+  }
+  if (pace.kind === 'absolute') return undefined;
+  if (pace.kind === 'named' && !pace.offset && isKnown(pace.name)) return ZONE_OF[pace.name];
+  const speedMps = paceSpeed(pace, { curve: REFERENCE, paceBook });
+  if (speedMps === undefined) return undefined;
+  const off = (known: { speedMps: number }) => Math.abs(known.speedMps - speedMps);
+  const nearest = knownSpeeds().reduce((best, known) => (off(known) < off(best) ? known : best));
+  return ZONE_OF[nearest.name];
+}
+
+type Work = { leg: RepLeg; zone: Zone | undefined; distanceM: number; runsOn: boolean };
+
+/** The reps that are the point of the session, with about how long each is. */
+function workOf(session: Session, paceBook: PaceBook): Work[] {
+  const legs = expand(session);
+  return legs.flatMap((leg, i): Work[] => {
+    if (leg.kind !== 'rep' || leg.drills || (leg.role !== 'main' && leg.role !== 'finish')) return [];
+    const zone = leg.paceMix && zoneOf(leg.paceMix.to, paceBook);
+    const speedMps = (leg.paceMix && paceSpeed(leg.paceMix.to, { curve: REFERENCE, paceBook })) ?? 4;
+    const distanceM = leg.distanceM ?? (leg.durationS ?? 0) * speedMps;
+    return [{ leg, zone, distanceM, runsOn: legs[i + 1]?.kind === 'rep' }];
+  });
+}
+
+const metres = (work: readonly Work[]) => work.reduce((sum, { distanceM }) => sum + distanceM, 0);
+const share = (part: readonly Work[], all: readonly Work[]) => metres(part) / Math.max(1, metres(all));
+
+/** Most of the work, enough of it to call the session after. */
+const MOST = 0.6;
+/** From such a length on easy running is a long run. */
+const LONG = { distanceM: 9000, durationS: 3000 };
+/** Reps of critical speed up to this length are short ones. */
+const SHORT_REP_M = 600;
+
+/** Two paces run on from each other, round and round. */
+function isAlternation(items: readonly Item[]): boolean {
+  return items.some(({ count, body }) => {
+    if (body.kind !== 'set') return false;
+    const runsOn = body.items.length > 1 && body.items.slice(0, -1).every(({ recovery }) => !recovery);
+    const paces = new Set(body.items.map((item) => (item.body.kind === 'rep' ? JSON.stringify(item.body.pace) : '')));
+    const isRepeated = count.kind !== 'fixed' || count.n > 1;
+    return (isRepeated && runsOn && paces.size > 1) || isAlternation(body.items);
+  });
+}
+
+const speedIn = (work: Work, paceBook: PaceBook) =>
+  work.leg.paceMix ? (paceSpeed(work.leg.paceMix.from, { curve: REFERENCE, paceBook }) ?? 0) : 0;
+
+/** Long stretches that run on from each other, each faster than the one before; or one that gets faster as it goes. */
+function isProgression(work: readonly Work[], paceBook: PaceBook): boolean {
+  const [first] = work;
+  if (!first || work.slice(0, -1).some(({ runsOn }) => !runsOn)) return false;
+  if (work.length === 1)
+    return (
+      first.leg.paceMix !== undefined && first.leg.paceMix.from !== first.leg.paceMix.to && first.distanceM >= 2000
+    );
+  return work.every((one, i) => i === 0 || speedIn(one, paceBook) > speedIn(work[i - 1] as Work, paceBook));
+}
+
+const RACE_M: Record<string, number> = { '10k': 10_000, '5k': 5000, '3k': 3000, mile: 1609, '1500': 1500, '800': 800 };
+
+/** Work at the goal pace of one race: its length in parts is a rehearsal, more than that an indicator. */
+function goalWork(work: readonly Work[]): Intent | undefined {
+  for (const [race, raceM] of Object.entries(RACE_M)) {
+    const atGoal = work.filter(({ leg }) => {
+      const pace = leg.paceMix?.from;
+      return pace?.kind === 'named' && pace.goal && pace.name === race && leg.paceMix?.to === pace;
+    });
+    if (share(atGoal, work) < MOST) continue;
+    const ofRace = metres(atGoal) / raceM;
+    if (ofRace >= 0.7 && ofRace <= 1.1) return 'rehearsal';
+    if (ofRace > 1.1) return 'indicator';
+  }
+  return undefined;
+}
+
+/**
+ * Suggests what a session is meant to do from what is written in it. What only the coach can know (easing back after a
+ * break) is never suggested. Thresholds are common coaching practice.
+ */
+export function suggestIntent(session: Session, paceBook: PaceBook = curveBook): Intent {
+  const work = workOf(session, paceBook);
+  if (work.length === 0) return 'mixed';
+  const of = (...zones: (Zone | undefined)[]) => work.filter(({ zone }) => zones.includes(zone));
+  if (work.some(({ leg }) => isFlatOut(leg))) return 'test';
+  const byFeel = work.filter(
+    ({ leg }) => leg.free || (leg.durationS !== undefined && leg.paceMix?.from.kind === 'effort'),
+  );
+  if (share(byFeel, work) >= MOST) return 'fartlek';
+  const easy = of('easy', undefined);
+  const easyS = easy.reduce((sum, { leg }) => sum + (leg.durationS ?? 0), 0);
+  if (share(easy, work) >= 0.5 && (metres(easy) >= LONG.distanceM || easyS >= LONG.durationS)) return 'long-run';
+  const main = session.lines.filter(({ role }) => role === 'main').flatMap(({ items }) => items);
+  if (isAlternation(main)) return 'alternation';
+  if (isProgression(work, paceBook)) return 'progression';
+  const forGoal = goalWork(work);
+  if (forGoal) return forGoal;
+  const hard = work.filter(({ zone }) => zone !== 'easy');
+  const most = (...zones: Zone[]) => share(of(...zones), hard) >= MOST;
+  if (most('threshold')) return 'threshold';
+  if (most('critical-speed')) {
+    const reps = of('critical-speed');
+    return metres(reps) / reps.length <= SHORT_REP_M ? 'critical-speed-short' : 'critical-speed-long';
+  }
+  if (most('aerobic-power')) return 'aerobic-power';
+  if (most('speed')) return 'speed';
+  if (most('race-pace', 'speed')) return 'race-pace';
+  return 'mixed';
+}

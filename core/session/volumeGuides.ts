@@ -1,0 +1,81 @@
+/**
+ * How much of each kind of work is much: the reps of main part and fast finish, in minutes or metres, for a grown runner
+ * with some years behind them, and shares of that for others. Guides, not limits: the coach can change every number.
+ * None is taken from one book; all are marked as common practice.
+ */
+import type { Leaning } from '../squad/athlete';
+import type { Intent } from './intent';
+
+/** At most so many seconds or metres of work. */
+export type VolumeGuide = { intent: Intent; mostS?: number; mostM?: number; source: string };
+
+/** Whom a share of the guide is for. */
+export type GuideFor =
+  { kind: 'age'; under: number } | { kind: 'experience'; underWeeks: number } | { kind: 'event'; leaning: Leaning };
+export type GuideShare = { for: GuideFor; share: number; source: string };
+
+export type VolumeGuides = { most: VolumeGuide[]; shares: GuideShare[] };
+
+const source = 'common practice';
+const minutes = (intent: Intent, most: number): VolumeGuide => ({ intent, mostS: most * 60, source });
+const metres = (intent: Intent, mostM: number): VolumeGuide => ({ intent, mostM, source });
+
+export const SHIPPED_GUIDES: VolumeGuides = {
+  most: [
+    minutes('threshold', 40),
+    minutes('critical-speed-short', 26),
+    minutes('critical-speed-long', 30),
+    minutes('aerobic-power', 24),
+    metres('race-pace', 4000),
+    metres('speed', 2400),
+    minutes('fartlek', 45),
+    minutes('alternation', 45),
+    minutes('progression', 60),
+    minutes('long-run', 120),
+    minutes('transition', 20),
+    minutes('test', 60),
+    minutes('indicator', 30),
+    minutes('rehearsal', 30),
+    minutes('mixed', 40),
+  ],
+  shares: [
+    { for: { kind: 'age', under: 14 }, share: 0.5, source },
+    { for: { kind: 'age', under: 16 }, share: 0.65, source },
+    { for: { kind: 'age', under: 18 }, share: 0.8, source },
+    { for: { kind: 'experience', underWeeks: 12 }, share: 0.6, source },
+    { for: { kind: 'experience', underWeeks: 52 }, share: 0.8, source },
+    { for: { kind: 'event', leaning: '400-800' }, share: 0.7, source },
+    { for: { kind: 'event', leaning: '800-1500' }, share: 0.85, source },
+  ],
+};
+
+/** What the guides need to know about an athlete; what is not known changes nothing. */
+export type Runner = { age?: number | undefined; weeks?: number | undefined; leaning?: Leaning | undefined };
+
+function isFor(guide: GuideFor, { age, weeks, leaning }: Runner): boolean {
+  switch (guide.kind) {
+    case 'age':
+      return age !== undefined && age < guide.under;
+    case 'experience':
+      return weeks !== undefined && weeks < guide.underWeeks;
+    case 'event':
+      return leaning === guide.leaning;
+  }
+}
+
+/** The guide for one athlete: the smallest share that holds for each of age, experience and event, all taken together. */
+export function guideFor(guides: VolumeGuides, intent: Intent, runner: Runner): VolumeGuide | undefined {
+  const guide = guides.most.find((one) => one.intent === intent);
+  if (!guide) return undefined;
+  const smallest = (kind: GuideFor['kind']) =>
+    Math.min(
+      1,
+      ...guides.shares.flatMap((one) => (one.for.kind === kind && isFor(one.for, runner) ? [one.share] : [])),
+    );
+  const share = smallest('age') * smallest('experience') * smallest('event');
+  return {
+    ...guide,
+    ...(guide.mostS === undefined ? {} : { mostS: guide.mostS * share }),
+    ...(guide.mostM === undefined ? {} : { mostM: guide.mostM * share }),
+  };
+}

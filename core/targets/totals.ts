@@ -1,0 +1,91 @@
+/** What a session comes to for one athlete: metres and seconds, whole, by pace and by kind of work. */
+import { heldFor, type Curve } from '../fitness/curve';
+import type { TargetLeg } from './targetsFor';
+
+/** The kinds of work a session is made of. */
+export const WORKS = ['warm', 'main', 'finish', 'recovery', 'cool'] as const;
+export type Work = (typeof WORKS)[number];
+
+export type Amounts = { distanceM: number; durationS: number };
+
+export type SessionTotals = Amounts & {
+  byWork: ({ work: Work } & Amounts)[];
+  /** Reps of main part and fast finish, by the pace as written; the most metres first. */
+  byPace: ({ pace: string; reps: number } & Amounts)[];
+  /** Main part and fast finish with the recoveries in them: from the first start to the last finish. */
+  trackS: number;
+  /** True where a length or a time is a guess: drills, and work by effort. */
+  isGuessed: boolean;
+};
+
+/** Speed taken for running whose pace is not known. */
+export const GUESSED_MPS = 3.3;
+/** Time taken for drills; common practice. */
+const DRILLS_S = 300;
+
+/** Metres and seconds of one leg; what is not known is guessed. */
+export function amountsOf(leg: TargetLeg): Amounts & { isGuessed: boolean } {
+  if (leg.kind === 'rep' && leg.drills) return { distanceM: 0, durationS: DRILLS_S, isGuessed: true };
+  const known = leg.targetS ?? leg.durationS;
+  if (leg.kind === 'recovery')
+    return { distanceM: leg.distanceM ?? 0, durationS: known ?? 0, isGuessed: known === undefined };
+  const distanceM = leg.distanceM ?? leg.expectedM;
+  if (distanceM === undefined) return { distanceM: (known ?? 0) * GUESSED_MPS, durationS: known ?? 0, isGuessed: true };
+  return { distanceM, durationS: known ?? distanceM / GUESSED_MPS, isGuessed: known === undefined };
+}
+
+const isWork = (leg: TargetLeg) => leg.role === 'main' || leg.role === 'finish';
+
+/** A pace that can be held for so long is work at or below about critical speed. */
+const STAMINA_FROM_S = 600;
+
+/** Adds the legs of one athlete up. */
+export function sessionTotals(legs: readonly TargetLeg[]): SessionTotals {
+  const byWork = new Map<Work, Amounts>();
+  const byPace = new Map<string, { reps: number } & Amounts>();
+  const lastWork = legs.findLastIndex((leg) => leg.kind === 'rep' && isWork(leg));
+  const totals = { distanceM: 0, durationS: 0, trackS: 0, isGuessed: false };
+  legs.forEach((leg, i) => {
+    const { distanceM, durationS, isGuessed } = amountsOf(leg);
+    totals.distanceM += distanceM;
+    totals.durationS += durationS;
+    totals.isGuessed ||= isGuessed;
+    if (isWork(leg) && i <= lastWork) totals.trackS += durationS;
+    const work = leg.kind === 'recovery' ? 'recovery' : leg.role;
+    const ofWork = byWork.get(work) ?? { distanceM: 0, durationS: 0 };
+    byWork.set(work, { distanceM: ofWork.distanceM + distanceM, durationS: ofWork.durationS + durationS });
+    if (leg.kind !== 'rep' || leg.drills || !isWork(leg)) return;
+    const pace = leg.pace ?? '';
+    const ofPace = byPace.get(pace) ?? { reps: 0, distanceM: 0, durationS: 0 };
+    byPace.set(pace, {
+      reps: ofPace.reps + 1,
+      distanceM: ofPace.distanceM + distanceM,
+      durationS: ofPace.durationS + durationS,
+    });
+  });
+  return {
+    ...totals,
+    byWork: WORKS.flatMap((work) => {
+      const amounts = byWork.get(work);
+      return amounts ? [{ work, ...amounts }] : [];
+    }),
+    byPace: [...byPace].map(([pace, amounts]) => ({ pace, ...amounts })).sort((a, b) => b.distanceM - a.distanceM),
+  };
+}
+
+/**
+ * Share of what an athlete could do flat out: the sum, over the reps of main part and fast finish, of the time each takes
+ * by the time its pace could be held for. Five 1000s at 5k pace are 1. It is a gauge of stamina: reps without a time count
+ * nothing, nor do those faster than about critical speed, which draw on the reserve instead.
+ */
+export function shareOfLimit(curve: Curve, legs: readonly TargetLeg[]): number {
+  const heldS = new Map<number, number>();
+  return legs.reduce((share, leg) => {
+    const distanceM = leg.distanceM ?? leg.expectedM;
+    if (leg.kind !== 'rep' || !isWork(leg) || leg.targetS === undefined || distanceM === undefined) return share;
+    const speedMps = distanceM / leg.targetS;
+    const held = heldS.get(speedMps) ?? heldFor(curve, speedMps);
+    heldS.set(speedMps, held);
+    return held < STAMINA_FROM_S ? share : share + leg.targetS / held;
+  }, 0);
+}
