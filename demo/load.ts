@@ -14,11 +14,24 @@ import { standardTrack } from '@core/track/venue';
 import { makePlan } from '@core/trackside/plan';
 import { simulateRun, type Random } from '@core/trackside/simulate';
 import { listAthletes } from '@server/db/athletes';
+import { changeBook, readBook } from '@server/db/book';
 import { addEvents, putPlan } from '@server/db/runs';
 import { listSessions, putSession } from '@server/db/sessions';
-import { athletes, groups, paceBooks, runEvents, runs, sessions, squad } from '@server/db/schema';
+import {
+  athletes,
+  bookSessions,
+  bookVersions,
+  groups,
+  paceBooks,
+  progressions,
+  runEvents,
+  runs,
+  sessions,
+  squad,
+} from '@server/db/schema';
 import { changeSquad } from '@server/db/squad';
 import type { Db } from '@server/db/open';
+import { clubBook } from './book';
 import { CLUB, GROUPS, type ClubAthlete } from './club';
 import { SEASON, TODAY, type ClubSession } from './season';
 
@@ -81,7 +94,9 @@ function pacesOn(marks: readonly Mark[], date: string) {
 function addSession({ db, today, idAt }: Loading, { inDays, title, shorthand }: ClubSession): string {
   const date = dayFrom(today, inDays);
   const id = idAt(startOf(date));
-  putSession(db, id, { title, date, shorthand }, startOf(today));
+  const bookId = readBook(db).sessions.find((session) => session.title === title)?.id;
+  const input = { title, date, shorthand, startTime: STARTS_AT.slice(0, 5), ...(bookId ? { bookId } : {}) };
+  putSession(db, id, input, startOf(today));
   return id;
 }
 
@@ -123,7 +138,8 @@ function runSession(
 }
 
 function clear(db: Db): void {
-  for (const table of [runEvents, runs, sessions, athletes, groups, squad, paceBooks]) db.delete(table).run();
+  for (const table of [runEvents, runs, sessions, bookVersions, bookSessions, progressions]) db.delete(table).run();
+  for (const table of [athletes, groups, squad, paceBooks]) db.delete(table).run();
 }
 
 function load(loading: Loading): void {
@@ -131,6 +147,11 @@ function load(loading: Loading): void {
   const trainingGroups = GROUPS.map((name): Group => ({ id: loading.idAt(enteredAtMs), name }));
   const everyone = CLUB.map((athlete) => makeMember(athlete, trainingGroups, loading));
   changeSquad(loading.db, { groups: trainingGroups, athletes: everyone.map(({ athlete }) => athlete) }, enteredAtMs);
+  changeBook(
+    loading.db,
+    clubBook(() => loading.idAt(enteredAtMs)),
+    enteredAtMs,
+  );
   const members = everyone.filter(({ athlete }) => !athlete.archived);
   for (const session of SEASON) {
     const sessionId = addSession(loading, session);

@@ -75,7 +75,8 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
     if (!parsed.ok) return;
     const { id: sessionId, title, date, shorthand } = session;
     const people = forPlan(here, squad, date);
-    const plan = makePlan({ id: ulid(), sessionId, title, date, shorthand }, parsed.session, people, standardTrack);
+    const about = { id: ulid(), sessionId, title, date, shorthand };
+    const plan = makePlan(about, parsed.session, people, standardTrack, session.intent);
     if (plan.reps.length === 0)
       return setTrouble('There is no rep to time in this session. Add one to its main part first.');
     try {

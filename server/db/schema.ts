@@ -1,13 +1,17 @@
-import { index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
+import type { Lever } from '@core/book/bookSession';
 import type { ModelName, Nudge } from '@core/fitness/curve';
 import type { MarkKind } from '@core/fitness/mark';
 import type { PaceEntry } from '@core/paces/paceBook';
+import type { Intent } from '@core/session/intent';
+import type { VolumeGuides } from '@core/session/volumeGuides';
 import type { Goal, Leaning, Status } from '@core/squad/athlete';
 
 /** What holds for the whole squad: one row. */
 export const squad = sqliteTable('squad', {
   id: integer().primaryKey(),
   paceBookId: text('pace_book_id').notNull(),
+  guides: text({ mode: 'json' }).$type<VolumeGuides>(),
 });
 
 /** Training groups, by their place in the list. */
@@ -66,12 +70,57 @@ export const marks = sqliteTable(
   (table) => [index('marks_by_athlete').on(table.athleteId)],
 );
 
-/** Sessions as written; the shorthand may still be a draft. */
+/** Sessions of the book. Those that come with the app are in the code until the coach changes them. */
+export const bookSessions = sqliteTable('book_sessions', {
+  id: text().primaryKey(),
+  title: text().notNull(),
+  shorthand: text().notNull(),
+  intent: text().$type<Intent>(),
+  purpose: text(),
+  season: text(),
+  easier: text(),
+  harder: text(),
+  tags: text({ mode: 'json' }).$type<string[]>().notNull(),
+  favourite: integer({ mode: 'boolean' }).notNull().default(false),
+  archived: integer({ mode: 'boolean' }).notNull().default(false),
+  createdAtMs: integer('created_at_ms').notNull(),
+  updatedAtMs: integer('updated_at_ms').notNull(),
+  removedAtMs: integer('removed_at_ms'),
+});
+
+/** How a session of the book read when it was run, before it was changed: only ever added to. */
+export const bookVersions = sqliteTable(
+  'book_versions',
+  {
+    bookId: text('book_id').notNull(),
+    version: integer().notNull(),
+    title: text().notNull(),
+    shorthand: text().notNull(),
+    untilMs: integer('until_ms').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.bookId, table.version] })],
+);
+
+/** Ordered families of sessions of the book. */
+export const progressions = sqliteTable('progressions', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  lever: text().$type<Lever>().notNull(),
+  stepIds: text('step_ids', { mode: 'json' }).$type<string[]>().notNull(),
+  createdAtMs: integer('created_at_ms').notNull(),
+  removedAtMs: integer('removed_at_ms'),
+});
+
+/** Sessions on a day, as written; the shorthand may still be a draft. */
 export const sessions = sqliteTable('sessions', {
   id: text().primaryKey(),
   title: text().notNull(),
   date: text().notNull(),
   shorthand: text().notNull(),
+  startTime: text('start_time'),
+  intent: text().$type<Intent>(),
+  /** The session of the book it was taken from. */
+  bookId: text('book_id'),
   createdAtMs: integer('created_at_ms').notNull(),
   updatedAtMs: integer('updated_at_ms').notNull(),
   removedAtMs: integer('removed_at_ms'),

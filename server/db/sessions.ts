@@ -2,27 +2,35 @@ import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { SessionInput } from '@core/formats/schemas';
 import type { Db } from './open';
 import { sessions } from './schema';
+import { withoutNulls } from './withoutNulls';
 
 /** A session as the API answers it. */
 export type StoredSession = SessionInput & { id: string };
 
-const { id: idColumn, title, date, shorthand, removedAtMs } = sessions;
+const { id: idColumn, title, date, shorthand, startTime, intent, bookId, removedAtMs } = sessions;
 
 /** All sessions, the latest date first. */
 export function listSessions(db: Db): StoredSession[] {
   return db
-    .select({ id: idColumn, title, date, shorthand })
+    .select({ id: idColumn, title, date, shorthand, startTime, intent, bookId })
     .from(sessions)
     .where(isNull(removedAtMs))
     .orderBy(desc(date), desc(sessions.createdAtMs))
-    .all();
+    .all()
+    .map(withoutNulls);
 }
 
 /** Stores a session in place of what was stored under this id; a removed one is back. */
 export function putSession(db: Db, id: string, input: SessionInput, nowMs: number): StoredSession {
+  const row = {
+    ...input,
+    startTime: input.startTime ?? null,
+    intent: input.intent ?? null,
+    bookId: input.bookId ?? null,
+  };
   db.insert(sessions)
-    .values({ id, ...input, createdAtMs: nowMs, updatedAtMs: nowMs })
-    .onConflictDoUpdate({ target: idColumn, set: { ...input, updatedAtMs: nowMs, removedAtMs: null } })
+    .values({ id, ...row, createdAtMs: nowMs, updatedAtMs: nowMs })
+    .onConflictDoUpdate({ target: idColumn, set: { ...row, updatedAtMs: nowMs, removedAtMs: null } })
     .run();
   return { id, ...input };
 }

@@ -8,7 +8,7 @@ import { Refused } from './refused';
 import { athletes, erasedAthletes, groups, marks, paceBooks, squad } from './schema';
 
 /** What one transaction works with. */
-type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
+export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 
 const SQUAD_ID = 1;
 const idsOf = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
@@ -22,7 +22,11 @@ const chunks = <T>(rows: readonly T[]): T[][] =>
 export function readSquad(db: Db): SquadSettings {
   const stored = db.select().from(squad).where(eq(squad.id, SQUAD_ID)).get();
   const list = db.select({ id: groups.id, name: groups.name }).from(groups).orderBy(asc(groups.place)).all();
-  return { paceBookId: stored?.paceBookId ?? curveBook.id, groups: list };
+  return {
+    paceBookId: stored?.paceBookId ?? curveBook.id,
+    groups: list,
+    ...(stored?.guides ? { guides: stored.guides } : {}),
+  };
 }
 
 function putGroups(tx: Tx, list: NonNullable<SquadChange['groups']>): void {
@@ -123,6 +127,15 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     tx.insert(marks).values(some).run();
 }
 
+function putSettings(tx: Tx, { paceBookId, guides }: SquadChange): void {
+  if (paceBookId === undefined && guides === undefined) return;
+  const set = { ...(paceBookId === undefined ? {} : { paceBookId }), ...(guides === undefined ? {} : { guides }) };
+  tx.insert(squad)
+    .values({ id: SQUAD_ID, paceBookId: curveBook.id, ...set })
+    .onConflictDoUpdate({ target: squad.id, set })
+    .run();
+}
+
 /**
  * Changes several things about the squad at once.
  * @throws Refused when a tile name is taken or a group or pace book is not there; nothing is stored then.
@@ -130,11 +143,7 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
 export function changeSquad(db: Db, change: SquadChange, nowMs: number): void {
   db.transaction((tx) => {
     checkBook(tx, change.paceBookId, 'paceBookId');
-    if (change.paceBookId !== undefined)
-      tx.insert(squad)
-        .values({ id: SQUAD_ID, paceBookId: change.paceBookId })
-        .onConflictDoUpdate({ target: squad.id, set: { paceBookId: change.paceBookId } })
-        .run();
+    putSettings(tx, change);
     if (change.removedIds && change.removedIds.length > 0)
       tx.update(athletes).set({ removedAtMs: nowMs }).where(inArray(athletes.id, change.removedIds)).run();
     if (change.groups) putGroups(tx, change.groups);

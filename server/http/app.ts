@@ -7,6 +7,7 @@ import { version } from '../../package.json';
 import { athletesRouter } from './athletes';
 import type { Context } from './context';
 import { ApiError, answerError, unknownPath } from './errors';
+import { bookRouter } from './book';
 import { paceBooksRouter } from './paceBooks';
 import { runsRouter } from './runs';
 import { sessionsRouter } from './sessions';
@@ -91,14 +92,15 @@ export function makeApp({ log, webFolder, ...context }: AppOptions): Express {
     res.setHeader('Cache-Control', 'no-store');
     next();
   });
-  // A whole squad may be imported at once.
-  app.use('/api/squad', express.json({ limit: '8mb', strict: true }));
+  // A whole squad or book may be imported at once.
+  app.use(['/api/squad', '/api/book'], express.json({ limit: '8mb', strict: true }));
   app.use('/api', express.json({ limit: '1mb', strict: true }));
   app.get('/api/health', health(context));
   app.use('/api/athletes', athletesRouter(context));
   app.use('/api/squad', squadRouter(context));
   app.use('/api/pace-books', paceBooksRouter(context));
   app.use('/api/sessions', sessionsRouter(context));
+  app.use('/api/book', bookRouter(context));
   app.use('/api/runs', runsRouter(context));
   app.use('/api', unknownPath);
   if (webFolder) app.use(...webApp(webFolder));
