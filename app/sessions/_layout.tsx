@@ -2,5 +2,6 @@ import { SessionList } from '@client/session/SessionList';
 import { ListAndDetail } from '@client/ui/ListAndDetail';
 
 export default function SessionsLayout() {
-  return <ListAndDetail list={<SessionList />} listWidth={290} />;
+  // Writing wants the whole width: text, lap sheet and targets stand side by side.
+  return <ListAndDetail list={<SessionList />} listWidth={290} hasWholeWidth={(path) => path !== '/sessions'} />;
 }

@@ -2,5 +2,5 @@ import { SquadPage } from '@client/squad/SquadPage';
 import { ListAndDetail } from '@client/ui/ListAndDetail';
 
 export default function SquadLayout() {
-  return <ListAndDetail list={<SquadPage />} home="/squad" />;
+  return <ListAndDetail list={<SquadPage />} hasWholeWidth={(path) => path === '/squad'} />;
 }

@@ -1,43 +1,33 @@
 import { router } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useCallback, useMemo } from 'react';
 import { View } from 'react-native';
-import { IconButton } from 'react-native-paper';
-import { standardTrack } from '@core/track/venue';
-import { troubleText, useRemoveSessionMutation, useRestoreSessionMutation, type Session } from '../store/api';
-import { trialCaution } from '@core/squad/cautions';
-import { Cautions } from '../squad/Cautions';
-import { pacesOf, type SquadView } from '../squad/useSquad';
-import { Choice } from '../ui/Choice';
+import { ulid } from 'ulid';
+import type { SessionInput } from '@core/formats/schemas';
+import {
+  troubleText,
+  useChangeBookMutation,
+  usePutSessionMutation,
+  useRemoveSessionMutation,
+  useRestoreSessionMutation,
+  type Session,
+} from '../store/api';
+import type { SquadView } from '../squad/useSquad';
 import { dayName } from '../ui/days';
 import { DateField } from '../ui/DateField';
-import { LapSheet } from '../ui/LapSheet';
-import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
-import { TextField } from '../ui/TextField';
-import { SPACE, usePalette } from '../ui/theme';
-import { Trouble } from '../ui/Trouble';
+import { SmallButton } from '../ui/SmallButton';
+import { TimeField } from '../ui/TimeField';
 import { useNotice } from '../ui/UndoBar';
-import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
-import { HowToWrite } from './HowToWrite';
-import { Problems } from './Problems';
-import { Targets, usePlanPreview } from './Targets';
-import { useSessionDraft, type Saving } from './useSessionDraft';
-import { viewSession } from './sessionView';
 import { WithSession } from './WithSession';
+import { EditorPage } from './write/EditorPage';
+import { useDraft } from './write/useDraft';
+
+/** A session on a day while it is written: what is optional may be taken away again. */
+type SessionDraft = Pick<SessionInput, 'title' | 'date' | 'shorthand'> & {
+  [K in 'startTime' | 'intent' | 'bookId']?: SessionInput[K] | undefined;
+};
 
 const backToList = () => router.replace('/sessions');
-
-const SIDES = [
-  { value: 'write', text: 'Write' },
-  { value: 'targets', text: 'Targets' },
-] as const;
-type Side = (typeof SIDES)[number]['value'];
-
-function savingText(saving: Saving): string {
-  if (saving.state === 'saving') return 'Saving …';
-  return saving.state === 'saved' ? 'Saved' : 'Not saved yet';
-}
 
 function useRemoveSession(session: Session) {
   const [remove] = useRemoveSessionMutation();
@@ -52,134 +42,98 @@ function useRemoveSession(session: Session) {
 }
 
 function Editor({ stored, squad }: { stored: Session; squad: SquadView }) {
-  const wide = useWide();
-  const palette = usePalette();
-  const draft = useSessionDraft(stored, squad.paceNames);
-  const { typed, change, parsed, lastGood, saving, saveNow } = draft;
-  const remove = useRemoveSession(stored);
-  const [side, setSide] = useState<Side>('write');
-  const date = typed.date || stored.date;
-  const plan = usePlanPreview(lastGood, squad, date);
-  const caution = useMemo(
-    () => lastGood && trialCaution(lastGood, squad.athletes, date),
-    [lastGood, squad.athletes, date],
+  const { id } = stored;
+  const [put] = usePutSessionMutation();
+  const [changeBook] = useChangeBookMutation();
+  const notice = useNotice();
+  const input = useMemo(() => {
+    const { id: _id, ...rest } = stored;
+    return rest;
+  }, [stored]);
+  const save = useCallback(
+    ({ intent, startTime, bookId, ...rest }: SessionDraft) =>
+      put({
+        id,
+        ...rest,
+        ...(intent ? { intent } : {}),
+        ...(startTime ? { startTime } : {}),
+        ...(bookId ? { bookId } : {}),
+      }),
+    [put, id],
   );
-  const view = useMemo(() => {
-    const whose = squad.athletes.find((athlete) => pacesOf(athlete, squad, date).curve !== undefined);
-    return lastGood && viewSession(lastGood, whose && { name: whose.name, paces: pacesOf(whose, squad, date) });
-  }, [lastGood, squad, date]);
-
+  const draft = useDraft<SessionDraft>(id, input, squad.paceNames, save);
+  const { typed, change, saveNow } = draft;
+  const remove = useRemoveSession(stored);
+  const date = typed.date || stored.date;
   const goToTrack = async () => {
     await saveNow();
-    router.push(`/track/ready/${stored.id}`);
+    router.push(`/track/ready/${id}`);
   };
-  const ready = parsed.ok && plan !== undefined && plan.reps.length > 0;
-
-  const writing = (
-    <View style={{ gap: SPACE.l }}>
-      <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-        <View style={{ flex: 3 }}>
-          <TextField
-            label="Title"
-            value={typed.title}
-            onChange={(title) => change({ title })}
-            error={typed.title.trim() === '' ? 'A title is needed.' : undefined}
-          />
-        </View>
-        <View style={{ flex: 2, minWidth: 146 }}>
-          <DateField
-            label="Day"
-            value={typed.date}
-            onChange={(date) => change({ date })}
-            error={typed.date === '' ? 'A day is needed.' : undefined}
-          />
-        </View>
-      </View>
-      <TextField
-        label="Session"
-        value={typed.shorthand}
-        onChange={(shorthand) => change({ shorthand })}
-        lines={5}
-        placeholder={'warm: 1600 @easy\nmain: 6x400 @5k / 90s\ncool: 1200 @easy'}
-      />
-      {!parsed.ok && <Problems text={typed.shorthand} problems={parsed.problems} />}
-      {caution !== undefined && <Cautions list={[caution]} />}
-      <HowToWrite />
-      {view && (
-        <View style={{ gap: SPACE.s }}>
-          <View
-            style={{
-              flexDirection: 'row',
-              justifyContent: 'space-between',
-              alignItems: 'baseline',
-              gap: SPACE.m,
-              flexWrap: 'wrap',
-            }}
-          >
-            <Words as="heading" level={2}>
-              Lap by lap
-            </Words>
-            <Words as="small" quiet>
-              {parsed.ok ? view.totals : 'as it last could be read'}
-            </Words>
-          </View>
-          <LapSheet
-            sections={view.sections}
-            venue={standardTrack}
-            finishLegs={view.finishLegs}
-            about={`The session lap by lap on the ${standardTrack.name}: ${view.totals}`}
-          />
-        </View>
-      )}
-    </View>
-  );
-  const targets = plan ? (
-    <Targets plan={plan} />
-  ) : (
-    <Words quiet>Write the session first: everyone’s times come by themselves.</Words>
-  );
-
+  const keepInBook = async () => {
+    const { title, shorthand, intent } = typed;
+    const bookId = ulid();
+    const kept = await changeBook({
+      sessions: [{ id: bookId, title, shorthand, tags: [], ...(intent ? { intent } : {}) }],
+    });
+    if (kept.error) return notice({ text: troubleText(kept.error) });
+    change({ bookId });
+    await saveNow();
+    notice({
+      text: `“${title}” is in the book.`,
+      undo: () => {
+        change({ bookId: undefined });
+        void changeBook({ removedSessionIds: [bookId] });
+      },
+    });
+  };
   return (
-    <Page
+    <EditorPage
+      draft={draft}
+      squad={squad}
+      date={date}
       title={dayName(typed.date)}
       onBack={backToList}
       backLabel="Back to all sessions"
-      aside={
-        <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-          <Words as="small" color={saving.state === 'failed' ? palette.late : palette.quiet} live="polite">
-            {savingText(saving)}
-          </Words>
-          <IconButton
-            icon="remove"
-            onPress={() => void remove()}
-            accessibilityLabel="Remove this session"
-            style={{ width: 44, height: 44 }}
-          />
-        </View>
-      }
-      footer={
-        <PrimaryButton main icon="track" disabled={!ready} onPress={() => void goToTrack()}>
-          Take to the track
-        </PrimaryButton>
-      }
-    >
-      {saving.state === 'failed' && <Trouble retry={() => void saveNow()}>{saving.message}</Trouble>}
-      {wide ? (
-        <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
-          <View style={{ flex: 1, minWidth: 0 }}>{writing}</View>
-          <View style={{ flex: 1, minWidth: 0, gap: SPACE.m }}>{targets}</View>
-        </View>
-      ) : (
+      startTime={typed.startTime}
+      onRemove={{ label: 'Remove this session', go: () => void remove() }}
+      fields={
         <>
-          <Choice label="Side" options={SIDES} value={side} onChange={setSide} />
-          {side === 'write' ? writing : targets}
+          <View style={{ flexGrow: 1, flexBasis: 150 }}>
+            <DateField
+              label="Day"
+              value={typed.date}
+              onChange={(day) => change({ date: day })}
+              error={typed.date === '' ? 'A day is needed.' : undefined}
+            />
+          </View>
+          <View style={{ flexGrow: 1, flexBasis: 130 }}>
+            <TimeField
+              label="Starts at"
+              value={typed.startTime ?? ''}
+              onChange={(startTime) => change({ startTime })}
+            />
+          </View>
         </>
+      }
+      footer={(readable) => (
+        <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
+          <View style={{ flex: 1 }}>
+            <PrimaryButton main icon="track" disabled={!readable} onPress={() => void goToTrack()}>
+              Take to the track
+            </PrimaryButton>
+          </View>
+          {typed.bookId === undefined ? (
+            <SmallButton onPress={() => void keepInBook()}>Keep in the book</SmallButton>
+          ) : (
+            <SmallButton onPress={() => router.push(`/sessions/book/${typed.bookId ?? ''}`)}>In the book</SmallButton>
+          )}
+        </View>
       )}
-    </Page>
+    />
   );
 }
 
-/** Writing a session: shorthand, lap sheet and everyone's targets, all from one text. */
+/** A session on a day: written, drawn, with everyone's targets, ready for the track. */
 export function SessionEditor({ id }: { id: string }) {
   return (
     <WithSession id={id} title="Session" backTo="all sessions" back={backToList}>

@@ -10,11 +10,13 @@ import {
 } from '../store/api';
 import { today } from '../ui/days';
 import { Empty } from '../ui/Empty';
+import { Icon } from '../ui/icons/Icon';
+import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../ui/LookSwitch';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
-import { SPACE } from '../ui/theme';
+import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/UndoBar';
 import { useWide } from '../ui/useWide';
@@ -51,6 +53,7 @@ export function SessionList() {
   const notice = useNotice();
   const path = usePathname();
   const wide = useWide();
+  const palette = usePalette();
   const add = async () => {
     const session = { id: ulid(), title: 'New session', date: today(), shorthand: '' };
     const added = await put(session);
@@ -76,6 +79,16 @@ export function SessionList() {
         </PrimaryButton>
       }
     >
+      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
+        <View role="listitem">
+          <ListRow
+            href="/sessions/book"
+            title="The book"
+            about="Your own sessions to use again, and some to start from"
+            aside={<Icon name="book" color={palette.ink} size={28} />}
+          />
+        </View>
+      </View>
       {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !sessions && <Loading />}
       {sessions?.length === 0 && (
         <Empty title="No session yet">

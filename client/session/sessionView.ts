@@ -1,34 +1,65 @@
+import { timeFor } from '@core/fitness/curve';
 import type { PaceSource } from '@core/paces/paceSpeed';
 import { curveBook } from '@core/paces/shippedBooks';
 import { formatSession } from '@core/session/formatSession';
 import type { Session } from '@core/session/session';
 import { targetsFor, type TargetLeg } from '@core/targets/targetsFor';
-import { sessionTotals } from '@core/targets/totals';
+import { sessionTotals, shareOfLimit, type SessionTotals } from '@core/targets/totals';
 import { layLapSheet, type LapSection } from '@core/track/lapSheet';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack, type Venue } from '@core/track/venue';
 import { formatKm } from '@core/units/distance';
 import { formatClock } from '@core/units/time';
 
+/** Someone a session is looked at for. */
+export type Whose = { name: string; paces: PaceSource };
+
 /** What a session looks like for one athlete (or for nobody in particular): legs, lap sheet, and a line about it. */
 export type SessionView = {
+  venue: Venue;
   legs: TargetLeg[];
   sections: LapSection[];
   finishLegs: ReadonlySet<number>;
+  /** Some of it is drawn by how far this athlete should get. */
+  isExpected: boolean;
   /** `8.4 km, about 52:00 for Dov`. */
   totals: string;
 };
 
 /** Lays a session out; times are those of the athlete whose paces are given. */
-export function viewSession(session: Session, whose?: { name: string; paces: PaceSource }): SessionView {
-  const legs = targetsFor(session, { ...(whose?.paces ?? { paceBook: curveBook }), venue: standardTrack });
+export function viewSession(session: Session, whose?: Whose, venue: Venue = standardTrack): SessionView {
+  const legs = targetsFor(session, { ...(whose?.paces ?? { paceBook: curveBook }), venue });
   const { distanceM, durationS } = sessionTotals(legs);
   const time = whose?.paces.curve ? `, about ${formatClock(Math.round(durationS / 60) * 60)} for ${whose.name}` : '';
   return {
+    venue,
     legs,
-    sections: layLapSheet(legs, standardTrack),
+    sections: layLapSheet(legs, venue),
     finishLegs: new Set(legs.flatMap((leg, i) => (leg.role === 'finish' ? [i] : []))),
+    isExpected: legs.some((leg) => leg.kind === 'rep' && !leg.drills && leg.distanceM === undefined),
     totals: `${formatKm(distanceM)}${time}`,
   };
+}
+
+/** What a session comes to for one athlete. */
+export type SpanEnd = { name: string; totals: SessionTotals; shareOfLimit: number };
+
+/** The fastest and the slowest of the squad over 5000 m; nobody where nobody has a mark. */
+export function endsOf<W extends Whose>(people: readonly W[]): { fastest: W; slowest: W } | undefined {
+  const timed = people.flatMap((one) => (one.paces.curve ? [{ one, timeS: timeFor(one.paces.curve, 5000) }] : []));
+  timed.sort((a, b) => a.timeS - b.timeS);
+  const [first, last] = [timed[0], timed.at(-1)];
+  return first && last ? { fastest: first.one, slowest: last.one } : undefined;
+}
+
+/** What a session comes to for the fastest and for the slowest; for nobody in particular where nobody has a mark. */
+export function spanOf(session: Session, people: readonly Whose[], venue: Venue): SpanEnd[] {
+  const ends = endsOf(people);
+  const totalsFor = ({ name, paces }: Whose): SpanEnd => {
+    const legs = targetsFor(session, { ...paces, venue });
+    return { name, totals: sessionTotals(legs), shareOfLimit: paces.curve ? shareOfLimit(paces.curve, legs) : 0 };
+  };
+  if (!ends) return [totalsFor({ name: '', paces: { paceBook: curveBook } })];
+  return ends.fastest === ends.slowest ? [totalsFor(ends.fastest)] : [totalsFor(ends.fastest), totalsFor(ends.slowest)];
 }
 
 /** The main part of a session in its own shorthand, for lists. */

@@ -91,7 +91,7 @@ export function AthleteAbout({ athlete, squad, change, remove }: Props) {
   const book = bookOf(athlete, squad);
 
   const submit = handleSubmit(async (typed) => {
-    const checks = await import('./readAthlete').catch(() => undefined);
+    const checks = await import('../store/checks').catch(() => undefined);
     if (!checks) return setError('root', { message: troubleText(undefined) });
     const read = checks.readAbout(typed, athlete, today());
     if (!read.ok) {

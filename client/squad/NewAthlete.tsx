@@ -40,7 +40,7 @@ export function NewAthlete({ squad }: { squad: SquadView }) {
     const wrong = isMarked ? markProblems(typed.mark, today()) : {};
     setProblems(wrong);
     // The checks come from the server, once; without it nothing could be saved anyway.
-    const checks = await import('./readAthlete').catch(() => undefined);
+    const checks = await import('../store/checks').catch(() => undefined);
     if (!checks) return setError('root', { message: troubleText(undefined) });
     const mark = isMarked ? markIn(typed.mark) : undefined;
     const tileName = typed.tileName.trim() === '' ? suggested : typed.tileName;

@@ -2,9 +2,6 @@ import { check } from '@core/formats/check';
 import { athleteSchema, type AthleteInput } from '@core/formats/schemas';
 import { sinceWeeks, type Athlete, type Leaning, type SquadMember, type Status } from '@core/squad/athlete';
 
-// From here, so that the validator is in one file of its own and not in the first load: all who need it ask for this one.
-export { readAthleteFile } from '@core/formats/athleteFile';
-
 /** An athlete's particulars as typed; an empty text is nothing. */
 export type AboutFields = {
   name: string;

@@ -1,4 +1,5 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import type { BookChange, BookSession, BookVersion, Progression } from '@core/book/bookSession';
 import type { SessionInput } from '@core/formats/schemas';
 import type { PaceBook } from '@core/paces/paceBook';
 import type { RunSummary } from '@core/review/summary';
@@ -8,24 +9,26 @@ import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 
 export type Session = SessionInput & { id: string };
+/** What the server keeps of the book: starter sessions are in it once the coach has changed them. */
+export type KeptBook = { sessions: BookSession[]; progressions: Progression[] };
 export type ListedRun = { id: string; sessionId: string; title: string; date: string; summary: RunSummary };
 
 /** The server's resources, cached; a write makes what it changed be read again. */
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'runs'],
+  tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'book', 'runs'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
     athletes: build.query<SquadMember[], void>({ query: () => 'athletes', providesTags: ['athletes'] }),
     squad: build.query<SquadSettings, void>({ query: () => 'squad', providesTags: ['squad'] }),
     changeSquad: build.mutation<void, SquadChange>({
       query: (body) => ({ url: 'squad/changes', method: 'POST', body }),
-      invalidatesTags: (_none, error, { athletes, groups, paceBookId, removedIds }) =>
+      invalidatesTags: (_none, error, { athletes, groups, guides, paceBookId, removedIds }) =>
         error
           ? []
           : [
               ...(athletes || removedIds || groups ? (['athletes'] as const) : []),
-              ...(groups || paceBookId !== undefined ? (['squad'] as const) : []),
+              ...(groups || paceBookId !== undefined || guides !== undefined ? (['squad'] as const) : []),
             ],
     }),
     eraseAthlete: build.mutation<void, string>({
@@ -58,6 +61,15 @@ export const api = createApi({
       query: (id) => ({ url: `sessions/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['sessions'],
     }),
+    book: build.query<KeptBook, void>({ query: () => 'book', providesTags: ['book'] }),
+    changeBook: build.mutation<void, BookChange>({
+      query: (body) => ({ url: 'book/changes', method: 'POST', body }),
+      invalidatesTags: ['book'],
+    }),
+    bookVersions: build.query<BookVersion[], string>({
+      query: (id) => `book/${id}/versions`,
+      providesTags: ['book', 'runs'],
+    }),
     runs: build.query<ListedRun[], void>({ query: () => 'runs', providesTags: ['runs'] }),
     run: build.query<{ plan: Plan; events: RunEvent[] }, string>({
       query: (id) => `runs/${id}`,
@@ -80,6 +92,9 @@ export const {
   usePutSessionMutation,
   useRemoveSessionMutation,
   useRestoreSessionMutation,
+  useBookQuery,
+  useChangeBookMutation,
+  useBookVersionsQuery,
   useRunsQuery,
   useRunQuery,
 } = api;

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { PaceUnit } from '@core/paces/paceTable';
+import { standardTrack } from '@core/track/venue';
 import { WIDE_PX } from '../ui/widths';
 
 export const LOOKS = ['system', 'light', 'dark'] as const;
@@ -12,7 +13,7 @@ export type PaceView = { shown: string[]; unit: PaceUnit; byGroup: boolean };
 const KEY = 'zest-lap-settings';
 
 /** What the coach has chosen on this device. */
-export type Settings = { look: Look; paces: PaceView };
+export type Settings = { look: Look; paces: PaceView; /** Where sessions are drawn for. */ venueId: string };
 
 /** As many paces as fit beside the names. */
 const FIRST_SHOWN = {
@@ -22,6 +23,7 @@ const FIRST_SHOWN = {
 
 const first = (): Settings => ({
   look: 'system',
+  venueId: standardTrack.id,
   paces: { shown: FIRST_SHOWN[(globalThis.innerWidth ?? 0) < WIDE_PX ? 'phone' : 'wide'], unit: '400', byGroup: true },
 });
 
@@ -48,6 +50,9 @@ export const settings = createSlice({
   reducers: {
     lookChosen: (state, action: PayloadAction<Look>) => {
       state.look = action.payload;
+    },
+    venueChosen: (state, action: PayloadAction<string>) => {
+      state.venueId = action.payload;
     },
     pacesChosen: (state, action: PayloadAction<Partial<PaceView>>) => {
       Object.assign(state.paces, action.payload);

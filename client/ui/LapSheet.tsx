@@ -1,4 +1,5 @@
-import { Fragment, useState } from 'react';
+import { Fragment, useState, type KeyboardEvent, type MouseEvent } from 'react';
+import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Band, Gap, LapRow, LapSection } from '@core/track/lapSheet';
@@ -16,7 +17,15 @@ const AXIS = 16;
 /** Room for a folded row's “4 laps”, and for half a gap mark at the right end. */
 const MARGIN = { left: 2, right: 46 };
 
-type Drawing = { palette: Palette; x: (m: number) => number; finishLegs: ReadonlySet<number> };
+type Drawing = {
+  palette: Palette;
+  x: (m: number) => number;
+  finishLegs: ReadonlySet<number>;
+  chosenLeg?: number | undefined;
+};
+
+/** Px round the bands of the rep that is looked at. */
+const RING = 3;
 
 function bandColor(palette: Palette, section: LapSection, band: Band): string {
   if (band.kind === 'jog') return palette.jog;
@@ -36,28 +45,47 @@ function BandShape({
   drawing: Drawing;
   height?: number;
 }) {
-  const { palette, x, finishLegs } = drawing;
+  const { palette, x, finishLegs, chosenLeg } = drawing;
   const thin = band.kind === 'jog';
   const fast = !thin && finishLegs.has(band.legIndex);
   const shape = thin ? height / 3 : height;
+  const [left, width] = [x(band.fromM), Math.max(1.5, x(band.toM) - x(band.fromM) - (thin ? 0 : 1.5))];
   return (
-    <Rect
-      x={x(band.fromM)}
-      y={y + (height - shape) / 2}
-      width={Math.max(1.5, x(band.toM) - x(band.fromM) - (thin ? 0 : 1.5))}
-      height={shape}
-      rx={thin ? 0 : 2}
-      fill={fast ? palette.action : bandColor(palette, section, band)}
-      {...(fast ? { stroke: palette.ink, strokeWidth: 1 } : {})}
-      {...(band.approximate ? { fillOpacity: 0.55, stroke: palette.rep, strokeWidth: 1, strokeDasharray: '5 3' } : {})}
-    />
+    <>
+      {band.legIndex === chosenLeg && (
+        <Rect
+          x={left - RING}
+          y={y - RING}
+          width={width + 2 * RING}
+          height={height + 2 * RING}
+          rx={4}
+          fill={palette.warning}
+        />
+      )}
+      <Rect
+        x={left}
+        y={y + (height - shape) / 2}
+        width={width}
+        height={shape}
+        rx={thin ? 0 : 2}
+        fill={fast ? palette.action : bandColor(palette, section, band)}
+        {...(fast ? { stroke: palette.ink, strokeWidth: 1 } : {})}
+        {...(band.approximate
+          ? { fillOpacity: 0.55, stroke: palette.rep, strokeWidth: 1, strokeDasharray: '5 3' }
+          : {})}
+      />
+    </>
   );
 }
+
+/** What stands at a rest: its time, and the walk to the next start where there is one. */
+const gapText = ({ label, walk }: Gap) =>
+  walk ? `${label}, ${Math.abs(Math.round(walk.byM))} m ${walk.byM > 0 ? 'on' : 'back'}` : label;
 
 /** Words over a band; left out where the one before has not ended yet. */
 function rowWords(row: LapRow, x: Drawing['x']): { at: number; text: string; end: boolean }[] {
   const wide = (text: string) => text.length * 6.2;
-  const gaps = row.gaps.map(({ atM, label }) => ({ at: x(atM), text: label, end: true }));
+  const gaps = row.gaps.map((gap) => ({ at: x(gap.atM), text: gapText(gap), end: true }));
   let free = -Infinity;
   const words: { at: number; text: string; end: boolean }[] = [];
   for (const band of row.bands) {
@@ -100,7 +128,7 @@ function GapMark({
         textAnchor={atEnd ? 'start' : 'end'}
         fill={palette.ink}
       >
-        {gap.label}
+        {gapText(gap)}
       </SvgText>
     </G>
   );
@@ -160,21 +188,39 @@ function placeRows(sections: readonly LapSection[]) {
   return { placed, bottom };
 }
 
-type Props = { sections: LapSection[]; venue: Venue; finishLegs: ReadonlySet<number>; about: string };
+type Placed = ReturnType<typeof placeRows>['placed'];
+
+/** The leg whose band is nearest to a place on the drawing; undefined beside all rows. */
+function legAt(placed: Placed, atX: number, atY: number, x: Drawing['x']): number | undefined {
+  const rows = placed.flatMap(({ rows: own }) => own);
+  const row = rows.find(({ at }) => atY >= at && atY < at + ROW.height);
+  const off = (band: Band) => Math.max(x(band.fromM) - atX, atX - x(band.toM), 0);
+  const bands = [...(row?.row.bands ?? [])].sort((a, b) => off(a) - off(b));
+  return bands[0]?.legIndex;
+}
+
+type Sheet = { sections: LapSection[]; venue: Venue; finishLegs: ReadonlySet<number> };
+type Props = Sheet & {
+  about: string;
+  /** The leg that is looked at, and what happens when another one is pressed. */
+  chosenLeg?: number | undefined;
+  onChoose?: (legIndex: number) => void;
+};
 
 /**
  * The picture of a session: one row a lap, from the finish line on the left round to it again on the right. Reps are solid
- * from their true start to their true finish, jogs thin, rests a diamond with their time; the fast finish is zest.
+ * from their true start to their true finish, jogs thin, rests a diamond with their time; the fast finish is zest. It is as
+ * wide as what it stands in, on a phone or on paper.
  */
-export function LapSheet({ sections, venue, finishLegs, about }: Props) {
+export function LapSheet({ sections, venue, finishLegs, about, chosenLeg, onChoose }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const lapPx = width - MARGIN.left - MARGIN.right;
   const x = (m: number) => MARGIN.left + (m / venue.lapM) * lapPx;
-  const drawing: Drawing = { palette, x, finishLegs };
+  const drawing: Drawing = { palette, x, finishLegs, chosenLeg };
   const { placed, bottom } = placeRows(sections);
-  const marks = [...venue.marks, { atM: venue.lapM, name: 'finish line' }];
-  return (
+  const marks = [...venue.marks, { atM: venue.lapM, name: venue.marks[0]?.name ?? '' }];
+  const drawn = (
     <View
       role="img"
       aria-label={about}
@@ -183,7 +229,7 @@ export function LapSheet({ sections, venue, finishLegs, about }: Props) {
     >
       {width > 0 && (
         <Svg width={width} height={bottom + 4}>
-          {marks.map(({ atM }) => (
+          {marks.map(({ atM, name }) => (
             <Fragment key={atM}>
               <Line
                 x1={x(atM)}
@@ -202,7 +248,7 @@ export function LapSheet({ sections, venue, finishLegs, about }: Props) {
                 fill={palette.quiet}
                 textAnchor={atM === 0 ? 'start' : atM === venue.lapM ? 'end' : 'middle'}
               >
-                {atM % venue.lapM === 0 ? 'finish line' : String(atM)}
+                {atM % venue.lapM === 0 ? name : String(atM)}
               </SvgText>
             </Fragment>
           ))}
@@ -228,10 +274,36 @@ export function LapSheet({ sections, venue, finishLegs, about }: Props) {
       {sections.length === 0 && <Words quiet>Nothing to draw yet.</Words>}
     </View>
   );
+  if (!onChoose) return drawn;
+  const legs = [
+    ...new Set(placed.flatMap(({ rows }) => rows.flatMap(({ row }) => row.bands.map(({ legIndex }) => legIndex)))),
+  ];
+  const step = (by: number) => {
+    const next = legs[legs.indexOf(chosenLeg ?? -1) + by] ?? (by > 0 ? legs[0] : legs.at(-1));
+    if (next !== undefined) onChoose(next);
+  };
+  return unstable_createElement('div', {
+    role: 'group',
+    'aria-label': 'Rep by rep: press one, or use the arrow keys',
+    tabIndex: 0,
+    onKeyDown: (event: KeyboardEvent) => {
+      const by = event.key === 'ArrowRight' || event.key === 'ArrowDown' ? 1 : -1;
+      if (!event.key.startsWith('Arrow')) return;
+      event.preventDefault();
+      step(by);
+    },
+    onClick: ({ currentTarget, clientX, clientY }: MouseEvent<HTMLElement>) => {
+      const box = currentTarget.getBoundingClientRect();
+      const leg = legAt(placed, clientX - box.left, clientY - box.top, x);
+      if (leg !== undefined) onChoose(leg);
+    },
+    style: { cursor: 'pointer' },
+    children: drawn,
+  });
 }
 
 /** The same picture as a thumbnail: bands only. */
-export function LapThumb({ sections, venue, finishLegs }: Omit<Props, 'about'>) {
+export function LapThumb({ sections, venue, finishLegs }: Sheet) {
   const palette = usePalette();
   const rows = sections.flatMap((section) => section.rows.map((row) => ({ row, section })));
   const height = Math.min(4, 44 / Math.max(1, rows.length));

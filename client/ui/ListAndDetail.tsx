@@ -7,15 +7,15 @@ import { useWide } from './useWide';
 type Props = {
   list: ReactNode;
   listWidth?: number;
-  /** An address with the whole width to itself. */
-  home?: string;
+  /** Addresses with the whole width to themselves. */
+  hasWholeWidth?: (path: string) => boolean;
 };
 
 /** A list with the chosen one beside it where there is room; on a phone one screen after the other. */
-export function ListAndDetail({ list, listWidth = 340, home }: Props) {
+export function ListAndDetail({ list, listWidth = 340, hasWholeWidth }: Props) {
   const palette = usePalette();
   const path = usePathname();
-  if (!useWide() || path === home) return <Slot />;
+  if (!useWide() || hasWholeWidth?.(path)) return <Slot />;
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View style={{ width: listWidth, borderRightWidth: 1, borderRightColor: palette.line }}>{list}</View>

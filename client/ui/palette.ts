@@ -21,6 +21,8 @@ export type Palette = {
   rep: string;
   easy: string;
   jog: string;
+  /** Behind words that are a recovery. */
+  sand: string;
   /** The part of a tile that fills as its moment nears. */
   fill: string;
 };
@@ -41,6 +43,7 @@ export const LIGHT: Palette = {
   rep: '#14312B',
   easy: '#8C9A6B',
   jog: '#B3A77A',
+  sand: '#E9DFBC',
   fill: '#DFE79B',
 };
 
@@ -60,5 +63,6 @@ export const DARK: Palette = {
   rep: '#E9F0B8',
   easy: '#71885F',
   jog: '#6E7A5A',
+  sand: '#33432F',
   fill: '#3C4F1E',
 };

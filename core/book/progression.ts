@@ -2,19 +2,10 @@
 import { itemAt, itemsAt, replaceItem, type ItemPath } from '../session/edit';
 import { formatSession } from '../session/formatSession';
 import type { Amount, Count, Item, Pace, Recovery, RepPace, Session } from '../session/session';
+import { longerAmount, usualBefore } from '../session/usualAmounts';
 import { treeTotals } from '../session/treeTotals';
 import { GUESSED_MPS } from '../targets/totals';
 import type { Lever } from './bookSession';
-
-/** Lengths that reps are run over, as coaches choose them. */
-const USUAL_M = [
-  60, 80, 100, 120, 150, 200, 250, 300, 400, 500, 600, 800, 1000, 1200, 1600, 2000, 2400, 3000, 4000, 5000,
-];
-const USUAL_S = [
-  15, 20, 30, 40, 45, 60, 75, 90, 120, 150, 180, 240, 300, 360, 480, 600, 720, 900, 1200, 1500, 1800, 2400, 3000, 3600,
-];
-const next = (usual: readonly number[], value: number) => usual.find((one) => one > value + 1e-6) ?? value * 1.25;
-const before = (usual: readonly number[], value: number) => usual.findLast((one) => one < value - 1e-6);
 
 const lengthM = (item: Item) => {
   const { distanceM, durationS } = treeTotals({ lines: [{ role: 'main', items: [item] }] });
@@ -48,11 +39,6 @@ const times = (count: Count, change: (n: number) => number): Count => {
   return min === max ? { kind: 'fixed', n: min } : { kind: 'range', min, max };
 };
 
-const longer = (amount: Amount): Amount =>
-  amount.kind === 'distance'
-    ? { kind: 'distance', distanceM: Math.round(next(USUAL_M, amount.distanceM)) }
-    : { kind: 'duration', durationS: Math.round(next(USUAL_S, amount.durationS)) };
-
 const sizeOf = (amounts: readonly Amount[]) =>
   amounts.reduce((sum, one) => sum + (one.kind === 'distance' ? one.distanceM : one.durationS), 0);
 
@@ -61,7 +47,7 @@ function moreReps(item: Item): Item | undefined {
   if (body.kind !== 'rep' || count.kind === 'open') return undefined;
   // One stretch on its own cannot be run more often without a rest: it gets longer.
   if (count.kind === 'fixed' && count.n === 1 && !item.recovery)
-    return { ...item, body: { ...body, amounts: body.amounts.map(longer) } };
+    return { ...item, body: { ...body, amounts: body.amounts.map(longerAmount) } };
   return { ...item, count: times(count, (n) => n + Math.max(1, Math.round(n * 0.15))) };
 }
 
@@ -69,7 +55,7 @@ function moreReps(item: Item): Item | undefined {
 function longerReps(item: Item): Item | undefined {
   const { body } = item;
   if (body.kind !== 'rep') return undefined;
-  const amounts = body.amounts.map(longer);
+  const amounts = body.amounts.map(longerAmount);
   const by = sizeOf(amounts) / sizeOf(body.amounts);
   return { ...item, count: times(item.count, (n) => Math.max(1, Math.round(n / by))), body: { ...body, amounts } };
 }
@@ -107,7 +93,7 @@ function shorterRest({ amount, ...how }: Recovery): Recovery | undefined {
         ? { ...how, amount: { kind: 'time', minS: Math.min(less(amount.minS), amount.minS), maxS: less(amount.maxS) } }
         : undefined;
     case 'distance': {
-      const distanceM = before(USUAL_M, amount.distanceM);
+      const distanceM = usualBefore('distance', amount.distanceM);
       return distanceM === undefined ? undefined : { ...how, amount: { kind: 'distance', distanceM } };
     }
     case 'equal':

@@ -18,7 +18,17 @@ import { PACE_NAMES } from '../paces/paceNames';
 import { readAmount, readDuration } from './parseAmount';
 import { readPace } from './parsePace';
 import { knownPaces, Reader, Unreadable, type KnownPaces, type Problem, type Token } from './reader';
-import { MANNERS, ROLES, type Count, type Item, type Line, type Recovery, type Rep, type Session } from './session';
+import {
+  MANNERS,
+  ROLES,
+  type Amount,
+  type Count,
+  type Item,
+  type Line,
+  type Recovery,
+  type Rep,
+  type Session,
+} from './session';
 import { legCount, MAX_LEGS } from './treeTotals';
 
 export type ParsedSession = { ok: true; session: Session } | { ok: false; problems: Problem[] };
@@ -272,4 +282,15 @@ export function readSession(text: string, { paceNames = PACE_NAMES }: ReadOption
 export function parseSession(text: string, options: ReadOptions = {}): ParsedSession {
   const { session, problems } = readSession(text, options);
   return problems.length > 0 ? { ok: false, problems } : { ok: true, session };
+}
+
+/** Reads one amount on its own: `400`, `1mi`, `2:30`. Undefined if it is anything else. */
+export function parseAmount(text: string): Amount | undefined {
+  const parsed = parseSession(text);
+  const item = parsed.ok && parsed.session.lines.length === 1 ? parsed.session.lines[0]?.items : undefined;
+  const [only, ...others] = item ?? [];
+  if (!only || others.length > 0 || only.body.kind !== 'rep' || only.recovery || only.body.pace) return undefined;
+  return only.count.kind === 'fixed' && only.count.n === 1 && only.body.amounts.length === 1
+    ? only.body.amounts[0]
+    : undefined;
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { PACE_NAMES } from '../paces/paceNames';
 import { expand, type Leg } from './expand';
 import { formatSession } from './formatSession';
-import { parseSession, readSession } from './parseSession';
+import { parseAmount, parseSession, readSession } from './parseSession';
 import { anySession, read } from './testing';
 import { treeTotals } from './treeTotals';
 
@@ -176,6 +176,18 @@ describe('what cannot be read', () => {
     ]);
   });
 });
+
+test.each([
+  ['400', { kind: 'distance', distanceM: 400 }],
+  [' 2:30 ', { kind: 'duration', durationS: 150 }],
+  ['1mi', { kind: 'distance', distanceM: 1609.344, unit: 'mi' }],
+  ['30', undefined],
+  ['6x400', undefined],
+  ['400-300', undefined],
+  ['400 @5k', undefined],
+  ['cool: 400, 300', undefined],
+  ['soon', undefined],
+])('the amount %j alone is %j', (text, amount) => expect(parseAmount(text)).toEqual(amount));
 
 describe('running order', () => {
   test('the outer recovery takes the place of the inner, and none follows the last rep', () => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { fitCurve, heldFor, speedFor } from '../fitness/curve';
 import { curveBook } from '../paces/shippedBooks';
 import { anySession, read } from '../session/testing';
-import { indoorTrack, kilometreLoop, standardTrack, VENUES, walkToStart } from '../track/venue';
+import { indoorTrack, kilometreLoop, placeName, standardTrack, VENUES, walkToStart } from '../track/venue';
 import { layLapSheet } from '../track/lapSheet';
 import { targetsFor } from './targetsFor';
 import { amountsOf, sessionTotals, shareOfLimit } from './totals';
@@ -107,6 +107,17 @@ describe('the walk to the next start', () => {
         expect(venue.marks.some((mark) => !walk || mark.atM === walk.toM)).toBe(true);
       }),
     );
+  });
+  test('a place is said by its mark, or by the one behind it', () => {
+    const said = [0, 399.5, 350, 390.7, 100].map((atM) => placeName(standardTrack, atM));
+    expect(said).toEqual([
+      'the finish line',
+      'the finish line',
+      '50 m past the 300 m start',
+      'the mile start',
+      'the 100 m start',
+    ]);
+    expect(placeName({ ...standardTrack, marks: [], starts: [] }, 12)).toBe('12 m');
   });
   test('is drawn on the lap sheet of any venue', () => {
     const gaps = (venue: typeof standardTrack) =>

@@ -87,13 +87,19 @@ function ownStart(venue: Venue, distanceM: number | undefined) {
   return venue.starts.find((start) => distanceM !== undefined && Math.abs(start.distanceM - distanceM) < 0.5);
 }
 
-/** True where the venue marks a start for just this distance (the mile). */
-export const hasOwnStart = (venue: Venue, distanceM: number | undefined): boolean =>
-  ownStart(venue, distanceM) !== undefined;
-
 /** Where a rep of this distance is first started from: its own marked start if the venue has one, else the finish line. */
 export const firstStartM = (venue: Venue, distanceM: number | undefined): number =>
   ownStart(venue, distanceM)?.atM ?? 0;
+
+/** A position said by the nearest mark behind it: `the 300 m start`, `50 m past the 300 m start`. */
+export function placeName({ marks, starts, lapM }: Venue, positionM: number): string {
+  const known = [...marks, ...starts];
+  const past = (atM: number) => (((positionM - atM) % lapM) + lapM) % lapM;
+  const near = known.find(({ atM }) => Math.min(past(atM), lapM - past(atM)) < ON_THE_MARK_M);
+  if (near) return `the ${near.name}`;
+  const [behind] = [...marks].sort((a, b) => past(a.atM) - past(b.atM));
+  return behind ? `${Math.round(past(behind.atM))} m past the ${behind.name}` : `${Math.round(positionM)} m`;
+}
 
 /** The way from where a rep ended to where the next one starts: `byM` metres, below 0 for back against the running direction. */
 export type Walk = { toM: number; byM: number; name: string };

@@ -1,4 +1,4 @@
-import type { RepLeg } from '../session/expand';
+import type { RecoveryLeg, RepLeg } from '../session/expand';
 import { formatAmount, formatRecovery } from '../session/formatSession';
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import type { Session } from '../session/session';
@@ -81,12 +81,13 @@ function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): Pl
     ...(durationS === undefined ? {} : { durationS }),
     ...(pace === undefined ? {} : { pace }),
     ...(note === undefined ? {} : { note }),
-    ...(next?.kind === 'recovery' ? { recovery: recoveryText(next) } : {}),
+    ...(next?.kind === 'recovery' ? { recovery: formatRecoveryLeg(next) } : {}),
     ...(next && isTimed(next) ? { runsOn: true as const } : {}),
   };
 }
 
-function recoveryText(leg: TargetLeg & { kind: 'recovery' }): string {
+/** A recovery as it is laid out, in shorthand: `90s walk`. */
+export function formatRecoveryLeg(leg: RecoveryLeg): string {
   const manner = leg.manner ? { manner: leg.manner } : {};
   if (leg.distanceM !== undefined)
     return formatRecovery({ amount: { kind: 'distance', distanceM: leg.distanceM }, ...manner });

@@ -27,7 +27,9 @@ function eventsOf(db: Db, runId: string): RunEvent[] {
 
 /** The summary is worked out when it is first asked for after new events, so that taking in events stays quick. */
 function summaryOf(db: Db, row: RunRow): RunSummary {
-  if (row.summaryJson) return JSON.parse(row.summaryJson) as RunSummary;
+  const kept = row.summaryJson && (JSON.parse(row.summaryJson) as Partial<RunSummary>);
+  // One kept by an earlier version of the app may have less in it.
+  if (kept && kept.verdicts) return kept as RunSummary;
   const plan = planOf(row);
   const summary = summarise(plan, replay(plan, eventsOf(db, row.id)));
   db.update(runs)

@@ -1,10 +1,10 @@
 import { router } from 'expo-router';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { unstable_createElement } from 'react-native-web';
 import { marksCsv, rosterCsv } from '@core/formats/roster/writeCsv';
 import { troubleText } from '../../store/api';
 import { today } from '../../ui/days';
+import { FilePicker } from '../../ui/FilePicker';
 import { Loading } from '../../ui/Loading';
 import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
@@ -48,37 +48,6 @@ function Exports({ squad }: { squad: SquadView }) {
   );
 }
 
-function Picker({ onPick }: { onPick: (file: File) => void }) {
-  const input = useRef<HTMLInputElement>(null);
-  return (
-    <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
-      <Words as="heading" level={2}>
-        Bring in a list
-      </Words>
-      <Words as="small" quiet>
-        A roster or a list of marks as CSV, however its columns are called and its times are written, or an athlete
-        saved as JSON. You see what it comes to before anything is stored.
-      </Words>
-      {unstable_createElement('input', {
-        ref: input,
-        type: 'file',
-        accept: '.csv,.txt,.tsv,.json,text/csv',
-        'aria-label': 'File to bring in',
-        hidden: true,
-        onChange: (event: { target: HTMLInputElement }) => {
-          const file = event.target.files?.item(0);
-          if (file) onPick(file);
-          // So that the same file, mended, can be picked again.
-          event.target.value = '';
-        },
-      })}
-      <PrimaryButton main icon="plus" onPress={() => input.current?.click()}>
-        Pick a file
-      </PrimaryButton>
-    </View>
-  );
-}
-
 function Files({ squad }: { squad: SquadView }) {
   const work = useImport(squad);
   const { change, saving } = useSquadChange(squad);
@@ -118,7 +87,14 @@ function Files({ squad }: { squad: SquadView }) {
       {work.trouble !== undefined && <Trouble>{work.trouble}</Trouble>}
       {!file && (
         <>
-          <Picker onPick={(picked) => void work.open(picked)} />
+          <FilePicker
+            title="Bring in a list"
+            accept=".csv,.txt,.tsv,.json,text/csv"
+            onPick={(picked) => void work.open(picked)}
+          >
+            A roster or a list of marks as CSV, however its columns are called and its times are written, or an athlete
+            saved as JSON. You see what it comes to before anything is stored.
+          </FilePicker>
           <Exports squad={squad} />
         </>
       )}

@@ -39,7 +39,7 @@ export function useImport(squad: SquadView) {
     if (!read) return start(undefined, 'This file cannot be read any more. Pick it again. Nothing was imported.');
     const bytes = new Uint8Array(read);
     if (/\.json$/i.test(picked.name)) {
-      const { readAthleteFile } = await import('../readAthlete');
+      const { readAthleteFile } = await import('../../store/checks');
       const athlete = readAthleteFile(new TextDecoder().decode(bytes));
       if (!athlete.ok) return start(undefined, athlete.message);
       const { archived: _archived, ...person } = athlete.value;

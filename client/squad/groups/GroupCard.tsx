@@ -1,11 +1,10 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
-import { unstable_createElement } from 'react-native-web';
 import { useState } from 'react';
 import { View, type ViewStyle } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { SquadMember } from '@core/squad/athlete';
 import { formatTime } from '@core/units/time';
-import { Icon } from '../../ui/icons/Icon';
+import { DragHandle } from '../../ui/DragHandle';
 import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
@@ -58,27 +57,7 @@ function DraggedRow({ athlete, lapS }: { athlete: SquadMember; lapS: number | un
         opacity: isDragging ? 0.35 : 1,
       }}
     >
-      {unstable_createElement('button', {
-        ref: setActivatorNodeRef,
-        ...attributes,
-        ...listeners,
-        type: 'button',
-        'aria-label': `Move ${athlete.name}`,
-        children: <Icon name="drag" color={palette.quiet} />,
-        // The finger on the handle drags; anywhere else it scrolls.
-        style: {
-          touchAction: 'none',
-          cursor: 'grab',
-          width: 44,
-          height: 48,
-          borderWidth: 0,
-          padding: 0,
-          backgroundColor: 'transparent',
-          display: 'flex',
-          alignItems: 'center',
-          justifyContent: 'center',
-        },
-      })}
+      <DragHandle handle={setActivatorNodeRef} label={`Move ${athlete.name}`} {...{ attributes, listeners }} />
       <AthleteStrip athlete={athlete} lapS={lapS} />
     </View>
   );

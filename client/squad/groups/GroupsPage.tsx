@@ -3,14 +3,10 @@ import {
   DragOverlay,
   KeyboardSensor,
   PointerSensor,
-  pointerWithin,
-  rectIntersection,
   useSensor,
   useSensors,
   type Announcements,
-  type CollisionDetection,
   type DragEndEvent,
-  type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
 import { router } from 'expo-router';
 import { useCallback, useState } from 'react';
@@ -21,6 +17,7 @@ import type { Group, SquadMember } from '@core/squad/athlete';
 import type { SquadChange } from '@core/squad/change';
 import { troubleText } from '../../store/api';
 import { today } from '../../ui/days';
+import { oneByOne, underFinger } from '../../ui/dragging';
 import { Empty } from '../../ui/Empty';
 import { Loading } from '../../ui/Loading';
 import { Page } from '../../ui/Page';
@@ -36,26 +33,6 @@ import { groupColumns, inGroup, lapS, suggestionChange } from './groupBoard';
 import { SuggestGroups } from './SuggestGroups';
 
 const backToList = () => router.replace('/squad');
-
-/** Under the finger if anything is; for the keyboard, what the strip lies on. */
-const over: CollisionDetection = (args) => {
-  const under = pointerWithin(args);
-  return under.length > 0 ? under : rectIntersection(args);
-};
-
-const STEPS: Record<string, number> = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 };
-
-/** With the keyboard, each arrow goes to the group after or before. */
-const groupByGroup: KeyboardCoordinateGetter = (event, { context, currentCoordinates }) => {
-  const step = STEPS[event.code];
-  if (step === undefined) return undefined;
-  event.preventDefault();
-  const { x, y } = currentCoordinates;
-  const rects = [...context.droppableRects.values()];
-  const at = rects.findIndex(({ left, right, top, bottom }) => x >= left && x <= right && y >= top && y <= bottom);
-  const rect = rects[Math.min(rects.length - 1, Math.max(0, at + step))];
-  return rect ? { x: rect.left + 8, y: rect.top + 8 } : currentCoordinates;
-};
 
 function Board({ squad }: { squad: SquadView }) {
   const { change } = useSquadChange(squad);
@@ -74,7 +51,7 @@ function Board({ squad }: { squad: SquadView }) {
   const columns = groupColumns(groups, athletes, lapOf);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: groupByGroup }),
+    useSensor(KeyboardSensor, { coordinateGetter: oneByOne }),
   );
   const act = async (wanted: SquadChange, says: string) => {
     const done = await change(wanted, says);
@@ -132,7 +109,7 @@ function Board({ squad }: { squad: SquadView }) {
       )}
       <DndContext
         sensors={sensors}
-        collisionDetection={over}
+        collisionDetection={underFinger}
         accessibility={{
           announcements,
           screenReaderInstructions: {

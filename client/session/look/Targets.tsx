@@ -7,12 +7,12 @@ import { repColumns, type RepColumn } from '@core/trackside/repColumns';
 import { standardTrack } from '@core/track/venue';
 import { makePlan, type Plan, type PlannedAthlete } from '@core/trackside/plan';
 import { formatTime } from '@core/units/time';
-import { forPlan, type SquadView } from '../squad/useSquad';
-import { Choice } from '../ui/Choice';
-import { Empty } from '../ui/Empty';
-import { Table } from '../ui/Table';
-import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { forPlan, type SquadView } from '../../squad/useSquad';
+import { Choice } from '../../ui/Choice';
+import { Empty } from '../../ui/Empty';
+import { Table } from '../../ui/Table';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { Words } from '../../ui/Words';
 
 const MARKS = [
   { value: '100', text: 'every 100' },

@@ -1,7 +1,7 @@
 import { Text, View } from 'react-native';
 import type { Problem } from '@core/session/reader';
-import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { Words } from '../../ui/Words';
 import { problemLine } from './problemLine';
 
 /** What cannot be read in the shorthand: the line with the characters marked, and what was expected there. */

@@ -1,0 +1,1 @@
+export { BookFiles as default } from '@client/screens';

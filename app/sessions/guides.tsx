@@ -1,0 +1,1 @@
+export { GuidesPage as default } from '@client/screens';

@@ -1,0 +1,1 @@
+export { ProgressionList as default } from '@client/screens';

@@ -1,0 +1,141 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { INTENT_FACTS } from '@core/session/intent';
+import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/session/volumeGuides';
+import { useSquad, type SquadView } from '../squad/useSquad';
+import { useSquadChange } from '../squad/useSquadChange';
+import { troubleText } from '../store/api';
+import { Loading } from '../ui/Loading';
+import { Page } from '../ui/Page';
+import { SmallButton } from '../ui/SmallButton';
+import { Stepper } from '../ui/Stepper';
+import { SPACE, usePalette } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
+
+const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));
+
+function whomText({ for: whom }: GuideShare): string {
+  switch (whom.kind) {
+    case 'age':
+      return `under ${whom.under}`;
+    case 'experience':
+      return whom.underWeeks % 52 === 0 ? 'in the first year' : `in the first ${whom.underWeeks} weeks`;
+    case 'event':
+      return `runs ${whom.leaning}`;
+  }
+}
+
+const OWN = 'set by the coach';
+
+function Guides({ squad }: { squad: SquadView }) {
+  const palette = usePalette();
+  const { change } = useSquadChange(squad);
+  const [trouble, setTrouble] = useState<string>();
+  const guides = squad.settings.guides ?? SHIPPED_GUIDES;
+  const put = async (next: VolumeGuides | null, says: string) => {
+    const done = await change({ guides: next }, says);
+    setTrouble(done.ok ? undefined : done.message);
+  };
+  const setMost = (at: number, to: Partial<VolumeGuide>) =>
+    void put(
+      { ...guides, most: guides.most.map((guide, i) => (i === at ? { ...guide, ...to, source: OWN } : guide)) },
+      'The guide is changed.',
+    );
+  const setShare = (at: number, share: number) =>
+    void put(
+      { ...guides, shares: guides.shares.map((guide, i) => (i === at ? { ...guide, share, source: OWN } : guide)) },
+      'The guide is changed.',
+    );
+  const row = {
+    flexGrow: 1,
+    flexBasis: 250,
+    maxWidth: 420,
+    paddingBottom: SPACE.s,
+    borderBottomWidth: 1,
+    borderBottomColor: palette.line,
+  };
+  const from = (source: string) => (
+    <Words as="label" quiet>
+      {source}
+    </Words>
+  );
+  return (
+    <>
+      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+      <Words as="small" quiet>
+        So much of each kind, in the reps of main part and fast finish, is much for a grown runner with some years
+        behind them. A session that goes over it gets a note, no more: your judgement, local rules and qualified advice
+        come first.
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
+        {guides.most.map((guide, i) => (
+          <View key={guide.intent} style={row}>
+            {guide.mostM === undefined ? (
+              <Stepper
+                label={INTENT_FACTS[guide.intent].name}
+                value={(guide.mostS ?? 0) / 60}
+                text={`${Math.round((guide.mostS ?? 0) / 60)} min`}
+                step={2}
+                min={4}
+                max={240}
+                onChange={(minutes) => setMost(i, { mostS: minutes * 60 })}
+              />
+            ) : (
+              <Stepper
+                label={INTENT_FACTS[guide.intent].name}
+                value={guide.mostM}
+                text={`${guide.mostM} m`}
+                step={200}
+                min={200}
+                max={20_000}
+                onChange={(mostM) => setMost(i, { mostM })}
+              />
+            )}
+            {from(guide.source)}
+          </View>
+        ))}
+      </View>
+      <Words as="heading" level={2}>
+        Of that, for someone who
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
+        {guides.shares.map((guide, i) => (
+          <View key={whomText(guide)} style={row}>
+            <Stepper
+              label={whomText(guide)
+                .replace(/^under/, 'is under')
+                .replace(/^in/, 'is in')}
+              value={Math.round(guide.share * 100)}
+              text={`${Math.round(guide.share * 100)} %`}
+              step={5}
+              min={10}
+              max={200}
+              onChange={(percent) => setShare(i, percent / 100)}
+            />
+            {from(guide.source)}
+          </View>
+        ))}
+      </View>
+      {squad.settings.guides && (
+        <View style={{ alignItems: 'flex-start' }}>
+          <SmallButton onPress={() => void put(null, 'The guides are as they came.')}>
+            As they came with the app
+          </SmallButton>
+        </View>
+      )}
+    </>
+  );
+}
+
+/** How much of each kind of work is much, and for whom less: for the coach to change. */
+export function GuidesPage() {
+  const { squad, error, retry } = useSquad();
+  return (
+    <Page title="How much is much" onBack={back} backLabel="Back">
+      {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : !squad && <Loading />}
+      {squad && <Guides squad={squad} />}
+    </Page>
+  );
+}

@@ -1,0 +1,33 @@
+import type { Href } from 'expo-router';
+import { memo } from 'react';
+import { View } from 'react-native';
+import type { BookEntry } from '@core/book/searchBook';
+import { standardTrack } from '@core/track/venue';
+import { Icon } from '../../ui/icons/Icon';
+import { LapThumb } from '../../ui/LapSheet';
+import { ListRow } from '../../ui/ListRow';
+import { usePalette } from '../../ui/theme';
+import { viewSession } from '../sessionView';
+import { entryAbout } from './bookWords';
+import type { BookUse } from './useBook';
+
+type Props = { entry: BookEntry; use: BookUse; href: Href };
+
+/** A session of the book in a list: what kind it is, how long, when it was last used, and its lap sheet as a thumbnail. */
+export const BookRow = memo(function BookRow({ entry, use, href }: Props) {
+  const palette = usePalette();
+  const view = entry.tree && viewSession(entry.tree);
+  return (
+    <ListRow
+      href={href}
+      title={entry.session.title}
+      about={entryAbout(entry, use)}
+      aside={
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+          {entry.session.favourite && <Icon name="star" color={palette.ink} size={20} />}
+          {view && <LapThumb sections={view.sections} venue={standardTrack} finishLegs={view.finishLegs} />}
+        </View>
+      }
+    />
+  );
+});

@@ -1,0 +1,162 @@
+import { router } from 'expo-router';
+import { useCallback, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { IconButton } from 'react-native-paper';
+import { ulid } from 'ulid';
+import type { BookSession } from '@core/book/bookSession';
+import { isStarter } from '@core/book/starters';
+import type { Intent } from '@core/session/intent';
+import type { SquadView } from '../../squad/useSquad';
+import { troubleText, useChangeBookMutation, usePutSessionMutation, useRemoveSessionMutation } from '../../store/api';
+import { today } from '../../ui/days';
+import { DateField } from '../../ui/DateField';
+import { Empty } from '../../ui/Empty';
+import { Page } from '../../ui/Page';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { useNotice } from '../../ui/UndoBar';
+import { EditorPage } from '../write/EditorPage';
+import { useDraft } from '../write/useDraft';
+import { BookAbout, type AboutFields } from './BookAbout';
+import { useBookChange, type BookView } from './useBook';
+import { backToBook, WithBook } from './WithBook';
+
+type BookDraft = AboutFields & { title: string; shorthand: string; intent?: Intent | undefined };
+
+const SENTENCES = ['purpose', 'season', 'easier', 'harder'] as const;
+
+function draftOf({ title, shorthand, intent, tags, ...rest }: BookSession): BookDraft {
+  const said = Object.fromEntries(SENTENCES.flatMap((key) => (rest[key] === undefined ? [] : [[key, rest[key]]])));
+  return { title, shorthand, tags: tags.join(', '), ...(intent ? { intent } : {}), ...said };
+}
+
+/** The session as the draft has it; what was not written about it is left out. */
+function sessionOf(draft: BookDraft, { id, favourite, archived }: BookSession): BookSession {
+  const said = Object.fromEntries(
+    SENTENCES.flatMap((key) => {
+      const text = draft[key]?.trim() ?? '';
+      return text === '' ? [] : [[key, text]];
+    }),
+  );
+  const tags = [...new Set(draft.tags.split(',').map((tag) => tag.trim()))].filter(Boolean);
+  return {
+    id,
+    title: draft.title,
+    shorthand: draft.shorthand,
+    tags,
+    ...said,
+    ...(draft.intent ? { intent: draft.intent } : {}),
+    ...(favourite ? { favourite } : {}),
+    ...(archived ? { archived } : {}),
+  };
+}
+
+type Props = { stored: BookSession; book: BookView; squad: SquadView };
+
+function Editor({ stored, book, squad }: Props) {
+  const [send] = useChangeBookMutation();
+  const [put] = usePutSessionMutation();
+  const [removeDay] = useRemoveSessionMutation();
+  const change = useBookChange(book);
+  const notice = useNotice();
+  const [date, setDate] = useState(today);
+  const start = useMemo(() => draftOf(stored), [stored]);
+  const save = useCallback((draft: BookDraft) => send({ sessions: [sessionOf(draft, stored)] }), [send, stored]);
+  const draft = useDraft<BookDraft>(stored.id, start, squad.paceNames, save);
+  const { typed, saveNow } = draft;
+  const remove = async () => {
+    const starter = isStarter(stored.id);
+    const { title } = stored;
+    const refused = await change(
+      starter ? { sessions: [{ ...stored, archived: true }] } : { removedSessionIds: [stored.id] },
+      starter ? `“${title}” is out of sight, under Archived.` : `“${title}” is out of the book.`,
+    );
+    if (refused !== undefined) return notice({ text: refused });
+    backToBook();
+  };
+  const favour = async () => {
+    await saveNow();
+    const { favourite, ...rest } = sessionOf(typed, stored);
+    const says = favourite ? 'No longer a favourite.' : 'A favourite.';
+    const refused = await change({ sessions: [favourite ? rest : { ...rest, favourite: true }] }, says);
+    if (refused !== undefined) notice({ text: refused });
+  };
+  const putOnDate = async () => {
+    await saveNow();
+    const { title, shorthand, intent } = typed;
+    const id = ulid();
+    const day = { id, title, shorthand, date, bookId: stored.id, ...(intent ? { intent } : {}) };
+    const done = await put(day);
+    if (done.error) return notice({ text: troubleText(done.error) });
+    router.push(`/sessions/${id}`);
+    notice({
+      text: 'It is on that day now. The book stays as it is.',
+      undo: () => {
+        router.replace(`/sessions/book/${stored.id}`);
+        void removeDay(id);
+      },
+    });
+  };
+  return (
+    <EditorPage
+      draft={draft}
+      squad={squad}
+      date={date}
+      title="In the book"
+      onBack={backToBook}
+      backLabel="Back to the book"
+      onRemove={{ label: 'Remove from the book', go: () => void remove() }}
+      fields={
+        <View style={{ justifyContent: 'flex-end' }}>
+          <IconButton
+            icon={stored.favourite ? 'star' : 'star-outline'}
+            onPress={() => void favour()}
+            accessibilityLabel={stored.favourite ? 'No longer a favourite' : 'Make it a favourite'}
+            style={{ margin: 0, width: 48, height: 48 }}
+          />
+        </View>
+      }
+      about={
+        <BookAbout
+          session={sessionOf(typed, stored)}
+          typed={typed}
+          onChange={draft.change}
+          onText={(shorthand) => draft.change({ shorthand })}
+          book={book}
+          paceNames={squad.paceNames}
+        />
+      }
+      footer={(readable) => (
+        <View style={{ flexDirection: 'row', gap: 8, alignItems: 'flex-end' }}>
+          <View style={{ flex: 1, minWidth: 0 }}>
+            <DateField label="On" value={date} onChange={(day) => setDate(day === '' ? today() : day)} />
+          </View>
+          <View style={{ flex: 1 }}>
+            <PrimaryButton main icon="plus" disabled={!readable} onPress={() => void putOnDate()}>
+              Put on this day
+            </PrimaryButton>
+          </View>
+        </View>
+      )}
+    />
+  );
+}
+
+/** A session of the book: written, drawn, said what it is for, and put on a day. */
+export function BookSessionEditor({ id }: { id: string }) {
+  return (
+    <WithBook title="In the book">
+      {(book, squad) => {
+        const stored = book.sessions.find((session) => session.id === id);
+        return stored ? (
+          <Editor key={id} stored={stored} book={book} squad={squad} />
+        ) : (
+          <Page title="In the book" onBack={backToBook} backLabel="Back to the book">
+            <Empty title="No such session" action={{ label: 'Go to the book', onPress: backToBook }}>
+              There is no session at this address. It may have been removed.
+            </Empty>
+          </Page>
+        );
+      }}
+    </WithBook>
+  );
+}

@@ -1,0 +1,212 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { ulid } from 'ulid';
+import { LEVERS, type Progression } from '@core/book/bookSession';
+import { standardTrack } from '@core/track/venue';
+import { Choice } from '../../ui/Choice';
+import { dayName } from '../../ui/days';
+import { Empty } from '../../ui/Empty';
+import { LapThumb } from '../../ui/LapSheet';
+import { ListRow } from '../../ui/ListRow';
+import { Page } from '../../ui/Page';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { Select } from '../../ui/Select';
+import { SmallButton } from '../../ui/SmallButton';
+import { TextField } from '../../ui/TextField';
+import { SPACE, usePalette } from '../../ui/theme';
+import { Trouble } from '../../ui/Trouble';
+import { Words } from '../../ui/Words';
+import { mainPart, viewSession } from '../sessionView';
+import { LEVER_WORDS } from './bookWords';
+import { useBookChange, type BookView } from './useBook';
+import { backToBook, WithBook } from './WithBook';
+
+const backToProgressions = () => router.replace('/sessions/progressions');
+
+function List({ book }: { book: BookView }) {
+  const change = useBookChange(book);
+  const [trouble, setTrouble] = useState<string>();
+  const [first] = book.entries;
+  const add = async () => {
+    if (!first) return;
+    const id = ulid();
+    const made: Progression = { id, name: 'New progression', lever: 'more', stepIds: [first.session.id] };
+    const refused = await change({ progressions: [made] }, 'A new progression. Choose its steps.');
+    setTrouble(refused);
+    if (refused === undefined) router.push(`/sessions/progressions/${id}`);
+  };
+  return (
+    <Page
+      title="Progressions"
+      onBack={backToBook}
+      backLabel="Back to the book"
+      footer={
+        <PrimaryButton main icon="plus" onPress={() => void add()}>
+          New progression
+        </PrimaryButton>
+      }
+    >
+      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+      <Words as="small" quiet>
+        Sessions that follow each other with one thing changing from step to step. One can also be proposed from any
+        session of the book, under About.
+      </Words>
+      {book.progressions.length === 0 && (
+        <Empty title="None yet">Make one here by hand, or open a session of the book and have it proposed.</Empty>
+      )}
+      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
+        {book.progressions.map(({ id, name, lever, stepIds }) => (
+          <View role="listitem" key={id}>
+            <ListRow
+              href={`/sessions/progressions/${id}`}
+              title={name}
+              about={`${LEVER_WORDS[lever]} · ${stepIds.length === 1 ? '1 step' : `${stepIds.length} steps`}`}
+            />
+          </View>
+        ))}
+      </View>
+    </Page>
+  );
+}
+
+/** All progressions of the book. */
+export function ProgressionList() {
+  return <WithBook title="Progressions">{(book) => <List book={book} />}</WithBook>;
+}
+
+function Steps({ stored, book }: { stored: Progression; book: BookView }) {
+  const palette = usePalette();
+  const change = useBookChange(book);
+  const [name, setName] = useState(stored.name);
+  const [trouble, setTrouble] = useState<string>();
+  const { id, stepIds } = stored;
+  const put = async (next: Partial<Progression>, says: string) =>
+    setTrouble(await change({ progressions: [{ ...stored, ...next }] }, says));
+  const remove = async () => {
+    const refused = await change({ removedProgressionIds: [id] }, `“${stored.name}” is removed; its sessions stay.`);
+    if (refused === undefined) backToProgressions();
+    else setTrouble(refused);
+  };
+  const swapped = (i: number, j: number) =>
+    stepIds.map((step, at) => (at === i ? (stepIds[j] ?? step) : at === j ? (stepIds[i] ?? step) : step));
+  const others = book.entries.filter(({ session }) => !session.archived && !stepIds.includes(session.id));
+  return (
+    <Page title={stored.name} onBack={backToProgressions} backLabel="Back to all progressions">
+      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+      <TextField
+        label="Name"
+        value={name}
+        onChange={setName}
+        onBlur={() => {
+          if (name.trim() !== '' && name !== stored.name) void put({ name: name.trim() }, 'It has its new name.');
+        }}
+        error={name.trim() === '' ? 'A progression needs a name.' : undefined}
+      />
+      <Choice
+        label="What changes from step to step"
+        showLabel
+        options={LEVERS.map((value) => ({ value, text: LEVER_WORDS[value] }))}
+        value={stored.lever}
+        onChange={(lever) => void put({ lever }, `It goes by: ${LEVER_WORDS[lever].toLowerCase()}.`)}
+      />
+      <View role="list" aria-label="Steps" style={{ gap: SPACE.m }}>
+        {stepIds.map((step, i) => {
+          const entry = book.entries.find(({ session }) => session.id === step);
+          const title = entry?.session.title ?? 'A session that is no longer in the book';
+          const view = entry?.tree && viewSession(entry.tree);
+          const { last } = book.useOf(step);
+          return (
+            <View
+              role="listitem"
+              key={step}
+              style={{ gap: SPACE.s, paddingBottom: SPACE.m, borderBottomWidth: 1, borderBottomColor: palette.line }}
+            >
+              <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
+                <Words as="title" style={{ width: 28 }}>
+                  {String(i + 1)}
+                </Words>
+                <View style={{ flex: 1, minWidth: 0 }}>
+                  <Words as="strong">{title}</Words>
+                  <Words as="small" quiet>
+                    {entry?.tree ? mainPart(entry.tree) : 'It cannot be read.'}
+                  </Words>
+                  {last !== undefined && <Words as="label">{`Last run ${dayName(last)}`}</Words>}
+                </View>
+                {view && <LapThumb sections={view.sections} venue={standardTrack} finishLegs={view.finishLegs} />}
+              </View>
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+                {entry && (
+                  <SmallButton label={`Open ${title}`} onPress={() => router.push(`/sessions/book/${step}`)}>
+                    Open
+                  </SmallButton>
+                )}
+                {i > 0 && (
+                  <SmallButton
+                    label={`Step ${i + 1} earlier`}
+                    onPress={() => void put({ stepIds: swapped(i, i - 1) }, 'The order is changed.')}
+                  >
+                    Earlier
+                  </SmallButton>
+                )}
+                {i < stepIds.length - 1 && (
+                  <SmallButton
+                    label={`Step ${i + 1} later`}
+                    onPress={() => void put({ stepIds: swapped(i, i + 1) }, 'The order is changed.')}
+                  >
+                    Later
+                  </SmallButton>
+                )}
+                {stepIds.length > 1 && (
+                  <SmallButton
+                    label={`Take step ${i + 1} out`}
+                    onPress={() =>
+                      void put(
+                        { stepIds: stepIds.filter((other) => other !== step) },
+                        `“${title}” is no longer a step.`,
+                      )
+                    }
+                  >
+                    Take out
+                  </SmallButton>
+                )}
+              </View>
+            </View>
+          );
+        })}
+      </View>
+      <Select
+        label="Add a step"
+        options={[
+          { value: '', text: 'choose a session of the book' },
+          ...others.map(({ session }) => ({ value: session.id, text: session.title })),
+        ]}
+        value=""
+        onChange={(step) => step !== '' && void put({ stepIds: [...stepIds, step] }, 'A step is added at the end.')}
+      />
+      <View style={{ alignItems: 'flex-start' }}>
+        <SmallButton onPress={() => void remove()}>Remove this progression</SmallButton>
+      </View>
+    </Page>
+  );
+}
+
+/** One progression: its lever, and its steps in order. */
+export function ProgressionPage({ id }: { id: string }) {
+  return (
+    <WithBook title="Progression">
+      {(book) => {
+        const stored = book.progressions.find((progression) => progression.id === id);
+        return stored ? (
+          <Steps key={id} stored={stored} book={book} />
+        ) : (
+          <Page title="Progression" onBack={backToProgressions} backLabel="Back to all progressions">
+            <Empty title="No such progression" action={{ label: 'Go to progressions', onPress: backToProgressions }}>
+              There is no progression at this address. It may have been removed.
+            </Empty>
+          </Page>
+        );
+      }}
+    </WithBook>
+  );
+}

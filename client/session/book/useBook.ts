@@ -1,0 +1,107 @@
+import { useMemo } from 'react';
+import type { BookChange, BookSession, Progression } from '@core/book/bookSession';
+import { bookEntry, type BookEntry } from '@core/book/searchBook';
+import { isStarter, withStarters } from '@core/book/starters';
+import { curveBook } from '@core/paces/shippedBooks';
+import type { PaceBook } from '@core/paces/paceBook';
+import { bookById } from '@core/squad/athletePaces';
+import { useSquad } from '../../squad/useSquad';
+import {
+  troubleText,
+  useBookQuery,
+  useChangeBookMutation,
+  useRunsQuery,
+  useSessionsQuery,
+  type ListedRun,
+} from '../../store/api';
+import { useNotice } from '../../ui/UndoBar';
+
+/** What is known of how often a session of the book was used: its days, the last one, and its results. */
+export type BookUse = { days: number; last?: string; runs: ListedRun[] };
+
+/** The book as the screens need it. */
+export type BookView = {
+  sessions: BookSession[];
+  /** The same, read for searching; favourites first, then what was used last, then by title. */
+  entries: BookEntry[];
+  progressions: Progression[];
+  useOf: (id: string) => BookUse;
+};
+
+const NEVER: BookUse = { days: 0, runs: [] };
+
+/** Reading a session takes longer than looking at it: each is read once, for as long as it and the paces are the same. */
+const read = new WeakMap<BookSession, { paceNames: readonly string[]; paceBook: PaceBook; entry: BookEntry }>();
+
+function entryOf(session: BookSession, paceNames: readonly string[], paceBook: PaceBook): BookEntry {
+  const known = read.get(session);
+  if (known?.paceNames === paceNames && known.paceBook === paceBook) return known.entry;
+  const entry = bookEntry(session, { paceNames, paceBook });
+  read.set(session, { paceNames, paceBook, entry });
+  return entry;
+}
+
+/** The book, once it is here; else what went wrong. */
+export function useBook(): { book: BookView | undefined; error: unknown; retry: () => void } {
+  const kept = useBookQuery();
+  const days = useSessionsQuery();
+  const runs = useRunsQuery();
+  const { squad } = useSquad();
+  const uses = useMemo(() => {
+    const found = new Map<string, BookUse>();
+    for (const { id, bookId, date } of days.data ?? []) {
+      if (bookId === undefined) continue;
+      const before = found.get(bookId) ?? NEVER;
+      const own = (runs.data ?? []).filter(({ sessionId }) => sessionId === id);
+      const last = before.last === undefined || date > before.last ? date : before.last;
+      found.set(bookId, { days: before.days + 1, last, runs: [...before.runs, ...own] });
+    }
+    return found;
+  }, [days.data, runs.data]);
+  const book = useMemo((): BookView | undefined => {
+    if (!kept.data) return undefined;
+    const sessions = withStarters(kept.data.sessions);
+    const paceBook = squad ? bookById(squad.books, squad.settings.paceBookId) : curveBook;
+    const entries = sessions.map((session) => entryOf(session, squad?.paceNames ?? [], paceBook));
+    const rank = ({ session }: BookEntry) => [session.favourite ? 0 : 1, uses.get(session.id)?.last ?? ''] as const;
+    entries.sort((a, b) => {
+      const [[favA, lastA], [favB, lastB]] = [rank(a), rank(b)];
+      return favA - favB || lastB.localeCompare(lastA) || a.session.title.localeCompare(b.session.title);
+    });
+    return { sessions, entries, progressions: kept.data.progressions, useOf: (id) => uses.get(id) ?? NEVER };
+  }, [kept.data, squad, uses]);
+  const retry = () => {
+    if (!kept.data) void kept.refetch();
+  };
+  return { book: squad ? book : undefined, error: kept.error, retry };
+}
+
+/** Changes the book and says so, with a way to take it back. */
+export function useBookChange(book: BookView | undefined) {
+  const [send] = useChangeBookMutation();
+  const notice = useNotice();
+  return async (change: BookChange, says: string): Promise<string | undefined> => {
+    const sent = await send(change);
+    if (sent.error) return troubleText(sent.error);
+    notice({ text: says, undo: () => void send(inverseOf(change, book)) });
+    return undefined;
+  };
+}
+
+/** The change that takes `change` back, for a book that was as it is now. */
+export function inverseOf(
+  change: BookChange,
+  book: Pick<BookView, 'sessions' | 'progressions'> | undefined,
+): BookChange {
+  const touched = new Set([...(change.sessions ?? []).map(({ id }) => id), ...(change.removedSessionIds ?? [])]);
+  const moved = new Set([...(change.progressions ?? []).map(({ id }) => id), ...(change.removedProgressionIds ?? [])]);
+  const before = (book?.sessions ?? []).filter(({ id }) => touched.has(id));
+  const movedBefore = (book?.progressions ?? []).filter(({ id }) => moved.has(id));
+  const known = new Set([...before, ...movedBefore].map(({ id }) => id));
+  return {
+    sessions: before,
+    removedSessionIds: [...touched].filter((id) => !known.has(id) && !isStarter(id)),
+    progressions: movedBefore,
+    removedProgressionIds: [...moved].filter((id) => !known.has(id)),
+  };
+}

@@ -1,0 +1,160 @@
+import { addSeconds } from 'date-fns/addSeconds';
+import { format } from 'date-fns/format';
+import { parse } from 'date-fns/parse';
+import { View } from 'react-native';
+import type { Work } from '@core/targets/totals';
+import { formatKm } from '@core/units/distance';
+import { SPACE, usePalette } from '../../ui/theme';
+import type { Palette } from '../../ui/palette';
+import { Words } from '../../ui/Words';
+import type { SpanEnd } from '../sessionView';
+
+const WORK_NAME: Record<Work, string> = {
+  warm: 'warm-up',
+  main: 'main part',
+  finish: 'fast finish',
+  recovery: 'recovery',
+  cool: 'cool-down',
+};
+const workColor = (palette: Palette): Record<Work, string> => ({
+  warm: palette.easy,
+  main: palette.rep,
+  finish: palette.action,
+  recovery: palette.jog,
+  cool: palette.easy,
+});
+
+const minutes = (durationS: number) => Math.round(durationS / 60);
+/** `48 min`, or `48 to 61 min` where the two differ. */
+function minutesText(values: readonly number[]): string {
+  const [least, most] = [minutes(Math.min(...values)), minutes(Math.max(...values))];
+  if (most === 0) return `${Math.round(Math.max(...values))} s`;
+  return least === most ? `${least} min` : `${least} to ${most} min`;
+}
+const metresText = (distanceM: number) =>
+  distanceM >= 10_000 ? formatKm(distanceM) : `${(Math.round(distanceM / 10) * 10).toLocaleString('en-GB')} m`;
+const percentText = (ends: readonly SpanEnd[]) => {
+  const shares = ends.map((end) => Math.round(end.shareOfLimit * 100));
+  const [least, most] = [Math.min(...shares), Math.max(...shares)];
+  return least === most ? `${least} %` : `${least} to ${most} %`;
+};
+const clockAfter = (startTime: string, seconds: number) =>
+  format(addSeconds(parse(startTime, 'HH:mm', new Date()), seconds), 'HH:mm');
+
+function Line({ name, says }: { name: string; says: string }) {
+  const palette = usePalette();
+  return (
+    <View
+      style={{
+        flexDirection: 'row',
+        justifyContent: 'space-between',
+        gap: SPACE.m,
+        paddingVertical: 6,
+        borderBottomWidth: 1,
+        borderBottomColor: palette.line,
+      }}
+    >
+      <Words as="small" quiet style={{ flexShrink: 0 }}>
+        {name}
+      </Words>
+      <Words as="small" style={{ textAlign: 'right', flexShrink: 1 }}>
+        {says}
+      </Words>
+    </View>
+  );
+}
+
+/** How the time of the session is shared between its kinds of work. */
+function WorkBar({ end }: { end: SpanEnd }) {
+  const palette = usePalette();
+  const color = workColor(palette);
+  const { byWork, durationS } = end.totals;
+  return (
+    <View style={{ gap: 6 }} aria-hidden>
+      <View style={{ flexDirection: 'row', height: 18, borderRadius: 4, overflow: 'hidden', gap: 2 }}>
+        {byWork.map(({ work, durationS: own }) => (
+          <View
+            key={work}
+            style={{ flexGrow: own / Math.max(1, durationS), flexBasis: 0, backgroundColor: color[work] }}
+          />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+type Props = { ends: readonly SpanEnd[]; startTime?: string | undefined };
+
+/** What the session comes to: whole, by kind of work and by pace, for the fastest and the slowest of the squad. */
+export function Totals({ ends, startTime }: Props) {
+  const palette = usePalette();
+  const [first] = ends;
+  if (!first) return null;
+  const last = ends.at(-1) ?? first;
+  const whole = ends.map((end) => end.totals.durationS);
+  const color = workColor(palette);
+  return (
+    <View style={{ gap: SPACE.s }} role="group" aria-label="Totals">
+      <Words as="heading" level={2}>
+        What it comes to
+      </Words>
+      <WorkBar end={last} />
+      <View>
+        {last.totals.byWork.map(({ work, distanceM }) => (
+          <View key={work} style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+            <View
+              style={{
+                width: 12,
+                height: 12,
+                borderRadius: 3,
+                backgroundColor: color[work],
+                borderWidth: 1,
+                borderColor: palette.quiet,
+              }}
+            />
+            <View style={{ flex: 1 }}>
+              <Line
+                name={WORK_NAME[work]}
+                says={`${distanceM > 0 ? `${metresText(distanceM)}, ` : ''}${minutesText(
+                  ends.map((end) => end.totals.byWork.find((one) => one.work === work)?.durationS ?? 0),
+                )}`}
+              />
+            </View>
+          </View>
+        ))}
+        {last.totals.byPace.map(({ pace, reps, distanceM }) => (
+          <Line
+            key={pace}
+            name={`${reps} × ${pace === '' ? 'no pace' : `@${pace}`}`}
+            says={`${metresText(distanceM)}, ${minutesText(
+              ends.map((end) => end.totals.byPace.find((one) => one.pace === pace)?.durationS ?? 0),
+            )}`}
+          />
+        ))}
+        <Line name="from first start to last finish" says={minutesText(ends.map((end) => end.totals.trackS))} />
+        <Line
+          name="in all"
+          says={`${metresText(last.totals.distanceM)}, ${minutesText(whole)}${last.totals.isGuessed ? ', some of it a guess' : ''}`}
+        />
+        {startTime !== undefined && startTime !== '' && (
+          <Line
+            name={`from ${startTime}`}
+            says={`over at ${clockAfter(startTime, Math.min(...whole))}${
+              minutes(Math.max(...whole)) === minutes(Math.min(...whole))
+                ? ''
+                : ` for ${first.name}, ${clockAfter(startTime, Math.max(...whole))} for ${last.name}`
+            }`}
+          />
+        )}
+        {ends.some((end) => end.shareOfLimit > 0) && (
+          <Line name="of what could be run flat out" says={percentText(ends)} />
+        )}
+      </View>
+      {first !== last && (
+        <Words as="small" quiet>
+          {`The shorter times are those of ${first.name}, the longer those of ${last.name}.`}
+        </Words>
+      )}
+    </View>
+  );
+}

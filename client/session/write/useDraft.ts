@@ -1,0 +1,132 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { readSession, type SessionReading } from '@core/session/parseSession';
+import { rewriteText } from '@core/session/rewriteText';
+import type { Session as SessionTree } from '@core/session/session';
+import { troubleText } from '../../store/api';
+import { changed, newHistory, redone, undone } from './history';
+import { keepDraft, keptDraft } from './keptDraft';
+
+/** How the draft stands with the server. */
+export type Saving = { state: 'saved' | 'saving' } | { state: 'failed'; message: string };
+
+const SAVE_AFTER_MS = 500;
+
+/** What every session that is written has. */
+export type Written = { title: string; shorthand: string };
+
+/** A session being written: what is typed, what it says, the last form of it that could be read, and how saving goes. */
+export type Draft<D extends Written> = {
+  typed: D;
+  change: (part: Partial<D>) => void;
+  reading: SessionReading;
+  isReadable: boolean;
+  /** The session as it could last be read, and the text it stood in. */
+  lastGood: { session: SessionTree; text: string } | undefined;
+  /** Changes the session as the builder does; what could not be read again is refused with the reason. */
+  build: (next: SessionTree) => string | undefined;
+  undo: (() => void) | undefined;
+  redo: (() => void) | undefined;
+  saving: Saving;
+  saveNow: () => Promise<void>;
+};
+
+/**
+ * Keeps a session as it is typed and saves it by itself, shortly after the typing stops and when it is left. What the server
+ * has not got is kept on this device and is there when the session is opened again.
+ */
+export function useDraft<D extends Written>(
+  id: string,
+  stored: D,
+  paceNames: readonly string[],
+  save: (draft: D) => Promise<{ error?: unknown }>,
+): Draft<D> {
+  const [start] = useState(() => {
+    const unsaved = keptDraft<D>(id);
+    return { unsaved, typed: unsaved ?? stored };
+  });
+  const [typed, setTyped] = useState<D>(start.typed);
+  const [history, setHistory] = useState(() => newHistory(start.typed.shorthand));
+  const [saving, setSaving] = useState<Saving>({ state: start.unsaved ? 'saving' : 'saved' });
+  const latest = useRef(start.typed);
+  const unsaved = useRef(start.unsaved);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const send = useRef(save);
+  useEffect(() => {
+    send.current = save;
+  });
+
+  const { shorthand } = typed;
+  const reading = useMemo(() => readSession(shorthand, { paceNames }), [shorthand, paceNames]);
+  const isReadable = reading.problems.length === 0;
+  const [lastGood, setLastGood] = useState(isReadable ? { session: reading.session, text: shorthand } : undefined);
+  if (isReadable && reading.session !== lastGood?.session) setLastGood({ session: reading.session, text: shorthand });
+
+  const saveNow = useCallback(async () => {
+    clearTimeout(timer.current);
+    const input = unsaved.current;
+    if (!input) return;
+    unsaved.current = undefined;
+    const saved = await send.current(input);
+    if (saved.error) {
+      // Still to be saved, unless something newer has been typed meanwhile.
+      unsaved.current ??= input;
+      setSaving({ state: 'failed', message: troubleText(saved.error) });
+    } else if (!unsaved.current) {
+      keepDraft(id, undefined);
+      setSaving({ state: 'saved' });
+    }
+  }, [id]);
+
+  const put = useCallback(
+    (part: Partial<D>) => {
+      const next = { ...latest.current, ...part };
+      latest.current = next;
+      unsaved.current = next;
+      keepDraft(id, next);
+      setTyped(next);
+      setSaving({ state: 'saving' });
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => void saveNow(), SAVE_AFTER_MS);
+    },
+    [id, saveNow],
+  );
+  const change = useCallback(
+    (part: Partial<D>) => {
+      const text = part.shorthand;
+      if (text !== undefined) setHistory((before) => changed(before, text));
+      put(part);
+    },
+    [put],
+  );
+  const goTo = (to: typeof history) => {
+    setHistory(to);
+    put({ shorthand: to.now } as Partial<D>);
+  };
+  const build = (next: SessionTree): string | undefined => {
+    const text = isReadable || !lastGood ? shorthand : lastGood.text;
+    const base = isReadable ? reading : readSession(text, { paceNames });
+    const written = rewriteText(text, base, next);
+    const [problem] = next.lines.length === 0 ? [] : readSession(written, { paceNames }).problems;
+    if (problem) return problem.message;
+    change({ shorthand: written } as Partial<D>);
+    return undefined;
+  };
+
+  // What was left unsaved the last time goes out now; what is unsaved on leaving goes out then.
+  useEffect(() => {
+    void saveNow();
+    return () => void saveNow();
+  }, [saveNow]);
+  return {
+    typed,
+    change,
+    reading,
+    isReadable,
+    lastGood,
+    build,
+    undo: history.past.length > 0 ? () => goTo(undone(history)) : undefined,
+    redo: history.future.length > 0 ? () => goTo(redone(history)) : undefined,
+    saving,
+    saveNow,
+  };
+}

@@ -1,0 +1,61 @@
+import { useDeferredValue, useMemo, useState } from 'react';
+import type { Intent } from '@core/session/intent';
+import { sessionCautions } from '@core/session/sessionCautions';
+import type { Session } from '@core/session/session';
+import { suggestIntent } from '@core/session/suggestIntent';
+import { SHIPPED_GUIDES } from '@core/session/volumeGuides';
+import { trialCaution } from '@core/squad/cautions';
+import { bookById } from '@core/squad/athletePaces';
+import { targetsFor } from '@core/targets/targetsFor';
+import { shareOfLimit } from '@core/targets/totals';
+import { speedOfEntry } from '@core/paces/paceBook';
+import { formatTime } from '@core/units/time';
+import { pacesOf, type SquadView } from '../../squad/useSquad';
+import type { PaceBookView } from '../build/PacePanel';
+import { useVenue } from '../look/LapView';
+import { spanOf, viewSession } from '../sessionView';
+
+/** Everything that is looked at while a session is written, for this squad on this day (YYYY-MM-DD). */
+export function useLook(session: Session | undefined, squad: SquadView, date: string, chosen: Intent | undefined) {
+  const venue = useVenue();
+  const [whoseId, setWhoseId] = useState<string>();
+  const people = useMemo(
+    () =>
+      squad.athletes.map((athlete) => ({ id: athlete.id, name: athlete.name, paces: pacesOf(athlete, squad, date) })),
+    [squad, date],
+  );
+  const timed = useMemo(() => people.filter(({ paces }) => paces.curve !== undefined), [people]);
+  const whose = timed.find(({ id }) => id === whoseId) ?? timed[0];
+  const paceBook = bookById(squad.books, squad.settings.paceBookId);
+  const suggested = useMemo(() => (session ? suggestIntent(session, paceBook) : 'mixed'), [session, paceBook]);
+  const intent = chosen ?? suggested;
+  const view = useMemo(() => session && viewSession(session, whose, venue), [session, whose, venue]);
+  const ends = useMemo(() => (session ? spanOf(session, timed, venue) : []), [session, timed, venue]);
+  // What concerns everyone may come a moment later than what is drawn.
+  const settled = useDeferredValue(session);
+  const cautions = useMemo(() => {
+    if (!settled) return [];
+    const entrants = squad.athletes.map((athlete) => {
+      const { curve, ...paces } = pacesOf(athlete, squad, date);
+      const legs = targetsFor(settled, { curve, ...paces, venue });
+      return { athlete, legs, shareOfLimit: curve && shareOfLimit(curve, legs) };
+    });
+    const guides = squad.settings.guides ?? SHIPPED_GUIDES;
+    const trial = trialCaution(settled, squad.athletes, date);
+    return [
+      ...sessionCautions({ session: settled, intent, entrants, guides, date, paceBook }),
+      ...(trial === undefined ? [] : [trial]),
+    ];
+  }, [settled, squad, date, intent, venue, paceBook]);
+  const book = useMemo(
+    (): PaceBookView => ({
+      names: squad.paceNames,
+      says: (name) => {
+        const speedMps = whose?.paces.curve && speedOfEntry(whose.paces.paceBook, name, whose.paces.curve);
+        return speedMps === undefined ? undefined : `${formatTime(400 / speedMps, 0, 60)} a 400`;
+      },
+    }),
+    [squad.paceNames, whose],
+  );
+  return { view, ends, cautions, suggested, intent, whose, people: timed, setWhoseId, book };
+}
