@@ -4,20 +4,19 @@ import { lazyScreen } from './ui/lazyScreen';
 export { startFetchingScreens } from './ui/lazyScreen';
 
 // The lists are in the first load: they are what the coach sees first. What is opened from them follows at once, unasked.
-export const AthletePage = lazyScreen(async () => (await import('./squad/AthletePage')).AthletePage);
-export const GroupsPage = lazyScreen(async () => (await import('./squad/groups/GroupsPage')).GroupsPage);
-export const BookList = lazyScreen(async () => (await import('./squad/books/BookList')).BookList);
-export const BookEditor = lazyScreen(async () => (await import('./squad/books/BookEditor')).BookEditor);
+const planning = () => import('./planningScreens');
+export const AthletePage = lazyScreen(async () => (await planning()).AthletePage);
+export const GroupsPage = lazyScreen(async () => (await planning()).GroupsPage);
+export const BookList = lazyScreen(async () => (await planning()).BookList);
+export const BookEditor = lazyScreen(async () => (await planning()).BookEditor);
+export const SessionEditor = lazyScreen(async () => (await planning()).SessionEditor);
+export const BookPage = lazyScreen(async () => (await planning()).BookPage);
+export const BookSessionEditor = lazyScreen(async () => (await planning()).BookSessionEditor);
+export const BookFiles = lazyScreen(async () => (await planning()).BookFiles);
+export const ProgressionList = lazyScreen(async () => (await planning()).ProgressionList);
+export const ProgressionPage = lazyScreen(async () => (await planning()).ProgressionPage);
+export const GuidesPage = lazyScreen(async () => (await planning()).GuidesPage);
 export const FilesPage = lazyScreen(async () => (await import('./squad/files/FilesPage')).FilesPage);
-// Writing sessions and the book share most of their code: together they are fetched once.
-const writing = () => import('./session/screens');
-export const SessionEditor = lazyScreen(async () => (await writing()).SessionEditor);
-export const BookPage = lazyScreen(async () => (await writing()).BookPage);
-export const BookSessionEditor = lazyScreen(async () => (await writing()).BookSessionEditor);
-export const BookFiles = lazyScreen(async () => (await writing()).BookFiles);
-export const ProgressionList = lazyScreen(async () => (await writing()).ProgressionList);
-export const ProgressionPage = lazyScreen(async () => (await writing()).ProgressionPage);
-export const GuidesPage = lazyScreen(async () => (await writing()).GuidesPage);
 export const RollCall = lazyScreen(async () => (await import('./trackside/RollCall')).RollCall);
 export const LineBoard = lazyScreen(async () => (await import('./trackside/LineBoard')).LineBoard);
 export const ResultView = lazyScreen(async () => (await import('./review/ResultView')).ResultView);

@@ -106,3 +106,26 @@ export async function seriousProblems(page: Page) {
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
 }
+
+/** Drags from one thing to another, as a finger or mouse does. */
+export async function drag(page: Page, from: Locator, to: Locator, isMobile: boolean) {
+  await from.scrollIntoViewIfNeeded();
+  const [a, b] = [await from.boundingBox(), await to.boundingBox()];
+  if (!a || !b) throw new Error('Nothing to drag.');
+  const [x, y] = [a.x + a.width / 2, a.y + a.height / 2];
+  const [toX, toY] = [b.x + 60, b.y + 20];
+  if (!isMobile) {
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + 10, y + 10, { steps: 3 });
+    await page.mouse.move(toX, toY, { steps: 12 });
+    await page.mouse.up();
+    return;
+  }
+  const touch = await page.context().newCDPSession(page);
+  const at = (type: 'touchStart' | 'touchMove', px: number, py: number) =>
+    touch.send('Input.dispatchTouchEvent', { type, touchPoints: [{ x: px, y: py }] });
+  await at('touchStart', x, y);
+  for (let i = 1; i <= 15; i++) await at('touchMove', x + ((toX - x) * i) / 15, y + ((toY - y) * i) / 15);
+  await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+}

@@ -7,6 +7,7 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
   const { id } = await todaysSession(demo);
   const [athlete] = await demo.get<{ id: string; name: string }[]>('athletes');
   const [run] = await demo.get<{ id: string; title: string }[]>('runs');
+  const book = await demo.get<{ sessions: { id: string }[]; progressions: { id: string }[] }>('book');
   return [
     { path: '/squad', shows: '14 athletes' },
     { path: `/squad/${athlete?.id}`, shows: 'By “Fitness curve”' },
@@ -17,6 +18,12 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/squad/files', shows: 'Bring in a list' },
     { path: '/sessions', shows: 'Today and to come' },
     { path: `/sessions/${id}`, shows: 'Lap by lap' },
+    { path: '/sessions/book', shows: '38 sessions' },
+    { path: `/sessions/book/${book.sessions[0]?.id}`, shows: 'Put on this day' },
+    { path: '/sessions/progressions', shows: 'Kilometres, one more each time' },
+    { path: `/sessions/progressions/${book.progressions[0]?.id}`, shows: 'Add a step' },
+    { path: '/sessions/files', shows: 'Bring in sessions' },
+    { path: '/sessions/guides', shows: 'Of that, for someone who' },
     { path: '/track', shows: 'Ready to run' },
     { path: `/track/ready/${id}`, shows: 'Who is here?' },
     { path: '/results', shows: /130 of 130 reps/ },

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, press, secondsOf, seriousProblems, test, watchForErrors } from './app';
+import { expect, press, secondsOf, seriousProblems, test, watchForErrors, drag } from './app';
 
 type Athlete = { id: string; name: string; tileName: string; groupId?: string; marks: { distanceM: number }[] };
 type Squad = { paceBookId: string; groups: { id: string; name: string }[] };
@@ -170,29 +170,6 @@ test('files that are no list say so, and what is saved can be read back', async 
   await expect(page.getByText('15 athletes in the file')).toBeVisible();
   await expect(page.getByText('This makes 15 athletes changed.', { exact: false })).toBeVisible();
 });
-
-/** Drags from one thing to another, as a finger or mouse does. */
-async function drag(page: Page, from: Locator, to: Locator, isMobile: boolean) {
-  await from.scrollIntoViewIfNeeded();
-  const [a, b] = [await from.boundingBox(), await to.boundingBox()];
-  if (!a || !b) throw new Error('Nothing to drag.');
-  const [x, y] = [a.x + a.width / 2, a.y + a.height / 2];
-  const [toX, toY] = [b.x + 60, b.y + 20];
-  if (!isMobile) {
-    await page.mouse.move(x, y);
-    await page.mouse.down();
-    await page.mouse.move(x + 10, y + 10, { steps: 3 });
-    await page.mouse.move(toX, toY, { steps: 12 });
-    await page.mouse.up();
-    return;
-  }
-  const touch = await page.context().newCDPSession(page);
-  const at = (type: 'touchStart' | 'touchMove', px: number, py: number) =>
-    touch.send('Input.dispatchTouchEvent', { type, touchPoints: [{ x: px, y: py }] });
-  await at('touchStart', x, y);
-  for (let i = 1; i <= 15; i++) await at('touchMove', x + ((toX - x) * i) / 15, y + ((toY - y) * i) / 15);
-  await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
-}
 
 test('groups suggested by pace, one athlete moved to another, and taken back @both', async ({
   page,
@@ -408,7 +385,7 @@ test('a flat-out trial in a session names those who have not run for long', asyn
   await text.fill('1600 @effort 10');
   await expect(page.getByRole('note')).toContainText(/Kit Rennagh has \d weeks?\./);
   await expect(page.getByRole('note')).toContainText('local rules and qualified advice come first');
-  await text.fill('6x400 @5k / 90s');
+  await text.fill('warm: 1600 @easy\nmain: 3x400 @5k / 90s\ncool: 1200 @easy');
   await expect(page.getByRole('note')).toBeHidden();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
 });

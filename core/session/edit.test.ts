@@ -184,6 +184,11 @@ describe('any change', () => {
   });
 });
 
+test('into an empty text nothing but the session is written', () => {
+  const reading = readSession(' \n');
+  expect(rewriteText(' \n', reading, read('400 @5k'))).toBe('main: 400 @5k');
+});
+
 test('lines that did not change stay as they were written', () => {
   const text = '# hills next week\nWARM: 1600@easy\n\n6 X 400 @5K / 90″\ncool: 1200 @easy # not a comment';
   const reading = readSession(text.replace(' # not a comment', ''));

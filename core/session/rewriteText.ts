@@ -11,7 +11,7 @@ export function rewriteText(text: string, { session, lineAt }: SessionReading, n
   const raw = text.split('\n');
   /** What stands above a line: comments and blank lines. */
   const above = session.lines.map((_, i) => raw.slice((lineAt[i - 1] ?? -1) + 1, lineAt[i]));
-  const below = raw.slice((lineAt.at(-1) ?? -1) + 1);
+  const below = text.trim() === '' ? [] : raw.slice((lineAt.at(-1) ?? -1) + 1);
   const isKept = session.lines.map((line) => next.lines.includes(line));
   const placed = new Set<number>();
   const written = next.lines.flatMap((line, i) => {

@@ -116,7 +116,8 @@ export function EndRow({
       style={[
         indent(depth),
         {
-          height: isDragging ? 30 : of === 'set' ? 10 : 2,
+          // As high at rest as while something is dragged: the places to drop are measured when a drag begins.
+          height: 24,
           borderRadius: RADIUS,
           justifyContent: 'center',
           ...(isDragging ? { borderWidth: 1.5, borderStyle: 'dashed', borderColor: palette.quiet } : {}),

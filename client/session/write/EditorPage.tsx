@@ -87,7 +87,8 @@ export function EditorPage<D extends Written>({
   const { typed, change, reading, isReadable, lastGood, saving, undo, redo } = draft;
   const part = change as (part: Partial<Written & { intent?: Intent | undefined }>) => void;
   const [side, setSide] = useState<Side>('text');
-  const session = lastGood?.session;
+  // Before it could ever be read, what can be read of it.
+  const session = lastGood?.session ?? (reading.session.lines.length > 0 ? reading.session : undefined);
   const look = useLook(session, squad, date, typed.intent);
   // Everyone's targets may come a moment after what is typed.
   const plan = usePlanPreview(useDeferredValue(session), squad, date);
@@ -144,7 +145,7 @@ export function EditorPage<D extends Written>({
       whoseId={look.whose?.id}
       people={look.people}
       onWhose={look.setWhoseId}
-      says={isReadable ? look.view.totals : 'as it last could be read'}
+      says={isReadable ? look.view.totals : lastGood ? 'as it last could be read' : 'as far as it can be read'}
     />
   );
   const totals = session && <Totals ends={look.ends} startTime={startTime} />;

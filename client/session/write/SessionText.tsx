@@ -1,6 +1,6 @@
 import { useLayoutEffect, useMemo, useState, type KeyboardEvent } from 'react';
 import { unstable_createElement } from 'react-native-web';
-import { View, type TextStyle } from 'react-native';
+import { ScrollView, View, type TextStyle } from 'react-native';
 import { completionsAt } from '@core/session/completions';
 import type { SessionReading } from '@core/session/parseSession';
 import { Press } from '../../ui/Press';
@@ -80,7 +80,14 @@ function Keys({
 }) {
   const palette = usePalette();
   return (
-    <View role="group" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+    <ScrollView
+      horizontal
+      role="group"
+      aria-label={label}
+      showsHorizontalScrollIndicator={false}
+      keyboardShouldPersistTaps="always"
+      contentContainerStyle={{ flexDirection: 'row', gap: 5, flexGrow: 1 }}
+    >
       {keys.map((key, i) => (
         <Press
           key={key}
@@ -90,9 +97,10 @@ function Keys({
           {...({ onMouseDown: (event: { preventDefault(): void }) => event.preventDefault() } as object)}
           onPress={() => onPick(key)}
           style={{
-            minWidth: 40,
+            minWidth: 36,
             minHeight: 44,
-            paddingHorizontal: 10,
+            flexGrow: key.length < 4 ? 1 : 0,
+            paddingHorizontal: key.trim().length > 1 ? 10 : 4,
             alignItems: 'center',
             justifyContent: 'center',
             borderRadius: RADIUS,
@@ -104,7 +112,7 @@ function Keys({
           </Words>
         </Press>
       ))}
-    </View>
+    </ScrollView>
   );
 }
 
@@ -207,8 +215,18 @@ export function SessionText({ text, reading, paceNames, onChange }: Props) {
           }),
         ],
       })}
-      {offered && <Keys label="Paces" keys={offered.options} chosen={chosen} onPick={pick} />}
-      {isFocused && !offered && !wide && <Keys label="Signs" keys={SIGNS} onPick={sign} />}
+      {/* Always as high: what is under it must not jump as the text gains or loses the cursor. */}
+      <View style={{ height: 44, justifyContent: 'center' }}>
+        {offered ? (
+          <Keys label="Paces" keys={offered.options} chosen={chosen} onPick={pick} />
+        ) : wide ? (
+          <Words as="small" quiet>
+            Paces are offered after an @: Tab takes the first.
+          </Words>
+        ) : (
+          <Keys label="Signs" keys={SIGNS} onPick={sign} />
+        )}
+      </View>
     </View>
   );
 }

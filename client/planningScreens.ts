@@ -1,0 +1,11 @@
+/** The screens for work at home, in one file of their own: they share the dragging, the forms and the drawings. */
+export { BookFiles } from './session/book/BookFiles';
+export { BookPage } from './session/book/BookPage';
+export { BookSessionEditor } from './session/book/BookSessionEditor';
+export { ProgressionList, ProgressionPage } from './session/book/Progressions';
+export { GuidesPage } from './session/GuidesPage';
+export { SessionEditor } from './session/SessionEditor';
+export { AthletePage } from './squad/AthletePage';
+export { BookEditor } from './squad/books/BookEditor';
+export { BookList } from './squad/books/BookList';
+export { GroupsPage } from './squad/groups/GroupsPage';

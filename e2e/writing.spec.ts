@@ -1,0 +1,398 @@
+import type { Locator, Page } from '@playwright/test';
+import type { BookSession } from '../core/book/bookSession';
+import { drag, expect, press, seriousProblems, test, watchForErrors, type RunningApp } from './app';
+import { todaysSession } from './board';
+
+const FIRST_EXAMPLE = [
+  'warm: 1600 @easy, drills "hips and ankles", 4x100 @strides / 60s walk',
+  'main: 2x(3x600 @3k / 90s walk) / 4:00 walk',
+  'finish: 4x200 @mile / 200m jog',
+  'cool: 1200 @easy',
+].join('\n');
+
+const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
+const textOf = (page: Page) => page.getByLabel('Session', { exact: true });
+const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
+const side = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
+
+type Listed = { id: string; title: string; shorthand: string };
+/** The one session of a server that had none. */
+async function onlySession(app: RunningApp): Promise<string> {
+  const sessions = await app.get<Listed[]>('sessions');
+  expect(sessions).toHaveLength(1);
+  return sessions[0]?.shorthand ?? '';
+}
+
+test('the first example is written by keyboard: names are completed, slips marked, steps taken back @wide', async ({
+  page,
+  empty,
+}) => {
+  const errors = watchForErrors(page);
+  await page.goto(`${empty.url}/sessions`);
+  await press(page, 'keyboard', button(page, 'New session'));
+  const text = textOf(page);
+  await text.focus();
+  // The name of a pace is offered from its first letters, and taken with Tab.
+  await page.keyboard.type('warm: 1600 @ea');
+  await expect(page.getByRole('group', { name: 'Paces' })).toBeVisible();
+  await page.keyboard.press('Tab');
+  await expect(text).toHaveValue('warm: 1600 @easy');
+  await page.keyboard.type(', drills "hips and ankles", 4x100 @str');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type(' / 60s walk\nmain: 2x(3x600 @3k / 90s walk) / 4:00 walk\n');
+  await page.keyboard.type('finish: 4x200 @mil / 200m jog');
+  // A slip is named while the picture of what could be read stays.
+  await expect(page.getByRole('alert', { name: 'What cannot be read' })).toContainText('Did you mean mile?');
+  await expect(page.getByRole('img', { name: /The session lap by lap/ })).toBeVisible();
+  for (let i = 0; i < ' / 200m jog'.length; i++) await page.keyboard.press('ArrowLeft');
+  await page.keyboard.type('e');
+  await expect(page.getByRole('alert')).toBeHidden();
+  await page.keyboard.press('End');
+  await page.keyboard.type('\ncool: 1200 @easy');
+  await expect(text).toHaveValue(FIRST_EXAMPLE);
+  await saved(page);
+  expect(await onlySession(empty)).toBe(FIRST_EXAMPLE);
+
+  // Word by word back, and forth again.
+  await page.keyboard.press('Control+z');
+  await expect(text).toHaveValue(FIRST_EXAMPLE.replace(/@easy$/, ''));
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(text).toHaveValue(FIRST_EXAMPLE.replace(/1200 @easy$/, ''));
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Control+Shift+z');
+  await expect(text).toHaveValue(FIRST_EXAMPLE);
+  // In the title the keys are the title's own.
+  await page.getByLabel('Title', { exact: true }).focus();
+  await page.keyboard.press('Control+z');
+  await expect(text).toHaveValue(FIRST_EXAMPLE);
+
+  // The same session as parts, each of which the keyboard reaches.
+  await press(page, 'keyboard', side(page, 'Build'));
+  await press(page, 'keyboard', button(page, 'Change 3 × 600 at 3k'));
+  await press(page, 'keyboard', button(page, 'Times: more'));
+  await press(page, 'keyboard', side(page, 'Text'));
+  await expect(text).toHaveValue(FIRST_EXAMPLE.replace('3x600', '4x600'));
+  expect(errors).toEqual([]);
+});
+
+/** Turns a pace wheel with the thumb. */
+const turn = (page: Page, wheel: string, name: string) =>
+  page.getByRole('listbox', { name: wheel, exact: true }).getByRole('option', { name }).first().tap();
+
+/** Presses until the field says so. */
+async function until(target: Locator, field: Locator, value: string): Promise<void> {
+  for (let i = 0; i < 12 && (await field.inputValue()) !== value; i++) {
+    const before = await field.inputValue();
+    await target.tap();
+    await expect(field).not.toHaveValue(before);
+  }
+  await expect(field).toHaveValue(value);
+}
+
+test('the same is built by thumb, and is the same session', async ({ page, empty }) => {
+  const errors = watchForErrors(page);
+  await page.goto(`${empty.url}/sessions`);
+  await button(page, 'New session').tap();
+  await side(page, 'Build').tap();
+  const add = (part: string) => button(page, new RegExp(`^Add: ${part},`)).tap();
+  const panel = (name: string) => page.getByRole('group', { name: `Change ${name}` });
+
+  await add('Cool-down');
+  await add('Warm-up');
+  await add('Drills');
+  await panel('drills').getByLabel('Note').fill('hips and ankles');
+  await add('Strides');
+  await add('Fast finish');
+  // Three reps become a set of their own.
+  await add('Reps');
+  const reps = panel('6 × 400');
+  for (const left of [5, 4, 3]) {
+    await page.getByRole('button', { name: 'Times: less' }).tap();
+    await expect(panel(`${left} × 400`)).toBeVisible();
+  }
+  await expect(reps).toBeHidden();
+  await until(button(page, 'Length: longer'), page.getByLabel('Length', { exact: true }).last(), '600');
+  await turn(page, 'Pace', '3k');
+  await expect(button(page, 'Change 3 × 600 at 3k')).toBeVisible();
+  await button(page, 'Make it a set').tap();
+  const set = panel('2 × set');
+  await set.getByRole('radio', { name: 'Time', exact: true }).tap();
+  const rest = page.getByLabel('Recovery time', { exact: true }).last();
+  await rest.fill('4:00');
+  await set.getByRole('radio', { name: 'walk' }).tap();
+
+  await side(page, 'Text').tap();
+  await expect(textOf(page)).toHaveValue(FIRST_EXAMPLE);
+  await saved(page);
+  expect(await onlySession(empty)).toBe(FIRST_EXAMPLE);
+  expect(errors).toEqual([]);
+});
+
+const SHORT = 'main: 1000 @5k / 2:00, 2x(400 @3k / 60s) / 3:00, 200 @mile';
+
+async function openWith(page: Page, app: RunningApp, shorthand: string): Promise<void> {
+  const { id } = await todaysSession(app);
+  await page.goto(`${app.url}/sessions/${id}`);
+  await textOf(page).fill(shorthand);
+  await saved(page);
+}
+
+test('parts are dragged into another order, into a set and out of it @both', async ({ page, demo, isMobile }) => {
+  const by = isMobile ? 'touch' : 'keyboard';
+  const says = async (shorthand: string) => {
+    // A press right after a drag is taken for the end of it.
+    await expect(async () => {
+      await press(page, by, side(page, 'Text'));
+      await expect(textOf(page)).toBeVisible({ timeout: 300 });
+    }).toPass();
+    await expect(textOf(page)).toHaveValue(shorthand);
+    await press(page, by, side(page, 'Build'));
+  };
+  await openWith(page, demo, SHORT);
+  await press(page, by, side(page, 'Build'));
+  await drag(page, button(page, 'Move 200 at mile'), button(page, 'Change 1000 at 5k'), isMobile);
+  await says('main: 200 @mile, 1000 @5k / 2:00, 2x(400 @3k / 60s) / 3:00');
+  await drag(page, button(page, 'Move 200 at mile'), button(page, 'Change 400 at 3k'), isMobile);
+  await says('main: 1000 @5k / 2:00, 2x(200 @mile, 400 @3k / 60s) / 3:00');
+  await drag(page, button(page, 'Move 400 at 3k'), button(page, 'Change 1000 at 5k'), isMobile);
+  await says('main: 400 @3k / 60s, 1000 @5k / 2:00, 2x(200 @mile) / 3:00');
+  // All of it goes back, and forth.
+  for (let i = 0; i < 3; i++) await press(page, by, button(page, 'Step back'));
+  await says(SHORT);
+  await press(page, by, button(page, 'Step forward'));
+  await says('main: 200 @mile, 1000 @5k / 2:00, 2x(400 @3k / 60s) / 3:00');
+});
+
+test('without dragging: up, down, a set made and undone, a copy, out it goes', async ({ page, demo }) => {
+  await openWith(page, demo, SHORT);
+  await side(page, 'Build').tap();
+  const act = async (part: string, ...what: string[]) => {
+    for (const name of what) {
+      const open = button(page, `Change ${part}`);
+      if ((await open.getAttribute('aria-expanded')) !== 'true') await open.tap();
+      await page.getByRole('button', { name, exact: true }).tap();
+    }
+  };
+  const says = async (shorthand: string) => {
+    await side(page, 'Text').tap();
+    await expect(textOf(page)).toHaveValue(shorthand);
+    await side(page, 'Build').tap();
+  };
+  await act('200 at mile', 'Up');
+  await says('main: 1000 @5k / 2:00, 200 @mile, 2x(400 @3k / 60s) / 3:00');
+  await act('400 at 3k', 'Out of the set');
+  await says('main: 1000 @5k / 2:00, 200 @mile, 400 @3k / 60s');
+  await act('1000 at 5k', 'Down');
+  await says('main: 200 @mile, 1000 @5k / 2:00, 400 @3k / 60s');
+  await act('200 at mile', 'Make it a set');
+  await act('2 × set', 'Duplicate');
+  // The copy is open.
+  await page.getByRole('button', { name: 'Undo the set', exact: true }).tap();
+  await says('main: 2x(200 @mile), 200 @mile, 1000 @5k / 2:00, 400 @3k / 60s');
+  await act('1000 at 5k', 'Remove');
+  await act('400 at 3k', 'Remove');
+  await page.getByLabel('Line 1 is for').selectOption({ label: 'Fast finish' });
+  await says('finish: 2x(200 @mile), 200 @mile');
+});
+
+test('a broken text is mended, and nothing is lost on the way @both', async ({ page, demo, isMobile }) => {
+  const by = isMobile ? 'touch' : 'keyboard';
+  await openWith(page, demo, '# before the race\nmain: 6x400 @5k / 90s');
+  const picture = page.getByRole('img', { name: /The session lap by lap/ });
+  await textOf(page).fill('# before the race\nmain: 6x400 @5kk / 90s, soon, 30 @mile');
+  const problems = page.getByRole('alert', { name: 'What cannot be read' });
+  for (const says of ['“5kk” is not a pace', '“soon” is not a distance', '30 what?'])
+    await expect(problems).toContainText(says);
+  await expect(picture).toBeVisible();
+  await press(page, by, side(page, 'Build'));
+  await expect(page.getByText('The text cannot be read just now.', { exact: false })).toBeVisible();
+  await press(page, by, button(page, 'Step back'));
+  await press(page, by, button(page, 'Change 6 × 400 at 5k'));
+  await press(page, by, button(page, 'Times: more'));
+  await press(page, by, side(page, 'Text'));
+  // Only the line that changed is written anew.
+  await expect(textOf(page)).toHaveValue('# before the race\nmain: 7x400 @5k / 90s');
+  // What cannot be had is refused with the reason, and changes nothing.
+  await textOf(page).fill('main: 250x(2x400)');
+  await press(page, by, side(page, 'Build'));
+  await press(page, by, button(page, 'Change 2 × 400'));
+  await press(page, by, button(page, 'Times: more'));
+  await expect(page.getByText('750 legs', { exact: false })).toBeVisible();
+  await press(page, by, side(page, 'Text'));
+  await expect(textOf(page)).toHaveValue('main: 250x(2x400)');
+});
+
+test('the lap sheet says where a rep goes and how far the next start is, on any track @both', async ({
+  page,
+  demo,
+  isMobile,
+}) => {
+  await openWith(page, demo, 'main: 3x350 @3k / 90s, 60s @mile');
+  const sheet = page.getByRole('group', { name: /Rep by rep/ });
+  const facts = page.getByRole('status').filter({ hasText: ' of ' });
+  if (isMobile) {
+    const box = await sheet.boundingBox();
+    await sheet.tap({ position: { x: (box?.width ?? 0) * 0.4, y: 60 } });
+  } else {
+    await sheet.focus();
+    await page.keyboard.press('ArrowRight');
+  }
+  await expect(facts).toContainText('Rep 1 of 4: 350 @3k');
+  await expect(facts).toContainText('Starts at the finish line, ends at 50 m past the 300 m start.');
+  await expect(facts).toContainText('The next start is 50 m on, at the finish line.');
+  await expect(page.getByText(/^Dashed: by the clock, drawn as far as Ada/)).toBeVisible();
+  await page.getByLabel('Drawn on').selectOption({ label: '200 m indoor track' });
+  await expect(page.getByRole('img', { name: /lap by lap on the 200 m indoor track/ })).toBeVisible();
+  await sheet.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(facts).toContainText('ends at the 150 m mark');
+  await page.getByLabel('Drawn for').selectOption({ label: 'Bo Tarrowby' });
+  await expect(page.getByText(/^Dashed: by the clock, drawn as far as Bo/)).toBeVisible();
+  // The choice of track is kept on this device.
+  await page.reload();
+  await expect(page.getByLabel('Drawn on')).toHaveValue('indoor-200');
+});
+
+test('totals, kind and notes follow what is written', async ({ page, demo }) => {
+  await openWith(page, demo, 'main: 4x1000 @threshold / 60s');
+  const totals = page.getByRole('group', { name: 'Totals' });
+  await expect(totals).toContainText(/4 × @threshold\s*4,000 m, \d+ to \d+ min/);
+  await expect(page.getByLabel('Kind')).toContainText('Threshold (suggested)');
+  await expect(page.getByRole('note')).toContainText('There is no warm-up');
+  await textOf(page).fill('warm: 1600 @easy\nmain: 5x1000 @5k / 2:00\ncool: 800 @easy');
+  await expect(totals).toContainText('of what could be run flat out100 %');
+  await expect(page.getByLabel('Kind')).toContainText('Aerobic power (suggested)');
+  await page.getByLabel('Starts at').fill('18:30');
+  await expect(totals).toContainText(/from 18:30over at 19:\d\d for/);
+  await page.getByLabel('Kind').selectOption({ label: 'Test' });
+  await expect(page.getByText(/Meant to feel medium-hard, then very hard, then all out/)).toBeVisible();
+  await expect(page.getByRole('note')).toContainText('pain, feels dizzy or ill');
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel('Kind')).toHaveValue('test');
+  await expect(page.getByLabel('Starts at')).toHaveValue('18:30');
+});
+
+test('what is much is the coach’s to say', async ({ page, demo }) => {
+  await openWith(page, demo, 'warm: 1600 @easy\nmain: 3x1000 @threshold / 60s\ncool: 800 @easy');
+  const note = page.getByText(/^Much for threshold/);
+  await expect(page.getByText('Meant to feel', { exact: false })).toBeVisible();
+  await button(page, 'How much is much').tap();
+  const threshold = page.getByRole('group', { name: 'Threshold', exact: true });
+  for (let minutes = 38; minutes >= 8; minutes -= 2) {
+    await threshold.getByRole('button', { name: 'Threshold: less' }).tap();
+    await expect(threshold).toContainText(`${minutes} min`);
+  }
+  await expect(page.getByText('set by the coach')).toBeVisible();
+  await page.goBack();
+  await expect(note).toBeVisible();
+  await button(page, 'How much is much').tap();
+  await button(page, 'As they came with the app').tap();
+  await expect(threshold).toContainText('40 min');
+});
+
+type Kept = { sessions: BookSession[]; progressions: { name: string; stepIds: string[] }[] };
+
+test('the book: found again, favoured, put on a day, and changed without touching what was run @both', async ({
+  page,
+  demo,
+  isMobile,
+}) => {
+  const by = isMobile ? 'touch' : 'keyboard';
+  const errors = watchForErrors(page);
+  const go = (target: Locator) => press(page, by, target);
+  await page.goto(`${demo.url}/sessions`);
+  await go(page.getByRole('link', { name: /^The book/ }));
+  await page.getByLabel('Find', { exact: true }).fill('whistle');
+  await expect(page.getByText('1 session', { exact: true })).toBeVisible();
+  await page.getByLabel('Find', { exact: true }).fill('nothing at all like it');
+  await expect(page.getByText('Nothing like that')).toBeVisible();
+  await page.getByLabel('Find', { exact: true }).fill('');
+  if (isMobile) await go(button(page, 'Choose by'));
+  await page.getByLabel('Kind', { exact: true }).selectOption({ label: 'Rehearsal' });
+  await expect(page.getByText('1 session', { exact: true })).toBeVisible();
+  await go(page.getByRole('link', { name: /The mile in pieces/ }));
+  await go(button(page, 'Make it a favourite'));
+  await expect(button(page, 'No longer a favourite')).toBeVisible();
+  await go(button(page, 'Put on this day'));
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
+  await expect(textOf(page)).toHaveValue(/@goal mile/);
+  await go(button(page, 'In the book'));
+  await expect(page.getByRole('heading', { name: 'In the book' })).toBeVisible();
+
+  // One that was run: its text is kept as a version when it is changed.
+  const { sessions } = await demo.get<Kept>('book');
+  const run = sessions.find(({ title }) => title === 'Threshold kilometres');
+  await page.goto(`${demo.url}/sessions/book/${run?.id}`);
+  await textOf(page).fill('main: 3x1000 @threshold / 60s');
+  await saved(page);
+  await go(side(page, 'About'));
+  await expect(page.getByText(/12 athletes, 48 of 48 reps; \d+ on, \d+ early, \d+ late/)).toBeVisible();
+  await expect(page.getByText(/^Version 1, until/)).toBeVisible();
+  await go(button(page, 'Go back to version 1'));
+  await go(side(page, 'Text'));
+  await expect(textOf(page)).toHaveValue(/main: 4x1000 @threshold/);
+  expect(errors).toEqual([]);
+});
+
+test('a progression is proposed, looked at, kept, and taken back @both', async ({ page, demo, isMobile }) => {
+  const go = (target: Locator) => press(page, isMobile ? 'touch' : 'keyboard', target);
+  await page.goto(`${demo.url}/sessions/book`);
+  await page.getByLabel('Find', { exact: true }).fill('Mile-pace');
+  await go(page.getByRole('link', { name: /Mile-pace 400s/ }));
+  await go(side(page, 'About'));
+  await go(button(page, 'Make a progression'));
+  const proposal = page.getByRole('group', { name: 'Progression', exact: true });
+  await expect(proposal).toContainText('12x400 @mile');
+  await go(page.getByRole('radio', { name: 'Sets merged' }));
+  await expect(proposal).toContainText('This lever moves nothing');
+  await go(page.getByRole('radio', { name: 'Less rest' }));
+  await expect(proposal).toContainText('8x400 @mile / 1:40 walk');
+  await go(button(page, 'Keep this progression'));
+  await expect(page.getByRole('heading', { name: 'Mile-pace 400s: less rest' })).toBeVisible();
+  const steps = page.getByRole('list', { name: 'Steps' }).getByRole('listitem');
+  await expect(steps).toHaveCount(4);
+  await go(button(page, 'Step 4 earlier'));
+  await expect(steps.nth(2)).toContainText('Mile-pace 400s, 4');
+  await go(button(page, 'Take step 4 out'));
+  await expect(steps).toHaveCount(3);
+  await go(page.getByRole('button', { name: 'Undo', exact: true }));
+  await expect(steps).toHaveCount(4);
+  await page.getByLabel('Add a step').selectOption({ label: 'Sharp 200s' });
+  await expect(steps).toHaveCount(5);
+  expect((await demo.get<Kept>('book')).progressions).toHaveLength(2);
+  await go(button(page, 'Remove this progression'));
+  await expect(page.getByText('Kilometres, one more each time')).toBeVisible();
+  expect((await demo.get<Kept>('book')).progressions).toHaveLength(1);
+});
+
+test('sessions come and go as files; what cannot be taken is said, and nothing is half done', async ({
+  page,
+  demo,
+}) => {
+  const count = async () => (await demo.get<Kept>('book')).sessions.length;
+  const before = await count();
+  await page.goto(`${demo.url}/sessions/files`);
+  const downloading = page.waitForEvent('download');
+  await button(page, /^Save the book/).tap();
+  const file = await (await downloading).path();
+  const bring = (name: string, text: string) =>
+    page.getByLabel('File to bring in').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
+  const found = page.getByRole('list', { name: 'What is in the file' });
+  await page.getByLabel('File to bring in').setInputFiles(file);
+  await expect(found.getByText('in the book already')).toHaveCount(38);
+  await expect(button(page, 'Take 0 sessions over')).toBeDisabled();
+  await bring('later.json', '{"format":"zest-lap/sessions","version":9,"sessions":[]}');
+  await expect(page.getByText('saved by a newer Zest Lap', { exact: false })).toBeVisible();
+  await expect(found).toBeHidden();
+  await bring('Tuesday.txt', '# Hills on Tuesday\nmain: 8x45s @effort 8 / equal jog, 3x1000 @cruise');
+  await expect(found).toContainText('a draft, to be mended');
+  await expect(found).toContainText('“cruise” is not a pace in the book');
+  expect(await count()).toBe(before);
+  await button(page, 'Take 1 session over').tap();
+  await expect(page.getByText('1 session is in the book.')).toBeVisible();
+  await page.getByLabel('Find', { exact: true }).fill('hills');
+  await page.getByRole('link', { name: /Hills on Tuesday/ }).tap();
+  await expect(page.getByRole('alert', { name: 'What cannot be read' })).toContainText('“cruise” is not a pace');
+  expect(await seriousProblems(page)).toEqual([]);
+});
