@@ -47,6 +47,8 @@ export type SessionReading = {
 /** Longer texts are refused: nobody writes one, and it keeps reading quick. */
 const MAX_TEXT = 20_000;
 const MAX_DEPTH = 6;
+/** When so much is wrong the rest is left unread: nobody mends a hundred slips from a list. */
+const MAX_PROBLEMS = 100;
 
 const TIMES = /[x×*]/iy;
 const COMMA = /,/y;
@@ -198,7 +200,7 @@ function readItems(r: Reader, depth: number, problems: Problem[]): Item[] {
       problems.push(error.problem);
       skipItem(r, isInSet);
     }
-  } while (r.take(COMMA));
+  } while (r.take(COMMA) && problems.length < MAX_PROBLEMS);
   return items;
 }
 
@@ -225,7 +227,7 @@ function readLines(text: string, paces: KnownPaces): SessionReading {
   text.split('\n').forEach((raw, at) => {
     const reader = new Reader(text, start, start + raw.length, paces, { problems, tokens });
     start += raw.length + 1;
-    if (reader.isAtEnd()) return;
+    if (reader.isAtEnd() || problems.length >= MAX_PROBLEMS) return;
     if (reader.sees(/#/y)) {
       tokens.push({ kind: 'comment', from: reader.at, to: start - 1 });
       return;
@@ -235,6 +237,10 @@ function readLines(text: string, paces: KnownPaces): SessionReading {
     session.lines.push(line);
     lineAt.push(at);
   });
+  if (problems.length >= MAX_PROBLEMS) {
+    const to = text.length;
+    problems.push({ message: 'With so much that cannot be read, the text is not read any further.', from: to, to });
+  }
   const legs = legCount(session);
   if (legs > MAX_LEGS) problems.push(tooLong(text, reading, legs));
   return reading;
@@ -243,9 +249,11 @@ function readLines(text: string, paces: KnownPaces): SessionReading {
 /** Says that there are too many legs, at the line with which it is so. */
 function tooLong(text: string, { session, lineAt }: SessionReading, legs: number): Problem {
   const { lines } = session;
-  const tooMany = lines.findIndex((_, i) => legCount({ lines: lines.slice(0, i + 1) }) > MAX_LEGS);
+  let sum = 0;
+  const found = lines.findIndex((line) => (sum += legCount({ lines: [line] })) > MAX_LEGS);
+  const tooMany = found < 0 ? lines.length - 1 : found;
   const before = text.split('\n').slice(0, lineAt[tooMany]);
-  const from = before.reduce((sum, line) => sum + line.length + 1, 0);
+  const from = before.reduce((length, line) => length + line.length + 1, 0);
   const end = text.indexOf('\n', from);
   return {
     message: `This comes to ${legs.toLocaleString('en-GB')} legs (reps and recoveries). A session can have ${MAX_LEGS} at most.`,

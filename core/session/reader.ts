@@ -20,11 +20,19 @@ export class Unreadable extends Error {
 /** Pace names of the book in use, and a sticky pattern that takes one of them. */
 export type KnownPaces = { names: readonly string[]; pattern: RegExp };
 
+const patterns = new WeakMap<readonly string[], KnownPaces>();
+
 /** Longest first, so that `1500` is not read as `150` followed by `0`, nor `2mi` as 2 miles of something. */
 export function knownPaces(names: readonly string[]): KnownPaces {
+  const known = patterns.get(names);
+  if (known) return known;
   const longestFirst = [...names].sort((a, b) => b.length - a.length);
-  return { names, pattern: new RegExp(`(?:${longestFirst.join('|')})(?![a-z0-9:.%])`, 'iy') };
+  const made = { names, pattern: new RegExp(`(?:${longestFirst.join('|')})(?![a-z0-9:.%])`, 'iy') };
+  patterns.set(names, made);
+  return made;
 }
+
+const SPACE = /\s*/y;
 
 /** No more of a run of characters is said in a message. */
 const LONGEST_WORD = 40;
@@ -55,7 +63,9 @@ export class Reader {
   }
 
   skipSpace(): void {
-    while (this.at < this.end && /\s/.test(this.text.charAt(this.at))) this.at++;
+    SPACE.lastIndex = this.at;
+    SPACE.test(this.text);
+    this.at = Math.min(this.end, Math.max(this.at, SPACE.lastIndex));
   }
 
   isAtEnd(): boolean {

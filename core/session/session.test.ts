@@ -4,7 +4,7 @@ import { expand, type Leg } from './expand';
 import { formatSession } from './formatSession';
 import { parseAmount, parseSession, readSession } from './parseSession';
 import { anySession, read } from './testing';
-import { treeTotals } from './treeTotals';
+import { legCount, treeTotals } from './treeTotals';
 
 const problemsIn = (text: string) => {
   const parsed = parseSession(text);
@@ -152,6 +152,13 @@ describe('what cannot be read', () => {
     );
   });
 
+  test('so much that cannot be read is not all named', () => {
+    const problems = problemsIn('400 @nope, '.repeat(1500));
+    expect(problems.length).toBeGreaterThan(50);
+    expect(problems.length).toBeLessThan(150);
+    expect(problems.at(-1)?.message).toMatch(/not read any further/);
+  });
+
   test('a text beyond all measure is refused, not read', () => {
     expect(problemsIn('400 @5k, '.repeat(4000))[0]?.message).toMatch(/characters at most/);
     expect(problemsIn(`${'('.repeat(50)}400${')'.repeat(50)}`)[0]?.message).toMatch(/nested/);
@@ -248,6 +255,7 @@ describe('any session', () => {
           reps: legs.filter(({ kind }) => kind === 'rep').length,
           recoveries: legs.filter(({ kind }) => kind === 'recovery').length,
         });
+        expect(legCount(session)).toBe(expand(session).length);
         expect(distanceM).toBeCloseTo(
           sum((leg) => leg.distanceM),
           4,

@@ -55,8 +55,9 @@ function repeated(stretch: Stretch, n: number): Stretch {
   return { ...stretch, ...plus(NOTHING, stretch, n) };
 }
 
-function itemTotals({ count, body, recovery }: Item, counts: 'min' | 'max'): Stretch {
-  const n = count.kind === 'fixed' ? count.n : count.kind === 'open' ? 1 : count[counts];
+function itemTotals(item: Item, counts: 'min' | 'max'): Stretch {
+  const { body, recovery } = item;
+  const n = timesOf(item, counts);
   if (body.kind === 'rep') {
     const each = body.amounts.map((amount) =>
       withRecovery({ ...NOTHING, reps: 1, ...lengthOf(amount), lastRep: amount }, recovery),
@@ -64,7 +65,7 @@ function itemTotals({ count, body, recovery }: Item, counts: 'min' | 'max'): Str
     return repeated(inTurn(each), n);
   }
   const once =
-    body.kind === 'set' ? inTurn(body.items.map((item) => itemTotals(item, counts))) : { ...NOTHING, reps: 1 };
+    body.kind === 'set' ? inTurn(body.items.map((inner) => itemTotals(inner, counts))) : { ...NOTHING, reps: 1 };
   return repeated(withRecovery(once, recovery), n);
 }
 
@@ -75,8 +76,38 @@ export function treeTotals(session: Session, counts: 'min' | 'max' = 'max'): Tre
   return { reps, recoveries, distanceM, durationS };
 }
 
-/** How many legs expand() would lay the session out in. */
+/** A stretch's legs, and whether it ends with a recovery. */
+type Legs = { legs: number; hasTail: boolean };
+
+const timesOf = ({ count }: Item, counts: 'min' | 'max') =>
+  count.kind === 'fixed' ? count.n : count.kind === 'open' ? 1 : count[counts];
+
+function legsOf(items: readonly Item[]): Legs {
+  let legs = 0;
+  let hasTail = false;
+  for (const item of items) {
+    const own = itemLegCount(item);
+    legs += own.legs;
+    hasTail = own.hasTail;
+  }
+  return { legs, hasTail };
+}
+
+function itemLegCount(item: Item): Legs {
+  const { body, recovery } = item;
+  const n = timesOf(item, 'max');
+  if (body.kind === 'rep') return { legs: n * body.amounts.length * (recovery ? 2 : 1), hasTail: !!recovery };
+  const once = body.kind === 'set' ? legsOf(body.items) : { legs: 1, hasTail: false };
+  if (!recovery) return { legs: n * once.legs, hasTail: once.hasTail };
+  return { legs: n * (once.legs + (once.hasTail ? 0 : 1)), hasTail: true };
+}
+
+/** How many legs expand() would lay the session out in; asked with each letter that is typed, so without all the sums. */
 export function legCount(session: Session): number {
-  const { reps, recoveries } = treeTotals(session);
-  return reps + recoveries;
+  let all: Legs = { legs: 0, hasTail: false };
+  for (const { items } of session.lines) {
+    const { legs, hasTail } = legsOf(items);
+    all = { legs: all.legs + legs, hasTail };
+  }
+  return all.legs - (all.hasTail ? 1 : 0);
 }

@@ -4,10 +4,12 @@
  *   npm run bench -- curves    only these
  */
 import { curves } from './curves';
+import { language } from './language';
 import { list } from './list';
 import { screens } from './screens';
+import { writing } from './writing';
 
-const BENCHES = { curves, list, screens };
+const BENCHES = { curves, language, list, screens, writing };
 
 async function main(): Promise<void> {
   const chosen = process.argv.slice(2);

@@ -1,9 +1,8 @@
 import { chromium, type Page } from '@playwright/test';
-import { ulid } from 'ulid';
-import { RunningApp } from '../../e2e/app';
 import { CHROMIUM } from '../../playwright.config';
 import { SQUAD } from './madeUpSquad';
 import { report } from './measure';
+import { serverWith } from './squadServer';
 
 const SLOWER = 4;
 const ROUNDS = 7;
@@ -45,16 +44,9 @@ const typeTime = (page: Page, text: string) =>
 
 /** The squad's page of sixty, and the paces while a mark is typed, on a phone four times slower than this machine. */
 export async function screens(): Promise<void> {
-  const app = new RunningApp('server/main.ts');
-  await app.start();
-  const members = SQUAD.map((athlete) => ({ id: ulid(), ...athlete }));
   // One more mark shows at once where there was only one.
-  const everyone = [...members, { id: ulid(), name: NEW, marks: SQUAD[0]?.marks.slice(0, 1) ?? [] }];
-  await fetch(`${app.url}/api/squad/changes`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ athletes: everyone }),
-  });
+  const everyone = [...SQUAD, { name: NEW, marks: SQUAD[0]?.marks.slice(0, 1) ?? [] }];
+  const app = await serverWith(everyone);
   const browser = await chromium.launch(CHROMIUM);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   const first: number[] = [];

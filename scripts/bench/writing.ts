@@ -1,0 +1,107 @@
+import { chromium, type Page } from '@playwright/test';
+import { ulid } from 'ulid';
+import { STARTERS } from '@core/book/starters';
+import { CHROMIUM } from '../../playwright.config';
+import { SQUAD } from './madeUpSquad';
+import { report } from './measure';
+import { serverWith } from './squadServer';
+
+const SLOWER = 4;
+/** Sixty legs: thirty reps with a recovery each. */
+const LONG =
+  'warm: 1600 @easy\nmain: 2x(5x(300 @3k / 100m jog, 200 @mile / 60s walk, 400 @5k / 90s jog)) / 3:00\ncool: 800 @easy';
+
+type Typed = { field: string; shows: string; values: string[] };
+
+/** Milliseconds from each keystroke in a field until what is shown elsewhere has changed and been painted. */
+const typeInto = (page: Page, typed: Typed) =>
+  page.evaluate(async ({ field, shows, values }) => {
+    const input = document.querySelector<HTMLInputElement | HTMLTextAreaElement>(`[aria-label="${field}"]`);
+    const shown = () => document.querySelector(shows)?.textContent;
+    const painted = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
+    const took: number[] = [];
+    for (const value of values) {
+      const before = shown();
+      const startMs = performance.now();
+      const kind = input instanceof HTMLTextAreaElement ? HTMLTextAreaElement : HTMLInputElement;
+      Object.getOwnPropertyDescriptor(kind.prototype, 'value')?.set?.call(input, value);
+      input?.dispatchEvent(new Event('input', { bubbles: true }));
+      while (shown() === before && performance.now() - startMs < 5000)
+        await new Promise((resolve) => requestAnimationFrame(resolve));
+      took.push(performance.now() - startMs);
+      // Everyone's targets come after it: they are let finish before the next letter.
+      for (let i = 0; i < 20; i++) await painted();
+    }
+    return took;
+  }, typed);
+
+/** Writing a session of 60 legs for 60 athletes, and searching a book of 2,000, while it is typed. */
+export async function writing(): Promise<void> {
+  const app = await serverWith(SQUAD);
+  const id = ulid();
+  const send = (method: string, path: string, body: object) =>
+    fetch(`${app.url}/api/${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    });
+  await send('PUT', `sessions/${id}`, { title: 'Long', date: '2026-11-01', shorthand: LONG });
+  const sessions = Array.from({ length: 2000 - STARTERS.length }, (_, i) => {
+    const { title, shorthand } = STARTERS[i % STARTERS.length] as (typeof STARTERS)[number];
+    return { id: ulid(), title: `${title} ${i}`, shorthand, tags: [] };
+  });
+  await send('POST', 'book/changes', { sessions });
+  const browser = await chromium.launch(CHROMIUM);
+  for (const [size, viewport] of [
+    ['phone', { width: 390, height: 844 }],
+    ['wide', { width: 1280, height: 800 }],
+  ] as const) {
+    const context = await browser.newContext({ viewport });
+    const page = await context.newPage();
+    await page.addInitScript({ content: 'globalThis.__name = (f) => f' });
+    const slow = await context.newCDPSession(page);
+    const throttle = (rate: number) => slow.send('Emulation.setCPUThrottlingRate', { rate });
+    await page.goto(`${app.url}/sessions/${id}`);
+    await page.getByText('What it comes to').waitFor();
+    await page.waitForLoadState('networkidle');
+    for (const rate of [1, SLOWER]) {
+      await throttle(rate);
+      // 500, 501, 502 …: the lap sheet changes with every one.
+      const values = Array.from({ length: 24 }, (_, i) => LONG.replace('300 @3k', `${310 + i + rate * 30} @3k`));
+      const took = await typeInto(page, { field: 'Session', shows: '[aria-label^="Rep by rep"]', values });
+      report(`60 legs, 60 athletes, ${size}, ${rate}× slower: keystroke to lap sheet and totals`, took.slice(4), {
+        limitMs: 50,
+      });
+    }
+    await throttle(1);
+    await page.goto(`${app.url}/sessions/book`);
+    await page.getByText('2000 sessions').waitFor();
+    for (const rate of [1, SLOWER]) {
+      await throttle(rate);
+      const letters = [
+        't',
+        'th',
+        'thr',
+        'thre',
+        'thres',
+        'thresh',
+        'down',
+        'down ',
+        'down t',
+        'shar',
+        'sharp',
+        'sharp 2',
+      ];
+      const took = await typeInto(page, {
+        field: 'Find',
+        shows: '[role="list"]',
+        values: [...letters, ...letters.toReversed()],
+      });
+      report(`2,000 sessions searched, ${size}, ${rate}× slower: letter to list`, took.slice(4), { limitMs: 50 });
+    }
+    await throttle(1);
+    await context.close();
+  }
+  await browser.close();
+  await app.close();
+}
