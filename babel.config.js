@@ -1,7 +1,11 @@
+/** Where much is on the screen and changes with each letter: what did not change is not drawn again. It costs some code. */
+const COMPILED = ['/session/SessionEditor', '/session/write/', '/session/build/', '/session/look/', '/session/book/'];
+
 module.exports = (api) => {
   api.cache(true);
+  const sources = (file) => COMPILED.some((part) => file.includes(`/client${part}`));
   return {
-    presets: ['babel-preset-expo'],
+    presets: [['babel-preset-expo', { 'react-compiler': { sources } }]],
     // Ships only the Paper components that are used.
     env: { production: { plugins: ['react-native-paper/babel'] } },
   };

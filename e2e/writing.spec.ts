@@ -273,6 +273,25 @@ test('totals, kind and notes follow what is written', async ({ page, demo }) => 
   await expect(page.getByLabel('Starts at')).toHaveValue('18:30');
 });
 
+test('the lap sheet goes on paper, whole and alone @wide', async ({ page, demo }) => {
+  await openWith(page, demo, 'warm: 1600 @easy\nmain: 30x400 @5k / 60s\ncool: 800 @easy');
+  await page.evaluate(() => {
+    window.print = () => document.body.setAttribute('data-printed', 'yes');
+  });
+  await press(page, 'keyboard', button(page, 'Print the lap sheet'));
+  await expect(page.locator('body')).toHaveAttribute('data-printed', 'yes');
+  await page.emulateMedia({ media: 'print' });
+  const paper = page.getByRole('document', { name: /on paper$/ });
+  await expect(paper).toContainText('30x400 @5k');
+  await expect(paper.getByRole('img', { name: /lap by lap/ })).toBeVisible();
+  await expect(button(page, 'Print the lap sheet')).toBeHidden();
+  const pdf = (await page.pdf({ preferCSSPageSize: true })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(2);
+  await page.emulateMedia({ media: 'screen' });
+  await page.evaluate(() => window.dispatchEvent(new Event('afterprint')));
+  await expect(paper).toBeHidden();
+});
+
 test('what is much is the coach’s to say', async ({ page, demo }) => {
   await openWith(page, demo, 'warm: 1600 @easy\nmain: 3x1000 @threshold / 60s\ncool: 800 @easy');
   const note = page.getByText(/^Much for threshold/);

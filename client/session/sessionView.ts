@@ -52,8 +52,7 @@ export function endsOf<W extends Whose>(people: readonly W[]): { fastest: W; slo
 }
 
 /** What a session comes to for the fastest and for the slowest; for nobody in particular where nobody has a mark. */
-export function spanOf(session: Session, people: readonly Whose[], venue: Venue): SpanEnd[] {
-  const ends = endsOf(people);
+export function spanOf(session: Session, ends: ReturnType<typeof endsOf>, venue: Venue): SpanEnd[] {
   const totalsFor = ({ name, paces }: Whose): SpanEnd => {
     const legs = targetsFor(session, { ...paces, venue });
     return { name, totals: sessionTotals(legs), shareOfLimit: paces.curve ? shareOfLimit(paces.curve, legs) : 0 };

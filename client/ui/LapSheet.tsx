@@ -1,7 +1,6 @@
 import { Fragment, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
-import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Band, Gap, LapRow, LapSection } from '@core/track/lapSheet';
 import type { Venue } from '@core/track/venue';
 import type { Palette } from './palette';
@@ -53,7 +52,7 @@ function BandShape({
   return (
     <>
       {band.legIndex === chosenLeg && (
-        <Rect
+        <rect
           x={left - RING}
           y={y - RING}
           width={width + 2 * RING}
@@ -62,7 +61,7 @@ function BandShape({
           fill={palette.warning}
         />
       )}
-      <Rect
+      <rect
         x={left}
         y={y + (height - shape) / 2}
         width={width}
@@ -117,9 +116,9 @@ function GapMark({
   const at = x(gap.atM);
   const middle = y + ROW.words + ROW.band / 2;
   return (
-    <G>
-      <Path d={`M${at} ${middle - 6}l4 6-4 6-4-6z`} fill={palette.ground} stroke={palette.ink} strokeWidth={1.5} />
-      <SvgText
+    <g>
+      <path d={`M${at} ${middle - 6}l4 6-4 6-4-6z`} fill={palette.ground} stroke={palette.ink} strokeWidth={1.5} />
+      <text
         x={atEnd ? at + 8 : at - 6}
         y={atEnd ? middle + 4 : y + 9}
         fontSize={12}
@@ -129,25 +128,25 @@ function GapMark({
         fill={palette.ink}
       >
         {gapText(gap)}
-      </SvgText>
-    </G>
+      </text>
+    </g>
   );
 }
 
 function Row({ row, section, y, drawing }: { row: LapRow; section: LapSection; y: number; drawing: Drawing }) {
   const { palette, x } = drawing;
   return (
-    <G>
+    <g>
       {row.bands.map((band, i) => (
         <BandShape key={i} band={band} section={section} y={y + ROW.words} drawing={drawing} />
       ))}
       {rowWords(row, x).map((word, i) => (
-        <SvgText key={i} x={word.at} y={y + 9} fontSize={12} fontFamily="Zest" fontWeight="700" fill={palette.ink}>
+        <text key={i} x={word.at} y={y + 9} fontSize={12} fontFamily="Zest" fontWeight="700" fill={palette.ink}>
           {word.text}
-        </SvgText>
+        </text>
       ))}
       {row.laps > 1 && (
-        <SvgText
+        <text
           x={x(row.bands.at(-1)?.toM ?? 0) + 8}
           y={y + ROW.words + ROW.band - 1}
           fontSize={12}
@@ -156,7 +155,7 @@ function Row({ row, section, y, drawing }: { row: LapRow; section: LapSection; y
           fill={palette.ink}
         >
           {`× ${row.laps}`}
-        </SvgText>
+        </text>
       )}
       {row.gaps.map((gap, i) => (
         <GapMark
@@ -172,7 +171,7 @@ function Row({ row, section, y, drawing }: { row: LapRow; section: LapSection; y
           }
         />
       ))}
-    </G>
+    </g>
   );
 }
 
@@ -228,10 +227,10 @@ export function LapSheet({ sections, venue, finishLegs, about, chosenLeg, onChoo
       style={{ width: '100%', minHeight: 40 }}
     >
       {width > 0 && (
-        <Svg width={width} height={bottom + 4}>
+        <svg width={width} height={bottom + 4}>
           {marks.map(({ atM, name }) => (
             <Fragment key={atM}>
-              <Line
+              <line
                 x1={x(atM)}
                 x2={x(atM)}
                 y1={AXIS}
@@ -239,7 +238,7 @@ export function LapSheet({ sections, venue, finishLegs, about, chosenLeg, onChoo
                 stroke={palette.line}
                 strokeWidth={atM % venue.lapM === 0 ? 2.5 : 1}
               />
-              <SvgText
+              <text
                 x={x(atM)}
                 y={11}
                 fontSize={12}
@@ -249,12 +248,12 @@ export function LapSheet({ sections, venue, finishLegs, about, chosenLeg, onChoo
                 textAnchor={atM === 0 ? 'start' : atM === venue.lapM ? 'end' : 'middle'}
               >
                 {atM % venue.lapM === 0 ? name : String(atM)}
-              </SvgText>
+              </text>
             </Fragment>
           ))}
           {placed.map(({ section, heading, rows }) => (
             <Fragment key={heading}>
-              <SvgText
+              <text
                 x={MARGIN.left}
                 y={heading + 15}
                 fontSize={13}
@@ -263,13 +262,13 @@ export function LapSheet({ sections, venue, finishLegs, about, chosenLeg, onChoo
                 fill={palette.quiet}
               >
                 {PART_NAME[section.role]}
-              </SvgText>
+              </text>
               {rows.map(({ row, at }) => (
                 <Row key={at} row={row} section={section} y={at} drawing={drawing} />
               ))}
             </Fragment>
           ))}
-        </Svg>
+        </svg>
       )}
       {sections.length === 0 && <Words quiet>Nothing to draw yet.</Words>}
     </View>
@@ -309,7 +308,7 @@ export function LapThumb({ sections, venue, finishLegs }: Sheet) {
   const height = Math.min(4, 44 / Math.max(1, rows.length));
   const drawing: Drawing = { palette, x: (m) => (m / venue.lapM) * 56, finishLegs };
   return (
-    <Svg width={56} height={46} aria-hidden>
+    <svg width={56} height={46} aria-hidden>
       {rows.map(({ row, section }, i) => (
         <Fragment key={i}>
           {row.bands.map((band, j) => (
@@ -324,6 +323,6 @@ export function LapThumb({ sections, venue, finishLegs }: Sheet) {
           ))}
         </Fragment>
       ))}
-    </Svg>
+    </svg>
   );
 }

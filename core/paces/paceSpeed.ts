@@ -47,5 +47,14 @@ export function recoverySpeed(leg: RecoveryLeg, source: PaceSource): number {
   if (written !== undefined) return written;
   if (leg.manner === 'walk' || leg.manner === 'stand') return WALK_MPS;
   if (!source.curve) return JOG_MPS;
-  return speedFor(source.curve, 480) * SHARE_OF_8_MIN[leg.manner === 'float' ? 'float' : 'jog'];
+  return speedOf8Min(source.curve) * SHARE_OF_8_MIN[leg.manner === 'float' ? 'float' : 'jog'];
+}
+
+const known = new WeakMap<Curve, number>();
+
+/** A root to be found, asked for with every jog of a session: kept for as long as the curve is. */
+function speedOf8Min(curve: Curve): number {
+  const speedMps = known.get(curve) ?? speedFor(curve, 480);
+  known.set(curve, speedMps);
+  return speedMps;
 }

@@ -73,13 +73,17 @@ export function sessionTotals(legs: readonly TargetLeg[]): SessionTotals {
   };
 }
 
+/** The same few speeds are asked for with every letter of a session that is typed. */
+const known = new WeakMap<Curve, Map<number, number>>();
+
 /**
  * Share of what an athlete could do flat out: the sum, over the reps of main part and fast finish, of the time each takes
  * by the time its pace could be held for. Five 1000s at 5k pace are 1. It is a gauge of stamina: reps without a time count
  * nothing, nor do those faster than about critical speed, which draw on the reserve instead.
  */
 export function shareOfLimit(curve: Curve, legs: readonly TargetLeg[]): number {
-  const heldS = new Map<number, number>();
+  const heldS = known.get(curve) ?? new Map<number, number>();
+  known.set(curve, heldS);
   return legs.reduce((share, leg) => {
     const distanceM = leg.distanceM ?? leg.expectedM;
     if (leg.kind !== 'rep' || !isWork(leg) || leg.targetS === undefined || distanceM === undefined) return share;

@@ -5,15 +5,6 @@ import { Board, todaysSession } from '../../e2e/board';
 
 const FOLDER = path.join(__dirname, '../../docs/screenshots');
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
-/** A list as a coach may have it, with two rows that cannot be read and a name that is nearly one of the squad's. */
-const ROSTER = [
-  'Name;Born;1500;5k;Date',
-  'Ada Brindlecotte;2007;4:29,8;16:40;12.10.2026',
-  'Ned Orrisdale;2009;fast;18.55;12.10.2026',
-  'Tam Quillan;2008;4:51.2;;31.02.2026',
-  'Zoe Marlpit;2010;5:44;;12.10.2026',
-].join('\n');
-
 const WIDE = { viewport: { width: 1280, height: 800 } };
 
 async function shoot(page: Page, name: string): Promise<void> {
@@ -85,17 +76,20 @@ test.describe('phone', () => {
     await page.goto(`${demo.url}/squad/groups`);
     await page.getByRole('button', { name: 'Suggest groups' }).tap();
     await shoot(page, 'groups');
-    await page.goto(`${demo.url}/squad/files`);
-    await page
-      .getByLabel('File to bring in')
-      .setInputFiles({ name: 'roster.csv', mimeType: 'text/csv', buffer: Buffer.from(ROSTER) });
-    await page.getByRole('group', { name: 'Rows that cannot be read' }).scrollIntoViewIfNeeded();
-    await shoot(page, 'import');
     await page.goto(`${demo.url}/sessions/${id}`);
-    await page.getByRole('radio', { name: 'Targets' }).tap();
-    await page.getByRole('button', { name: 'Times at the marks for Dov Ashgrave' }).tap();
-    await page.getByRole('heading', { name: 'Dov Ashgrave at the marks' }).scrollIntoViewIfNeeded();
-    await shoot(page, 'targets');
+    await page.getByRole('radio', { name: 'Build' }).tap();
+    await page.getByRole('button', { name: 'Change 8 × 400 at 5k' }).tap();
+    await page.getByRole('listbox', { name: 'Pace' }).scrollIntoViewIfNeeded();
+    await shoot(page, 'builder');
+    const book = await demo.get<{ progressions: { id: string }[] }>('book');
+    for (const [name, place, shows] of [
+      ['book', '/sessions/book', '38 sessions'],
+      ['progression', `/sessions/progressions/${book.progressions[0]?.id}`, 'Add a step'],
+    ] as const) {
+      await page.goto(demo.url + place);
+      await page.getByText(shows).waitFor();
+      await shoot(page, name);
+    }
   });
   for (const look of ['light', 'dark'] as const)
     test(`line board, ${look}`, async ({ page, demo }) => {

@@ -22,12 +22,14 @@ import { BookRow } from './BookRow';
 import { LENGTHS } from './bookWords';
 import { useBook, useBookChange, type BookView } from './useBook';
 
-/** So many are drawn at first: the others when they are asked for. */
+/** So many are drawn at first, those in sight before the rest: the others when they are asked for. */
 const FIRST = 25;
+const IN_SIGHT = 8;
 
 function Found({ book, query }: { book: BookView; query: BookQuery }) {
   const [shown, setShown] = useState(FIRST);
   const found = useMemo(() => searchBook(book.entries, query), [book.entries, query]);
+  const isSettled = useDeferredValue(found) === found;
   if (found.length === 0)
     return (
       <Empty title="Nothing like that">
@@ -40,7 +42,7 @@ function Found({ book, query }: { book: BookView; query: BookQuery }) {
         {found.length === 1 ? '1 session' : `${found.length} sessions`}
       </Words>
       <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-        {found.slice(0, shown).map((entry) => (
+        {found.slice(0, isSettled ? shown : IN_SIGHT).map((entry) => (
           <View role="listitem" key={entry.session.id}>
             <BookRow entry={entry} use={book.useOf(entry.session.id)} href={`/sessions/book/${entry.session.id}`} />
           </View>
@@ -92,7 +94,6 @@ export function BookPage() {
       archived: shown.includes('archived'),
     };
   }, [words, intent, pace, tag, length, shown]);
-  const asked = useDeferredValue(query);
   const add = async () => {
     const id = ulid();
     const refused = await change(
@@ -161,7 +162,7 @@ export function BookPage() {
           <Chips label="Show only" options={SHOWN} chosen={shown} onChange={setShown} />
         </View>
       )}
-      {book && <Found book={book} query={asked} />}
+      {book && <Found book={book} query={query} />}
     </Page>
   );
 }

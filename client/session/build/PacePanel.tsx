@@ -171,7 +171,7 @@ export function PacePanel({ pace, book, onChange }: Props) {
   return (
     <View style={{ gap: SPACE.s }}>
       <Choice
-        label="Pace"
+        label="How the pace is given"
         showLabel
         options={KINDS}
         value={kind}

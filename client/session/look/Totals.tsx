@@ -1,6 +1,7 @@
 import { addSeconds } from 'date-fns/addSeconds';
 import { format } from 'date-fns/format';
 import { parse } from 'date-fns/parse';
+import { memo } from 'react';
 import { View } from 'react-native';
 import type { Work } from '@core/targets/totals';
 import { formatKm } from '@core/units/distance';
@@ -41,7 +42,8 @@ const percentText = (ends: readonly SpanEnd[]) => {
 const clockAfter = (startTime: string, seconds: number) =>
   format(addSeconds(parse(startTime, 'HH:mm', new Date()), seconds), 'HH:mm');
 
-function Line({ name, says }: { name: string; says: string }) {
+/** Most of them stay the same from one letter of the session to the next. */
+const Line = memo(function Line({ name, says }: { name: string; says: string }) {
   const palette = usePalette();
   return (
     <View
@@ -62,7 +64,7 @@ function Line({ name, says }: { name: string; says: string }) {
       </Words>
     </View>
   );
-}
+});
 
 /** How the time of the session is shared between its kinds of work. */
 function WorkBar({ end }: { end: SpanEnd }) {

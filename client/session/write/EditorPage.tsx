@@ -15,6 +15,7 @@ import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
 import { Builder } from '../build/Builder';
 import { LapView } from '../look/LapView';
+import { OnPaper } from '../look/OnPaper';
 import { Targets, usePlanPreview } from '../look/Targets';
 import { Totals } from '../look/Totals';
 import { HowToWrite } from './HowToWrite';
@@ -32,7 +33,7 @@ function savingText(saving: Saving): string {
 }
 
 /** Ctrl+Z and ⌘Z step back, with Shift or as Ctrl+Y forward; in another field they are that field's own. */
-function useStepKeys(back: (() => void) | undefined, forward: (() => void) | undefined) {
+function useStepKeys(back: () => void, forward: () => void) {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (!event.ctrlKey && !event.metaKey) return;
     const key = event.key.toLowerCase();
@@ -41,14 +42,28 @@ function useStepKeys(back: (() => void) | undefined, forward: (() => void) | und
     const isOther = field?.matches('input, textarea, select') && field.getAttribute('aria-label') !== 'Session';
     if (isOther) return;
     event.preventDefault();
-    if (key === 'y' || event.shiftKey) forward?.();
-    else back?.();
+    if (key === 'y' || event.shiftKey) forward();
+    else back();
   });
   useEffect(() => {
     const listen = (event: KeyboardEvent) => onKey(event);
     window.addEventListener('keydown', listen);
     return () => window.removeEventListener('keydown', listen);
   }, []);
+}
+
+type HeadIconProps = { name: 'undo' | 'redo' | 'remove'; label: string; isOn?: boolean; go: () => void };
+
+function HeadIcon({ name, label, isOn = true, go }: HeadIconProps) {
+  return (
+    <IconButton
+      icon={name}
+      disabled={!isOn}
+      onPress={go}
+      accessibilityLabel={label}
+      style={{ margin: 0, width: 44, height: 44 }}
+    />
+  );
 }
 
 type Props<D extends Written> = {
@@ -84,7 +99,7 @@ export function EditorPage<D extends Written>({
 }: Props<D>) {
   const wide = useWide();
   const palette = usePalette();
-  const { typed, change, reading, isReadable, lastGood, saving, undo, redo } = draft;
+  const { typed, change, reading, isReadable, lastGood, saving, stepBack, stepForward } = draft;
   const part = change as (part: Partial<Written & { intent?: Intent | undefined }>) => void;
   const [side, setSide] = useState<Side>('text');
   // Before it could ever be read, what can be read of it.
@@ -92,7 +107,7 @@ export function EditorPage<D extends Written>({
   const look = useLook(session, squad, date, typed.intent);
   // Everyone's targets may come a moment after what is typed.
   const plan = usePlanPreview(useDeferredValue(session), squad, date);
-  useStepKeys(undo, redo);
+  useStepKeys(stepBack, stepForward);
 
   const head = (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
@@ -148,6 +163,7 @@ export function EditorPage<D extends Written>({
       says={isReadable ? look.view.totals : lastGood ? 'as it last could be read' : 'as far as it can be read'}
     />
   );
+  const paper = look.view && isReadable && <OnPaper title={typed.title} shorthand={typed.shorthand} view={look.view} />;
   const totals = session && <Totals ends={look.ends} startTime={startTime} />;
   const targets = plan ? (
     <Targets plan={plan} />
@@ -160,15 +176,6 @@ export function EditorPage<D extends Written>({
     ...(wide ? [] : [{ value: 'targets' as const, text: 'Targets' }]),
     ...(about ? [{ value: 'about' as const, text: 'About' }] : []),
   ];
-  const icon = (name: 'undo' | 'redo' | 'remove', label: string, go: (() => void) | undefined) => (
-    <IconButton
-      icon={name}
-      disabled={!go}
-      onPress={go ?? (() => undefined)}
-      accessibilityLabel={label}
-      style={{ margin: 0, width: 44, height: 44 }}
-    />
-  );
   return (
     <Page
       title={title}
@@ -179,9 +186,9 @@ export function EditorPage<D extends Written>({
           <Words as="small" color={saving.state === 'failed' ? palette.late : palette.quiet} live="polite">
             {savingText(saving)}
           </Words>
-          {icon('undo', 'Step back', undo)}
-          {icon('redo', 'Step forward', redo)}
-          {icon('remove', onRemove.label, onRemove.go)}
+          <HeadIcon name="undo" label="Step back" isOn={draft.canStepBack} go={stepBack} />
+          <HeadIcon name="redo" label="Step forward" isOn={draft.canStepForward} go={stepForward} />
+          <HeadIcon name="remove" label={onRemove.label} go={onRemove.go} />
         </View>
       }
       footer={footer(isReadable && plan !== undefined && plan.reps.length > 0)}
@@ -198,6 +205,7 @@ export function EditorPage<D extends Written>({
           <View style={{ flex: 10, minWidth: 0, gap: SPACE.xl }}>
             {drawn}
             {totals}
+            {paper}
           </View>
           <View style={{ flex: 9, minWidth: 0, gap: SPACE.m }}>{targets}</View>
         </View>
@@ -214,6 +222,7 @@ export function EditorPage<D extends Written>({
               {drawn}
               {kind}
               {totals}
+              {paper}
             </>
           )}
         </>

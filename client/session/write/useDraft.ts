@@ -3,7 +3,7 @@ import { readSession, type SessionReading } from '@core/session/parseSession';
 import { rewriteText } from '@core/session/rewriteText';
 import type { Session as SessionTree } from '@core/session/session';
 import { troubleText } from '../../store/api';
-import { changed, newHistory, redone, undone } from './history';
+import { changed, newHistory, redone, undone, type History } from './history';
 import { keepDraft, keptDraft } from './keptDraft';
 
 /** How the draft stands with the server. */
@@ -24,8 +24,11 @@ export type Draft<D extends Written> = {
   lastGood: { session: SessionTree; text: string } | undefined;
   /** Changes the session as the builder does; what could not be read again is refused with the reason. */
   build: (next: SessionTree) => string | undefined;
-  undo: (() => void) | undefined;
-  redo: (() => void) | undefined;
+  /** One step back or forth in all that the text has been; nothing where there is none. */
+  stepBack: () => void;
+  stepForward: () => void;
+  canStepBack: boolean;
+  canStepForward: boolean;
   saving: Saving;
   saveNow: () => Promise<void>;
 };
@@ -46,6 +49,7 @@ export function useDraft<D extends Written>(
   });
   const [typed, setTyped] = useState<D>(start.typed);
   const [history, setHistory] = useState(() => newHistory(start.typed.shorthand));
+  const latestHistory = useRef(history);
   const [saving, setSaving] = useState<Saving>({ state: start.unsaved ? 'saving' : 'saved' });
   const latest = useRef(start.typed);
   const unsaved = useRef(start.unsaved);
@@ -90,18 +94,28 @@ export function useDraft<D extends Written>(
     },
     [id, saveNow],
   );
+  const keepStep = useCallback((to: History) => {
+    latestHistory.current = to;
+    setHistory(to);
+  }, []);
   const change = useCallback(
     (part: Partial<D>) => {
       const text = part.shorthand;
-      if (text !== undefined) setHistory((before) => changed(before, text));
+      if (text !== undefined) keepStep(changed(latestHistory.current, text));
       put(part);
     },
-    [put],
+    [put, keepStep],
   );
-  const goTo = (to: typeof history) => {
-    setHistory(to);
-    put({ shorthand: to.now } as Partial<D>);
-  };
+  const goTo = useCallback(
+    (to: History) => {
+      if (to.now === latestHistory.current.now) return;
+      keepStep(to);
+      put({ shorthand: to.now } as Partial<D>);
+    },
+    [put, keepStep],
+  );
+  const stepBack = useCallback(() => goTo(undone(latestHistory.current)), [goTo]);
+  const stepForward = useCallback(() => goTo(redone(latestHistory.current)), [goTo]);
   const build = (next: SessionTree): string | undefined => {
     const text = isReadable || !lastGood ? shorthand : lastGood.text;
     const base = isReadable ? reading : readSession(text, { paceNames });
@@ -124,8 +138,10 @@ export function useDraft<D extends Written>(
     isReadable,
     lastGood,
     build,
-    undo: history.past.length > 0 ? () => goTo(undone(history)) : undefined,
-    redo: history.future.length > 0 ? () => goTo(redone(history)) : undefined,
+    stepBack,
+    stepForward,
+    canStepBack: history.past.length > 0,
+    canStepForward: history.future.length > 0,
     saving,
     saveNow,
   };

@@ -13,7 +13,7 @@ import { formatTime } from '@core/units/time';
 import { pacesOf, type SquadView } from '../../squad/useSquad';
 import type { PaceBookView } from '../build/PacePanel';
 import { useVenue } from '../look/LapView';
-import { spanOf, viewSession } from '../sessionView';
+import { endsOf, spanOf, viewSession } from '../sessionView';
 
 /** Everything that is looked at while a session is written, for this squad on this day (YYYY-MM-DD). */
 export function useLook(session: Session | undefined, squad: SquadView, date: string, chosen: Intent | undefined) {
@@ -30,7 +30,8 @@ export function useLook(session: Session | undefined, squad: SquadView, date: st
   const suggested = useMemo(() => (session ? suggestIntent(session, paceBook) : 'mixed'), [session, paceBook]);
   const intent = chosen ?? suggested;
   const view = useMemo(() => session && viewSession(session, whose, venue), [session, whose, venue]);
-  const ends = useMemo(() => (session ? spanOf(session, timed, venue) : []), [session, timed, venue]);
+  const outer = useMemo(() => endsOf(timed), [timed]);
+  const ends = useMemo(() => (session ? spanOf(session, outer, venue) : []), [session, outer, venue]);
   // What concerns everyone may come a moment later than what is drawn.
   const settled = useDeferredValue(session);
   const cautions = useMemo(() => {
