@@ -6,6 +6,7 @@ import { parseSession } from '@core/session/parseSession';
 import { cautionsFor } from '@core/squad/cautions';
 import { replay } from '@core/trackside/replay';
 import { listAthletes, putAthlete, removeAthlete } from '@server/db/athletes';
+import { readBook } from '@server/db/book';
 import { openDatabase, type Db } from '@server/db/open';
 import { listRuns, readRun } from '@server/db/runs';
 import { readSquad } from '@server/db/squad';
@@ -97,4 +98,18 @@ test('on a later day there is a session for that day', () => {
   loadDemo(db, { today: '2027-03-20', fresh: false });
   expect(listSessions(db).filter((session) => session.date === '2027-03-20')).toHaveLength(1);
   expect(listSessions(db).filter((session) => session.date === TODAY)).toHaveLength(1);
+});
+
+test('the club has a book of its own: some of it run, favourites, and a progression of sessions that are in it', () => {
+  loadDemo(db, { today: TODAY, fresh: false });
+  const { sessions, progressions } = readBook(db);
+  for (const { shorthand, title } of sessions) expect([title, parseSession(shorthand).ok]).toEqual([title, true]);
+  expect(sessions.filter(({ favourite }) => favourite).length).toBeGreaterThan(1);
+  const ids = new Set(sessions.map(({ id }) => id));
+  expect(progressions).toHaveLength(1);
+  for (const id of progressions[0]?.stepIds ?? []) expect(ids).toContain(id);
+  // Every session on a day is from it.
+  for (const { bookId = '' } of listSessions(db)) expect(ids).toContain(bookId);
+  loadDemo(db, { today: TODAY, fresh: true });
+  expect(readBook(db).sessions).toHaveLength(sessions.length);
 });

@@ -16,6 +16,7 @@ const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).t
 const side = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
 
 type Listed = { id: string; title: string; shorthand: string };
+type Kept = { sessions: BookSession[]; progressions: { name: string; stepIds: string[] }[] };
 /** The one session of a server that had none. */
 async function onlySession(app: RunningApp): Promise<string> {
   const sessions = await app.get<Listed[]>('sessions');
@@ -195,6 +196,100 @@ test('without dragging: up, down, a set made and undone, a copy, out it goes', a
   await says('finish: 2x(200 @mile), 200 @mile');
 });
 
+test('every kind of count, length, pace and recovery is within reach of the thumb', async ({ page, demo }) => {
+  test.slow();
+  await openWith(page, demo, 'main: 6x400 @5k / 90s');
+  await side(page, 'Build').tap();
+  await button(page, 'Change 6 × 400 at 5k').tap();
+  const choose = (name: string, of = '') =>
+    (of === '' ? page : page.getByRole('radiogroup', { name: of })).getByRole('radio', { name, exact: true }).tap();
+  const pressOnce = (name: string) => page.getByRole('button', { name, exact: true }).tap();
+  const tick = (name: string) => page.getByRole('checkbox', { name, exact: true }).tap();
+  /** What the text says now; the panel stays open. */
+  const says = (shorthand: string) =>
+    expect
+      .poll(async () => {
+        const { id } = await todaysSession(demo);
+        return (await demo.get<Listed[]>('sessions')).find((one) => one.id === id)?.shorthand;
+      })
+      .toBe(`main: ${shorthand}`);
+
+  await choose('A range');
+  await pressOnce('At most: more');
+  await says('6-9x400 @5k / 90s');
+  await pressOnce('Add a length');
+  await says('6-9x400-500 @5k / 90s');
+  await choose('Drop when told to');
+  await choose('Until it tires');
+  await says('open x 400|500 @5k / 90s');
+  await choose('So many');
+  await pressOnce('Leave length 2 out');
+  await pressOnce('By the clock');
+  await pressOnce('Length: longer');
+  await says('75s @5k / 90s');
+
+  await turn(page, 'Pace', 'threshold');
+  await tick('Pace of the goal');
+  await pressOnce('Pace: quicker or slower: less');
+  await says('75s @goal threshold-0.5s/400 / 90s');
+  await tick('The pace moves from the first rep to the last');
+  await says('75s @goal threshold-0.5s/400>goal threshold / 90s');
+  await choose('Share', 'How the pace is given');
+  await pressOnce('Pace: share: more');
+  await says('75s @96% threshold / 90s');
+  await choose('Effort');
+  await pressOnce('to: more');
+  await says('75s @effort 7-7.5 / 90s');
+  await choose('Time', 'How the pace is given');
+  await page.getByLabel('Time', { exact: true }).first().fill('1:22');
+  await says('75s @82/400 / 90s');
+
+  await tick('A range, by athlete');
+  await says('75s @82/400 / 90s-2:00');
+  await choose('Distance');
+  await pressOnce('Recovery distance: shorter');
+  await choose('float');
+  await page.getByLabel('Float at').selectOption('easy');
+  await says('75s @82/400 / 150m float @easy');
+  await choose('Half');
+  await choose('jog');
+  await says('75s @82/400 / half jog');
+  await page.getByLabel('Note').fill('tall and "easy"');
+  await tick('Unstructured (free)');
+  await says('75s free @82/400 "tall and ’easy’" / half jog');
+  // All that can be pressed is big enough.
+  const small = await page.getByRole('main').evaluate((main) =>
+    Array.from(main.querySelectorAll('[role="radio"], [role="checkbox"], button, [role="option"]'))
+      .map((element) => ({
+        says: element.getAttribute('aria-label') ?? element.textContent,
+        box: element.getBoundingClientRect(),
+      }))
+      .filter(({ box }) => box.width > 0 && (box.height < 44 || box.width < 36))
+      .map(({ says: what }) => what),
+  );
+  expect(small).toEqual([]);
+});
+
+test('while the server is away what is written is kept, and sent when it is back', async ({ page, demo }) => {
+  const { sessions } = await demo.get<Kept>('book');
+  const own = sessions.find(({ title }) => title === 'Sharp 200s');
+  const inBook = async () => (await demo.get<Kept>('book')).sessions.find(({ id }) => id === own?.id);
+  await page.goto(`${demo.url}/sessions/book/${own?.id}`);
+  await expect(textOf(page)).toHaveValue(/10x200/);
+  await demo.kill();
+  await textOf(page).fill('main: 12x200 @1500 / 200m jog');
+  await expect(page.getByText('Not saved yet')).toBeVisible();
+  await button(page, 'Make it a favourite').or(button(page, 'No longer a favourite')).tap();
+  await expect(page.getByText('The server cannot be reached.', { exact: false }).first()).toBeVisible();
+  await demo.start();
+  expect((await inBook())?.shorthand).toMatch(/10x200/);
+  // Opened again, what was typed is there, and goes out by itself.
+  await page.reload();
+  await expect(textOf(page)).toHaveValue('main: 12x200 @1500 / 200m jog');
+  await saved(page);
+  expect((await inBook())?.shorthand).toBe('main: 12x200 @1500 / 200m jog');
+});
+
 test('a broken text is mended, and nothing is lost on the way @both', async ({ page, demo, isMobile }) => {
   const by = isMobile ? 'touch' : 'keyboard';
   await openWith(page, demo, '# before the race\nmain: 6x400 @5k / 90s');
@@ -309,8 +404,6 @@ test('what is much is the coach’s to say', async ({ page, demo }) => {
   await button(page, 'As they came with the app').tap();
   await expect(threshold).toContainText('40 min');
 });
-
-type Kept = { sessions: BookSession[]; progressions: { name: string; stepIds: string[] }[] };
 
 test('the book: found again, favoured, put on a day, and changed without touching what was run @both', async ({
   page,

@@ -13,10 +13,9 @@ import {
 } from '../store/api';
 import type { SquadView } from '../squad/useSquad';
 import { dayName } from '../ui/days';
-import { DateField } from '../ui/DateField';
+import { WhenField } from '../ui/WhenField';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
-import { TimeField } from '../ui/TimeField';
 import { useNotice } from '../ui/UndoBar';
 import { WithSession } from './WithSession';
 import { EditorPage } from './write/EditorPage';
@@ -99,7 +98,8 @@ function Editor({ stored, squad }: { stored: Session; squad: SquadView }) {
       fields={
         <>
           <View style={{ flexGrow: 1, flexBasis: 150 }}>
-            <DateField
+            <WhenField
+              type="date"
               label="Day"
               value={typed.date}
               onChange={(day) => change({ date: day })}
@@ -107,7 +107,8 @@ function Editor({ stored, squad }: { stored: Session; squad: SquadView }) {
             />
           </View>
           <View style={{ flexGrow: 1, flexBasis: 130 }}>
-            <TimeField
+            <WhenField
+              type="time"
               label="Starts at"
               value={typed.startTime ?? ''}
               onChange={(startTime) => change({ startTime })}

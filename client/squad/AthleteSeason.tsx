@@ -12,7 +12,7 @@ import type { Goal, SquadMember } from '@core/squad/athlete';
 import { formatDistance, MILE_M } from '@core/units/distance';
 import { formatDelta, formatExactTime, formatMarkTime, formatTime } from '@core/units/time';
 import { Choice } from '../ui/Choice';
-import { DateField } from '../ui/DateField';
+import { WhenField } from '../ui/WhenField';
 import { dayName, today } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextField } from '../ui/TextField';
@@ -69,7 +69,13 @@ function GoalForm({ goal, save, cancel }: { goal: Goal | undefined; save: (goal:
           />
         </View>
       </View>
-      <DateField label="Race day" value={fields.date} onChange={(date) => change({ date })} error={problems.date} />
+      <WhenField
+        type="date"
+        label="Race day"
+        value={fields.date}
+        onChange={(date) => change({ date })}
+        error={problems.date}
+      />
       <TextField
         label="Which race"
         value={fields.note}

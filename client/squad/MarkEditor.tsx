@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { formatDistance, USUAL_DISTANCES_M } from '@core/units/distance';
 import { formatMarkTime } from '@core/units/time';
 import { Choice } from '../ui/Choice';
-import { DateField } from '../ui/DateField';
+import { WhenField } from '../ui/WhenField';
 import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
@@ -63,7 +63,13 @@ export function MarkEditor({ value, onChange, problems, inFull = false, children
           />
         </View>
         <View style={{ flex: 1 }}>
-          <DateField label="Day" value={value.date} onChange={(date) => change({ date })} error={problems.date} />
+          <WhenField
+            type="date"
+            label="Day"
+            value={value.date}
+            onChange={(date) => change({ date })}
+            error={problems.date}
+          />
         </View>
       </View>
       {read && (

@@ -9,7 +9,7 @@ import type { Intent } from '@core/session/intent';
 import type { SquadView } from '../../squad/useSquad';
 import { troubleText, useChangeBookMutation, usePutSessionMutation, useRemoveSessionMutation } from '../../store/api';
 import { today } from '../../ui/days';
-import { DateField } from '../../ui/DateField';
+import { WhenField } from '../../ui/WhenField';
 import { Empty } from '../../ui/Empty';
 import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
@@ -128,7 +128,7 @@ function Editor({ stored, book, squad }: Props) {
       footer={(readable) => (
         <View style={{ flexDirection: 'row', gap: 8, alignItems: 'flex-end' }}>
           <View style={{ flex: 1, minWidth: 0 }}>
-            <DateField label="On" value={date} onChange={(day) => setDate(day === '' ? today() : day)} />
+            <WhenField type="date" label="On" value={date} onChange={(day) => setDate(day === '' ? today() : day)} />
           </View>
           <View style={{ flex: 1 }}>
             <PrimaryButton main icon="plus" disabled={!readable} onPress={() => void putOnDate()}>

@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
+import { inverseOfBookChange } from '@core/book/bookChange';
 import type { BookChange, BookSession, Progression } from '@core/book/bookSession';
 import { bookEntry, type BookEntry } from '@core/book/searchBook';
-import { isStarter, withStarters } from '@core/book/starters';
+import { withStarters } from '@core/book/starters';
 import { curveBook } from '@core/paces/shippedBooks';
 import type { PaceBook } from '@core/paces/paceBook';
 import { bookById } from '@core/squad/athletePaces';
@@ -83,25 +84,10 @@ export function useBookChange(book: BookView | undefined) {
   return async (change: BookChange, says: string): Promise<string | undefined> => {
     const sent = await send(change);
     if (sent.error) return troubleText(sent.error);
-    notice({ text: says, undo: () => void send(inverseOf(change, book)) });
+    notice({
+      text: says,
+      undo: () => void send(inverseOfBookChange(change, book ?? { sessions: [], progressions: [] })),
+    });
     return undefined;
-  };
-}
-
-/** The change that takes `change` back, for a book that was as it is now. */
-export function inverseOf(
-  change: BookChange,
-  book: Pick<BookView, 'sessions' | 'progressions'> | undefined,
-): BookChange {
-  const touched = new Set([...(change.sessions ?? []).map(({ id }) => id), ...(change.removedSessionIds ?? [])]);
-  const moved = new Set([...(change.progressions ?? []).map(({ id }) => id), ...(change.removedProgressionIds ?? [])]);
-  const before = (book?.sessions ?? []).filter(({ id }) => touched.has(id));
-  const movedBefore = (book?.progressions ?? []).filter(({ id }) => moved.has(id));
-  const known = new Set([...before, ...movedBefore].map(({ id }) => id));
-  return {
-    sessions: before,
-    removedSessionIds: [...touched].filter((id) => !known.has(id) && !isStarter(id)),
-    progressions: movedBefore,
-    removedProgressionIds: [...moved].filter((id) => !known.has(id)),
   };
 }

@@ -4,10 +4,16 @@ import { fieldStyle } from './fieldStyle';
 import { usePalette } from './theme';
 import { Words } from './Words';
 
-type Props = { label: string; value: string; onChange: (time: string) => void };
+type Props = {
+  type: 'date' | 'time';
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  error?: string | undefined;
+};
 
-/** A time of day (HH:MM, or empty), picked with the device's own clock. */
-export function TimeField({ label, value, onChange }: Props) {
+/** A day (YYYY-MM-DD) or a time of day (HH:MM), picked with the device's own calendar or clock. */
+export function WhenField({ type, label, value, onChange, error }: Props) {
   const palette = usePalette();
   return (
     <View style={{ gap: 4 }}>
@@ -15,12 +21,17 @@ export function TimeField({ label, value, onChange }: Props) {
         {label}
       </Words>
       {unstable_createElement('input', {
-        type: 'time',
+        type,
         value,
         'aria-label': label,
         onChange: (event: { target: { value: string } }) => onChange(event.target.value),
-        style: fieldStyle(palette, false),
+        style: fieldStyle(palette, error !== undefined),
       })}
+      {error !== undefined && (
+        <Words as="small" color={palette.late}>
+          {error}
+        </Words>
+      )}
     </View>
   );
 }
