@@ -126,6 +126,14 @@ test('the same is built by thumb, and is the same session', async ({ page, empty
   await expect(textOf(page)).toHaveValue(FIRST_EXAMPLE);
   await saved(page);
   expect(await onlySession(empty)).toBe(FIRST_EXAMPLE);
+  // It is worth keeping; and then it is not.
+  await button(page, 'Keep in the book').tap();
+  await expect(button(page, 'In the book')).toBeVisible();
+  const kept = async () => (await empty.get<Kept>('book')).sessions.map(({ shorthand }) => shorthand);
+  expect(await kept()).toEqual([FIRST_EXAMPLE]);
+  await page.getByRole('button', { name: 'Undo', exact: true }).tap();
+  await expect(button(page, 'Keep in the book')).toBeVisible();
+  await expect.poll(kept).toEqual([]);
   expect(errors).toEqual([]);
 });
 

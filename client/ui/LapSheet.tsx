@@ -3,16 +3,13 @@ import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
 import type { Band, Gap, LapRow, LapSection } from '@core/track/lapSheet';
 import type { Venue } from '@core/track/venue';
+import { AXIS, gapText, legAt, placeRows, ROW } from './lapSheetPlaces';
 import type { Palette } from './palette';
 import { usePalette } from './theme';
 import { Words } from './Words';
 
 const PART_NAME = { warm: 'Warm-up', main: 'Main part', finish: 'Fast finish', cool: 'Cool-down' } as const;
 
-/** Px of one row: a line of small words over the band. */
-const ROW = { height: 27, words: 13, band: 9, thin: 3 };
-const HEADING = 22;
-const AXIS = 16;
 /** Room for a folded row's “4 laps”, and for half a gap mark at the right end. */
 const MARGIN = { left: 2, right: 46 };
 
@@ -76,10 +73,6 @@ function BandShape({
     </>
   );
 }
-
-/** What stands at a rest: its time, and the walk to the next start where there is one. */
-const gapText = ({ label, walk }: Gap) =>
-  walk ? `${label}, ${Math.abs(Math.round(walk.byM))} m ${walk.byM > 0 ? 'on' : 'back'}` : label;
 
 /** Words over a band; left out where the one before has not ended yet. */
 function rowWords(row: LapRow, x: Drawing['x']): { at: number; text: string; end: boolean }[] {
@@ -173,29 +166,6 @@ function Row({ row, section, y, drawing }: { row: LapRow; section: LapSection; y
       ))}
     </g>
   );
-}
-
-/** Where every heading and row stands, in px from the top. */
-function placeRows(sections: readonly LapSection[]) {
-  let bottom = AXIS;
-  const placed = sections.map((section) => {
-    const heading = bottom;
-    const rows = section.rows.map((row, i) => ({ row, at: heading + HEADING + i * ROW.height }));
-    bottom = heading + HEADING + section.rows.length * ROW.height;
-    return { section, heading, rows };
-  });
-  return { placed, bottom };
-}
-
-type Placed = ReturnType<typeof placeRows>['placed'];
-
-/** The leg whose band is nearest to a place on the drawing; undefined beside all rows. */
-function legAt(placed: Placed, atX: number, atY: number, x: Drawing['x']): number | undefined {
-  const rows = placed.flatMap(({ rows: own }) => own);
-  const row = rows.find(({ at }) => atY >= at && atY < at + ROW.height);
-  const off = (band: Band) => Math.max(x(band.fromM) - atX, atX - x(band.toM), 0);
-  const bands = [...(row?.row.bands ?? [])].sort((a, b) => off(a) - off(b));
-  return bands[0]?.legIndex;
 }
 
 type Sheet = { sections: LapSection[]; venue: Venue; finishLegs: ReadonlySet<number> };

@@ -12,6 +12,7 @@ import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { Words } from '../../ui/Words';
+import type { AboutFields } from './bookDraft';
 import { resultText } from './bookWords';
 import { MakeProgression } from './MakeProgression';
 import { useBookChange, type BookView } from './useBook';
@@ -22,9 +23,6 @@ const SENTENCES = [
   { key: 'easier', label: 'To make it easier' },
   { key: 'harder', label: 'To make it harder' },
 ] as const;
-
-/** What may be said of a session of the book beside its text. */
-export type AboutFields = Partial<Record<(typeof SENTENCES)[number]['key'], string>> & { tags: string };
 
 type Props = {
   session: BookSession;

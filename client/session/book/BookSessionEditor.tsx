@@ -5,7 +5,6 @@ import { IconButton } from 'react-native-paper';
 import { ulid } from 'ulid';
 import type { BookSession } from '@core/book/bookSession';
 import { isStarter } from '@core/book/starters';
-import type { Intent } from '@core/session/intent';
 import type { SquadView } from '../../squad/useSquad';
 import { troubleText, useChangeBookMutation, usePutSessionMutation, useRemoveSessionMutation } from '../../store/api';
 import { today } from '../../ui/days';
@@ -16,39 +15,10 @@ import { PrimaryButton } from '../../ui/PrimaryButton';
 import { useNotice } from '../../ui/UndoBar';
 import { EditorPage } from '../write/EditorPage';
 import { useDraft } from '../write/useDraft';
-import { BookAbout, type AboutFields } from './BookAbout';
+import { BookAbout } from './BookAbout';
+import { draftOf, sessionOf, type BookDraft } from './bookDraft';
 import { useBookChange, type BookView } from './useBook';
 import { backToBook, WithBook } from './WithBook';
-
-type BookDraft = AboutFields & { title: string; shorthand: string; intent?: Intent | undefined };
-
-const SENTENCES = ['purpose', 'season', 'easier', 'harder'] as const;
-
-function draftOf({ title, shorthand, intent, tags, ...rest }: BookSession): BookDraft {
-  const said = Object.fromEntries(SENTENCES.flatMap((key) => (rest[key] === undefined ? [] : [[key, rest[key]]])));
-  return { title, shorthand, tags: tags.join(', '), ...(intent ? { intent } : {}), ...said };
-}
-
-/** The session as the draft has it; what was not written about it is left out. */
-function sessionOf(draft: BookDraft, { id, favourite, archived }: BookSession): BookSession {
-  const said = Object.fromEntries(
-    SENTENCES.flatMap((key) => {
-      const text = draft[key]?.trim() ?? '';
-      return text === '' ? [] : [[key, text]];
-    }),
-  );
-  const tags = [...new Set(draft.tags.split(',').map((tag) => tag.trim()))].filter(Boolean);
-  return {
-    id,
-    title: draft.title,
-    shorthand: draft.shorthand,
-    tags,
-    ...said,
-    ...(draft.intent ? { intent: draft.intent } : {}),
-    ...(favourite ? { favourite } : {}),
-    ...(archived ? { archived } : {}),
-  };
-}
 
 type Props = { stored: BookSession; book: BookView; squad: SquadView };
 

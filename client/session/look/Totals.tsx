@@ -1,14 +1,11 @@
-import { addSeconds } from 'date-fns/addSeconds';
-import { format } from 'date-fns/format';
-import { parse } from 'date-fns/parse';
 import { memo } from 'react';
 import { View } from 'react-native';
 import type { Work } from '@core/targets/totals';
-import { formatKm } from '@core/units/distance';
 import { SPACE, usePalette } from '../../ui/theme';
 import type { Palette } from '../../ui/palette';
 import { Words } from '../../ui/Words';
 import type { SpanEnd } from '../sessionView';
+import { clockAfter, metresText, minutes, minutesText, percentText } from './totalsWords';
 
 const WORK_NAME: Record<Work, string> = {
   warm: 'warm-up',
@@ -24,23 +21,6 @@ const workColor = (palette: Palette): Record<Work, string> => ({
   recovery: palette.jog,
   cool: palette.easy,
 });
-
-const minutes = (durationS: number) => Math.round(durationS / 60);
-/** `48 min`, or `48 to 61 min` where the two differ. */
-function minutesText(values: readonly number[]): string {
-  const [least, most] = [minutes(Math.min(...values)), minutes(Math.max(...values))];
-  if (most === 0) return `${Math.round(Math.max(...values))} s`;
-  return least === most ? `${least} min` : `${least} to ${most} min`;
-}
-const metresText = (distanceM: number) =>
-  distanceM >= 10_000 ? formatKm(distanceM) : `${(Math.round(distanceM / 10) * 10).toLocaleString('en-GB')} m`;
-const percentText = (ends: readonly SpanEnd[]) => {
-  const shares = ends.map((end) => Math.round(end.shareOfLimit * 100));
-  const [least, most] = [Math.min(...shares), Math.max(...shares)];
-  return least === most ? `${least} %` : `${least} to ${most} %`;
-};
-const clockAfter = (startTime: string, seconds: number) =>
-  format(addSeconds(parse(startTime, 'HH:mm', new Date()), seconds), 'HH:mm');
 
 /** Most of them stay the same from one letter of the session to the next. */
 const Line = memo(function Line({ name, says }: { name: string; says: string }) {

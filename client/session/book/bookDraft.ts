@@ -1,0 +1,37 @@
+import type { BookSession } from '@core/book/bookSession';
+import type { Intent } from '@core/session/intent';
+
+const SENTENCE_KEYS = ['purpose', 'season', 'easier', 'harder'] as const;
+
+/** What may be said of a session of the book beside its text. */
+export type AboutFields = Partial<Record<(typeof SENTENCE_KEYS)[number], string>> & { tags: string };
+
+/** A session of the book while it is written: its tags in one field. */
+export type BookDraft = AboutFields & { title: string; shorthand: string; intent?: Intent | undefined };
+
+/** A session of the book as it is typed. */
+export function draftOf({ title, shorthand, intent, tags, ...rest }: BookSession): BookDraft {
+  const said = Object.fromEntries(SENTENCE_KEYS.flatMap((key) => (rest[key] === undefined ? [] : [[key, rest[key]]])));
+  return { title, shorthand, tags: tags.join(', '), ...(intent ? { intent } : {}), ...said };
+}
+
+/** The session as the draft has it; what was not written about it is left out. */
+export function sessionOf(draft: BookDraft, { id, favourite, archived }: BookSession): BookSession {
+  const said = Object.fromEntries(
+    SENTENCE_KEYS.flatMap((key) => {
+      const text = draft[key]?.trim() ?? '';
+      return text === '' ? [] : [[key, text]];
+    }),
+  );
+  const tags = [...new Set(draft.tags.split(',').map((tag) => tag.trim()))].filter(Boolean);
+  return {
+    id,
+    title: draft.title,
+    shorthand: draft.shorthand,
+    tags,
+    ...said,
+    ...(draft.intent ? { intent: draft.intent } : {}),
+    ...(favourite ? { favourite } : {}),
+    ...(archived ? { archived } : {}),
+  };
+}
