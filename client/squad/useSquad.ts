@@ -3,7 +3,8 @@ import type { PaceBook } from '@core/paces/paceBook';
 import { PACE_NAMES } from '@core/paces/paceNames';
 import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
 import { athletePaces, bookById, type AthletePaces } from '@core/squad/athletePaces';
-import type { SquadMember, SquadSettings } from '@core/squad/athlete';
+import type { SquadMember } from '@core/squad/athlete';
+import type { SquadSettings } from '@core/squad/squadSettings';
 import { useAthletesQuery, usePaceBooksQuery, useSquadQuery } from '../store/api';
 
 /** The squad as the screens need it. */

@@ -3,7 +3,8 @@ import type { BookChange, BookSession, BookVersion, Progression } from '@core/bo
 import type { SessionInput } from '@core/formats/schemas';
 import type { PaceBook } from '@core/paces/paceBook';
 import type { RunSummary } from '@core/review/summary';
-import type { SquadMember, SquadSettings } from '@core/squad/athlete';
+import type { SquadMember } from '@core/squad/athlete';
+import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';

@@ -11,13 +11,14 @@ function storageWith(text: string | undefined) {
   return kept;
 }
 const start = () => settings.getInitialState();
-const { lookChosen, pacesChosen } = settings.actions;
+const { lookChosen, pacesChosen, venueChosen } = settings.actions;
 
 test('at first the look is that of the device, and a phone shows three paces a lap', () => {
   storageWith(undefined);
   expect(start()).toEqual({
     look: 'system',
     paces: { shown: ['threshold', '5k', 'mile'], unit: '400', byGroup: true },
+    venueId: 'standard-400',
   });
 });
 
@@ -32,7 +33,8 @@ test('what is chosen is there again, the rest as it was', () => {
   storageWith(undefined);
   let state = settings.reducer(start(), lookChosen('dark'));
   state = settings.reducer(state, pacesChosen({ unit: 'km' }));
-  expect(state).toMatchObject({ look: 'dark', paces: { unit: 'km', byGroup: true } });
+  state = settings.reducer(state, venueChosen('indoor-200'));
+  expect(state).toMatchObject({ look: 'dark', venueId: 'indoor-200', paces: { unit: 'km', byGroup: true } });
   keepSettings(state);
   expect(start()).toEqual(state);
 });

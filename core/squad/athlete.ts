@@ -4,7 +4,6 @@ import { parseISO } from 'date-fns/parseISO';
 import type { Nudge } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import { ageDaysOn } from '../fitness/weighing';
-import type { VolumeGuides } from '../session/volumeGuides';
 
 /** What an athlete runs best, as coaches sort them. */
 export const LEANINGS = ['400-800', '800-1500', '1500-3k', '5k-10k'] as const;
@@ -42,14 +41,6 @@ export type SquadMember = Athlete & { id: string };
 
 /** A training group; their order is that of the list they are in. */
 export type Group = { id: string; name: string };
-
-/** What holds for the whole squad. */
-export type SquadSettings = {
-  paceBookId: string;
-  groups: Group[];
-  /** How much is much, where the coach has changed what the app says. */
-  guides?: VolumeGuides;
-};
 
 /** Weeks of regular running on `asOf`, or undefined where it is not known. */
 export function weeksRunning({ runningSince }: Pick<Athlete, 'runningSince'>, asOf: string): number | undefined {

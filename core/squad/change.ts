@@ -1,5 +1,6 @@
 import type { VolumeGuides } from '../session/volumeGuides';
-import type { Athlete, Group, SquadMember, SquadSettings } from './athlete';
+import type { Athlete, Group, SquadMember } from './athlete';
+import type { SquadSettings } from './squadSettings';
 
 /** An athlete as sent to be stored under an id. */
 type SentMember = { id: string } & Omit<Athlete, 'tileName' | 'status'> & Partial<Pick<Athlete, 'tileName' | 'status'>>;

@@ -1,5 +1,5 @@
 import { asc, eq, getTableColumns, inArray, isNull, notInArray, sql } from 'drizzle-orm';
-import type { SquadSettings } from '@core/squad/athlete';
+import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
 import { suggestTileName, tileKey } from '@core/squad/tileName';
 import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';

@@ -175,7 +175,7 @@ describe('at the track', () => {
     const summary = async () => ((await server.call('GET', '/api/runs')).body as { summary: unknown }[])[0]?.summary;
     expect(await summary()).toEqual({ athletes: 1, reps: 2, finished: 0, verdicts: { early: 0, on: 0, late: 0 } });
     await server.call('POST', `/api/runs/${run.id}/events`, { events: historyOf(run) });
-    const verdicts = { early: 1, on: 0, late: 0 };
+    const verdicts = { early: 0, on: 1, late: 0 };
     expect(await summary()).toEqual({ athletes: 1, reps: 2, finished: 1, verdicts, startedAtMs: 1000 });
     await server.call('POST', `/api/runs/${run.id}/events`, { events: [{ ...stampFor(run, 99_000), type: 'ended' }] });
     expect(await summary()).toEqual({

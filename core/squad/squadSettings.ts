@@ -1,0 +1,10 @@
+import type { VolumeGuides } from '../session/volumeGuides';
+import type { Group } from './athlete';
+
+/** What holds for the whole squad. */
+export type SquadSettings = {
+  paceBookId: string;
+  groups: Group[];
+  /** How much is much, where the coach has changed what the app says. */
+  guides?: VolumeGuides;
+};
