@@ -107,7 +107,11 @@ export async function seriousProblems(page: Page) {
     .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
 }
 
-/** Drags from one thing to another, as a finger or mouse does. */
+/** Until what was moved so far has been taken in and drawn. */
+const drawn = (page: Page) =>
+  page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+
+/** Drags from one thing to another, as a finger or mouse does: it comes to rest there before it lets go. */
 export async function drag(page: Page, from: Locator, to: Locator, isMobile: boolean) {
   await from.scrollIntoViewIfNeeded();
   const [a, b] = [await from.boundingBox(), await to.boundingBox()];
@@ -119,6 +123,9 @@ export async function drag(page: Page, from: Locator, to: Locator, isMobile: boo
     await page.mouse.down();
     await page.mouse.move(x + 10, y + 10, { steps: 3 });
     await page.mouse.move(toX, toY, { steps: 12 });
+    await drawn(page);
+    await page.mouse.move(toX + 1, toY);
+    await drawn(page);
     await page.mouse.up();
     return;
   }
@@ -127,5 +134,8 @@ export async function drag(page: Page, from: Locator, to: Locator, isMobile: boo
     touch.send('Input.dispatchTouchEvent', { type, touchPoints: [{ x: px, y: py }] });
   await at('touchStart', x, y);
   for (let i = 1; i <= 15; i++) await at('touchMove', x + ((toX - x) * i) / 15, y + ((toY - y) * i) / 15);
+  await drawn(page);
+  await at('touchMove', toX + 1, toY);
+  await drawn(page);
   await touch.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
 }

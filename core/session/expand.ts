@@ -1,5 +1,6 @@
 import { formatPace, formatRepPace } from './formatSession';
-import type { Amount, Count, Item, Manner, Pace, Recovery, Rep, Role, Session } from './session';
+import { lengthOfAmount, recoveryLength, shareOfRep, timesOf } from './lengths';
+import type { Count, Item, Manner, Pace, Recovery, Rep, Role, Session } from './session';
 
 type LegBase = {
   role: Role;
@@ -39,20 +40,10 @@ export type Leg = RepLeg | RecoveryLeg;
 /** Which end of a range of counts to lay out. */
 export type Choice = { counts?: 'min' | 'max' };
 
-function times(count: Count, choice: Choice): number {
-  if (count.kind === 'fixed') return count.n;
-  if (count.kind === 'open') return 1;
-  return choice.counts === 'min' ? count.min : count.max;
-}
-
-function amountOf(amount: Amount): Pick<LegBase, 'distanceM' | 'durationS'> {
-  return amount.kind === 'distance' ? { distanceM: amount.distanceM } : { durationS: amount.durationS };
-}
-
 function repLegs(rep: Rep, count: Count, role: Role, n: number): RepLeg[] {
   const amounts = Array.from({ length: n }, () => rep.amounts).flat();
   return amounts.map((amount, i) => {
-    const leg: RepLeg = { kind: 'rep', role, ...amountOf(amount) };
+    const leg: RepLeg = { kind: 'rep', role, ...lengthOfAmount(amount) };
     if (rep.pace) {
       const { from, to } = rep.pace;
       leg.pace = formatRepPace(rep.pace);
@@ -74,23 +65,11 @@ function recoveryLeg(recovery: Recovery, after: RepLeg | undefined, role: Role):
     leg.pace = formatPace(pace);
     leg.recoveryPace = pace;
   }
-  switch (amount.kind) {
-    case 'time':
-      leg.durationS = amount.maxS;
-      if (amount.minS !== amount.maxS) leg.minDurationS = amount.minS;
-      return leg;
-    case 'distance':
-      leg.distanceM = amount.distanceM;
-      return leg;
-    default: {
-      const share = amount.kind === 'equal' ? 1 : amount.kind === 'half' ? 0.5 : amount.percent / 100;
-      const moves = manner === 'jog' || manner === 'float';
-      if (amount.kind !== 'share' && moves && after?.distanceM !== undefined) leg.distanceM = after.distanceM * share;
-      else if (after?.durationS !== undefined) leg.durationS = after.durationS * share;
-      else leg.shareOfRep = share;
-      return leg;
-    }
-  }
+  if (amount.kind === 'time' && amount.minS !== amount.maxS) leg.minDurationS = amount.minS;
+  const length = recoveryLength(recovery, after);
+  const share = shareOfRep(recovery);
+  const isSettled = length.distanceM !== undefined || length.durationS !== undefined;
+  return { ...leg, ...length, ...(share === undefined || isSettled ? {} : { shareOfRep: share }) };
 }
 
 /** Puts a recovery after the legs, in place of one that already follows the last rep there. */
@@ -102,7 +81,7 @@ function withRecovery(legs: Leg[], recovery: Recovery | undefined, role: Role): 
 }
 
 function itemLegs(item: Item, role: Role, choice: Choice): Leg[] {
-  const n = times(item.count, choice);
+  const n = timesOf(item.count, choice.counts ?? 'max');
   const { body } = item;
   if (body.kind === 'rep')
     return repLegs(body, item.count, role, n).flatMap((leg) => withRecovery([leg], item.recovery, role));

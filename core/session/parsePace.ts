@@ -16,7 +16,7 @@ const ANY_NAME = /[a-z0-9]+(?:-[a-z]+)*/iy;
 const TOO_LONG_FOR_A_NAME = 30;
 
 /** Says that a name is not in the pace book, with close ones that are. */
-export function notInTheBook(written: string, names: readonly string[]): string {
+function notInTheBook(written: string, names: readonly string[]): string {
   const close = written.length > TOO_LONG_FOR_A_NAME ? [] : closestNames(written, names);
   const hint = close.length > 0 ? `Did you mean ${close.join(' or ')}?` : `Known paces: ${names.join(', ')}.`;
   return `“${written.slice(0, TOO_LONG_FOR_A_NAME)}” is not a pace in the book. ${hint}`;

@@ -2,7 +2,8 @@
  * Sums over the tree itself, without laying it out: a count of a million is refused before anything is made of it.
  * What they say is what expand() would come to; a property test holds the two together.
  */
-import type { Amount, Item, Recovery, Session } from './session';
+import { lengthOfAmount, recoveryLength, timesOf, type Length } from './lengths';
+import type { Item, Recovery, Session } from './session';
 
 /** A session with more reps and recoveries than this is refused. */
 export const MAX_LEGS = 500;
@@ -11,7 +12,7 @@ export const MAX_LEGS = 500;
 export type TreeTotals = { reps: number; recoveries: number; distanceM: number; durationS: number };
 
 /** Sums of a stretch, and the recovery it ends with: one that follows from outside takes its place. */
-type Stretch = TreeTotals & { tail?: TreeTotals; lastRep?: Amount };
+type Stretch = TreeTotals & { tail?: TreeTotals; lastRep?: Length };
 
 const NOTHING: TreeTotals = { reps: 0, recoveries: 0, distanceM: 0, durationS: 0 };
 
@@ -24,24 +25,10 @@ function plus(a: TreeTotals, b: TreeTotals, times = 1): TreeTotals {
   };
 }
 
-const lengthOf = (amount: Amount) =>
-  amount.kind === 'distance' ? { distanceM: amount.distanceM } : { durationS: amount.durationS };
-
-function recoveryTotals({ amount, manner }: Recovery, after: Amount | undefined): TreeTotals {
-  const one = { ...NOTHING, recoveries: 1 };
-  if (amount.kind === 'time') return { ...one, durationS: amount.maxS };
-  if (amount.kind === 'distance') return { ...one, distanceM: amount.distanceM };
-  const share = amount.kind === 'equal' ? 1 : amount.kind === 'half' ? 0.5 : amount.percent / 100;
-  if (after?.kind === 'duration') return { ...one, durationS: after.durationS * share };
-  const moves = manner === 'jog' || manner === 'float';
-  if (after && amount.kind !== 'share' && moves) return { ...one, distanceM: after.distanceM * share };
-  return one;
-}
-
 function withRecovery(stretch: Stretch, recovery: Recovery | undefined): Stretch {
   if (!recovery) return stretch;
   const kept = stretch.tail ? plus(stretch, stretch.tail, -1) : stretch;
-  const tail = recoveryTotals(recovery, stretch.lastRep);
+  const tail = { ...NOTHING, recoveries: 1, ...recoveryLength(recovery, stretch.lastRep) };
   return { ...plus(kept, tail), tail, ...(stretch.lastRep ? { lastRep: stretch.lastRep } : {}) };
 }
 
@@ -57,11 +44,12 @@ function repeated(stretch: Stretch, n: number): Stretch {
 
 function itemTotals(item: Item, counts: 'min' | 'max'): Stretch {
   const { body, recovery } = item;
-  const n = timesOf(item, counts);
+  const n = timesOf(item.count, counts);
   if (body.kind === 'rep') {
-    const each = body.amounts.map((amount) =>
-      withRecovery({ ...NOTHING, reps: 1, ...lengthOf(amount), lastRep: amount }, recovery),
-    );
+    const each = body.amounts.map((amount) => {
+      const length = lengthOfAmount(amount);
+      return withRecovery({ ...NOTHING, reps: 1, ...length, lastRep: length }, recovery);
+    });
     return repeated(inTurn(each), n);
   }
   const once =
@@ -79,9 +67,6 @@ export function treeTotals(session: Session, counts: 'min' | 'max' = 'max'): Tre
 /** A stretch's legs, and whether it ends with a recovery. */
 type Legs = { legs: number; hasTail: boolean };
 
-const timesOf = ({ count }: Item, counts: 'min' | 'max') =>
-  count.kind === 'fixed' ? count.n : count.kind === 'open' ? 1 : count[counts];
-
 function legsOf(items: readonly Item[]): Legs {
   let legs = 0;
   let hasTail = false;
@@ -95,7 +80,7 @@ function legsOf(items: readonly Item[]): Legs {
 
 function itemLegCount(item: Item): Legs {
   const { body, recovery } = item;
-  const n = timesOf(item, 'max');
+  const n = timesOf(item.count, 'max');
   if (body.kind === 'rep') return { legs: n * body.amounts.length * (recovery ? 2 : 1), hasTail: !!recovery };
   const once = body.kind === 'set' ? legsOf(body.items) : { legs: 1, hasTail: false };
   if (!recovery) return { legs: n * once.legs, hasTail: once.hasTail };

@@ -12,17 +12,17 @@ import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { Words } from '../../ui/Words';
-import type { AboutFields } from './bookDraft';
+import { SENTENCE_KEYS, type AboutFields } from './bookDraft';
 import { resultText } from './bookWords';
 import { MakeProgression } from './MakeProgression';
 import { useBookChange, type BookView } from './useBook';
 
-const SENTENCES = [
-  { key: 'purpose', label: 'What it is for' },
-  { key: 'season', label: 'When in a season' },
-  { key: 'easier', label: 'To make it easier' },
-  { key: 'harder', label: 'To make it harder' },
-] as const;
+const SENTENCE_LABEL: Record<(typeof SENTENCE_KEYS)[number], string> = {
+  purpose: 'What it is for',
+  season: 'When in a season',
+  easier: 'To make it easier',
+  harder: 'To make it harder',
+};
 
 type Props = {
   session: BookSession;
@@ -136,10 +136,10 @@ export function BookAbout({ session, typed, onChange, onText, book, paceNames }:
           One of the sessions to start from. Change it as you like: how it came is kept.
         </Words>
       )}
-      {SENTENCES.map(({ key, label }) => (
+      {SENTENCE_KEYS.map((key) => (
         <TextField
           key={key}
-          label={label}
+          label={SENTENCE_LABEL[key]}
           value={typed[key] ?? ''}
           onChange={(text) => onChange({ [key]: text })}
           lines={2}

@@ -1,7 +1,8 @@
 import type { BookSession } from '@core/book/bookSession';
 import type { Intent } from '@core/session/intent';
 
-const SENTENCE_KEYS = ['purpose', 'season', 'easier', 'harder'] as const;
+/** The sentences that may stand beside the text of a session. */
+export const SENTENCE_KEYS = ['purpose', 'season', 'easier', 'harder'] as const;
 
 /** What may be said of a session of the book beside its text. */
 export type AboutFields = Partial<Record<(typeof SENTENCE_KEYS)[number], string>> & { tags: string };

@@ -1,15 +1,5 @@
-import {
-  DndContext,
-  DragOverlay,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type Announcements,
-  type DragEndEvent,
-} from '@dnd-kit/core';
+import type { Announcements, DragEndEvent } from '@dnd-kit/core';
 import { Fragment, useState } from 'react';
-import { createPortal } from 'react-dom';
 import { View } from 'react-native';
 import {
   addPart,
@@ -27,7 +17,7 @@ import {
 } from '@core/session/edit';
 import { lineOf } from '@core/session/parts';
 import type { Session } from '@core/session/session';
-import { oneByOne, underFinger } from '../../ui/dragging';
+import { DragArea } from '../../ui/DragArea';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
@@ -51,10 +41,6 @@ export function Builder({ session, book, build }: Props) {
   const [open, setOpen] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   const [draggedKey, setDraggedKey] = useState<string>();
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: oneByOne }),
-  );
   const rows = builderRows(session);
   const rowOf = (key: string | number | undefined) => rows.find((row) => row.key === key);
   const dragged = rowOf(draggedKey);
@@ -68,7 +54,6 @@ export function Builder({ session, book, build }: Props) {
     return row && row.kind !== 'line' ? row.path : undefined;
   };
   const drop = ({ active, over }: DragEndEvent) => {
-    setDraggedKey(undefined);
     const [from, to] = [pathOf(active.id), pathOf(over?.id)];
     if (!from || !to || keyOf(from) === keyOf(to)) return;
     const moved = moveItem(session, from, to);
@@ -110,21 +95,15 @@ export function Builder({ session, book, build }: Props) {
     <View style={{ gap: SPACE.m }}>
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
       {rows.length === 0 && <Words quiet>Press a part to begin: each comes with amounts you can change.</Words>}
-      <DndContext
-        sensors={sensors}
-        collisionDetection={underFinger}
-        accessibility={{
-          announcements,
-          screenReaderInstructions: {
-            draggable: 'Press space to pick up, arrow keys to choose a place, space to put down.',
-          },
+      <DragArea
+        announcements={announcements}
+        choosing="a place"
+        onDragged={(key) => {
+          setDraggedKey(key);
+          if (key !== undefined) setOpen(undefined);
         }}
-        onDragStart={({ active }) => {
-          setDraggedKey(String(active.id));
-          setOpen(undefined);
-        }}
-        onDragEnd={drop}
-        onDragCancel={() => setDraggedKey(undefined)}
+        onDrop={drop}
+        lifted={dragged?.kind === 'item' && <ItemFace item={dragged.item} lifted />}
       >
         <View>
           {rows.map((row) => {
@@ -171,12 +150,7 @@ export function Builder({ session, book, build }: Props) {
             );
           })}
         </View>
-        {/* At the page's root: a scrolling view would be taken for the window it is placed in. */}
-        {createPortal(
-          <DragOverlay>{dragged?.kind === 'item' && <ItemFace item={dragged.item} lifted />}</DragOverlay>,
-          document.body,
-        )}
-      </DndContext>
+      </DragArea>
       <PartPalette
         onPick={(part) => {
           const added = addPart(session, lineOf(part));

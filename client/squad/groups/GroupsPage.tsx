@@ -1,23 +1,13 @@
-import {
-  DndContext,
-  DragOverlay,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type Announcements,
-  type DragEndEvent,
-} from '@dnd-kit/core';
+import type { Announcements, DragEndEvent } from '@dnd-kit/core';
 import { router } from 'expo-router';
 import { useCallback, useState } from 'react';
-import { createPortal } from 'react-dom';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import type { Group, SquadMember } from '@core/squad/athlete';
 import type { SquadChange } from '@core/squad/change';
 import { troubleText } from '../../store/api';
 import { today } from '../../ui/days';
-import { oneByOne, underFinger } from '../../ui/dragging';
+import { DragArea } from '../../ui/DragArea';
 import { Empty } from '../../ui/Empty';
 import { Loading } from '../../ui/Loading';
 import { Page } from '../../ui/Page';
@@ -49,10 +39,6 @@ function Board({ squad }: { squad: SquadView }) {
     dropped?.squad === squad && dropped.id === athlete.id ? inGroup(athlete, dropped.groupId) : athlete,
   );
   const columns = groupColumns(groups, athletes, lapOf);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: oneByOne }),
-  );
   const act = async (wanted: SquadChange, says: string) => {
     const done = await change(wanted, says);
     setTrouble(done.ok ? undefined : done.message);
@@ -64,7 +50,6 @@ function Board({ squad }: { squad: SquadView }) {
   const athleteOf = (id: string | number) => squad.athletes.find((athlete) => athlete.id === id);
 
   const drop = ({ active, over: onto }: DragEndEvent) => {
-    setDragged(undefined);
     const athlete = athleteOf(active.id);
     if (!onto || !athlete) return;
     const groupId = onto.id === 'none' ? '' : String(onto.id);
@@ -107,18 +92,12 @@ function Board({ squad }: { squad: SquadView }) {
           }
         />
       )}
-      <DndContext
-        sensors={sensors}
-        collisionDetection={underFinger}
-        accessibility={{
-          announcements,
-          screenReaderInstructions: {
-            draggable: 'Press space to pick up, arrow keys to choose a group, space to put down.',
-          },
-        }}
-        onDragStart={({ active }) => setDragged(athleteOf(active.id))}
-        onDragEnd={drop}
-        onDragCancel={() => setDragged(undefined)}
+      <DragArea
+        announcements={announcements}
+        choosing="a group"
+        onDragged={(id) => setDragged(id === undefined ? undefined : athleteOf(id))}
+        onDrop={drop}
+        lifted={dragged && <AthleteStrip athlete={dragged} lapS={lapOf(dragged)} lifted />}
       >
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-start' }}>
           {columns.map((column, i) =>
@@ -149,12 +128,7 @@ function Board({ squad }: { squad: SquadView }) {
             ),
           )}
         </View>
-        {/* At the page's root: a scrolling view would be taken for the window it is placed in. */}
-        {createPortal(
-          <DragOverlay>{dragged && <AthleteStrip athlete={dragged} lapS={lapOf(dragged)} lifted />}</DragOverlay>,
-          document.body,
-        )}
-      </DndContext>
+      </DragArea>
       <View style={{ alignItems: 'flex-start' }}>
         <PrimaryButton
           icon="plus"
