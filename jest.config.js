@@ -10,6 +10,7 @@ module.exports = {
   projects: [
     node('core'),
     node('server'),
+    node('devices'),
     node('demo'),
     { ...shared, displayName: 'client', preset: 'jest-expo/web', testMatch: ['<rootDir>/client/**/*.test.ts?(x)'] },
   ],

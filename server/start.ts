@@ -40,10 +40,14 @@ function listen(server: Server, port: number): Promise<number> {
 }
 
 /**
- * Opens the data, starts the server on this machine and prints its address. `prepare` is run on the open database first.
+ * Opens the data, starts the server on this machine and prints its address. `prepare` is run on the open database first;
+ * `weatherUrl` is the address of a weather service, `ZEST_WEATHER` if left out, none if that is not set either.
  * Trouble that a person can mend ends the process with one sentence and exit code 1.
  */
-export async function start(prepare: (db: Db) => void = () => undefined): Promise<void> {
+export async function start(
+  prepare: (db: Db) => void = () => undefined,
+  weatherUrl: string | undefined = process.env.ZEST_WEATHER,
+): Promise<void> {
   try {
     const port = portWanted();
     const folder = dataFolder();
@@ -53,6 +57,7 @@ export async function start(prepare: (db: Db) => void = () => undefined): Promis
       db,
       log: openLog(folder),
       nowMs: Date.now,
+      ...(weatherUrl ? { weatherUrl } : {}),
       ...(fs.existsSync(path.join(webFolder, 'index.html')) ? { webFolder } : {}),
     });
     const server = app.listen(port, HOST);

@@ -192,6 +192,12 @@ export function curveMovedTo<C extends Curve>(curve: C, distanceM: number, timeS
   return curveAt([(low + high) / 2, ...shape]) as C;
 }
 
+/** The same curve with its unknowns (see Model) moved by so much: one that the marks would also allow. */
+export function curveMovedBy(curve: Curve, by: readonly number[]): Curve {
+  const { x, curveAt } = modelOf(curve);
+  return curveAt(x.map((value, i) => value + (by[i] ?? 0)));
+}
+
 /**
  * The curve after the coach has set the level ("5k equals 18:20 now"): moved there, as sure as a coach's estimate of that age
  * at that distance; the shape is as sure as it was.

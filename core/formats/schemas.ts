@@ -12,6 +12,7 @@ import type { PaceBook, PaceEntry } from '../paces/paceBook';
 import { SHIPPED_BOOKS } from '../paces/shippedBooks';
 import { LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
 import { INTENTS, type Intent } from '../session/intent';
+import type { HeatLimits } from '../planning/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { SquadChange } from '../squad/change';
 import type { RunEvent } from '../trackside/events';
@@ -36,7 +37,7 @@ export const idSchema = Joi.string()
   .pattern(/^[0-9A-HJKMNP-TV-Z]{26}$/)
   .messages({ 'string.pattern.base': '{#label} is not an id this app made.' });
 
-const dateSchema = Joi.string()
+export const dateSchema = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}$/)
   .custom((value: string, helpers) => (isValid(parseISO(value)) ? value : helpers.error('date.day')))
   .messages({
@@ -156,10 +157,29 @@ const guidesSchema = Joi.object<VolumeGuides>({
     .required(),
 });
 
+const heatC = (what: string) =>
+  Joi.number()
+    .strict()
+    .min(15)
+    .max(60)
+    .required()
+    .messages({ '*': `${what} has to be between 15 and 60 °C.` });
+
+/** From which heat index on the club takes care, and does nothing hard. */
+const heatLimitsSchema = Joi.object<HeatLimits>({
+  careC: heatC('The limit for care'),
+  hardC: heatC('The limit for hard work'),
+}).custom((limits: HeatLimits, helpers) =>
+  limits.careC <= limits.hardC
+    ? limits
+    : helpers.message({ custom: 'The limit for care cannot be above the one for hard work.' }),
+);
+
 /** Several things about the squad changed at once, all or nothing. */
 export const squadChangeSchema = Joi.object<SquadChange>({
   paceBookId: bookIdSchema,
   guides: guidesSchema.allow(null),
+  heat: heatLimitsSchema.allow(null),
   groups: Joi.array().items(groupSchema).max(60).unique('id'),
   athletes: Joi.array()
     .items(Joi.object({ id: idSchema.required(), ...athlete }))
@@ -243,13 +263,15 @@ export const shorthandSchema = Joi.string().allow('').max(20_000).required().mes
   'string.max': 'A session can have 20 000 characters at most.',
 });
 
+export const timeOfDaySchema = Joi.string()
+  .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
+  .messages({ 'string.pattern.base': 'Write the time of day as hours and minutes, like 17:45.' });
+
 export const sessionSchema = Joi.object<SessionInput>({
   title: titleSchema,
   date: dateSchema.required(),
   shorthand: shorthandSchema,
-  startTime: Joi.string()
-    .pattern(/^([01]\d|2[0-3]):[0-5]\d$/)
-    .messages({ 'string.pattern.base': 'Write the time of day as hours and minutes, like 17:45.' }),
+  startTime: timeOfDaySchema,
   intent: Joi.string().valid(...INTENTS),
   bookId: idSchema,
 });

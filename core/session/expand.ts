@@ -1,9 +1,14 @@
+import type { ItemPath } from './edit';
 import { formatPace, formatRepPace } from './formatSession';
 import { lengthOfAmount, recoveryLength, shareOfRep, timesOf } from './lengths';
 import type { Count, Item, Manner, Pace, Recovery, Rep, Role, Session } from './session';
 
 type LegBase = {
   role: Role;
+  /** The item it is of. */
+  path: ItemPath;
+  /** How often each set on the way there, and at last the item itself, has been run before: one number less than the path has. */
+  turns: readonly number[];
   distanceM?: number;
   durationS?: number;
   /** The pace as written: `5k`, `5k>goal 5k`. */
@@ -40,10 +45,13 @@ export type Leg = RepLeg | RecoveryLeg;
 /** Which end of a range of counts to lay out. */
 export type Choice = { counts?: 'min' | 'max' };
 
-function repLegs(rep: Rep, count: Count, role: Role, n: number): RepLeg[] {
+type Place = Pick<LegBase, 'path' | 'turns'>;
+
+function repLegs(rep: Rep, count: Count, role: Role, n: number, { path, turns }: Place): RepLeg[] {
   const amounts = Array.from({ length: n }, () => rep.amounts).flat();
   return amounts.map((amount, i) => {
-    const leg: RepLeg = { kind: 'rep', role, ...lengthOfAmount(amount) };
+    const turn = Math.floor(i / rep.amounts.length);
+    const leg: RepLeg = { kind: 'rep', role, path, turns: [...turns, turn], ...lengthOfAmount(amount) };
     if (rep.pace) {
       const { from, to } = rep.pace;
       leg.pace = formatRepPace(rep.pace);
@@ -57,8 +65,8 @@ function repLegs(rep: Rep, count: Count, role: Role, n: number): RepLeg[] {
 }
 
 /** The recovery after one rep, or after a set that ended with it. */
-function recoveryLeg(recovery: Recovery, after: RepLeg | undefined, role: Role): RecoveryLeg {
-  const leg: RecoveryLeg = { kind: 'recovery', role };
+function recoveryLeg(recovery: Recovery, after: RepLeg | undefined, role: Role, place: Place): RecoveryLeg {
+  const leg: RecoveryLeg = { kind: 'recovery', role, ...place };
   const { amount, manner, pace } = recovery;
   if (manner) leg.manner = manner;
   if (pace) {
@@ -73,23 +81,29 @@ function recoveryLeg(recovery: Recovery, after: RepLeg | undefined, role: Role):
 }
 
 /** Puts a recovery after the legs, in place of one that already follows the last rep there. */
-function withRecovery(legs: Leg[], recovery: Recovery | undefined, role: Role): Leg[] {
+function withRecovery(legs: Leg[], recovery: Recovery | undefined, role: Role, place: Place): Leg[] {
   if (!recovery) return legs;
   const kept = legs.at(-1)?.kind === 'recovery' ? legs.slice(0, -1) : legs;
   const last = kept.at(-1);
-  return [...kept, recoveryLeg(recovery, last?.kind === 'rep' ? last : undefined, role)];
+  return [...kept, recoveryLeg(recovery, last?.kind === 'rep' ? last : undefined, role, place)];
 }
 
-function itemLegs(item: Item, role: Role, choice: Choice): Leg[] {
+function itemLegs(item: Item, role: Role, choice: Choice, { path, turns }: Place): Leg[] {
   const n = timesOf(item.count, choice.counts ?? 'max');
-  const { body } = item;
+  const { body, recovery } = item;
   if (body.kind === 'rep')
-    return repLegs(body, item.count, role, n).flatMap((leg) => withRecovery([leg], item.recovery, role));
-  const once = (): Leg[] =>
-    body.kind === 'set'
-      ? body.items.flatMap((inner) => itemLegs(inner, role, choice))
-      : [{ kind: 'rep', role, drills: true, ...(body.note === undefined ? {} : { note: body.note }) }];
-  return Array.from({ length: n }, () => withRecovery(once(), item.recovery, role)).flat();
+    return repLegs(body, item.count, role, n, { path, turns }).flatMap((leg) =>
+      withRecovery([leg], recovery, role, { path, turns: leg.turns }),
+    );
+  const once = (turn: number): Leg[] => {
+    const here = { path, turns: [...turns, turn] };
+    const legs: Leg[] =
+      body.kind === 'set'
+        ? body.items.flatMap((inner, i) => itemLegs(inner, role, choice, { path: [...path, i], turns: here.turns }))
+        : [{ kind: 'rep', role, ...here, drills: true, ...(body.note === undefined ? {} : { note: body.note }) }];
+    return withRecovery(legs, recovery, role, here);
+  };
+  return Array.from({ length: n }, (_, turn) => once(turn)).flat();
 }
 
 /**
@@ -98,6 +112,8 @@ function itemLegs(item: Item, role: Role, choice: Choice): Leg[] {
  * @param choice.counts which end of a range of counts to use (`6-8x`); the larger if left out.
  */
 export function expand(session: Session, choice: Choice = {}): Leg[] {
-  const legs = session.lines.flatMap((line) => line.items.flatMap((item) => itemLegs(item, line.role, choice)));
+  const legs = session.lines.flatMap((line, at) =>
+    line.items.flatMap((item, i) => itemLegs(item, line.role, choice, { path: [at, i], turns: [] })),
+  );
   return legs.at(-1)?.kind === 'recovery' ? legs.slice(0, -1) : legs;
 }

@@ -1,3 +1,4 @@
+import type { HeatLimits } from '../planning/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { Athlete, Group, SquadMember } from './athlete';
 import type { SquadSettings } from './squadSettings';
@@ -10,6 +11,8 @@ export type SquadChange = {
   paceBookId?: string;
   /** How much is much; null for what the app says. */
   guides?: VolumeGuides | null;
+  /** From which heat on the club acts; null for what the app says. */
+  heat?: HeatLimits | null;
   /** All the groups there are to be, in order. Athletes of a group that is left out are in none. */
   groups?: Group[];
   /** Athletes added, or stored in place of what was there. */
@@ -30,6 +33,7 @@ export function inverseOf(change: SquadChange, before: Squad): SquadChange {
   return {
     ...(change.paceBookId === undefined ? {} : { paceBookId: before.settings.paceBookId }),
     ...(change.guides === undefined ? {} : { guides: before.settings.guides ?? null }),
+    ...(change.heat === undefined ? {} : { heat: before.settings.heat ?? null }),
     ...(change.groups ? { groups: before.settings.groups } : {}),
     athletes: before.athletes.filter((athlete) => touched.has(athlete.id) || isUngrouped(athlete)),
     removedIds: [...touched].filter((id) => !known.has(id)),

@@ -1,3 +1,4 @@
+import type { HeatLimits } from '../planning/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { Group } from './athlete';
 
@@ -7,4 +8,6 @@ export type SquadSettings = {
   groups: Group[];
   /** How much is much, where the coach has changed what the app says. */
   guides?: VolumeGuides;
+  /** From which heat on the club acts, where it has a policy of its own. */
+  heat?: HeatLimits;
 };

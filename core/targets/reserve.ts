@@ -1,6 +1,6 @@
 import { speedFor, type Curve } from '../fitness/curve';
 import { straightLine } from '../fitness/straightLine';
-import type { TargetLeg } from './targetsFor';
+import { isWork, type TargetLeg } from './targetsFor';
 
 /** What is spent above critical speed and won back below it: CS in m/s and D′ in metres. */
 export type ReserveModel = { criticalMps: number; reserveM: number };
@@ -12,6 +12,15 @@ const REFILL_S = { standing: 300, jogging: 330 };
 
 /** CS and D′ of a curve: the straight line through distance over time (Monod & Scherrer, Ergonomics 8:329, 1965). */
 export function reserveModel(curve: Curve): ReserveModel {
+  const model = known.get(curve) ?? readModel(curve);
+  known.set(curve, model);
+  return model;
+}
+
+/** Five roots to be found, asked for with every look at a session: kept for as long as the curve is. */
+const known = new WeakMap<Curve, ReserveModel>();
+
+function readModel(curve: Curve): ReserveModel {
   const points = READ_AT_S.map((t) => ({ x: t, y: speedFor(curve, t) * t, weight: 1 }));
   const { slope, meanX, atMean } = straightLine(points);
   return { criticalMps: slope, reserveM: atMean - slope * meanX };
@@ -33,10 +42,8 @@ export function reserveAfter(model: ReserveModel, leftM: number, speedMps: numbe
   return reserveM - (reserveM - leftM) * Math.exp(-durationS / tauS);
 }
 
-const MAIN_ROLES = ['main', 'finish'];
-
 /** Speed of a leg in m/s: its distance over its time; a recovery by the clock is walked unless it says otherwise. */
-function legSpeed(leg: TargetLeg, model: ReserveModel): number {
+export function legSpeed(leg: TargetLeg, model: ReserveModel): number {
   if (leg.distanceM !== undefined && leg.targetS) return leg.distanceM / leg.targetS;
   if (leg.kind === 'recovery' && leg.manner === 'jog') return model.criticalMps * 0.45;
   if (leg.kind === 'recovery' && leg.manner === 'float') return model.criticalMps * 0.85;
@@ -45,16 +52,17 @@ function legSpeed(leg: TargetLeg, model: ReserveModel): number {
 
 /**
  * Share of the athlete's reserve (D′) left after each rep of the main set and the fast finish: 1 is full, below 0 is more
- * than they have. Legs without a time leave it as it is.
+ * than they have. Legs without a time leave it as it is. The main part is begun with all of it: strides in a warm-up draw on it
+ * for a moment, but between them and the first rep there are always some minutes.
  */
 export function reserve(curve: Curve, legs: readonly TargetLeg[]): { afterRep: number[] } {
   const model = reserveModel(curve);
   let leftM = model.reserveM;
   const afterRep: number[] = [];
-  for (const leg of legs) {
+  for (const leg of legs.slice(Math.max(0, legs.findIndex(isWork)))) {
     const durationS = leg.targetS ?? leg.durationS ?? 0;
     leftM = reserveAfter(model, leftM, legSpeed(leg, model), durationS);
-    if (leg.kind === 'rep' && MAIN_ROLES.includes(leg.role)) afterRep.push(leftM / model.reserveM);
+    if (leg.kind === 'rep' && isWork(leg)) afterRep.push(leftM / model.reserveM);
   }
   return { afterRep };
 }

@@ -23,6 +23,10 @@ export type TargetLeg = Leg & {
   walk?: Walk;
 };
 
+/** Where main part and fast finish take their speeds from: as the session says, all of them now's or the goal's, or moving from now's on the first rep to the goal's on the last. */
+export const AIMS = ['written', 'now', 'moving', 'goal'] as const;
+export type Aim = (typeof AIMS)[number];
+
 /** What targets are worked out from: one athlete's paces, and where the session is run. */
 export type TargetSource = PaceSource & {
   venue: Venue;
@@ -30,15 +34,30 @@ export type TargetSource = PaceSource & {
   rounding?: number;
   /** How strictly the session is meant: every tolerance of the pace book is taken so many times. 1 if left out. */
   toleranceTimes?: number;
+  /** As the session says if left out. */
+  aim?: Aim;
+  /** The coach's own word on a leg: the speed in m/s to take instead of the one worked out (undefined where it is run by effort). */
+  adjust?: ((leg: RepLeg, speedMps: number | undefined, legIndex: number) => number | undefined) | undefined;
 };
 
 /** Speed in m/s of a rep; a pace that moves from one to another does so evenly in speed. Undefined when run by effort. */
-function repSpeed(leg: RepLeg, source: PaceSource): number | undefined {
+function writtenSpeed(leg: RepLeg, source: PaceSource): number | undefined {
   if (!leg.paceMix) return undefined;
   const { from, to, share } = leg.paceMix;
   const fromMps = paceSpeed(from, source);
   const toMps = paceSpeed(to, source);
   return fromMps === undefined || toMps === undefined ? undefined : fromMps + share * (toMps - fromMps);
+}
+
+/** Speed of a rep by what is aimed at; `way` goes from 0 on the first rep of main part and fast finish to 1 on the last. */
+function repSpeed(leg: RepLeg, source: TargetSource, way: number): number | undefined {
+  const { aim = 'written', curve, goalCurve = curve } = source;
+  if (aim === 'written' || !isWork(leg)) return writtenSpeed(leg, source);
+  const nowMps = writtenSpeed(leg, { ...source, goalCurve: curve });
+  const goalMps = writtenSpeed(leg, { ...source, curve: goalCurve, goalCurve });
+  if (nowMps === undefined || goalMps === undefined) return undefined;
+  const share = aim === 'now' ? 0 : aim === 'goal' ? 1 : way;
+  return nowMps + share * (goalMps - nowMps);
 }
 
 function rounded(timeS: number, rounding: number | undefined): number {
@@ -62,8 +81,12 @@ function toleranceOf({ paceMix }: RepLeg, source: TargetSource): Pick<TargetLeg,
   return tolerance === USUAL_TOLERANCE ? {} : { tolerance };
 }
 
-function repTarget(leg: RepLeg, source: TargetSource, from: number | undefined): TargetLeg {
-  const speedMps = repSpeed(leg, source);
+function repTarget(
+  leg: RepLeg,
+  source: TargetSource,
+  from: number | undefined,
+  speedMps: number | undefined,
+): TargetLeg {
   const { venue } = source;
   const { distanceM, durationS } = leg;
   if (distanceM === undefined) {
@@ -104,8 +127,15 @@ function recoveryTarget(leg: RecoveryLeg, repS: number | undefined, source: Pace
  * spent coming back there, or walking on to the nearest mark where that is none (a mile: to its own start).
  */
 export function targetsFor(session: Session, athlete: TargetSource, choice: Choice = {}): TargetLeg[] {
+  return targetsForLegs(expand(session, choice), athlete);
+}
+
+/** The same for a session that is laid out already: for everyone who runs it, it needs to be but once. */
+export function targetsForLegs(legs: readonly Leg[], athlete: TargetSource): TargetLeg[] {
   const { venue } = athlete;
-  const legs = expand(session, choice);
+  const isMoving = athlete.aim === 'moving';
+  const lastWork = isMoving ? legs.filter((leg) => leg.kind === 'rep' && isWork(leg)).length - 1 : 0;
+  let worked = 0;
   // Metres run since the part began, counted from the finish line; not known after a rep whose length is not.
   let place: number | undefined = 0;
   let part = '';
@@ -124,7 +154,10 @@ export function targetsFor(session: Session, athlete: TargetSource, choice: Choi
     }
     if (partOf(leg) !== part) place = firstStartM(venue, leg.distanceM);
     part = partOf(leg);
-    const target = repTarget(leg, athlete, place);
+    const workedOutMps = repSpeed(leg, athlete, lastWork > 0 ? worked / lastWork : 0);
+    const speedMps = athlete.adjust ? athlete.adjust(leg, workedOutMps, i) : workedOutMps;
+    const target = repTarget(leg, athlete, place, speedMps);
+    if (isWork(leg)) worked++;
     const lengthM = leg.drills ? 0 : (leg.distanceM ?? target.expectedM);
     place = place === undefined || lengthM === undefined ? undefined : place + lengthM;
     lastRepS = target.targetS;
@@ -134,5 +167,8 @@ export function targetsFor(session: Session, athlete: TargetSource, choice: Choi
 
 /** The fast finish belongs to the main part: it starts where the main part ended. */
 const partOf = ({ role }: Leg) => (role === 'finish' ? 'main' : role);
+
+/** Main part and fast finish: what the session is run for. */
+export const isWork = ({ role }: Pick<Leg, 'role'>) => role === 'main' || role === 'finish';
 
 const isDrills = (leg: Leg) => leg.kind === 'rep' && leg.drills === true;

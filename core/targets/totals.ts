@@ -1,6 +1,6 @@
 /** What a session comes to for one athlete: metres and seconds, whole, by pace and by kind of work. */
 import { heldFor, type Curve } from '../fitness/curve';
-import type { TargetLeg } from './targetsFor';
+import { isWork, type TargetLeg } from './targetsFor';
 
 /** The kinds of work a session is made of. */
 export const WORKS = ['warm', 'main', 'finish', 'recovery', 'cool'] as const;
@@ -33,8 +33,6 @@ export function amountsOf(leg: TargetLeg): Amounts & { isGuessed: boolean } {
   if (distanceM === undefined) return { distanceM: (known ?? 0) * GUESSED_MPS, durationS: known ?? 0, isGuessed: true };
   return { distanceM, durationS: known ?? distanceM / GUESSED_MPS, isGuessed: known === undefined };
 }
-
-const isWork = (leg: TargetLeg) => leg.role === 'main' || leg.role === 'finish';
 
 /** A pace that can be held for so long is work at or below about critical speed. */
 const STAMINA_FROM_S = 600;

@@ -13,6 +13,8 @@ export type Venue = {
   starts: { distanceM: number; atM: number; name: string }[];
   /** Lane geometry, where there are lanes; all in metres. */
   lanes?: { straightM: number; kerbRadiusM: number; widthM: number; count: number };
+  /** A way from one point to another, run there and back: its “lap” is both, and the second half lies on the first. */
+  outAndBack?: true;
 };
 
 /** A standard 400 m track: straights 84.39 m, kerb radius 36.50 m, lanes 1.22 m wide; a mark every 100 m; the mile start. */
@@ -61,6 +63,12 @@ export const kilometreLoop: Venue = {
 /** The places a session can be drawn for. */
 export const VENUES: readonly Venue[] = [standardTrack, indoorTrack, kilometreLoop];
 
+/** Metres a walker covers in a second. */
+const WALKS_MPS = 1.5;
+
+/** Seconds that a walk to the next start takes. */
+export const walkS = ({ byM }: Walk): number => Math.abs(byM) / WALKS_MPS;
+
 /** Lane 1 is measured 0.30 m out from its kerb, the others 0.20 m out from the line inside them. */
 const MEASURED_OUT_M = { first: 0.3, other: 0.2 };
 
@@ -101,6 +109,10 @@ export function placeName({ marks, starts, lapM }: Venue, positionM: number): st
   return behind ? `${Math.round(past(behind.atM))} m past the ${behind.name}` : `${Math.round(positionM)} m`;
 }
 
+/** Where a position lies on the ground: on a way there and back the second half is the first again. */
+const onGroundM = ({ outAndBack, lapM }: Venue, positionM: number) =>
+  outAndBack ? Math.min(positionM, lapM - positionM) : positionM;
+
 /** The way from where a rep ended to where the next one starts: `byM` metres, below 0 for back against the running direction. */
 export type Walk = { toM: number; byM: number; name: string };
 
@@ -115,6 +127,11 @@ export function walkToStart(venue: Venue, atM: number, distanceM: number | undef
   const own = ownStart(venue, distanceM);
   const ways = (own ? [own] : venue.marks).map((mark): Walk => {
     const ahead = onLap(venue, mark.atM - atM);
+    if (venue.outAndBack) {
+      const onM = onGroundM(venue, mark.atM) - onGroundM(venue, onLap(venue, atM));
+      // On the way back it is the other way round.
+      return { toM: mark.atM, byM: onLap(venue, atM) > venue.lapM / 2 ? -onM : onM, name: mark.name };
+    }
     return { toM: mark.atM, byM: ahead <= venue.lapM / 2 ? ahead : ahead - venue.lapM, name: mark.name };
   });
   ways.sort((a, b) => Math.abs(a.byM) - Math.abs(b.byM) || b.byM - a.byM);

@@ -123,17 +123,33 @@ export function makePlan(
   intent: Intent = suggestIntent(session),
 ): Plan {
   const { toleranceTimes } = INTENT_FACTS[intent];
-  const perAthlete = athletes.map(({ paces }) => targetsFor(session, { ...paces, venue, toleranceTimes }));
-  const shared = perAthlete[0] ?? targetsFor(session, { paceBook: curveBook, venue });
-  const timed = shared.flatMap((leg, index) => (isTimed(leg) ? [index] : []));
+  const perAthlete = athletes.map(({ paces, ...who }) => ({
+    ...who,
+    legs: targetsFor(session, { ...paces, venue, toleranceTimes }),
+  }));
+  return planFromLegs(about, perAthlete, venue, targetsFor(session, { paceBook: curveBook, venue }));
+}
+
+/** An athlete with their own legs; everyone's have the same reps. */
+export type AthleteWithLegs = Omit<AthleteForPlan, 'paces'> & { legs: readonly TargetLeg[] };
+
+/** The same from legs that are worked out already. @param shared the legs where there is nobody. */
+export function planFromLegs(
+  about: Pick<Plan, 'id' | 'sessionId' | 'title' | 'date' | 'shorthand'>,
+  athletes: readonly AthleteWithLegs[],
+  venue: Venue,
+  shared: readonly TargetLeg[] = [],
+): Plan {
+  const legs = athletes[0]?.legs ?? shared;
+  const timed = legs.flatMap((leg, index) => (isTimed(leg) ? [index] : []));
   return {
     ...about,
-    reps: timed.flatMap((index) => plannedRep(shared, index, venue) ?? []),
-    athletes: athletes.map(({ athleteId, name, tileName }, i) => ({
+    reps: timed.flatMap((index) => plannedRep(legs, index, venue) ?? []),
+    athletes: athletes.map(({ athleteId, name, tileName, legs: own }) => ({
       athleteId,
       name,
       tileName,
-      targets: timed.map((index) => plannedTarget(perAthlete[i] ?? [], index)),
+      targets: timed.map((index) => plannedTarget(own, index)),
     })),
   };
 }

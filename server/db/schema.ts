@@ -3,6 +3,9 @@ import type { Lever } from '@core/book/bookSession';
 import type { ModelName, Nudge } from '@core/fitness/curve';
 import type { MarkKind } from '@core/fitness/mark';
 import type { PaceEntry } from '@core/paces/paceBook';
+import type { DayPlan } from '@core/planning/dayPlan';
+import type { HeatLimits } from '@core/planning/heat';
+import type { OwnVenue } from '@core/track/ownVenue';
 import type { Intent } from '@core/session/intent';
 import type { VolumeGuides } from '@core/session/volumeGuides';
 import type { Goal, Leaning, Status } from '@core/squad/athlete';
@@ -12,6 +15,7 @@ export const squad = sqliteTable('squad', {
   id: integer().primaryKey(),
   paceBookId: text('pace_book_id').notNull(),
   guides: text({ mode: 'json' }).$type<VolumeGuides>(),
+  heat: text({ mode: 'json' }).$type<HeatLimits>(),
 });
 
 /** Training groups, by their place in the list. */
@@ -111,6 +115,18 @@ export const progressions = sqliteTable('progressions', {
   removedAtMs: integer('removed_at_ms'),
 });
 
+/** Places to run that the coach has measured; the usual ones are in the code. */
+export const venues = sqliteTable('venues', {
+  id: text().primaryKey(),
+  name: text().notNull(),
+  shape: text().$type<OwnVenue['shape']>().notNull(),
+  lengthM: real('length_m').notNull(),
+  marks: text({ mode: 'json' }).$type<OwnVenue['marks']>().notNull(),
+  createdAtMs: integer('created_at_ms').notNull(),
+  updatedAtMs: integer('updated_at_ms').notNull(),
+  removedAtMs: integer('removed_at_ms'),
+});
+
 /** Sessions on a day, as written; the shorthand may still be a draft. */
 export const sessions = sqliteTable('sessions', {
   id: text().primaryKey(),
@@ -121,6 +137,8 @@ export const sessions = sqliteTable('sessions', {
   intent: text().$type<Intent>(),
   /** The session of the book it was taken from. */
   bookId: text('book_id'),
+  /** What is decided for that day, beyond the text. */
+  plan: text({ mode: 'json' }).$type<DayPlan>(),
   createdAtMs: integer('created_at_ms').notNull(),
   updatedAtMs: integer('updated_at_ms').notNull(),
   removedAtMs: integer('removed_at_ms'),

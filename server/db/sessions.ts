@@ -1,18 +1,19 @@
 import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { SessionInput } from '@core/formats/schemas';
+import type { DayPlan } from '@core/planning/dayPlan';
 import type { Db } from './open';
 import { sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
 
-/** A session as the API answers it. */
-export type StoredSession = SessionInput & { id: string };
+/** A session as the API answers it, with what is decided for its day. */
+export type StoredSession = SessionInput & { id: string; plan?: DayPlan };
 
-const { id: idColumn, title, date, shorthand, startTime, intent, bookId, removedAtMs } = sessions;
+const { id: idColumn, title, date, shorthand, startTime, intent, bookId, plan, removedAtMs } = sessions;
 
 /** All sessions, the latest date first. */
 export function listSessions(db: Db): StoredSession[] {
   return db
-    .select({ id: idColumn, title, date, shorthand, startTime, intent, bookId })
+    .select({ id: idColumn, title, date, shorthand, startTime, intent, bookId, plan })
     .from(sessions)
     .where(isNull(removedAtMs))
     .orderBy(desc(date), desc(sessions.createdAtMs))
@@ -20,7 +21,7 @@ export function listSessions(db: Db): StoredSession[] {
     .map(withoutNulls);
 }
 
-/** Stores a session in place of what was stored under this id; a removed one is back. */
+/** Stores a session in place of what was stored under this id, its plan for the day apart; a removed one is back. */
 export function putSession(db: Db, id: string, input: SessionInput, nowMs: number): StoredSession {
   const row = {
     ...input,
@@ -45,4 +46,10 @@ export function removeSession(db: Db, id: string, nowMs: number): boolean {
 export function restoreSession(db: Db, id: string): boolean {
   const gone = and(eq(idColumn, id), isNotNull(removedAtMs));
   return db.update(sessions).set({ removedAtMs: null }).where(gone).run().changes > 0;
+}
+
+/** Stores what is decided for the day of a session. @returns false if there is no session with this id. */
+export function putDayPlan(db: Db, id: string, decided: DayPlan, nowMs: number): boolean {
+  const there = and(eq(idColumn, id), isNull(removedAtMs));
+  return db.update(sessions).set({ plan: decided, updatedAtMs: nowMs }).where(there).run().changes > 0;
 }

@@ -26,6 +26,7 @@ export function readSquad(db: Db): SquadSettings {
     paceBookId: stored?.paceBookId ?? curveBook.id,
     groups: list,
     ...(stored?.guides ? { guides: stored.guides } : {}),
+    ...(stored?.heat ? { heat: stored.heat } : {}),
   };
 }
 
@@ -127,9 +128,13 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     tx.insert(marks).values(some).run();
 }
 
-function putSettings(tx: Tx, { paceBookId, guides }: SquadChange): void {
-  if (paceBookId === undefined && guides === undefined) return;
-  const set = { ...(paceBookId === undefined ? {} : { paceBookId }), ...(guides === undefined ? {} : { guides }) };
+function putSettings(tx: Tx, { paceBookId, guides, heat }: SquadChange): void {
+  if (paceBookId === undefined && guides === undefined && heat === undefined) return;
+  const set = {
+    ...(paceBookId === undefined ? {} : { paceBookId }),
+    ...(guides === undefined ? {} : { guides }),
+    ...(heat === undefined ? {} : { heat }),
+  };
   tx.insert(squad)
     .values({ id: SQUAD_ID, paceBookId: curveBook.id, ...set })
     .onConflictDoUpdate({ target: squad.id, set })

@@ -12,11 +12,15 @@ import { paceBooksRouter } from './paceBooks';
 import { runsRouter } from './runs';
 import { sessionsRouter } from './sessions';
 import { squadRouter } from './squad';
+import { venuesRouter } from './venues';
+import { weatherRouter } from './weather';
 
 export type AppOptions = Context & {
   log: Logger;
   /** Folder of the built web app; without it only the API is served. */
   webFolder?: string;
+  /** Address of a weather service; without one the weather is not known. */
+  weatherUrl?: string;
 };
 
 /**
@@ -60,7 +64,7 @@ function webApp(folder: string): RequestHandler[] {
 }
 
 /** The whole server as one Express app: security headers, request log, API, and the web app for every other address. */
-export function makeApp({ log, webFolder, ...context }: AppOptions): Express {
+export function makeApp({ log, webFolder, weatherUrl, ...context }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   // Query strings and bodies may hold names of athletes: the log has neither.
@@ -101,6 +105,8 @@ export function makeApp({ log, webFolder, ...context }: AppOptions): Express {
   app.use('/api/pace-books', paceBooksRouter(context));
   app.use('/api/sessions', sessionsRouter(context));
   app.use('/api/book', bookRouter(context));
+  app.use('/api/venues', venuesRouter(context));
+  app.use('/api/weather', weatherRouter(weatherUrl));
   app.use('/api/runs', runsRouter(context));
   app.use('/api', unknownPath);
   if (webFolder) app.use(...webApp(webFolder));

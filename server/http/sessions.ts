@@ -1,9 +1,13 @@
+import { Router } from 'express';
+import { dayPlanSchema } from '@core/formats/dayPlanSchema';
 import { sessionSchema } from '@core/formats/schemas';
-import { listSessions, putSession, removeSession, restoreSession } from '../db/sessions';
+import { listSessions, putDayPlan, putSession, removeSession, restoreSession } from '../db/sessions';
+import { checkedBody, checkedId } from './checked';
+import type { Context } from './context';
+import { notFound } from './errors';
 import { resourceRouter } from './resource';
 
-/** /api/sessions */
-export const sessionsRouter = resourceRouter({
+const written = resourceRouter({
   what: 'session',
   schema: sessionSchema,
   list: listSessions,
@@ -11,3 +15,15 @@ export const sessionsRouter = resourceRouter({
   remove: removeSession,
   restore: restoreSession,
 });
+
+/** /api/sessions: as for every resource; PUT /:id/plan is what is decided for its day, so that writing and planning never undo each other. */
+export function sessionsRouter(context: Context): Router {
+  const router = Router();
+  router.put('/:id/plan', (req, res) => {
+    const plan = checkedBody(req, dayPlanSchema);
+    if (!putDayPlan(context.db, checkedId(req), plan, context.nowMs())) throw notFound('session');
+    res.json(plan);
+  });
+  router.use(written(context));
+  return router;
+}

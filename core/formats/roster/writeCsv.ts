@@ -1,18 +1,10 @@
-import Papa from 'papaparse';
 import { weeksRunning, type Group, type SquadMember } from '../../squad/athlete';
 import { formatExactTime } from '../../units/time';
+import { csv } from '../csv';
 import { USE_WORDS } from './columns';
 
 /** Distances as a number of metres: every program can read that. */
 const metres = (distanceM: number) => String(Math.round(distanceM * 1000) / 1000);
-
-/**
- * Rows as CSV (RFC 4180), with a byte order mark so that spreadsheets take it for UTF-8. A cell that begins with `=`, `+`, `-`
- * or `@` gets an apostrophe in front: a spreadsheet would take it for a formula.
- */
-function csv(fields: string[], data: string[][]): string {
-  return `\uFEFF${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
-}
 
 /** Everyone, a row each, as the importer reads it. */
 export function rosterCsv(athletes: readonly SquadMember[], groups: readonly Group[], asOf: string): string {

@@ -1,0 +1,146 @@
+/** The plan of a day and places to run, at the edge. */
+import Joi from 'joi';
+import { ROUNDINGS, type DayPlan } from '../planning/dayPlan';
+import { AIMS } from '../targets/targetsFor';
+import { checkVenue, MOST_MARKS, type OwnVenue } from '../track/ownVenue';
+import { VENUES } from '../track/venue';
+import { idSchema, shorthandSchema, timeOfDaySchema } from './schemas';
+
+const name = (what: string) =>
+  Joi.string()
+    .trim()
+    .max(40)
+    .required()
+    .messages({
+      'string.empty': `${what} needs a name.`,
+      'string.max': `The name of ${what.toLowerCase()} can have 40 characters at most.`,
+    });
+
+/** An id of ours, or that of the group of those in none. */
+const groupId = Joi.string()
+  .pattern(/^([0-9A-HJKMNP-TV-Z]{26}|rest)$/)
+  .messages({ 'string.pattern.base': 'There is no such group.' });
+
+const whom = Joi.alternatives().conditional('.kind', {
+  switch: [
+    { is: 'all', then: Joi.object({ kind: Joi.string() }) },
+    { is: 'group', then: Joi.object({ kind: Joi.string(), groupId: groupId.required() }) },
+  ],
+  otherwise: Joi.object({ kind: Joi.string().valid('athlete').required(), athleteId: idSchema.required() }),
+});
+
+const number = (least: number, most: number, says: string) =>
+  Joi.number().strict().min(least).max(most).required().messages({
+    'number.base': says,
+    'number.min': says,
+    'number.max': says,
+    'number.integer': says,
+  });
+const kind = Joi.string();
+const setting = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'count',
+      then: Joi.object({ kind, n: number(1, 100, 'How often has to be a whole number from 1 to 100.').integer() }),
+    },
+    {
+      is: 'recovery',
+      then: Joi.object({ kind, durationS: number(0, 3600, 'A recovery can be from nothing to an hour.') }),
+    },
+    {
+      is: 'jog',
+      then: Joi.object({ kind, distanceM: number(10, 5000, 'A jog can be from 10 m to 5 km.') }),
+    },
+    {
+      is: 'pace',
+      then: Joi.object({ kind, share: number(0.5, 1.2, 'A pace can be from half as fast to a fifth faster.') }),
+    },
+    {
+      is: 'aim',
+      then: Joi.object({
+        kind,
+        aim: Joi.string()
+          .valid(...AIMS)
+          .required(),
+      }),
+    },
+  ],
+  otherwise: Joi.object({
+    kind: Joi.string().valid('target').required(),
+    targetS: number(1, 36_000, 'A target has to be between a second and ten hours.'),
+    rep: Joi.number().strict().integer().min(0).max(499),
+  }),
+});
+const ofItem = {
+  path: Joi.array().items(Joi.number().strict().integer().min(0).max(500)).min(2).max(12),
+  wrote: Joi.string().max(2000).allow(''),
+};
+const change = Joi.object({ whom: whom.required(), ...ofItem, set: setting.required() }).and('path', 'wrote');
+
+const group = Joi.object({
+  id: idSchema.required(),
+  name: name('A group'),
+  athleteIds: Joi.array().items(idSchema).max(200).unique().required(),
+  leaderId: idSchema,
+  lane: Joi.number().strict().integer().min(1).max(12),
+  startGapS: Joi.number().strict().min(0).max(3600).messages({
+    'number.min': 'A group cannot start before the first.',
+    'number.max': 'A group can start an hour after the first at most.',
+  }),
+  version: shorthandSchema.optional(),
+});
+
+const venueId = Joi.string()
+  .pattern(new RegExp(`^(${VENUES.map(({ id }) => id).join('|')}|[0-9A-HJKMNP-TV-Z]{26})$`))
+  .messages({ 'string.pattern.base': 'There is no such place.' });
+
+/** What is decided for one session on one day. */
+export const dayPlanSchema = Joi.object<DayPlan>({
+  venueId,
+  rounding: Joi.number().valid(...ROUNDINGS),
+  toleranceTimes: Joi.number().strict().min(0.25).max(5),
+  taking: Joi.object().pattern(idSchema, Joi.boolean()).max(5000),
+  groups: Joi.array()
+    .items(group)
+    .max(30)
+    .unique('id')
+    .messages({ 'array.max': 'There can be 30 groups at most.' })
+    .custom((groups: { athleteIds: string[] }[], helpers) => {
+      const ids = groups.flatMap(({ athleteIds }) => athleteIds);
+      return new Set(ids).size === ids.length
+        ? groups
+        : helpers.message({ custom: 'Somebody is in two groups. Each can be in one only.' });
+    }),
+  changes: Joi.array().items(change).max(2000),
+  windowS: Joi.number().strict().min(0.5).max(30),
+  busy: Joi.array()
+    .items(
+      Joi.object({
+        from: timeOfDaySchema.required(),
+        to: timeOfDaySchema.required(),
+        who: Joi.string().trim().max(60).allow('').required(),
+      }).custom((busy: { from: string; to: string }, helpers) =>
+        busy.from < busy.to
+          ? busy
+          : helpers.message({ custom: 'The track cannot be busy until before it began to be.' }),
+      ),
+    )
+    .max(20),
+});
+
+/** A place as sent: its id stands in the address. */
+export type VenueInput = Omit<OwnVenue, 'id'>;
+
+export const venueSchema = Joi.object<VenueInput>({
+  name: name('A place'),
+  shape: Joi.string().valid('lap', 'there-and-back').required(),
+  lengthM: Joi.number().strict().required().messages({ 'number.base': 'A place needs a length in metres.' }),
+  marks: Joi.array()
+    .items(Joi.object({ atM: Joi.number().strict().required(), name: name('A mark') }))
+    .max(MOST_MARKS)
+    .required()
+    .messages({ 'array.max': `A place can have ${MOST_MARKS} marks at most.` }),
+}).custom((venue: VenueInput, helpers) => {
+  const [problem] = checkVenue(venue);
+  return problem ? helpers.message({ custom: problem.message }) : venue;
+});

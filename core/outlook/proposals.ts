@@ -1,0 +1,200 @@
+/** What would make a session fit: one thing at a time, each with its effect. */
+import type { ItemSetting } from '../planning/dayPlan';
+import { itemAt, type ItemPath } from '../session/edit';
+import type { MeantArc } from '../session/intent';
+import type { Item, Session } from '../session/session';
+import { isWork, type TargetLeg } from '../targets/targetsFor';
+import type { Gauge } from './gauge';
+import { withCount, withPace, withRecovery } from './levers';
+import { judgePoints, type Fit } from './outlook';
+import { predict, stretchesOf, type Stretch } from './predict';
+
+/** What is changed: rest, how often, how fast, or how often within each set. */
+export const LEVERS_OF_THE_DAY = ['recovery', 'count', 'pace', 'reps-in-set'] as const;
+
+export type Proposal = {
+  lever: (typeof LEVERS_OF_THE_DAY)[number];
+  path: ItemPath;
+  set: ItemSetting;
+  /** What it is now: seconds of recovery (metres for a jog), times, or the share of the speed. */
+  from: number;
+  to: number;
+  effect: { fit: Fit; lastEffort?: number; leastLeft: number };
+};
+
+const STEP_S = 5;
+/** A recovery is made so many times as long at most, and never longer than this. */
+const LONGEST = { times: 5, s: 600 };
+const SHORTEST_S = 15;
+/** A jog is changed by this much at a time. */
+const JOG_STEP_M = 50;
+const PACE_STEP = 0.005;
+/** Slower than this is another session. */
+const SLOWEST = 0.93;
+/** At most so many times as often. */
+const MOST_MORE = 1.5;
+
+type Trial = {
+  stretches: Stretch[];
+  legs: readonly TargetLeg[];
+  gauge: Gauge;
+  arc: MeantArc;
+  way: 'easier' | 'harder';
+};
+
+const judged = ({ gauge, arc }: Trial, stretches: readonly Stretch[]) => judgePoints(predict(gauge, stretches), arc);
+const isTooMuch = (fit: Fit) => fit === 'stretched' || fit === 'cannot';
+/** Made easier it must no longer be too hard; made harder no longer too easy. */
+const isThere = ({ way }: Trial, fit: Fit) => (way === 'easier' ? !isTooMuch(fit) : fit !== 'light');
+
+/** The first of `n` steps that is enough, by halving: a further step never undoes what an earlier one did. */
+function firstEnough(n: number, isEnough: (step: number) => boolean): number | undefined {
+  if (n < 1 || !isEnough(n)) return undefined;
+  let [low, high] = [0, n];
+  while (high - low > 1) {
+    const middle = (low + high) >> 1;
+    if (isEnough(middle)) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+type Lever = {
+  lever: Proposal['lever'];
+  from: number;
+  steps: number;
+  valueAt: (step: number) => number;
+  setAt: (value: number) => ItemSetting;
+  stretchesAt: (value: number) => Stretch[];
+};
+
+function recoveryLever({ stretches, legs, way }: Trial, path: ItemPath): Lever | undefined {
+  const at = stretches.findIndex((one) => !one.isRep && samePath(one.path, path));
+  const leg = legs[at];
+  const now = stretches[at];
+  if (!leg || !now || now.durationS <= 0) return undefined;
+  if (leg.distanceM !== undefined) {
+    const { distanceM } = leg;
+    const mostM = distanceM * LONGEST.times;
+    const sign = way === 'easier' ? 1 : -1;
+    const steps = Math.floor((way === 'easier' ? mostM - distanceM : distanceM - JOG_STEP_M) / JOG_STEP_M);
+    return {
+      lever: 'recovery',
+      from: distanceM,
+      steps,
+      valueAt: (step) => distanceM + sign * step * JOG_STEP_M,
+      setAt: (value) => ({ kind: 'jog', distanceM: value }),
+      stretchesAt: (value) => withRecovery(stretches, path, value / now.speedMps),
+    };
+  }
+  const fromS = now.durationS;
+  const base = way === 'easier' ? Math.floor(fromS / STEP_S) * STEP_S : Math.ceil(fromS / STEP_S) * STEP_S;
+  const most = Math.min(LONGEST.s, Math.max(fromS * LONGEST.times, 120));
+  const sign = way === 'easier' ? 1 : -1;
+  return {
+    lever: 'recovery',
+    from: fromS,
+    steps: Math.floor((way === 'easier' ? most - base : base - SHORTEST_S) / STEP_S),
+    valueAt: (step) => base + sign * step * STEP_S,
+    setAt: (value) => ({ kind: 'recovery', durationS: value }),
+    stretchesAt: (value) => withRecovery(stretches, path, value),
+  };
+}
+
+function countLever({ stretches, way }: Trial, path: ItemPath, item: Item): Lever | undefined {
+  const turns = stretches
+    .filter((one) => one.isRep && isIn(one.path, path))
+    .map(({ turns: all }) => all[path.length - 2] ?? 0);
+  const n = Math.max(...turns, 0) + 1;
+  const most = item.count.kind === 'range' ? item.count.max : Math.ceil(n * MOST_MORE);
+  const steps = way === 'easier' ? n - 1 : most - n;
+  if (item.count.kind === 'open' || n < 2) return undefined;
+  return {
+    lever: path.length > 2 ? 'reps-in-set' : 'count',
+    from: n,
+    steps,
+    valueAt: (step) => (way === 'easier' ? n - step : n + step),
+    setAt: (value) => ({ kind: 'count', n: value }),
+    stretchesAt: (value) => withCount(stretches, path, value),
+  };
+}
+
+function paceLever({ stretches, legs, way }: Trial, path: ItemPath, item: Item): Lever | undefined {
+  if (way === 'harder' || item.body.kind !== 'rep' || !item.body.pace || item.body.pace.from.kind === 'effort')
+    return undefined;
+  const byClock = legs.some((leg) => leg.kind === 'rep' && samePath(leg.path, path) && leg.distanceM === undefined);
+  return {
+    lever: 'pace',
+    from: 1,
+    steps: Math.round((1 - SLOWEST) / PACE_STEP),
+    valueAt: (step) => Math.round((1 - step * PACE_STEP) * 1000) / 1000,
+    setAt: (value) => ({ kind: 'pace', share: value }),
+    stretchesAt: (value) => withPace(stretches, path, value, byClock),
+  };
+}
+
+function samePath(a: ItemPath, b: ItemPath): boolean {
+  return a.length === b.length && isIn(a, b);
+}
+function isIn(path: ItemPath, item: ItemPath): boolean {
+  return item.every((place, i) => path[i] === place);
+}
+
+/** Every item of main part and fast finish, and every set on the way to it. */
+function itemPaths(legs: readonly TargetLeg[]): ItemPath[] {
+  const paths = new Map<string, ItemPath>();
+  for (const leg of legs) {
+    if (leg.kind !== 'rep' || !isWork(leg) || leg.drills) continue;
+    for (let length = 2; length <= leg.path.length; length++) {
+      const path = leg.path.slice(0, length);
+      paths.set(path.join('.'), path);
+    }
+  }
+  return [...paths.values()];
+}
+
+/**
+ * The changes that make a session fit one athlete: for each lever the least change that is enough, found by halving (recoveries to
+ * 5 s, jogs to 50 m, paces to half a percent). Where a lever works on several items, the one with the least change. Empty
+ * where it fits already, or nothing can be told.
+ */
+export function proposalsFor(gauge: Gauge, session: Session, legs: readonly TargetLeg[], arc: MeantArc): Proposal[] {
+  const stretches = stretchesOf(gauge, legs);
+  const { fit } = judgePoints(predict(gauge, stretches), arc);
+  if (fit === 'fine' || fit === 'unknown') return [];
+  const trial: Trial = { stretches, legs, gauge, arc, way: fit === 'light' ? 'harder' : 'easier' };
+  const found = itemPaths(legs).flatMap((path): (Proposal & { effort: number })[] => {
+    const item = itemAt(session, path);
+    if (!item) return [];
+    const levers = [recoveryLever(trial, path), countLever(trial, path, item), paceLever(trial, path, item)];
+    return levers.flatMap((lever) => {
+      if (!lever) return [];
+      const step = firstEnough(lever.steps, (at) => {
+        const { fit: then } = judged(trial, lever.stretchesAt(lever.valueAt(at)));
+        return isThere(trial, then);
+      });
+      if (step === undefined) return [];
+      const to = lever.valueAt(step);
+      const { fit: then, lastEffort, leastLeft } = judged(trial, lever.stretchesAt(to));
+      // Past the point: from too little it may become too much in one step.
+      if (isTooMuch(then)) return [];
+      const effect = { fit: then, leastLeft, ...(lastEffort === undefined ? {} : { lastEffort }) };
+      const { from } = lever;
+      return [{ lever: lever.lever, path, set: lever.setAt(to), from, to, effect, effort: Math.abs(to / from - 1) }];
+    });
+  });
+  return LEVERS_OF_THE_DAY.flatMap((lever) => {
+    const [least] = found.filter((one) => one.lever === lever).sort((a, b) => a.effort - b.effort);
+    if (!least) return [];
+    const { effort: _effort, ...proposal } = least;
+    return [proposal];
+  });
+}
+
+/** One setting that does for several athletes what each of theirs does for them: the longest rest, the fewest reps, the slowest pace. */
+export function sharedSetting(proposals: readonly Proposal[]): Proposal | undefined {
+  const [first] = proposals;
+  if (!first) return undefined;
+  const isUp = first.to > first.from;
+  return proposals.reduce((most, one) => ((isUp ? one.to > most.to : one.to < most.to) ? one : most));
+}

@@ -1,0 +1,122 @@
+/** The coach's changes for a day: which of them are someone's, and what they make of the session. */
+import { itemAt, replaceItem, type ItemPath } from '../session/edit';
+import { formatItem } from '../session/formatSession';
+import type { Item, Recovery, Session } from '../session/session';
+import type { Leg } from '../session/expand';
+import type { Aim, TargetSource } from '../targets/targetsFor';
+import type { Change, ItemChange, ItemSetting, Whom } from './dayPlan';
+
+const RANK: Record<Whom['kind'], number> = { all: 0, group: 1, athlete: 2 };
+
+/** The changes that are for someone in a group, what is for them alone last. */
+export function changesFor(changes: readonly Change[], athleteId: string, groupId: string): Change[] {
+  const own = changes.filter(({ whom }) =>
+    whom.kind === 'athlete' ? whom.athleteId === athleteId : whom.kind === 'group' ? whom.groupId === groupId : true,
+  );
+  return own.sort((a, b) => RANK[a.whom.kind] - RANK[b.whom.kind]);
+}
+
+const isOfItem = (change: Change): change is ItemChange => 'path' in change;
+
+/** True if the item still reads as it did when the change was made. */
+export function stillFits(change: Change, session: Session): boolean {
+  if (!isOfItem(change)) return true;
+  const item = itemAt(session, change.path);
+  return item !== undefined && formatItem(item) === change.wrote;
+}
+
+/** A change to the item at a path of the session as it is written. */
+export function changeOf(session: Session, path: ItemPath, whom: Whom, set: ItemSetting): ItemChange {
+  const item = itemAt(session, path);
+  return { whom, path: [...path], wrote: item ? formatItem(item) : '', set };
+}
+
+const whomKey = (whom: Whom) =>
+  whom.kind === 'all' ? 'all' : whom.kind === 'group' ? `group ${whom.groupId}` : `athlete ${whom.athleteId}`;
+
+/** Two changes with the same key are about the same thing for the same people: the later one takes the place of the other. */
+function keyOf(change: Change): string {
+  const { set } = change;
+  // A recovery is by the clock or by distance, and a rep's time its own or its pace's.
+  const what = set.kind === 'jog' ? 'recovery' : set.kind === 'target' ? `target ${set.rep ?? 'all'}` : set.kind;
+  return [whomKey(change.whom), what, isOfItem(change) ? change.path.join('.') : ''].join('|');
+}
+
+/** The changes with some more made; one that is about the same as an earlier one takes its place. */
+export function withChanges(changes: readonly Change[], more: readonly Change[]): Change[] {
+  const keys = new Set(more.map(keyOf));
+  return [...changes.filter((change) => !keys.has(keyOf(change))), ...more];
+}
+
+/** The changes without those that are for these people, all of them or those about one item. */
+export function withoutChanges(changes: readonly Change[], whom: Whom, path?: ItemPath): Change[] {
+  const own = whomKey(whom);
+  const at = path?.join('.');
+  return changes.filter(
+    (change) =>
+      whomKey(change.whom) !== own || (at !== undefined && (!isOfItem(change) || change.path.join('.') !== at)),
+  );
+}
+
+function changedItem(item: Item, set: ItemSetting): Item {
+  if (set.kind === 'count') return { ...item, count: { kind: 'fixed', n: set.n } };
+  if (set.kind !== 'recovery' && set.kind !== 'jog') return item;
+  const { pace, manner }: Partial<Recovery> = item.recovery ?? {};
+  const amount: Recovery['amount'] =
+    set.kind === 'jog'
+      ? { kind: 'distance', distanceM: set.distanceM }
+      : { kind: 'time', minS: set.durationS, maxS: set.durationS };
+  const spent = set.kind === 'jog' && manner !== 'float' ? 'jog' : manner;
+  return { ...item, recovery: { amount, ...(spent ? { manner: spent } : {}), ...(pace ? { pace } : {}) } };
+}
+
+/** The session as it is for someone: counts and recoveries as they were changed for them. The same object where none were. */
+export function changedSession(session: Session, changes: readonly Change[]): Session {
+  return changes.filter(isOfItem).reduce((changed, { path, set }) => {
+    const item = itemAt(changed, path);
+    const next = item && changedItem(item, set);
+    return next && next !== item ? replaceItem(changed, path, [next]) : changed;
+  }, session);
+}
+
+/** What is aimed at, after the changes; as the session says where none is about that. */
+export function aimOf(changes: readonly Change[]): Aim {
+  const set = changes.findLast((change) => change.set.kind === 'aim')?.set;
+  return set?.kind === 'aim' ? set.aim : 'written';
+}
+
+/** Which rep of its item each leg is, counted from 0 in running order; −1 for what is none. */
+export function repsOfItems(legs: readonly Leg[]): number[] {
+  const run = new Map<string, number>();
+  return legs.map((leg) => {
+    if (leg.kind !== 'rep') return -1;
+    const key = leg.path.join('.');
+    const nth = run.get(key) ?? 0;
+    run.set(key, nth + 1);
+    return nth;
+  });
+}
+
+/**
+ * The changes of pace and of target times, as targetsFor() takes them; undefined where there are none.
+ * @param legs the session laid out, counts and recoveries changed already.
+ */
+export function adjustmentOf(changes: readonly Change[], legs: readonly Leg[]): TargetSource['adjust'] {
+  const made = changes.filter(isOfItem).filter(({ set }) => set.kind === 'pace' || set.kind === 'target');
+  if (made.length === 0) return undefined;
+  const nths = repsOfItems(legs);
+  return (leg, workedOutMps, legIndex) => {
+    let speedMps = workedOutMps;
+    for (const { path, set } of made) {
+      if (!samePath(path, leg.path)) continue;
+      if (set.kind === 'pace') speedMps = workedOutMps === undefined ? undefined : workedOutMps * set.share;
+      const isRep = set.kind === 'target' && (set.rep ?? nths[legIndex]) === nths[legIndex];
+      if (isRep && leg.distanceM !== undefined) speedMps = leg.distanceM / set.targetS;
+    }
+    return speedMps;
+  };
+}
+
+function samePath(a: ItemPath, b: ItemPath): boolean {
+  return a.length === b.length && a.every((place, i) => place === b[i]);
+}

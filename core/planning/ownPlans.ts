@@ -1,0 +1,121 @@
+/** Each athlete's own plan for a day: their targets, counts, recoveries and version of the session, after the coach's changes. */
+import { expand, type Leg } from '../session/expand';
+import { INTENT_FACTS, type Intent } from '../session/intent';
+import { readSession } from '../session/parseSession';
+import type { Session } from '../session/session';
+import type { PaceSource } from '../paces/paceSpeed';
+import { isWork, targetsForLegs, type TargetLeg } from '../targets/targetsFor';
+import { timeFor } from '../fitness/curve';
+import type { Venue } from '../track/venue';
+import { adjustmentOf, aimOf, changedSession, changesFor, stillFits } from './changes';
+import type { Change, DayGroup, DayPlan } from './dayPlan';
+
+/** An athlete as a plan is made for them; `remark` says why there is no curve. */
+export type Runner = { id: string; name: string; tileName: string; paces: PaceSource & { remark?: string } };
+
+export type OwnPlan = {
+  runner: Runner;
+  groupId: string;
+  /** What they run, counts and recoveries as changed; and what it was before. */
+  session: Session;
+  written: Session;
+  legs: TargetLeg[];
+  /** What was changed for them, alone or with others; and what no longer fits the text. */
+  changes: Change[];
+  waiting: Change[];
+  /** Why some or all of it has no target times. */
+  remark?: string;
+};
+
+type Source = {
+  session: Session;
+  intent: Intent;
+  plan: DayPlan;
+  groups: readonly DayGroup[];
+  runners: readonly Runner[];
+  venue: Venue;
+  paceNames?: readonly string[];
+};
+
+/** The session a group runs: its own version where it has one that can be read, else the session itself. */
+export function sessionOf({ version }: DayGroup, session: Session, paceNames?: readonly string[]): Session {
+  if (version === undefined) return session;
+  const { session: own, problems } = readSession(version, paceNames ? { paceNames } : {});
+  return problems.length === 0 && own.lines.length > 0 ? own : session;
+}
+
+/** A rep asked to be run faster than this share of its time flat out is more than the athlete has. */
+const FLAT_OUT = 0.985;
+
+/** What the targets ask that the curve says cannot be: a rep faster than flat out. */
+function beyond(legs: readonly TargetLeg[], { paces }: Runner): string | undefined {
+  const { curve } = paces;
+  if (!curve) return undefined;
+  const asked = new Map<string, { distanceM: number; targetS: number }>();
+  for (const leg of legs) {
+    const { distanceM = leg.expectedM, targetS } = leg;
+    if (leg.kind === 'rep' && isWork(leg) && distanceM !== undefined && targetS !== undefined)
+      asked.set(`${distanceM} ${targetS.toFixed(2)}`, { distanceM, targetS });
+  }
+  for (const { distanceM, targetS } of asked.values()) {
+    const flatOutS = timeFor(curve, distanceM);
+    if (targetS < flatOutS * FLAT_OUT)
+      return `${Math.round(distanceM)} m in ${targetS.toFixed(1)} s is faster than flat out (${flatOutS.toFixed(1)} s).`;
+  }
+  return undefined;
+}
+
+function remarkOn(legs: readonly TargetLeg[], runner: Runner): string | undefined {
+  const work = legs.filter((leg) => leg.kind === 'rep' && isWork(leg) && leg.drills === undefined);
+  const without = work.filter(({ targetS }) => targetS === undefined);
+  if (without.length > 0 && !runner.paces.curve)
+    return `By effort: ${runner.paces.remark ?? 'there is no mark to work the paces out from.'}`;
+  return beyond(legs, runner);
+}
+
+/** Everyone's own plan, group by group in the order of the groups. */
+export function ownPlans({ session, intent, plan, groups, runners, venue, paceNames }: Source): OwnPlan[] {
+  const toleranceTimes = plan.toleranceTimes ?? INTENT_FACTS[intent].toleranceTimes;
+  const byId = new Map(runners.map((runner) => [runner.id, runner]));
+  const all = plan.changes ?? [];
+  const laidOut = new Map<Session, Leg[]>();
+  const legsOf = (own: Session) => {
+    const legs = laidOut.get(own) ?? expand(own);
+    laidOut.set(own, legs);
+    return legs;
+  };
+  return groups.flatMap((group) => {
+    const written = sessionOf(group, session, paceNames);
+    return group.athleteIds.flatMap((id): OwnPlan[] => {
+      const runner = byId.get(id);
+      if (!runner) return [];
+      const own = changesFor(all, id, group.id);
+      const changes = own.filter((change) => stillFits(change, written));
+      const run = changedSession(written, changes);
+      const legs = legsOf(run);
+      const { curve, goalCurve, paceBook } = runner.paces;
+      const targets = targetsForLegs(legs, {
+        curve,
+        goalCurve,
+        paceBook,
+        venue,
+        toleranceTimes,
+        aim: aimOf(changes),
+        adjust: adjustmentOf(changes, legs),
+      });
+      const remark = remarkOn(targets, runner);
+      return [
+        {
+          runner,
+          groupId: group.id,
+          session: run,
+          written,
+          legs: targets,
+          changes,
+          waiting: own.filter((change) => !changes.includes(change)),
+          ...(remark === undefined ? {} : { remark }),
+        },
+      ];
+    });
+  });
+}

@@ -1,0 +1,62 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { check } from '@core/formats/check';
+import { dateSchema, timeOfDaySchema } from '@core/formats/schemas';
+import type { Weather } from '@core/planning/heat';
+import { checkedQuery } from './checked';
+
+/** The service may take so long; later than that there is no value. */
+const WAIT_MS = 2000;
+/** More than a forecast for one hour can be. */
+const MOST_BYTES = 10_000;
+
+/** What is taken of an answer; the rest of it does not matter. */
+const answerSchema = Joi.object<Weather>({
+  temperatureC: Joi.number().strict().min(-60).max(60).required(),
+  humidityPct: Joi.number().strict().min(0).max(100).required(),
+  windMps: Joi.number().strict().min(0).max(100),
+}).options({ stripUnknown: true });
+
+const querySchema = Joi.object<{ date: string; time: string }>({
+  date: dateSchema.required(),
+  time: timeOfDaySchema.required(),
+});
+
+async function textOf(answer: Response): Promise<string> {
+  const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();
+  let text = '';
+  for (let read = await reader?.read(); read && !read.done; read = await reader?.read()) {
+    text += read.value;
+    if (text.length > MOST_BYTES) {
+      await reader?.cancel();
+      return '';
+    }
+  }
+  return text;
+}
+
+/** Asks the weather service; undefined when it is away, slow, or answers something else than the weather. */
+async function askWeather(url: string, date: string, time: string): Promise<Weather | undefined> {
+  try {
+    const address = new URL('/forecast', url);
+    address.search = new URLSearchParams({ date, time }).toString();
+    const answer = await fetch(address, { signal: AbortSignal.timeout(WAIT_MS), redirect: 'error' });
+    if (!answer.ok) return undefined;
+    const checked = check(answerSchema, JSON.parse(await textOf(answer)));
+    return checked.ok ? checked.value : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** /api/weather?date=&time=: the weather then, or 204 when it is not known. Without a service it never is. */
+export function weatherRouter(weatherUrl: string | undefined): Router {
+  const router = Router();
+  router.get('/', async (req, res) => {
+    const { date, time } = checkedQuery(req, querySchema);
+    const weather = weatherUrl === undefined ? undefined : await askWeather(weatherUrl, date, time);
+    if (weather) res.json(weather);
+    else res.status(204).end();
+  });
+  return router;
+}
