@@ -1,6 +1,7 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/planning/heat';
 import { INTENT_FACTS } from '@core/session/intent';
 import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/session/volumeGuides';
 import { useSquad, type SquadView } from '../squad/useSquad';
@@ -36,6 +37,11 @@ function Guides({ squad }: { squad: SquadView }) {
   const guides = squad.settings.guides ?? SHIPPED_GUIDES;
   const put = async (next: VolumeGuides | null, says: string) => {
     const done = await change({ guides: next }, says);
+    setTrouble(done.ok ? undefined : done.message);
+  };
+  const heat = squad.settings.heat ?? USUAL_HEAT_LIMITS;
+  const putHeat = async (limits: HeatLimits) => {
+    const done = await change({ heat: limits }, 'The heat limit is changed.');
     setTrouble(done.ok ? undefined : done.message);
   };
   const setMost = (at: number, to: Partial<VolumeGuide>) =>
@@ -117,6 +123,37 @@ function Guides({ squad }: { squad: SquadView }) {
             {from(guide.source)}
           </View>
         ))}
+      </View>
+      <Words as="heading" level={2}>
+        Heat
+      </Words>
+      <Words as="small" quiet>
+        What it feels like in the shade, from temperature and humidity (heat index). Your club’s or federation’s own
+        policy goes before these.
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
+        <View style={row}>
+          <Stepper
+            label="Take care from"
+            value={heat.careC}
+            text={`${heat.careC} °C`}
+            step={1}
+            min={15}
+            max={heat.hardC}
+            onChange={(careC) => void putHeat({ ...heat, careC })}
+          />
+        </View>
+        <View style={row}>
+          <Stepper
+            label="No hard work from"
+            value={heat.hardC}
+            text={`${heat.hardC} °C`}
+            step={1}
+            min={heat.careC}
+            max={60}
+            onChange={(hardC) => void putHeat({ ...heat, hardC })}
+          />
+        </View>
       </View>
       {squad.settings.guides && (
         <View style={{ alignItems: 'flex-start' }}>

@@ -46,7 +46,7 @@ function Editor({ stored, squad }: { stored: Session; squad: SquadView }) {
   const [changeBook] = useChangeBookMutation();
   const notice = useNotice();
   const input = useMemo(() => {
-    const { id: _id, ...rest } = stored;
+    const { id: _id, plan: _plan, ...rest } = stored;
     return rest;
   }, [stored]);
   const save = useCallback(
@@ -67,6 +67,10 @@ function Editor({ stored, squad }: { stored: Session; squad: SquadView }) {
   const goToTrack = async () => {
     await saveNow();
     router.push(`/track/ready/${id}`);
+  };
+  const goToPlan = async () => {
+    await saveNow();
+    router.push(`/sessions/plan/${id}`);
   };
   const keepInBook = async () => {
     const { title, shorthand, intent } = typed;
@@ -123,6 +127,7 @@ function Editor({ stored, squad }: { stored: Session; squad: SquadView }) {
               Take to the track
             </PrimaryButton>
           </View>
+          <SmallButton onPress={() => void goToPlan()}>Plan</SmallButton>
           {typed.bookId === undefined ? (
             <SmallButton onPress={() => void keepInBook()}>Keep in the book</SmallButton>
           ) : (

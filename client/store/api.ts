@@ -1,15 +1,20 @@
 import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { BookChange, BookSession, BookVersion, Progression } from '@core/book/bookSession';
+import type { VenueInput } from '@core/formats/dayPlanSchema';
 import type { SessionInput } from '@core/formats/schemas';
+import type { DayPlan } from '@core/planning/dayPlan';
+import type { Weather } from '@core/planning/heat';
 import type { PaceBook } from '@core/paces/paceBook';
 import type { RunSummary } from '@core/review/summary';
 import type { SquadMember } from '@core/squad/athlete';
 import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
+import type { OwnVenue } from '@core/track/ownVenue';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 
-export type Session = SessionInput & { id: string };
+/** A session on a day, with what is decided for that day. */
+export type Session = SessionInput & { id: string; plan?: DayPlan };
 /** What the server keeps of the book: starter sessions are in it once the coach has changed them. */
 export type KeptBook = { sessions: BookSession[]; progressions: Progression[] };
 export type ListedRun = { id: string; sessionId: string; title: string; date: string; summary: RunSummary };
@@ -17,19 +22,21 @@ export type ListedRun = { id: string; sessionId: string; title: string; date: st
 /** The server's resources, cached; a write makes what it changed be read again. */
 export const api = createApi({
   baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
-  tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'book', 'runs'],
+  tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'book', 'runs', 'venues'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
     athletes: build.query<SquadMember[], void>({ query: () => 'athletes', providesTags: ['athletes'] }),
     squad: build.query<SquadSettings, void>({ query: () => 'squad', providesTags: ['squad'] }),
     changeSquad: build.mutation<void, SquadChange>({
       query: (body) => ({ url: 'squad/changes', method: 'POST', body }),
-      invalidatesTags: (_none, error, { athletes, groups, guides, paceBookId, removedIds }) =>
+      invalidatesTags: (_none, error, { athletes, groups, guides, heat, paceBookId, removedIds }) =>
         error
           ? []
           : [
               ...(athletes || removedIds || groups ? (['athletes'] as const) : []),
-              ...(groups || paceBookId !== undefined || guides !== undefined ? (['squad'] as const) : []),
+              ...(groups || paceBookId !== undefined || guides !== undefined || heat !== undefined
+                ? (['squad'] as const)
+                : []),
             ],
     }),
     eraseAthlete: build.mutation<void, string>({
@@ -51,7 +58,7 @@ export const api = createApi({
     }),
     sessions: build.query<Session[], void>({ query: () => 'sessions', providesTags: ['sessions'] }),
     putSession: build.mutation<Session, Session>({
-      query: ({ id, ...body }) => ({ url: `sessions/${id}`, method: 'PUT', body }),
+      query: ({ id, plan: _apart, ...body }) => ({ url: `sessions/${id}`, method: 'PUT', body }),
       invalidatesTags: ['sessions'],
     }),
     removeSession: build.mutation<void, string>({
@@ -61,6 +68,36 @@ export const api = createApi({
     restoreSession: build.mutation<void, string>({
       query: (id) => ({ url: `sessions/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['sessions'],
+    }),
+    /** Shown at once; what the server does not take is taken back. */
+    putDayPlan: build.mutation<DayPlan, { sessionId: string; plan: DayPlan }>({
+      query: ({ sessionId, plan }) => ({ url: `sessions/${sessionId}/plan`, method: 'PUT', body: plan }),
+      onQueryStarted: async ({ sessionId, plan }, { dispatch, queryFulfilled }) => {
+        const patch = dispatch(
+          api.util.updateQueryData('sessions', undefined, (sessions) => {
+            const session = sessions.find(({ id }) => id === sessionId);
+            if (session) session.plan = plan;
+          }),
+        );
+        await queryFulfilled.catch(() => patch.undo());
+      },
+    }),
+    venues: build.query<OwnVenue[], void>({ query: () => 'venues', providesTags: ['venues'] }),
+    putVenue: build.mutation<OwnVenue, { id: string } & VenueInput>({
+      query: ({ id, ...body }) => ({ url: `venues/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['venues'],
+    }),
+    removeVenue: build.mutation<void, string>({
+      query: (id) => ({ url: `venues/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['venues'],
+    }),
+    restoreVenue: build.mutation<void, string>({
+      query: (id) => ({ url: `venues/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['venues'],
+    }),
+    /** Null where it is not known. */
+    weather: build.query<Weather | null, { date: string; time: string }>({
+      query: (params) => ({ url: 'weather', params }),
     }),
     book: build.query<KeptBook, void>({ query: () => 'book', providesTags: ['book'] }),
     changeBook: build.mutation<void, BookChange>({
@@ -93,6 +130,12 @@ export const {
   usePutSessionMutation,
   useRemoveSessionMutation,
   useRestoreSessionMutation,
+  usePutDayPlanMutation,
+  useVenuesQuery,
+  usePutVenueMutation,
+  useRemoveVenueMutation,
+  useRestoreVenueMutation,
+  useWeatherQuery,
   useBookQuery,
   useChangeBookMutation,
   useBookVersionsQuery,

@@ -10,6 +10,7 @@ export function startKeepingSquad(): () => void {
     store.dispatch(api.endpoints.athletes.initiate()),
     store.dispatch(api.endpoints.squad.initiate()),
     store.dispatch(api.endpoints.paceBooks.initiate()),
+    store.dispatch(api.endpoints.venues.initiate()),
   ];
   return () => kept.forEach((query) => query.unsubscribe());
 }

@@ -1,12 +1,14 @@
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import { parseSession } from '@core/session/parseSession';
-import { standardTrack } from '@core/track/venue';
-import { makePlan } from '@core/trackside/plan';
+import { groupsFor, takesPart } from '@core/planning/dayPlan';
+import { ownPlans } from '@core/planning/ownPlans';
+import { boardsOf } from '@core/planning/runPlans';
+import { planFromLegs } from '@core/trackside/plan';
 import type { SquadMember } from '@core/squad/athlete';
-import { forPlan, type SquadView } from '../squad/useSquad';
+import { usePlanning } from '../plan/usePlanning';
+import { pacesOf, type SquadView } from '../squad/useSquad';
 import { STATUS_WORDS } from '../squad/words';
 import type { Session } from '../store/api';
 import { mainPart } from '../session/sessionView';
@@ -15,6 +17,7 @@ import { dayName } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { Page } from '../ui/Page';
 import { Press } from '../ui/Press';
+import { Select } from '../ui/Select';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Tick } from '../ui/Tick';
@@ -61,22 +64,48 @@ function Here({ athlete, here, toggle }: { athlete: SquadMember; here: boolean; 
 
 function Ready({ session, squad }: { session: Session; squad: SquadView }) {
   const { athletes } = squad;
-  // Those who are injured or away are not expected; a tick brings them in.
+  const planning = usePlanning(session, squad);
+  // Those who are not planned to run are not expected; a tick brings them in.
   const [away, setAway] = useState<ReadonlySet<string>>(
-    () => new Set(athletes.filter(({ status }) => status === 'injured' || status === 'away').map(({ id }) => id)),
+    () => new Set(athletes.filter((athlete) => !takesPart(session.plan ?? {}, athlete)).map(({ id }) => id)),
   );
+  const [boardKey, setBoardKey] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
-  const parsed = parseSession(session.shorthand, { paceNames: squad.paceNames });
   const here = athletes.filter((athlete) => !away.has(athlete.id));
   const toggle = (id: string) =>
     setAway((before) => new Set(before.has(id) ? [...before].filter((other) => other !== id) : [...before, id]));
 
+  // Everyone who is here, as planned: those with the same reps are timed on one board.
+  const boards = useMemo(() => {
+    if (!planning) return [];
+    const { tree, intent, plan, venue } = planning;
+    const taking = Object.fromEntries(athletes.map(({ id }) => [id, !away.has(id)]));
+    const today = { ...plan, taking };
+    const groups = groupsFor(today, athletes, squad.settings.groups);
+    const runners = athletes.map((athlete) => ({ ...athlete, paces: pacesOf(athlete, squad, session.date) }));
+    return boardsOf(
+      ownPlans({ session: tree, intent, plan: today, groups, runners, venue, paceNames: squad.paceNames }),
+    ).map((board) => ({
+      ...board,
+      says: `${groups
+        .filter(({ id }) => board.groupIds.includes(id))
+        .map(({ name }) => name)
+        .join(', ')}: ${board.plans.length} with ${board.reps} reps`,
+    }));
+  }, [planning, athletes, squad, session.date, away]);
+  const board = boards.find(({ key }) => key === boardKey) ?? boards[0];
+
   const go = async () => {
-    if (!parsed.ok) return;
+    if (!board || !planning) return;
     const { id: sessionId, title, date, shorthand } = session;
-    const people = forPlan(here, squad, date);
     const about = { id: ulid(), sessionId, title, date, shorthand };
-    const plan = makePlan(about, parsed.session, people, standardTrack, session.intent);
+    const people = board.plans.map(({ runner: { id, name, tileName }, legs }) => ({
+      athleteId: id,
+      name,
+      tileName,
+      legs,
+    }));
+    const plan = planFromLegs(about, people, planning.venue);
     if (plan.reps.length === 0)
       return setTrouble('There is no rep to time in this session. Add one to its main part first.');
     try {
@@ -88,7 +117,8 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
   };
 
   const back = () => router.replace('/track');
-  if (!parsed.ok)
+  const going = board?.plans.length ?? 0;
+  if (!planning)
     return (
       <Page title={session.title} onBack={back} backLabel="Back to the track">
         <Empty
@@ -102,15 +132,23 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
   return (
     <Page
       title={session.title}
-      about={`${dayName(session.date)} · ${mainPart(parsed.session)}`}
+      about={`${dayName(session.date)} · ${mainPart(planning.tree)}`}
       onBack={back}
       backLabel="Back to the track"
       footer={
         <>
           {here.length === 0 && <Words as="small">Nobody is ticked. Tick at least one athlete to go on.</Words>}
+          {boards.length > 1 && (
+            <Select
+              label="Not everyone runs the same reps: which do you time?"
+              options={boards.map(({ key, says }) => ({ value: key, text: says }))}
+              value={board?.key ?? ''}
+              onChange={setBoardKey}
+            />
+          )}
           {trouble !== undefined && <Trouble>{trouble}</Trouble>}
           <PrimaryButton main icon="track" disabled={here.length === 0} onPress={() => void go()}>
-            {`Go with ${here.length} athlete${here.length === 1 ? '' : 's'}`}
+            {`Go with ${going} athlete${going === 1 ? '' : 's'}`}
           </PrimaryButton>
         </>
       }

@@ -107,3 +107,57 @@ export function moveAthlete(groups: readonly DayGroup[], athleteId: string, grou
       return { ...rest, athleteIds: others, ...(leaderId && leaderId !== athleteId ? { leaderId } : {}) };
     });
 }
+
+/** What a group is given; undefined takes it away. */
+export type GroupPart = { [K in keyof Omit<DayGroup, 'id'>]?: DayGroup[K] | undefined };
+
+/** The groups with something about one of them changed. Those in no group become a group of their own by it: `restId` is its id. */
+export function withGroupPart(
+  groups: readonly DayGroup[],
+  groupId: string,
+  part: GroupPart,
+  restId: string,
+): DayGroup[] {
+  return groups.flatMap((group) => {
+    const isMeant = group.id === groupId;
+    if (group.id === REST_ID && !isMeant) return [];
+    const changed = isMeant ? { ...group, ...part, id: group.id === REST_ID ? restId : group.id } : group;
+    return [Object.fromEntries(Object.entries(changed).filter(([, value]) => value !== undefined)) as DayGroup];
+  });
+}
+
+/** The groups with their starts so many seconds after the first; those in no group become one if they are to wait. */
+export function withStartGaps(
+  groups: readonly DayGroup[],
+  gapsS: Readonly<Record<string, number>>,
+  restId: string,
+): DayGroup[] {
+  return groups.flatMap((group) => {
+    const startGapS = gapsS[group.id] ?? group.startGapS ?? 0;
+    const { startGapS: _before, ...rest } = group;
+    if (group.id === REST_ID) return startGapS > 0 ? [{ ...rest, id: restId, startGapS }] : [];
+    return [startGapS > 0 ? { ...rest, startGapS } : rest];
+  });
+}
+
+/** A plan without anything about one athlete. */
+export function withoutAthlete(plan: DayPlan, athleteId: string): DayPlan {
+  const { taking, groups, changes, ...rest } = plan;
+  const others = Object.entries(taking ?? {}).filter(([id]) => id !== athleteId);
+  return {
+    ...rest,
+    ...(taking ? { taking: Object.fromEntries(others) } : {}),
+    ...(groups
+      ? {
+          groups: groups.map(({ leaderId, ...group }) => ({
+            ...group,
+            athleteIds: group.athleteIds.filter((id) => id !== athleteId),
+            ...(leaderId !== undefined && leaderId !== athleteId ? { leaderId } : {}),
+          })),
+        }
+      : {}),
+    ...(changes
+      ? { changes: changes.filter(({ whom }) => whom.kind !== 'athlete' || whom.athleteId !== athleteId) }
+      : {}),
+  };
+}

@@ -5,10 +5,12 @@ import { amountsOf } from '../targets/totals';
 import type { DayGroup } from './dayPlan';
 import type { OwnPlan } from './ownPlans';
 import { suggestGroups, type SuggestedGroup } from '../squad/groups';
+import { groupTraffic, type GroupTraffic } from '../track/traffic';
+import type { Venue } from '../track/venue';
 
 /** One leg as a group runs it. `targetS` lies half way between its quickest and its slowest member's. */
 export type GroupLeg = {
-  leg: Leg;
+  leg: TargetLeg;
   targetS?: number;
   /** By athlete: own target less the group's, in seconds; above 0 for those who are to be slower. */
   offsetS: Record<string, number>;
@@ -91,4 +93,14 @@ export function suggestDayGroups(plans: readonly OwnPlan[], limits: { gapS: numb
     ),
     withoutIds: paced.filter(({ paceS }) => paceS === undefined).map(({ id }) => id),
   };
+}
+
+/** A group's legs in the times it runs them together. */
+export const legsOfRun = ({ legs }: GroupRun): TargetLeg[] =>
+  legs.map(({ leg, targetS }) => (targetS === undefined ? leg : { ...leg, targetS }));
+
+/** A group's way through the session, each member in their own time. */
+export function trafficOf(run: GroupRun, venue: Venue): GroupTraffic {
+  const offsetsS = run.legs.map(({ offsetS }) => run.members.map(({ runner }) => offsetS[runner.id] ?? 0));
+  return groupTraffic({ id: run.group.id, legs: legsOfRun(run), offsetsS }, venue);
 }

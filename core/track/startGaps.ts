@@ -173,14 +173,3 @@ export function solveStartGaps(groups: readonly GroupTraffic[], options: GapOpti
   const { steps, cost } = isExact ? exact(costs) : improved(costs);
   return { gaps: Object.fromEntries(groups.map(({ id }, i) => [id, (steps[i] ?? 0) * stepS])), cost, isExact };
 }
-
-/** What given start gaps cost, counted as the solver does. */
-export function gapCost(groups: readonly GroupTraffic[], gaps: StartGaps, options: GapOptions): GapCost {
-  const at = (id: string) => gaps[id] ?? 0;
-  let clashes = 0;
-  groups.forEach((a, i) => {
-    clashes += repsInBusyTime(a, at(a.id), options.busy ?? []);
-    for (const b of groups.slice(i + 1)) clashes += clashCount(a, b, at(b.id) - at(a.id), options.windowS);
-  });
-  return { clashes, waitingS: groups.reduce((sum, { id, athletes }) => sum + athletes * at(id), 0) };
-}

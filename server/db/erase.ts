@@ -1,10 +1,11 @@
 import { eq, like } from 'drizzle-orm';
 import type { AthleteFile } from '@core/formats/athleteFile';
+import { withoutAthlete } from '@core/planning/dayPlan';
 import { runOf } from '@core/trackside/runOf';
 import { readAthlete } from './athletes';
 import type { Db } from './open';
 import { readRun } from './runs';
-import { athletes, erasedAthletes, runEvents, runs } from './schema';
+import { athletes, erasedAthletes, runEvents, runs, sessions } from './schema';
 import { readSquad } from './squad';
 
 /** The sessions at the track that have the athlete in their plan. */
@@ -30,7 +31,7 @@ export function athleteFile(db: Db, id: string, savedOn: string): AthleteFile | 
 }
 
 /**
- * Takes an athlete away for good: profile, marks, and their part of every session at the track; a session that had nobody else
+ * Takes an athlete away for good: profile, marks, their part of every plan and of every session at the track; a session that had nobody else
  * goes with them. It cannot be taken back, and what they leave on the disk is overwritten.
  * @returns false if there is none with this id.
  */
@@ -61,6 +62,16 @@ export function eraseAthlete(db: Db, id: string, nowMs: number): boolean {
           })
           .run();
     }
+    const planned = tx
+      .select({ id: sessions.id, plan: sessions.plan })
+      .from(sessions)
+      .where(like(sessions.plan, `%${id}%`));
+    for (const session of planned.all())
+      if (session.plan)
+        tx.update(sessions)
+          .set({ plan: withoutAthlete(session.plan, id) })
+          .where(eq(sessions.id, session.id))
+          .run();
     tx.delete(athletes).where(eq(athletes.id, id)).run();
     tx.insert(erasedAthletes).values({ id, erasedAtMs: nowMs }).onConflictDoNothing().run();
   });

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { legLabel } from '@core/track/lapSheet';
-import { placeName, VENUES, type Venue } from '@core/track/venue';
+import { placeName, type Venue } from '@core/track/venue';
 import type { TargetLeg } from '@core/targets/targetsFor';
 import { formatRecoveryLeg } from '@core/trackside/plan';
 import { formatTime } from '@core/units/time';
+import { useVenues, venueById } from '../../places/useVenues';
 import { settings } from '../../store/settings';
 import { useAppDispatch, useAppSelector } from '../../store/store';
 import { LapSheet } from '../../ui/LapSheet';
@@ -16,7 +17,7 @@ import type { SessionView } from '../sessionView';
 /** The venue sessions are drawn for on this device. */
 export function useVenue(): Venue {
   const id = useAppSelector((state) => state.settings.venueId);
-  return VENUES.find((venue) => venue.id === id) ?? (VENUES[0] as Venue);
+  return venueById(useVenues(), id);
 }
 
 /** Where a leg goes on the lap: `starts at the 200 m start, ends at the finish line`. */
@@ -90,6 +91,7 @@ type Props = {
 /** The lap sheet, where it is for, and what there is to know about the rep that is pressed. */
 export function LapView({ view, whose, people, onWhose, whoseId, says }: Props) {
   const dispatch = useAppDispatch();
+  const venues = useVenues();
   const [chosen, setChosen] = useState<number>();
   return (
     <View style={{ gap: SPACE.s }}>
@@ -127,7 +129,7 @@ export function LapView({ view, whose, people, onWhose, whoseId, says }: Props) 
         <View style={{ flex: 1, minWidth: 0 }}>
           <Select
             label="Drawn on"
-            options={VENUES.map(({ id, name }) => ({ value: id, text: name }))}
+            options={venues.map(({ id, name }) => ({ value: id, text: name }))}
             value={view.venue.id}
             onChange={(id) => {
               setChosen(undefined);

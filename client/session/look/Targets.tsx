@@ -4,7 +4,8 @@ import { router } from 'expo-router';
 import type { Session } from '@core/session/session';
 import { passesAt } from '@core/trackside/passesAt';
 import { repColumns, type RepColumn } from '@core/trackside/repColumns';
-import { standardTrack } from '@core/track/venue';
+import { formatRounded } from '@core/planning/card';
+import { standardTrack, type Venue } from '@core/track/venue';
 import { makePlan, type Plan, type PlannedAthlete } from '@core/trackside/plan';
 import { formatTime } from '@core/units/time';
 import { forPlan, type SquadView } from '../../squad/useSquad';
@@ -14,12 +15,12 @@ import { Table } from '../../ui/Table';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 
-const MARKS = [
+export const MARKS = [
   { value: '100', text: 'every 100' },
   { value: '200', text: 'every 200' },
   { value: '400', text: 'every 400' },
 ] as const;
-type Every = (typeof MARKS)[number]['value'];
+export type Every = (typeof MARKS)[number]['value'];
 
 /** Targets for everyone, as they would be taken to the track. */
 export function usePlanPreview(session: Session | undefined, squad: SquadView, date: string): Plan | undefined {
@@ -31,23 +32,31 @@ export function usePlanPreview(session: Session | undefined, squad: SquadView, d
 }
 
 /** `8×`, in front of a column that stands for several reps. */
-const times = (column: RepColumn) => (column.repIndexes.length > 1 ? `${column.repIndexes.length}×` : '');
+export const columnTimes = (column: RepColumn) => (column.repIndexes.length > 1 ? `${column.repIndexes.length}×` : '');
 
-function columnTitle({ rep, label }: RepColumn): { title: string; under?: string } {
+export function columnTitle({ rep, label }: RepColumn): { title: string; under?: string } {
   const [amount = label] = label.split(' @');
   return rep.pace === undefined ? { title: amount } : { title: amount, under: `@${rep.pace}` };
 }
 
 /** The time for a rep over a distance; for one by the clock about how far it goes. */
-function targetText({ rep, repIndexes }: RepColumn, athlete: PlannedAthlete): string {
+export function columnTarget({ rep, repIndexes }: RepColumn, athlete: PlannedAthlete, rounding = 0.1): string {
   const { targetS, expectedM } = athlete.targets[repIndexes[0] ?? 0] ?? {};
   if (rep.durationS !== undefined)
     return expectedM === undefined ? 'by effort' : `≈ ${Math.round(expectedM / 5) * 5} m`;
-  return targetS === undefined ? 'by effort' : formatTime(targetS, 1);
+  return targetS === undefined ? 'by effort' : formatRounded(targetS, rounding);
 }
 
+type PassingProps = {
+  athlete: PlannedAthlete;
+  columns: readonly RepColumn[];
+  every: Every;
+  venue?: Venue;
+  rounding?: number;
+};
+
 /** The chosen athlete's times at every mark of each different rep. */
-function PassingTimes({ athlete, columns, every }: { athlete: PlannedAthlete; columns: RepColumn[]; every: Every }) {
+export function PassingTimes({ athlete, columns, every, venue = standardTrack, rounding = 0.1 }: PassingProps) {
   const palette = usePalette();
   return (
     <View style={{ gap: SPACE.m }}>
@@ -58,9 +67,9 @@ function PassingTimes({ athlete, columns, every }: { athlete: PlannedAthlete; co
         const perLap = (target.targetS * 400) / distanceM;
         return (
           <View key={column.label + column.repIndexes.join()} style={{ gap: SPACE.xs }}>
-            <Words as="strong">{`${times(column)}${column.label} in ${formatTime(target.targetS, 1)}, ${formatTime(perLap, 1, 100)} a lap`}</Words>
+            <Words as="strong">{`${columnTimes(column)}${column.label} in ${formatRounded(target.targetS, rounding)}, ${formatTime(perLap, 1, 100)} a 400`}</Words>
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
-              {passesAt(standardTrack, column.rep, target.targetS, Number(every)).map(({ atM, timeS }) => (
+              {passesAt(venue, column.rep, target.targetS, Number(every)).map(({ atM, timeS }) => (
                 <View
                   key={atM}
                   style={{
@@ -74,7 +83,7 @@ function PassingTimes({ athlete, columns, every }: { athlete: PlannedAthlete; co
                   <Words as="label" quiet>
                     {atM === distanceM ? 'finish' : String(Math.round(atM))}
                   </Words>
-                  <Words as="strong">{formatTime(timeS, 1)}</Words>
+                  <Words as="strong">{formatRounded(timeS, rounding)}</Words>
                 </View>
               ))}
             </View>
@@ -107,7 +116,7 @@ export function Targets({ plan }: { plan: Plan }) {
           const { title, under } = columnTitle(column);
           return {
             key: column.repIndexes.join(),
-            title: `${times(column)}${title}`,
+            title: `${columnTimes(column)}${title}`,
             width: 92,
             ...(under ? { under } : {}),
           };
@@ -118,7 +127,7 @@ export function Targets({ plan }: { plan: Plan }) {
           chosen: athlete === chosen,
           onPress: () => setChosenId(athlete.athleteId),
           cells: columns.map((column) => {
-            return <Words key={column.label}>{targetText(column, athlete)}</Words>;
+            return <Words key={column.label}>{columnTarget(column, athlete)}</Words>;
           }),
         }))}
         nameSays={(name) => `Times at the marks for ${name}`}

@@ -19,8 +19,8 @@ import { Words } from '../../ui/Words';
 import { pacesOf, useSquad, type SquadView } from '../useSquad';
 import { useSquadChange } from '../useSquadChange';
 import { AthleteStrip, GroupCard } from './GroupCard';
-import { groupColumns, inGroup, lapS, suggestionChange } from './groupBoard';
-import { SuggestGroups } from './SuggestGroups';
+import { groupColumns, inGroup, lapS, suggestion, suggestionChange } from './groupBoard';
+import { SuggestGroups, type Limits } from './SuggestGroups';
 
 const backToList = () => router.replace('/squad');
 
@@ -35,6 +35,13 @@ function Board({ squad }: { squad: SquadView }) {
   const { groups } = squad.settings;
   const asOf = today();
   const lapOf = useCallback((athlete: SquadMember) => lapS(pacesOf(athlete, squad, asOf), pace), [squad, asOf, pace]);
+  const suggest = useCallback(
+    (limits: Limits) => {
+      const { groups: suggested, without } = suggestion(squad.athletes, lapOf, limits);
+      return { groups: suggested, without: without.map(({ tileName }) => tileName) };
+    },
+    [squad.athletes, lapOf],
+  );
   const athletes = squad.athletes.map((athlete) =>
     dropped?.squad === squad && dropped.id === athlete.id ? inGroup(athlete, dropped.groupId) : athlete,
   );
@@ -82,14 +89,16 @@ function Board({ squad }: { squad: SquadView }) {
       </View>
       {isSuggesting && (
         <SuggestGroups
-          athletes={squad.athletes}
-          lapOf={lapOf}
+          suggest={suggest}
+          tileOf={(id) => athleteOf(id)?.tileName ?? ''}
+          withoutSays="They stay where they are."
           close={() => setSuggesting(false)}
-          use={(suggested, without) =>
+          use={(limits) => {
+            const { groups: suggested, without } = suggestion(squad.athletes, lapOf, limits);
             void act(suggestionChange(suggested, without, groups, ulid), `${suggested.length} groups made.`).then(
               (done) => done && setSuggesting(false),
-            )
-          }
+            );
+          }}
         />
       )}
       <DragArea

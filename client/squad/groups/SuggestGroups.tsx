@@ -1,27 +1,31 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import type { SquadMember } from '@core/squad/athlete';
+import type { Grouped, SuggestedGroup } from '@core/squad/groups';
 import { formatTime } from '@core/units/time';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { Stepper } from '../../ui/Stepper';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import { suggestion, type Suggestion } from './groupBoard';
 
 const FIRST = { gapS: 3, maxSize: 8 };
 
+export type Limits = typeof FIRST;
+
 type Props = {
-  athletes: readonly SquadMember[];
-  lapOf: (athlete: SquadMember) => number | undefined;
-  use: (groups: Suggestion[], without: SquadMember[]) => void;
+  /** Groups within the limits, and the tile names of those who have no pace to go by. */
+  suggest: (limits: Limits) => { groups: SuggestedGroup<Grouped>[]; without: string[] };
+  tileOf: (id: string) => string;
+  /** What becomes of those without a pace. */
+  withoutSays: string;
+  use: (limits: Limits) => void;
   close: () => void;
 };
 
 /** Groups by pace: as few as can be, nobody too far from the middle of theirs; seen before they are used. */
-export function SuggestGroups({ athletes, lapOf, use, close }: Props) {
+export function SuggestGroups({ suggest, tileOf, withoutSays, use, close }: Props) {
   const palette = usePalette();
   const [limits, setLimits] = useState(FIRST);
-  const { groups, without } = useMemo(() => suggestion(athletes, lapOf, limits), [athletes, lapOf, limits]);
+  const { groups, without } = useMemo(() => suggest(limits), [suggest, limits]);
   return (
     <View
       role="group"
@@ -55,18 +59,14 @@ export function SuggestGroups({ athletes, lapOf, use, close }: Props) {
               {`${i + 1}: about ${formatTime(middleS, 1)} a lap, ${members.length === 1 ? 'alone' : `± ${formatTime(middleS - (members[0]?.paceS ?? middleS), 1)} s`}`}
             </Words>
             <Words as="small" quiet>
-              {members.map(({ athlete }) => athlete.tileName).join(', ')}
+              {members.map(({ id }) => tileOf(id)).join(', ')}
             </Words>
           </View>
         ))}
-        {without.length > 0 && (
-          <Words as="small">
-            {`No pace to go by: ${without.map(({ tileName }) => tileName).join(', ')}. They stay where they are.`}
-          </Words>
-        )}
+        {without.length > 0 && <Words as="small">{`No pace to go by: ${without.join(', ')}. ${withoutSays}`}</Words>}
       </View>
       <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
-        <PrimaryButton main icon="check" disabled={groups.length === 0} onPress={() => use(groups, without)}>
+        <PrimaryButton main icon="check" disabled={groups.length === 0} onPress={() => use(limits)}>
           {groups.length === 1 ? 'Use this group' : `Use these ${groups.length} groups`}
         </PrimaryButton>
         <PrimaryButton onPress={close}>Cancel</PrimaryButton>

@@ -1,0 +1,1 @@
+export { VenueList as default } from '@client/screens';

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { PlanPage } from '@client/screens';
+
+export default function SessionPlan() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <PlanPage id={id} />;
+}

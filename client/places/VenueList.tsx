@@ -1,0 +1,81 @@
+import { router } from 'expo-router';
+import { View } from 'react-native';
+import { ulid } from 'ulid';
+import { VENUES } from '@core/track/venue';
+import { troubleText, usePutVenueMutation, useRemoveVenueMutation, useVenuesQuery } from '../store/api';
+import { ListRow } from '../ui/ListRow';
+import { Loading } from '../ui/Loading';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { useNotice } from '../ui/UndoBar';
+import { Words } from '../ui/Words';
+
+const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));
+
+/** Places to run: the usual ones, and those the coach has measured. */
+export function VenueList() {
+  const { data: own, error, refetch } = useVenuesQuery();
+  const [put] = usePutVenueMutation();
+  const [remove] = useRemoveVenueMutation();
+  const notice = useNotice();
+  const add = async () => {
+    const id = ulid();
+    const added = await put({
+      id,
+      name: `Place ${(own ?? []).length + 1}`,
+      shape: 'lap',
+      lengthM: 800,
+      marks: [{ atM: 0, name: 'start' }],
+    });
+    if (added.error) return notice({ text: troubleText(added.error) });
+    router.push(`/sessions/places/${id}`);
+    notice({
+      text: 'A new place: name it and set its marks.',
+      undo: () => {
+        router.replace('/sessions/places');
+        void remove(id);
+      },
+    });
+  };
+  return (
+    <Page
+      title="Places"
+      onBack={back}
+      backLabel="Back"
+      footer={
+        <PrimaryButton main icon="plus" onPress={() => void add()}>
+          New place
+        </PrimaryButton>
+      }
+    >
+      {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !own && <Loading />}
+      {own?.length === 0 && (
+        <Words quiet>
+          A loop on grass, a measured road, a hill: measure it once, name its marks, and starts and times come by
+          themselves.
+        </Words>
+      )}
+      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
+        {(own ?? []).map(({ id, name, shape, lengthM, marks }) => (
+          <View role="listitem" key={id}>
+            <ListRow
+              href={`/sessions/places/${id}`}
+              title={name}
+              about={`${shape === 'lap' ? `lap of ${lengthM} m` : `${lengthM} m, there and back`} · ${marks.length} ${marks.length === 1 ? 'mark' : 'marks'}`}
+            />
+          </View>
+        ))}
+      </View>
+      <View style={{ gap: SPACE.xs }}>
+        <Words as="label" quiet level={2}>
+          Come with the app
+        </Words>
+        {VENUES.map(({ id, name, marks, lanes }) => (
+          <Words key={id}>{`${name}: ${marks.length} marks${lanes ? `, ${lanes.count} lanes` : ''}`}</Words>
+        ))}
+      </View>
+    </Page>
+  );
+}

@@ -1,0 +1,59 @@
+/** A place as it is typed, and what is wrong with it. */
+import { checkVenue, type OwnVenue } from '@core/track/ownVenue';
+
+export type TypedMark = { atM: string; name: string };
+export type VenueForm = { name: string; shape: OwnVenue['shape']; lengthM: string; marks: TypedMark[] };
+
+export const formOf = ({ name, shape, lengthM, marks }: OwnVenue): VenueForm => ({
+  name,
+  shape,
+  lengthM: String(lengthM),
+  marks: marks.map(({ atM, name: mark }) => ({ atM: String(atM), name: mark })),
+});
+
+const metres = (text: string): number | undefined => {
+  const typed = text.trim().replace(',', '.').replace(/\s*m$/, '');
+  return /^\d+(\.\d+)?$/.test(typed) ? Number(typed) : undefined;
+};
+
+export type ReadVenue =
+  | { ok: true; venue: Omit<OwnVenue, 'id'> }
+  | { ok: false; name?: string; length?: string; marks: (string | undefined)[] };
+
+/** Reads what is typed; where it cannot be, a sentence at each field that is wrong. */
+export function readVenue(form: VenueForm): ReadVenue {
+  const name = form.name.trim();
+  const lengthM = metres(form.lengthM);
+  const marks = form.marks.map(({ atM, name: mark }) => ({ atM: metres(atM), name: mark.trim() }));
+  const says: (string | undefined)[] = marks.map(({ atM, name: mark }) =>
+    atM === undefined ? 'Write the place in metres from the start.' : mark === '' ? 'A mark needs a name.' : undefined,
+  );
+  const nameSays = name === '' ? 'A place needs a name.' : undefined;
+  let lengthSays: string | undefined =
+    lengthM === undefined ? 'Write the length in metres, like 800 or 402.34.' : undefined;
+  if (lengthM !== undefined && says.every((one) => one === undefined))
+    for (const { mark, message } of checkVenue({
+      lengthM,
+      shape: form.shape,
+      marks: marks.map((one) => ({ atM: one.atM ?? 0, name: one.name })),
+    })) {
+      if (mark === undefined) lengthSays = message;
+      else says[mark] ??= message;
+    }
+  if (nameSays !== undefined || lengthSays !== undefined || says.some((one) => one !== undefined))
+    return {
+      ok: false,
+      marks: says,
+      ...(nameSays === undefined ? {} : { name: nameSays }),
+      ...(lengthSays === undefined ? {} : { length: lengthSays }),
+    };
+  return {
+    ok: true,
+    venue: {
+      name: name.slice(0, 40),
+      shape: form.shape,
+      lengthM: lengthM ?? 0,
+      marks: marks.map((one) => ({ atM: one.atM ?? 0, name: one.name.slice(0, 40) })),
+    },
+  };
+}

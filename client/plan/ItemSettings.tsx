@@ -1,0 +1,148 @@
+import { View } from 'react-native';
+import { changeOf, withoutChanges } from '@core/planning/changes';
+import { countValue, itemRows, recoveryValue, targetLegOf } from '@core/planning/itemRows';
+import type { ItemSetting, Whom } from '@core/planning/dayPlan';
+import { itemAt, type ItemPath } from '@core/session/edit';
+import { formatItem } from '@core/session/formatSession';
+import type { Session } from '@core/session/session';
+import type { TargetLeg } from '@core/targets/targetsFor';
+import { formatTime } from '@core/units/time';
+import { SmallButton } from '../ui/SmallButton';
+import { Stepper } from '../ui/Stepper';
+import { SPACE, usePalette } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { paceText, restText } from './planWords';
+import type { Planning } from './usePlanning';
+
+type Props = {
+  planning: Planning;
+  whom: Whom;
+  /** Who they are, for the undo bar: `Juno`. */
+  who: string;
+  /** The session as it is written for them, as it is changed for them, and its legs. */
+  written: Session;
+  session: Session;
+  legs: readonly TargetLeg[];
+  /** One athlete's target times can be set as well. */
+  hasTargets?: boolean;
+};
+
+const SHORT_M = 1000;
+
+/** Count, recovery, pace and time of every item, changed for one athlete, a group or all, and taken back. */
+export function ItemSettings({ planning, whom, who, written, session, legs, hasTargets = false }: Props) {
+  const palette = usePalette();
+  const { plan, change, decide } = planning;
+  const changes = plan.changes ?? [];
+  const sameWhom = (other: Whom) => JSON.stringify(other) === JSON.stringify(whom);
+  const settingOf = (path: ItemPath, kind: ItemSetting['kind']) =>
+    changes.findLast(
+      (one) => 'path' in one && one.path.join() === path.join() && one.set.kind === kind && sameWhom(one.whom),
+    )?.set;
+  return (
+    <View style={{ gap: SPACE.m }}>
+      {itemRows(written).map(({ path, item, depth }) => {
+        const now = itemAt(session, path) ?? item;
+        const rest = recoveryValue(now, path, legs);
+        const pace = settingOf(path, 'pace');
+        const share = pace?.kind === 'pace' ? pace.share : 1;
+        const leg = targetLegOf(path, legs);
+        const put = (set: ItemSetting) => change([changeOf(written, path, whom, set)]);
+        const isChanged = changes.some((one) => 'path' in one && one.path.join() === path.join() && sameWhom(one.whom));
+        const isPaced = now.body.kind === 'rep' && now.body.pace !== undefined && leg?.targetS !== undefined;
+        const step = (leg?.distanceM ?? 0) < SHORT_M ? 0.5 : 1;
+        return (
+          <View
+            key={path.join()}
+            role="group"
+            aria-label={formatItem(item)}
+            style={{
+              gap: SPACE.s,
+              paddingLeft: SPACE.m + depth * SPACE.m,
+              borderLeftWidth: 4,
+              borderLeftColor: isChanged ? palette.warning : palette.line,
+            }}
+          >
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}>
+              <Words as="strong" style={{ flexShrink: 1 }}>
+                {formatItem(item)}
+              </Words>
+              {isChanged && (
+                <SmallButton
+                  label={`Take back what was changed for ${who}: ${formatItem(item)}`}
+                  onPress={() =>
+                    decide(
+                      { changes: withoutChanges(changes, whom, path) },
+                      `${formatItem(item)} is as written for ${who}.`,
+                    )
+                  }
+                >
+                  Take back
+                </SmallButton>
+              )}
+            </View>
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l, rowGap: SPACE.s }}>
+              {item.count.kind !== 'open' && (
+                <Stepper
+                  label="Times"
+                  value={countValue(now)}
+                  text={`${countValue(now)} ×`}
+                  step={1}
+                  min={1}
+                  max={60}
+                  onChange={(n) => put({ kind: 'count', n })}
+                />
+              )}
+              {rest?.kind === 'recovery' && (
+                <Stepper
+                  label="Recovery"
+                  value={rest.durationS}
+                  text={restText(rest.durationS)}
+                  step={5}
+                  min={5}
+                  max={1200}
+                  onChange={(durationS) => put({ kind: 'recovery', durationS })}
+                />
+              )}
+              {rest?.kind === 'jog' && (
+                <Stepper
+                  label="Jog"
+                  value={rest.distanceM}
+                  text={`${Math.round(rest.distanceM)} m`}
+                  step={50}
+                  min={50}
+                  max={3000}
+                  onChange={(distanceM) => put({ kind: 'jog', distanceM })}
+                />
+              )}
+              {isPaced && !hasTargets && (
+                <Stepper
+                  label="Pace"
+                  value={share}
+                  text={paceText(share)}
+                  step={0.005}
+                  min={0.8}
+                  max={1.1}
+                  onChange={(to) => put({ kind: 'pace', share: to })}
+                />
+              )}
+              {hasTargets && leg?.distanceM !== undefined && (
+                <Stepper
+                  label="Target"
+                  value={
+                    leg.targetS === undefined ? Math.round(leg.distanceM / 4) : Math.round(leg.targetS / step) * step
+                  }
+                  text={leg.targetS === undefined ? 'by effort' : formatTime(leg.targetS, 1)}
+                  step={step}
+                  min={5}
+                  max={36_000}
+                  onChange={(targetS) => put({ kind: 'target', targetS })}
+                />
+              )}
+            </View>
+          </View>
+        );
+      })}
+    </View>
+  );
+}

@@ -1,0 +1,122 @@
+import { router } from 'expo-router';
+import { useState, type ComponentType } from 'react';
+import { View } from 'react-native';
+import { INTENT_FACTS } from '@core/session/intent';
+import { mainPart } from '../session/sessionView';
+import { WithSession } from '../session/WithSession';
+import { Cautions } from '../squad/Cautions';
+import type { SquadView } from '../squad/useSquad';
+import type { Session } from '../store/api';
+import { Choice } from '../ui/Choice';
+import { dayName } from '../ui/days';
+import { Empty } from '../ui/Empty';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { SPACE } from '../ui/theme';
+import { useWide } from '../ui/useWide';
+import { Words } from '../ui/Words';
+import { Effort } from './effort/Effort';
+import { DayGroups } from './groups/DayGroups';
+import { TakingPart } from './groups/TakingPart';
+import { WhenAndWhere } from './groups/WhenAndWhere';
+import { Paper } from './paper/Paper';
+import { fitsText } from './planWords';
+import { OwnTargets } from './targets/OwnTargets';
+import { OnTrack } from './track/OnTrack';
+import { usePlanning, type Planning } from './usePlanning';
+
+const SIDES = [
+  { value: 'groups', text: 'Groups' },
+  { value: 'targets', text: 'Targets' },
+  { value: 'effort', text: 'Effort' },
+  { value: 'track', text: 'Track' },
+  { value: 'paper', text: 'Paper' },
+] as const;
+type Side = (typeof SIDES)[number]['value'];
+
+/** Who runs, when and where, in which groups, and what to watch out for. */
+function Groups({ planning }: { planning: Planning }) {
+  const wide = useWide();
+  const head = (
+    <View style={{ gap: SPACE.m }}>
+      <WhenAndWhere planning={planning} />
+      <TakingPart planning={planning} />
+      {planning.outlooks.size > 0 && (
+        <Words as="small">
+          {`${INTENT_FACTS[planning.intent].name}: ${fitsText([...planning.outlooks.values()].map(({ fit }) => fit))}.`}
+        </Words>
+      )}
+    </View>
+  );
+  const cautions = <Cautions list={planning.cautions} />;
+  return (
+    <View style={{ gap: SPACE.l }}>
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
+          <View style={{ flex: 1, minWidth: 0 }}>{head}</View>
+          <View style={{ flex: 1, minWidth: 0 }}>{cautions}</View>
+        </View>
+      ) : (
+        <>
+          {head}
+          {cautions}
+        </>
+      )}
+      {planning.running.length > 0 && <DayGroups planning={planning} />}
+    </View>
+  );
+}
+
+const PANELS: Record<Side, ComponentType<{ planning: Planning }>> = {
+  groups: Groups,
+  targets: OwnTargets,
+  effort: Effort,
+  track: OnTrack,
+  paper: Paper,
+};
+
+function Plan({ session, squad }: { session: Session; squad: SquadView }) {
+  const planning = usePlanning(session, squad);
+  const [side, setSide] = useState<Side>('groups');
+  const back = () => router.replace(`/sessions/${session.id}`);
+  if (!planning)
+    return (
+      <Page title={session.title} onBack={back} backLabel="Back to the session">
+        <Empty title="Not readable yet" action={{ label: 'Go to the session', onPress: back }}>
+          Everyone’s own plan comes from the session’s text, and that cannot be read yet. What was decided for the day
+          is kept.
+        </Empty>
+      </Page>
+    );
+  const Panel = PANELS[side];
+  return (
+    <Page
+      title={session.title}
+      about={`${dayName(session.date)} · ${mainPart(planning.tree)}`}
+      onBack={back}
+      backLabel="Back to the session"
+      footer={
+        <PrimaryButton
+          main
+          icon="track"
+          disabled={planning.plans.length === 0}
+          onPress={() => router.push(`/track/ready/${session.id}`)}
+        >
+          Take to the track
+        </PrimaryButton>
+      }
+    >
+      <Choice label="Side of the plan" options={SIDES} value={side} onChange={setSide} />
+      <Panel planning={planning} />
+    </Page>
+  );
+}
+
+/** A session made each athlete's own: groups, targets, whether it will work, who is where when, and paper. */
+export function PlanPage({ id }: { id: string }) {
+  return (
+    <WithSession id={id} title="Plan" backTo="all sessions" back={() => router.replace('/sessions')}>
+      {(session, squad) => <Plan key={id} session={session} squad={squad} />}
+    </WithSession>
+  );
+}

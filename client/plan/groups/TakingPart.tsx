@@ -1,0 +1,45 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { takesPart } from '@core/planning/dayPlan';
+import { SmallButton } from '../../ui/SmallButton';
+import { SPACE } from '../../ui/theme';
+import { TickRow } from '../../ui/TickRow';
+import { Words } from '../../ui/Words';
+import { STATUS_WORDS } from '../../squad/words';
+import type { Planning } from '../usePlanning';
+
+/** Who runs the session: those in training unless the coach says otherwise. */
+export function TakingPart({ planning }: { planning: Planning }) {
+  const { athletes, running, plan, decide } = planning;
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.m }}>
+        <Words as="strong">{`${running.length} of ${athletes.length} take part`}</Words>
+        <SmallButton expanded={isOpen} label="Choose who takes part" onPress={() => setOpen(!isOpen)}>
+          {isOpen ? 'Done' : 'Choose'}
+        </SmallButton>
+      </View>
+      {running.length === 0 && (
+        <Words as="small">Nobody takes part: there is nothing to plan until somebody is ticked.</Words>
+      )}
+      {isOpen && (
+        <View
+          role="group"
+          aria-label="Who takes part"
+          style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl }}
+        >
+          {athletes.map((athlete) => (
+            <View key={athlete.id} style={{ minWidth: 220 }}>
+              <TickRow
+                label={`${athlete.name}${athlete.status === 'training' ? '' : `, ${STATUS_WORDS[athlete.status]}`}`}
+                checked={takesPart(plan, athlete)}
+                onChange={(isTaking) => decide({ taking: { ...plan.taking, [athlete.id]: isTaking } })}
+              />
+            </View>
+          ))}
+        </View>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,66 @@
+import { format } from 'date-fns/format';
+import { router } from 'expo-router';
+import { View } from 'react-native';
+import { startNote } from '@core/planning/dayCautions';
+import { troubleText, usePutSessionMutation } from '../../store/api';
+import { Select } from '../../ui/Select';
+import { SmallButton } from '../../ui/SmallButton';
+import { SPACE } from '../../ui/theme';
+import { useNotice } from '../../ui/UndoBar';
+import { WhenField } from '../../ui/WhenField';
+import { Words } from '../../ui/Words';
+import type { Planning } from '../usePlanning';
+
+/** Day, start and place of the session. */
+export function WhenAndWhere({ planning }: { planning: Planning }) {
+  const { session, venue, venues, decide, weather } = planning;
+  const [put] = usePutSessionMutation();
+  const notice = useNotice();
+  const set = async (part: { date?: string; startTime?: string }) => {
+    const sent = await put({ ...session, ...part });
+    if (sent.error) notice({ text: troubleText(sent.error) });
+  };
+  const now = new Date();
+  const note = startNote(session.date, session.startTime, {
+    date: format(now, 'yyyy-MM-dd'),
+    time: format(now, 'HH:mm'),
+  });
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' }}>
+        <View style={{ flexGrow: 1, flexBasis: 150, maxWidth: 220 }}>
+          <WhenField
+            type="date"
+            label="Day"
+            value={session.date}
+            // A day half typed is none yet.
+            onChange={(date) => date !== '' && void set({ date })}
+          />
+        </View>
+        <View style={{ flexGrow: 1, flexBasis: 120, maxWidth: 180 }}>
+          <WhenField
+            type="time"
+            label="Starts at"
+            value={session.startTime ?? ''}
+            onChange={(startTime) => startTime !== '' && void set({ startTime })}
+          />
+        </View>
+        <View style={{ flexGrow: 1, flexBasis: 180, maxWidth: 280 }}>
+          <Select
+            label="Place"
+            options={venues.map(({ id, name }) => ({ value: id, text: name }))}
+            value={venue.id}
+            onChange={(venueId) => decide({ venueId }, 'The plan is worked out for another place.')}
+          />
+        </View>
+        <SmallButton onPress={() => router.push('/sessions/places')}>Places</SmallButton>
+      </View>
+      {note !== undefined && <Words as="small">{note}</Words>}
+      {weather && (
+        <Words as="small" quiet>
+          {`Forecast: ${Math.round(weather.temperatureC)} °C, ${Math.round(weather.humidityPct)} % humidity${weather.windMps === undefined ? '' : `, wind ${Math.round(weather.windMps)} m/s`}.`}
+        </Words>
+      )}
+    </View>
+  );
+}

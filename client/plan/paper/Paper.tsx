@@ -1,0 +1,193 @@
+import { useCallback, useState } from 'react';
+import { View } from 'react-native';
+import { cardText, passesText, targetText, timesText } from '@core/planning/card';
+import type { OwnPlan } from '@core/planning/ownPlans';
+import { MARKS, type Every } from '../../session/look/Targets';
+import { Choice } from '../../ui/Choice';
+import { Empty } from '../../ui/Empty';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { Printed } from '../../ui/Printed';
+import { saveFile } from '../../ui/saveFile';
+import { Select } from '../../ui/Select';
+import { SmallButton } from '../../ui/SmallButton';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { useNotice } from '../../ui/UndoBar';
+import { useWide } from '../../ui/useWide';
+import { Words } from '../../ui/Words';
+import type { Planning } from '../usePlanning';
+import { cardFor } from './sheets';
+import { GroupSheets, PocketCards, SquadSheet } from './Sheets';
+
+const SHEETS = {
+  squad: { text: 'Squad sheet', Sheet: SquadSheet },
+  group: { text: 'Group sheets', Sheet: GroupSheets },
+  cards: { text: 'Pocket cards', Sheet: PocketCards },
+};
+type SheetName = keyof typeof SHEETS;
+const NAMES = Object.keys(SHEETS) as SheetName[];
+
+/** One athlete's card, to be read from the phone in the hand. */
+function CardOnScreen({ planning, own, everyM }: { planning: Planning; own: OwnPlan; everyM: number }) {
+  const palette = usePalette();
+  const { who, lines } = cardFor(planning, own, everyM);
+  const { rounding } = planning;
+  return (
+    <View
+      role="region"
+      aria-label={`Card of ${own.runner.name}`}
+      style={{ gap: SPACE.m, padding: SPACE.l, borderRadius: RADIUS, borderWidth: 2, borderColor: palette.ink }}
+    >
+      <Words as="strong">{who}</Words>
+      {lines.map((line, i) => (
+        <View key={i} style={{ gap: 2 }}>
+          <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: SPACE.s }}>
+            <Words as="heading" style={{ flexShrink: 1 }}>
+              {timesText(line)}
+            </Words>
+            <Words as="title">{targetText(line, rounding)}</Words>
+          </View>
+          {line.passes.length > 0 && <Words>{passesText(line.passes, rounding)}</Words>}
+          <Words as="small" quiet>
+            {[
+              line.recovery === undefined ? '' : `rest ${line.recovery}`,
+              line.then === undefined ? '' : `then ${line.then}`,
+              line.start === undefined ? '' : `from ${line.start}`,
+              line.note ?? '',
+            ]
+              .filter(Boolean)
+              .join(' · ')}
+          </Words>
+        </View>
+      ))}
+      {lines.length === 0 && <Words quiet>There is no rep to run in this session.</Words>}
+    </View>
+  );
+}
+
+/** The plan on paper, on a phone, as a message and as a list. */
+export function Paper({ planning }: { planning: Planning }) {
+  const wide = useWide();
+  const palette = usePalette();
+  const notice = useNotice();
+  const { plans, groups, venue, session, rounding } = planning;
+  const [name, setName] = useState<SheetName>('squad');
+  const [way, setWay] = useState<'portrait' | 'landscape'>('portrait');
+  const [every, setEvery] = useState<Every>('200');
+  const [isPrinting, setPrinting] = useState(false);
+  const [whoseId, setWhoseId] = useState<string>();
+  const [shown, setShown] = useState<string>();
+  const done = useCallback(() => setPrinting(false), []);
+  const own = plans.find(({ runner }) => runner.id === whoseId) ?? plans[0];
+  if (!own) return <Empty title="Nobody to print for">Tick who takes part, under Groups.</Empty>;
+  const everyM = Number(every);
+  const isLandscape = way === 'landscape' && name !== 'cards';
+  const { Sheet } = SHEETS[name];
+  const textFor = (some: readonly OwnPlan[]) =>
+    some.map((one) => cardText(cardFor(planning, one, everyM), rounding)).join('\n');
+  const copy = async (some: readonly OwnPlan[], whose: string) => {
+    const text = textFor(some);
+    try {
+      await navigator.clipboard.writeText(text);
+      setShown(undefined);
+      notice({ text: `Copied for ${whose}: paste it in a message.` });
+    } catch {
+      // The browser keeps the clipboard to itself: the text can still be taken by hand.
+      setShown(text);
+    }
+  };
+  const save = async () => {
+    const code = await import('../../lists').catch(() => undefined);
+    if (!code) return notice({ text: 'What writes lists cannot be fetched just now: the server cannot be reached.' });
+    saveFile(`Targets ${session.date}.csv`, code.targetsCsv(plans, groups, venue), 'text/csv');
+  };
+  const group = groups.find(({ id }) => id === own.groupId);
+  const paper = (
+    <View style={{ gap: SPACE.m }}>
+      <Choice
+        label="What to print"
+        options={NAMES.map((value) => ({ value, text: SHEETS[value].text }))}
+        value={name}
+        onChange={setName}
+      />
+      {name !== 'cards' && (
+        <Choice
+          label="Page"
+          options={[
+            { value: 'portrait', text: 'Upright' },
+            { value: 'landscape', text: 'Across' },
+          ]}
+          value={way}
+          onChange={setWay}
+        />
+      )}
+      <Choice label="Marks" options={MARKS} value={every} onChange={setEvery} />
+      <View style={{ alignItems: 'flex-start' }}>
+        <PrimaryButton main onPress={() => setPrinting(true)}>
+          Print
+        </PrimaryButton>
+      </View>
+      <Words as="small" quiet>
+        {name === 'squad'
+          ? 'What the session is, each group’s times and where they start, and a box for every split.'
+          : name === 'group'
+            ? 'A page for each group, for whoever times it.'
+            : 'Eight to a page, to cut out: targets, times at the marks, recoveries and boxes.'}
+      </Words>
+      <View style={{ alignItems: 'flex-start' }}>
+        <SmallButton onPress={() => void save()}>Save all targets as a list (CSV)</SmallButton>
+      </View>
+      {isPrinting && (
+        <Printed label={`${session.title} on paper`} isLandscape={isLandscape} done={done}>
+          <Sheet planning={planning} everyM={everyM} isLandscape={isLandscape} />
+        </Printed>
+      )}
+    </View>
+  );
+  const card = (
+    <View style={{ gap: SPACE.m }}>
+      <Select
+        label="Card of"
+        options={plans.map(({ runner }) => ({ value: runner.id, text: runner.name }))}
+        value={own.runner.id}
+        onChange={setWhoseId}
+      />
+      <CardOnScreen planning={planning} own={own} everyM={everyM} />
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <SmallButton onPress={() => void copy([own], own.runner.tileName)}>Copy as text</SmallButton>
+        {group && (
+          <SmallButton
+            onPress={() =>
+              void copy(
+                plans.filter(({ groupId }) => groupId === group.id),
+                group.name,
+              )
+            }
+          >
+            {`Copy for ${group.name}`}
+          </SmallButton>
+        )}
+      </View>
+      {shown !== undefined && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="small">The browser would not copy it: select it here.</Words>
+          <Words as="small" style={{ padding: SPACE.m, backgroundColor: palette.raised }}>
+            {shown}
+          </Words>
+        </View>
+      )}
+    </View>
+  );
+  if (!wide)
+    return (
+      <View style={{ gap: SPACE.xl }}>
+        {card}
+        {paper}
+      </View>
+    );
+  return (
+    <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
+      <View style={{ flex: 1, minWidth: 0 }}>{paper}</View>
+      <View style={{ flex: 1, minWidth: 0 }}>{card}</View>
+    </View>
+  );
+}

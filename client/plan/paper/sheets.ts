@@ -1,0 +1,49 @@
+/** What stands on the sheets: columns for the reps, cut to what a page takes, and athletes' cards. */
+import { format } from 'date-fns/format';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
+import { cardLines, type Card, type CardLine } from '@core/planning/card';
+import type { OwnPlan } from '@core/planning/ownPlans';
+import { isWork, type TargetLeg } from '@core/targets/targetsFor';
+import { legLabel } from '@core/track/lapSheet';
+import type { Planning } from '../usePlanning';
+
+/** So many reps have room beside the name. */
+export const REPS_A_PAGE = { portrait: 9, landscape: 14 };
+export const CARDS_A_PAGE = 8;
+
+/** `Tue 24 November 2026, 17:45, 400 m track` */
+export function whenText({ session: { date, startTime }, venue }: Pick<Planning, 'session' | 'venue'>): string {
+  const day = parseISO(date);
+  return [isValid(day) ? format(day, 'EEE d MMMM yyyy') : '', startTime ?? '', venue.name].filter(Boolean).join(', ');
+}
+
+export type RepLeg = { leg: TargetLeg; label: string };
+
+/** The reps that are timed. */
+export const timedReps = (legs: readonly TargetLeg[]): RepLeg[] =>
+  legs.flatMap((leg) => (leg.kind === 'rep' && isWork(leg) && !leg.drills ? [{ leg, label: legLabel(leg) }] : []));
+
+/** A list in parts of at most so many, as even as can be. */
+export function inParts<T>(list: readonly T[], most: number): T[][] {
+  const parts = Math.max(1, Math.ceil(list.length / most));
+  const each = Math.ceil(list.length / parts);
+  return Array.from({ length: parts }, (_, i) => list.slice(i * each, (i + 1) * each));
+}
+
+/** One athlete's card. @param everyM times at marks so far apart. */
+export function cardFor(planning: Planning, own: OwnPlan, everyM: number): Card {
+  const { session, venue, groups } = planning;
+  const group = groups.find(({ id }) => id === own.groupId);
+  const gap = group?.startGapS ? `, start ${group.startGapS} s after the first` : '';
+  const lane = (group?.lane ?? 1) > 1 ? `, lane ${group?.lane}` : '';
+  return {
+    title: session.title,
+    when: whenText(planning),
+    who: `${own.runner.name} (${group?.name ?? ''}${lane}${gap})`,
+    lines: cardLines(own.legs, venue, everyM),
+  };
+}
+
+/** How many reps a card has boxes for. */
+export const boxesOf = (lines: readonly CardLine[]): number => lines.reduce((sum, { times }) => sum + times, 0);

@@ -1,0 +1,82 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { IconButton } from 'react-native-paper';
+import { SmallButton } from '../../ui/SmallButton';
+import { TextField } from '../../ui/TextField';
+import { SPACE } from '../../ui/theme';
+import { WhenField } from '../../ui/WhenField';
+import { Words } from '../../ui/Words';
+import type { Planning } from '../usePlanning';
+
+/** When the track is someone else's. */
+export function BusyTimes({ planning }: { planning: Planning }) {
+  const { plan, decide } = planning;
+  const busy = plan.busy ?? [];
+  const [added, setAdded] = useState<{ from: string; to: string; who: string }>();
+  const isReady = added && added.from !== '' && added.to !== '' && added.from < added.to;
+  const set = (part: Partial<NonNullable<typeof added>>) => added && setAdded({ ...added, ...part });
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Words as="heading" level={3}>
+        When the track is someone else’s
+      </Words>
+      {busy.map((one, i) => {
+        const says = `${one.from} to ${one.to}${one.who ? `, ${one.who}` : ''}`;
+        return (
+          <View key={`${i} ${says}`} style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
+            <Words style={{ flex: 1 }}>{says}</Words>
+            <IconButton
+              icon="remove"
+              size={20}
+              accessibilityLabel={`Remove ${says}`}
+              onPress={() => decide({ busy: busy.filter((other) => other !== one) }, 'The busy time is removed.')}
+              style={{ margin: 0, width: 44, height: 44 }}
+            />
+          </View>
+        );
+      })}
+      {added ? (
+        <View style={{ gap: SPACE.s }}>
+          <View style={{ flexDirection: 'row', gap: SPACE.m }}>
+            <View style={{ flex: 1 }}>
+              <WhenField type="time" label="From" value={added.from} onChange={(from) => set({ from })} />
+            </View>
+            <View style={{ flex: 1 }}>
+              <WhenField
+                type="time"
+                label="To"
+                value={added.to}
+                onChange={(to) => set({ to })}
+                error={
+                  added.from !== '' && added.to !== '' && added.from >= added.to
+                    ? 'It ends before it begins.'
+                    : undefined
+                }
+              />
+            </View>
+          </View>
+          <TextField label="Whose it is then" value={added.who} onChange={(who) => set({ who })} />
+          <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+            {isReady && (
+              <SmallButton
+                onPress={() => {
+                  decide({ busy: [...busy, { ...added, who: added.who.trim().slice(0, 60) }] });
+                  setAdded(undefined);
+                }}
+              >
+                Keep
+              </SmallButton>
+            )}
+            <SmallButton onPress={() => setAdded(undefined)}>Cancel</SmallButton>
+          </View>
+        </View>
+      ) : (
+        <View style={{ alignItems: 'flex-start' }}>
+          <SmallButton onPress={() => setAdded({ from: planning.session.startTime ?? '', to: '', who: '' })}>
+            Add a busy time
+          </SmallButton>
+        </View>
+      )}
+    </View>
+  );
+}

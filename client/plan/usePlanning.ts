@@ -1,0 +1,189 @@
+import { addDays } from 'date-fns/addDays';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import { useCallback, useMemo } from 'react';
+import { INTENT_FACTS, type Intent } from '@core/session/intent';
+import { parseSession } from '@core/session/parseSession';
+import type { Session as SessionTree } from '@core/session/session';
+import { suggestIntent } from '@core/session/suggestIntent';
+import { bookById } from '@core/squad/athletePaces';
+import { outlookFor, type Outlook } from '@core/outlook/outlook';
+import { withChanges } from '@core/planning/changes';
+import { dayCautions, type Neighbour } from '@core/planning/dayCautions';
+import { groupsFor, takesPart, type Change, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
+import { groupRun, type GroupRun } from '@core/planning/groupTargets';
+import { USUAL_HEAT_LIMITS, type Weather } from '@core/planning/heat';
+import { ownPlans, type OwnPlan } from '@core/planning/ownPlans';
+import type { SquadMember } from '@core/squad/athlete';
+import type { Venue } from '@core/track/venue';
+import { useVenues, venueById } from '../places/useVenues';
+import { pacesOf, type SquadView } from '../squad/useSquad';
+import { troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery, type Session } from '../store/api';
+import { useNotice } from '../ui/UndoBar';
+
+/** What is decided anew; undefined takes a decision back. */
+export type Decision = { [K in keyof DayPlan]?: DayPlan[K] | undefined };
+
+/** A session on its day as it is planned: everything that follows from its text, the squad and what the coach has decided. */
+export type Planning = {
+  session: Session;
+  tree: SessionTree;
+  plan: DayPlan;
+  squad: SquadView;
+  intent: Intent;
+  venue: Venue;
+  venues: readonly Venue[];
+  groups: DayGroup[];
+  /** Everyone who could run, and those who do. */
+  athletes: readonly SquadMember[];
+  running: readonly SquadMember[];
+  plans: OwnPlan[];
+  runs: GroupRun[];
+  /** By athlete. */
+  outlooks: ReadonlyMap<string, Outlook>;
+  rounding: number;
+  weather: Weather | undefined;
+  cautions: string[];
+  /** Decides something; with `says` it can be taken back from the bar that says so. */
+  decide: (part: Decision, says?: string) => void;
+  /** Makes changes for someone, a group or all. */
+  change: (changes: readonly Change[], says?: string) => void;
+};
+
+const NOTHING: DayPlan = {};
+
+/** The sessions of the day before and the day after, with who is to run them. */
+function neighboursOf(session: Session, all: readonly Session[], squad: SquadView): Neighbour[] {
+  const day = parseISO(session.date);
+  const dayBefore = format(addDays(day, -1), 'yyyy-MM-dd');
+  const dayAfter = format(addDays(day, 1), 'yyyy-MM-dd');
+  return all.flatMap((other): Neighbour[] => {
+    if (other.date !== dayBefore && other.date !== dayAfter) return [];
+    const parsed = parseSession(other.shorthand, { paceNames: squad.paceNames });
+    if (!parsed.ok) return [];
+    const athletes = squad.athletes.filter((athlete) => takesPart(other.plan ?? NOTHING, athlete));
+    return [
+      {
+        title: other.title,
+        isBefore: other.date === dayBefore,
+        intent: other.intent ?? suggestIntent(parsed.session),
+        athleteIds: new Set(athletes.map(({ id }) => id)),
+      },
+    ];
+  });
+}
+
+/** Decides things for the day of a session, at once on the screen and kept by the server. */
+function useDecide({ id, plan = NOTHING }: Session) {
+  const [put] = usePutDayPlanMutation();
+  const notice = useNotice();
+  return useCallback(
+    (part: Decision, says?: string) => {
+      // What is set to nothing is as if it had never been decided.
+      const next = Object.fromEntries(
+        Object.entries({ ...plan, ...part }).filter(([, value]) => value !== undefined),
+      ) as DayPlan;
+      const send = async (decided: DayPlan) => {
+        const sent = await put({ sessionId: id, plan: decided });
+        if (sent.error) notice({ text: `${troubleText(sent.error)} The plan is as it was.` });
+        return !sent.error;
+      };
+      void send(next).then((isKept) => {
+        if (isKept && says !== undefined) notice({ text: says, undo: () => void send(plan) });
+      });
+    },
+    [id, plan, put, notice],
+  );
+}
+
+/** Works the plan of a session out; undefined while it cannot be read. */
+export function usePlanning(session: Session, squad: SquadView): Planning | undefined {
+  const { shorthand, date, startTime, plan = NOTHING } = session;
+  const { data: sessions } = useSessionsQuery();
+  const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
+  const venues = useVenues();
+  const venue = venueById(venues, plan.venueId);
+  const { athletes, paceNames } = squad;
+  const decide = useDecide(session);
+  const tree = useMemo(() => {
+    const parsed = parseSession(shorthand, { paceNames });
+    return parsed.ok ? parsed.session : undefined;
+  }, [shorthand, paceNames]);
+  const intent = useMemo(
+    () => session.intent ?? (tree ? suggestIntent(tree, bookById(squad.books, squad.settings.paceBookId)) : 'mixed'),
+    [session.intent, tree, squad],
+  );
+  const groups = useMemo(() => groupsFor(plan, athletes, squad.settings.groups), [plan, athletes, squad]);
+  const plans = useMemo(() => {
+    if (!tree) return [];
+    const runners = athletes.map((athlete) => ({
+      id: athlete.id,
+      name: athlete.name,
+      tileName: athlete.tileName,
+      paces: pacesOf(athlete, squad, date),
+    }));
+    return ownPlans({ session: tree, intent, plan, groups, runners, venue, paceNames });
+  }, [tree, intent, plan, groups, athletes, squad, date, venue, paceNames]);
+  const runs = useMemo(() => groups.map((group) => groupRun(group, plans)), [groups, plans]);
+  const outlooks = useMemo(
+    () =>
+      new Map(
+        plans.map(({ runner, legs }) => [runner.id, outlookFor(runner.paces.curve, legs, INTENT_FACTS[intent].arc)]),
+      ),
+    [plans, intent],
+  );
+  const cautions = useMemo(() => {
+    const byId = new Map(athletes.map((athlete) => [athlete.id, athlete]));
+    return dayCautions({
+      intent,
+      date,
+      entrants: plans.flatMap(({ runner, remark }) => {
+        const athlete = byId.get(runner.id);
+        return athlete ? [{ athlete, fit: outlooks.get(runner.id)?.fit ?? 'unknown', remark }] : [];
+      }),
+      neighbours: neighboursOf(session, sessions ?? [], squad),
+      weather: weather ?? undefined,
+      heat: squad.settings.heat ?? USUAL_HEAT_LIMITS,
+    });
+  }, [intent, date, plans, outlooks, athletes, session, sessions, squad, weather]);
+  return useMemo(() => {
+    if (!tree) return undefined;
+    return {
+      session,
+      tree,
+      plan,
+      squad,
+      intent,
+      venue,
+      venues,
+      groups,
+      athletes,
+      running: athletes.filter((athlete) => takesPart(plan, athlete)),
+      plans,
+      runs,
+      outlooks,
+      rounding: plan.rounding ?? 0.1,
+      weather: weather ?? undefined,
+      cautions,
+      decide,
+      change: (changes: readonly Change[], says?: string) =>
+        decide({ changes: withChanges(plan.changes ?? [], changes) }, says),
+    };
+  }, [
+    session,
+    tree,
+    plan,
+    squad,
+    intent,
+    venue,
+    venues,
+    groups,
+    athletes,
+    plans,
+    runs,
+    outlooks,
+    weather,
+    cautions,
+    decide,
+  ]);
+}

@@ -1,0 +1,60 @@
+/** From what would make it fit to a change of the plan. */
+import { gaugeOf } from '../outlook/gauge';
+import { proposalsFor, sharedSetting, type Proposal } from '../outlook/proposals';
+import type { MeantArc } from '../session/intent';
+import { changeOf } from './changes';
+import type { ItemChange, Whom } from './dayPlan';
+import type { OwnPlan } from './ownPlans';
+
+const sameItem = (a: readonly number[], b: readonly number[]) => a.join('.') === b.join('.');
+
+/** What would make it fit one athlete, for their plan as it is; a time set by hand is left alone by proposals of pace. */
+function ownProposals({ runner, session, legs, changes }: OwnPlan, arc: MeantArc): Proposal[] {
+  const { curve } = runner.paces;
+  if (!curve) return [];
+  const isSet = (path: readonly number[]) =>
+    changes.some((change) => 'path' in change && change.set.kind === 'target' && sameItem(change.path, path));
+  return proposalsFor(gaugeOf(curve), session, legs, arc).filter(({ lever, path }) => lever !== 'pace' || !isSet(path));
+}
+
+/** The same for everyone, each worked out when first asked for. */
+export function proposer(arc: MeantArc): (own: OwnPlan) => readonly Proposal[] {
+  const known = new WeakMap<OwnPlan, readonly Proposal[]>();
+  return (own) => {
+    const proposals = known.get(own) ?? ownProposals(own, arc);
+    known.set(own, proposals);
+    return proposals;
+  };
+}
+
+/** A proposal that does for several: its change, and how many of them it is for. */
+export type SharedProposal = { proposal: Proposal; own: OwnPlan; does: number };
+
+/**
+ * One proposal's lever for several athletes: the setting that does for each what their own proposal does. Undefined where none of
+ * them has a proposal of that kind for that item.
+ */
+export function sharedProposal(
+  lever: Pick<Proposal, 'lever' | 'path'>,
+  members: readonly OwnPlan[],
+  proposalsOf: (own: OwnPlan) => readonly Proposal[],
+): SharedProposal | undefined {
+  const found = members.flatMap((own) => {
+    const proposal = proposalsOf(own).find((one) => one.lever === lever.lever && sameItem(one.path, lever.path));
+    return proposal ? [{ own, proposal }] : [];
+  });
+  const proposal = sharedSetting(found.map((one) => one.proposal));
+  const whose = found.find((one) => one.proposal === proposal);
+  return proposal && whose ? { proposal, own: whose.own, does: found.length } : undefined;
+}
+
+/** The change that accepts a proposal made for `own`. A pace goes on from what was already changed of it. */
+export function acceptedChange({ proposal, own }: Pick<SharedProposal, 'proposal' | 'own'>, whom: Whom): ItemChange {
+  const { path, set } = proposal;
+  if (set.kind !== 'pace') return changeOf(own.written, path, whom, set);
+  const before = own.changes.findLast(
+    (change) => 'path' in change && change.set.kind === 'pace' && sameItem(change.path, path),
+  )?.set;
+  const share = set.share * (before?.kind === 'pace' ? before.share : 1);
+  return changeOf(own.written, path, whom, { kind: 'pace', share: Math.round(share * 1000) / 1000 });
+}

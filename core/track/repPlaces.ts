@@ -1,0 +1,59 @@
+/** Where each rep starts and finishes, and whether the next start can be walked to in the recovery. */
+import { isWork, type TargetLeg } from '../targets/targetsFor';
+import { legLabel } from './lapSheet';
+import { laneMarks } from './lanes';
+import { placeName, walkS, type Venue } from './venue';
+
+export type RepPlaces = {
+  /** First and last rep with these places, counted from 1. */
+  from: number;
+  to: number;
+  what: string;
+  startM: number;
+  start: string;
+  finish: string;
+  /** In an outer lane: how many metres ahead of that the start lies. */
+  aheadM?: number;
+  /** To the next start: its metres and seconds, and the seconds of recovery there are. */
+  walk?: { byM: number; takesS: number; hasS: number; name: string };
+};
+
+const key = ({ what, start, finish, aheadM, walk }: RepPlaces) => JSON.stringify([what, start, finish, aheadM, walk]);
+
+/** The places of all reps of main part and fast finish that have one, neighbours that are alike as one. @param lane 1 is inside. */
+export function repPlaces(legs: readonly TargetLeg[], venue: Venue, lane = 1): RepPlaces[] {
+  const places: RepPlaces[] = [];
+  let rep = 0;
+  legs.forEach((leg, i) => {
+    if (leg.kind !== 'rep' || !isWork(leg) || leg.drills) return;
+    rep++;
+    const { startM, finishM, distanceM } = leg;
+    if (startM === undefined || finishM === undefined) return;
+    const next = legs[i + 1];
+    const walk = next?.kind === 'recovery' ? next.walk : undefined;
+    const [start] = distanceM === undefined || lane === 1 ? [] : laneMarks(venue, lane, { startM, distanceM }, [0]);
+    const place: RepPlaces = {
+      from: rep,
+      to: rep,
+      what: legLabel(leg),
+      startM,
+      start: placeName(venue, startM),
+      finish: placeName(venue, finishM),
+      ...(start && start.aheadM > 0.05 ? { aheadM: Math.round(start.aheadM * 10) / 10 } : {}),
+      ...(walk
+        ? {
+            walk: {
+              byM: Math.round(walk.byM),
+              takesS: Math.round(walkS(walk)),
+              hasS: Math.round(next?.targetS ?? 0),
+              name: walk.name,
+            },
+          }
+        : {}),
+    };
+    const before = places.at(-1);
+    if (before && key(before) === key(place)) before.to = rep;
+    else places.push(place);
+  });
+  return places;
+}
