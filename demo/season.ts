@@ -42,6 +42,7 @@ export const SEASON: ClubSession[] = [
   { inDays: -2, title: 'Sharp 200s', shorthand: session('main: 10x200 @1500 / 200m jog'), absent: [7] },
   TODAY,
   { inDays: 3, title: 'Over and under', shorthand: session('main: 4x(600 @10k, 600 @marathon)'), absent: [] },
+  { inDays: 7, title: 'Mile pace 400s', shorthand: session('main: 10x400 @mile / 90s walk'), absent: [] },
   {
     inDays: 5,
     title: 'Fartlek by the clock',

@@ -31,7 +31,7 @@ export function readVenue(form: VenueForm): ReadVenue {
   const nameSays = name === '' ? 'A place needs a name.' : undefined;
   let lengthSays: string | undefined =
     lengthM === undefined ? 'Write the length in metres, like 800 or 402.34.' : undefined;
-  if (lengthM !== undefined && says.every((one) => one === undefined))
+  if (lengthM !== undefined && !says.some(Boolean))
     for (const { mark, message } of checkVenue({
       lengthM,
       shape: form.shape,

@@ -63,7 +63,7 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
               borderLeftColor: isChanged ? palette.warning : palette.line,
             }}
           >
-            <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}>
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}>
               <Words as="strong" style={{ flexShrink: 1 }}>
                 {formatItem(item)}
               </Words>

@@ -106,7 +106,7 @@ function Plan({ session, squad }: { session: Session; squad: SquadView }) {
         </PrimaryButton>
       }
     >
-      <Choice label="Side of the plan" options={SIDES} value={side} onChange={setSide} />
+      <Choice label="Side of the plan" isOneLine options={SIDES} value={side} onChange={setSide} />
       <Panel planning={planning} />
     </Page>
   );

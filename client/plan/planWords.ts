@@ -29,10 +29,14 @@ export function fitsText(fits: readonly Fit[]): string {
   }).join(', ');
 }
 
-/** `effort 9.1 at the end, 23 % of the reserve left` */
+/** `at least 23 % of the reserve left` */
+const leftText = (leastLeft: number) =>
+  leastLeft < 0 ? 'the reserve runs out' : `at least ${Math.round(leastLeft * 100)} % of the reserve left`;
+
+/** `effort 9.1 at the end, at least 23 % of the reserve left` */
 export function outlookText({ lastEffort, leastLeft, shareOfLimit, fit }: Outlook): string {
   if (fit === 'unknown') return 'run by effort, or without a mark';
-  const left = `${Math.round(leastLeft * 100)} % of the reserve left at least`;
+  const left = leftText(leastLeft);
   const limit = shareOfLimit > 0 ? `, ${Math.round(shareOfLimit * 100)} % of what could be run flat out` : '';
   return `effort ${(lastEffort ?? 0).toFixed(1)} at the end, ${left}${limit}`;
 }
@@ -72,9 +76,9 @@ export function proposalText({ lever, path, set, from, to }: Proposal, session: 
   }
 }
 
-/** What a proposal would come to: `then as meant: effort 8.4 at the end, 40 % left`. */
+/** What a proposal would come to: `then as meant: effort 8.4 at the end, at least 40 % of the reserve left`. */
 export const effectText = ({ effect: { fit, lastEffort, leastLeft } }: Proposal): string =>
-  `then ${FIT_WORDS[fit]}: effort ${(lastEffort ?? 0).toFixed(1)} at the end, ${Math.round(leastLeft * 100)} % left`;
+  `then ${FIT_WORDS[fit]}: effort ${(lastEffort ?? 0).toFixed(1)} at the end, ${leftText(leastLeft)}`;
 
 export const AIM_WORDS: Record<Aim, string> = {
   written: 'As written',

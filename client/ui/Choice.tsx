@@ -9,10 +9,19 @@ type Props<T extends string> = {
   value: T | undefined;
   onChange: (value: T) => void;
   showLabel?: boolean;
+  /** They share one line, however narrow. */
+  isOneLine?: boolean;
 };
 
 /** One of a few, all in sight; the chosen one is filled and has a bar under it. */
-export function Choice<T extends string>({ label, options, value, onChange, showLabel = false }: Props<T>) {
+export function Choice<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+  showLabel = false,
+  isOneLine = false,
+}: Props<T>) {
   const palette = usePalette();
   return (
     <View style={{ gap: 4 }}>
@@ -21,7 +30,11 @@ export function Choice<T extends string>({ label, options, value, onChange, show
           {label}
         </Words>
       )}
-      <View role="radiogroup" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
+      <View
+        role="radiogroup"
+        aria-label={label}
+        style={{ flexDirection: 'row', flexWrap: isOneLine ? 'nowrap' : 'wrap', gap: isOneLine ? 4 : 6 }}
+      >
         {options.map((option) => {
           const chosen = option.value === value;
           return (
@@ -32,7 +45,8 @@ export function Choice<T extends string>({ label, options, value, onChange, show
               onPress={() => onChange(option.value)}
               style={{
                 minHeight: 44,
-                paddingHorizontal: 12,
+                paddingHorizontal: isOneLine ? 6 : 12,
+                ...(isOneLine ? { flexGrow: 1, alignItems: 'center', maxWidth: 140 } : {}),
                 justifyContent: 'center',
                 borderRadius: RADIUS,
                 borderWidth: 1.5,

@@ -168,6 +168,7 @@ function Row({ row, section, y, drawing }: { row: LapRow; section: LapSection; y
   );
 }
 
+type ThumbSize = { width?: number; height?: number };
 type Sheet = { sections: LapSection[]; venue: Venue; finishLegs: ReadonlySet<number> };
 type Props = Sheet & {
   about: string;
@@ -271,14 +272,14 @@ export function LapSheet({ sections, venue, finishLegs, about, chosenLeg, onChoo
   });
 }
 
-/** The same picture as a thumbnail: bands only. */
-export function LapThumb({ sections, venue, finishLegs }: Sheet) {
+/** The same picture as a thumbnail: bands only. `width` and `height` in px. */
+export function LapThumb({ sections, venue, finishLegs, width = 56, height: most = 46 }: Sheet & ThumbSize) {
   const palette = usePalette();
   const rows = sections.flatMap((section) => section.rows.map((row) => ({ row, section })));
-  const height = Math.min(4, 44 / Math.max(1, rows.length));
-  const drawing: Drawing = { palette, x: (m) => (m / venue.lapM) * 56, finishLegs };
+  const height = Math.min(4, (most - 2) / Math.max(1, rows.length));
+  const drawing: Drawing = { palette, x: (m) => (m / venue.lapM) * width, finishLegs };
   return (
-    <svg width={56} height={46} aria-hidden>
+    <svg width={width} height={most} aria-hidden>
       {rows.map(({ row, section }, i) => (
         <Fragment key={i}>
           {row.bands.map((band, j) => (

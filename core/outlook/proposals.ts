@@ -31,6 +31,8 @@ const JOG_STEP_M = 50;
 const PACE_STEP = 0.005;
 /** Slower than this is another session. */
 const SLOWEST = 0.93;
+/** Fewer than this share of the reps is another session. */
+const FEWEST = 0.4;
 /** At most so many times as often. */
 const MOST_MORE = 1.5;
 
@@ -107,7 +109,7 @@ function countLever({ stretches, way }: Trial, path: ItemPath, item: Item): Leve
     .map(({ turns: all }) => all[path.length - 2] ?? 0);
   const n = Math.max(...turns, 0) + 1;
   const most = item.count.kind === 'range' ? item.count.max : Math.ceil(n * MOST_MORE);
-  const steps = way === 'easier' ? n - 1 : most - n;
+  const steps = way === 'easier' ? n - Math.max(1, Math.ceil(n * FEWEST)) : most - n;
   if (item.count.kind === 'open' || n < 2) return undefined;
   return {
     lever: path.length > 2 ? 'reps-in-set' : 'count',

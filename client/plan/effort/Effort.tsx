@@ -181,6 +181,7 @@ export function Effort({ planning }: { planning: Planning }) {
           {`${INTENT_FACTS[intent].name}: meant to feel ${arc.first} on the first rep, ${arc.middle} half way, ${arc.last} at the end. The bar is the least that is left of the reserve, the number the effort of the last rep.`}
         </Words>
       </View>
+      {sureness}
       <View>
         {judged.map(({ own, outlook }) => (
           <View key={own.runner.id}>
@@ -195,7 +196,6 @@ export function Effort({ planning }: { planning: Planning }) {
           </View>
         ))}
       </View>
-      {sureness}
       <Words as="label" quiet>
         An estimate from each athlete’s own races, honestly unsure: what they say and how they look goes before it.
       </Words>

@@ -1,12 +1,12 @@
-import type { GroupRun } from '@core/planning/groupTargets';
-import { legsOfRun } from '@core/planning/groupTargets';
-import { formatRounded, passesText, targetText, timesText, type Card } from '@core/planning/card';
+import { legsOfRun, type GroupRun } from '@core/planning/groupTargets';
+import { cardLines, formatRounded, passesText, targetText, timesText } from '@core/planning/card';
 import type { OwnPlan } from '@core/planning/ownPlans';
-import { cardLines } from '@core/planning/card';
 import { boardsOf } from '@core/planning/runPlans';
 import { formatSession } from '@core/session/formatSession';
 import { layLapSheet } from '@core/track/lapSheet';
-import { LapSheet } from '../../ui/LapSheet';
+import type { TargetLeg } from '@core/targets/targetsFor';
+import type { Venue } from '@core/track/venue';
+import { LapSheet, LapThumb } from '../../ui/LapSheet';
 import type { Planning } from '../usePlanning';
 import { boxesOf, cardFor, CARDS_A_PAGE, inParts, REPS_A_PAGE, timedReps, whenText } from './sheets';
 import { SHEET_STYLE } from './sheetStyle';
@@ -109,16 +109,16 @@ function GroupTimes({ planning, run, everyM }: { planning: Planning; run: GroupR
   );
 }
 
+const drawingOf = (legs: readonly TargetLeg[], venue: Venue) => ({
+  sections: layLapSheet(legs, venue),
+  venue,
+  finishLegs: new Set(legs.flatMap((leg, i) => (leg.role === 'finish' ? [i] : []))),
+});
+
 function Drawing({ planning, run }: { planning: Planning; run: GroupRun }) {
-  const legs = legsOfRun(run);
   return (
     <div className="drawing">
-      <LapSheet
-        sections={layLapSheet(legs, planning.venue)}
-        venue={planning.venue}
-        finishLegs={new Set(legs.flatMap((leg, i) => (leg.role === 'finish' ? [i] : [])))}
-        about={`${planning.session.title} lap by lap`}
-      />
+      <LapSheet {...drawingOf(legsOfRun(run), planning.venue)} about={`${planning.session.title} lap by lap`} />
     </div>
   );
 }
@@ -190,7 +190,11 @@ const DENSE = { lines: 4, boxes: 12 };
 /** What a card has room for; the rest is on the sheets and the phone. */
 const MOST = { lines: 7, boxes: 40 };
 
-function PocketCard({ card: { title, when, who, lines }, rounding }: { card: Card; rounding: number }) {
+type CardProps = { planning: Planning; own: OwnPlan; everyM: number };
+
+function PocketCard({ planning, own, everyM }: CardProps) {
+  const { rounding, venue } = planning;
+  const { title, when, who, lines } = cardFor(planning, own, everyM);
   const boxes = boxesOf(lines);
   const [name = '', group = ''] = who.split(' (');
   const isDense = lines.length > DENSE.lines || boxes > DENSE.boxes;
@@ -219,6 +223,7 @@ function PocketCard({ card: { title, when, who, lines }, rounding }: { card: Car
         </div>
       ))}
       {lines.length > MOST.lines && <div className="small">{`and ${lines.length - MOST.lines} more parts`}</div>}
+      <LapThumb {...drawingOf(own.legs, venue)} width={300} height={isDense ? 30 : 44} />
       <div className="boxes">
         {Array.from({ length: Math.min(boxes, MOST.boxes) }, (_, i) => (
           <span key={i}>{i + 1}</span>
@@ -230,7 +235,7 @@ function PocketCard({ card: { title, when, who, lines }, rounding }: { card: Car
 
 /** A card for each pocket, eight to a page, to be cut out. */
 export function PocketCards({ planning, everyM }: SheetProps) {
-  const cards = planning.plans.map((own) => ({ id: own.runner.id, card: cardFor(planning, own, everyM) }));
+  const cards = planning.plans;
   const pages = Array.from({ length: Math.ceil(cards.length / CARDS_A_PAGE) }, (_, i) =>
     cards.slice(i * CARDS_A_PAGE, (i + 1) * CARDS_A_PAGE),
   );
@@ -238,9 +243,9 @@ export function PocketCards({ planning, everyM }: SheetProps) {
     <div className="sheet">
       <style>{SHEET_STYLE}</style>
       {pages.map((page) => (
-        <div className="page cards" key={page[0]?.id ?? ''}>
-          {page.map(({ id, card }) => (
-            <PocketCard key={id} card={card} rounding={planning.rounding} />
+        <div className="page cards" key={page[0]?.runner.id ?? ''}>
+          {page.map((own) => (
+            <PocketCard key={own.runner.id} planning={planning} own={own} everyM={everyM} />
           ))}
         </div>
       ))}

@@ -7,7 +7,7 @@ export const SHEET_STYLE = `
 .sheet pre { font: inherit; font-weight: 500; white-space: pre-wrap; margin: 4px 0 8px }
 .sheet .page { break-after: page }
 .sheet .page:last-child { break-after: auto }
-.sheet .drawing { break-inside: avoid; margin-top: 8px }
+.sheet .drawing { break-inside: avoid; margin-top: 8px; zoom: 0.75 }
 .sheet table { border-collapse: collapse; width: 100%; table-layout: fixed; margin-bottom: 8px }
 .sheet thead { display: table-header-group }
 .sheet tr { break-inside: avoid }
