@@ -24,12 +24,19 @@ export type TestServer = {
 
 export const tempFolder = () => fs.mkdtempSync(path.join(os.tmpdir(), 'zest-server-'));
 
-/** Sets `nowMs` as the server's clock. */
-export async function startTestServer(folder = tempFolder(), nowMs = () => 1_790_000_000_000): Promise<TestServer> {
+/** Sets `nowMs` as the server's clock, and where it asks for the weather. */
+export async function startTestServer(
+  folder = tempFolder(),
+  nowMs = () => 1_790_000_000_000,
+  weatherUrl?: string,
+): Promise<TestServer> {
   const db = openDatabase(folder);
   const logLines: string[] = [];
   const log = pino({ base: null }, { write: (line: string) => logLines.push(line) });
-  const server: Server = makeApp({ db, log, nowMs }).listen(0, '127.0.0.1');
+  const server: Server = makeApp({ db, log, nowMs, ...(weatherUrl === undefined ? {} : { weatherUrl }) }).listen(
+    0,
+    '127.0.0.1',
+  );
   await new Promise((resolve) => server.once('listening', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
