@@ -1,0 +1,56 @@
+import { formOf, readVenue, type VenueForm } from './venueForm';
+
+const form: VenueForm = {
+  name: 'Mill loop',
+  shape: 'lap',
+  lengthM: '820',
+  marks: [
+    { atM: '0', name: 'gate' },
+    { atM: '300,5 m', name: 'oak' },
+  ],
+};
+
+test('what is typed is read, with a comma or a unit as well', () => {
+  expect(readVenue(form)).toEqual({
+    ok: true,
+    venue: {
+      name: 'Mill loop',
+      shape: 'lap',
+      lengthM: 820,
+      marks: [
+        { atM: 0, name: 'gate' },
+        { atM: 300.5, name: 'oak' },
+      ],
+    },
+  });
+});
+test('there and back again: what is kept reads as it was', () => {
+  const venue = {
+    id: 'x',
+    name: 'A',
+    shape: 'there-and-back' as const,
+    lengthM: 402.34,
+    marks: [{ atM: 10, name: 'b' }],
+  };
+  const { id: _id, ...rest } = venue;
+  expect(readVenue(formOf(venue))).toEqual({ ok: true, venue: rest });
+});
+test.each([
+  [{ ...form, name: ' ' }, { name: 'A place needs a name.' }],
+  [{ ...form, lengthM: 'long' }, { length: 'Write the length in metres, like 800 or 402.34.' }],
+  [{ ...form, lengthM: '10' }, { length: 'A lap has to be between 50 m and 20 km long.' }],
+  [{ ...form, marks: [{ atM: '', name: 'oak' }] }, { marks: ['Write the place in metres from the start.'] }],
+  [{ ...form, marks: [{ atM: '5', name: '' }] }, { marks: ['A mark needs a name.'] }],
+  [
+    {
+      ...form,
+      marks: [
+        { atM: '5', name: 'a' },
+        { atM: '900', name: 'pond' },
+      ],
+    },
+    { marks: [undefined, '“pond” is at 900 m, but the lap is only 820 m long.'] },
+  ],
+])('what is wrong is said at its field', (typed, says) => {
+  expect(readVenue(typed)).toMatchObject({ ok: false, ...says });
+});
