@@ -1,5 +1,12 @@
 /** Where much is on the screen and changes with each letter: what did not change is not drawn again. It costs some code. */
-const COMPILED = ['/session/SessionEditor', '/session/write/', '/session/build/', '/session/look/', '/session/book/'];
+const COMPILED = [
+  '/session/SessionEditor',
+  '/session/write/',
+  '/session/build/',
+  '/session/look/',
+  '/session/book/',
+  '/plan/',
+];
 
 module.exports = (api) => {
   api.cache(true);

@@ -7,7 +7,7 @@ import { reserveModel } from '../targets/reserve';
 import type { MeantArc } from '../session/intent';
 import type { TargetLeg } from '../targets/targetsFor';
 import { gaugeOf, type Gauge } from './gauge';
-import { judgePoints } from './outlook';
+import { judgePoints, meantFor } from './outlook';
 import { predict, stretchesOf } from './predict';
 
 /** An athlete to be drawn. */
@@ -112,8 +112,11 @@ export function chancesFor(
   const efforts: number[] = [];
   const lefts: number[] = [];
   let [finished, fitted] = [0, 0];
+  let meant: number[] | undefined;
   for (const gauge of drawnGauges(curve, draws, random)) {
-    const { fit, lastEffort, leastLeft } = judgePoints(predict(gauge, stretches), arc);
+    const points = predict(gauge, stretches);
+    meant ??= meantFor(arc, points.length);
+    const { fit, lastEffort, leastLeft } = judgePoints(points, arc, meant);
     if (fit !== 'cannot') finished++;
     if (fit !== 'cannot' && fit !== 'stretched') fitted++;
     if (lastEffort !== undefined) efforts.push(lastEffort);

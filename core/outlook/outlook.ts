@@ -35,12 +35,11 @@ export function meantAt({ first, middle, last }: MeantArc, way: number): number 
 }
 
 /** Meant effort at each of so many points; a single rep is the end of the session as well. */
-const meantFor = (arc: MeantArc, n: number) =>
+export const meantFor = (arc: MeantArc, n: number) =>
   Array.from({ length: n }, (_, i) => meantAt(arc, n === 1 ? 1 : i / (n - 1)));
 
-/** Judges a prediction. */
-export function judgePoints(points: readonly Point[], arc: MeantArc) {
-  const meant = meantFor(arc, points.length);
+/** Judges a prediction. @param meant as meantFor() says, for who asks often. */
+export function judgePoints(points: readonly Point[], arc: MeantArc, meant = meantFor(arc, points.length)) {
   let over = -Infinity;
   let leastLeft = 1;
   points.forEach(({ effort, leftShare, isAsked }, i) => {

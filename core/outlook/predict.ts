@@ -64,6 +64,9 @@ export function predict({ model, heldS }: Gauge, stretches: readonly Stretch[]):
   let leftM = reserveM;
   let ofLimit = 0;
   let isBegun = false;
+  // Reps on end are mostly run at one speed: what it means is looked up when it changes.
+  let lastMps: number | undefined;
+  let [held, counts, fresh] = [0, 0, 0];
   for (const { isRep, isWork: works, speedMps, durationS, effort } of stretches) {
     // As in reserve(): the main part is begun with all of it.
     isBegun ||= works;
@@ -82,11 +85,14 @@ export function predict({ model, heldS }: Gauge, stretches: readonly Stretch[]):
       });
       continue;
     }
-    const held = heldS(speedMps);
-    const counts = clamp((held - STAMINA_S.none) / (STAMINA_S.all - STAMINA_S.none), 0, 1);
+    if (speedMps !== lastMps) {
+      held = heldS(speedMps);
+      counts = clamp((held - STAMINA_S.none) / (STAMINA_S.all - STAMINA_S.none), 0, 1);
+      fresh = freshEffort(held);
+      lastMps = speedMps;
+    }
     ofLimit += (counts * durationS) / held;
     const spent = Math.max(1 - leftShare, OF_LIMIT * ofLimit);
-    const fresh = freshEffort(held);
     points.push({ leftShare, spent, effort: fresh + (10 - fresh) * clamp(spent, 0, 1) });
   }
   return points;

@@ -6,10 +6,11 @@
 import { curves } from './curves';
 import { language } from './language';
 import { list } from './list';
+import { planning } from './planning';
 import { screens } from './screens';
 import { writing } from './writing';
 
-const BENCHES = { curves, language, list, screens, writing };
+const BENCHES = { curves, language, list, planning, screens, writing };
 
 async function main(): Promise<void> {
   const chosen = process.argv.slice(2);

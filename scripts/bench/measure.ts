@@ -31,5 +31,6 @@ export function report(
   if (!more.against) return;
   const [name, baseline] = more.against;
   const base = spread(baseline).median;
-  console.log(`  ${name}: ${ms(base)}; ratio ${(median / base).toFixed(1)}`);
+  const ratio = median < base ? `1 : ${(base / median).toFixed(1)}` : (median / base).toFixed(1);
+  console.log(`  ${name}: ${ms(base)}; ratio ${ratio}`);
 }

@@ -57,7 +57,6 @@ test.describe('phone', () => {
       ['athlete', `/squad/${ada?.id}`, 'By “Fitness curve”'],
       ['sessions', '/sessions', 'Today and to come'],
       ['session', `/sessions/${id}`, 'Lap by lap'],
-      ['roll-call', `/track/ready/${id}`, 'Who is here?'],
       ['results', `/results/${run?.id}`, '± spread'],
     ] as const) {
       await page.goto(demo.url + place);
@@ -65,31 +64,38 @@ test.describe('phone', () => {
       await shoot(page, name);
     }
     await page.goto(`${demo.url}/squad/${ada?.id}`);
-    for (const [side, name] of [
-      ['Marks', 'athlete-marks'],
-      ['Season', 'athlete-season'],
-    ] as const) {
-      await page.getByRole('radio', { name: side }).tap();
-      await page.getByRole('img', { name: /^Ada Brindlecote/ }).waitFor();
-      await shoot(page, name);
-    }
-    await page.goto(`${demo.url}/squad/groups`);
-    await page.getByRole('button', { name: 'Suggest groups' }).tap();
-    await shoot(page, 'groups');
+    await page.getByRole('radio', { name: 'Marks' }).tap();
+    await page.getByRole('img', { name: /^Ada Brindlecote/ }).waitFor();
+    await shoot(page, 'athlete-marks');
     await page.goto(`${demo.url}/sessions/${id}`);
     await page.getByRole('radio', { name: 'Build' }).tap();
     await page.getByRole('button', { name: 'Change 8 × 400 at 5k' }).tap();
     await page.getByRole('listbox', { name: 'Pace' }).scrollIntoViewIfNeeded();
     await shoot(page, 'builder');
-    const book = await demo.get<{ progressions: { id: string }[] }>('book');
-    for (const [name, place, shows] of [
-      ['book', '/sessions/book', '38 sessions'],
-      ['progression', `/sessions/progressions/${book.progressions[0]?.id}`, 'Add a step'],
-    ] as const) {
-      await page.goto(demo.url + place);
-      await page.getByText(shows).waitFor();
-      await shoot(page, name);
-    }
+    await page.goto(`${demo.url}/sessions/book`);
+    await page.getByText('39 sessions').waitFor();
+    await shoot(page, 'book');
+  });
+  test('the plan of a day', async ({ page, demo }) => {
+    const { id } = await todaysSession(demo);
+    const hard = (await demo.get<{ id: string; title: string }[]>('sessions')).find(
+      ({ title }) => title === 'Mile pace 400s',
+    );
+    await page.goto(`${demo.url}/sessions/plan/${id}`);
+    await page.getByText(/^Forecast/).waitFor();
+    await shoot(page, 'plan-groups');
+    await page.getByRole('radio', { name: 'Paper' }).tap();
+    await shoot(page, 'plan-card');
+    await page.getByRole('radio', { name: 'Groups' }).tap();
+    await page.getByRole('button', { name: 'Suggest groups' }).tap();
+    await page.getByRole('button', { name: /^Use these/ }).tap();
+    await page.getByRole('radio', { name: 'Track', exact: true }).tap();
+    await shoot(page, 'plan-track');
+    await page.goto(`${demo.url}/sessions/plan/${hard?.id}`);
+    await page.getByRole('radio', { name: 'Effort' }).tap();
+    await page.getByRole('button', { name: /^Juno Sellwick/ }).tap();
+    await page.getByRole('img', { name: /^Juno Sellwick/ }).scrollIntoViewIfNeeded();
+    await shoot(page, 'plan-effort');
   });
   for (const look of ['light', 'dark'] as const)
     test(`line board, ${look}`, async ({ page, demo }) => {
@@ -107,15 +113,13 @@ test.describe('wide', () => {
   test.use(WIDE);
   test('squad, session and results', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
-    const [ada] = await demo.get<{ id: string }[]>('athletes');
-    for (const [name, place] of [
-      ['squad-wide', '/squad'],
-      ['athlete-wide', `/squad/${ada?.id}`],
-    ] as const) {
-      await page.goto(demo.url + place);
-      await page.getByRole('link', { name: 'Bo Tarrowby' }).waitFor();
-      await shoot(page, name);
-    }
+    await page.goto(`${demo.url}/squad`);
+    await page.getByRole('link', { name: 'Bo Tarrowby' }).waitFor();
+    await shoot(page, 'squad-wide');
+    await page.goto(`${demo.url}/sessions/plan/${id}`);
+    await page.getByRole('radio', { name: 'Targets' }).press('Enter');
+    await page.getByRole('region', { name: /^Plan of/ }).waitFor();
+    await shoot(page, 'plan-targets-wide');
     const runs = await demo.get<{ id: string; title: string }[]>('runs');
     await page.goto(`${demo.url}/sessions/${id}`);
     await page.getByText('Lap by lap').waitFor();

@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Chances, Entrant } from '@core/outlook/chances';
 import { INTENT_FACTS } from '@core/session/intent';
 import type { OwnPlan } from '@core/planning/ownPlans';
@@ -12,6 +12,8 @@ type Drawn = {
   of: number;
   state: 'running' | 'done' | 'failed';
 };
+
+const SAY_EVERY_MS = 300;
 
 /** How sure the predictions are, drawn in a worker so that the page goes on answering. */
 export function useChances({ plans, intent }: Planning) {
@@ -34,11 +36,15 @@ export function useChances({ plans, intent }: Planning) {
     setDrawn({ plans, found, of, state: 'running' });
     const running = new Worker(new URL('./chances.worker.ts', window.location.href));
     worker.current = running;
+    let saidMs = performance.now();
     running.onmessage = ({ data }: MessageEvent<Chances>) => {
       found.set(data.athleteId, data);
       const isDone = found.size === of;
-      setDrawn({ plans, found: new Map(found), of, state: isDone ? 'done' : 'running' });
       if (isDone) stop();
+      // What is drawn comes faster than it can be read: the page is left free for taps.
+      else if (performance.now() - saidMs < SAY_EVERY_MS) return;
+      saidMs = performance.now();
+      startTransition(() => setDrawn({ plans, found: new Map(found), of, state: isDone ? 'done' : 'running' }));
     };
     running.onerror = () => {
       stop();
