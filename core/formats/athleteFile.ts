@@ -1,3 +1,4 @@
+import type { OwnDayPlan } from '../planning/dayPlan';
 import type { Group, SquadMember } from '../squad/athlete';
 import type { RunEvent } from '../trackside/events';
 import type { Plan } from '../trackside/plan';
@@ -16,6 +17,8 @@ export type AthleteFile = {
   athlete: SquadMember;
   group?: Group;
   runs: OwnRun[];
+  /** Sessions whose plan says something about them. */
+  plans?: { title: string; date: string; plan: OwnDayPlan }[];
 };
 
 const VERSION = 1;

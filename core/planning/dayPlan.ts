@@ -161,3 +161,20 @@ export function withoutAthlete(plan: DayPlan, athleteId: string): DayPlan {
       : {}),
   };
 }
+
+/** One athlete's part in a plan. */
+export type OwnDayPlan = { takesPart?: boolean; group?: string; leads?: boolean; changes?: Change[] };
+
+/** What a plan says about one athlete; undefined where it says nothing. */
+export function aboutAthlete({ taking, groups, changes }: DayPlan, athleteId: string): OwnDayPlan | undefined {
+  const isTaking = taking?.[athleteId];
+  const group = groups?.find(({ athleteIds }) => athleteIds.includes(athleteId));
+  const own = (changes ?? []).filter(({ whom }) => whom.kind === 'athlete' && whom.athleteId === athleteId);
+  if (isTaking === undefined && !group && own.length === 0) return undefined;
+  return {
+    ...(isTaking === undefined ? {} : { takesPart: isTaking }),
+    ...(group ? { group: group.name } : {}),
+    ...(group?.leaderId === athleteId ? { leads: true } : {}),
+    ...(own.length > 0 ? { changes: own } : {}),
+  };
+}

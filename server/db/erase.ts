@@ -1,6 +1,6 @@
 import { eq, like } from 'drizzle-orm';
 import type { AthleteFile } from '@core/formats/athleteFile';
-import { withoutAthlete } from '@core/planning/dayPlan';
+import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
 import { runOf } from '@core/trackside/runOf';
 import { readAthlete } from './athletes';
 import type { Db } from './open';
@@ -21,13 +21,36 @@ function runsWith(db: Db, athleteId: string) {
     });
 }
 
+/** The sessions whose plan for the day has the athlete in it. */
+function plannedWith(db: Db, athleteId: string) {
+  const { id, title, date, plan } = sessions;
+  return db
+    .select({ id, title, date, plan })
+    .from(sessions)
+    .where(like(plan, `%${athleteId}%`))
+    .all()
+    .flatMap((session) => (session.plan ? [{ ...session, plan: session.plan }] : []));
+}
+
 /** Everything that is kept about one athlete; undefined if there is none with this id. */
 export function athleteFile(db: Db, id: string, savedOn: string): AthleteFile | undefined {
   const athlete = readAthlete(db, id);
   if (!athlete) return undefined;
   const group = readSquad(db).groups.find((candidate) => candidate.id === athlete.groupId);
   const own = runsWith(db, id).map((run) => runOf(run, (athleteId) => athleteId === id));
-  return { format: 'zest-lap/athlete', version: 1, savedOn, athlete, ...(group ? { group } : {}), runs: own };
+  const plans = plannedWith(db, id).flatMap(({ title, date, plan }) => {
+    const about = aboutAthlete(plan, id);
+    return about ? [{ title, date, plan: about }] : [];
+  });
+  return {
+    format: 'zest-lap/athlete',
+    version: 1,
+    savedOn,
+    athlete,
+    ...(group ? { group } : {}),
+    runs: own,
+    ...(plans.length > 0 ? { plans } : {}),
+  };
 }
 
 /**
@@ -62,16 +85,11 @@ export function eraseAthlete(db: Db, id: string, nowMs: number): boolean {
           })
           .run();
     }
-    const planned = tx
-      .select({ id: sessions.id, plan: sessions.plan })
-      .from(sessions)
-      .where(like(sessions.plan, `%${id}%`));
-    for (const session of planned.all())
-      if (session.plan)
-        tx.update(sessions)
-          .set({ plan: withoutAthlete(session.plan, id) })
-          .where(eq(sessions.id, session.id))
-          .run();
+    for (const { id: sessionId, plan } of plannedWith(db, id))
+      tx.update(sessions)
+        .set({ plan: withoutAthlete(plan, id) })
+        .where(eq(sessions.id, sessionId))
+        .run();
     tx.delete(athletes).where(eq(athletes.id, id)).run();
     tx.insert(erasedAthletes).values({ id, erasedAtMs: nowMs }).onConflictDoNothing().run();
   });

@@ -79,6 +79,11 @@ describe('the plan of a day', () => {
       groups: [{ id: ulid(), name: 'X', athleteIds: [gone, other], leaderId: gone }],
       changes: [whose(gone), whose(other)],
     });
+    const { body } = await server.call('GET', `/api/athletes/${gone}/file`);
+    expect(body).toMatchObject({
+      plans: [{ title: 'Reps', plan: { takesPart: true, group: 'X', leads: true, changes: [whose(gone)] } }],
+    });
+    expect(JSON.stringify(body)).not.toContain(other);
     expect((await server.call('POST', `/api/athletes/${gone}/erase`)).status).toBe(204);
     const left = JSON.stringify((await stored(id))?.plan);
     expect(left).not.toContain(gone);

@@ -1,4 +1,4 @@
-import { useDraggable, useDroppable, type Announcements, type DragEndEvent } from '@dnd-kit/core';
+import type { Announcements, DragEndEvent } from '@dnd-kit/core';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
@@ -10,7 +10,7 @@ import { legLabel } from '@core/track/lapSheet';
 import { formatDelta, formatTime } from '@core/units/time';
 import { SuggestGroups, type Limits } from '../../squad/groups/SuggestGroups';
 import { DragArea } from '../../ui/DragArea';
-import { DragHandle } from '../../ui/DragHandle';
+import { DragRow, DropCard } from '../../ui/DragCard';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { TextField } from '../../ui/TextField';
@@ -53,26 +53,6 @@ function Strip({ plan, run, isLifted = false }: { plan: OwnPlan; run: GroupRun; 
   );
 }
 
-function Member({ plan, run }: { plan: OwnPlan; run: GroupRun }) {
-  const palette = usePalette();
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, isDragging } = useDraggable({ id: plan.runner.id });
-  return (
-    <View
-      ref={setNodeRef as unknown as React.Ref<View>}
-      style={{
-        flexDirection: 'row',
-        alignItems: 'center',
-        borderBottomWidth: 1,
-        borderBottomColor: palette.line,
-        opacity: isDragging ? 0.35 : 1,
-      }}
-    >
-      <DragHandle handle={setActivatorNodeRef} label={`Move ${plan.runner.name}`} {...{ attributes, listeners }} />
-      <Strip plan={plan} run={run} />
-    </View>
-  );
-}
-
 type CardProps = {
   planning: Planning;
   run: GroupRun;
@@ -81,29 +61,13 @@ type CardProps = {
 };
 
 function GroupCard({ planning, run, put, remove }: CardProps) {
-  const palette = usePalette();
   const { group, members } = run;
-  const { setNodeRef, isOver } = useDroppable({ id: group.id });
   const [isOpen, setOpen] = useState(false);
   const [name, setName] = useState(group.name);
   const isRest = group.id === REST_ID;
   const timed = firstTimed(run);
   return (
-    <View
-      ref={setNodeRef as unknown as React.Ref<View>}
-      role="group"
-      aria-label={group.name}
-      style={{
-        flexGrow: 1,
-        flexBasis: 300,
-        maxWidth: 520,
-        padding: SPACE.m,
-        borderRadius: RADIUS,
-        borderWidth: 2,
-        borderColor: isOver ? palette.ink : palette.line,
-        backgroundColor: isOver ? palette.fill : palette.ground,
-      }}
-    >
+    <DropCard id={group.id} label={group.name} maxWidth={520}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
         <View style={{ flex: 1 }}>
           <Words as="heading" level={2}>
@@ -124,7 +88,9 @@ function GroupCard({ planning, run, put, remove }: CardProps) {
         )}
       </View>
       {members.map((plan) => (
-        <Member key={plan.runner.id} plan={plan} run={run} />
+        <DragRow key={plan.runner.id} id={plan.runner.id} name={plan.runner.name}>
+          <Strip plan={plan} run={run} />
+        </DragRow>
       ))}
       {members.length === 0 && (
         <Words quiet style={{ paddingVertical: SPACE.m }}>
@@ -161,7 +127,7 @@ function GroupCard({ planning, run, put, remove }: CardProps) {
           </SmallButton>
         </View>
       )}
-    </View>
+    </DropCard>
   );
 }
 
@@ -203,9 +169,10 @@ export function DayGroups({ planning }: { planning: Planning }) {
   );
   const useSuggested = (limits: Limits) => {
     const { groups: suggested } = suggestDayGroups(plans, limits);
-    const made = suggested.map(({ members }, i): DayGroup => ({
+    const made = suggested.map(({ members, middleS }): DayGroup => ({
       id: ulid(),
-      name: own[i]?.name ?? `Group ${i + 1}`,
+      // Not the name of a training group: others run in it today.
+      name: `Laps of ${formatTime(middleS)}`,
       athleteIds: members.map(({ id }) => id),
     }));
     decide({ groups: made }, `${made.length} groups for this session.`);

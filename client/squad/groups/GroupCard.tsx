@@ -1,10 +1,9 @@
-import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { useState } from 'react';
 import { View, type ViewStyle } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { SquadMember } from '@core/squad/athlete';
 import { formatTime } from '@core/units/time';
-import { DragHandle } from '../../ui/DragHandle';
+import { DragRow, DropCard } from '../../ui/DragCard';
 import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
@@ -43,26 +42,6 @@ export function AthleteStrip({
   );
 }
 
-function DraggedRow({ athlete, lapS }: { athlete: SquadMember; lapS: number | undefined }) {
-  const palette = usePalette();
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, isDragging } = useDraggable({ id: athlete.id });
-  return (
-    <View
-      ref={setNodeRef as unknown as React.Ref<View>}
-      style={{
-        flexDirection: 'row',
-        alignItems: 'center',
-        borderBottomWidth: 1,
-        borderBottomColor: palette.line,
-        opacity: isDragging ? 0.35 : 1,
-      }}
-    >
-      <DragHandle handle={setActivatorNodeRef} label={`Move ${athlete.name}`} {...{ attributes, listeners }} />
-      <AthleteStrip athlete={athlete} lapS={lapS} />
-    </View>
-  );
-}
-
 type Props = {
   column: GroupColumn;
   lapOf: (athlete: SquadMember) => number | undefined;
@@ -72,8 +51,6 @@ type Props = {
 
 /** A group: its name, its members with the pace groups go by, and a place to drop others on. */
 export function GroupCard({ column, lapOf, edit }: Props) {
-  const palette = usePalette();
-  const { setNodeRef, isOver } = useDroppable({ id: column.id || 'none' });
   const [name, setName] = useState(column.name);
   const laps = column.athletes.flatMap((athlete) => lapOf(athlete) ?? []);
   const spread = laps.length > 1 ? `${lapText(Math.min(...laps))} to ${lapText(Math.max(...laps))}` : '';
@@ -89,21 +66,7 @@ export function GroupCard({ column, lapOf, edit }: Props) {
     />
   );
   return (
-    <View
-      ref={setNodeRef as unknown as React.Ref<View>}
-      role="group"
-      aria-label={column.name}
-      style={{
-        flexGrow: 1,
-        flexBasis: 300,
-        maxWidth: 460,
-        padding: SPACE.m,
-        borderRadius: RADIUS,
-        borderWidth: 2,
-        borderColor: isOver ? palette.ink : palette.line,
-        backgroundColor: isOver ? palette.fill : palette.ground,
-      }}
-    >
+    <DropCard id={column.id || 'none'} label={column.name}>
       {edit ? (
         <View style={{ flexDirection: 'row', alignItems: 'flex-end' }}>
           <View style={{ flex: 1 }}>
@@ -133,13 +96,15 @@ export function GroupCard({ column, lapOf, edit }: Props) {
         </Words>
       )}
       {column.athletes.map((athlete) => (
-        <DraggedRow key={athlete.id} athlete={athlete} lapS={lapOf(athlete)} />
+        <DragRow key={athlete.id} id={athlete.id} name={athlete.name}>
+          <AthleteStrip athlete={athlete} lapS={lapOf(athlete)} />
+        </DragRow>
       ))}
       {column.athletes.length === 0 && (
         <Words quiet style={{ paddingVertical: SPACE.m }}>
           Nobody yet. Drag someone here.
         </Words>
       )}
-    </View>
+    </DropCard>
   );
 }
