@@ -5,7 +5,7 @@ import { readSession } from '../session/parseSession';
 import type { Session } from '../session/session';
 import type { PaceSource } from '../paces/paceSpeed';
 import { isWork, targetsForLegs, type TargetLeg } from '../targets/targetsFor';
-import { timeFor } from '../fitness/curve';
+import { heldFor, isExtrapolated, timeFor } from '../fitness/curve';
 import type { Venue } from '../track/venue';
 import { adjustmentOf, aimOf, changedSession, changesFor, stillFits } from './changes';
 import type { Change, DayGroup, DayPlan } from './dayPlan';
@@ -65,12 +65,25 @@ function beyond(legs: readonly TargetLeg[], { paces }: Runner): string | undefin
   return undefined;
 }
 
+/** Where a pace lies outside what the athlete's model is meant for: critical speed says little of sprints and long runs. */
+function guessed(legs: readonly TargetLeg[], { paces: { curve } }: Runner): string | undefined {
+  if (!curve || curve.model !== 'critical-speed') return undefined;
+  const speeds = new Set<number>();
+  for (const { kind, role, distanceM, targetS, pace } of legs)
+    if (kind === 'rep' && isWork({ role }) && distanceM !== undefined && targetS && pace !== undefined)
+      speeds.add(Math.round((distanceM / targetS) * 1000) / 1000);
+  const isOutside = [...speeds].some((speedMps) => isExtrapolated(curve, speedMps * heldFor(curve, speedMps)));
+  return isOutside
+    ? 'Some of these paces lie outside the 2 to 20 minutes that critical speed is meant for: take their times as a guess.'
+    : undefined;
+}
+
 function remarkOn(legs: readonly TargetLeg[], runner: Runner): string | undefined {
   const work = legs.filter((leg) => leg.kind === 'rep' && isWork(leg) && leg.drills === undefined);
   const without = work.filter(({ targetS }) => targetS === undefined);
   if (without.length > 0 && !runner.paces.curve)
     return `By effort: ${runner.paces.remark ?? 'there is no mark to work the paces out from.'}`;
-  return beyond(legs, runner);
+  return beyond(legs, runner) ?? guessed(legs, runner);
 }
 
 /** Everyone's own plan, group by group in the order of the groups. */

@@ -1,4 +1,6 @@
 import fc from 'fast-check';
+import { fitCurve } from '../fitness/curve';
+import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { isWork } from '../targets/targetsFor';
 import { standardTrack } from '../track/venue';
@@ -18,7 +20,7 @@ import {
 import { groupRun, sessionLapS, suggestDayGroups, trafficOf } from './groupTargets';
 import { countValue, itemRows, recoveryValue } from './itemRows';
 import { boardsOf } from './runPlans';
-import { member, plansOf, runner } from './testing';
+import { AS_OF, member, plansOf, runner } from './testing';
 
 const TEXT = 'main: 8x400 @5k / 75s jog\nfinish: 4x200 @mile / 200m jog';
 const session = read(TEXT);
@@ -215,6 +217,16 @@ describe('without a usable mark, and beyond what the curve says', () => {
     const [own] = plansOf('4x400 @50/400 / 3:00', [ann]).plans;
     expect(own?.remark).toMatch(/400 m in 50\.0 s is faster than flat out/);
     expect(plansOf(TEXT, [ann]).plans[0]?.remark).toBeUndefined();
+  });
+  test('a pace outside what the model is meant for is called a guess', () => {
+    const marks = [
+      { distanceM: 1500, timeS: 300, date: AS_OF, kind: 'race' as const },
+      { distanceM: 3000, timeS: 640, date: AS_OF, kind: 'race' as const },
+    ];
+    const paces = { paceBook: curveBook, curve: fitCurve(marks, { asOf: AS_OF, model: 'critical-speed' }) };
+    const cs = { id: 'cs', name: 'cs', tileName: 'cs', paces };
+    expect(plansOf('8x200 @400 / 3:00', [cs]).plans[0]?.remark).toMatch(/2 to 20 minutes/);
+    expect(plansOf('5x600 @3k / 2:00', [cs]).plans[0]?.remark).toBeUndefined();
   });
   test('a version of their own for a group; one that cannot be read is not used', () => {
     const groups = [

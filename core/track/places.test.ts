@@ -185,6 +185,12 @@ describe('where reps start and finish, and where to stand', () => {
   });
   test('in an outer lane the start lies ahead', () => {
     expect(repPlaces(legsOf('2x400 @5k / 60s'), standardTrack, 3)[0]?.aheadM).toBeCloseTo(14.7, 1);
+    expect(repPlaces(legsOf('2x400 @5k / 60s'), standardTrack, 3)[0]?.marks).toEqual([
+      { atM: 100, aheadM: 8.3 },
+      { atM: 200, aheadM: 7.4 },
+      { atM: 300, aheadM: 1 },
+    ]);
+    expect(repPlaces(legsOf('2x400 @5k / 60s'), standardTrack, 1)[0]).not.toHaveProperty('marks');
     expect(repPlaces(legsOf('2x400 @5k / 60s'), standardTrack, 1)[0]?.aheadM).toBeUndefined();
   });
   test('reps without a place on the lap are left out', () => {

@@ -26,7 +26,7 @@ import { Words } from '../../ui/Words';
 import type { Planning } from '../usePlanning';
 import { BusyTimes } from './BusyTimes';
 import { GapSlider } from './GapSlider';
-import { clashText, jogText, placesText, standingText, walkText } from './trackWords';
+import { clashText, jogText, laneText, placesText, standingText, walkText } from './trackWords';
 import { letterOf } from './trafficPlaces';
 import { TrafficView } from './TrafficView';
 
@@ -202,6 +202,7 @@ function Starts({ planning: { venue }, run }: { planning: Planning; run: GroupRu
         {places.map((place) => (
           <View key={place.from}>
             <Words>{placesText(place)}</Words>
+            {place.marks && <Words as="small">{laneText(place) ?? ''}</Words>}
             {place.walk && (
               <Words as="small" quiet={place.walk.takesS <= place.walk.hasS}>
                 {walkText(place) ?? ''}

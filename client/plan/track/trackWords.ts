@@ -14,6 +14,13 @@ export function placesText(places: RepPlaces): string {
   return `${reps(places)}, ${what}: from ${start}${lane}, to ${finish}`;
 }
 
+/** `In that lane 200 is 7.3 m further on, 300 3.8 m` */
+export function laneText({ marks = [] }: RepPlaces): string | undefined {
+  const [first, ...rest] = marks.map(({ atM, aheadM }) => [Math.round(atM), `${aheadM.toFixed(1)} m`]);
+  if (!first) return undefined;
+  return `The marks in that lane: ${first[0]} lies ${first[1]} further on${rest.map(([atM, aheadM]) => `, ${atM} ${aheadM}`).join('')}.`;
+}
+
 /** Whether the walk to the next start fits into the recovery. */
 export function walkText({ walk }: RepPlaces): string | undefined {
   if (!walk) return undefined;

@@ -1,7 +1,7 @@
 import { standardTrack } from '@core/track/venue';
 import type { GroupTraffic } from '@core/track/traffic';
 import { letterOf, strokesOf } from './trafficPlaces';
-import { clashText, jogText, placesText, standingText, walkText } from './trackWords';
+import { clashText, jogText, laneText, placesText, standingText, walkText } from './trackWords';
 
 const same = (value: number) => value;
 const group = (legs: GroupTraffic['legs']): GroupTraffic => ({ id: 'a', legs, arrivals: [], athletes: 1, endS: 0 });
@@ -47,6 +47,16 @@ test('what is said of places', () => {
   expect(placesText({ ...places, to: 1, aheadM: 7.04 })).toBe(
     'Rep 1, 600: from the finish line, in that lane 7.0 m ahead of it, to the 200 m start',
   );
+  expect(laneText(places)).toBeUndefined();
+  expect(
+    laneText({
+      ...places,
+      marks: [
+        { atM: 100, aheadM: 5.3 },
+        { atM: 200, aheadM: 3.52 },
+      ],
+    }),
+  ).toBe('The marks in that lane: 100 lies 5.3 m further on, 200 3.5 m.');
   expect(walkText(places)).toBeUndefined();
   expect(walkText({ ...places, walk: { byM: -50, takesS: 33, hasS: 60, name: 'gate' } })).toBe(
     'Then 50 m back to the gate, about 33 s of 60 s.',
