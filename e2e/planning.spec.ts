@@ -122,8 +122,8 @@ test('how sure it is comes from a worker: it can be stopped, and the page goes o
 }) => {
   await openPlan(page, demo, HARD, 'Effort');
   await button(page, 'How sure is this?').tap();
-  await button(page, /^(Stop|Draw again)$/).waitFor();
-  await expect(button(page, 'Draw again')).toBeVisible();
+  await button(page, /^(Stop|Try out again)$/).waitFor();
+  await expect(button(page, 'Try out again')).toBeVisible();
   await expect(button(page, /^Bo Tarrowby:.*on \d+ of 100 days/)).toBeVisible();
   // A change makes what was drawn a matter of the past.
   await side(page, 'Targets').tap();

@@ -1,9 +1,10 @@
 import { View } from 'react-native';
 import { changeOf, withoutChanges } from '@core/planning/changes';
 import { countValue, itemRows, recoveryValue, targetLegOf } from '@core/planning/itemRows';
-import type { ItemSetting, Whom } from '@core/planning/dayPlan';
+import type { Whom } from '@core/planning/dayPlan';
 import { itemAt, type ItemPath } from '@core/session/edit';
 import { formatItem } from '@core/session/formatSession';
+import type { ItemSetting } from '@core/session/itemSetting';
 import type { Session } from '@core/session/session';
 import type { TargetLeg } from '@core/targets/targetsFor';
 import { formatTime } from '@core/units/time';

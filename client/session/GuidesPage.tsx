@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/planning/heat';
+import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/conditions/heat';
 import { INTENT_FACTS } from '@core/session/intent';
 import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/session/volumeGuides';
 import { useSquad, type SquadView } from '../squad/useSquad';

@@ -3,7 +3,7 @@ import type { BookChange, BookSession, BookVersion, Progression } from '@core/bo
 import type { VenueInput } from '@core/formats/dayPlanSchema';
 import type { SessionInput } from '@core/formats/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
-import type { Weather } from '@core/planning/heat';
+import type { Weather } from '@core/conditions/heat';
 import type { PaceBook } from '@core/paces/paceBook';
 import type { RunSummary } from '@core/review/summary';
 import type { SquadMember } from '@core/squad/athlete';

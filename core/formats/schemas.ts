@@ -12,7 +12,7 @@ import type { PaceBook, PaceEntry } from '../paces/paceBook';
 import { SHIPPED_BOOKS } from '../paces/shippedBooks';
 import { LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
 import { INTENTS, type Intent } from '../session/intent';
-import type { HeatLimits } from '../planning/heat';
+import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { SquadChange } from '../squad/change';
 import type { RunEvent } from '../trackside/events';

@@ -1,5 +1,5 @@
 /** What would make a session fit: one thing at a time, each with its effect. */
-import type { ItemSetting } from '../planning/dayPlan';
+import type { ItemSetting } from '../session/itemSetting';
 import { itemAt, type ItemPath } from '../session/edit';
 import type { MeantArc } from '../session/intent';
 import type { Item, Session } from '../session/session';

@@ -4,7 +4,8 @@ import { formatItem } from '../session/formatSession';
 import type { Item, Recovery, Session } from '../session/session';
 import type { Leg } from '../session/expand';
 import type { Aim, TargetSource } from '../targets/targetsFor';
-import type { Change, ItemChange, ItemSetting, Whom } from './dayPlan';
+import type { ItemSetting } from '../session/itemSetting';
+import type { Change, ItemChange, Whom } from './dayPlan';
 
 const RANK: Record<Whom['kind'], number> = { all: 0, group: 1, athlete: 2 };
 

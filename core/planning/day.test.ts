@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { standardTrack } from '../track/venue';
 import { cardLines, cardText, formatRounded, passesText, targetText, timesText } from './card';
 import { dayCautions, startNote, type DayCautionSource } from './dayCautions';
-import { heatCaution, heatIndexC, USUAL_HEAT_LIMITS } from './heat';
+import { heatCaution, heatIndexC, USUAL_HEAT_LIMITS } from '../conditions/heat';
 import { member, plansOf, runner } from './testing';
 
 const f = (c: number) => (c * 9) / 5 + 32;

@@ -5,7 +5,7 @@
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import type { SquadMember } from '../squad/athlete';
 import type { Fit } from '../outlook/outlook';
-import { heatCaution, type HeatLimits, type Weather } from './heat';
+import { heatCaution, type HeatLimits, type Weather } from '../conditions/heat';
 
 /** Someone who is to run it, and how it should go for them; `wall` is what their curve says cannot be. */
 export type DayEntrant = { athlete: SquadMember; fit: Fit; remark?: string | undefined };

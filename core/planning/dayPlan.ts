@@ -3,20 +3,12 @@
  * different for some of them. Everything else is worked out from the session and the athletes.
  */
 import type { ItemPath } from '../session/edit';
+import type { ItemSetting } from '../session/itemSetting';
 import type { SquadMember } from '../squad/athlete';
 import type { Aim } from '../targets/targetsFor';
 
 /** Whom a change is for. What is for one athlete goes before what is for their group, and that before what is for all. */
 export type Whom = { kind: 'all' } | { kind: 'group'; groupId: string } | { kind: 'athlete'; athleteId: string };
-
-/** A change to one item of the session. `share` is of the speed: 0.98 is slower. */
-export type ItemSetting =
-  | { kind: 'count'; n: number }
-  | { kind: 'recovery'; durationS: number }
-  | { kind: 'jog'; distanceM: number }
-  | { kind: 'pace'; share: number }
-  /** Of the item's every rep, or of the one that is its `rep`th (from 0). */
-  | { kind: 'target'; targetS: number; rep?: number };
 
 /** A change, and the item it was made to: where that stands and how it read. If it reads differently now, the change waits. */
 export type ItemChange = { whom: Whom; path: ItemPath; wrote: string; set: ItemSetting };

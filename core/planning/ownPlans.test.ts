@@ -1,17 +1,9 @@
 import fc from 'fast-check';
+import type { ItemSetting } from '../session/itemSetting';
 import { read } from '../session/testing';
 import { standardTrack } from '../track/venue';
 import { changeOf, repsOfItems, withChanges, withoutChanges } from './changes';
-import {
-  aboutAthlete,
-  groupsFor,
-  moveAthlete,
-  withoutAthlete,
-  type Change,
-  type DayGroup,
-  type ItemSetting,
-  type Whom,
-} from './dayPlan';
+import { aboutAthlete, groupsFor, moveAthlete, withoutAthlete, type Change, type DayGroup, type Whom } from './dayPlan';
 import { groupRun, trafficOf } from './groupTargets';
 import { boardsOf } from './runPlans';
 import { member, plansOf, runner } from './testing';

@@ -1,4 +1,4 @@
-import type { HeatLimits } from '../planning/heat';
+import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { Athlete, Group, SquadMember } from './athlete';
 import type { SquadSettings } from './squadSettings';

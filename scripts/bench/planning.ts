@@ -171,7 +171,7 @@ async function onThePage(): Promise<void> {
     await painted();
     // Meanwhile one athlete after the other is pressed, and opens and closes.
     const rows = Array.from(document.querySelectorAll<HTMLElement>('[role="button"][aria-expanded]'));
-    for (let i = 0; !find('Draw again'); i++) {
+    for (let i = 0; !find('Try out again'); i++) {
       const row = rows[i % 4] as HTMLElement;
       const before = row.getAttribute('aria-expanded');
       const pressedMs = performance.now();

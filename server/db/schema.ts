@@ -4,7 +4,7 @@ import type { ModelName, Nudge } from '@core/fitness/curve';
 import type { MarkKind } from '@core/fitness/mark';
 import type { PaceEntry } from '@core/paces/paceBook';
 import type { DayPlan } from '@core/planning/dayPlan';
-import type { HeatLimits } from '@core/planning/heat';
+import type { HeatLimits } from '@core/conditions/heat';
 import type { OwnVenue } from '@core/track/ownVenue';
 import type { Intent } from '@core/session/intent';
 import type { VolumeGuides } from '@core/session/volumeGuides';

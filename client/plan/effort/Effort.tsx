@@ -156,16 +156,16 @@ export function Effort({ planning }: { planning: Planning }) {
       <View style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: SPACE.m }}>
         {drawn?.state === 'running' ? (
           <>
-            <Words live="polite">{`${drawn.found.size} of ${drawn.of} drawn`}</Words>
+            <Words live="polite">{`${drawn.found.size} of ${drawn.of} tried out`}</Words>
             <SmallButton onPress={cancel}>Stop</SmallButton>
           </>
         ) : (
-          <SmallButton onPress={start}>{drawn ? 'Draw again' : 'How sure is this?'}</SmallButton>
+          <SmallButton onPress={start}>{drawn ? 'Try out again' : 'How sure is this?'}</SmallButton>
         )}
       </View>
       {drawn?.state === 'done' && (
         <Words as="small" quiet>
-          A thousand days drawn for each: better and worse ones, and with every curve their races would also allow.
+          A thousand days tried out for each: better and worse ones, and with every curve their races would also allow.
         </Words>
       )}
       {drawn?.state === 'failed' && (
