@@ -116,10 +116,7 @@ test('too much: seen at a glance, one proposal accepted for a group, seen among 
   await expect(juno).toHaveAccessibleName(/more than they have/);
 });
 
-test('how sure it is comes from a worker: it can be stopped, and the page goes on answering', async ({
-  page,
-  demo,
-}) => {
+test('how sure it is comes from a worker, for the plan as it is', async ({ page, demo }) => {
   await openPlan(page, demo, HARD, 'Effort');
   await button(page, 'How sure is this?').tap();
   await button(page, /^(Stop|Try out again)$/).waitFor();
@@ -130,6 +127,31 @@ test('how sure it is comes from a worker: it can be stopped, and the page goes o
   await page.getByRole('group', { name: 'How near is on target' }).getByRole('button', { name: /more/ }).tap();
   await side(page, 'Effort').tap();
   await expect(button(page, 'How sure is this?')).toBeVisible();
+});
+
+test('trying days out can be stopped; where it fails, the page says so and the rest holds', async ({ page, demo }) => {
+  // A worker that never answers, and the second time one that breaks.
+  await page.addInitScript(() => {
+    let started = 0;
+    class Stuck {
+      onerror?: () => void;
+      postMessage() {
+        if (++started > 1) setTimeout(() => this.onerror?.());
+      }
+      terminate() {
+        document.body.setAttribute('data-ended', 'yes');
+      }
+    }
+    window.Worker = Stuck as unknown as typeof Worker;
+  });
+  await openPlan(page, demo, HARD, 'Effort');
+  await button(page, 'How sure is this?').tap();
+  await expect(page.getByText('0 of 14 tried out')).toBeVisible();
+  await exactly(page, 'Stop').tap();
+  await expect(page.locator('body')).toHaveAttribute('data-ended', 'yes');
+  await button(page, 'How sure is this?').tap();
+  await expect(page.getByRole('alert')).toContainText('could not be worked out on this device just now');
+  await expect(button(page, /^Juno Sellwick:/)).toHaveAccessibleName(/more than they have/);
 });
 
 test('starts are set apart until nobody comes in together, by the best way and by hand', async ({ page, demo }) => {
