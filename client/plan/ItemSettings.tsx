@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { changeOf, withoutChanges } from '@core/planning/changes';
+import { changeOf, sameWhom, withoutChanges } from '@core/planning/changes';
 import { countValue, itemRows, recoveryValue, targetLegOf } from '@core/planning/itemRows';
 import type { Whom } from '@core/planning/dayPlan';
 import { itemAt, type ItemPath } from '@core/session/edit';
@@ -35,10 +35,9 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
   const palette = usePalette();
   const { plan, change, decide } = planning;
   const changes = plan.changes ?? [];
-  const sameWhom = (other: Whom) => JSON.stringify(other) === JSON.stringify(whom);
   const settingOf = (path: ItemPath, kind: ItemSetting['kind']) =>
     changes.findLast(
-      (one) => 'path' in one && one.path.join() === path.join() && one.set.kind === kind && sameWhom(one.whom),
+      (one) => 'path' in one && one.path.join() === path.join() && one.set.kind === kind && sameWhom(one.whom, whom),
     )?.set;
   return (
     <View style={{ gap: SPACE.m }}>
@@ -49,7 +48,9 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
         const share = pace?.kind === 'pace' ? pace.share : 1;
         const leg = targetLegOf(path, legs);
         const put = (set: ItemSetting) => change([changeOf(written, path, whom, set)]);
-        const isChanged = changes.some((one) => 'path' in one && one.path.join() === path.join() && sameWhom(one.whom));
+        const isChanged = changes.some(
+          (one) => 'path' in one && one.path.join() === path.join() && sameWhom(one.whom, whom),
+        );
         const isPaced = now.body.kind === 'rep' && now.body.pace !== undefined && leg?.targetS !== undefined;
         const step = (leg?.distanceM ?? 0) < SHORT_M ? 0.5 : 1;
         return (

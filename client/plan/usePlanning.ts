@@ -96,15 +96,12 @@ function useDecide({ id, plan = NOTHING }: Session) {
   );
 }
 
-/** Works the plan of a session out; undefined while it cannot be read. */
-export function usePlanning(session: Session, squad: SquadView): Planning | undefined {
-  const { shorthand, date, startTime, plan = NOTHING } = session;
-  const { data: sessions } = useSessionsQuery();
-  const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
+/** What a session and a plan come to for the squad, without looking ahead; `tree` is undefined while the text cannot be read. */
+export function useOwnPlans(session: Session, squad: SquadView, plan: DayPlan) {
+  const { shorthand, date } = session;
   const venues = useVenues();
   const venue = venueById(venues, plan.venueId);
   const { athletes, paceNames } = squad;
-  const decide = useDecide(session);
   const tree = useMemo(() => {
     const parsed = parseSession(shorthand, { paceNames });
     return parsed.ok ? parsed.session : undefined;
@@ -124,6 +121,17 @@ export function usePlanning(session: Session, squad: SquadView): Planning | unde
     }));
     return ownPlans({ session: tree, intent, plan, groups, runners, venue, paceNames });
   }, [tree, intent, plan, groups, athletes, squad, date, venue, paceNames]);
+  return { venue, venues, tree, intent, groups, plans };
+}
+
+/** Works the plan of a session out; undefined while it cannot be read. */
+export function usePlanning(session: Session, squad: SquadView): Planning | undefined {
+  const { date, startTime, plan = NOTHING } = session;
+  const { data: sessions } = useSessionsQuery();
+  const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
+  const { athletes } = squad;
+  const decide = useDecide(session);
+  const { venue, venues, tree, intent, groups, plans } = useOwnPlans(session, squad, plan);
   const runs = useMemo(() => groups.map((group) => groupRun(group, plans)), [groups, plans]);
   const outlooks = useMemo(
     () =>

@@ -25,16 +25,21 @@ export type SessionView = {
   totals: string;
 };
 
+/** What a lap sheet is drawn from. */
+export const drawingOf = (legs: readonly TargetLeg[], venue: Venue) => ({
+  venue,
+  sections: layLapSheet(legs, venue),
+  finishLegs: new Set(legs.flatMap((leg, i) => (leg.role === 'finish' ? [i] : []))),
+});
+
 /** Lays a session out; times are those of the athlete whose paces are given. */
 export function viewSession(session: Session, whose?: Whose, venue: Venue = standardTrack): SessionView {
   const legs = targetsFor(session, { ...(whose?.paces ?? { paceBook: curveBook }), venue });
   const { distanceM, durationS } = sessionTotals(legs);
   const time = whose?.paces.curve ? `, about ${formatClock(Math.round(durationS / 60) * 60)} for ${whose.name}` : '';
   return {
-    venue,
+    ...drawingOf(legs, venue),
     legs,
-    sections: layLapSheet(legs, venue),
-    finishLegs: new Set(legs.flatMap((leg, i) => (leg.role === 'finish' ? [i] : []))),
     isExpected: legs.some((leg) => leg.kind === 'rep' && !leg.drills && leg.distanceM === undefined),
     totals: `${formatKm(distanceM)}${time}`,
   };

@@ -2,13 +2,11 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import { groupsFor, takesPart } from '@core/planning/dayPlan';
-import { ownPlans } from '@core/planning/ownPlans';
-import { boardsOf } from '@core/planning/runPlans';
-import { planFromLegs } from '@core/trackside/plan';
+import { takesPart } from '@core/planning/dayPlan';
+import { boardsOf, planOfBoard } from '@core/planning/runPlans';
 import type { SquadMember } from '@core/squad/athlete';
-import { usePlanning } from '../plan/usePlanning';
-import { pacesOf, type SquadView } from '../squad/useSquad';
+import { useOwnPlans } from '../plan/usePlanning';
+import type { SquadView } from '../squad/useSquad';
 import { STATUS_WORDS } from '../squad/words';
 import type { Session } from '../store/api';
 import { mainPart } from '../session/sessionView';
@@ -64,48 +62,36 @@ function Here({ athlete, here, toggle }: { athlete: SquadMember; here: boolean; 
 
 function Ready({ session, squad }: { session: Session; squad: SquadView }) {
   const { athletes } = squad;
-  const planning = usePlanning(session, squad);
   // Those who are not planned to run are not expected; a tick brings them in.
   const [away, setAway] = useState<ReadonlySet<string>>(
     () => new Set(athletes.filter((athlete) => !takesPart(session.plan ?? {}, athlete)).map(({ id }) => id)),
   );
   const [boardKey, setBoardKey] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
+  const today = useMemo(
+    () => ({ ...session.plan, taking: Object.fromEntries(athletes.map(({ id }) => [id, !away.has(id)])) }),
+    [session.plan, athletes, away],
+  );
+  const { tree, groups, plans, venue } = useOwnPlans(session, squad, today);
   const here = athletes.filter((athlete) => !away.has(athlete.id));
   const toggle = (id: string) =>
     setAway((before) => new Set(before.has(id) ? [...before].filter((other) => other !== id) : [...before, id]));
 
   // Everyone who is here, as planned: those with the same reps are timed on one board.
-  const boards = useMemo(() => {
-    if (!planning) return [];
-    const { tree, intent, plan, venue } = planning;
-    const taking = Object.fromEntries(athletes.map(({ id }) => [id, !away.has(id)]));
-    const today = { ...plan, taking };
-    const groups = groupsFor(today, athletes, squad.settings.groups);
-    const runners = athletes.map((athlete) => ({ ...athlete, paces: pacesOf(athlete, squad, session.date) }));
-    return boardsOf(
-      ownPlans({ session: tree, intent, plan: today, groups, runners, venue, paceNames: squad.paceNames }),
-    ).map((board) => ({
-      ...board,
-      says: `${groups
-        .filter(({ id }) => board.groupIds.includes(id))
-        .map(({ name }) => name)
-        .join(', ')}: ${board.plans.length} with ${board.reps} reps`,
-    }));
-  }, [planning, athletes, squad, session.date, away]);
+  const boards = boardsOf(plans).map((one) => ({
+    ...one,
+    says: `${groups
+      .filter(({ id }) => one.groupIds.includes(id))
+      .map(({ name }) => name)
+      .join(', ')}: ${one.plans.length} with ${one.reps} reps`,
+  }));
   const board = boards.find(({ key }) => key === boardKey) ?? boards[0];
 
   const go = async () => {
-    if (!board || !planning) return;
+    if (!board) return;
     const { id: sessionId, title, date, shorthand } = session;
     const about = { id: ulid(), sessionId, title, date, shorthand };
-    const people = board.plans.map(({ runner: { id, name, tileName }, legs }) => ({
-      athleteId: id,
-      name,
-      tileName,
-      legs,
-    }));
-    const plan = planFromLegs(about, people, planning.venue);
+    const plan = planOfBoard(about, board, venue);
     if (plan.reps.length === 0)
       return setTrouble('There is no rep to time in this session. Add one to its main part first.');
     try {
@@ -118,7 +104,7 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
 
   const back = () => router.replace('/track');
   const going = board?.plans.length ?? 0;
-  if (!planning)
+  if (!tree)
     return (
       <Page title={session.title} onBack={back} backLabel="Back to the track">
         <Empty
@@ -132,7 +118,7 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
   return (
     <Page
       title={session.title}
-      about={`${dayName(session.date)} · ${mainPart(planning.tree)}`}
+      about={`${dayName(session.date)} · ${mainPart(tree)}`}
       onBack={back}
       backLabel="Back to the track"
       footer={

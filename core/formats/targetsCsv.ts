@@ -2,7 +2,7 @@
 import type { OwnPlan } from '../planning/ownPlans';
 import type { DayGroup } from '../planning/dayPlan';
 import { USUAL_TOLERANCE } from '../paces/paceBook';
-import { isWork } from '../targets/targetsFor';
+import { isTimedRep } from '../targets/targetsFor';
 import { legLabel } from '../track/lapSheet';
 import { placeName, type Venue } from '../track/venue';
 import { csv } from './csv';
@@ -33,7 +33,7 @@ export function targetsCsv(plans: readonly OwnPlan[], groups: readonly DayGroup[
     plans.flatMap(({ runner, groupId, legs }) => {
       let rep = 0;
       return legs.flatMap((leg, i): string[][] => {
-        if (leg.kind !== 'rep' || !isWork(leg) || leg.drills) return [];
+        if (!isTimedRep(leg)) return [];
         rep++;
         const { targetS, tolerance = USUAL_TOLERANCE, passes = [], startM, finishM, distanceM, expectedM } = leg;
         const next = legs[i + 1];

@@ -1,23 +1,21 @@
 /** What a session would be with one thing changed, worked on the stretches of one athlete. */
+import { isWithin, samePath, type ItemPath } from '../session/edit';
 import type { Stretch } from './predict';
 
-type Path = readonly number[];
-
 /** True if a stretch is of the item at `path`, or of one inside the set there. */
-export const isOf = ({ path }: Pick<Stretch, 'path'>, item: Path): boolean =>
-  item.every((place, i) => path[i] === place);
+export const isOf = ({ path }: Pick<Stretch, 'path'>, item: ItemPath): boolean => isWithin(path, item);
 
-const isItsOwn = (stretch: Stretch, item: Path) => stretch.path.length === item.length && isOf(stretch, item);
+const isItsOwn = ({ path }: Stretch, item: ItemPath) => samePath(path, item);
 
 /** Which time round of the item at `path` a stretch belongs to. */
-const turnOf = ({ turns }: Stretch, item: Path): number => turns[item.length - 2] ?? 0;
+const turnOf = ({ turns }: Stretch, item: ItemPath): number => turns[item.length - 2] ?? 0;
 
 /** Every recovery after the item takes `durationS` seconds. */
-export const withRecovery = (stretches: readonly Stretch[], item: Path, durationS: number): Stretch[] =>
+export const withRecovery = (stretches: readonly Stretch[], item: ItemPath, durationS: number): Stretch[] =>
   stretches.map((stretch) => (!stretch.isRep && isItsOwn(stretch, item) ? { ...stretch, durationS } : stretch));
 
 /** The item's reps run at this share of their speed; those by the clock last as long. */
-export const withPace = (stretches: readonly Stretch[], item: Path, share: number, byClock: boolean): Stretch[] =>
+export const withPace = (stretches: readonly Stretch[], item: ItemPath, share: number, byClock: boolean): Stretch[] =>
   stretches.map((stretch) =>
     stretch.isRep && isItsOwn(stretch, item)
       ? {
@@ -29,7 +27,7 @@ export const withPace = (stretches: readonly Stretch[], item: Path, share: numbe
   );
 
 /** The item run `n` times: turns too many are left out, each with the recovery before it; turns that lack are run as the last one. */
-export function withCount(stretches: readonly Stretch[], item: Path, n: number): Stretch[] {
+export function withCount(stretches: readonly Stretch[], item: ItemPath, n: number): Stretch[] {
   const kept: Stretch[] = [];
   // Where the last turn of this run of the item begins among what is kept, its first rep included.
   let begins = 0;
@@ -58,5 +56,5 @@ export function withCount(stretches: readonly Stretch[], item: Path, n: number):
 }
 
 /** True if the next rep is of another time round of a set that the item stands in. */
-const isNewRun = (stretch: Stretch, next: Stretch, item: Path) =>
+const isNewRun = (stretch: Stretch, next: Stretch, item: ItemPath) =>
   stretch.turns.slice(0, item.length - 2).some((turn, i) => turn !== next.turns[i]);

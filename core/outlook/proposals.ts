@@ -1,9 +1,9 @@
 /** What would make a session fit: one thing at a time, each with its effect. */
 import type { ItemSetting } from '../session/itemSetting';
-import { itemAt, type ItemPath } from '../session/edit';
+import { isWithin, itemAt, samePath, type ItemPath } from '../session/edit';
 import type { MeantArc } from '../session/intent';
 import type { Item, Session } from '../session/session';
-import { isWork, type TargetLeg } from '../targets/targetsFor';
+import { isTimedRep, type TargetLeg } from '../targets/targetsFor';
 import type { Gauge } from './gauge';
 import { withCount, withPace, withRecovery } from './levers';
 import { judgePoints, type Fit } from './outlook';
@@ -105,7 +105,7 @@ function recoveryLever({ stretches, legs, way }: Trial, path: ItemPath): Lever |
 
 function countLever({ stretches, way }: Trial, path: ItemPath, item: Item): Lever | undefined {
   const turns = stretches
-    .filter((one) => one.isRep && isIn(one.path, path))
+    .filter((one) => one.isRep && isWithin(one.path, path))
     .map(({ turns: all }) => all[path.length - 2] ?? 0);
   const n = Math.max(...turns, 0) + 1;
   const most = item.count.kind === 'range' ? item.count.max : Math.ceil(n * MOST_MORE);
@@ -135,18 +135,11 @@ function paceLever({ stretches, legs, way }: Trial, path: ItemPath, item: Item):
   };
 }
 
-function samePath(a: ItemPath, b: ItemPath): boolean {
-  return a.length === b.length && isIn(a, b);
-}
-function isIn(path: ItemPath, item: ItemPath): boolean {
-  return item.every((place, i) => path[i] === place);
-}
-
 /** Every item of main part and fast finish, and every set on the way to it. */
 function itemPaths(legs: readonly TargetLeg[]): ItemPath[] {
   const paths = new Map<string, ItemPath>();
   for (const leg of legs) {
-    if (leg.kind !== 'rep' || !isWork(leg) || leg.drills) continue;
+    if (!isTimedRep(leg)) continue;
     for (let length = 2; length <= leg.path.length; length++) {
       const path = leg.path.slice(0, length);
       paths.set(path.join('.'), path);

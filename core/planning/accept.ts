@@ -2,18 +2,17 @@
 import { gaugeOf } from '../outlook/gauge';
 import { proposalsFor, sharedSetting, type Proposal } from '../outlook/proposals';
 import type { MeantArc } from '../session/intent';
-import { changeOf } from './changes';
+import { samePath } from '../session/edit';
+import { changeOf, isOfItem } from './changes';
 import type { ItemChange, Whom } from './dayPlan';
 import type { OwnPlan } from './ownPlans';
-
-const sameItem = (a: readonly number[], b: readonly number[]) => a.join('.') === b.join('.');
 
 /** What would make it fit one athlete, for their plan as it is; a time set by hand is left alone by proposals of pace. */
 function ownProposals({ runner, session, legs, changes }: OwnPlan, arc: MeantArc): Proposal[] {
   const { curve } = runner.paces;
   if (!curve) return [];
   const isSet = (path: readonly number[]) =>
-    changes.some((change) => 'path' in change && change.set.kind === 'target' && sameItem(change.path, path));
+    changes.some((change) => isOfItem(change) && change.set.kind === 'target' && samePath(change.path, path));
   return proposalsFor(gaugeOf(curve), session, legs, arc).filter(({ lever, path }) => lever !== 'pace' || !isSet(path));
 }
 
@@ -40,7 +39,7 @@ export function sharedProposal(
   proposalsOf: (own: OwnPlan) => readonly Proposal[],
 ): SharedProposal | undefined {
   const found = members.flatMap((own) => {
-    const proposal = proposalsOf(own).find((one) => one.lever === lever.lever && sameItem(one.path, lever.path));
+    const proposal = proposalsOf(own).find((one) => one.lever === lever.lever && samePath(one.path, lever.path));
     return proposal ? [{ own, proposal }] : [];
   });
   const proposal = sharedSetting(found.map((one) => one.proposal));
@@ -53,7 +52,7 @@ export function acceptedChange({ proposal, own }: Pick<SharedProposal, 'proposal
   const { path, set } = proposal;
   if (set.kind !== 'pace') return changeOf(own.written, path, whom, set);
   const before = own.changes.findLast(
-    (change) => 'path' in change && change.set.kind === 'pace' && sameItem(change.path, path),
+    (change) => isOfItem(change) && change.set.kind === 'pace' && samePath(change.path, path),
   )?.set;
   const share = set.share * (before?.kind === 'pace' ? before.share : 1);
   return changeOf(own.written, path, whom, { kind: 'pace', share: Math.round(share * 1000) / 1000 });

@@ -2,7 +2,7 @@
 import { legLabel } from '../track/lapSheet';
 import { formatRecoveryLeg } from '../trackside/plan';
 import { passesAt } from '../trackside/passesAt';
-import { isWork, type Pass, type TargetLeg } from '../targets/targetsFor';
+import { isTimedRep, isWork, type Pass, type TargetLeg } from '../targets/targetsFor';
 import { placeName, type Venue } from '../track/venue';
 import { formatTime } from '../units/time';
 
@@ -29,7 +29,7 @@ const whatOf = (leg: TargetLeg) => `${legLabel(leg)}${leg.pace === undefined ? '
 export function cardLines(legs: readonly TargetLeg[], venue: Venue, everyM: number): CardLine[] {
   const lines: (CardLine & { key: string; starts: Set<number> })[] = [];
   legs.forEach((leg, i) => {
-    if (leg.kind !== 'rep' || !isWork(leg) || leg.drills) return;
+    if (!isTimedRep(leg)) return;
     const { targetS, expectedM, distanceM, startM, note } = leg;
     const next = legs[i + 1];
     const recovery = next?.kind === 'recovery' && isWork(next) ? formatRecoveryLeg(next) : undefined;

@@ -1,5 +1,5 @@
 /** The coach's changes for a day: which of them are someone's, and what they make of the session. */
-import { itemAt, replaceItem, type ItemPath } from '../session/edit';
+import { itemAt, replaceItem, samePath, type ItemPath } from '../session/edit';
 import { formatItem } from '../session/formatSession';
 import type { Item, Recovery, Session } from '../session/session';
 import type { Leg } from '../session/expand';
@@ -17,7 +17,7 @@ export function changesFor(changes: readonly Change[], athleteId: string, groupI
   return own.sort((a, b) => RANK[a.whom.kind] - RANK[b.whom.kind]);
 }
 
-const isOfItem = (change: Change): change is ItemChange => 'path' in change;
+export const isOfItem = (change: Change): change is ItemChange => 'path' in change;
 
 /** True if the item still reads as it did when the change was made. */
 export function stillFits(change: Change, session: Session): boolean {
@@ -35,6 +35,9 @@ export function changeOf(session: Session, path: ItemPath, whom: Whom, set: Item
 const whomKey = (whom: Whom) =>
   whom.kind === 'all' ? 'all' : whom.kind === 'group' ? `group ${whom.groupId}` : `athlete ${whom.athleteId}`;
 
+/** True if both are for the same people. */
+export const sameWhom = (a: Whom, b: Whom): boolean => whomKey(a) === whomKey(b);
+
 /** Two changes with the same key are about the same thing for the same people: the later one takes the place of the other. */
 function keyOf(change: Change): string {
   const { set } = change;
@@ -51,11 +54,8 @@ export function withChanges(changes: readonly Change[], more: readonly Change[])
 
 /** The changes without those that are for these people, all of them or those about one item. */
 export function withoutChanges(changes: readonly Change[], whom: Whom, path?: ItemPath): Change[] {
-  const own = whomKey(whom);
-  const at = path?.join('.');
   return changes.filter(
-    (change) =>
-      whomKey(change.whom) !== own || (at !== undefined && (!isOfItem(change) || change.path.join('.') !== at)),
+    (change) => !sameWhom(change.whom, whom) || (path && (!isOfItem(change) || !samePath(change.path, path))),
   );
 }
 
@@ -116,8 +116,4 @@ export function adjustmentOf(changes: readonly Change[], legs: readonly Leg[]): 
     }
     return speedMps;
   };
-}
-
-function samePath(a: ItemPath, b: ItemPath): boolean {
-  return a.length === b.length && a.every((place, i) => place === b[i]);
 }

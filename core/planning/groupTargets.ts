@@ -1,6 +1,6 @@
 /** What a group runs together: one time for each rep, and how far each member's own lies from it. */
 import type { Leg } from '../session/expand';
-import { isWork, type TargetLeg } from '../targets/targetsFor';
+import { isTimedRep, isWork, type TargetLeg } from '../targets/targetsFor';
 import { amountsOf } from '../targets/totals';
 import type { DayGroup } from './dayPlan';
 import type { OwnPlan } from './ownPlans';
@@ -69,7 +69,7 @@ export function groupRun(group: DayGroup, plans: readonly OwnPlan[]): GroupRun {
 export function sessionLapS(legs: readonly TargetLeg[]): number | undefined {
   let [distanceM, timeS] = [0, 0];
   for (const leg of legs) {
-    if (leg.kind !== 'rep' || !isWork(leg) || leg.drills || leg.targetS === undefined) continue;
+    if (!isTimedRep(leg) || leg.targetS === undefined) continue;
     const amounts = amountsOf(leg);
     if (amounts.isGuessed) continue;
     distanceM += amounts.distanceM;

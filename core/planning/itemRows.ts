@@ -1,6 +1,6 @@
 /** The items of a session that can be changed for a day: those of main part and fast finish, and the sets they stand in. */
 import { shareOfRep, timesOf } from '../session/lengths';
-import type { ItemPath } from '../session/edit';
+import { samePath, type ItemPath } from '../session/edit';
 import type { Item, Session } from '../session/session';
 import { isWork, type TargetLeg } from '../targets/targetsFor';
 
@@ -20,9 +20,6 @@ export const itemRows = ({ lines }: Session): ItemRow[] =>
 /** How an item's recovery can be changed: seconds, or metres of a jog; undefined where it has none. */
 export type RecoveryValue = { kind: 'recovery'; durationS: number } | { kind: 'jog'; distanceM: number };
 
-const isAt = (leg: TargetLeg, path: ItemPath) =>
-  leg.path.length === path.length && path.every((at, i) => leg.path[i] === at);
-
 /** The recovery after an item as it is: one that goes by the rep's time is taken as long as it lasts for whoever the legs are of. */
 export function recoveryValue(
   { recovery }: Item,
@@ -33,7 +30,7 @@ export function recoveryValue(
   const { amount } = recovery;
   if (amount.kind === 'distance') return { kind: 'jog', distanceM: amount.distanceM };
   if (amount.kind === 'time') return { kind: 'recovery', durationS: amount.maxS };
-  const leg = legs.find((one) => one.kind === 'recovery' && isAt(one, path));
+  const leg = legs.find((one) => one.kind === 'recovery' && samePath(one.path, path));
   if (leg?.distanceM !== undefined) return { kind: 'jog', distanceM: leg.distanceM };
   const lastsS = leg?.durationS ?? leg?.targetS ?? 60 * (shareOfRep(recovery) ?? 1);
   return { kind: 'recovery', durationS: Math.round(lastsS / 5) * 5 };
@@ -44,4 +41,4 @@ export const countValue = ({ count }: Item): number => timesOf(count, 'max');
 
 /** The first of an item's reps with a target over a distance. */
 export const targetLegOf = (path: ItemPath, legs: readonly TargetLeg[], rep = 0): TargetLeg | undefined =>
-  legs.filter((leg) => leg.kind === 'rep' && isAt(leg, path))[rep];
+  legs.filter((leg) => leg.kind === 'rep' && samePath(leg.path, path))[rep];

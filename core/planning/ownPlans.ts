@@ -4,7 +4,7 @@ import { INTENT_FACTS, type Intent } from '../session/intent';
 import { readSession } from '../session/parseSession';
 import type { Session } from '../session/session';
 import type { PaceSource } from '../paces/paceSpeed';
-import { isWork, targetsForLegs, type TargetLeg } from '../targets/targetsFor';
+import { isTimedRep, isWork, targetsForLegs, type TargetLeg } from '../targets/targetsFor';
 import { heldFor, isExtrapolated, timeFor } from '../fitness/curve';
 import type { Venue } from '../track/venue';
 import { adjustmentOf, aimOf, changedSession, changesFor, stillFits } from './changes';
@@ -79,7 +79,7 @@ function guessed(legs: readonly TargetLeg[], { paces: { curve } }: Runner): stri
 }
 
 function remarkOn(legs: readonly TargetLeg[], runner: Runner): string | undefined {
-  const work = legs.filter((leg) => leg.kind === 'rep' && isWork(leg) && leg.drills === undefined);
+  const work = legs.filter(isTimedRep);
   const without = work.filter(({ targetS }) => targetS === undefined);
   if (without.length > 0 && !runner.paces.curve)
     return `By effort: ${runner.paces.remark ?? 'there is no mark to work the paces out from.'}`;

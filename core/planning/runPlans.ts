@@ -1,5 +1,7 @@
 /** Who can be timed on one board: those whose own plans have the same reps. */
-import { isWork } from '../targets/targetsFor';
+import { isTimedRep } from '../targets/targetsFor';
+import type { Venue } from '../track/venue';
+import { planFromLegs, type AboutPlan, type Plan } from '../trackside/plan';
 import type { OwnPlan } from './ownPlans';
 
 /** Athletes with the same reps in the same order; their targets and recoveries may differ. */
@@ -7,7 +9,7 @@ export type Board = { key: string; plans: OwnPlan[]; groupIds: string[]; reps: n
 
 function repsKey({ legs }: OwnPlan): { key: string; reps: number } {
   const reps = legs.flatMap((leg) => {
-    if (leg.kind !== 'rep' || !isWork(leg) || leg.drills) return [];
+    if (!isTimedRep(leg)) return [];
     return [[leg.role, leg.distanceM, leg.durationS, leg.pace, leg.note].join('|')];
   });
   return { key: reps.join(';'), reps: reps.length };
@@ -25,3 +27,11 @@ export function boardsOf(plans: readonly OwnPlan[]): Board[] {
   }
   return [...boards.values()].sort((a, b) => b.plans.length - a.plans.length);
 }
+
+/** A board's plan for the track. */
+export const planOfBoard = (about: AboutPlan, { plans }: Board, venue: Venue): Plan =>
+  planFromLegs(
+    about,
+    plans.map(({ runner: { id, name, tileName }, legs }) => ({ athleteId: id, name, tileName, legs })),
+    venue,
+  );

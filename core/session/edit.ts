@@ -66,6 +66,9 @@ export function duplicateItem(session: Session, path: ItemPath): Session {
   return item ? replaceItem(session, path, [item, item]) : session;
 }
 
+/** True if both are the path of the same item. */
+export const samePath = (a: ItemPath, b: ItemPath): boolean => a.length === b.length && isWithin(a, b);
+
 /** True if `path` is that of something inside what stands at `outer`, or that itself. */
 export const isWithin = (path: ItemPath, outer: ItemPath): boolean => outer.every((place, i) => path[i] === place);
 

@@ -64,18 +64,6 @@ function rounded(timeS: number, rounding: number | undefined): number {
   return rounding ? Math.round(timeS / rounding + 1e-9) * rounding : timeS;
 }
 
-/** The same few reps come again and again, for everyone: the marks they cross are found once. */
-const known = new WeakMap<Venue, Map<string, readonly number[]>>();
-
-function marksOf(venue: Venue, startM: number, distanceM: number): readonly number[] {
-  let ofVenue = known.get(venue);
-  if (!ofVenue) known.set(venue, (ofVenue = new Map()));
-  const key = `${startM} ${distanceM}`;
-  let marks = ofVenue.get(key);
-  if (!marks) ofVenue.set(key, (marks = crossedMarks(venue, startM, distanceM)));
-  return marks;
-}
-
 /** The two ends of a leg on the lap, as far as they are known. */
 function ends(
   venue: Venue,
@@ -113,7 +101,7 @@ function repTarget(
   const target: TargetLeg = { ...leg, ...ends(venue, from, distanceM) };
   if (speedMps === undefined) return target;
   const targetS = rounded(distanceM / speedMps, source.rounding);
-  const passes = marksOf(venue, target.startM ?? 0, distanceM).map((atM) => ({
+  const passes = crossedMarks(venue, target.startM ?? 0, distanceM).map((atM) => ({
     atM,
     timeS: (targetS * atM) / distanceM,
   }));
@@ -182,5 +170,9 @@ const partOf = ({ role }: Leg) => (role === 'finish' ? 'main' : role);
 
 /** Main part and fast finish: what the session is run for. */
 export const isWork = ({ role }: Pick<Leg, 'role'>) => role === 'main' || role === 'finish';
+
+/** A rep that is timed at the track: of main part or fast finish, and no drills. */
+export const isTimedRep = <L extends Leg>(leg: L): leg is L & RepLeg =>
+  leg.kind === 'rep' && isWork(leg) && !leg.drills;
 
 const isDrills = (leg: Leg) => leg.kind === 'rep' && leg.drills === true;

@@ -1,5 +1,5 @@
 /** Where each rep starts and finishes, and whether the next start can be walked to in the recovery. */
-import { isWork, type TargetLeg } from '../targets/targetsFor';
+import { isTimedRep, type TargetLeg } from '../targets/targetsFor';
 import { legLabel } from './lapSheet';
 import { laneMarks } from './lanes';
 import { placeName, walkS, type Venue } from './venue';
@@ -41,7 +41,7 @@ export function repPlaces(legs: readonly TargetLeg[], venue: Venue, lane = 1): R
   const places: RepPlaces[] = [];
   let rep = 0;
   legs.forEach((leg, i) => {
-    if (leg.kind !== 'rep' || !isWork(leg) || leg.drills) return;
+    if (!isTimedRep(leg)) return;
     rep++;
     const { startM, finishM } = leg;
     if (startM === undefined || finishM === undefined) return;

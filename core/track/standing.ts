@@ -1,6 +1,6 @@
 /** Where one person with a watch sees most. */
 import type { TargetLeg } from '../targets/targetsFor';
-import { isWork } from '../targets/targetsFor';
+import { isTimedRep } from '../targets/targetsFor';
 import { onLap, placeName, type Venue } from './venue';
 
 /** A place for the coach, and what can be seen from there: finishes and starts of so many reps. */
@@ -17,7 +17,7 @@ const WORTH = { finish: 4, start: 2, pass: 1 };
  * @param groups everyone's legs, one list for each group.
  */
 export function standingPlace(venue: Venue, groups: readonly (readonly TargetLeg[])[]): Standing | undefined {
-  const reps = groups.flat().filter((leg) => leg.kind === 'rep' && isWork(leg) && leg.finishM !== undefined);
+  const reps = groups.flat().filter((leg) => isTimedRep(leg) && leg.finishM !== undefined);
   const apart = (a: number, b: number) => {
     const by = onLap(venue, a - b);
     return Math.min(by, venue.lapM - by);

@@ -1,11 +1,11 @@
-import type { RecoveryLeg, RepLeg } from '../session/expand';
+import type { RecoveryLeg } from '../session/expand';
 import { formatAmount, formatRecovery } from '../session/formatSession';
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import type { Session } from '../session/session';
 import { suggestIntent } from '../session/suggestIntent';
 import type { PaceSource } from '../paces/paceSpeed';
 import { curveBook } from '../paces/shippedBooks';
-import { targetsFor, type TargetLeg } from '../targets/targetsFor';
+import { isTimedRep, targetsFor, type TargetLeg } from '../targets/targetsFor';
 import { MILE_M } from '../units/distance';
 import { crossedMarks, type Venue } from '../track/venue';
 
@@ -52,6 +52,9 @@ export type Plan = {
   athletes: PlannedAthlete[];
 };
 
+/** What a plan says of itself. */
+export type AboutPlan = Pick<Plan, 'id' | 'sessionId' | 'title' | 'date' | 'shorthand'>;
+
 /** An athlete as the plan needs them: name, short name for the tile, and what their paces are worked out from. */
 export type AthleteForPlan = { athleteId: string; name: string; tileName: string; paces: PaceSource };
 
@@ -66,12 +69,9 @@ function calledMarks(venue: Venue, startM: number, distanceM: number): number[] 
   return crossed.filter((atM) => atM >= FIRST_CALL_M || atM === distanceM);
 }
 
-const isTimed = (leg: TargetLeg): leg is TargetLeg & RepLeg =>
-  leg.kind === 'rep' && (leg.role === 'main' || leg.role === 'finish') && !leg.drills;
-
 function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): PlannedRep | undefined {
   const leg = legs[index];
-  if (!leg || !isTimed(leg)) return undefined;
+  if (!leg || !isTimedRep(leg)) return undefined;
   const { distanceM, durationS, pace, note, startM = 0 } = leg;
   const next = legs[index + 1];
   return {
@@ -82,7 +82,7 @@ function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): Pl
     ...(pace === undefined ? {} : { pace }),
     ...(note === undefined ? {} : { note }),
     ...(next?.kind === 'recovery' ? { recovery: formatRecoveryLeg(next) } : {}),
-    ...(next && isTimed(next) ? { runsOn: true as const } : {}),
+    ...(next && isTimedRep(next) ? { runsOn: true as const } : {}),
   };
 }
 
@@ -116,7 +116,7 @@ function plannedTarget(legs: readonly TargetLeg[], index: number): PlannedTarget
  * @param intent what the session is meant to do: it says how near to its times it is run.
  */
 export function makePlan(
-  about: Pick<Plan, 'id' | 'sessionId' | 'title' | 'date' | 'shorthand'>,
+  about: AboutPlan,
   session: Session,
   athletes: readonly AthleteForPlan[],
   venue: Venue,
@@ -135,13 +135,13 @@ export type AthleteWithLegs = Omit<AthleteForPlan, 'paces'> & { legs: readonly T
 
 /** The same from legs that are worked out already. @param shared the legs where there is nobody. */
 export function planFromLegs(
-  about: Pick<Plan, 'id' | 'sessionId' | 'title' | 'date' | 'shorthand'>,
+  about: AboutPlan,
   athletes: readonly AthleteWithLegs[],
   venue: Venue,
   shared: readonly TargetLeg[] = [],
 ): Plan {
   const legs = athletes[0]?.legs ?? shared;
-  const timed = legs.flatMap((leg, index) => (isTimed(leg) ? [index] : []));
+  const timed = legs.flatMap((leg, index) => (isTimedRep(leg) ? [index] : []));
   return {
     ...about,
     reps: timed.flatMap((index) => plannedRep(legs, index, venue) ?? []),

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { withoutChanges } from '@core/planning/changes';
+import { sameWhom, withoutChanges } from '@core/planning/changes';
 import type { GroupPart } from '@core/planning/dayPlan';
 import type { GroupRun } from '@core/planning/groupTargets';
 import { parseSession } from '@core/session/parseSession';
@@ -74,7 +74,7 @@ export function GroupSettings(props: Props) {
   const whom = { kind: 'group' as const, groupId: group.id };
   const [first] = members;
   const changes = planning.plan.changes ?? [];
-  const hasChanges = changes.some((one) => one.whom.kind === 'group' && one.whom.groupId === group.id);
+  const hasChanges = changes.some((one) => sameWhom(one.whom, whom));
   return (
     <View style={{ gap: SPACE.m, paddingTop: SPACE.s }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>

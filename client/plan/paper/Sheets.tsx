@@ -3,9 +3,7 @@ import { cardLines, formatRounded, passesText, targetText, timesText } from '@co
 import type { OwnPlan } from '@core/planning/ownPlans';
 import { boardsOf } from '@core/planning/runPlans';
 import { formatSession } from '@core/session/formatSession';
-import { layLapSheet } from '@core/track/lapSheet';
-import type { TargetLeg } from '@core/targets/targetsFor';
-import type { Venue } from '@core/track/venue';
+import { drawingOf } from '../../session/sessionView';
 import { LapSheet, LapThumb } from '../../ui/LapSheet';
 import type { Planning } from '../usePlanning';
 import { boxesOf, cardFor, CARDS_A_PAGE, inParts, REPS_A_PAGE, timedReps, whenText } from './sheets';
@@ -108,12 +106,6 @@ function GroupTimes({ planning, run, everyM }: { planning: Planning; run: GroupR
     </table>
   );
 }
-
-const drawingOf = (legs: readonly TargetLeg[], venue: Venue) => ({
-  sections: layLapSheet(legs, venue),
-  venue,
-  finishLegs: new Set(legs.flatMap((leg, i) => (leg.role === 'finish' ? [i] : []))),
-});
 
 function Drawing({ planning, run }: { planning: Planning; run: GroupRun }) {
   return (

@@ -4,7 +4,7 @@ import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
 import { cardLines, type Card, type CardLine } from '@core/planning/card';
 import type { OwnPlan } from '@core/planning/ownPlans';
-import { isWork, type TargetLeg } from '@core/targets/targetsFor';
+import { isTimedRep, type TargetLeg } from '@core/targets/targetsFor';
 import { legLabel } from '@core/track/lapSheet';
 import type { Planning } from '../usePlanning';
 
@@ -22,7 +22,7 @@ export type RepLeg = { leg: TargetLeg; label: string };
 
 /** The reps that are timed. */
 export const timedReps = (legs: readonly TargetLeg[]): RepLeg[] =>
-  legs.flatMap((leg) => (leg.kind === 'rep' && isWork(leg) && !leg.drills ? [{ leg, label: legLabel(leg) }] : []));
+  legs.flatMap((leg) => (isTimedRep(leg) ? [{ leg, label: legLabel(leg) }] : []));
 
 /** A list in parts of at most so many, as even as can be. */
 export function inParts<T>(list: readonly T[], most: number): T[][] {

@@ -1,12 +1,12 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { withoutChanges } from '@core/planning/changes';
+import { sameWhom, withoutChanges } from '@core/planning/changes';
 import { ROUNDINGS } from '@core/planning/dayPlan';
 import type { OwnPlan } from '@core/planning/ownPlans';
-import { boardsOf, type Board } from '@core/planning/runPlans';
+import { boardsOf, planOfBoard, type Board } from '@core/planning/runPlans';
 import { INTENT_FACTS } from '@core/session/intent';
-import { planFromLegs, type Plan } from '@core/trackside/plan';
+import type { Plan } from '@core/trackside/plan';
 import { repColumns, type RepColumn } from '@core/trackside/repColumns';
 import { columnTarget, columnTimes, columnTitle, MARKS, PassingTimes, type Every } from '../../session/look/Targets';
 import { Choice } from '../../ui/Choice';
@@ -30,13 +30,7 @@ function useSheets({ plans, venue }: Planning): Sheet[] {
     () =>
       boardsOf(plans).map((board) => {
         const about = { id: '', sessionId: '', title: '', date: '', shorthand: '' };
-        const people = board.plans.map(({ runner: { id, name, tileName }, legs }) => ({
-          athleteId: id,
-          name,
-          tileName,
-          legs,
-        }));
-        const plan = planFromLegs(about, people, venue);
+        const plan = planOfBoard(about, board, venue);
         return { board, plan, columns: repColumns(plan) };
       }),
     [plans, venue],
@@ -94,7 +88,7 @@ function OwnSettings({ planning, own, sheet }: { planning: Planning; own: OwnPla
   const athlete = sheet.plan.athletes.find(({ athleteId }) => athleteId === own.runner.id);
   const whom = { kind: 'athlete' as const, athleteId: own.runner.id };
   const changes = plan.changes ?? [];
-  const isChanged = changes.some((one) => one.whom.kind === 'athlete' && one.whom.athleteId === own.runner.id);
+  const isChanged = changes.some((one) => sameWhom(one.whom, whom));
   return (
     <View role="region" aria-label={`Plan of ${own.runner.name}`} style={{ gap: SPACE.m }}>
       <Words as="heading" level={2}>

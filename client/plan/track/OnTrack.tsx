@@ -7,13 +7,13 @@ import { legsOfRun, trafficOf, type GroupRun } from '@core/planning/groupTargets
 import { itemRows } from '@core/planning/itemRows';
 import { isWork } from '@core/targets/targetsFor';
 import { busySpans, clockAt, mainStartS } from '@core/track/busy';
-import { layLapSheet } from '@core/track/lapSheet';
 import { markedJogs } from '@core/track/recoveryDistance';
 import { repPlaces } from '@core/track/repPlaces';
 import { standingPlace } from '@core/track/standing';
 import { EXACT_UP_TO, solveStartGaps } from '@core/track/startGaps';
 import { clashesOf, type StartGaps } from '@core/track/traffic';
 import { formatItem } from '@core/session/formatSession';
+import { drawingOf } from '../../session/sessionView';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
 import { LapSheet } from '../../ui/LapSheet';
@@ -188,11 +188,7 @@ function Jogs({ planning, groupId }: { planning: Planning; groupId: string }) {
 function Starts({ planning: { venue }, run }: { planning: Planning; run: GroupRun }) {
   const sheet = useMemo(() => {
     const legs = legsOfRun(run);
-    return {
-      legs,
-      sections: layLapSheet(legs, venue),
-      finishLegs: new Set(legs.flatMap((leg, i) => (leg.role === 'finish' ? [i] : []))),
-    };
+    return { legs, drawing: drawingOf(legs, venue) };
   }, [run, venue]);
   const places = repPlaces(sheet.legs, venue, run.group.lane);
   const withoutPlace = sheet.legs.filter((leg) => leg.kind === 'rep' && isWork(leg) && leg.finishM === undefined);
@@ -216,12 +212,7 @@ function Starts({ planning: { venue }, run }: { planning: Planning; run: GroupRu
           </Words>
         )}
       </View>
-      <LapSheet
-        sections={sheet.sections}
-        venue={venue}
-        finishLegs={sheet.finishLegs}
-        about={`The session of ${run.group.name} lap by lap on the ${venue.name}`}
-      />
+      <LapSheet {...sheet.drawing} about={`The session of ${run.group.name} lap by lap on the ${venue.name}`} />
     </>
   );
 }
