@@ -11,7 +11,7 @@ import { curveBook } from '@core/paces/shippedBooks';
 import { parseSession } from '@core/session/parseSession';
 import { sinceWeeks, type Group, type SquadMember } from '@core/squad/athlete';
 import { standardTrack } from '@core/track/venue';
-import { makePlan } from '@core/trackside/plan';
+import { makePlan } from '@core/trackside/makePlan';
 import { simulateRun, type Random } from '@core/trackside/simulate';
 import { listAthletes } from '@server/db/athletes';
 import { changeBook, readBook } from '@server/db/book';

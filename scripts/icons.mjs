@@ -29,6 +29,11 @@ const USED = {
   down: 'mdiArrowDown',
   question: 'mdiHelp',
   stop: 'mdiFlagCheckered',
+  sound: 'mdiVolumeHigh',
+  mute: 'mdiVolumeOff',
+  caller: 'mdiBullhornOutline',
+  keys: 'mdiKeyboardOutline',
+  clock: 'mdiTimerOutline',
 };
 
 const lines = Object.entries(USED).map(([name, key]) => {

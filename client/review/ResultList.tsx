@@ -13,7 +13,7 @@ import { useWide } from '../ui/useWide';
 
 function aboutRun({ date, summary }: ListedRun): string {
   const people = `${summary.athletes} athlete${summary.athletes === 1 ? '' : 's'}`;
-  const ran = `${summary.finished} of ${summary.athletes * summary.reps} reps`;
+  const ran = `${summary.finished} of ${summary.planned} reps`;
   const open = summary.endedAtMs === undefined ? ' · under way' : '';
   return `${dayName(date)} · ${people} · ${ran}${open}`;
 }

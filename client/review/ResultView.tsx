@@ -2,11 +2,12 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { reviewRun, type Review, type ReviewCell, type ReviewRow } from '@core/review/review';
-import { repLabel, type Plan } from '@core/trackside/plan';
+import { repLabel } from '@core/trackside/plan';
 import { replay } from '@core/trackside/replay';
 import { formatDelta, formatTime } from '@core/units/time';
 import { useAppSelector } from '../store/store';
 import { troubleText, useRunQuery } from '../store/api';
+import { Choice } from '../ui/Choice';
 import { dayName } from '../ui/days';
 import { Delta, VerdictMark } from '../ui/Delta';
 import { Empty } from '../ui/Empty';
@@ -24,8 +25,8 @@ const backToList = () => router.replace('/results');
 function Cell({ cell }: { cell: ReviewCell }) {
   if (cell.actualS === undefined)
     return (
-      <Words quiet label={cell.unfinished ? 'no finish taken' : 'not run'}>
-        {cell.unfinished ? 'no finish' : '–'}
+      <Words quiet label={cell.unfinished ? 'no finish taken' : cell.leftOut ? 'left out' : 'not run'}>
+        {cell.unfinished ? 'no finish' : cell.leftOut ? 'left out' : '–'}
       </Words>
     );
   return (
@@ -59,19 +60,19 @@ function Mean({ row }: { row: ReviewRow }) {
 }
 
 /** One athlete's way through each rep: what was taken at the marks. */
-function AtTheMarks({ plan, row }: { plan: Plan; row: ReviewRow }) {
+function AtTheMarks({ review, row }: { review: Review; row: ReviewRow }) {
   return (
     <View style={{ gap: SPACE.s }}>
       <Words as="heading" level={2}>
         {`${row.name} at the marks`}
       </Words>
-      {row.cells.map((cell) => (
+      {row.cells.map((cell, at) => (
         <View
           key={cell.repIndex}
           style={{ flexDirection: 'row', gap: SPACE.m, flexWrap: 'wrap', alignItems: 'center' }}
         >
           <Words as="strong" style={{ minWidth: 108 }}>
-            {`${cell.repIndex + 1}. ${repLabel(plan.reps[cell.repIndex] ?? {})}`}
+            {`${at + 1}. ${repLabel(cell.rep ?? review.columns[at]?.rep ?? {})}`}
           </Words>
           {cell.passes.length === 0 && <Words quiet>no times</Words>}
           {cell.passes.map((pass) => (
@@ -106,18 +107,16 @@ function Legend() {
 }
 
 function ResultTable({
-  plan,
   review,
   chosen,
   choose,
 }: {
-  plan: Plan;
   review: Review;
   chosen: string | undefined;
   choose: (athleteId: string) => void;
 }) {
   const mean = review.meanOver === '400' ? 'Mean a lap' : 'Mean';
-  const reps = plan.reps.map((rep, i) => {
+  const reps = review.columns.map(({ rep }, i) => {
     const [amount = '', pace] = repLabel(rep).split(' @');
     return { key: String(i), title: `${i + 1}: ${amount}`, width: 88, ...(pace ? { under: `@${pace}` } : {}) };
   });
@@ -145,11 +144,12 @@ export function ResultView({ runId }: { runId: string }) {
   const here = useAppSelector((state) => (state.trackside.run?.plan.id === runId ? state.trackside.run : undefined));
   const { data: there, error, refetch } = useRunQuery(runId, { refetchOnMountOrArgChange: true });
   const [chosen, setChosen] = useState<string>();
+  const [groupChosen, chooseGroup] = useState<string>();
   const run = here ?? there;
   const read = useMemo(() => {
     if (!run) return undefined;
     const state = replay(run.plan, run.events);
-    return { state, review: reviewRun(run.plan, state) };
+    return { state, reviews: reviewRun(state) };
   }, [run]);
 
   if (!run || !read)
@@ -168,13 +168,15 @@ export function ResultView({ runId }: { runId: string }) {
     );
 
   const { plan } = run;
-  const { review, state } = read;
-  const row = review.rows.find((candidate) => candidate.athleteId === chosen) ?? review.rows[0];
+  const { reviews, state } = read;
+  const review = reviews.find(({ groupId }) => groupId === groupChosen) ?? reviews[0];
+  const row = review?.rows.find((candidate) => candidate.athleteId === chosen) ?? review?.rows[0];
+  const athletes = new Set(reviews.flatMap(({ rows }) => rows.map(({ athleteId }) => athleteId))).size;
   const open = state.endedAtMs === undefined;
   return (
     <Page
       title={plan.title}
-      about={`${dayName(plan.date)} · ${plan.athletes.length} athletes · ${plan.reps.length} reps${open ? ' · still under way' : ''}`}
+      about={`${dayName(plan.date)} · ${athletes} athletes · ${reviews.map(({ columns }) => columns.length).join(' and ')} reps${open ? ' · still under way' : ''}`}
       onBack={backToList}
       backLabel="Back to all results"
       footer={
@@ -185,10 +187,22 @@ export function ResultView({ runId }: { runId: string }) {
         ) : undefined
       }
     >
+      {review && reviews.length > 1 && (
+        <Choice
+          label="Group"
+          options={reviews.map(({ groupId, name }) => ({ value: groupId, text: name }))}
+          value={review.groupId}
+          onChange={chooseGroup}
+        />
+      )}
       <Legend />
-      <Spread review={review} labels={plan.reps.map((_, i) => String(i + 1))} highlightId={chosen} />
-      <ResultTable plan={plan} review={review} chosen={row?.athleteId} choose={setChosen} />
-      {row && <AtTheMarks plan={plan} row={row} />}
+      {review && (
+        <>
+          <Spread review={review} highlightId={chosen} />
+          <ResultTable review={review} chosen={row?.athleteId} choose={setChosen} />
+          {row && <AtTheMarks review={review} row={row} />}
+        </>
+      )}
     </Page>
   );
 }

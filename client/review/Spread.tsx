@@ -15,20 +15,21 @@ function shapeAt(verdict: Verdict, x: number, y: number): string {
   return `M${x - 3} ${y}a3 3 0 1 0 6 0a3 3 0 1 0-6 0`;
 }
 
-type Props = { review: Review; labels: string[]; highlightId?: string | undefined };
+type Props = { review: Review; highlightId?: string | undefined };
 
 /**
  * Every rep a column, every athlete a mark above (late) or below (early) the line of the target, in percent of it: evenness
  * and fade are seen before any number is read.
  */
-export function Spread({ review, labels, highlightId }: Props) {
+export function Spread({ review, highlightId }: Props) {
   const palette = usePalette();
+  const labels = review.columns.map((_, i) => String(i + 1));
   const points = review.rows.flatMap((row) =>
-    row.cells.flatMap((cell) => {
-      const { deltaS, targetS, verdict, repIndex } = cell;
+    row.cells.flatMap((cell, at) => {
+      const { deltaS, targetS, verdict } = cell;
       return deltaS === undefined || !targetS || !verdict
         ? []
-        : [{ athleteId: row.athleteId, repIndex, verdict, percent: (deltaS / targetS) * 100, deltaS }];
+        : [{ athleteId: row.athleteId, at, verdict, percent: (deltaS / targetS) * 100, deltaS }];
     }),
   );
   if (points.length === 0) return null;
@@ -89,12 +90,12 @@ export function Spread({ review, labels, highlightId }: Props) {
             >
               early
             </SvgText>
-            {labels.map((label, repIndex) => {
-              const middle = PLOT.left + column * (repIndex + 0.5);
-              const here = points.filter((point) => point.repIndex === repIndex);
+            {labels.map((label, at) => {
+              const middle = PLOT.left + column * (at + 0.5);
+              const here = points.filter((point) => point.at === at);
               const mine = here.filter((point) => point.athleteId === highlightId);
               return (
-                <G key={repIndex}>
+                <G key={at}>
                   {mine.length > 0 && (
                     <Rect
                       x={middle - column / 2 + 1}
@@ -116,7 +117,7 @@ export function Spread({ review, labels, highlightId }: Props) {
                       />
                     );
                   })}
-                  {(column > 26 || repIndex % 2 === 0) && (
+                  {(column > 26 || at % 2 === 0) && (
                     <SvgText
                       x={middle}
                       y={HEIGHT - 8}

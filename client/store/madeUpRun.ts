@@ -9,8 +9,7 @@ export const emptyPlan = (id: string): Plan => ({
   title: 'Reps',
   date: '2026-10-20',
   shorthand: '400',
-  reps: [],
-  athletes: [],
+  groups: [],
 });
 
 /** The end of a session at the track, for the same. */

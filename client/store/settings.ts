@@ -13,7 +13,12 @@ export type PaceView = { shown: string[]; unit: PaceUnit; byGroup: boolean };
 const KEY = 'zest-lap-settings';
 
 /** What the coach has chosen on this device. */
-export type Settings = { look: Look; paces: PaceView; /** Where sessions are drawn for. */ venueId: string };
+export type Settings = {
+  look: Look;
+  paces: PaceView;
+  /** Where sessions are drawn for. */ venueId: string;
+  /** Calls at the track are heard. */ calls: boolean;
+};
 
 /** As many paces as fit beside the names. */
 const FIRST_SHOWN = {
@@ -24,6 +29,7 @@ const FIRST_SHOWN = {
 const first = (): Settings => ({
   look: 'system',
   venueId: standardTrack.id,
+  calls: true,
   paces: { shown: FIRST_SHOWN[(globalThis.innerWidth ?? 0) < WIDE_PX ? 'phone' : 'wide'], unit: '400', byGroup: true },
 });
 
@@ -50,6 +56,9 @@ export const settings = createSlice({
   reducers: {
     lookChosen: (state, action: PayloadAction<Look>) => {
       state.look = action.payload;
+    },
+    callsChosen: (state, action: PayloadAction<boolean>) => {
+      state.calls = action.payload;
     },
     venueChosen: (state, action: PayloadAction<string>) => {
       state.venueId = action.payload;

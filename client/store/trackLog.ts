@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
-import { runOf } from '@core/trackside/runOf';
+import type { AboutPlan, Plan, PlannedGroup } from '@core/trackside/plan';
+import { isAnyoneInRun, isInRun, runOf } from '@core/trackside/runOf';
 
 /** `sent` is 0 until the server has it (a number, because IndexedDB cannot index true and false). */
 type Stored<T> = T & { sent: 0 | 1 };
@@ -29,12 +29,23 @@ export type TrackLog = {
 };
 
 const open = (name: string): Promise<IDBPDatabase<TrackDb>> =>
-  openDB<TrackDb>(name, 1, {
-    upgrade(db) {
-      db.createObjectStore('plans', { keyPath: 'id' });
-      const events = db.createObjectStore('events', { keyPath: 'id' });
-      events.createIndex('byRun', 'runId');
-      events.createIndex('bySent', 'sent');
+  openDB<TrackDb>(name, 2, {
+    async upgrade(db, from, _to, tx) {
+      if (from < 1) {
+        db.createObjectStore('plans', { keyPath: 'id' });
+        const events = db.createObjectStore('events', { keyPath: 'id' });
+        events.createIndex('byRun', 'runId');
+        events.createIndex('bySent', 'sent');
+        return;
+      }
+      // A plan used to be one list of reps for everyone; now each group has its own.
+      for (const kept of await tx.objectStore('plans').getAll()) {
+        if (!('reps' in kept.plan)) continue;
+        const { reps, athletes, ...about } = kept.plan as unknown as AboutPlan &
+          Pick<PlannedGroup, 'reps' | 'athletes'>;
+        const plan = { ...about, groups: [{ id: 'all', name: 'Everyone', reps, athletes }] };
+        await tx.objectStore('plans').put({ ...kept, plan });
+      }
     },
   });
 
@@ -77,17 +88,18 @@ export function openTrackLog(name = 'zest-lap-track'): TrackLog {
       const db = await ready;
       const tx = db.transaction(['plans', 'events'], 'readwrite', { durability: 'strict' });
       for (const kept of await tx.objectStore('plans').getAll()) {
-        if (!kept.plan.athletes.some((athlete) => athlete.athleteId === athleteId)) continue;
         const rows = await tx.objectStore('events').index('byRun').getAll(kept.id);
         const run = { plan: kept.plan, events: rows.map(({ event }) => event) };
+        if (!isInRun(run, athleteId)) continue;
         const { plan, events } = runOf(run, (other) => other !== athleteId);
+        const isAnyoneLeft = isAnyoneInRun({ plan, events });
         const left = new Map(events.map((event) => [event.id, event]));
         for (const row of rows) {
-          const event = plan.athletes.length > 0 ? left.get(row.id) : undefined;
+          const event = isAnyoneLeft ? left.get(row.id) : undefined;
           if (event) await tx.objectStore('events').put({ ...row, event });
           else await tx.objectStore('events').delete(row.id);
         }
-        if (plan.athletes.length > 0) await tx.objectStore('plans').put({ ...kept, plan });
+        if (isAnyoneLeft) await tx.objectStore('plans').put({ ...kept, plan });
         else await tx.objectStore('plans').delete(kept.id);
       }
       await tx.done;

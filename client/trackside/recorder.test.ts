@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { Plan, PlannedGroup } from '@core/trackside/plan';
 import { emptyPlan, endedIn } from '../store/madeUpRun';
 import { store } from '../store/store';
 import { openTrackLog } from '../store/trackLog';
@@ -45,7 +45,7 @@ afterAll(() => jest.useRealTimers());
 
 test('what happened is on the phone’s disk before the screen shows it, with its own time and place', async () => {
   const plan = emptyPlan(ulid());
-  await takeToTrack(plan);
+  await takeToTrack(plan, [], 1);
   expect(await openRun(plan.id)).toBe(true);
   let onDiskWhenShown: ReturnType<typeof disk.readRun> | undefined;
   const unsubscribe = store.subscribe(() => {
@@ -53,7 +53,7 @@ test('what happened is on the phone’s disk before the screen shows it, with it
   });
   const recording = record(plan.id, { type: 'ended' }, 1_790_000_000_123);
   expect(shown()?.events).toEqual([]);
-  expect(await recording).toBe(true);
+  await recording;
   unsubscribe();
   const kept = (await onDiskWhenShown)?.events;
   expect(kept).toMatchObject([{ runId: plan.id, type: 'ended', atMs: 1_790_000_000_123 }]);
@@ -64,10 +64,11 @@ test('what happened is on the phone’s disk before the screen shows it, with it
 
 test('a disk that will take no more is said, and the time is still on the screen', async () => {
   const plan = emptyPlan(ulid());
-  await takeToTrack(plan);
+  await takeToTrack(plan, [], 1);
   await openRun(plan.id);
   const full = fillDisk();
-  expect(await record(plan.id, { type: 'ended' }, 1_790_000_000_000)).toBe(false);
+  await record(plan.id, { type: 'ended' }, 1_790_000_000_000);
+  expect(store.getState().trackside.inMemory).toBe(1);
   full.mockRestore();
   expect(shown()?.events).toHaveLength(1);
   expect((await disk.readRun(plan.id))?.events).toEqual([]);
@@ -76,7 +77,7 @@ test('a disk that will take no more is said, and the time is still on the screen
 describe('opening a session at the track', () => {
   test('with the server away, this phone’s own copy is there', async () => {
     const plan = emptyPlan(ulid());
-    await takeToTrack(plan);
+    await takeToTrack(plan, [], 1);
     expect(await openRun(plan.id)).toBe(true);
     expect(shown()).toEqual({ plan, events: [] });
     expect((await keptPlans()).map(({ id }) => id)).toContain(plan.id);
@@ -113,15 +114,20 @@ describe('opening a session at the track', () => {
 });
 
 describe('someone who was erased', () => {
-  const target = { name: 'N', tileName: 'N', targets: [{}] };
+  const groupWith = (...ids: string[]): PlannedGroup => ({
+    id: 'all',
+    name: 'Everyone',
+    reps: [{ role: 'main', distanceM: 400, callM: [400] }],
+    athletes: ids.map((athleteId) => ({ athleteId, name: 'N', tileName: 'N', targets: [{}] })),
+  });
   const [gone, other] = [ulid(), ulid()];
   const stamp = (runId: string) => ({ id: ulid(), runId, deviceId: ulid(), atMs: 1 });
   test('is taken out of what this phone keeps; what waits to be sent of others still waits', async () => {
     const shared: Plan = {
       ...emptyPlan(ulid()),
-      athletes: [gone, other].map((athleteId) => ({ athleteId, ...target })),
+      groups: [groupWith(gone, other)],
     };
-    const alone: Plan = { ...emptyPlan(ulid()), athletes: [{ athleteId: gone, ...target }] };
+    const alone: Plan = { ...emptyPlan(ulid()), groups: [groupWith(gone)] };
     const start: RunEvent = { ...stamp(shared.id), type: 'started', repIndex: 0, athleteIds: [gone, other] };
     const own: RunEvent = { ...stamp(shared.id), type: 'passed', repIndex: 0, athleteId: gone, atM: 400 };
     await disk.addPlan(shared, false);
@@ -130,7 +136,7 @@ describe('someone who was erased', () => {
     await forgetAthlete(gone);
     expect(await disk.readRun(alone.id)).toBeUndefined();
     expect(await disk.readRun(shared.id)).toEqual({
-      plan: { ...shared, athletes: [{ athleteId: other, ...target }] },
+      plan: { ...shared, groups: [groupWith(other)] },
       events: [{ ...start, athleteIds: [other] }],
     });
     const { events } = await disk.unsent();

@@ -1,21 +1,23 @@
-import { ulid } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
+import { monotonicFactory, ulid } from 'ulid';
+import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { fetchPort, Outbox } from '../store/outbox';
 import { openTrackLog } from '../store/trackLog';
+import { withMemory } from '../store/memoryLog';
 import { nowAndWhenOnline } from '../store/whenOnline';
 import { api } from '../store/api';
 import { store } from '../store/store';
 import { trackside } from './slice';
+import { nowMs } from './trackClock';
 
-const log = openTrackLog();
+const log = withMemory(openTrackLog());
 const outbox = new Outbox(log, fetchPort, (state) => store.dispatch(trackside.actions.outboxChanged(state)));
 
 const DEVICE_KEY = 'zest-lap-device';
 let device: string | undefined;
 
 /** This phone's id; kept in its storage, so that a reload is the same phone. */
-function deviceId(): string {
+export function deviceId(): string {
   if (device) return device;
   try {
     device = localStorage.getItem(DEVICE_KEY) ?? ulid();
@@ -26,39 +28,35 @@ function deviceId(): string {
   return device;
 }
 
-/** The wall-clock time of an event of the page, in whole milliseconds since 1970, from its own time stamp. */
-export const wallClockMs = (timeStamp: number): number => Math.round(performance.timeOrigin + timeStamp);
+// Ids in the order in which things were done, also within one millisecond and for a time put in afterwards.
+const nextId = monotonicFactory();
 
-/** The wall-clock time now, on the same clock as the taps. */
-export const nowMs = (): number => wallClockMs(performance.now());
-
-/** What happened, without its stamp. */
-export type Happening = RunEvent extends infer E
-  ? E extends RunEvent
-    ? Omit<E, 'id' | 'runId' | 'deviceId' | 'atMs'>
-    : never
-  : never;
+const eventOf = (runId: string, happening: Happening, atMs: number): RunEvent => ({
+  ...happening,
+  id: nextId(nowMs()),
+  runId,
+  deviceId: deviceId(),
+  atMs,
+});
 
 /**
- * Keeps an event: first on this phone's disk, then on the screen, then on the server when it can be reached.
- * @returns false if the disk refused it; it is then on the screen only, and the caller says so.
+ * Keeps an event: first on this phone's disk, then on the screen, then on the server when it can be reached. If the disk refuses it, it is
+ * kept in memory and goes to the server all the same; the screen says so.
  */
-export async function record(runId: string, happening: Happening, atMs: number): Promise<boolean> {
-  const event = { ...happening, id: ulid(atMs), runId, deviceId: deviceId(), atMs } as RunEvent;
-  let kept = true;
-  try {
-    await log.addEvents([event], false);
-  } catch {
-    kept = false;
-  }
-  store.dispatch(trackside.actions.eventKept(event));
+export async function record(runId: string, happening: Happening, atMs: number): Promise<void> {
+  const event = eventOf(runId, happening, atMs);
+  await log.addEvents([event], false);
+  store.dispatch(trackside.actions.eventKept({ event, inMemory: log.inMemory() }));
   void outbox.poke();
-  return kept;
 }
 
-/** Keeps a new plan on this phone, and sends it on. */
-export async function takeToTrack(plan: Plan): Promise<void> {
+/** Keeps a new plan on this phone with what was settled before the first start, and sends it on. */
+export async function takeToTrack(plan: Plan, settled: readonly Happening[], atMs: number): Promise<void> {
   await log.addPlan(plan, false);
+  await log.addEvents(
+    settled.map((happening) => eventOf(plan.id, happening, atMs)),
+    false,
+  );
   // Not waited for: the session starts whether or not the server answers.
   void outbox.poke().then(() => store.dispatch(api.util.invalidateTags(['runs'])));
 }

@@ -1,7 +1,9 @@
 import { emptyPlan, endedIn } from '../store/madeUpRun';
+import type { RunEvent } from '@core/trackside/events';
 import { trackside } from './slice';
 
-const { runOpened, eventKept, outboxChanged } = trackside.actions;
+const { runOpened, outboxChanged } = trackside.actions;
+const eventKept = (event: RunEvent) => trackside.actions.eventKept({ event, inMemory: 0 });
 const { reducer } = trackside;
 const start = reducer(undefined, { type: 'start' });
 

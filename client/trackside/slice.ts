@@ -4,9 +4,14 @@ import type { Plan } from '@core/trackside/plan';
 import type { OutboxState } from '../store/outbox';
 
 /** The session at the track that is open on this phone. What it looks like is worked out by replay. */
-type TracksideState = { run?: { plan: Plan; events: RunEvent[] }; outbox: OutboxState };
+type TracksideState = {
+  run?: { plan: Plan; events: RunEvent[] };
+  outbox: OutboxState;
+  /** Events that the phone's storage would not take: they are in memory only. */
+  inMemory: number;
+};
 
-const initialState: TracksideState = { outbox: { waiting: 0, refused: [] } };
+const initialState: TracksideState = { outbox: { waiting: 0, refused: [] }, inMemory: 0 };
 
 export const trackside = createSlice({
   name: 'trackside',
@@ -19,9 +24,11 @@ export const trackside = createSlice({
       const newer = state.run?.plan.id === plan.id ? state.run.events.filter((event) => !known.has(event.id)) : [];
       state.run = { plan, events: [...events, ...newer] };
     },
-    /** Only ever dispatched once the event is on the disk. */
-    eventKept: (state, action: PayloadAction<RunEvent>) => {
-      if (state.run?.plan.id === action.payload.runId) state.run.events.push(action.payload);
+    /** Only ever dispatched once the event is on the disk, or the disk has refused it. */
+    eventKept: (state, action: PayloadAction<{ event: RunEvent; inMemory: number }>) => {
+      const { event, inMemory } = action.payload;
+      if (state.run?.plan.id === event.runId) state.run.events.push(event);
+      state.inMemory = inMemory;
     },
     outboxChanged: (state, action: PayloadAction<OutboxState>) => {
       state.outbox = action.payload;

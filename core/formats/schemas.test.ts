@@ -1,6 +1,7 @@
 import { check } from './check';
 import { curveBook } from '../paces/shippedBooks';
-import { athleteSchema, eventSchema, paceBookSchema, planSchema, sessionSchema, squadChangeSchema } from './schemas';
+import { athleteSchema, paceBookSchema, sessionSchema, squadChangeSchema } from './schemas';
+import { eventSchema, planSchema } from './tracksideSchemas';
 
 const ID = '01M7ZKC8B0Y78609PN4H3NMY4X';
 const mark = { distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' };
@@ -72,12 +73,11 @@ test('a plan with nobody in it is refused', () => {
     title: 'Reps',
     date: '2026-10-01',
     shorthand: '400',
-    reps: [{ role: 'main', callM: [400] }],
-    athletes: [],
+    groups: [{ id: 'all', name: 'Everyone', reps: [{ role: 'main', callM: [400] }], athletes: [] }],
   };
   expect(check(planSchema, plan)).toMatchObject({
     ok: false,
-    field: 'athletes',
+    field: 'groups',
     message: 'There is nobody in this session.',
   });
 });

@@ -15,8 +15,6 @@ import { INTENTS, type Intent } from '../session/intent';
 import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { SquadChange } from '../squad/change';
-import type { RunEvent } from '../trackside/events';
-import type { Plan } from '../trackside/plan';
 
 /** An athlete as sent: without a tile name one is suggested, without a status they are in training. */
 export type AthleteInput = Omit<Athlete, 'tileName' | 'status'> & Partial<Pick<Athlete, 'tileName' | 'status'>>;
@@ -46,7 +44,7 @@ export const dateSchema = Joi.string()
     'string.empty': 'A date is needed.',
   });
 
-const nameSchema = Joi.string().trim().max(80).messages({
+export const nameSchema = Joi.string().trim().max(80).messages({
   'string.empty': 'A name is needed.',
   'string.max': 'A name can have 80 characters at most.',
 });
@@ -275,86 +273,3 @@ export const sessionSchema = Joi.object<SessionInput>({
   intent: Joi.string().valid(...INTENTS),
   bookId: idSchema,
 });
-
-const lengthM = Joi.number().strict().positive().max(200_000);
-const seconds = Joi.number().strict().min(0).max(172_800);
-const share = Joi.number().strict().min(0).max(0.5);
-const shortText = Joi.string().allow('').max(500);
-
-/** A plan, as a phone lays it out when a session is taken to the track. */
-export const planSchema = Joi.object<Plan>({
-  id: idSchema.required(),
-  sessionId: idSchema.required(),
-  title: Joi.string().max(120).required(),
-  date: dateSchema.required(),
-  shorthand: Joi.string().max(20_000).required(),
-  reps: Joi.array()
-    .items(
-      Joi.object({
-        role: Joi.string().valid('main', 'finish').required(),
-        distanceM: lengthM,
-        startM: Joi.number().strict().min(0).max(200_000),
-        durationS: seconds,
-        pace: shortText,
-        note: shortText,
-        callM: Joi.array().items(lengthM).max(600).required(),
-        recovery: shortText,
-        runsOn: Joi.boolean().valid(true),
-      }),
-    )
-    .min(1)
-    .max(2000)
-    .required()
-    .messages({ 'array.min': 'There is no rep to time in this session.' }),
-  athletes: Joi.array()
-    .items(
-      Joi.object({
-        athleteId: idSchema.required(),
-        name: nameSchema.required(),
-        tileName: nameSchema.required(),
-        targets: Joi.array()
-          .items(Joi.object({ targetS: seconds, tolerance: share, expectedM: lengthM, recoveryS: seconds }))
-          .max(2000)
-          .required(),
-      }),
-    )
-    .min(1)
-    .max(200)
-    .required()
-    .messages({ 'array.min': 'There is nobody in this session.' }),
-});
-
-const repIndex = Joi.number().strict().integer().min(0).max(1999);
-const stamp = {
-  id: idSchema.required(),
-  runId: idSchema.required(),
-  deviceId: idSchema.required(),
-  atMs: Joi.number().strict().integer().min(0).max(8.64e15).required(),
-};
-
-/** One event from the track. */
-export const eventSchema: Joi.Schema<RunEvent> = Joi.alternatives<RunEvent>().conditional('.type', {
-  switch: [
-    {
-      is: 'started',
-      then: Joi.object({
-        ...stamp,
-        type: Joi.string(),
-        repIndex: repIndex.required(),
-        athleteIds: Joi.array().items(idSchema).min(1).max(200).required(),
-      }),
-    },
-    {
-      is: 'passed',
-      then: Joi.object({
-        ...stamp,
-        type: Joi.string(),
-        athleteId: idSchema.required(),
-        repIndex: repIndex.required(),
-        atM: lengthM.required(),
-      }),
-    },
-    { is: 'undone', then: Joi.object({ ...stamp, type: Joi.string(), eventId: idSchema.required() }) },
-  ],
-  otherwise: Joi.object({ ...stamp, type: Joi.string().valid('ended').required() }),
-}) as Joi.Schema<RunEvent>;

@@ -1,6 +1,6 @@
 /** What an athlete takes along: their reps in a few lines, for paper, phone and messages. */
 import { legLabel } from '../track/lapSheet';
-import { formatRecoveryLeg } from '../trackside/plan';
+import { formatRecoveryLeg } from '../trackside/makePlan';
 import { passesAt } from '../trackside/passesAt';
 import { isTimedRep, isWork, type Pass, type TargetLeg } from '../targets/targetsFor';
 import { placeName, type Venue } from '../track/venue';

@@ -22,16 +22,20 @@ export type GroupRun = { group: DayGroup; members: OwnPlan[]; legs: GroupLeg[]; 
 /** What stays the same between members whose counts differ: the item, and its how-manyth rep or recovery. */
 const slotOf = ({ kind, path, turns }: Leg, nth: number) => `${kind} ${path.join('.')} ${turns.join('.')} ${nth}`;
 
-/** Legs by their slot, in running order; a ladder's reps of one turn are told apart by their place in it. */
-function slotsOf(legs: readonly TargetLeg[]): Map<string, TargetLeg> {
-  const slots = new Map<string, TargetLeg>();
-  for (const leg of legs) {
+/** Where the leg of each slot stands, in running order; a ladder's reps of one turn are told apart by their place in it. */
+export function legsBySlot(legs: readonly TargetLeg[]): Map<string, number> {
+  const slots = new Map<string, number>();
+  legs.forEach((leg, index) => {
     let nth = 0;
     while (slots.has(slotOf(leg, nth))) nth++;
-    slots.set(slotOf(leg, nth), leg);
-  }
+    slots.set(slotOf(leg, nth), index);
+  });
   return slots;
 }
+
+/** Legs by their slot, in running order. */
+const slotsOf = (legs: readonly TargetLeg[]): Map<string, TargetLeg> =>
+  new Map([...legsBySlot(legs)].flatMap(([slot, index]) => (legs[index] ? [[slot, legs[index]] as const] : [])));
 
 /** The member whose own targets are nearest to the group's: with them at the front everybody is about right. */
 function nearest(members: readonly OwnPlan[], legs: readonly GroupLeg[]): string | undefined {

@@ -19,7 +19,7 @@ import {
 } from './dayPlan';
 import { groupRun, sessionLapS, suggestDayGroups, trafficOf } from './groupTargets';
 import { countValue, itemRows, recoveryValue } from './itemRows';
-import { boardsOf } from './runPlans';
+import { boardsOf, groupOfBoard } from './runPlans';
 import { AS_OF, member, plansOf, runner } from './testing';
 
 const TEXT = 'main: 8x400 @5k / 75s jog\nfinish: 4x200 @mile / 200m jog';
@@ -235,10 +235,7 @@ describe('without a usable mark, and beyond what the curve says', () => {
     ];
     const { plans } = plansOf(TEXT, [ann, bob], { groups });
     expect(plans.map(({ legs }) => legs.filter(({ kind }) => kind === 'rep').length)).toEqual([3, 12]);
-    expect(boardsOf(plans).map(({ groupIds, reps }) => [groupIds, reps])).toEqual([
-      [['g'], 3],
-      [['h'], 12],
-    ]);
+    expect(boardsOf(plans).map((board) => groupOfBoard(board, standardTrack).reps.length)).toEqual([3, 12]);
   });
 });
 

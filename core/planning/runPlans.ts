@@ -1,37 +1,74 @@
-/** Who can be timed on one board: those whose own plans have the same reps. */
+/** The day's groups as they are taken to the track, and who can be shown in one table of targets. */
 import { isTimedRep } from '../targets/targetsFor';
 import type { Venue } from '../track/venue';
-import { planFromLegs, type AboutPlan, type Plan } from '../trackside/plan';
+import { planGroup } from '../trackside/makePlan';
+import type { AboutPlan, Plan, PlannedGroup } from '../trackside/plan';
+import { legsBySlot, type GroupRun } from './groupTargets';
 import type { OwnPlan } from './ownPlans';
 
 /** Athletes with the same reps in the same order; their targets and recoveries may differ. */
-export type Board = { key: string; plans: OwnPlan[]; groupIds: string[]; reps: number };
+export type Board = { key: string; plans: OwnPlan[] };
 
-function repsKey({ legs }: OwnPlan): { key: string; reps: number } {
+function repsKey({ legs }: OwnPlan): string {
   const reps = legs.flatMap((leg) => {
     if (!isTimedRep(leg)) return [];
     return [[leg.role, leg.distanceM, leg.durationS, leg.pace, leg.note].join('|')];
   });
-  return { key: reps.join(';'), reps: reps.length };
+  return reps.join(';');
 }
 
 /** Everyone, sorted to boards: the one with the most athletes first. */
 export function boardsOf(plans: readonly OwnPlan[]): Board[] {
   const boards = new Map<string, Board>();
   for (const plan of plans) {
-    const { key, reps } = repsKey(plan);
-    const board = boards.get(key) ?? { key, plans: [], groupIds: [], reps };
+    const key = repsKey(plan);
+    const board = boards.get(key) ?? { key, plans: [] };
     boards.set(key, board);
     board.plans.push(plan);
-    if (!board.groupIds.includes(plan.groupId)) board.groupIds.push(plan.groupId);
   }
   return [...boards.values()].sort((a, b) => b.plans.length - a.plans.length);
 }
 
-/** A board's plan for the track. */
-export const planOfBoard = (about: AboutPlan, { plans }: Board, venue: Venue): Plan =>
-  planFromLegs(
-    about,
-    plans.map(({ runner: { id, name, tileName }, legs }) => ({ athleteId: id, name, tileName, legs })),
-    venue,
-  );
+const asAthlete = ({ runner: { id, name, tileName, paces }, legs }: OwnPlan) => ({
+  athleteId: id,
+  name,
+  tileName,
+  legs,
+  paces,
+});
+
+/** Those of one board, laid out together. */
+export const groupOfBoard = ({ key, plans }: Board, venue: Venue): PlannedGroup =>
+  planGroup({ id: key, name: '' }, plans[0]?.legs ?? [], plans.map(asAthlete), venue);
+
+/**
+ * A day's plan for the track: each group with the most that any of it runs, and for each athlete the reps that are theirs. A group in
+ * which nobody runs is left out.
+ */
+export function planOfDay(about: AboutPlan, runs: readonly GroupRun[], venue: Venue): Plan {
+  const groups = runs.flatMap(({ group, members, legs, leaderId }): PlannedGroup[] => {
+    if (members.length === 0) return [];
+    const slots = members.map(({ legs: own }) => legsBySlot(own));
+    const shared = legsBySlot(legs.map(({ leg }) => leg));
+    const athletes = members.map((plan, i) => ({
+      ...asAthlete(plan),
+      own: [...shared.keys()].map((slot) => slots[i]?.get(slot)),
+    }));
+    const { id, name, lane, startGapS } = group;
+    return [
+      planGroup(
+        {
+          id,
+          name,
+          ...(lane === undefined ? {} : { lane }),
+          ...(startGapS === undefined ? {} : { startGapS }),
+          ...(leaderId === undefined ? {} : { leaderId }),
+        },
+        legs.map(({ leg }) => leg),
+        athletes,
+        venue,
+      ),
+    ];
+  });
+  return { ...about, groups };
+}

@@ -1,5 +1,6 @@
-import type { Plan } from '../trackside/plan';
-import type { RunState } from '../trackside/replay';
+import { ownRep } from '../trackside/lineUp';
+import type { PlannedRep } from '../trackside/plan';
+import type { AthleteState, GroupState, RepRun, RunState, Slot } from '../trackside/runState';
 import { judge, type Judged } from '../trackside/tile';
 import type { Verdict } from '../trackside/verdict';
 
@@ -12,8 +13,13 @@ export type ReviewCell = {
   verdict?: Verdict;
   /** Times at the marks on the way, the finish last. */
   passes: Judged[];
+  /** What it was in fact, where it was started: it may have been cut on the way. */
+  rep?: PlannedRep;
   /** Started, but no finish was taken. */
   unfinished?: true;
+  /** Not for this athlete, or dropped on the way. */
+  leftOut?: true;
+  effort?: number;
 };
 
 /** One athlete's row. Times in seconds; mean and spread over the finished reps, per 400 m where their distances differ. */
@@ -29,7 +35,14 @@ export type ReviewRow = {
   spreadS?: number;
 };
 
+/** A rep of a group, as a column. */
+export type ReviewColumn = { repIndex: number; rep: PlannedRep };
+
+/** What one group ran. */
 export type Review = {
+  groupId: string;
+  name: string;
+  columns: ReviewColumn[];
   rows: ReviewRow[];
   /** What means are over: a rep, or 400 m where the reps differ in distance. */ meanOver: 'rep' | '400';
 };
@@ -43,37 +56,55 @@ function deviation(values: readonly number[]): number | undefined {
   return Math.sqrt(values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / (values.length - 1));
 }
 
-function cellOf(plan: Plan, state: RunState, athleteIndex: number, repIndex: number): ReviewCell {
-  const athlete = plan.athletes[athleteIndex];
-  const rep = plan.reps[repIndex];
-  const run = athlete && state.athletes[athlete.athleteId]?.[repIndex];
-  const target = rep?.distanceM === undefined ? undefined : athlete?.targets[repIndex];
-  const targetS = target?.targetS;
-  const cell: ReviewCell = { repIndex, passes: [], ...(targetS === undefined ? {} : { targetS }) };
-  if (!run || !rep) return cell;
-  cell.passes = run.passes.map((pass) => judge(rep, target, pass.atM, pass.elapsedS));
-  const finish = cell.passes.find((pass) => pass.atM === rep.callM.at(-1));
-  if (finish) {
-    cell.actualS = finish.elapsedS;
-    if (finish.deltaS !== undefined) cell.deltaS = finish.deltaS;
-    if (finish.verdict) cell.verdict = finish.verdict;
-  } else if (rep.durationS !== undefined) {
-    cell.actualS = rep.durationS;
-  } else {
-    cell.unfinished = true;
+function cellOf(state: RunState, athlete: AthleteState, slot: Slot, run: RepRun | undefined): ReviewCell {
+  const { repIndex } = slot;
+  if (!run) {
+    const own = ownRep(state, athlete, slot);
+    const { targetS } = own?.rep.distanceM === undefined ? {} : own.target;
+    return {
+      repIndex,
+      passes: [],
+      ...(own ? {} : { leftOut: true as const }),
+      ...(targetS === undefined ? {} : { targetS }),
+    };
   }
-  return cell;
+  const { rep, target, effort } = run;
+  const judged = run.passes.map((pass) =>
+    judge(rep, rep.distanceM === undefined ? undefined : target, pass.atM, pass.elapsedS),
+  );
+  const finish = judged.find((pass) => pass.atM === rep.callM.at(-1));
+  return {
+    repIndex,
+    rep,
+    passes: judged,
+    ...(rep.distanceM === undefined || target.targetS === undefined ? {} : { targetS: target.targetS }),
+    ...(effort === undefined ? {} : { effort }),
+    ...(finish
+      ? {
+          actualS: finish.elapsedS,
+          ...(finish.deltaS === undefined ? {} : { deltaS: finish.deltaS }),
+          ...(finish.verdict ? { verdict: finish.verdict } : {}),
+        }
+      : rep.durationS === undefined
+        ? { unfinished: true as const }
+        : { actualS: rep.durationS }),
+  };
 }
 
-function rowOf(plan: Plan, state: RunState, index: number, meanOver: Review['meanOver']): ReviewRow[] {
-  const athlete = plan.athletes[index];
-  if (!athlete) return [];
-  const cells = plan.reps.map((_, repIndex) => cellOf(plan, state, index, repIndex));
-  const timed = cells.flatMap((cell) => {
-    const distanceM = plan.reps[cell.repIndex]?.distanceM;
-    if (cell.actualS === undefined || distanceM === undefined) return [];
-    const scale = meanOver === 'rep' ? 1 : 400 / distanceM;
-    return [{ timeS: cell.actualS * scale, deltaS: cell.deltaS === undefined ? undefined : cell.deltaS * scale }];
+function rowOf(state: RunState, group: GroupState, athlete: AthleteState, meanOver: Review['meanOver']): ReviewRow {
+  const runs = athlete.runs.filter(({ groupId }) => groupId === group.id);
+  const cells = group.slots.map((slot) =>
+    cellOf(
+      state,
+      athlete,
+      slot,
+      runs.find(({ repIndex }) => repIndex === slot.repIndex),
+    ),
+  );
+  const timed = cells.flatMap(({ actualS, deltaS, rep }) => {
+    if (actualS === undefined || rep?.distanceM === undefined) return [];
+    const scale = meanOver === 'rep' ? 1 : 400 / rep.distanceM;
+    return [{ timeS: actualS * scale, deltaS: deltaS === undefined ? undefined : deltaS * scale }];
   });
   const deltas = timed.flatMap(({ deltaS }) => (deltaS === undefined ? [] : [deltaS]));
   const spreadS = deviation(deltas.length === timed.length ? deltas : timed.map(({ timeS }) => timeS));
@@ -81,12 +112,30 @@ function rowOf(plan: Plan, state: RunState, index: number, meanOver: Review['mea
   if (timed.length > 0) row.meanS = mean(timed.map(({ timeS }) => timeS));
   if (deltas.length > 0) row.meanDeltaS = mean(deltas);
   if (spreadS !== undefined) row.spreadS = spreadS;
-  return [row];
+  return row;
 }
 
-/** Reads a session that was run: athletes × reps with actual, target, early or late, and each athlete's mean and spread. */
-export function reviewRun(plan: Plan, state: RunState): Review {
-  const distances = new Set(plan.reps.flatMap((rep) => (rep.distanceM === undefined ? [] : [rep.distanceM])));
-  const meanOver = distances.size > 1 ? '400' : 'rep';
-  return { meanOver, rows: plan.athletes.flatMap((_, index) => rowOf(plan, state, index, meanOver)) };
+/** Who is read with a group: its members who came, and those who have run with it and then with another. */
+const readWith = (state: RunState, { id }: GroupState): AthleteState[] =>
+  Object.values(state.athletes).filter(({ groupId, presence, runs }) => {
+    if (runs.length === 0) return groupId === id && presence !== 'absent';
+    return runs.some((run) => run.groupId === id);
+  });
+
+/** Reads a session that was run, group by group: athletes × reps with actual, target, early or late, and each athlete's mean and spread. */
+export function reviewRun(state: RunState): Review[] {
+  return state.groups.flatMap((group): Review[] => {
+    const athletes = readWith(state, group);
+    if (athletes.length === 0) return [];
+    const runs = athletes.flatMap(({ runs: all }) => all.filter(({ groupId }) => groupId === group.id));
+    const columns = group.slots.flatMap(({ repIndex, planIndex }): ReviewColumn[] => {
+      const rep = group.plan.reps[planIndex];
+      return rep ? [{ repIndex, rep }] : [];
+    });
+    const reps = [...columns.map(({ rep }) => rep), ...runs.map(({ rep }) => rep)];
+    const distances = new Set(reps.flatMap(({ distanceM }) => distanceM ?? []));
+    const meanOver = distances.size > 1 ? '400' : 'rep';
+    const rows = athletes.map((athlete) => rowOf(state, group, athlete, meanOver));
+    return [{ groupId: group.id, name: group.name, columns, rows, meanOver }];
+  });
 }

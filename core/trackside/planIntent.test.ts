@@ -4,7 +4,7 @@ import type { PaceBook } from '../paces/paceBook';
 import type { Intent } from '../session/intent';
 import { read } from '../session/testing';
 import { standardTrack } from '../track/venue';
-import { makePlan } from './plan';
+import { makePlan } from './makePlan';
 
 const DAY = '2027-05-04';
 const curve = fitCurve([{ distanceM: 5000, timeS: 1110, date: DAY, kind: 'race' }], { asOf: DAY });
@@ -13,7 +13,7 @@ const curve = fitCurve([{ distanceM: 5000, timeS: 1110, date: DAY, kind: 'race' 
 function tolerance(text: string, intent?: Intent, paceBook: PaceBook = curveBook): number | undefined {
   const someone = { athleteId: 'a', name: 'Ada', tileName: 'Ada', paces: { curve, paceBook } };
   const about = { id: '', sessionId: '', title: '', date: DAY, shorthand: text };
-  return makePlan(about, read(text), [someone], standardTrack, intent).athletes[0]?.targets[0]?.tolerance;
+  return makePlan(about, read(text), [someone], standardTrack, intent).groups[0]?.athletes[0]?.targets[0]?.tolerance;
 }
 
 test('a rehearsal is judged more strictly than a session, a fartlek less', () => {

@@ -1,14 +1,14 @@
-import { repLabel, type Plan, type PlannedRep } from './plan';
+import { repLabel, type PlannedGroup, type PlannedRep } from './plan';
 
-/** Reps of a plan that are the same for everyone, as one column of a table of targets. */
+/** Reps of a group that are the same for all of it, as one column of a table of targets. */
 export type RepColumn = { rep: PlannedRep; label: string; repIndexes: number[] };
 
 /** Gathers the reps that have the same label and the same target for every athlete, in the order they first come. */
-export function repColumns(plan: Plan): RepColumn[] {
+export function repColumns({ reps, athletes }: PlannedGroup): RepColumn[] {
   const columns = new Map<string, RepColumn>();
-  plan.reps.forEach((rep, repIndex) => {
+  reps.forEach((rep, repIndex) => {
     const label = repLabel(rep);
-    const targets = plan.athletes.map(({ targets: all }) => {
+    const targets = athletes.map(({ targets: all }) => {
       const { targetS = 0, expectedM = 0 } = all[repIndex] ?? {};
       return `${targetS.toFixed(2)} ${expectedM.toFixed(1)}`;
     });

@@ -1,102 +1,275 @@
-import type { EndedEvent, PassedEvent, RunEvent, StartedEvent } from './events';
-import type { Plan } from './plan';
+import { correctedLog, type LogEntry } from './corrections';
+import type { DecidedEvent, JoinedEvent, RunEvent, StartedEvent } from './events';
+import { openSlot, ownRep, plannedSlots } from './lineUp';
+import type { Plan, PlannedAthlete } from './plan';
+import { groupOf, runAt, type AthleteState, type GroupState, type RepRun, type RunState, type Slot } from './runState';
 
-/** A time taken: `elapsedS` seconds after the athlete's own start of the rep. */
-export type Passing = { eventId: string; atM: number; atMs: number; elapsedS: number };
-
-/** One athlete in one rep. */
-export type RepRun = {
-  repIndex: number;
-  startedAtMs: number;
-  /** In the order of the marks. */
-  passes: Passing[];
-  /** When the finish was taken; for a rep by the clock, when its time is up (that may lie ahead). */
-  finishedAtMs?: number;
-};
-
-/** All that is known of a session at the track, worked out from its events alone. */
-export type RunState = {
-  startedAtMs?: number;
-  endedAtMs?: number;
-  /** By athlete, then by repIndex; a rep that was not started is missing. */
-  athletes: Record<string, (RepRun | undefined)[]>;
-  /** The furthest rep anyone was started on, by a tap or by running on; −1 before the first. */
-  lastRepIndex: number;
-  /** Events that count, in order of time. */
-  active: Exclude<RunEvent, { type: 'undone' }>[];
-  /** Events that say something the plan has no place for: a time before a start, a second start, an unknown athlete. Kept, never lost. */
-  unplaced: RunEvent[];
-};
-
-const byTime = (a: RunEvent, b: RunEvent) => a.atMs - b.atMs || (a.id < b.id ? -1 : a.id > b.id ? 1 : 0);
-
-/** Which events count: those that no counting undo names. Undos that name each other in a ring count for nothing. */
-function activeEvents(events: readonly RunEvent[]): RunEvent[] {
-  const undoneBy = new Map<string, string[]>();
-  for (const event of events)
-    if (event.type === 'undone') undoneBy.set(event.eventId, [...(undoneBy.get(event.eventId) ?? []), event.id]);
-  const counts = new Map<string, boolean>();
-  const isActive = (id: string): boolean => {
-    const known = counts.get(id);
-    if (known !== undefined) return known;
-    counts.set(id, false);
-    const active = !(undoneBy.get(id) ?? []).some(isActive);
-    counts.set(id, active);
-    return active;
+function newAthlete(planned: PlannedAthlete, groupId: string): AthleteState {
+  const { athleteId, name, tileName } = planned;
+  return {
+    athleteId,
+    name,
+    tileName,
+    planned,
+    plannedFor: groupId,
+    groupId,
+    presence: 'present',
+    runs: [],
+    decided: [],
+    dropped: [],
+    open: {},
   };
-  return events.filter((event) => isActive(event.id));
 }
 
-function distinctInOrder(events: readonly RunEvent[]): RunEvent[] {
-  const byId = new Map<string, RunEvent>();
-  for (const event of events) if (!byId.has(event.id)) byId.set(event.id, event);
-  return [...byId.values()].sort(byTime);
+function atFirst({ groups }: Plan): RunState {
+  const state: RunState = {
+    athletes: {},
+    groups: groups.map((plan): GroupState => {
+      const { id, name } = plan;
+      return { id, name, plan, slots: plannedSlots(plan), lastAt: -1, surges: [] };
+    }),
+    unnamed: [],
+    sending: 'tap',
+    staggers: false,
+    conditions: {},
+    timers: {},
+    answers: [],
+    log: [],
+    active: [],
+    unplaced: [],
+  };
+  for (const { id, athletes } of groups)
+    for (const athlete of athletes) state.athletes[athlete.athleteId] = newAthlete(athlete, id);
+  return state;
 }
 
 /** Puts a start in its place, and the reps that run on after a rep by the clock. */
-function place(state: RunState, plan: Plan, athleteId: string, repIndex: number, startedAtMs: number): boolean {
-  const rep = plan.reps[repIndex];
-  const runs = state.athletes[athleteId];
-  if (!rep || !runs || runs[repIndex]) return false;
-  const run: RepRun = { repIndex, startedAtMs, passes: [] };
-  runs[repIndex] = run;
-  state.lastRepIndex = Math.max(state.lastRepIndex, repIndex);
-  if (rep.durationS !== undefined) finish(state, plan, athleteId, run, startedAtMs + rep.durationS * 1000);
+function place(state: RunState, athlete: AthleteState, group: GroupState, slot: Slot, startId: string, atMs: number) {
+  const own = ownRep(state, athlete, slot);
+  const { repIndex } = slot;
+  const groupId = group.id;
+  if (!own || athlete.runs.some((run) => run.repIndex === repIndex && run.groupId === groupId)) return false;
+  const run: RepRun = {
+    ...own,
+    repIndex,
+    groupId,
+    startId,
+    startedAtMs: atMs,
+    passes: [],
+    heldS: 0,
+    flags: [],
+    notes: [],
+  };
+  const { rep } = own;
+  athlete.runs.push(run);
+  group.lastAt = Math.max(group.lastAt, group.slots.indexOf(slot));
+  group.startedAtMs ??= atMs;
+  if (rep.durationS !== undefined) finish(state, athlete, run, atMs + rep.durationS * 1000);
   return true;
 }
 
-function finish(state: RunState, plan: Plan, athleteId: string, run: RepRun, atMs: number): void {
+function finish(state: RunState, athlete: AthleteState, run: RepRun, atMs: number): void {
   run.finishedAtMs = atMs;
-  if (plan.reps[run.repIndex]?.runsOn) place(state, plan, athleteId, run.repIndex + 1, atMs);
+  const group = groupOf(state, athlete.groupId);
+  if (!group || !run.rep.runsOn) return;
+  const next = group.slots[group.slots.findIndex(({ repIndex }) => repIndex === run.repIndex) + 1];
+  if (next) place(state, athlete, group, next, run.startId, atMs);
 }
 
-function applyStart(state: RunState, plan: Plan, event: StartedEvent): boolean {
-  const placed = event.athleteIds.map((athleteId) => place(state, plan, athleteId, event.repIndex, event.atMs));
-  if (!placed.includes(true)) return false;
-  state.startedAtMs ??= event.atMs;
+/** The slot that a start is for; one more turn of open work is put behind the turns before. */
+function slotFor(group: GroupState, { repIndex, planIndex }: StartedEvent): Slot | undefined {
+  const known = group.slots.find((slot) => slot.repIndex === repIndex);
+  if (known || planIndex === undefined || !group.plan.reps[planIndex]?.open) return known;
+  const behind = group.slots.findLastIndex((slot) => slot.planIndex === planIndex);
+  if (behind < 0) return undefined;
+  const slot = { repIndex, planIndex };
+  group.slots.splice(behind + 1, 0, slot);
+  return slot;
+}
+
+function applyStart(state: RunState, event: StartedEvent, atMs: number): boolean {
+  let isPlaced = false;
+  for (const athleteId of event.athleteIds) {
+    const athlete = state.athletes[athleteId];
+    const group = athlete && groupOf(state, athlete.groupId);
+    const slot = group && slotFor(group, event);
+    if (athlete && slot && place(state, athlete, group, slot, event.id, atMs)) isPlaced = true;
+  }
+  if (!isPlaced) return false;
+  state.startedAtMs ??= atMs;
+  if (event.staggers) state.staggers = true;
   return true;
 }
 
-function applyPass(state: RunState, plan: Plan, event: PassedEvent): boolean {
-  const run = state.athletes[event.athleteId]?.[event.repIndex];
-  const callM = plan.reps[event.repIndex]?.callM ?? [];
-  const taken = run?.passes.some((pass) => pass.atM === event.atM);
-  if (!run || taken || !callM.includes(event.atM) || event.atMs < run.startedAtMs) return false;
+type Taken = { athleteId: string; repIndex: number; atM: number };
+
+const isMark = (value: number, every: number) =>
+  Math.abs(value / every - Math.round(value / every)) < 1e-9 && value > 0;
+
+function applyPass(state: RunState, { event, atMs }: LogEntry, { athleteId, repIndex, atM }: Taken): boolean {
+  const athlete = state.athletes[athleteId];
+  const run = runAt(athlete, repIndex);
+  if (!athlete || !run || atMs < run.startedAtMs) return false;
+  const { callM, everyM } = run.rep;
+  if (!callM.includes(atM) && !(everyM !== undefined && isMark(atM, everyM))) return false;
+  const elapsedS = (atMs - run.startedAtMs) / 1000;
+  const taken = run.passes.find((pass) => pass.atM === atM);
+  if (taken) {
+    // The same mark taken by two phones is one time; both can be seen. By one phone it is a thumb that bounced.
+    if (taken.deviceId === event.deviceId) return false;
+    taken.also = [...(taken.also ?? []), { eventId: event.id, deviceId: event.deviceId, elapsedS }];
+    return true;
+  }
+  const isEstimated = event.type === 'passed' && event.estimated;
   run.passes.push({
     eventId: event.id,
-    atM: event.atM,
-    atMs: event.atMs,
-    elapsedS: (event.atMs - run.startedAtMs) / 1000,
+    deviceId: event.deviceId,
+    atM,
+    atMs,
+    elapsedS,
+    ...(isEstimated ? { estimated: true as const } : {}),
   });
   run.passes.sort((a, b) => a.atM - b.atM);
-  if (event.atM === callM.at(-1)) finish(state, plan, event.athleteId, run, event.atMs);
+  if (atM === callM.at(-1)) finish(state, athlete, run, atMs);
   return true;
 }
 
-function applyEnd(state: RunState, event: EndedEvent): boolean {
-  if (state.endedAtMs !== undefined) return false;
-  state.endedAtMs = event.atMs;
+function applyJoin(state: RunState, { groupId, athlete }: JoinedEvent): boolean {
+  if (state.athletes[athlete.athleteId] || !groupOf(state, groupId)) return false;
+  state.athletes[athlete.athleteId] = { ...newAthlete(athlete, groupId), isVisitor: true };
   return true;
+}
+
+function decide(state: RunState, athlete: AthleteState, event: DecidedEvent, atMs: number): void {
+  const { decision, id: eventId, rule } = event;
+  const group = groupOf(state, athlete.groupId);
+  athlete.decided.push({
+    eventId,
+    decision,
+    afterRuns: athlete.runs.length - 1,
+    ...(rule === undefined ? {} : { rule }),
+  });
+  const last = athlete.runs.at(-1);
+  if (decision.kind === 'stop') athlete.stoppedAtMs = atMs;
+  else if (decision.kind === 'drop') athlete.dropped.push(decision.repIndex);
+  else if (decision.kind === 'recovery' && last?.target.recoveryS !== undefined)
+    // The rest that is being taken is longer too.
+    last.target = { ...last.target, recoveryS: Math.max(0, last.target.recoveryS + decision.addS) };
+  else if ((decision.kind === 'cutDown' || decision.kind === 'endOpen') && group) {
+    const slot = openSlot(group);
+    if (!slot) return;
+    const { stage = 0 } = athlete.open[slot.planIndex] ?? {};
+    athlete.open[slot.planIndex] = decision.kind === 'cutDown' ? { stage: stage + 1 } : { stage, isOver: true };
+  }
+}
+
+/** One more goes behind the last rep of the main part that is like it. */
+function addRep(state: RunState, athlete: AthleteState, repIndex: number, planIndex: number): void {
+  const group = groupOf(state, athlete.groupId);
+  if (!group?.plan.reps[planIndex]) return;
+  const known = group.slots.find((slot) => slot.repIndex === repIndex);
+  if (known) known.onlyFor?.push(athlete.athleteId);
+  else {
+    const behind = group.slots.findLastIndex((slot) => slot.planIndex === planIndex);
+    group.slots.splice(behind + 1, 0, { repIndex, planIndex, onlyFor: [athlete.athleteId] });
+    if (behind < group.lastAt) group.lastAt++;
+  }
+}
+
+function applyDecision(state: RunState, event: DecidedEvent, atMs: number): boolean {
+  const { decision, athleteIds, rule, repIndex = -1, refused } = event;
+  const whom = athleteIds.flatMap((id) => state.athletes[id] ?? []);
+  for (const athlete of whom) {
+    if (rule !== undefined)
+      state.answers.push({ rule, athleteId: athlete.athleteId, repIndex, refused: refused === true });
+    if (refused) continue;
+    decide(state, athlete, event, atMs);
+    if (decision.kind === 'oneMore') addRep(state, athlete, decision.repIndex, decision.planIndex);
+  }
+  return whom.length > 0;
+}
+
+function applyTo(run: RepRun | undefined, event: RunEvent): boolean {
+  if (!run) return false;
+  if (event.type === 'felt') run.effort = event.effort;
+  else if (event.type === 'pulse') run.beatsPerMin = event.beatsPerMin;
+  else if (event.type === 'flagged') run.flags = [...new Set([...run.flags, event.flag])];
+  else if (event.type === 'noted') run.notes.push(event.text);
+  else if (event.type === 'covered') run.coveredM = event.distanceM;
+  return true;
+}
+
+function applyMove(state: RunState, athleteIds: readonly string[], groupId: string): boolean {
+  const whom = athleteIds.flatMap((id) => state.athletes[id] ?? []);
+  if (!groupOf(state, groupId)) return false;
+  for (const athlete of whom) athlete.groupId = groupId;
+  return whom.length > 0;
+}
+
+function applyHold(state: RunState, athleteIds: readonly string[], repIndex: number, addS: number): boolean {
+  const runs = athleteIds.flatMap((id) => runAt(state.athletes[id], repIndex) ?? []);
+  for (const run of runs) run.heldS += addS;
+  return runs.length > 0;
+}
+
+/** @returns false if the event has no place in the session. */
+function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Taken>): boolean {
+  const { event, atMs } = entry;
+  switch (event.type) {
+    case 'started':
+      return applyStart(state, event, atMs);
+    case 'passed':
+      return applyPass(state, entry, namedAs.get(event.id) ?? event);
+    case 'crossed': {
+      const named = namedAs.get(event.id);
+      if (named) return applyPass(state, entry, named);
+      state.unnamed.push({ eventId: event.id, atMs });
+      return true;
+    }
+    case 'came': {
+      const athlete = state.athletes[event.athleteId];
+      if (athlete) athlete.presence = event.presence;
+      return athlete !== undefined;
+    }
+    case 'joined':
+      return applyJoin(state, event);
+    case 'moved':
+      return applyMove(state, event.athleteIds, event.groupId);
+    case 'conditions':
+      state.conditions = { ...state.conditions, ...event.conditions };
+      return true;
+    case 'times':
+      state.timers[event.deviceId] = event.groupIds;
+      return true;
+    case 'sending':
+      state.sending = event.sending;
+      return true;
+    case 'held':
+      return applyHold(state, event.athleteIds, event.repIndex, event.addS);
+    case 'felt':
+    case 'pulse':
+    case 'flagged':
+    case 'noted':
+    case 'covered':
+      return applyTo(runAt(state.athletes[event.athleteId], event.repIndex), event);
+    case 'decided':
+      return applyDecision(state, event, atMs);
+    case 'surged': {
+      const group = groupOf(state, event.groupId);
+      group?.surges.push({ eventId: event.id, atMs, isOn: event.isOn });
+      return group !== undefined;
+    }
+    case 'ended':
+      if (state.endedAtMs !== undefined) return false;
+      state.endedAtMs = atMs;
+      return true;
+    // Read before everything else: see correctedLog().
+    case 'named':
+    case 'shifted':
+    case 'clock':
+    case 'undone':
+      return true;
+  }
 }
 
 /**
@@ -104,26 +277,14 @@ function applyEnd(state: RunState, event: EndedEvent): boolean {
  * of them twice, give the same state.
  */
 export function replay(plan: Plan, events: readonly RunEvent[]): RunState {
-  const state: RunState = { athletes: {}, lastRepIndex: -1, active: [], unplaced: [] };
-  for (const { athleteId } of plan.athletes) state.athletes[athleteId] = [];
-  for (const event of activeEvents(distinctInOrder(events))) {
-    if (event.type === 'undone') continue;
+  const { entries, namedAs } = correctedLog(events);
+  const state = atFirst(plan);
+  state.log = entries;
+  for (const entry of entries) {
+    const { event, counts } = entry;
+    if (!counts || event.type === 'undone') continue;
     state.active.push(event);
-    const placed =
-      event.type === 'started'
-        ? applyStart(state, plan, event)
-        : event.type === 'passed'
-          ? applyPass(state, plan, event)
-          : applyEnd(state, event);
-    if (!placed) state.unplaced.push(event);
+    if (!apply(state, entry, namedAs)) state.unplaced.push(event);
   }
   return state;
-}
-
-/** The rep that the next start is for: the one after the furthest started; undefined when all have been. */
-export function nextRepIndex(plan: Plan, state: RunState): number | undefined {
-  let index = state.lastRepIndex + 1;
-  // A rep that is run on to is started by finishing the one before it, not by a tap.
-  while (plan.reps[index - 1]?.runsOn) index++;
-  return index < plan.reps.length ? index : undefined;
 }

@@ -1,5 +1,5 @@
 import type { RunEvent } from './events';
-import type { Plan } from './plan';
+import { athletesOf, type Plan } from './plan';
 import { runOf } from './runOf';
 
 const plan: Plan = {
@@ -8,8 +8,15 @@ const plan: Plan = {
   title: 'T',
   date: '2026-11-01',
   shorthand: '400',
-  reps: [{ role: 'main', distanceM: 400, callM: [400] }],
-  athletes: ['a', 'b'].map((athleteId) => ({ athleteId, name: athleteId, tileName: athleteId, targets: [{}] })),
+  groups: [
+    {
+      id: 'all',
+      name: 'Everyone',
+      leaderId: 'a',
+      reps: [{ role: 'main', distanceM: 400, callM: [400] }],
+      athletes: ['a', 'b'].map((athleteId) => ({ athleteId, name: athleteId, tileName: athleteId, targets: [{}] })),
+    },
+  ],
 };
 const stamp = (id: string) => ({ id, runId: 'run', deviceId: 'd', atMs: 1 });
 const events: RunEvent[] = [
@@ -24,7 +31,7 @@ const events: RunEvent[] = [
 
 test('what is about others only is kept, and nothing of the one who is left out', () => {
   const kept = runOf({ plan, events }, (athleteId) => athleteId !== 'a');
-  expect(kept.plan.athletes.map(({ athleteId }) => athleteId)).toEqual(['b']);
+  expect(athletesOf(kept.plan).map(({ athleteId }) => athleteId)).toEqual(['b']);
   expect(kept.events).toEqual([{ ...events[0], athleteIds: ['b'] }, events[3], events[5], events[6]]);
   expect(JSON.stringify(kept)).not.toContain('"a"');
 });

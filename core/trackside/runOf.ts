@@ -1,12 +1,22 @@
 import type { RunEvent } from './events';
-import type { Plan } from './plan';
+import { athletesOf, type Plan } from './plan';
 
 type Run = { plan: Plan; events: readonly RunEvent[] };
 
+/** Everyone in a session at the track, those who joined on the way too. */
+const everyoneIn = ({ plan, events }: Run): string[] => [
+  ...athletesOf(plan).map(({ athleteId }) => athleteId),
+  ...events.flatMap((event) => (event.type === 'joined' ? event.athlete.athleteId : [])),
+];
+
+export const isInRun = (run: Run, athleteId: string): boolean => everyoneIn(run).includes(athleteId);
+export const isAnyoneInRun = (run: Run): boolean => everyoneIn(run).length > 0;
+
 /** An event as it is about those athletes only; undefined if it is about none of them. */
 export function eventAbout(event: RunEvent, isKept: (athleteId: string) => boolean): RunEvent | undefined {
-  if (event.type === 'passed') return isKept(event.athleteId) ? event : undefined;
-  if (event.type !== 'started') return event;
+  if (event.type === 'joined') return isKept(event.athlete.athleteId) ? event : undefined;
+  if ('athleteId' in event) return isKept(event.athleteId) ? event : undefined;
+  if (!('athleteIds' in event)) return event;
   const athleteIds = event.athleteIds.filter(isKept);
   return athleteIds.length === 0 ? undefined : { ...event, athleteIds };
 }
@@ -18,8 +28,13 @@ export function runOf(
 ): { plan: Plan; events: RunEvent[] } {
   const kept = events.flatMap((event) => eventAbout(event, isKept) ?? []);
   const ids = new Set(kept.map(({ id }) => id));
+  const groups = plan.groups.map(({ leaderId, ...group }) => ({
+    ...group,
+    ...(leaderId !== undefined && isKept(leaderId) ? { leaderId } : {}),
+    athletes: group.athletes.filter(({ athleteId }) => isKept(athleteId)),
+  }));
   return {
-    plan: { ...plan, athletes: plan.athletes.filter(({ athleteId }) => isKept(athleteId)) },
-    events: kept.filter((event) => event.type !== 'undone' || ids.has(event.eventId)),
+    plan: { ...plan, groups },
+    events: kept.filter((event) => !('eventId' in event) || ids.has(event.eventId)),
   };
 }

@@ -1,7 +1,7 @@
 import { reserveAfter, reserveModel } from '../targets/reserve';
 import type { Curve } from '../fitness/curve';
 import type { RunEvent } from './events';
-import type { Plan, PlannedAthlete } from './plan';
+import type { Plan, PlannedAthlete, PlannedGroup } from './plan';
 
 /** How one made-up athlete runs: the curve they have in truth, and their habits. */
 export type SimulatedAthlete = {
@@ -37,22 +37,31 @@ function normal(random: Random, sd: number): number {
 
 /**
  * Runs a plan with made-up athletes: each rep about its target, the first too fast, fading as the reserve runs low, and
- * times taken by a thumb. Everyone starts a rep together, when the last of them has recovered.
+ * times taken by a thumb. A group starts a rep together, when the last of them has recovered.
  * @returns the events a coach's phone would have recorded, in order of time.
  */
 export function simulateRun(simulation: Simulation): RunEvent[] {
-  const { plan, startAtMs, deviceId, idAt, random } = simulation;
-  const events: RunEvent[] = [];
-  const stamp = (seenMs: number) => {
+  const { plan, startAtMs, deviceId, idAt } = simulation;
+  const stamp: Stamping = (seenMs) => {
     const atMs = Math.round(seenMs);
     return { id: idAt(atMs), runId: plan.id, deviceId, atMs };
   };
-  const runners = plan.athletes.map((athlete) => new Runner(athlete, simulation.athletes[athlete.athleteId], random));
-  let atMs = startAtMs;
+  const events = plan.groups.flatMap((group) => simulateGroup(simulation, group, stamp));
+  const lastMs = Math.max(startAtMs, ...events.map((event) => event.atMs));
+  events.push({ ...stamp(lastMs + 60_000), type: 'ended' });
+  return events.sort((a, b) => a.atMs - b.atMs);
+}
 
-  plan.reps.forEach((rep, repIndex) => {
-    const runsOn = plan.reps[repIndex - 1]?.runsOn === true;
-    const athleteIds = plan.athletes.map(({ athleteId }) => athleteId);
+type Stamping = (seenMs: number) => { id: string; runId: string; deviceId: string; atMs: number };
+
+function simulateGroup({ athletes, startAtMs, random }: Simulation, group: PlannedGroup, stamp: Stamping): RunEvent[] {
+  const events: RunEvent[] = [];
+  const runners = group.athletes.map((athlete) => new Runner(athlete, athletes[athlete.athleteId], random));
+  const athleteIds = group.athletes.map(({ athleteId }) => athleteId);
+  let atMs = startAtMs + (group.startGapS ?? 0) * 1000;
+
+  group.reps.forEach((rep, repIndex) => {
+    const runsOn = group.reps[repIndex - 1]?.runsOn === true;
     if (!runsOn) events.push({ ...stamp(atMs), type: 'started', repIndex, athleteIds });
     for (const runner of runners) {
       const fromMs = runsOn ? runner.finishedAtMs : atMs;
@@ -73,10 +82,7 @@ export function simulateRun(simulation: Simulation): RunEvent[] {
     for (const runner of runners) runner.rest((nextMs - runner.finishedAtMs) / 1000, rep.recovery);
     atMs = nextMs;
   });
-
-  const lastMs = Math.max(startAtMs, ...events.map((event) => event.atMs));
-  events.push({ ...stamp(lastMs + 60_000), type: 'ended' });
-  return events.sort((a, b) => a.atMs - b.atMs);
+  return events;
 }
 
 /** One made-up athlete on the way through the plan, with what is left in them. */

@@ -1,5 +1,7 @@
-import type { Plan, PlannedRep, PlannedTarget } from './plan';
-import type { RepRun, RunState } from './replay';
+import { nextSlot, ownRep } from './lineUp';
+import type { PlannedRep, PlannedTarget } from './plan';
+import { groupOf, type AthleteState, type RepRun, type RunState } from './runState';
+import { recoveredAtMs } from './starts';
 import { verdictOn, type Verdict } from './verdict';
 
 /** A time taken and how it compares: `deltaS` is run time less the target so far, in seconds. */
@@ -8,11 +10,11 @@ export type Judged = { atM: number; elapsedS: number; deltaS?: number; verdict?:
 /** What one athlete's tile has to say at a moment. */
 export type Tile =
   /** Before the first rep, or not sent off with the others. */
-  | { phase: 'ready'; targetS?: number }
+  | { phase: 'ready'; targetS?: number; isLate?: true }
   /** On the way to `nextM`, due after `expectedS` seconds; `share` of the way there goes from 0 to 1. */
   | {
       phase: 'running';
-      repIndex: number;
+      run: RepRun;
       elapsedS: number;
       nextM?: number;
       expectedS?: number;
@@ -20,9 +22,9 @@ export type Tile =
       last?: Judged;
     }
   /** Finished; the recovery has `leftS` to run (below 0 when it is over), or is not by the clock. */
-  | { phase: 'recovering'; repIndex: number; result: Judged; leftS?: number; share: number }
-  /** The last rep is run, or the session has ended. */
-  | { phase: 'done'; repIndex: number; result?: Judged };
+  | { phase: 'recovering'; run: RepRun; result: Judged; leftS?: number; share: number }
+  /** The last rep is run, or they have stopped, or the session has ended. */
+  | { phase: 'done'; run?: RepRun; result?: Judged; isStopped?: true };
 
 /** Seconds in which the athlete should reach `atM` at an even effort, or undefined by effort. */
 export function expectedAt(rep: PlannedRep, targetS: number | undefined, atM: number): number | undefined {
@@ -49,6 +51,7 @@ export function nextMark(
   elapsedS: number,
 ): number | undefined {
   const lastM = run.passes.at(-1)?.atM ?? 0;
+  if (rep.everyM !== undefined) return lastM + rep.everyM;
   const open = rep.callM.filter((atM) => atM > lastM);
   const passed = open.findIndex((atM, i) => {
     const here = expectedAt(rep, targetS, atM);
@@ -69,52 +72,73 @@ export function judge(rep: PlannedRep, target: PlannedTarget | undefined, atM: n
 
 const bounded = (share: number) => Math.min(1, Math.max(0, share));
 
-function currentRun(runs: readonly (RepRun | undefined)[], nowMs: number): RepRun | undefined {
-  return runs.findLast((run) => run !== undefined && run.startedAtMs <= nowMs) ?? runs.find((run) => run !== undefined);
+const currentRun = (runs: readonly RepRun[], nowMs: number): RepRun | undefined =>
+  runs.findLast((run) => run.startedAtMs <= nowMs) ?? runs[0];
+
+function readyTile(state: RunState, athlete: AthleteState): Tile {
+  const group = groupOf(state, athlete.groupId);
+  const slot = group && (nextSlot(state, group) ?? group.slots[0]);
+  const targetS = slot && ownRep(state, athlete, slot)?.target.targetS;
+  const isLate = athlete.presence === 'late' ? { isLate: true as const } : {};
+  return { phase: 'ready', ...isLate, ...(targetS === undefined ? {} : { targetS }) };
+}
+
+function runningTile(run: RepRun, nowMs: number, last: Judged | undefined): Tile {
+  const { rep, target } = run;
+  const elapsedS = (nowMs - run.startedAtMs) / 1000;
+  const nextM = nextMark(rep, run, target.targetS, elapsedS);
+  const expectedS = rep.durationS ?? (nextM === undefined ? undefined : expectedAt(rep, target.targetS, nextM));
+  const sinceS = rep.durationS === undefined ? (run.passes.at(-1)?.elapsedS ?? 0) : 0;
+  return {
+    phase: 'running',
+    run,
+    elapsedS,
+    share: expectedS === undefined ? 0 : bounded((elapsedS - sinceS) / Math.max(1, expectedS - sinceS)),
+    ...(nextM === undefined ? {} : { nextM }),
+    ...(expectedS === undefined ? {} : { expectedS }),
+    ...(last ? { last } : {}),
+  };
+}
+
+/** True if there is no more for the athlete to run, as things stand. */
+function isThrough(state: RunState, athlete: AthleteState, run: RepRun): boolean {
+  const group = groupOf(state, athlete.groupId);
+  if (!group) return true;
+  const at = group.slots.findIndex(({ repIndex }) => repIndex === run.repIndex);
+  const planIndex = group.slots[at]?.planIndex ?? -1;
+  // Open work goes on until it is ended.
+  if (group.plan.reps[planIndex]?.open && !athlete.open[planIndex]?.isOver) return false;
+  return !group.slots.some((slot, i) => i > at && ownRep(state, athlete, slot) !== undefined);
 }
 
 /** What the athlete's tile says at `nowMs` (milliseconds since 1970). */
-export function tileFor(plan: Plan, state: RunState, athleteId: string, nowMs: number): Tile {
-  const athlete = plan.athletes.find((candidate) => candidate.athleteId === athleteId);
-  const run = currentRun(state.athletes[athleteId] ?? [], nowMs);
-  const rep = run && plan.reps[run.repIndex];
-  if (!athlete || !run || !rep) {
-    const targetS = athlete?.targets[0]?.targetS;
-    return targetS === undefined ? { phase: 'ready' } : { phase: 'ready', targetS };
-  }
-  const { repIndex } = run;
-  const target = athlete.targets[repIndex];
-  const { targetS, recoveryS } = target ?? {};
+export function tileFor(state: RunState, athleteId: string, nowMs: number): Tile {
+  const athlete = state.athletes[athleteId];
+  if (!athlete) return { phase: 'done' };
+  const run = currentRun(athlete.runs, nowMs);
+  const stopped = athlete.stoppedAtMs === undefined ? {} : { isStopped: true as const };
+  if (!run) return athlete.stoppedAtMs === undefined ? readyTile(state, athlete) : { phase: 'done', ...stopped };
+  const { rep, target } = run;
   const taken = run.passes.at(-1);
   const last = taken && judge(rep, target, taken.atM, taken.elapsedS);
-  const elapsedS = (nowMs - run.startedAtMs) / 1000;
+  const isOver = state.endedAtMs !== undefined || athlete.stoppedAtMs !== undefined;
 
   // A rep by the clock ends at a time known before; a finish that was taken has happened, however far behind `nowMs` is.
   if (run.finishedAtMs === undefined || (rep.durationS !== undefined && run.finishedAtMs > nowMs)) {
-    if (state.endedAtMs !== undefined) return { phase: 'done', repIndex, ...(last ? { result: last } : {}) };
-    const nextM = nextMark(rep, run, targetS, elapsedS);
-    const expectedS = rep.durationS ?? (nextM === undefined ? undefined : expectedAt(rep, targetS, nextM));
-    const sinceS = taken?.elapsedS ?? 0;
-    return {
-      phase: 'running',
-      repIndex,
-      elapsedS,
-      share: expectedS === undefined ? 0 : bounded((elapsedS - sinceS) / Math.max(1, expectedS - sinceS)),
-      ...(nextM === undefined ? {} : { nextM }),
-      ...(expectedS === undefined ? {} : { expectedS }),
-      ...(last ? { last } : {}),
-    };
+    if (isOver) return { phase: 'done', run, ...stopped, ...(last ? { result: last } : {}) };
+    return runningTile(run, nowMs, last);
   }
-
   const ranS = (run.finishedAtMs - run.startedAtMs) / 1000;
-  const result = last ?? { atM: rep.distanceM ?? 0, elapsedS: ranS };
-  if (repIndex === plan.reps.length - 1 || state.endedAtMs !== undefined) return { phase: 'done', repIndex, result };
-  const restedS = Math.max(0, nowMs - run.finishedAtMs) / 1000;
+  const result = (rep.durationS === undefined ? last : undefined) ?? { atM: rep.distanceM ?? 0, elapsedS: ranS };
+  if (isOver || isThrough(state, athlete, run)) return { phase: 'done', run, result, ...stopped };
+  const recoveredMs = recoveredAtMs(run);
+  const wholeMs = recoveredMs === undefined ? 0 : recoveredMs - run.finishedAtMs;
+  const restedMs = Math.max(0, nowMs - run.finishedAtMs);
   return {
     phase: 'recovering',
-    repIndex,
+    run,
     result,
-    share: recoveryS === undefined ? 0 : bounded(restedS / Math.max(1, recoveryS)),
-    ...(recoveryS === undefined ? {} : { leftS: recoveryS - restedS }),
+    share: recoveredMs === undefined ? 0 : bounded(restedMs / Math.max(1000, wholeMs)),
+    ...(recoveredMs === undefined ? {} : { leftS: (wholeMs - restedMs) / 1000 }),
   };
 }

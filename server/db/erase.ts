@@ -1,23 +1,34 @@
-import { eq, like } from 'drizzle-orm';
+import { eq, inArray, like, or } from 'drizzle-orm';
 import type { AthleteFile } from '@core/formats/athleteFile';
 import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
-import { runOf } from '@core/trackside/runOf';
+import { isAnyoneInRun, isInRun, runOf } from '@core/trackside/runOf';
 import { readAthlete } from './athletes';
 import type { Db } from './open';
 import { readRun } from './runs';
 import { athletes, erasedAthletes, runEvents, runs, sessions } from './schema';
 import { readSquad } from './squad';
 
-/** The sessions at the track that have the athlete in their plan. */
+/** The sessions at the track that have the athlete in their plan, or that they joined. */
 function runsWith(db: Db, athleteId: string) {
   return db
     .select({ id: runs.id })
     .from(runs)
-    .where(like(runs.planJson, `%${athleteId}%`))
+    .where(
+      or(
+        like(runs.planJson, `%${athleteId}%`),
+        inArray(
+          runs.id,
+          db
+            .select({ id: runEvents.runId })
+            .from(runEvents)
+            .where(like(runEvents.eventJson, `%${athleteId}%`)),
+        ),
+      ),
+    )
     .all()
     .flatMap(({ id }) => {
       const run = readRun(db, id);
-      return run?.plan.athletes.some((athlete) => athlete.athleteId === athleteId) ? [run] : [];
+      return run && isInRun(run, athleteId) ? [run] : [];
     });
 }
 
@@ -65,7 +76,7 @@ export function eraseAthlete(db: Db, id: string, nowMs: number): boolean {
     for (const run of runsWith(db, id)) {
       const { plan, events } = runOf(run, (athleteId) => athleteId !== id);
       tx.delete(runEvents).where(eq(runEvents.runId, plan.id)).run();
-      if (plan.athletes.length === 0) {
+      if (!isAnyoneInRun({ plan, events })) {
         tx.delete(runs).where(eq(runs.id, plan.id)).run();
         continue;
       }

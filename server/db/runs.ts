@@ -1,7 +1,7 @@
 import { asc, desc, eq } from 'drizzle-orm';
 import { summarise, type RunSummary } from '@core/review/summary';
 import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import { athletesOf, type Plan } from '@core/trackside/plan';
 import { replay } from '@core/trackside/replay';
 import { eventAbout, runOf } from '@core/trackside/runOf';
 import type { Db } from './open';
@@ -29,9 +29,9 @@ function eventsOf(db: Db, runId: string): RunEvent[] {
 function summaryOf(db: Db, row: RunRow): RunSummary {
   const kept = row.summaryJson && (JSON.parse(row.summaryJson) as Partial<RunSummary>);
   // One kept by an earlier version of the app may have less in it.
-  if (kept && kept.verdicts) return kept as RunSummary;
+  if (kept && kept.planned !== undefined) return kept as RunSummary;
   const plan = planOf(row);
-  const summary = summarise(plan, replay(plan, eventsOf(db, row.id)));
+  const summary = summarise(replay(plan, eventsOf(db, row.id)));
   db.update(runs)
     .set({ summaryJson: JSON.stringify(summary) })
     .where(eq(runs.id, row.id))
@@ -69,7 +69,7 @@ export function putPlan(db: Db, sent: Plan, nowMs: number): 'kept' | 'same' | 'd
   const erased = erasedIds(db);
   const { plan } = runOf({ plan: sent, events: [] }, (athleteId) => !erased.has(athleteId));
   // Nobody is left in it: there is nothing to keep, and nothing for the phone to send again.
-  if (plan.athletes.length === 0) return 'same';
+  if (athletesOf(plan).length === 0) return 'same';
   const planJson = JSON.stringify(plan);
   const { id, sessionId, title, date } = plan;
   const stored = db.select({ planJson: runs.planJson }).from(runs).where(eq(runs.id, id)).get();

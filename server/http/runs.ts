@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { check } from '@core/formats/check';
-import { eventSchema, planSchema } from '@core/formats/schemas';
+import { eventSchema, planSchema } from '@core/formats/tracksideSchemas';
 import type { RunEvent } from '@core/trackside/events';
 import { addEvents, listRuns, putPlan, readRun } from '../db/runs';
 import { checkedBody, checkedId, checkedQuery } from './checked';

@@ -31,17 +31,28 @@ const plan = (id = ulid()): Plan => ({
   title: 'Reps',
   date: '2026-10-20',
   shorthand: '2x400 @5k / 60s',
-  reps: [
-    { role: 'main', distanceM: 400, startM: 0, pace: '5k', callM: [200, 400], recovery: '60s' },
-    { role: 'main', distanceM: 400, startM: 0, pace: '5k', callM: [200, 400] },
-  ],
-  athletes: [
-    { athleteId: ulid(), name: 'Ada', tileName: 'Ada', targets: [{ targetS: 88.8, recoveryS: 60 }, { targetS: 88.8 }] },
+  groups: [
+    {
+      id: 'all',
+      name: 'Everyone',
+      reps: [
+        { role: 'main', distanceM: 400, startM: 0, pace: '5k', callM: [200, 400], recovery: '60s' },
+        { role: 'main', distanceM: 400, startM: 0, pace: '5k', callM: [200, 400] },
+      ],
+      athletes: [
+        {
+          athleteId: ulid(),
+          name: 'Ada',
+          tileName: 'Ada',
+          targets: [{ targetS: 88.8, recoveryS: 60 }, { targetS: 88.8 }],
+        },
+      ],
+    },
   ],
 });
 const stampFor = (run: Plan, atMs: number) => ({ id: ulid(), runId: run.id, deviceId: run.sessionId, atMs });
 const historyOf = (run: Plan): RunEvent[] => {
-  const athleteId = run.athletes[0]?.athleteId ?? '';
+  const athleteId = run.groups[0]?.athletes[0]?.athleteId ?? '';
   return [
     { ...stampFor(run, 1000), type: 'started', repIndex: 0, athleteIds: [athleteId] },
     { ...stampFor(run, 45_000), type: 'passed', repIndex: 0, athleteId, atM: 200 },
@@ -173,14 +184,14 @@ describe('at the track', () => {
     const run = plan();
     await server.call('PUT', `/api/runs/${run.id}/plan`, run);
     const summary = async () => ((await server.call('GET', '/api/runs')).body as { summary: unknown }[])[0]?.summary;
-    expect(await summary()).toEqual({ athletes: 1, reps: 2, finished: 0, verdicts: { early: 0, on: 0, late: 0 } });
+    expect(await summary()).toEqual({ athletes: 1, planned: 2, finished: 0, verdicts: { early: 0, on: 0, late: 0 } });
     await server.call('POST', `/api/runs/${run.id}/events`, { events: historyOf(run) });
     const verdicts = { early: 0, on: 1, late: 0 };
-    expect(await summary()).toEqual({ athletes: 1, reps: 2, finished: 1, verdicts, startedAtMs: 1000 });
+    expect(await summary()).toEqual({ athletes: 1, planned: 2, finished: 1, verdicts, startedAtMs: 1000 });
     await server.call('POST', `/api/runs/${run.id}/events`, { events: [{ ...stampFor(run, 99_000), type: 'ended' }] });
     expect(await summary()).toEqual({
       athletes: 1,
-      reps: 2,
+      planned: 2,
       finished: 1,
       verdicts,
       startedAtMs: 1000,

@@ -6,7 +6,7 @@ import { curveBook } from '@core/paces/shippedBooks';
 import { SHIPPED_GUIDES } from '@core/session/volumeGuides';
 import { read } from '@core/session/testing';
 import { standardTrack } from '@core/track/venue';
-import { makePlan } from '@core/trackside/plan';
+import { makePlan } from '@core/trackside/makePlan';
 import type { KeptBook } from '../db/book';
 import { startTestServer, type TestServer } from './testServer';
 

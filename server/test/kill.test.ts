@@ -41,8 +41,14 @@ test('killed in the middle of many posts, the server has every event it said it 
     title: 'Reps',
     date: '2026-10-20',
     shorthand: '400',
-    reps: [{ role: 'main', distanceM: 400, callM: [400] }],
-    athletes: [{ athleteId, name: 'Ada', tileName: 'Ada', targets: [{}] }],
+    groups: [
+      {
+        id: 'all',
+        name: 'Everyone',
+        reps: [{ role: 'main', distanceM: 400, callM: [400] }],
+        athletes: [{ athleteId, name: 'Ada', tileName: 'Ada', targets: [{}] }],
+      },
+    ],
   };
   const url = await startServer();
   expect((await send(`${url}/api/runs/${runId}/plan`, 'PUT', plan)).status).toBe(204);

@@ -8,7 +8,8 @@ import type { SquadMember } from '@core/squad/athlete';
 import type { SquadSettings } from '@core/squad/squadSettings';
 import { inverseOf, type SquadChange } from '@core/squad/change';
 import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import { athletesOf, type Plan } from '@core/trackside/plan';
+import { runOf } from '@core/trackside/runOf';
 import { databaseFile, openDatabase } from '../db/open';
 import { startTestServer, tempFolder, type TestServer } from './testServer';
 
@@ -177,15 +178,21 @@ describe('an athlete’s data', () => {
     title: 'Reps',
     date: '2026-10-20',
     shorthand: '400 @5k',
-    reps: [{ role: 'main', distanceM: 400, callM: [400] }],
-    athletes: ids.map((athleteId, i) => ({
-      athleteId,
-      name: i === 0 ? NAME : 'Bo',
-      tileName: i === 0 ? 'Philippa' : 'Bo',
-      targets: [{ targetS: 90 }],
-    })),
+    groups: [
+      {
+        id: 'all',
+        name: 'Everyone',
+        reps: [{ role: 'main', distanceM: 400, callM: [400] }],
+        athletes: ids.map((athleteId, i) => ({
+          athleteId,
+          name: i === 0 ? NAME : 'Bo',
+          tileName: i === 0 ? 'Philippa' : 'Bo',
+          targets: [{ targetS: 90 }],
+        })),
+      },
+    ],
   };
-  const alone: Plan = { ...run, id: ulid(), athletes: run.athletes.slice(0, 1) };
+  const { plan: alone } = runOf({ plan: { ...run, id: ulid() }, events: [] }, (id) => id === ids[0]);
   const stamp = (atMs: number, runId = run.id) => ({ id: ulid(), runId, deviceId: run.sessionId, atMs });
   const events: RunEvent[] = [
     { ...stamp(1000), type: 'started', repIndex: 0, athleteIds: [...ids] },
@@ -217,7 +224,7 @@ describe('an athlete’s data', () => {
       athlete: { name: NAME, marks: [race] },
       group: a,
     });
-    expect(file.runs.map(({ plan }) => plan.athletes.map(({ name }) => name))).toEqual([[NAME], [NAME]]);
+    expect(file.runs.map(({ plan }) => athletesOf(plan).map(({ name }) => name))).toEqual([[NAME], [NAME]]);
     expect(JSON.stringify(file)).not.toContain('"Bo"');
     expect((await server.call('GET', `/api/athletes/${ulid()}/file`)).status).toBe(404);
   });
@@ -226,7 +233,7 @@ describe('an athlete’s data', () => {
     expect((await server.call('POST', `/api/athletes/${ids[0]}/erase`)).status).toBe(204);
     expect((await athletes()).map(({ name }) => name)).toEqual(['Bo']);
     const left = await stored();
-    expect(left.plan.athletes.map(({ name }) => name)).toEqual(['Bo']);
+    expect(athletesOf(left.plan).map(({ name }) => name)).toEqual(['Bo']);
     expect(left.events).toHaveLength(2);
     expect(JSON.stringify(left)).not.toContain(ids[0]);
     // Bo's time is as it was, and the session that had nobody else is gone.
@@ -246,7 +253,7 @@ describe('an athlete’s data', () => {
     expect((await send(alone)).status).toBe(204);
     expect((await sendEvents()).body).toEqual({ accepted: events.map(({ id }) => id), refused: [] });
     const left = await stored();
-    expect(left.plan.athletes).toHaveLength(1);
+    expect(athletesOf(left.plan)).toHaveLength(1);
     expect(JSON.stringify(left)).not.toContain(ids[0]);
     expect(await server.call('PUT', `/api/athletes/${ids[0]}`, { name: NAME, marks: [] })).toMatchObject({
       status: 400,

@@ -4,9 +4,9 @@ import { View } from 'react-native';
 import { sameWhom, withoutChanges } from '@core/planning/changes';
 import { ROUNDINGS } from '@core/planning/dayPlan';
 import type { OwnPlan } from '@core/planning/ownPlans';
-import { boardsOf, planOfBoard, type Board } from '@core/planning/runPlans';
+import { boardsOf, groupOfBoard, type Board } from '@core/planning/runPlans';
 import { INTENT_FACTS } from '@core/session/intent';
-import type { Plan } from '@core/trackside/plan';
+import type { PlannedGroup } from '@core/trackside/plan';
 import { repColumns, type RepColumn } from '@core/trackside/repColumns';
 import { columnTarget, columnTimes, columnTitle, MARKS, PassingTimes, type Every } from '../../session/look/Targets';
 import { Choice } from '../../ui/Choice';
@@ -22,15 +22,14 @@ import { ItemSettings } from '../ItemSettings';
 import type { Planning } from '../usePlanning';
 import { ChangeList } from './ChangeList';
 
-type Sheet = { board: Board; plan: Plan; columns: RepColumn[] };
+type Sheet = { board: Board; plan: PlannedGroup; columns: RepColumn[] };
 
 /** Those who run the same reps, as a table of their targets. */
 function useSheets({ plans, venue }: Planning): Sheet[] {
   return useMemo(
     () =>
       boardsOf(plans).map((board) => {
-        const about = { id: '', sessionId: '', title: '', date: '', shorthand: '' };
-        const plan = planOfBoard(about, board, venue);
+        const plan = groupOfBoard(board, venue);
         return { board, plan, columns: repColumns(plan) };
       }),
     [plans, venue],

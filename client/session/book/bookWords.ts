@@ -29,8 +29,8 @@ export function entryAbout({ intent, mainM, tree }: BookEntry, { last }: BookUse
 
 /** How the squad came through it: `12 athletes, 96 of 96 reps; 61 on, 20 early, 15 late`. */
 export function resultText(runs: BookUse['runs'][number]): string {
-  const { athletes, reps, finished, verdicts } = runs.summary;
+  const { athletes, planned, finished, verdicts } = runs.summary;
   const { on, early, late } = verdicts;
   const judged = on + early + late > 0 ? `; ${on} on, ${early} early, ${late} late` : '';
-  return `${athletes} athletes, ${finished} of ${athletes * reps} reps${judged}`;
+  return `${athletes} athletes, ${finished} of ${planned} reps${judged}`;
 }

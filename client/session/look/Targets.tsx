@@ -6,7 +6,8 @@ import { passesAt } from '@core/trackside/passesAt';
 import { repColumns, type RepColumn } from '@core/trackside/repColumns';
 import { formatRounded } from '@core/planning/card';
 import { standardTrack, type Venue } from '@core/track/venue';
-import { makePlan, type Plan, type PlannedAthlete } from '@core/trackside/plan';
+import { makePlan } from '@core/trackside/makePlan';
+import type { PlannedAthlete, PlannedGroup } from '@core/trackside/plan';
 import { formatTime } from '@core/units/time';
 import { forPlan, type SquadView } from '../../squad/useSquad';
 import { Choice } from '../../ui/Choice';
@@ -23,11 +24,12 @@ export const MARKS = [
 export type Every = (typeof MARKS)[number]['value'];
 
 /** Targets for everyone, as they would be taken to the track. */
-export function usePlanPreview(session: Session | undefined, squad: SquadView, date: string): Plan | undefined {
+export function usePlanPreview(session: Session | undefined, squad: SquadView, date: string): PlannedGroup | undefined {
   return useMemo(() => {
     if (!session) return undefined;
     const people = forPlan(squad.athletes, squad, date);
-    return makePlan({ id: '', sessionId: '', title: '', date: '', shorthand: '' }, session, people, standardTrack);
+    const about = { id: '', sessionId: '', title: '', date: '', shorthand: '' };
+    return makePlan(about, session, people, standardTrack).groups[0];
   }, [session, squad, date]);
 }
 
@@ -95,7 +97,7 @@ export function PassingTimes({ athlete, columns, every, venue = standardTrack, r
 }
 
 /** Athletes × reps with target times; press an athlete for the times to call at the marks. */
-export function Targets({ plan }: { plan: Plan }) {
+export function Targets({ plan }: { plan: PlannedGroup }) {
   const [chosenId, setChosenId] = useState<string>();
   const [every, setEvery] = useState<Every>('200');
   const columns = useMemo(() => repColumns(plan), [plan]);

@@ -1,14 +1,17 @@
 import { useEffect, useReducer } from 'react';
-import { nowMs } from './recorder';
+import { nowMs, watchClock } from '../trackClock';
 
 /**
- * The wall-clock time, on the clock of the taps; draws again `perSecond` times a second. It is read at each drawing, not kept from
+ * The time on the clock of the taps; draws again `perSecond` times a second. It is read at each drawing, not kept from
  * the last tick: a tap drawn between two ticks must not lie in the future.
  */
 export function useNow(perSecond = 10): number {
   const [, drawAgain] = useReducer((ticks: number) => ticks + 1, 0);
   useEffect(() => {
-    const timer = setInterval(drawAgain, 1000 / perSecond);
+    const timer = setInterval(() => {
+      watchClock();
+      drawAgain();
+    }, 1000 / perSecond);
     return () => clearInterval(timer);
   }, [perSecond]);
   return nowMs();

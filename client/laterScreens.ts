@@ -1,4 +1,4 @@
-/** The screens for work at home, in one file of their own: they share the dragging, the forms and the drawings. */
+/** The screens that are opened from a list, in one file of their own: they share the dragging, the forms, the drawings and the arithmetic. */
 export { BookFiles } from './session/book/BookFiles';
 export { BookPage } from './session/book/BookPage';
 export { BookSessionEditor } from './session/book/BookSessionEditor';
@@ -12,4 +12,6 @@ export { AthletePage } from './squad/AthletePage';
 export { BookEditor } from './squad/books/BookEditor';
 export { BookList } from './squad/books/BookList';
 export { GroupsPage } from './squad/groups/GroupsPage';
-export { RollCall } from './trackside/RollCall';
+export { ResultView } from './review/ResultView';
+export { LineBoard } from './trackside/board/LineBoard';
+export { RollCall } from './trackside/before/RollCall';

@@ -25,7 +25,8 @@ export function useTap(onTap: (timeStamp: number) => void, moment: TapMoment = '
         if (pressed === undefined || (pressed === 'release' && moment === 'release')) onTap(event.timeStamp);
       },
       onKeyDown: (event: KeyboardEvent) => {
-        if (event.key !== 'Enter' && event.key !== ' ') return;
+        // Space is the line bar's, wherever the focus is: see useKeys.
+        if (event.key !== 'Enter') return;
         event.preventDefault();
         if (!event.repeat) onTap(event.timeStamp);
       },

@@ -1,6 +1,6 @@
 import type { Judged, Tile } from '@core/trackside/tile';
 import { formatClock, formatTime } from '@core/units/time';
-import { spokenDelta } from '../ui/spokenDelta';
+import { spokenDelta } from '../../ui/spokenDelta';
 
 /** What a tile shows, in words; equal words need no new drawing. */
 export type TileFace = {
@@ -12,6 +12,7 @@ export type TileFace = {
   fill: number;
   /** Recovery is over, or this moment is due. */
   due: boolean;
+  /** A press takes a time; otherwise it opens what is known of the athlete. */
   canTap: boolean;
   spoken: string;
 };
@@ -26,20 +27,21 @@ export function judgedWords(result: Judged): string {
     : time;
 }
 
-/** Puts a tile into words. `finishM` is the distance of the rep it is on, in metres. */
-export function faceOf(tile: Tile, finishM: number | undefined): TileFace {
+/** Puts a tile into words. */
+export function faceOf(tile: Tile): TileFace {
+  const finishM = 'run' in tile ? tile.run?.rep.distanceM : undefined;
   const percent = 'share' in tile ? Math.round(tile.share * 50) * 2 : 0;
   switch (tile.phase) {
     case 'ready': {
       const big = tile.targetS === undefined ? 'by effort' : formatTime(tile.targetS, 1);
-      return { head: 'target', big, fill: 0, due: false, canTap: false, spoken: `ready, target ${big}` };
+      const head = tile.isLate ? 'late' : 'target';
+      const spoken = tile.isLate ? `not here yet, target ${big}` : `ready, target ${big}`;
+      return { head, big, fill: 0, due: false, canTap: false, spoken };
     }
     case 'running': {
-      const where = tile.nextM === undefined ? 'to go' : markName(tile.nextM, finishM);
-      const clock =
-        tile.nextM === undefined && tile.expectedS !== undefined
-          ? formatClock(Math.ceil(tile.expectedS - tile.elapsedS))
-          : undefined;
+      const { durationS } = tile.run.rep;
+      const where = durationS !== undefined ? 'to go' : tile.nextM === undefined ? 'on' : markName(tile.nextM, finishM);
+      const clock = durationS === undefined ? undefined : formatClock(Math.ceil(durationS - tile.elapsedS));
       const big = clock ?? (tile.expectedS === undefined ? '–' : formatTime(tile.expectedS, 1));
       return {
         head: where,
@@ -66,13 +68,13 @@ export function faceOf(tile: Tile, finishM: number | undefined): TileFace {
     case 'done': {
       const big = tile.result ? formatTime(tile.result.elapsedS, 1) : '–';
       return {
-        head: 'done',
+        head: tile.isStopped ? 'stopped' : 'done',
         big,
         ...(tile.result ? { last: tile.result } : {}),
         fill: 0,
         due: false,
         canTap: false,
-        spoken: `done, ${tile.result ? judgedWords(tile.result) : 'no time'}`,
+        spoken: `${tile.isStopped ? 'stopped' : 'done'}, ${tile.result ? judgedWords(tile.result) : 'no time'}`,
       };
     }
   }

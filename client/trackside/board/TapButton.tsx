@@ -1,7 +1,7 @@
 import { View } from 'react-native';
-import { Icon, type IconName } from '../ui/icons/Icon';
-import { RADIUS, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Icon, type IconName } from '../../ui/icons/Icon';
+import { RADIUS, usePalette } from '../../ui/theme';
+import { Words } from '../../ui/Words';
 import { TAP_STYLE, useTap, type TapMoment } from './useTap';
 
 type Props = {

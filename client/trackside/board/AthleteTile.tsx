@@ -1,8 +1,8 @@
 import { memo, useCallback } from 'react';
 import { View } from 'react-native';
-import { Delta } from '../ui/Delta';
-import { RADIUS, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Delta } from '../../ui/Delta';
+import { RADIUS, usePalette } from '../../ui/theme';
+import { Words } from '../../ui/Words';
 import { judgedWords, type TileFace } from './tileFace';
 import { TAP_STYLE, useTap } from './useTap';
 
@@ -11,6 +11,8 @@ type Props = {
   athleteId: string;
   face: TileFace;
   resting: boolean;
+  /** Which group, and which key: in the corner. */
+  corner?: string | undefined;
   width: number;
   height: number;
   onTap: (athleteId: string, timeStamp: number) => void;
@@ -21,6 +23,7 @@ function sameFace(a: Props, b: Props): boolean {
     a.width === b.width &&
     a.height === b.height &&
     a.resting === b.resting &&
+    a.corner === b.corner &&
     a.onTap === b.onTap &&
     a.face.spoken === b.face.spoken &&
     a.face.fill === b.face.fill &&
@@ -38,7 +41,16 @@ function sizesFor(height: number) {
 }
 
 /** One athlete on the line board: always in the same place. A press on it takes their time, at the moment the finger lands. */
-export const AthleteTile = memo(function AthleteTile({ name, athleteId, face, resting, width, height, onTap }: Props) {
+export const AthleteTile = memo(function AthleteTile({
+  name,
+  athleteId,
+  face,
+  resting,
+  corner,
+  width,
+  height,
+  onTap,
+}: Props) {
   const palette = usePalette();
   const take = useCallback((timeStamp: number) => onTap(athleteId, timeStamp), [onTap, athleteId]);
   const handlers = useTap(take);
@@ -50,7 +62,6 @@ export const AthleteTile = memo(function AthleteTile({ name, athleteId, face, re
       {...handlers}
       role="button"
       tabIndex={0}
-      aria-disabled={!canTap}
       aria-label={`${name}: ${face.spoken}${canTap && last ? `; at ${Math.round(last.atM)} ${judgedWords(last)}` : ''}`}
       style={[
         TAP_STYLE,
@@ -86,6 +97,11 @@ export const AthleteTile = memo(function AthleteTile({ name, athleteId, face, re
           >
             {name}
           </Words>
+          {corner !== undefined && (
+            <Words as="label" {...(due ? { color: palette.onAction } : {})}>
+              {corner}
+            </Words>
+          )}
         </View>
         <View style={{ flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between' }}>
           <Words as="small" style={sizes.head} {...(due ? { color: palette.onAction } : {})}>

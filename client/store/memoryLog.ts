@@ -1,0 +1,60 @@
+import type { RunEvent } from '@core/trackside/events';
+import type { TrackLog } from './trackLog';
+
+/** The phone's log, with a place for what its storage would not take. */
+export type SafeLog = TrackLog & {
+  /** How many events are in memory only. */
+  inMemory(): number;
+};
+
+/**
+ * Keeps events in memory when the storage refuses them (full, or switched off), reads them with the others and gives them to the
+ * outbox like any other. What is in memory is tried again with the next event, and lost only with the page.
+ */
+export function withMemory(log: TrackLog): SafeLog {
+  const held = new Map<string, { event: RunEvent; sent: boolean }>();
+  const here = (runId: string) => [...held.values()].flatMap(({ event }) => (event.runId === runId ? [event] : []));
+  return {
+    ...log,
+    inMemory: () => held.size,
+    async addEvents(events, sent) {
+      try {
+        await log.addEvents(events, sent);
+      } catch {
+        for (const event of events) held.set(event.id, { event, sent });
+        return;
+      }
+      // There is room again: what was held goes where it belongs.
+      for (const [id, one] of [...held]) {
+        try {
+          await log.addEvents([one.event], one.sent);
+          held.delete(id);
+        } catch {
+          return;
+        }
+      }
+    },
+    async readRun(runId) {
+      const kept = await log.readRun(runId);
+      return kept && { plan: kept.plan, events: [...kept.events, ...here(runId)] };
+    },
+    async unsent() {
+      const waiting = [...held.values()].flatMap(({ event, sent }) => (sent ? [] : [event]));
+      const { plans, events } = await log.unsent().catch(() => ({ plans: [], events: [] }));
+      return { plans, events: [...events, ...waiting] };
+    },
+    async markSent(what) {
+      for (const id of what.eventIds ?? []) {
+        const one = held.get(id);
+        if (one) one.sent = true;
+      }
+      await log.markSent(what).catch((trouble: unknown) => {
+        if (held.size === 0) throw trouble;
+      });
+    },
+    async forget(athleteId) {
+      for (const [id, { event }] of held) if (JSON.stringify(event).includes(athleteId)) held.delete(id);
+      await log.forget(athleteId);
+    },
+  };
+}

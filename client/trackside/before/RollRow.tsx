@@ -1,0 +1,90 @@
+import { View } from 'react-native';
+import type { Presence } from '@core/trackside/events';
+import { Press } from '../../ui/Press';
+import { Select } from '../../ui/Select';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { Tick } from '../../ui/Tick';
+import { Words } from '../../ui/Words';
+
+type Props = {
+  name: string;
+  /** What there is to know of them: `injured`, `visitor`. */
+  about: string | undefined;
+  presence: Presence;
+  onPresence: (presence: Presence) => void;
+  /** While groups are being changed: theirs, and all there are. */
+  groups?: { value: string; options: readonly { value: string; text: string }[]; onChange: (groupId: string) => void };
+};
+
+/** One athlete at roll call: a tap says here or away, another beside it that they come late. */
+export function RollRow({ name, about, presence, onPresence, groups }: Props) {
+  const palette = usePalette();
+  const isHere = presence !== 'absent';
+  const isLate = presence === 'late';
+  return (
+    <View style={{ flexDirection: 'row', gap: 4, flexBasis: 240, flexGrow: 1, maxWidth: 420, alignItems: 'flex-end' }}>
+      <Press
+        role="checkbox"
+        aria-checked={isHere}
+        aria-label={name}
+        onPress={() => onPresence(isHere ? 'absent' : 'present')}
+        style={{
+          flex: 1,
+          flexDirection: 'row',
+          alignItems: 'center',
+          gap: SPACE.s,
+          minHeight: 52,
+          paddingHorizontal: SPACE.s,
+          borderRadius: RADIUS,
+          borderWidth: 1.5,
+          borderColor: isHere ? palette.ink : palette.line,
+          backgroundColor: isHere ? palette.raised : 'transparent',
+        }}
+      >
+        <Tick on={isHere} />
+        <View style={{ flexShrink: 1 }}>
+          <Words as="strong" quiet={!isHere} numberOfLines={1}>
+            {name}
+          </Words>
+          {about !== undefined && (
+            <Words as="label" quiet>
+              {about}
+            </Words>
+          )}
+        </View>
+      </Press>
+      {groups ? (
+        <View style={{ width: 132 }}>
+          <Select
+            label={`${name} runs with`}
+            quiet
+            options={groups.options}
+            value={groups.value}
+            onChange={groups.onChange}
+          />
+        </View>
+      ) : (
+        <Press
+          role="switch"
+          aria-checked={isLate}
+          aria-label={`${name} comes late`}
+          onPress={() => onPresence(isLate ? 'present' : 'late')}
+          style={{
+            width: 64,
+            minHeight: 52,
+            alignItems: 'center',
+            justifyContent: 'center',
+            borderRadius: RADIUS,
+            borderWidth: 1.5,
+            borderColor: isLate ? palette.ink : palette.line,
+            backgroundColor: isLate ? palette.action : 'transparent',
+          }}
+        >
+          <Words as="strong" quiet={!isLate} {...(isLate ? { color: palette.onAction } : {})}>
+            late
+          </Words>
+        </Press>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,50 @@
+/** What is settled before the first start, and how it is recorded. */
+import { takesPart, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
+import type { SquadMember } from '@core/squad/athlete';
+import type { Conditions, Happening, Presence } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+import { joinedBy, type Visitor } from '@core/trackside/visitor';
+
+/** By athlete, where somebody has said so. */
+export type Presences = Readonly<Record<string, Presence>>;
+
+/** Those who are not planned to run are not expected; a tick brings them in. */
+export const presenceOf = (plan: DayPlan, said: Presences, athlete: SquadMember): Presence =>
+  said[athlete.id] ?? (takesPart(plan, athlete) ? 'present' : 'absent');
+
+/** The day's plan with those who are here, or were to be: who was expected and is away may still turn up. */
+export function planForToday(
+  plan: DayPlan,
+  athletes: readonly SquadMember[],
+  said: Presences,
+  groups: DayGroup[] | undefined,
+): DayPlan {
+  const taking = Object.fromEntries(
+    athletes.map((athlete) => [athlete.id, takesPart(plan, athlete) || presenceOf(plan, said, athlete) !== 'absent']),
+  );
+  return { ...plan, taking, ...(groups ? { groups } : {}) };
+}
+
+type Settled = {
+  plan: Plan;
+  /** By athlete of the plan. */
+  presences: ReadonlyMap<string, Presence>;
+  visitors: readonly Visitor[];
+  conditions: Conditions;
+  /** The groups this phone times, if not all. */
+  timedIds: readonly string[] | undefined;
+};
+
+/** Everything that was settled, as the first events of the session. */
+export function settledEvents({ plan, presences, visitors, conditions, timedIds }: Settled): Happening[] {
+  const inPlan = plan.groups.flatMap(({ athletes }) => athletes.map(({ athleteId }) => athleteId));
+  return [
+    ...inPlan.flatMap((athleteId): Happening[] => {
+      const presence = presences.get(athleteId) ?? 'present';
+      return presence === 'present' ? [] : [{ type: 'came', athleteId, presence }];
+    }),
+    ...visitors.flatMap((visitor) => joinedBy(plan, visitor) ?? []),
+    ...(Object.keys(conditions).length > 0 ? [{ type: 'conditions' as const, conditions }] : []),
+    ...(timedIds ? [{ type: 'times' as const, groupIds: [...timedIds] }] : []),
+  ];
+}

@@ -1,0 +1,57 @@
+import { View } from 'react-native';
+import type { RunState } from '@core/trackside/runState';
+import { Press } from '../../ui/Press';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import { groupWords, timedHere, type Shown } from './steps';
+
+type Props = { state: RunState; now: number; device: string; shown: Shown; show: (shown: Shown) => void };
+
+/** All groups at a glance, and which of them the tiles show. */
+export function GroupStrip({ state, now, device, shown, show }: Props) {
+  const palette = usePalette();
+  const mine = timedHere(state, device);
+  const options = [
+    { id: 'mine', name: mine.size < state.groups.length ? 'Mine' : 'All', says: undefined, due: false },
+    ...state.groups.map((group) => ({ id: group.id, name: group.name, ...groupWords(state, group, now) })),
+  ];
+  return (
+    <View
+      role="radiogroup"
+      aria-label="Groups"
+      style={{ flexDirection: 'row', gap: 6, paddingHorizontal: SPACE.m, paddingTop: SPACE.s }}
+    >
+      {options.map(({ id, name, says, due }) => (
+        <Press
+          key={id}
+          role="radio"
+          aria-checked={id === shown}
+          aria-label={says === undefined ? name : `${name}: ${says}`}
+          onPress={() => show(id)}
+          style={{
+            flexGrow: id === 'mine' ? 0 : 1,
+            flexBasis: id === 'mine' ? 'auto' : 0,
+            minWidth: 48,
+            height: 48,
+            paddingHorizontal: 6,
+            alignItems: 'center',
+            justifyContent: 'center',
+            borderRadius: RADIUS,
+            borderWidth: id === shown ? 2.5 : 1,
+            borderColor: id === shown ? palette.ink : palette.line,
+            backgroundColor: due ? palette.action : id === shown ? palette.raised : palette.ground,
+          }}
+        >
+          <Words as="label" numberOfLines={1} {...(due ? { color: palette.onAction } : {})}>
+            {name}
+          </Words>
+          {says !== undefined && (
+            <Words as="strong" numberOfLines={1} {...(due ? { color: palette.onAction } : {})}>
+              {says}
+            </Words>
+          )}
+        </Press>
+      ))}
+    </View>
+  );
+}

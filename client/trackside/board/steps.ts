@@ -1,0 +1,148 @@
+import { countOf, nextSlot, ownRep } from '@core/trackside/lineUp';
+import { repLabel, type Plan, type PlannedRep } from '@core/trackside/plan';
+import { membersOf, type GroupState, type RunState } from '@core/trackside/runState';
+import { dueStarts, startOf, type Due } from '@core/trackside/starts';
+import type { Happening } from '@core/trackside/events';
+import { formatClock } from '@core/units/time';
+
+/** What the strip says is shown: all groups that this phone times, or one group. */
+export type Shown = string | 'mine';
+
+/** The groups this phone times: those it was told to, or all. */
+export function timedHere(state: RunState, device: string): ReadonlySet<string> {
+  const told = state.timers[device];
+  return new Set(told && told.length > 0 ? told : state.groups.map(({ id }) => id));
+}
+
+/** The groups whose athletes have a tile. */
+export const shownIds = (state: RunState, shown: Shown, device: string): ReadonlySet<string> =>
+  shown === 'mine' ? timedHere(state, device) : new Set([shown]);
+
+/** What the board's big button is for now. */
+export type Step =
+  | { kind: 'results' }
+  | { kind: 'end'; ready: boolean }
+  | { kind: 'start'; text: string; ready: boolean; starts: (Happening & { type: 'started' })[] };
+
+const repOf = (state: RunState, { athleteIds, slot }: Due): PlannedRep | undefined => {
+  const athlete = athleteIds[0] === undefined ? undefined : state.athletes[athleteIds[0]];
+  return athlete && ownRep(state, athlete, slot)?.rep;
+};
+
+const isAnyoneRunning = (state: RunState, { athleteIds }: Due, nowMs: number): boolean =>
+  athleteIds.some((id) => {
+    const last = state.athletes[id]?.runs.at(-1);
+    return last !== undefined && (last.finishedAtMs === undefined || last.finishedAtMs > nowMs);
+  });
+
+/** Starts that are taken with one tap: all groups that are at the same rep, unless they follow each other. */
+function together(state: RunState, dues: readonly Due[], nowMs: number): Due[] {
+  const [first] = [...dues].sort((a, b) => (a.atMs ?? Infinity) - (b.atMs ?? Infinity));
+  if (!first) return [];
+  const gaps = state.groups.some(({ plan }) => (plan.startGapS ?? 0) > 0);
+  if (gaps || state.sending === 'each') {
+    const waiting = dues.filter((due) => !isAnyoneRunning(state, due, nowMs));
+    return [waiting.length > 0 ? (waiting.find((due) => due === first) ?? waiting[0] ?? first) : first];
+  }
+  const of = ({ slot }: Due) => slot.repIndex;
+  const least = Math.min(...dues.map(of));
+  return dues.filter((due) => of(due) === least);
+}
+
+/** The first start sets the groups off one after another, by the gaps of the plan. */
+function staggered(state: RunState, shown: ReadonlySet<string>): { first: GroupState; says: string } | undefined {
+  const gaps = state.groups
+    .map((group) => ({ group, gapS: group.plan.startGapS ?? 0 }))
+    .sort((a, b) => a.gapS - b.gapS);
+  const [first, ...later] = gaps;
+  if (
+    gaps.some(({ group }) => !shown.has(group.id)) ||
+    state.startedAtMs !== undefined ||
+    !first ||
+    !later.some(({ gapS }) => gapS > first.gapS)
+  )
+    return undefined;
+  const says = later.map(({ group, gapS }) => `${group.name} +${formatClock(gapS - first.gapS)}`).join(', ');
+  return { first: first.group, says };
+}
+
+/** The next start, as the button says it. */
+export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>, nowMs: number): Step {
+  if (state.endedAtMs !== undefined) return { kind: 'results' };
+  const all = dueStarts(state);
+  const dues = all.filter(({ groupId }) => shown.has(groupId));
+  const isRunning = Object.values(state.athletes).some(({ runs, stoppedAtMs }) => {
+    const last = runs.at(-1);
+    return last && stoppedAtMs === undefined && (last.finishedAtMs === undefined || last.finishedAtMs > nowMs);
+  });
+  const chain = staggered(state, shown);
+  const chosen = chain ? dues.filter(({ groupId }) => groupId === chain.first.id) : together(state, dues, nowMs);
+  const [first] = chosen;
+  if (!first) return { kind: 'end', ready: !isRunning && all.length === 0 };
+  const rep = repOf(state, first);
+  const label = rep ? repLabel(rep) : '';
+  const isFirst = chosen.every(
+    ({ groupId }) => state.groups.find(({ id }) => id === groupId)?.startedAtMs === undefined,
+  );
+  const starts = chosen.map((due) => ({ ...startOf(plan, due), ...(chain ? { staggers: true as const } : {}) }));
+  // Groups at the same rep are one start.
+  const same = starts.every(
+    ({ repIndex, planIndex }) => repIndex === starts[0]?.repIndex && planIndex === starts[0]?.planIndex,
+  );
+  const [head] = starts;
+  const merged = same && head ? [{ ...head, athleteIds: starts.flatMap(({ athleteIds }) => athleteIds) }] : starts;
+  const leftS = first.atMs === undefined ? undefined : Math.ceil((first.atMs - nowMs) / 1000);
+  const wait = leftS !== undefined && leftS > 0 ? ` in ${formatClock(leftS)}` : '';
+  const group = state.groups.find(({ id }) => id === first.groupId);
+  const only =
+    first.athleteIds.length === 1 && first.athleteIds[0] !== undefined
+      ? state.athletes[first.athleteIds[0]]
+      : undefined;
+  const who =
+    state.sending === 'each' && only
+      ? ` ${only.tileName}`
+      : chosen.length < state.groups.length && group
+        ? ` ${group.name}`
+        : '';
+  const isOpen = rep?.open === true;
+  const number = group && countOf(group, first.slot.repIndex)?.at;
+  const text = isFirst
+    ? `Start${who}: ${label}${chain ? `, ${chain.says}` : ''}${wait}`
+    : `Start${who || (isOpen ? '' : ` rep ${number ?? first.slot.repIndex + 1}`)}${isOpen || who ? `: ${label}` : ''}${wait}`;
+  const ready = !chosen.some((due) => isAnyoneRunning(state, due, nowMs));
+  return { kind: 'start', text, ready, starts: merged };
+}
+
+/** `2 of 12: 400 @5k`: where the groups shown are, if they are all at one place. */
+export function whereText(state: RunState, shown: ReadonlySet<string>): string | undefined {
+  const groups = state.groups.filter(({ id }) => shown.has(id) && membersOf(state, id).length > 0);
+  const texts = groups.map((group) => {
+    const slot = group.slots[group.lastAt];
+    if (!slot) return undefined;
+    const members = membersOf(state, group.id);
+    const run = members.flatMap(({ runs }) => runs.filter(({ repIndex }) => repIndex === slot.repIndex))[0];
+    const rep = run?.rep ?? group.plan.reps[slot.planIndex];
+    const count = countOf(group, slot.repIndex);
+    return rep && `${count ? `${count.at} of ${count.of}: ` : ''}${repLabel(rep)}`;
+  });
+  const [first] = texts;
+  return texts.every((text) => text === first) ? first : undefined;
+}
+
+/** One group in a few words, for the strip: what it is about to do. */
+export function groupWords(state: RunState, group: GroupState, nowMs: number): { says: string; due: boolean } {
+  const members = membersOf(state, group.id);
+  const onRun = members.filter(({ runs, stoppedAtMs }) => {
+    const last = runs.at(-1);
+    return last && stoppedAtMs === undefined && (last.finishedAtMs === undefined || last.finishedAtMs > nowMs);
+  });
+  const [first] = onRun.map(({ runs }) => runs.at(-1)?.startedAtMs ?? nowMs).sort((a, b) => a - b);
+  if (first !== undefined && state.endedAtMs === undefined)
+    return { says: formatClock(Math.max(0, Math.floor((nowMs - first) / 1000))), due: false };
+  const dues = dueStarts(state).filter(({ groupId }) => groupId === group.id);
+  if (dues.length === 0) return { says: group.startedAtMs === undefined ? '–' : 'done', due: false };
+  const at = dues.flatMap(({ atMs }) => atMs ?? []).sort((a, b) => a - b)[0];
+  if (at === undefined) return { says: nextSlot(state, group) ? 'ready' : 'done', due: false };
+  const leftS = Math.ceil((at - nowMs) / 1000);
+  return leftS > 0 ? { says: `−${formatClock(leftS)}`, due: false } : { says: 'go', due: true };
+}

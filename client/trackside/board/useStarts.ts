@@ -1,0 +1,26 @@
+import { useEffect, useRef } from 'react';
+import { startOf, startsByNow } from '@core/trackside/starts';
+import { nowMs, timeStampAt } from '../trackClock';
+import type { Run } from '../useRun';
+
+/** Gives the starts that are the clock's to give, each at the moment it was due, also when the phone slept over it. */
+export function useStarts(run: Run): void {
+  const latest = useRef(run);
+  useEffect(() => {
+    latest.current = run;
+  });
+  useEffect(() => {
+    // Until it is in the log, what was given is known here.
+    const given = new Set<string>();
+    const timer = setInterval(() => {
+      const { plan, state, events, happen } = latest.current;
+      for (const due of startsByNow(state, events, nowMs())) {
+        const key = `${due.groupId} ${due.slot.repIndex} ${due.athleteIds.join()}`;
+        if (given.has(key)) continue;
+        given.add(key);
+        happen({ ...startOf(plan, due), byItself: true }, timeStampAt(due.atMs));
+      }
+    }, 50);
+    return () => clearInterval(timer);
+  }, []);
+}

@@ -1,0 +1,84 @@
+import { View } from 'react-native';
+import type { LogEntry } from '@core/trackside/corrections';
+import { SmallButton } from '../../ui/SmallButton';
+import { SPACE, usePalette } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import { format } from 'date-fns/format';
+import { eventWords } from '../undoing';
+import type { Run } from '../useRun';
+import { Sheet } from './Sheet';
+
+type Props = { run: Run; close: () => void; open: (athleteId: string) => void };
+
+function Line({ run, entry, open }: { run: Run; entry: LogEntry; open: (athleteId: string) => void }) {
+  const palette = usePalette();
+  const { event, atMs, counts } = entry;
+  const { state, happen, device } = run;
+  const words = eventWords(state, event);
+  const undo = state.log.find((one) => one.counts && one.event.type === 'undone' && one.event.eventId === event.id);
+  const whose = event.type === 'passed' || event.type === 'felt' ? event.athleteId : undefined;
+  return (
+    <View
+      role="listitem"
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        gap: SPACE.s,
+        minHeight: 48,
+        borderBottomWidth: 1,
+        borderBottomColor: palette.line,
+      }}
+    >
+      <Words as="small" quiet style={{ width: 74 }}>
+        {format(atMs, 'HH:mm:ss')}
+      </Words>
+      <View style={{ flex: 1 }}>
+        <Words
+          as="strong"
+          quiet={!counts}
+          style={counts ? undefined : { textDecorationLine: 'line-through' }}
+          label={counts ? words : `${words}, undone`}
+        >
+          {words}
+        </Words>
+        {event.deviceId !== device && <Words as="label">other phone</Words>}
+      </View>
+      {whose !== undefined && counts && (
+        <SmallButton label={`Correct ${words}`} onPress={() => open(whose)}>
+          Correct
+        </SmallButton>
+      )}
+      {counts && event.type !== 'clock' ? (
+        <SmallButton label={`Undo ${words}`} onPress={() => happen({ type: 'undone', eventId: event.id })}>
+          Undo
+        </SmallButton>
+      ) : (
+        undo && (
+          <SmallButton label={`Bring back ${words}`} onPress={() => happen({ type: 'undone', eventId: undo.event.id })}>
+            Bring back
+          </SmallButton>
+        )
+      )}
+    </View>
+  );
+}
+
+/** As many as anyone looks back at one time; older ones follow on request. */
+const SHOWN = 200;
+
+/** Everything that was recorded, the latest first: nothing is ever gone. */
+export function HistorySheet({ run, close, open }: Props) {
+  const entries = run.state.log.filter(({ event }) => event.type !== 'undone').reverse();
+  return (
+    <Sheet title="History" about={`${entries.length} things recorded; nothing is ever gone.`} close={close}>
+      <View role="list">
+        {entries.slice(0, SHOWN).map((entry) => (
+          <Line key={entry.event.id} run={run} entry={entry} open={open} />
+        ))}
+      </View>
+      {entries.length > SHOWN && (
+        <Words as="small">{`The first ${entries.length - SHOWN} are in the saved file.`}</Words>
+      )}
+    </Sheet>
+  );
+}

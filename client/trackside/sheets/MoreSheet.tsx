@@ -1,0 +1,91 @@
+import { View } from 'react-native';
+import { SENDINGS, type Sending } from '@core/trackside/events';
+import { USUAL_HEAT_LIMITS } from '@core/conditions/heat';
+import { settings } from '../../store/settings';
+import { useAppDispatch, useAppSelector } from '../../store/store';
+import { saveFile } from '../../ui/saveFile';
+import { Select } from '../../ui/Select';
+import { SmallButton } from '../../ui/SmallButton';
+import { SPACE } from '../../ui/theme';
+import { TickRow } from '../../ui/TickRow';
+import { Words } from '../../ui/Words';
+import { wakeSound } from '../sound/sound';
+import type { Awake } from '../sound/useWakeLock';
+import { lastUndone } from '../undoing';
+import type { Run } from '../useRun';
+import { ConditionsFields } from './ConditionsFields';
+import { Sheet } from './Sheet';
+
+const SENDING_WORDS: Record<Sending, string> = {
+  tap: 'when I tap',
+  together: 'by themselves, together, after the recovery',
+  each: 'by themselves, each after their own recovery',
+};
+
+/** The whole session as one file: plan and events, as the server would get them. */
+export function saveRun({ plan, events }: Run): void {
+  const text = JSON.stringify({ format: 'zest-lap/run', version: 1, plan, events }, null, 1);
+  saveFile(`${plan.date} ${plan.title}.json`, text, 'application/json');
+}
+
+type Props = {
+  run: Run;
+  awake: Awake;
+  close: () => void;
+  open: (sheet: 'history' | 'people' | 'keys') => void;
+};
+
+/** Everything that is not needed every minute. */
+export function MoreSheet({ run, awake, close, open }: Props) {
+  const { state, happen, device } = run;
+  const dispatch = useAppDispatch();
+  const calls = useAppSelector((all) => all.settings.calls);
+  const undone = lastUndone(state, device);
+  const isOver = state.endedAtMs !== undefined;
+  return (
+    <Sheet title="More" close={close}>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <SmallButton onPress={() => open('history')}>History</SmallButton>
+        <SmallButton onPress={() => open('people')}>Who is here</SmallButton>
+        <SmallButton onPress={() => open('keys')}>Keys</SmallButton>
+        {undone && (
+          <SmallButton onPress={() => happen({ type: 'undone', eventId: undone.id })}>Do it again</SmallButton>
+        )}
+        <SmallButton onPress={() => saveRun(run)}>Save a file</SmallButton>
+        {!isOver && (
+          <SmallButton
+            label="End the session now"
+            onPress={() => {
+              happen({ type: 'ended' });
+              close();
+            }}
+          >
+            End the session
+          </SmallButton>
+        )}
+      </View>
+      <TickRow
+        label="Calls by beep and voice"
+        checked={calls}
+        onChange={(on) => {
+          wakeSound();
+          dispatch(settings.actions.callsChosen(on));
+        }}
+      />
+      <Select
+        label="The next reps start"
+        options={SENDINGS.map((value) => ({ value, text: SENDING_WORDS[value] }))}
+        value={state.sending}
+        onChange={(sending) => happen({ type: 'sending', sending })}
+      />
+      <ConditionsFields
+        conditions={state.conditions}
+        heat={USUAL_HEAT_LIMITS}
+        onChange={(conditions) => happen({ type: 'conditions', conditions })}
+      />
+      <Words as="small">
+        {awake === 'awake' ? 'The screen stays on.' : 'This phone may switch its screen off: times go on all the same.'}
+      </Words>
+    </Sheet>
+  );
+}

@@ -1,0 +1,105 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { arrivals, guessNames, type Arrival, type Guess } from '@core/trackside/arrivals';
+import { membersOf, runAt } from '@core/trackside/runState';
+import { formatClock, formatTime } from '@core/units/time';
+import { Press } from '../../ui/Press';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { SmallButton } from '../../ui/SmallButton';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import { nowMs } from '../trackClock';
+import type { Run } from '../useRun';
+import { Sheet } from './Sheet';
+
+/** The time as it would be for somebody, or how long ago it was. */
+function timeWords(run: Run, { atMs, arrival }: Guess): string {
+  const rep = arrival && runAt(run.state.athletes[arrival.athleteId], arrival.repIndex);
+  return rep ? formatTime((atMs - rep.startedAtMs) / 1000, 1) : `${formatClock((nowMs() - atMs) / 1000)} ago`;
+}
+
+/** Names for the times that were taken without: as expected, or each by a tap. */
+export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
+  const palette = usePalette();
+  const { state, happen } = run;
+  const guesses = guessNames(state);
+  const [chosenId, choose] = useState<string>();
+  const chosen = guesses.find(({ eventId }) => eventId === chosenId) ?? guesses[0];
+  const nameIt = (eventId: string, { athleteId, repIndex, atM }: Arrival) =>
+    happen({ type: 'named', eventId, athleteId, repIndex, atM });
+  const nameAll = () => {
+    for (const { eventId, arrival } of guesses) if (arrival) nameIt(eventId, arrival);
+  };
+  // Who could it be: those on their way at that time, in the order they were expected.
+  const candidates = chosen ? arrivals(state, chosen.atMs) : [];
+  const someGuessed = guesses.some(({ arrival }) => arrival !== undefined);
+  return (
+    <Sheet
+      title={guesses.length === 1 ? '1 time without a name' : `${guesses.length} times without a name`}
+      about={guesses.length === 0 ? 'Every time has its name.' : 'Press a time, then whose it is.'}
+      close={close}
+    >
+      {someGuessed && (
+        <PrimaryButton main onPress={nameAll}>
+          All as expected
+        </PrimaryButton>
+      )}
+      <View role="radiogroup" aria-label="Times without a name" style={{ gap: 6 }}>
+        {guesses.map((guess, i) => {
+          const { eventId, arrival } = guess;
+          const isChosen = eventId === chosen?.eventId;
+          const name = arrival ? (state.athletes[arrival.athleteId]?.tileName ?? '') : 'nobody expected';
+          return (
+            <View key={eventId} style={{ flexDirection: 'row', gap: 6 }}>
+              <Press
+                role="radio"
+                aria-checked={isChosen}
+                aria-label={`Time ${i + 1}: ${timeWords(run, guess)}, probably ${name}`}
+                onPress={() => choose(eventId)}
+                style={{
+                  flex: 1,
+                  minHeight: 52,
+                  flexDirection: 'row',
+                  alignItems: 'center',
+                  justifyContent: 'space-between',
+                  paddingHorizontal: SPACE.m,
+                  borderRadius: RADIUS,
+                  borderWidth: isChosen ? 2.5 : 1,
+                  borderColor: isChosen ? palette.ink : palette.line,
+                  backgroundColor: palette.raised,
+                }}
+              >
+                <Words as="heading">{`${i + 1}. ${timeWords(run, guess)}`}</Words>
+                <Words as="strong">{arrival ? `${name}?` : name}</Words>
+              </Press>
+              <SmallButton label={`Delete time ${i + 1}`} onPress={() => happen({ type: 'undone', eventId })}>
+                Delete
+              </SmallButton>
+            </View>
+          );
+        })}
+      </View>
+      {chosen && (
+        <View role="group" aria-label="Whose is it" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          {candidates.map((arrival) => {
+            const athlete = state.athletes[arrival.athleteId];
+            const rep = runAt(athlete, arrival.repIndex);
+            const where = arrival.atM === rep?.rep.distanceM ? '' : ` ${Math.round(arrival.atM)}`;
+            return (
+              <SmallButton key={arrival.athleteId} onPress={() => nameIt(chosen.eventId, arrival)}>
+                {`${athlete?.tileName ?? ''}${where}`}
+              </SmallButton>
+            );
+          })}
+          {candidates.length === 0 && (
+            <Words as="small">
+              {state.groups.some(({ id }) => membersOf(state, id).some(({ runs }) => runs.length > 0))
+                ? 'Nobody was on the way at that time. It is kept here.'
+                : 'Nobody had started. It is kept here.'}
+            </Words>
+          )}
+        </View>
+      )}
+    </Sheet>
+  );
+}

@@ -1,0 +1,80 @@
+import { View } from 'react-native';
+import { PRESENCES } from '@core/trackside/events';
+import { membersOf } from '@core/trackside/runState';
+import { Choice } from '../../ui/Choice';
+import { SPACE } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import type { Run } from '../useRun';
+import { joinedBy } from '@core/trackside/visitor';
+import { TickRow } from '../../ui/TickRow';
+import { timedHere } from '../board/steps';
+import { AddVisitor } from './AddVisitor';
+import { Sheet } from './Sheet';
+
+/** Who is here, late or away; and somebody more. */
+export function PeopleSheet({ run, close }: { run: Run; close: () => void }) {
+  const { state, plan, happen, device } = run;
+  const mine = timedHere(state, device);
+  const everyone = Object.values(state.athletes);
+  return (
+    <Sheet title="Who is here" close={close}>
+      <AddVisitor
+        groups={plan.groups}
+        taken={everyone.map(({ tileName }) => tileName)}
+        add={(visitor) => {
+          const joined = joinedBy(plan, visitor);
+          if (joined) happen(joined);
+        }}
+      />
+      {state.groups.length > 1 && (
+        <View role="group" aria-label="This phone times" style={{ gap: SPACE.xs }}>
+          <Words as="label">This phone times</Words>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
+            {state.groups.map(({ id, name }) => (
+              <TickRow
+                key={id}
+                label={name}
+                checked={mine.has(id)}
+                onChange={(on) =>
+                  happen({
+                    type: 'times',
+                    groupIds: state.groups.map((group) => group.id).filter((one) => (one === id ? on : mine.has(one))),
+                  })
+                }
+              />
+            ))}
+          </View>
+        </View>
+      )}
+      {state.groups.map((group) => (
+        <View key={group.id} style={{ gap: SPACE.s }}>
+          {state.groups.length > 1 && (
+            <Words as="label" level={3}>
+              {group.name}
+            </Words>
+          )}
+          {membersOf(state, group.id).map(({ athleteId, name, presence, isVisitor }) => (
+            <View key={athleteId} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+              <View style={{ flex: 1 }}>
+                <Words as="strong" numberOfLines={1}>
+                  {name}
+                </Words>
+                {isVisitor && <Words as="label">visitor</Words>}
+              </View>
+              <Choice
+                label={`${name} is`}
+                isOneLine
+                options={PRESENCES.map((value) => ({
+                  value,
+                  text: value === 'present' ? 'here' : value === 'absent' ? 'away' : value,
+                }))}
+                value={presence}
+                onChange={(value) => happen({ type: 'came', athleteId, presence: value })}
+              />
+            </View>
+          ))}
+        </View>
+      ))}
+    </Sheet>
+  );
+}

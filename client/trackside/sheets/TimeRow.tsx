@@ -1,0 +1,94 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { AthleteState, Passing, RepRun } from '@core/trackside/runState';
+import { judge } from '@core/trackside/tile';
+import { formatTime, parseTime } from '@core/units/time';
+import { Delta } from '../../ui/Delta';
+import { Select } from '../../ui/Select';
+import { SmallButton } from '../../ui/SmallButton';
+import { StepButton } from '../../ui/Stepper';
+import { TextField } from '../../ui/TextField';
+import { SPACE } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import type { Run } from '../useRun';
+
+type Props = { run: Run; athlete: AthleteState; rep: RepRun; pass: Passing };
+
+/** How a time is stamped on the clock of the phone that took it, so that it comes out at `elapsedS`. */
+function rawAt({ state }: Run, pass: Passing, rep: RepRun, elapsedS: number): number {
+  const ofPhone = state.log.findLast(
+    ({ event, counts }) => counts && event.type === 'clock' && event.deviceId === pass.deviceId,
+  )?.event;
+  const offsetMs = ofPhone?.type === 'clock' ? ofPhone.offsetMs : 0;
+  return Math.round(rep.startedAtMs + elapsedS * 1000 - offsetMs);
+}
+
+/** One time taken, and how to put it right: a tenth up or down, typed, another name, or away with it. */
+export function TimeRow({ run, athlete, rep, pass }: Props) {
+  const [open, setOpen] = useState(false);
+  const [typed, setTyped] = useState('');
+  const [trouble, setTrouble] = useState<string>();
+  const { happen, state } = run;
+  const { deltaS, verdict } = judge(rep.rep, rep.target, pass.atM, pass.elapsedS);
+  const where = pass.atM === rep.rep.distanceM ? 'finish' : String(Math.round(pass.atM));
+  const shiftTo = (elapsedS: number) =>
+    happen({ type: 'shifted', eventId: pass.eventId, toMs: rawAt(run, pass, rep, elapsedS) });
+  const type = () => {
+    if (typed.trim() === '') return;
+    const read = parseTime(typed, pass.atM);
+    if (!read.ok) return setTrouble(read.message);
+    shiftTo(read.timeS);
+    setTyped('');
+    setTrouble(undefined);
+  };
+  const others = Object.values(state.athletes).filter(({ presence }) => presence !== 'absent');
+  return (
+    <View role="listitem" style={{ gap: SPACE.s }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' }}>
+        <Words as="small" style={{ width: 48 }}>
+          {where}
+        </Words>
+        <Words as="strong">{formatTime(pass.elapsedS, 1)}</Words>
+        {deltaS !== undefined && verdict && <Delta deltaS={deltaS} verdict={verdict} />}
+        {pass.estimated && <Words as="small">estimated</Words>}
+        {pass.also && (
+          <Words as="small">{`also taken as ${pass.also.map((one) => formatTime(one.elapsedS, 1)).join(', ')}`}</Words>
+        )}
+        <View style={{ flex: 1 }} />
+        <SmallButton expanded={open} label={`Correct ${athlete.tileName} at ${where}`} onPress={() => setOpen(!open)}>
+          Correct
+        </SmallButton>
+      </View>
+      {open && (
+        <View style={{ gap: SPACE.s, paddingLeft: SPACE.s }}>
+          <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-end' }}>
+            <StepButton sign="−" label="A tenth earlier" onPress={() => shiftTo(pass.elapsedS - 0.1)} />
+            <StepButton sign="+" label="A tenth later" onPress={() => shiftTo(pass.elapsedS + 0.1)} />
+            <View style={{ flex: 1 }}>
+              <TextField
+                label="Really"
+                name="The time really was"
+                value={typed}
+                onChange={setTyped}
+                onBlur={type}
+                keyboard="decimal-pad"
+                error={trouble}
+              />
+            </View>
+            <SmallButton label="Delete this time" onPress={() => happen({ type: 'undone', eventId: pass.eventId })}>
+              Delete
+            </SmallButton>
+          </View>
+          <Select
+            label="It was"
+            options={others.map(({ athleteId, name }) => ({ value: athleteId, text: name }))}
+            value={athlete.athleteId}
+            onChange={(athleteId) =>
+              happen({ type: 'named', eventId: pass.eventId, athleteId, repIndex: rep.repIndex, atM: pass.atM })
+            }
+          />
+        </View>
+      )}
+    </View>
+  );
+}

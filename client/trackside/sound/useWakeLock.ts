@@ -1,0 +1,34 @@
+import { useEffect, useState } from 'react';
+
+export type Awake = 'awake' | 'may sleep';
+
+/** Keeps the screen on while it is wanted; asks again when the page comes back into sight. */
+export function useWakeLock(wanted: boolean): Awake {
+  const [awake, setAwake] = useState<Awake>('may sleep');
+  useEffect(() => {
+    if (!wanted || !('wakeLock' in navigator)) return;
+    let lock: WakeLockSentinel | undefined;
+    let open = true;
+    const ask = async () => {
+      if (document.visibilityState !== 'visible') return;
+      try {
+        const held = await navigator.wakeLock.request('screen');
+        if (!open) return void held.release();
+        lock = held;
+        setAwake('awake');
+        held.addEventListener('release', () => setAwake('may sleep'));
+      } catch {
+        // A phone that saves its battery may refuse: the screen says so.
+        setAwake('may sleep');
+      }
+    };
+    void ask();
+    document.addEventListener('visibilitychange', ask);
+    return () => {
+      open = false;
+      document.removeEventListener('visibilitychange', ask);
+      void lock?.release();
+    };
+  }, [wanted]);
+  return awake;
+}

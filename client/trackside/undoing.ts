@@ -1,0 +1,116 @@
+import type { RunEvent } from '@core/trackside/events';
+import type { AthleteState, RunState } from '@core/trackside/runState';
+import { formatDelta, formatTime } from '@core/units/time';
+
+type Active = RunState['active'][number];
+
+/** What is not for the big undo: settings, which are taken back where they were made, and what no hand did. */
+const NOT_BY_HAND: ReadonlySet<RunEvent['type']> = new Set([
+  'clock',
+  'times',
+  'conditions',
+  'sending',
+  'came',
+  'joined',
+]);
+
+const nameOf = (state: RunState, athleteId: string): string => state.athletes[athleteId]?.tileName ?? 'somebody';
+
+const namesOf = (state: RunState, ids: readonly string[]): string =>
+  ids.length === 1 && ids[0] !== undefined
+    ? nameOf(state, ids[0])
+    : ids.length === Object.keys(state.athletes).length
+      ? 'all'
+      : `${ids.length} athletes`;
+
+function passWords(athlete: AthleteState | undefined, eventId: string): string {
+  const pass = athlete?.runs.flatMap(({ passes }) => passes).find((one) => one.eventId === eventId);
+  return [athlete?.tileName ?? 'somebody', pass ? formatTime(pass.elapsedS, 1) : ''].join(' ').trim();
+}
+
+const DECIDED = {
+  ease: 'target',
+  recovery: 'recovery',
+  distance: 'shorter reps',
+  drop: 'one rep fewer',
+  stop: 'stop',
+  oneMore: 'one more',
+  cutDown: 'cut-down',
+  endOpen: 'end of the reps',
+  talk: 'told',
+} as const;
+
+/** What an event was, in a few words: `Bo 1:19.3`, `start of rep 2`. */
+export function eventWords(state: RunState, event: RunEvent): string {
+  switch (event.type) {
+    case 'started': {
+      const [only] = event.athleteIds;
+      const who = event.athleteIds.length === 1 && only !== undefined ? ` ${nameOf(state, only)}` : '';
+      return `start of rep ${event.repIndex + 1}${who}`;
+    }
+    case 'passed':
+      return passWords(state.athletes[event.athleteId], event.id);
+    case 'crossed': {
+      const named = Object.values(state.athletes).find(({ runs }) =>
+        runs.some(({ passes }) => passes.some(({ eventId }) => eventId === event.id)),
+      );
+      return named ? passWords(named, event.id) : 'time without a name';
+    }
+    case 'named':
+      return `name ${nameOf(state, event.athleteId)}`;
+    case 'shifted':
+      return 'corrected time';
+    case 'undone':
+      return 'undo';
+    case 'clock':
+      return `clock ${formatDelta(event.offsetMs / 1000)} s`;
+    case 'came':
+      return `${nameOf(state, event.athleteId)} ${event.presence}`;
+    case 'joined':
+      return `${event.athlete.tileName} joined`;
+    case 'moved':
+      return `${namesOf(state, event.athleteIds)} to ${state.groups.find(({ id }) => id === event.groupId)?.name ?? ''}`;
+    case 'conditions':
+      return 'conditions';
+    case 'times':
+      return 'who times whom';
+    case 'sending':
+      return 'how reps start';
+    case 'held':
+      return `${event.addS} s for ${namesOf(state, event.athleteIds)}`;
+    case 'felt':
+      return `${nameOf(state, event.athleteId)} effort ${event.effort}`;
+    case 'pulse':
+      return `${nameOf(state, event.athleteId)} pulse ${event.beatsPerMin}`;
+    case 'flagged':
+      return `${nameOf(state, event.athleteId)} ${event.flag}`;
+    case 'noted':
+      return `note on ${nameOf(state, event.athleteId)}`;
+    case 'decided':
+      return `${event.refused ? 'no to ' : ''}${DECIDED[event.decision.kind]}, ${namesOf(state, event.athleteIds)}`;
+    case 'surged':
+      return event.isOn ? 'surge' : 'float';
+    case 'covered':
+      return `${nameOf(state, event.athleteId)} ${event.distanceM} m`;
+    case 'ended':
+      return 'end';
+  }
+}
+
+/** By when it was done, not by the time it is about: a time put in afterwards is the latest. */
+function latestDone<E extends RunEvent>(events: readonly E[], device: string): E | undefined {
+  return events.reduce<E | undefined>((latest, event) => {
+    if (event.deviceId !== device || NOT_BY_HAND.has(event.type)) return latest;
+    return !latest || event.id > latest.id ? event : latest;
+  }, undefined);
+}
+
+/** The last thing that this phone did and that can be taken back. */
+export const lastDone = ({ active }: RunState, device: string): Active | undefined => latestDone(active, device);
+
+/** The undo that can be undone: nothing was done on this phone since. */
+export function lastUndone({ log }: RunState, device: string): RunEvent | undefined {
+  const counting = log.flatMap(({ event, counts }) => (counts ? event : []));
+  const last = latestDone(counting, device);
+  return last?.type === 'undone' ? last : undefined;
+}

@@ -1,0 +1,179 @@
+/** What a phone may send from the track, one definition each: the plan it took there, and every kind of event. */
+import Joi from 'joi';
+import { FLAGS, PRESENCES, SENDINGS, SURFACES, WINDS, type RunEvent } from '../trackside/events';
+import type { Plan, PlannedAthlete, PlannedGroup } from '../trackside/plan';
+import { dateSchema, idSchema, nameSchema, note } from './schemas';
+
+const lengthM = Joi.number().strict().positive().max(200_000);
+const seconds = Joi.number().strict().min(0).max(172_800);
+const share = Joi.number().strict().min(0).max(0.5);
+const shortText = Joi.string().allow('').max(500);
+const effort = Joi.number().strict().min(1).max(10);
+const yes = Joi.boolean().valid(true);
+
+const athleteSchema = Joi.object<PlannedAthlete>({
+  athleteId: idSchema.required(),
+  name: nameSchema.required(),
+  tileName: nameSchema.required(),
+  targets: Joi.array()
+    .items(
+      Joi.object({
+        targetS: seconds,
+        tolerance: share,
+        expectedM: lengthM,
+        recoveryS: seconds,
+        mostRecoveryS: seconds,
+        isLeftOut: yes,
+      }),
+    )
+    .max(2000)
+    .required(),
+  reserve: Joi.object({
+    criticalMps: Joi.number().strict().min(0.5).max(15).required(),
+    reserveM: Joi.number().strict().min(1).max(5000).required(),
+  }),
+});
+
+/** The id of a group: one of ours, or one of the names that stand for everyone and for those in no group. */
+const groupIdSchema = Joi.string()
+  .pattern(/^([0-9A-HJKMNP-TV-Z]{26}|all|rest)$/)
+  .messages({ 'string.pattern.base': 'There is no such group.' });
+
+const groupSchema = Joi.object<PlannedGroup>({
+  id: groupIdSchema.required(),
+  name: Joi.string().trim().max(40).required(),
+  lane: Joi.number().strict().integer().min(1).max(12),
+  startGapS: seconds,
+  leaderId: idSchema,
+  reps: Joi.array()
+    .items(
+      Joi.object({
+        role: Joi.string().valid('main', 'finish').required(),
+        distanceM: lengthM,
+        startM: Joi.number().strict().min(0).max(200_000),
+        durationS: seconds,
+        pace: shortText,
+        note: shortText,
+        callM: Joi.array().items(lengthM).max(600).required(),
+        everyM: lengthM,
+        recovery: shortText,
+        runsOn: yes,
+        open: yes,
+        free: yes,
+      }),
+    )
+    .min(1)
+    .max(2000)
+    .required()
+    .messages({ 'array.min': 'There is no rep to time in this session.' }),
+  athletes: Joi.array().items(athleteSchema).max(200).required(),
+});
+
+/** A plan, as a phone lays it out when a session is taken to the track. */
+export const planSchema = Joi.object<Plan>({
+  id: idSchema.required(),
+  sessionId: idSchema.required(),
+  title: Joi.string().max(120).required(),
+  date: dateSchema.required(),
+  shorthand: Joi.string().max(20_000).required(),
+  arc: Joi.object({ first: effort.required(), middle: effort.required(), last: effort.required() }),
+  groups: Joi.array()
+    .items(groupSchema)
+    .min(1)
+    .max(60)
+    .unique('id')
+    .required()
+    .messages({ 'array.min': 'There is nobody in this session.' })
+    .custom((groups: PlannedGroup[], helpers) =>
+      groups.some(({ athletes }) => athletes.length > 0)
+        ? groups
+        : helpers.message({ custom: 'There is nobody in this session.' }),
+    ),
+});
+
+const repIndex = Joi.number().strict().integer().min(0).max(3999).required();
+const atMs = Joi.number().strict().integer().min(0).max(8.64e15).required();
+const athleteId = idSchema.required();
+const athleteIds = Joi.array().items(idSchema).min(1).max(200).required();
+const eventId = idSchema.required();
+const groupId = groupIdSchema.required();
+
+const decision = Joi.alternatives().conditional('.kind', {
+  switch: [
+    {
+      is: 'ease',
+      then: Joi.object({ kind: Joi.string(), percent: Joi.number().strict().min(-20).max(50).required() }),
+    },
+    {
+      is: 'recovery',
+      then: Joi.object({ kind: Joi.string(), addS: Joi.number().strict().min(-1800).max(1800).required() }),
+    },
+    { is: 'distance', then: Joi.object({ kind: Joi.string(), distanceM: lengthM.required() }) },
+    { is: 'drop', then: Joi.object({ kind: Joi.string(), repIndex }) },
+    { is: 'oneMore', then: Joi.object({ kind: Joi.string(), repIndex, planIndex: repIndex }) },
+  ],
+  otherwise: Joi.object({ kind: Joi.string().valid('stop', 'cutDown', 'endOpen', 'talk').required() }),
+});
+
+const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
+
+/** What each kind of event says, beside its stamp. */
+const PARTS: Record<RunEvent['type'], Joi.PartialSchemaMap> = {
+  started: {
+    repIndex,
+    athleteIds,
+    planIndex: Joi.number().strict().integer().min(0).max(1999),
+    byItself: yes,
+    staggers: yes,
+  },
+  passed: { athleteId, repIndex, atM: lengthM.required(), estimated: yes },
+  crossed: {},
+  named: { eventId, athleteId, repIndex, atM: lengthM.required() },
+  shifted: { eventId, toMs: atMs },
+  undone: { eventId },
+  clock: { offsetMs: Joi.number().strict().integer().required() },
+  came: { athleteId, presence: oneOf(PRESENCES).required() },
+  joined: { groupId, athlete: athleteSchema.required() },
+  moved: { athleteIds, groupId },
+  conditions: {
+    conditions: Joi.object({
+      temperatureC: Joi.number().strict().min(-60).max(60),
+      humidityPct: Joi.number().strict().min(0).max(100),
+      wind: oneOf(WINDS),
+      surface: oneOf(SURFACES),
+      lane: Joi.number().strict().integer().min(1).max(12),
+    }).required(),
+  },
+  times: { groupIds: Joi.array().items(groupIdSchema).max(60).required() },
+  sending: { sending: oneOf(SENDINGS).required() },
+  held: { athleteIds, repIndex, addS: Joi.number().strict().min(-3600).max(3600).required() },
+  felt: { athleteId, repIndex, effort: effort.required() },
+  pulse: { athleteId, repIndex, beatsPerMin: Joi.number().strict().min(30).max(250).required() },
+  flagged: { athleteId, repIndex, flag: oneOf(FLAGS).required() },
+  noted: { athleteId, repIndex, text: note(500).required() },
+  decided: {
+    athleteIds,
+    decision: decision.required(),
+    rule: Joi.string().max(40),
+    repIndex: Joi.number().strict().integer().min(-1).max(3999),
+    refused: yes,
+  },
+  surged: { groupId, isOn: Joi.boolean().required() },
+  covered: { athleteId, repIndex, distanceM: lengthM.required() },
+  ended: {},
+};
+
+const stamp = { id: idSchema.required(), runId: idSchema.required(), deviceId: idSchema.required(), atMs };
+
+/** One event from the track. */
+export const eventSchema = Joi.alternatives<RunEvent>().conditional('.type', {
+  switch: Object.entries(PARTS).map(([type, parts]) => ({
+    is: type,
+    then: Joi.object({ ...stamp, type: Joi.string(), ...parts }),
+  })),
+  otherwise: Joi.object({
+    type: Joi.string()
+      .valid(...Object.keys(PARTS))
+      .required(),
+  }).unknown(),
+}) as Joi.Schema<RunEvent>;

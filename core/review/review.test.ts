@@ -1,0 +1,50 @@
+import { replay } from '../trackside/replay';
+import { at, pass, planOf, start, twoGroups } from '../trackside/testing';
+import { reviewRun } from './review';
+import { summarise } from './summary';
+
+test('reads actual, target, early or late, mean and spread', () => {
+  const plan = planOf('2x400 @5k / 60s, 200 @mile');
+  const taken = [start(0), pass(87, 'a0', 400), start(160, 1), pass(249, 'a0', 400, 1), start(400, 2)];
+  const [review] = reviewRun(replay(plan, taken));
+  expect(review?.meanOver).toBe('400');
+  const [ada, bo] = review?.rows ?? [];
+  expect(ada?.cells[0]).toMatchObject({ actualS: 87, verdict: 'early', deltaS: expect.closeTo(-1.8, 3) });
+  expect(ada?.cells[1]).toMatchObject({ actualS: 89, verdict: 'on' });
+  expect(ada?.cells[2]).toMatchObject({ unfinished: true });
+  expect(ada).toMatchObject({
+    finished: 2,
+    meanS: expect.closeTo(88, 6),
+    meanDeltaS: expect.closeTo(-0.8, 3),
+    spreadS: expect.closeTo(Math.SQRT2, 3),
+  });
+  expect(bo?.finished).toBe(0);
+  expect(bo?.meanS).toBeUndefined();
+});
+
+test('what was planned and what was run are both there: dropped, added, cut, moved to another group', () => {
+  const plan = twoGroups('2x400 @5k / 60s', '2x600 @10k / 90s');
+  const decide = (atS: number, decision: object, ids = ['a0']) =>
+    at(atS, { type: 'decided', athleteIds: ids, decision: decision as { kind: 'stop' } });
+  const state = replay(plan, [
+    start(0, 0, ['a0', 'a1']),
+    pass(88, 'a0', 400),
+    pass(88, 'a1', 400),
+    decide(100, { kind: 'drop', repIndex: 1 }),
+    decide(100, { kind: 'distance', distanceM: 300 }, ['a1']),
+    start(160, 1, ['a0', 'a1']),
+    pass(226, 'a1', 300, 1),
+    at(240, { type: 'moved', athleteIds: ['a1'], groupId: 'g1' }),
+  ]);
+  const [milers, fives] = reviewRun(state);
+  expect(milers?.rows.map(({ athleteId }) => athleteId)).toEqual(['a0', 'a1']);
+  expect(milers?.rows[0]?.cells[1]).toMatchObject({ leftOut: true });
+  expect(milers?.rows[1]?.cells[1]).toMatchObject({ rep: { distanceM: 300 }, actualS: 66 });
+  expect(fives?.rows.map(({ athleteId }) => athleteId)).toEqual(['b0', 'b1']);
+  expect(summarise(state)).toMatchObject({ athletes: 4, planned: 7, finished: 3 });
+});
+
+test('who was away and ran nothing is not read', () => {
+  const state = replay(planOf('400 @5k'), [at(0, { type: 'came', athleteId: 'a1', presence: 'absent' })]);
+  expect(reviewRun(state)[0]?.rows.map(({ athleteId }) => athleteId)).toEqual(['a0']);
+});

@@ -1,0 +1,94 @@
+/** Who is expected when, and whose a time without a name could be. */
+import { expectedAt, isOwnTap, nextMark } from './tile';
+import type { AthleteState, RepRun, RunState } from './runState';
+
+/** A mark that an athlete is on the way to; `dueAtMs` is undefined by effort. */
+export type Arrival = { athleteId: string; repIndex: number; atM: number; dueAtMs?: number };
+
+/** The rep an athlete was on at a moment. */
+function runDuring({ runs }: AthleteState, atMs: number): RepRun | undefined {
+  const run = runs.findLast(({ startedAtMs }) => startedAtMs <= atMs);
+  return run && (run.finishedAtMs === undefined || run.finishedAtMs > atMs) ? run : undefined;
+}
+
+function arrivalOf(athlete: AthleteState, nowMs: number): Arrival | undefined {
+  const run = runDuring(athlete, nowMs);
+  if (!run || athlete.stoppedAtMs !== undefined) return undefined;
+  const { rep, target, repIndex, startedAtMs } = run;
+  const atM = nextMark(rep, run, target.targetS, (nowMs - startedAtMs) / 1000);
+  if (atM === undefined) return undefined;
+  const expectedS = expectedAt(rep, target.targetS, atM);
+  const { athleteId } = athlete;
+  return { athleteId, repIndex, atM, ...(expectedS === undefined ? {} : { dueAtMs: startedAtMs + expectedS * 1000 }) };
+}
+
+/** What everyone who runs comes to next, the soonest first; those without a time last. */
+export function arrivals(state: RunState, nowMs: number): Arrival[] {
+  if (state.endedAtMs !== undefined) return [];
+  return Object.values(state.athletes)
+    .flatMap((athlete) => arrivalOf(athlete, nowMs) ?? [])
+    .sort((a, b) => (a.dueAtMs ?? Infinity) - (b.dueAtMs ?? Infinity));
+}
+
+/** What a tap on an athlete at a moment takes; undefined if they are not running, or the thumb has only bounced. */
+export function markTapped(state: RunState, athleteId: string, atMs: number): Arrival | undefined {
+  const athlete = state.athletes[athleteId];
+  if (!athlete || state.endedAtMs !== undefined) return undefined;
+  const run = runDuring(athlete, atMs);
+  return run && isOwnTap(run, (atMs - run.startedAtMs) / 1000) ? arrivalOf(athlete, atMs) : undefined;
+}
+
+/** Every mark that was open around a time: not taken yet, in a rep begun before it. */
+function openMarks(state: RunState, atMs: number): (Arrival & { dueAtMs: number })[] {
+  const running = Object.values(state.athletes).flatMap((athlete) => {
+    const run = athlete.runs.findLast(({ startedAtMs }) => startedAtMs <= atMs);
+    return run ? [{ athleteId: athlete.athleteId, run }] : [];
+  });
+  const targets = running.flatMap(({ run }) => run.target.targetS ?? []);
+  const usualS = targets.length > 0 ? targets.reduce((sum, s) => sum + s, 0) / targets.length : undefined;
+  return running.flatMap(({ athleteId, run }) => {
+    const { rep, target, repIndex, startedAtMs, passes } = run;
+    const lastM = passes.at(-1)?.atM ?? 0;
+    return rep.callM.flatMap((atM) => {
+      const expectedS = expectedAt(rep, target.targetS ?? usualS, atM);
+      return atM <= lastM || expectedS === undefined
+        ? []
+        : [{ athleteId, repIndex, atM, dueAtMs: startedAtMs + expectedS * 1000 }];
+    });
+  });
+}
+
+/** A time without a name, and whose it most likely is. */
+export type Guess = { eventId: string; atMs: number; arrival?: Arrival };
+
+/**
+ * Offers names for times taken without one: in the order in which people are expected, so that the differences between expected and
+ * taken times are least in all. More times than people are left without a name.
+ */
+export function guessNames(state: RunState): Guess[] {
+  const times = state.unnamed;
+  const lastMs = times.at(-1)?.atMs;
+  if (lastMs === undefined) return [];
+  const marks = openMarks(state, lastMs).sort((a, b) => a.dueAtMs - b.dueAtMs);
+  // cost[i][j]: the least for the first i times and the first j marks; a time is either the j-th mark, or has no name yet.
+  const nameless = 120_000;
+  const cost = [new Array<number>(marks.length + 1).fill(0)];
+  for (const [i, { atMs }] of times.entries()) {
+    const before = cost[i] ?? [];
+    const row = [(before[0] ?? 0) + nameless];
+    for (const [j, { dueAtMs }] of marks.entries())
+      row.push(Math.min(row[j] ?? 0, (before[j + 1] ?? 0) + nameless, (before[j] ?? 0) + Math.abs(atMs - dueAtMs)));
+    cost.push(row);
+  }
+  const guesses: Guess[] = [];
+  let j = marks.length;
+  for (let i = times.length; i > 0; i--) {
+    const time = times[i - 1];
+    while (j > 0 && cost[i]?.[j] === cost[i]?.[j - 1]) j--;
+    const mark = marks[j - 1];
+    const isThis = mark && time && cost[i]?.[j] === (cost[i - 1]?.[j - 1] ?? 0) + Math.abs(time.atMs - mark.dueAtMs);
+    if (time) guesses.unshift(isThis ? { ...time, arrival: mark } : { ...time });
+    if (isThis) j--;
+  }
+  return guesses;
+}

@@ -1,0 +1,113 @@
+import type { RunEvent } from './events';
+import { leftAfterNext, optionsFor, proposalsFor, RULES } from './proposals';
+import { replay } from './replay';
+import { at, end, pass, planOf, someone, start } from './testing';
+
+const plan = planOf('8x400 @5k / 60s-2:00');
+/** Reps run in so many seconds, one after the other; `a1` always as planned. */
+const ran = (timesS: number[], distanceM = 400): RunEvent[] =>
+  timesS.flatMap((timeS, i) => [
+    start(i * 200, i),
+    pass(i * 200 + timeS, 'a0', distanceM, i),
+    pass(i * 200 + 88.8, 'a1', distanceM, i),
+  ]);
+const felt = (atS: number, repIndex: number, effort: number) =>
+  at(atS, { type: 'felt', athleteId: 'a0', repIndex, effort });
+const proposed = (events: RunEvent[], of = plan) =>
+  proposalsFor(of, replay(of, events)).filter(({ athleteId }) => athleteId === 'a0');
+
+test('late on two reps running: ease first, and everything else to choose from', () => {
+  expect(proposed(ran([91, 88.8]))).toEqual([]);
+  const [proposal] = proposed(ran([91, 92]));
+  expect(proposal).toMatchObject({ rule: 'late-twice', repIndex: 1, says: expect.stringContaining('Ada late twice') });
+  expect(proposal?.options.map(({ decision }) => decision.kind)).toEqual([
+    'ease',
+    'recovery',
+    'distance',
+    'drop',
+    'stop',
+  ]);
+});
+
+test('one step at a time: after a yes they run a rep first; after a no it is not asked again', () => {
+  const [proposal] = proposed(ran([91, 92]));
+  const option = proposal?.options[0];
+  if (!proposal || !option) throw new Error('nothing proposed');
+  const answered = { type: 'decided' as const, athleteIds: ['a0'], rule: proposal.rule, repIndex: 1 };
+  const yes = at(300, { ...answered, decision: option.decision });
+  const no = at(300, { ...answered, decision: option.decision, refused: true });
+  expect(proposed([...ran([91, 92]), yes])).toEqual([]);
+  expect(proposed([...ran([91, 92]), no])).toEqual([]);
+  expect(someone(replay(plan, [...ran([91, 92]), no])).decided).toEqual([]);
+  expect(someone(replay(plan, [...ran([91, 92]), yes])).decided).toHaveLength(1);
+});
+
+test('a first rep run early, effort far above or below what was meant, a niggle', () => {
+  expect(proposed(ran([85]))[0]).toMatchObject({ rule: 'early-first', options: [{ decision: { kind: 'talk' } }] });
+  expect(proposed([...ran([88.8]), felt(100, 0, 9)])[0]).toMatchObject({
+    rule: 'hard-too-soon',
+    options: [{ decision: { kind: 'recovery', addS: 15 } }, {}, {}, {}, {}],
+  });
+  expect(proposed([...ran([88.8, 88.8]), felt(300, 1, 1)])[0]).toMatchObject({ rule: 'comfortable' });
+  const niggle = at(100, { type: 'flagged', athleteId: 'a0', repIndex: 0, flag: 'niggle' });
+  expect(proposed([...ran([88.8]), niggle, felt(101, 0, 9)])[0]).toMatchObject({
+    rule: 'niggle',
+    options: [{ decision: { kind: 'stop' } }, { decision: { kind: 'drop' } }],
+  });
+});
+
+test('all is well after the last rep: one more', () => {
+  const short = planOf('2x400 @5k / 60s');
+  const [proposal] = proposed([...ran([88.8, 88.8]), felt(300, 1, 5)], short);
+  expect(proposal).toMatchObject({ rule: 'one-more', options: [{ decision: { kind: 'oneMore', planIndex: 1 } }] });
+  expect(proposed([...ran([88.8, 90.8]), felt(300, 1, 5)], short)).toEqual([]);
+});
+
+test('empty in the next rep, by what was really run', () => {
+  const hard = planOf('8x400 @mile / 10s');
+  const targetS = hard.groups[0]?.athletes[0]?.targets[0]?.targetS ?? 0;
+  const events = (n: number) =>
+    Array.from({ length: n }, (_, i) => {
+      const atS = i * (targetS + 10);
+      return [start(atS, i), pass(atS + targetS, 'a0', 400, i), pass(atS + targetS, 'a1', 400, i)];
+    }).flat();
+  const left = (n: number) => leftAfterNext(replay(hard, events(n)), someone(replay(hard, events(n)))) ?? NaN;
+  expect(left(1)).toBeGreaterThan(left(2));
+  expect(left(5)).toBeLessThan(0);
+  expect(proposed(events(5), hard)[0]).toMatchObject({ rule: 'reserve-gone' });
+});
+
+test('in open work a rep run early is pointed out, and no rep is called the last', () => {
+  const open = planOf('open x 600|400 @threshold / 60s');
+  const targetS = open.groups[0]?.athletes[0]?.targets[0]?.targetS ?? 0;
+  const turns = [targetS, targetS, targetS - 4].flatMap((timeS, i) => {
+    const repIndex = i === 0 ? 0 : 1 + i;
+    return [
+      at(i * 400, { type: 'started', repIndex, planIndex: 0, athleteIds: ['a0', 'a1'] }),
+      pass(i * 400 + timeS, 'a0', 600, repIndex),
+    ];
+  });
+  const [proposal] = proposed(turns, open);
+  expect(proposal).toMatchObject({ rule: 'early-open' });
+  expect(proposal?.options.map(({ decision }) => decision.kind)).toEqual(['talk', 'cutDown', 'endOpen']);
+  expect(proposal?.says).not.toMatch(/\d+ (left|more|to go)/);
+});
+
+test('nothing for who has stopped, is away, or when the session is over', () => {
+  const stop = at(300, { type: 'decided', athleteIds: ['a0'], decision: { kind: 'stop' } });
+  const away = at(300, { type: 'came', athleteId: 'a0', presence: 'absent' });
+  for (const more of [stop, away, end(300)]) expect(proposed([...ran([91, 92]), more])).toEqual([]);
+});
+
+test('a recovery is proposed only as far as its range goes', () => {
+  const fixed = planOf('8x400 @5k / 60s');
+  const [athlete] = [someone(replay(fixed, ran([91, 92])))];
+  expect(optionsFor(replay(fixed, ran([91, 92])), athlete).recovery).toEqual([]);
+});
+
+test('every rule says where it comes from', () => {
+  for (const { about, source } of Object.values(RULES)) {
+    expect(about).toMatch(/\.$/);
+    expect(source.length).toBeGreaterThan(5);
+  }
+});
