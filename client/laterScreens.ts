@@ -1,4 +1,6 @@
 /** The screens that are opened from a list, in one file of their own: they share the dragging, the forms, the drawings and the arithmetic. */
+export { JoinForm } from './access/JoinForm';
+export { Unlock } from './access/Unlock';
 export { BookFiles } from './session/book/BookFiles';
 export { BookPage } from './session/book/BookPage';
 export { BookSessionEditor } from './session/book/BookSessionEditor';

@@ -1,13 +1,15 @@
 import type { Server } from 'node:http';
+import os from 'node:os';
 import path from 'node:path';
 import fs from 'node:fs';
+import { LEAST_PASSPHRASE } from './accounts/access';
 import { DataError, openDatabase, type Db } from './db/open';
 import { makeApp } from './http/app';
 import { openLog } from './log';
 
 const ROOT = path.join(__dirname, '..');
 const DEFAULT_PORT = 4400;
-const HOST = '127.0.0.1';
+const THIS_MACHINE = '127.0.0.1';
 
 /** Where the data lives: `ZEST_DATA`, else `data` in the project's folder. */
 export const dataFolder = () => path.resolve(process.env.ZEST_DATA ?? path.join(ROOT, 'data'));
@@ -20,6 +22,27 @@ function portWanted(): number {
     throw new DataError(`PORT is “${written}”. It has to be a whole number from 0 to 65535.`);
   return port;
 }
+
+/** Beyond this machine only when `HOST` says so, and then only with a passphrase that is not soon guessed. */
+function reachWanted(): { host: string; isOpen: boolean; passphrase: string | undefined } {
+  const host = process.env.HOST || THIS_MACHINE;
+  const passphrase = process.env.ZEST_PASSPHRASE || undefined;
+  const isOpen = !/^(127\.\d+\.\d+\.\d+|localhost|::1)$/.test(host);
+  if (passphrase !== undefined && passphrase.length < LEAST_PASSPHRASE)
+    throw new DataError(`ZEST_PASSPHRASE has to have at least ${LEAST_PASSPHRASE} characters.`);
+  if (isOpen && passphrase === undefined)
+    throw new DataError(
+      `HOST is ${host}: other machines could read the squad. Set ZEST_PASSPHRASE too, with at least ${LEAST_PASSPHRASE} characters.`,
+    );
+  return { host, isOpen, passphrase };
+}
+
+/** The addresses of this machine in its networks. */
+const networkAddresses = (port: number): string[] =>
+  Object.values(os.networkInterfaces())
+    .flatMap((list) => list ?? [])
+    .filter(({ family, internal }) => family === 'IPv4' && !internal)
+    .map(({ address }) => `http://${address}:${port}`);
 
 function listen(server: Server, port: number): Promise<number> {
   return new Promise((resolve, reject) => {
@@ -50,21 +73,25 @@ export async function start(
 ): Promise<void> {
   try {
     const port = portWanted();
+    const { host, isOpen, passphrase } = reachWanted();
     const folder = dataFolder();
+    let listeningOn = port;
     const db = openDatabase(folder);
     const webFolder = path.join(ROOT, 'dist');
     const app = makeApp({
       db,
       log: openLog(folder),
       nowMs: Date.now,
+      ...(passphrase === undefined ? {} : { passphrase }),
+      ...(isOpen ? { addresses: () => networkAddresses(listeningOn) } : {}),
       ...(weatherUrl ? { weatherUrl } : {}),
       ...(fs.existsSync(path.join(webFolder, 'index.html')) ? { webFolder } : {}),
     });
-    const server = app.listen(port, HOST);
-    const listeningOn = await listen(server, port);
+    const server = app.listen(port, host);
+    listeningOn = await listen(server, port);
     // Only once the port is ours is the data touched; no request is read before this is done.
     prepare(db);
-    console.log(`Zest Lap is at http://${HOST}:${listeningOn}`);
+    console.log(`Zest Lap is at http://${host}:${listeningOn}`);
     const stop = () => {
       server.close(() => {
         db.$client.close();

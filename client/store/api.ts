@@ -1,4 +1,4 @@
-import { createApi, fetchBaseQuery, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
+import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { BookChange, BookSession, BookVersion, Progression } from '@core/book/bookSession';
 import type { VenueInput } from '@core/formats/dayPlanSchema';
 import type { SessionInput } from '@core/formats/schemas';
@@ -12,6 +12,7 @@ import type { SquadChange } from '@core/squad/change';
 import type { OwnVenue } from '@core/track/ownVenue';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
+import { baseQuery } from './baseQuery';
 
 /** A session on a day, with what is decided for that day. */
 export type Session = SessionInput & { id: string; plan?: DayPlan };
@@ -19,9 +20,15 @@ export type Session = SessionInput & { id: string; plan?: DayPlan };
 export type KeptBook = { sessions: BookSession[]; progressions: Progression[] };
 export type ListedRun = { id: string; sessionId: string; title: string; date: string; summary: RunSummary };
 
+/** What this phone may do: everything, time one session, or nothing until it is let in. */
+export type Access = { isLocked: boolean; who: 'coach' | 'helper' | 'nobody'; runId?: string };
+
+/** A code by which one other phone can join a session, until when, and where it reaches the server. */
+export type JoinCode = { code: string; untilMs: number; addresses: string[] };
+
 /** The server's resources, cached; a write makes what it changed be read again. */
 export const api = createApi({
-  baseQuery: fetchBaseQuery({ baseUrl: '/api' }),
+  baseQuery,
   tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'book', 'runs', 'venues'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
@@ -108,6 +115,16 @@ export const api = createApi({
       query: (id) => `book/${id}/versions`,
       providesTags: ['book', 'runs'],
     }),
+    access: build.query<Access, void>({ query: () => 'access' }),
+    unlock: build.mutation<void, { passphrase: string }>({
+      query: (body) => ({ url: 'access/passphrase', method: 'POST', body }),
+    }),
+    join: build.mutation<{ runId: string }, { code: string }>({
+      query: (body) => ({ url: 'access/join', method: 'POST', body }),
+    }),
+    makeCode: build.mutation<JoinCode, { runId: string }>({
+      query: (body) => ({ url: 'access/codes', method: 'POST', body }),
+    }),
     runs: build.query<ListedRun[], void>({ query: () => 'runs', providesTags: ['runs'] }),
     run: build.query<{ plan: Plan; events: RunEvent[] }, string>({
       query: (id) => `runs/${id}`,
@@ -139,6 +156,10 @@ export const {
   useBookQuery,
   useChangeBookMutation,
   useBookVersionsQuery,
+  useAccessQuery,
+  useUnlockMutation,
+  useJoinMutation,
+  useMakeCodeMutation,
   useRunsQuery,
   useRunQuery,
 } = api;

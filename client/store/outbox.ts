@@ -36,6 +36,9 @@ const realTimer: Timer = {
   clear: (handle) => clearTimeout(handle as ReturnType<typeof setTimeout>),
 };
 
+/** Trouble of the server, or of who may do what: neither says anything against what is sent. */
+const isForLater = (status: number) => status >= 500 || [401, 403, 408, 429].includes(status);
+
 function groupByRun(events: readonly RunEvent[]): Map<string, RunEvent[]> {
   const byRun = new Map<string, RunEvent[]>();
   for (const event of events) byRun.set(event.runId, [...(byRun.get(event.runId) ?? []), event]);
@@ -106,7 +109,7 @@ export class Outbox {
 
   private async sendPlan(plan: Plan): Promise<boolean> {
     const answer = await this.port.send('PUT', `runs/${plan.id}/plan`, plan);
-    if (!answer || answer.status >= 500) return false;
+    if (!answer || isForLater(answer.status)) return false;
     if (answer.status >= 400 && answer.status !== 409) {
       this.refuse(plan.id, answer.body);
       return true;
@@ -117,7 +120,7 @@ export class Outbox {
 
   private async sendEvents(runId: string, events: RunEvent[]): Promise<boolean> {
     const answer = await this.port.send('POST', `runs/${runId}/events`, { events });
-    if (!answer || answer.status >= 500) return false;
+    if (!answer || isForLater(answer.status)) return false;
     if (answer.status >= 400) {
       // They stay on this phone; the rest of the log goes on being sent.
       for (const event of events) this.refuse(event.id, answer.body);

@@ -7,6 +7,7 @@ import { withMemory } from '../store/memoryLog';
 import { nowAndWhenOnline } from '../store/whenOnline';
 import { api } from '../store/api';
 import { store } from '../store/store';
+import { followRun } from './live';
 import { trackside } from './slice';
 import { nowMs } from './trackClock';
 
@@ -70,6 +71,11 @@ export async function openRun(runId: string): Promise<boolean> {
   const here = await log.readRun(runId).catch(() => undefined);
   if (here) store.dispatch(trackside.actions.runOpened(here));
   void outbox.poke();
+  return (await catchUp(runId)) || here !== undefined;
+}
+
+/** Adds what the server knows more of a session. @returns false if it does not know it, or cannot be reached. */
+async function catchUp(runId: string): Promise<boolean> {
   const there = await store
     .dispatch(api.endpoints.run.initiate(runId, { forceRefetch: true, subscribe: false }))
     .then((answer) => answer.data);
@@ -81,8 +87,30 @@ export async function openRun(runId: string): Promise<boolean> {
     };
     store.dispatch(trackside.actions.runOpened((await keepAll().catch(() => undefined)) ?? there));
   }
-  return here !== undefined || there !== undefined;
+  return there !== undefined;
 }
+
+/** Keeps what others have timed, and shows it. */
+async function take(events: RunEvent[]): Promise<void> {
+  await log.addEvents(events, true);
+  store.dispatch(trackside.actions.eventsCame(events));
+}
+
+/** What this phone's clock is known to be behind by in the session that is open, in ms. */
+function knownOffsetMs(): number {
+  const mine = store.getState().trackside.run?.events.filter(({ deviceId: from }) => from === deviceId()) ?? [];
+  const last = mine.findLast((event) => event.type === 'clock');
+  return last?.type === 'clock' ? last.offsetMs : 0;
+}
+
+/** Follows what other phones time in a session, for as long as it is open here. @returns what stops it. */
+export const follow = (runId: string): (() => void) =>
+  followRun(runId, {
+    catchUp: () => catchUp(runId),
+    came: (events) => void take(events),
+    knownOffsetMs,
+    clockIsOff: (offsetMs) => void record(runId, { type: 'clock', offsetMs }, nowMs()),
+  });
 
 /** The plans this phone keeps, for lists while the server is away. */
 export const keptPlans = (): Promise<Plan[]> => log.plans().catch(() => []);

@@ -1,4 +1,4 @@
-import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import type { OutboxState } from '../store/outbox';
@@ -21,7 +21,8 @@ export const trackside = createSlice({
       const { plan, events } = action.payload;
       const known = new Set(events.map((event) => event.id));
       // A tap may have been kept while the log was being read: it stays.
-      const newer = state.run?.plan.id === plan.id ? state.run.events.filter((event) => !known.has(event.id)) : [];
+      const before = original(state)?.run;
+      const newer = before?.plan.id === plan.id ? before.events.filter((event) => !known.has(event.id)) : [];
       state.run = { plan, events: [...events, ...newer] };
     },
     /** Only ever dispatched once the event is on the disk, or the disk has refused it. */
@@ -29,6 +30,14 @@ export const trackside = createSlice({
       const { event, inMemory } = action.payload;
       if (state.run?.plan.id === event.runId) state.run.events.push(event);
       state.inMemory = inMemory;
+    },
+    /** What others have timed. */
+    eventsCame: (state, action: PayloadAction<RunEvent[]>) => {
+      // Looked through as it is: through immer's eyes a thousand events take long.
+      const run = original(state)?.run;
+      const known = new Set(run?.events.map((event) => event.id));
+      const news = action.payload.filter((event) => event.runId === run?.plan.id && !known.has(event.id));
+      if (news.length > 0) state.run?.events.push(...news);
     },
     outboxChanged: (state, action: PayloadAction<OutboxState>) => {
       state.outbox = action.payload;

@@ -27,9 +27,6 @@ export const wallClockMs = (timeStamp: number): number => Math.round(performance
 /** The time now, on the same clock as the taps. */
 export const nowMs = (): number => wallClockMs(performance.now());
 
-/** The time stamp that an event of the page at that time would have had. */
-export const timeStampAt = (atMs: number): number => atMs - performance.timeOrigin - jumpedMs;
-
 let noted = jumpedMs;
 
 /** Looks whether the phone's clock was set, and remembers by how much: called now and then while a session runs. */

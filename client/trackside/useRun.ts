@@ -1,20 +1,29 @@
-import { useCallback, useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { replay } from '@core/trackside/replay';
 import type { RunState } from '@core/trackside/runState';
 import { useAppSelector } from '../store/store';
-import { deviceId, openRun, record } from './recorder';
-import { wallClockMs } from './trackClock';
+import { deviceId, follow, openRun, record } from './recorder';
+import { nowMs, wallClockMs } from './trackClock';
 
-/** A session at the track, and the one way to add to it: `timeStamp` is that of the page event, now if left out. */
+/** A session at the track, its clock, and the one way to add to it. */
 export type Run = {
   plan: Plan;
   events: RunEvent[];
   state: RunState;
   /** This phone. */
   device: string;
+  /** A rehearsal is on this page only: it is not kept and reaches nobody. */
+  isRehearsal: boolean;
+  /** The time now on the clock that all phones of the session share, in ms since 1970. */
+  now: () => number;
+  /** That time of an event of the page, by its own time stamp. */
+  atOf: (timeStamp: number) => number;
+  /** Something happens at an event of the page; now if left out. */
   happen: (happening: Happening, timeStamp?: number) => void;
+  /** Something happens, or has happened, at a time of the shared clock. */
+  happenAt: (happening: Happening, atMs: number) => void;
 };
 
 /** Opens a session at the track by its id. @returns 'loading', 'missing', or the run. */
@@ -23,19 +32,35 @@ export function useRun(runId: string): Run | 'loading' | 'missing' {
   const [missing, setMissing] = useState(false);
   useEffect(() => {
     let open = true;
-    void openRun(runId).then((found) => open && setMissing(!found));
+    let stop = () => undefined as void;
+    void openRun(runId).then((found) => {
+      if (!open) return;
+      setMissing(!found);
+      stop = follow(runId);
+    });
     return () => {
       open = false;
+      stop();
     };
   }, [runId]);
 
   const state = useMemo(() => run && replay(run.plan, run.events), [run]);
-  const happen = useCallback(
-    (happening: Happening, timeStamp = performance.now()) => void record(runId, happening, wallClockMs(timeStamp)),
-    [runId],
+  const device = deviceId();
+  const offsetMs = state?.clocks[device] ?? 0;
+  // The same for as long as the clock is: what hangs on it need not be set up anew with every tap.
+  const ways = useMemo(
+    () => ({
+      now: () => nowMs() + offsetMs,
+      atOf: (timeStamp: number) => wallClockMs(timeStamp) + offsetMs,
+      // Kept as this phone's clock has it; the correction is an event of its own.
+      happen: (happening: Happening, timeStamp = performance.now()) =>
+        void record(runId, happening, wallClockMs(timeStamp)),
+      happenAt: (happening: Happening, atMs: number) => void record(runId, happening, Math.round(atMs - offsetMs)),
+    }),
+    [runId, offsetMs],
   );
   return useMemo(() => {
     if (!run || !state) return missing ? 'missing' : 'loading';
-    return { plan: run.plan, events: run.events, state, device: deviceId(), happen };
-  }, [run, state, missing, happen]);
+    return { plan: run.plan, events: run.events, state, device, isRehearsal: false, ...ways };
+  }, [run, state, missing, device, ways]);
 }

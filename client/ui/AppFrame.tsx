@@ -4,7 +4,9 @@ import { useColorScheme, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { AccessGate } from '../access/AccessGate';
 import { startFetchingScreens } from '../screens';
+import { useAccessQuery } from '../store/api';
 import { startKeepingSquad } from '../store/keepSquad';
 import { store, useAppSelector } from '../store/store';
 import { startSending } from '../trackside/recorder';
@@ -14,7 +16,7 @@ import { UndoBar } from './UndoBar';
 import { useWide } from './useWide';
 
 /** The line board has the screen to itself. */
-const isAtLineBoard = (path: string) => path.startsWith('/track/run/');
+const isAtLineBoard = (path: string) => /^\/track\/(run|rehearse)\//.test(path);
 
 function Themed() {
   const look = useAppSelector((state) => state.settings.look);
@@ -22,6 +24,7 @@ function Themed() {
   const theme = (look === 'system' ? device : look) === 'dark' ? darkTheme : lightTheme;
   const wide = useWide();
   const path = usePathname();
+  const isCoach = (useAccessQuery().data?.who ?? 'coach') === 'coach';
   useEffect(startSending, []);
   useEffect(startKeepingSquad, []);
   useEffect(startFetchingScreens, []);
@@ -29,9 +32,11 @@ function Themed() {
     <PaperProvider theme={theme}>
       <UndoBar>
         <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: theme.zest.ground }}>
-          {(!isAtLineBoard(path) || wide) && <NavBar />}
+          {(!isAtLineBoard(path) || wide) && isCoach && path !== '/join' && <NavBar />}
           <View role="main" style={{ flex: 1, minHeight: 0, minWidth: 0 }}>
-            <Slot />
+            <AccessGate>
+              <Slot />
+            </AccessGate>
           </View>
         </View>
       </UndoBar>

@@ -26,6 +26,9 @@ type Props = {
   autoFocus?: boolean;
   onSelect?: (at: number) => void;
   inputRef?: Ref<TextInput>;
+  /** Not shown while it is typed. */
+  secret?: boolean;
+  onEnter?: () => void;
 };
 
 /** A labelled text field whose trouble stands right under it. */
@@ -43,11 +46,14 @@ export function TextField({
   autoFocus,
   onSelect,
   inputRef,
+  secret = false,
+  onEnter,
 }: Props) {
   const palette = usePalette();
   const many = lines > 1;
-  const events: Pick<TextInputProps, 'onSelectionChange' | 'onBlur'> = {
+  const events: Pick<TextInputProps, 'onSelectionChange' | 'onBlur' | 'onSubmitEditing'> = {
     ...(onBlur ? { onBlur } : {}),
+    ...(onEnter ? { onSubmitEditing: onEnter } : {}),
     ...(onSelect
       ? {
           onSelectionChange: (event: NativeSyntheticEvent<{ selection: { end: number } }>) =>
@@ -71,6 +77,7 @@ export function TextField({
         {...(keyboard ? { inputMode: keyboard === 'decimal-pad' ? 'decimal' : 'text' } : {})}
         placeholderTextColor={palette.quiet}
         multiline={many}
+        secureTextEntry={secret}
         numberOfLines={lines}
         autoFocus={autoFocus ?? false}
         autoCapitalize={many ? 'none' : 'sentences'}

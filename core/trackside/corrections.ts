@@ -8,6 +8,8 @@ export type CorrectedLog = {
   entries: LogEntry[];
   /** Whose the time of an event is, by its id, where that was said afterwards. */
   namedAs: ReadonlyMap<string, NamedEvent>;
+  /** How far each phone's clock is behind the server's, in ms, where that is known. */
+  clocks: Record<string, number>;
 };
 
 const isLater = (a: RunEvent, b: RunEvent | undefined) => !b || a.atMs > b.atMs || (a.atMs === b.atMs && a.id > b.id);
@@ -57,5 +59,6 @@ export function correctedLog(events: readonly RunEvent[]): CorrectedLog {
     return { event, atMs: at + (clocks.get(event.deviceId)?.offsetMs ?? 0), counts: counts(event.id) };
   });
   entries.sort((a, b) => a.atMs - b.atMs || (a.event.id < b.event.id ? -1 : 1));
-  return { entries, namedAs: names };
+  const offsets = Object.fromEntries([...clocks].map(([device, { offsetMs }]) => [device, offsetMs]));
+  return { entries, namedAs: names, clocks: offsets };
 }

@@ -33,6 +33,7 @@ function atFirst({ groups }: Plan): RunState {
     staggers: false,
     conditions: {},
     timers: {},
+    clocks: {},
     answers: [],
     log: [],
     active: [],
@@ -277,8 +278,9 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
  * of them twice, give the same state.
  */
 export function replay(plan: Plan, events: readonly RunEvent[]): RunState {
-  const { entries, namedAs } = correctedLog(events);
+  const { entries, namedAs, clocks } = correctedLog(events);
   const state = atFirst(plan);
+  state.clocks = clocks;
   state.log = entries;
   for (const entry of entries) {
     const { event, counts } = entry;

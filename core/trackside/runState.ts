@@ -87,6 +87,8 @@ export type RunState = {
   conditions: Conditions;
   /** Which groups each phone times, by its id, where it has said so. */
   timers: Record<string, string[]>;
+  /** How far each phone's clock is behind the server's, in ms, by its id. */
+  clocks: Record<string, number>;
   /** Proposals that were answered. */
   answers: { rule: string; athleteId: string; repIndex: number; refused: boolean }[];
   /** Everything that was recorded, in order of time. */

@@ -78,23 +78,32 @@ export function putPlan(db: Db, sent: Plan, nowMs: number): 'kept' | 'same' | 'd
   return 'kept';
 }
 
-/** Adds events to a run; those whose id is there already, and what is about someone erased, are passed over. @returns false if there is no such run. */
-export function addEvents(db: Db, runId: string, events: readonly RunEvent[], nowMs: number): boolean {
+/**
+ * Adds events to a run; those whose id is there already, and what is about someone erased, are passed over.
+ * @returns those that are new, or undefined if there is no such run.
+ */
+export function addEvents(db: Db, runId: string, events: readonly RunEvent[], nowMs: number): RunEvent[] | undefined {
   return db.transaction((tx) => {
     const run = tx.select({ id: runs.id }).from(runs).where(eq(runs.id, runId)).get();
     const erased = erasedIds(db);
     const isKept = (athleteId: string) => !erased.has(athleteId);
-    if (!run) return false;
+    if (!run) return undefined;
+    const added: RunEvent[] = [];
     for (const sent of events) {
       const event = eventAbout(sent, isKept);
       if (!event) continue;
       const { id, atMs, type } = event;
-      tx.insert(runEvents)
+      const { changes } = tx
+        .insert(runEvents)
         .values({ id, runId, atMs, type, eventJson: JSON.stringify(event), receivedAtMs: nowMs })
         .onConflictDoNothing()
         .run();
+      if (changes > 0) added.push(event);
     }
-    tx.update(runs).set({ summaryJson: null }).where(eq(runs.id, runId)).run();
-    return true;
+    if (added.length > 0) tx.update(runs).set({ summaryJson: null }).where(eq(runs.id, runId)).run();
+    return added;
   });
 }
+
+export const hasRun = (db: Db, id: string): boolean =>
+  db.select({ id: runs.id }).from(runs).where(eq(runs.id, id)).get() !== undefined;

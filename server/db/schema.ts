@@ -50,6 +50,8 @@ export const athletes = sqliteTable('athletes', {
   goal: text({ mode: 'json' }).$type<Goal>(),
   nudge: text({ mode: 'json' }).$type<Nudge>(),
   paceBookId: text('pace_book_id'),
+  /** What the timing chip they wear says of itself. */
+  chip: text(),
   archived: integer({ mode: 'boolean' }).notNull().default(false),
   createdAtMs: integer('created_at_ms').notNull(),
   updatedAtMs: integer('updated_at_ms').notNull(),
@@ -175,6 +177,26 @@ export const runEvents = sqliteTable(
   },
   (table) => [index('run_events_by_run').on(table.runId)],
 );
+
+/**
+ * Cookies that were given out, as hashes: to the coach for the passphrase (`madeFor` is its hash, so that another passphrase ends
+ * them), or to a helper's phone for one session only.
+ */
+export const accessTokens = sqliteTable('access_tokens', {
+  hash: text().primaryKey(),
+  runId: text('run_id').references(() => runs.id, { onDelete: 'cascade' }),
+  madeFor: text('made_for'),
+  untilMs: integer('until_ms').notNull(),
+});
+
+/** Codes by which a phone joins a session, as hashes: each good once and for some minutes. */
+export const joinCodes = sqliteTable('join_codes', {
+  hash: text().primaryKey(),
+  runId: text('run_id')
+    .notNull()
+    .references(() => runs.id, { onDelete: 'cascade' }),
+  untilMs: integer('until_ms').notNull(),
+});
 
 /**
  * Ids of athletes erased for good: a phone that still has one of their sessions may send it again, and they are taken out of it.

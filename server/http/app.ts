@@ -4,7 +4,9 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { version } from '../../package.json';
+import { accessRouter, guard } from './access';
 import { athletesRouter } from './athletes';
+import { Hub } from '../live/hub';
 import type { Context } from './context';
 import { ApiError, answerError, unknownPath } from './errors';
 import { bookRouter } from './book';
@@ -15,7 +17,10 @@ import { squadRouter } from './squad';
 import { venuesRouter } from './venues';
 import { weatherRouter } from './weather';
 
-export type AppOptions = Context & {
+export type AppOptions = Omit<Context, 'hub' | 'addresses'> & {
+  hub?: Hub;
+  /** Where other phones reach it; left out, it is for this machine only. */
+  addresses?: () => string[];
   log: Logger;
   /** Folder of the built web app; without it only the API is served. */
   webFolder?: string;
@@ -64,7 +69,8 @@ function webApp(folder: string): RequestHandler[] {
 }
 
 /** The whole server as one Express app: security headers, request log, API, and the web app for every other address. */
-export function makeApp({ log, webFolder, weatherUrl, ...context }: AppOptions): Express {
+export function makeApp({ log, webFolder, weatherUrl, hub = new Hub(), addresses, ...rest }: AppOptions): Express {
+  const context: Context = { ...rest, hub, addresses: addresses ?? (() => []) };
   const app = express();
   app.disable('x-powered-by');
   // Query strings and bodies may hold names of athletes: the log has neither.
@@ -81,7 +87,8 @@ export function makeApp({ log, webFolder, weatherUrl, ...context }: AppOptions):
       },
     }),
   );
-  app.use(localOnly);
+  // From elsewhere a cookie is needed, which a page with another name does not get.
+  if (!addresses) app.use(localOnly);
   app.use(
     helmet({
       // Styles are put into the page by the interface itself; everything else comes from this server only.
@@ -99,7 +106,10 @@ export function makeApp({ log, webFolder, weatherUrl, ...context }: AppOptions):
   // A whole squad or book may be imported at once.
   app.use(['/api/squad', '/api/book'], express.json({ limit: '8mb', strict: true }));
   app.use('/api', express.json({ limit: '1mb', strict: true }));
+  app.use('/api', guard(context));
   app.get('/api/health', health(context));
+  app.get('/api/clock', (_req, res) => void res.json({ nowMs: context.nowMs() }));
+  app.use('/api/access', accessRouter(context));
   app.use('/api/athletes', athletesRouter(context));
   app.use('/api/squad', squadRouter(context));
   app.use('/api/pace-books', paceBooksRouter(context));

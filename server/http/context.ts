@@ -1,4 +1,14 @@
 import type { Db } from '../db/open';
+import type { Hub } from '../live/hub';
 
 /** What the routes work with; the clock is passed in so that tests can set it. */
-export type Context = { db: Db; nowMs: () => number };
+export type Context = {
+  db: Db;
+  nowMs: () => number;
+  /** Tells those who look on what has come in. */
+  hub: Hub;
+  /** What opens the server to a phone; without one, all of this machine may use it. */
+  passphrase?: string;
+  /** Where other phones reach the server; empty if they cannot. */
+  addresses: () => string[];
+};

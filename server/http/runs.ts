@@ -3,8 +3,9 @@ import Joi from 'joi';
 import { check } from '@core/formats/check';
 import { eventSchema, planSchema } from '@core/formats/tracksideSchemas';
 import type { RunEvent } from '@core/trackside/events';
-import { addEvents, listRuns, putPlan, readRun } from '../db/runs';
+import { addEvents, hasRun, listRuns, putPlan, readRun } from '../db/runs';
 import { checkedBody, checkedId, checkedQuery } from './checked';
+import { streamEvents } from '../live/stream';
 import type { Context } from './context';
 import { ApiError, notFound } from './errors';
 import { noQuery } from './resource';
@@ -31,7 +32,7 @@ function sortOut(runId: string, batch: readonly unknown[]): { events: RunEvent[]
 }
 
 /** /api/runs: sessions taken to the track. Plans are written once; events are only ever added. */
-export function runsRouter({ db, nowMs }: Context): Router {
+export function runsRouter({ db, nowMs, hub }: Context): Router {
   const router = Router();
   router.get('/', (req, res) => {
     checkedQuery(req, noQuery);
@@ -41,6 +42,12 @@ export function runsRouter({ db, nowMs }: Context): Router {
     const run = readRun(db, checkedId(req));
     if (!run) throw notFound('session at the track');
     res.json(run);
+  });
+  router.get('/:id/live', (req, res) => {
+    const id = checkedId(req);
+    if (!hasRun(db, id)) throw notFound('session at the track');
+    if (!streamEvents(hub, id, res))
+      throw new ApiError(503, 'busy', 'Too many phones are looking on. What they time is kept all the same.');
   });
   router.put('/:id/plan', (req, res) => {
     const id = checkedId(req);
@@ -53,7 +60,9 @@ export function runsRouter({ db, nowMs }: Context): Router {
   router.post('/:id/events', (req, res) => {
     const runId = checkedId(req);
     const { events, refused } = sortOut(runId, checkedBody(req, batchSchema).events);
-    if (!addEvents(db, runId, events, nowMs())) throw notFound('session at the track');
+    const added = addEvents(db, runId, events, nowMs());
+    if (!added) throw notFound('session at the track');
+    hub.publish(runId, added);
     res.json({ accepted: events.map((event) => event.id), refused });
   });
   return router;

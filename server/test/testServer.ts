@@ -5,7 +5,7 @@ import os from 'node:os';
 import path from 'node:path';
 import pino from 'pino';
 import { openDatabase, type Db } from '../db/open';
-import { makeApp } from '../http/app';
+import { makeApp, type AppOptions } from '../http/app';
 
 /** A real server on a real database file in a folder of its own, on a port of its own. */
 export type TestServer = {
@@ -24,19 +24,23 @@ export type TestServer = {
 
 export const tempFolder = () => fs.mkdtempSync(path.join(os.tmpdir(), 'zest-server-'));
 
-/** Sets `nowMs` as the server's clock, and where it asks for the weather. */
+/** Sets `nowMs` as the server's clock, where it asks for the weather, and how it is locked. */
 export async function startTestServer(
   folder = tempFolder(),
   nowMs = () => 1_790_000_000_000,
   weatherUrl?: string,
+  more: Partial<AppOptions> = {},
 ): Promise<TestServer> {
   const db = openDatabase(folder);
   const logLines: string[] = [];
   const log = pino({ base: null }, { write: (line: string) => logLines.push(line) });
-  const server: Server = makeApp({ db, log, nowMs, ...(weatherUrl === undefined ? {} : { weatherUrl }) }).listen(
-    0,
-    '127.0.0.1',
-  );
+  const server: Server = makeApp({
+    db,
+    log,
+    nowMs,
+    ...(weatherUrl === undefined ? {} : { weatherUrl }),
+    ...more,
+  }).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {

@@ -4,7 +4,7 @@ import { Delta } from '../../ui/Delta';
 import { RADIUS, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { judgedWords, type TileFace } from './tileFace';
-import { TAP_STYLE, useTap } from './useTap';
+import { TAP_STYLE, useTapOrOpen } from './useTap';
 
 type Props = {
   name: string;
@@ -15,7 +15,9 @@ type Props = {
   corner?: string | undefined;
   width: number;
   height: number;
-  onTap: (athleteId: string, timeStamp: number) => void;
+  /** @returns false where there is no time to take: then the release opens what is known of the athlete. */
+  onTap: (athleteId: string, timeStamp: number) => boolean;
+  onOpen: (athleteId: string) => void;
 };
 
 function sameFace(a: Props, b: Props): boolean {
@@ -25,6 +27,7 @@ function sameFace(a: Props, b: Props): boolean {
     a.resting === b.resting &&
     a.corner === b.corner &&
     a.onTap === b.onTap &&
+    a.onOpen === b.onOpen &&
     a.face.spoken === b.face.spoken &&
     a.face.fill === b.face.fill &&
     a.face.due === b.face.due &&
@@ -50,10 +53,12 @@ export const AthleteTile = memo(function AthleteTile({
   width,
   height,
   onTap,
+  onOpen,
 }: Props) {
   const palette = usePalette();
   const take = useCallback((timeStamp: number) => onTap(athleteId, timeStamp), [onTap, athleteId]);
-  const handlers = useTap(take);
+  const open = useCallback(() => onOpen(athleteId), [onOpen, athleteId]);
+  const handlers = useTapOrOpen(take, open);
   const sizes = sizesFor(height);
   const { fill, due, canTap, last } = face;
   const strong = due || !canTap ? palette.action : palette.fill;

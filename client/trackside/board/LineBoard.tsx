@@ -23,10 +23,10 @@ import { MoreSheet, saveRun } from '../sheets/MoreSheet';
 import { NamesSheet } from '../sheets/NamesSheet';
 import { PeopleSheet } from '../sheets/PeopleSheet';
 import { answer, ProposalSheet } from '../sheets/ProposalSheet';
+import { SecondPhoneSheet } from '../sheets/SecondPhoneSheet';
 import { useCalls } from '../sound/useCalls';
 import { wakeSound } from '../sound/sound';
 import { useWakeLock } from '../sound/useWakeLock';
-import { wallClockMs } from '../trackClock';
 import { eventWords, lastDone, lastUndone } from '../undoing';
 import { useRun, type Run } from '../useRun';
 import { AthleteTile } from './AthleteTile';
@@ -45,7 +45,7 @@ import { useStarts } from './useStarts';
 type Open =
   | { kind: 'athlete'; athleteId: string }
   | { kind: 'why'; proposal: Proposal }
-  | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' };
+  | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' };
 
 /** A tile that has just been tapped at the finish is not to open anything: cold thumbs bounce. */
 const BOUNCE_MS = 2000;
@@ -98,7 +98,6 @@ function inOrder(state: RunState, shown: ReadonlySet<string>): AthleteState[] {
 function Board({ run }: { run: Run }) {
   const palette = usePalette();
   const wide = useWide();
-  const now = useNow();
   const [area, setArea] = useState({ width: 0, height: 0 });
   const [choice, show] = useState<Shown>('mine');
   const [open, setOpen] = useState<Open>();
@@ -106,11 +105,12 @@ function Board({ run }: { run: Run }) {
   const calls = useAppSelector((state) => state.settings.calls);
   const inMemory = useAppSelector((state) => state.trackside.inMemory);
   const { plan, state, device, happen } = run;
+  const now = useNow(run.now);
   const shown = useMemo(() => shownIds(state, choice, device), [state, choice, device]);
   const started = state.startedAtMs !== undefined;
   const ended = state.endedAtMs !== undefined;
   useStarts(run);
-  useCalls(state, calls && started && !ended);
+  useCalls(run, calls && started && !ended);
   const awake = useWakeLock(!ended);
   const close = useCallback(() => setOpen(undefined), []);
 
@@ -142,16 +142,17 @@ function Board({ run }: { run: Run }) {
     latest.current = run;
   });
   const tapAthlete = useCallback((athleteId: string, timeStamp: number) => {
-    const { state: then, happen: record } = latest.current;
-    const atMs = wallClockMs(timeStamp);
-    const taken = markTapped(then, athleteId, atMs);
-    if (taken) {
-      const { repIndex, atM } = taken;
-      return record({ type: 'passed', athleteId, repIndex, atM }, timeStamp);
-    }
-    const last = then.athletes[athleteId]?.runs.at(-1);
+    const taken = markTapped(latest.current.state, athleteId, latest.current.atOf(timeStamp));
+    if (!taken) return false;
+    const { repIndex, atM } = taken;
+    latest.current.happen({ type: 'passed', athleteId, repIndex, atM }, timeStamp);
+    return true;
+  }, []);
+  const openAthlete = useCallback((athleteId: string) => {
+    const last = latest.current.state.athletes[athleteId]?.runs.at(-1);
     const lastMs = last?.passes.at(-1)?.atMs;
-    if (lastMs === undefined || Math.abs(atMs - lastMs) > BOUNCE_MS) setOpen({ kind: 'athlete', athleteId });
+    if (lastMs === undefined || Math.abs(latest.current.now() - lastMs) > BOUNCE_MS)
+      setOpen({ kind: 'athlete', athleteId });
   }, []);
   const line = (timeStamp: number) => happen({ type: 'crossed' }, timeStamp);
   const undo = (timeStamp: number) => undoable && happen({ type: 'undone', eventId: undoable.id }, timeStamp);
@@ -165,7 +166,7 @@ function Board({ run }: { run: Run }) {
   useKeys({
     athlete: (index, timeStamp) => {
       const athleteId = athletes[index]?.athleteId;
-      if (athleteId !== undefined) tapAthlete(athleteId, timeStamp);
+      if (athleteId !== undefined && !tapAthlete(athleteId, timeStamp)) openAthlete(athleteId);
     },
     line,
     undo,
@@ -250,6 +251,7 @@ function Board({ run }: { run: Run }) {
                     width={tileWidth}
                     height={tileHeight}
                     onTap={tapAthlete}
+                    onOpen={openAthlete}
                   />
                 ))}
             </View>
@@ -282,6 +284,7 @@ function Board({ run }: { run: Run }) {
           <HistorySheet run={run} close={close} open={(athleteId) => setOpen({ kind: 'athlete', athleteId })} />
         )}
         {open?.kind === 'people' && <PeopleSheet run={run} close={close} />}
+        {open?.kind === 'phone' && <SecondPhoneSheet run={run} close={close} />}
         {open?.kind === 'keys' && <KeysSheet athletes={athletes} close={close} />}
         {open?.kind === 'more' && (
           <MoreSheet run={run} awake={awake} close={close} open={(kind) => setOpen({ kind })} />

@@ -1,11 +1,11 @@
 import { useEffect, useReducer } from 'react';
-import { nowMs, watchClock } from '../trackClock';
+import { watchClock } from '../trackClock';
 
 /**
- * The time on the clock of the taps; draws again `perSecond` times a second. It is read at each drawing, not kept from
- * the last tick: a tap drawn between two ticks must not lie in the future.
+ * The time on the session's clock; draws again so many times a second. It is read at each drawing, not kept from the last tick: a
+ * tap drawn between two ticks must not lie in the future.
  */
-export function useNow(perSecond = 10): number {
+export function useNow(now: () => number, perSecond = 10): number {
   const [, drawAgain] = useReducer((ticks: number) => ticks + 1, 0);
   useEffect(() => {
     const timer = setInterval(() => {
@@ -14,5 +14,5 @@ export function useNow(perSecond = 10): number {
     }, 1000 / perSecond);
     return () => clearInterval(timer);
   }, [perSecond]);
-  return nowMs();
+  return now();
 }

@@ -1,6 +1,5 @@
 import { useEffect, useRef } from 'react';
 import { startOf, startsByNow } from '@core/trackside/starts';
-import { nowMs, timeStampAt } from '../trackClock';
 import type { Run } from '../useRun';
 
 /** Gives the starts that are the clock's to give, each at the moment it was due, also when the phone slept over it. */
@@ -13,12 +12,12 @@ export function useStarts(run: Run): void {
     // Until it is in the log, what was given is known here.
     const given = new Set<string>();
     const timer = setInterval(() => {
-      const { plan, state, events, happen } = latest.current;
-      for (const due of startsByNow(state, events, nowMs())) {
+      const { plan, state, events, now, happenAt } = latest.current;
+      for (const due of startsByNow(state, events, now())) {
         const key = `${due.groupId} ${due.slot.repIndex} ${due.athleteIds.join()}`;
         if (given.has(key)) continue;
         given.add(key);
-        happen({ ...startOf(plan, due), byItself: true }, timeStampAt(due.atMs));
+        happenAt({ ...startOf(plan, due), byItself: true }, due.atMs);
       }
     }, 50);
     return () => clearInterval(timer);

@@ -16,7 +16,6 @@ import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { judgedWords } from '../board/tileFace';
-import { timeStampAt } from '../trackClock';
 import type { Run } from '../useRun';
 import { PulseCount } from './PulseCount';
 import { Sheet } from './Sheet';
@@ -89,9 +88,9 @@ function AddTime({ run, athlete, rep }: { run: Run; athlete: AthleteState; rep: 
   const add = () => {
     const read = parseTime(typed, at);
     if (!read.ok) return setTrouble(read.message);
-    run.happen(
+    run.happenAt(
       { type: 'passed', athleteId: athlete.athleteId, repIndex: rep.repIndex, atM: at, estimated: true },
-      timeStampAt(rep.startedAtMs + read.timeS * 1000),
+      rep.startedAtMs + read.timeS * 1000,
     );
     setTyped('');
     setTrouble(undefined);

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { SENDINGS, type Sending } from '@core/trackside/events';
 import { USUAL_HEAT_LIMITS } from '@core/conditions/heat';
+import { useAccessQuery } from '../../store/api';
 import { settings } from '../../store/settings';
 import { useAppDispatch, useAppSelector } from '../../store/store';
 import { saveFile } from '../../ui/saveFile';
@@ -32,7 +33,7 @@ type Props = {
   run: Run;
   awake: Awake;
   close: () => void;
-  open: (sheet: 'history' | 'people' | 'keys') => void;
+  open: (sheet: 'history' | 'people' | 'keys' | 'phone') => void;
 };
 
 /** Everything that is not needed every minute. */
@@ -40,6 +41,7 @@ export function MoreSheet({ run, awake, close, open }: Props) {
   const { state, happen, device } = run;
   const dispatch = useAppDispatch();
   const calls = useAppSelector((all) => all.settings.calls);
+  const isCoach = (useAccessQuery().data?.who ?? 'coach') === 'coach';
   const undone = lastUndone(state, device);
   const isOver = state.endedAtMs !== undefined;
   return (
@@ -48,6 +50,7 @@ export function MoreSheet({ run, awake, close, open }: Props) {
         <SmallButton onPress={() => open('history')}>History</SmallButton>
         <SmallButton onPress={() => open('people')}>Who is here</SmallButton>
         <SmallButton onPress={() => open('keys')}>Keys</SmallButton>
+        {isCoach && !run.isRehearsal && <SmallButton onPress={() => open('phone')}>A second phone</SmallButton>}
         {undone && (
           <SmallButton onPress={() => happen({ type: 'undone', eventId: undone.id })}>Do it again</SmallButton>
         )}

@@ -8,14 +8,13 @@ import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import { nowMs } from '../trackClock';
 import type { Run } from '../useRun';
 import { Sheet } from './Sheet';
 
 /** The time as it would be for somebody, or how long ago it was. */
 function timeWords(run: Run, { atMs, arrival }: Guess): string {
   const rep = arrival && runAt(run.state.athletes[arrival.athleteId], arrival.repIndex);
-  return rep ? formatTime((atMs - rep.startedAtMs) / 1000, 1) : `${formatClock((nowMs() - atMs) / 1000)} ago`;
+  return rep ? formatTime((atMs - rep.startedAtMs) / 1000, 1) : `${formatClock((run.now() - atMs) / 1000)} ago`;
 }
 
 /** Names for the times that were taken without: as expected, or each by a tap. */

@@ -15,13 +15,8 @@ import type { Run } from '../useRun';
 type Props = { run: Run; athlete: AthleteState; rep: RepRun; pass: Passing };
 
 /** How a time is stamped on the clock of the phone that took it, so that it comes out at `elapsedS`. */
-function rawAt({ state }: Run, pass: Passing, rep: RepRun, elapsedS: number): number {
-  const ofPhone = state.log.findLast(
-    ({ event, counts }) => counts && event.type === 'clock' && event.deviceId === pass.deviceId,
-  )?.event;
-  const offsetMs = ofPhone?.type === 'clock' ? ofPhone.offsetMs : 0;
-  return Math.round(rep.startedAtMs + elapsedS * 1000 - offsetMs);
-}
+const rawAt = ({ state }: Run, { deviceId }: Passing, { startedAtMs }: RepRun, elapsedS: number): number =>
+  Math.round(startedAtMs + elapsedS * 1000 - (state.clocks[deviceId] ?? 0));
 
 /** One time taken, and how to put it right: a tenth up or down, typed, another name, or away with it. */
 export function TimeRow({ run, athlete, rep, pass }: Props) {

@@ -1,0 +1,1 @@
+export { JoinForm as default } from '@client/screens';

@@ -1,0 +1,14 @@
+import { usePathname } from 'expo-router';
+import type { ReactNode } from 'react';
+import { useAccessQuery } from '../store/api';
+import { lazyScreen } from '../ui/lazyScreen';
+
+const Unlock = lazyScreen(async () => (await import('../laterScreens')).Unlock);
+
+/** The screens, for a phone that has been let in. With the server away what this phone keeps can be used all the same. */
+export function AccessGate({ children }: { children: ReactNode }) {
+  const path = usePathname();
+  const { data: access } = useAccessQuery();
+  // Who joins has nothing yet but the code.
+  return access?.who === 'nobody' && path !== '/join' ? <Unlock /> : children;
+}

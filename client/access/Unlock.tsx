@@ -1,0 +1,44 @@
+import { useState } from 'react';
+import { troubleText, useUnlockMutation } from '../store/api';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { SmallButton } from '../ui/SmallButton';
+import { TextField } from '../ui/TextField';
+import { Words } from '../ui/Words';
+import { JoinForm } from './JoinForm';
+
+/** What is seen of the app by a phone that has not been let in. */
+export function Unlock() {
+  const [passphrase, setPassphrase] = useState('');
+  const [isJoining, setJoining] = useState(false);
+  const [unlock, { error, isLoading }] = useUnlockMutation();
+  const go = async () => {
+    const sent = await unlock({ passphrase });
+    // Everything is asked for anew, now as the coach.
+    if (!sent.error) location.reload();
+  };
+  if (isJoining) return <JoinForm />;
+  return (
+    <Page
+      title="Zest Lap is locked"
+      footer={
+        <PrimaryButton main disabled={passphrase === '' || isLoading} onPress={() => void go()}>
+          Open
+        </PrimaryButton>
+      }
+    >
+      <TextField
+        label="The club’s passphrase"
+        value={passphrase}
+        onChange={setPassphrase}
+        error={error ? troubleText(error) : undefined}
+        secret
+        onEnter={() => void go()}
+      />
+      <Words as="small" quiet>
+        It was set where the server was started. This phone is remembered for 30 days.
+      </Words>
+      <SmallButton onPress={() => setJoining(true)}>I have a code from the coach</SmallButton>
+    </Page>
+  );
+}

@@ -1,0 +1,37 @@
+/** @jest-environment node */
+import 'fake-indexeddb/auto';
+import { openOfflineCopy } from './offlineCopy';
+
+const NOW = new Date(2026, 10, 25, 18, 0);
+const athlete = { id: 'a', name: 'Ada', tileName: 'Ada', status: 'training', marks: [], notes: 'left knee' };
+const session = (date: string) => ({ id: date, title: 'Reps', date, shorthand: '400' });
+
+test('today’s and tomorrow’s sessions are kept, and nobody’s notes', async () => {
+  const copy = openOfflineCopy('one');
+  await copy.keep('sessions', ['2026-11-24', '2026-11-25', '2026-11-26', '2026-11-27'].map(session), NOW);
+  await copy.keep('athletes', [athlete], NOW);
+  const again = openOfflineCopy('one');
+  expect(await again.read('sessions')).toEqual([session('2026-11-25'), session('2026-11-26')]);
+  const { notes: _notes, ...plain } = athlete;
+  expect(await again.read('athletes')).toEqual([plain]);
+});
+
+test('the last answer takes the place of the one before; what is not needed at the track is not kept', async () => {
+  const copy = openOfflineCopy('two');
+  await copy.keep('athletes', [athlete], NOW);
+  await copy.keep('athletes', [], NOW);
+  await copy.keep('book', { sessions: [] }, NOW);
+  expect(await copy.read('athletes')).toEqual([]);
+  expect(copy.isKept('book')).toBe(false);
+  expect(await copy.read('book')).toBeUndefined();
+});
+
+test('without storage there is no copy, and no trouble', async () => {
+  const open = jest.spyOn(indexedDB, 'open').mockImplementation(() => {
+    throw new DOMException('Storage is switched off.', 'SecurityError');
+  });
+  const copy = openOfflineCopy('three');
+  await copy.keep('athletes', [athlete], NOW);
+  expect(await copy.read('athletes')).toBeUndefined();
+  open.mockRestore();
+});

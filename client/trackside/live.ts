@@ -1,0 +1,52 @@
+import type { RunEvent } from '@core/trackside/events';
+import { askServerTime, isNews, measureClock } from '../store/clockOffset';
+import { nowMs } from './trackClock';
+
+/** What following a session needs of the rest. */
+export type LivePort = {
+  /** Reads the whole session from the server, and adds what is new. */
+  catchUp: () => Promise<unknown>;
+  /** What others have timed has come in. */
+  came: (events: RunEvent[]) => void;
+  /** What this phone's clock is known to be behind by, in ms. */
+  knownOffsetMs: () => number;
+  clockIsOff: (offsetMs: number) => void;
+};
+
+const AGAIN_MS = 5000;
+
+/**
+ * Follows a session on the server for as long as it is open here: every time the line comes up it is read as a whole, then what comes in
+ * is added as it comes; and the clocks are compared. @returns what stops it.
+ */
+export function followRun(runId: string, port: LivePort): () => void {
+  let source: EventSource | undefined;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  let isOver = false;
+  const compareClocks = async () => {
+    const measured = await measureClock(askServerTime, nowMs);
+    if (measured && !isOver && isNews(measured, port.knownOffsetMs())) port.clockIsOff(Math.round(measured.offsetMs));
+  };
+  const open = () => {
+    source = new EventSource(`/api/runs/${runId}/live`);
+    source.onopen = () => void port.catchUp().then(compareClocks);
+    source.onmessage = (message: MessageEvent<string>) => {
+      try {
+        port.came((JSON.parse(message.data) as { events: RunEvent[] }).events);
+      } catch {
+        // A broken line: what was in it is read when the line comes up again.
+      }
+    };
+    // The browser comes back by itself from a line that broke; not from one that was refused, as before the session is there.
+    source.onerror = () => {
+      if (source?.readyState !== EventSource.CLOSED || isOver) return;
+      timer = setTimeout(open, AGAIN_MS);
+    };
+  };
+  open();
+  return () => {
+    isOver = true;
+    clearTimeout(timer);
+    source?.close();
+  };
+}

@@ -1,0 +1,85 @@
+import fs from 'node:fs';
+import { ulid } from 'ulid';
+import type { RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+import { Hub } from '../live/hub';
+import { startTestServer, tempFolder, type TestServer } from './testServer';
+
+let server: TestServer;
+const plan: Plan = {
+  id: ulid(),
+  sessionId: ulid(),
+  title: 'Reps',
+  date: '2026-10-20',
+  shorthand: '400',
+  groups: [
+    {
+      id: 'all',
+      name: 'Everyone',
+      reps: [{ role: 'main', distanceM: 400, callM: [400] }],
+      athletes: [{ athleteId: ulid(), name: 'Ada', tileName: 'Ada', targets: [{}] }],
+    },
+  ],
+};
+const crossed = (): RunEvent => ({ id: ulid(), runId: plan.id, deviceId: ulid(), atMs: 1, type: 'crossed' });
+const send = (...events: RunEvent[]) => server.call('POST', `/api/runs/${plan.id}/events`, { events });
+
+beforeEach(async () => {
+  server = await startTestServer(tempFolder(), undefined, undefined, { hub: new Hub(2) });
+  await server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
+});
+afterEach(async () => {
+  await server.stop();
+  fs.rmSync(server.folder, { recursive: true });
+});
+
+/** Looks on at the session: gives what comes in, one message after the other. */
+async function lookOn() {
+  const stop = new AbortController();
+  const answer = await fetch(`${server.url}/api/runs/${plan.id}/live`, { signal: stop.signal });
+  const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();
+  let waiting = '';
+  return {
+    status: answer.status,
+    async next(): Promise<string[]> {
+      while (!/\n\n/.test(waiting)) waiting += (await reader?.read())?.value ?? '\n\n';
+      const [message = '', ...rest] = waiting.split('\n\n');
+      waiting = rest.join('\n\n');
+      if (!message.startsWith('data: ')) return this.next();
+      return (JSON.parse(message.slice(6)) as { events: RunEvent[] }).events.map(({ id }) => id);
+    },
+    stop: () => stop.abort(),
+  };
+}
+
+test('what one phone sends the others hear, each event once, and only what is new', async () => {
+  const [one, two] = [await lookOn(), await lookOn()];
+  const [a, b, c] = [crossed(), crossed(), crossed()];
+  await send(a, b);
+  await send(b, c, c);
+  for (const phone of [one, two]) {
+    expect(await phone.next()).toEqual([a.id, b.id]);
+    expect(await phone.next()).toEqual([c.id]);
+    phone.stop();
+  }
+});
+
+test('there is a limit to how many look on; who leaves makes room', async () => {
+  const [one] = [await lookOn(), await lookOn()];
+  expect((await server.call('GET', `/api/runs/${plan.id}/live`)).status).toBe(503);
+  one?.stop();
+  let status = 503;
+  // The server hears of the end when the line has closed.
+  for (let i = 0; i < 100 && status === 503; i++) {
+    const again = await lookOn();
+    ({ status } = again);
+    again.stop();
+  }
+  expect(status).toBe(200);
+});
+
+test('of a session that is not there nothing is heard', async () =>
+  expect((await server.call('GET', `/api/runs/${ulid()}/live`)).status).toBe(404));
+
+test('the server says what time it is', async () =>
+  expect((await server.call('GET', '/api/clock')).body).toEqual({ nowMs: 1_790_000_000_000 }));
