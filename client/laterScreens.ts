@@ -16,4 +16,5 @@ export { BookList } from './squad/books/BookList';
 export { GroupsPage } from './squad/groups/GroupsPage';
 export { ResultView } from './review/ResultView';
 export { LineBoard } from './trackside/board/LineBoard';
+export { RehearsalPage } from './trackside/rehearse/RehearsalPage';
 export { RollCall } from './trackside/before/RollCall';

@@ -18,6 +18,7 @@ export const ProgressionPage = lazyScreen(async () => (await later()).Progressio
 export const GuidesPage = lazyScreen(async () => (await later()).GuidesPage);
 export const FilesPage = lazyScreen(async () => (await import('./lists')).FilesPage);
 export const JoinForm = lazyScreen(async () => (await later()).JoinForm);
+export const RehearsalPage = lazyScreen(async () => (await later()).RehearsalPage);
 export const RollCall = lazyScreen(async () => (await later()).RollCall);
 export const PlanPage = lazyScreen(async () => (await later()).PlanPage);
 export const VenueList = lazyScreen(async () => (await later()).VenueList);

@@ -69,6 +69,7 @@ function makeMember(club: ClubAthlete, groups: readonly Group[], { today, idAt }
     tileName: name.split(' ')[0] ?? name,
     status,
     marks,
+    chip: `ZL-${String(CLUB.indexOf(club) + 1).padStart(2, '0')}`,
     leaning,
     bornYear: Number(today.slice(0, 4)) - age,
     ...(groupId === undefined ? {} : { groupId }),

@@ -5,6 +5,9 @@ import { loadDemo } from './load';
 
 const fresh = process.argv.includes('--fresh');
 
+// Loops are heard at the usual port, or at any free one where the server's own is any free one too.
+process.env.ZEST_LOOP ??= process.env.PORT === '0' ? '0' : '4401';
+
 void serveWeather().then(({ url }) =>
   start((db) => loadDemo(db, { today: format(new Date(), 'yyyy-MM-dd'), fresh }), url),
 );

@@ -1,10 +1,14 @@
 import type { Server } from 'node:http';
+import type { Logger } from 'pino';
 import os from 'node:os';
 import path from 'node:path';
 import fs from 'node:fs';
 import { LEAST_PASSPHRASE } from './accounts/access';
 import { DataError, openDatabase, type Db } from './db/open';
 import { makeApp } from './http/app';
+import { Hub } from './live/hub';
+import { Intake } from './loop/intake';
+import { serveLoop } from './loop/serve';
 import { openLog } from './log';
 
 const ROOT = path.join(__dirname, '..');
@@ -14,13 +18,24 @@ const THIS_MACHINE = '127.0.0.1';
 /** Where the data lives: `ZEST_DATA`, else `data` in the project's folder. */
 export const dataFolder = () => path.resolve(process.env.ZEST_DATA ?? path.join(ROOT, 'data'));
 
-function portWanted(): number {
-  const written = process.env.PORT;
-  if (written === undefined || written === '') return DEFAULT_PORT;
+/** A port that the environment names; undefined if it does not. */
+function portIn(name: string): number | undefined {
+  const written = process.env[name];
+  if (written === undefined || written === '') return undefined;
   const port = Number(written);
   if (!Number.isInteger(port) || port < 0 || port > 65_535)
-    throw new DataError(`PORT is “${written}”. It has to be a whole number from 0 to 65535.`);
+    throw new DataError(`${name} is “${written}”. It has to be a whole number from 0 to 65535.`);
   return port;
+}
+
+/** Timing loops are heard too, if that port can be had; without them everything else goes on. */
+async function startLoop(intake: Intake, port: number, log: Logger): Promise<void> {
+  try {
+    const { port: heardAt } = await serveLoop(intake, port, log);
+    console.log(`Timing loops are heard at 127.0.0.1:${heardAt}`);
+  } catch {
+    console.error(`Timing loops are not heard: port ${port} is in use. Set ZEST_LOOP to another.`);
+  }
 }
 
 /** Beyond this machine only when `HOST` says so, and then only with a passphrase that is not soon guessed. */
@@ -72,25 +87,30 @@ export async function start(
   weatherUrl: string | undefined = process.env.ZEST_WEATHER,
 ): Promise<void> {
   try {
-    const port = portWanted();
+    const port = portIn('PORT') ?? DEFAULT_PORT;
     const { host, isOpen, passphrase } = reachWanted();
     const folder = dataFolder();
     let listeningOn = port;
     const db = openDatabase(folder);
+    const log = openLog(folder);
+    const hub = new Hub();
     const webFolder = path.join(ROOT, 'dist');
     const app = makeApp({
       db,
-      log: openLog(folder),
+      log,
+      hub,
       nowMs: Date.now,
       ...(passphrase === undefined ? {} : { passphrase }),
       ...(isOpen ? { addresses: () => networkAddresses(listeningOn) } : {}),
       ...(weatherUrl ? { weatherUrl } : {}),
       ...(fs.existsSync(path.join(webFolder, 'index.html')) ? { webFolder } : {}),
     });
+    const loopPort = portIn('ZEST_LOOP');
     const server = app.listen(port, host);
     listeningOn = await listen(server, port);
     // Only once the port is ours is the data touched; no request is read before this is done.
     prepare(db);
+    if (loopPort !== undefined) await startLoop(new Intake(db, hub, Date.now), loopPort, log);
     console.log(`Zest Lap is at http://${host}:${listeningOn}`);
     const stop = () => {
       server.close(() => {

@@ -117,6 +117,7 @@ export function useOwnPlans(session: Session, squad: SquadView, plan: DayPlan) {
       id: athlete.id,
       name: athlete.name,
       tileName: athlete.tileName,
+      ...(athlete.chip === undefined ? {} : { chip: athlete.chip }),
       paces: pacesOf(athlete, squad, date),
     }));
     return ownPlans({ session: tree, intent, plan, groups, runners, venue, paceNames });

@@ -28,6 +28,7 @@ function toFields(athlete: SquadMember): AboutFields {
     groupId: athlete.groupId ?? '',
     status: athlete.status,
     notes: athlete.notes ?? '',
+    chip: athlete.chip ?? '',
     paceBookId: athlete.paceBookId ?? '',
   };
 }
@@ -169,6 +170,7 @@ export function AthleteAbout({ athlete, squad, change, remove }: Props) {
           {SAYS_OF_BOOK[book.id] ?? `Your own book: ${book.name}.`}
         </Words>
       </View>
+      <Typed control={control} name="chip" label="Timing chip" placeholder="if one is worn" />
       <Typed
         control={control}
         name="notes"

@@ -62,6 +62,7 @@ describe('particulars', () => {
     groupId: '',
     status: 'easing',
     notes: ' ',
+    chip: '',
     paceBookId: 'offset',
   };
   test('are read with all else of the athlete kept; what is emptied is gone', () => {

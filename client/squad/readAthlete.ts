@@ -12,6 +12,7 @@ export type AboutFields = {
   groupId: string;
   status: Status;
   notes: string;
+  chip: string;
   paceBookId: string;
 };
 
@@ -49,6 +50,7 @@ export function readAbout(typed: AboutFields, before: SquadMember, today: string
     ...(weeks === undefined || Number.isNaN(weeks) ? {} : { runningSince: sinceWeeks(weeks, today) }),
     ...(typed.groupId === '' ? {} : { groupId: typed.groupId }),
     ...(typed.notes.trim() === '' ? {} : { notes: typed.notes }),
+    ...(typed.chip.trim() === '' ? {} : { chip: typed.chip }),
     ...(typed.paceBookId === '' ? {} : { paceBookId: typed.paceBookId }),
     ...(goal ? { goal } : {}),
     ...(nudge ? { nudge } : {}),

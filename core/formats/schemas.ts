@@ -87,6 +87,12 @@ const markSchema = Joi.object<Mark>({
   leftOut: Joi.boolean().valid(true),
 });
 
+/** What a timing chip says of itself. */
+export const chipSchema = Joi.string()
+  .trim()
+  .pattern(/^[A-Za-z0-9_.:-]{1,24}$/)
+  .messages({ 'string.pattern.base': 'A chip’s number has letters, figures and - _ . : only, 24 at most.' });
+
 const athlete = {
   name: nameSchema.required(),
   tileName: Joi.string().trim().max(12).messages({
@@ -112,6 +118,7 @@ const athlete = {
   goal: Joi.object<Goal>({ ...mark, race: note(80) }),
   nudge: Joi.object<Nudge>(mark),
   paceBookId: bookIdSchema,
+  chip: chipSchema,
   archived: Joi.boolean().valid(true),
 };
 

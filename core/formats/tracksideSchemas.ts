@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { FLAGS, PRESENCES, SENDINGS, SURFACES, WINDS, type RunEvent } from '../trackside/events';
 import type { Plan, PlannedAthlete, PlannedGroup } from '../trackside/plan';
-import { dateSchema, idSchema, nameSchema, note } from './schemas';
+import { chipSchema, dateSchema, idSchema, nameSchema, note } from './schemas';
 
 const lengthM = Joi.number().strict().positive().max(200_000);
 const seconds = Joi.number().strict().min(0).max(172_800);
@@ -28,6 +28,7 @@ const athleteSchema = Joi.object<PlannedAthlete>({
     )
     .max(2000)
     .required(),
+  chip: chipSchema,
   reserve: Joi.object({
     criticalMps: Joi.number().strict().min(0.5).max(15).required(),
     reserveM: Joi.number().strict().min(1).max(5000).required(),
@@ -76,6 +77,7 @@ export const planSchema = Joi.object<Plan>({
   title: Joi.string().max(120).required(),
   date: dateSchema.required(),
   shorthand: Joi.string().max(20_000).required(),
+  lapM: lengthM,
   arc: Joi.object({ first: effort.required(), middle: effort.required(), last: effort.required() }),
   groups: Joi.array()
     .items(groupSchema)
@@ -127,7 +129,7 @@ const PARTS: Record<RunEvent['type'], Joi.PartialSchemaMap> = {
     staggers: yes,
   },
   passed: { athleteId, repIndex, atM: lengthM.required(), estimated: yes },
-  crossed: {},
+  crossed: { chip: chipSchema },
   named: { eventId, athleteId, repIndex, atM: lengthM.required() },
   shifted: { eventId, toMs: atMs },
   undone: { eventId },

@@ -11,7 +11,13 @@ import { adjustmentOf, aimOf, changedSession, changesFor, stillFits } from './ch
 import type { Change, DayGroup, DayPlan } from './dayPlan';
 
 /** An athlete as a plan is made for them; `remark` says why there is no curve. */
-export type Runner = { id: string; name: string; tileName: string; paces: PaceSource & { remark?: string } };
+export type Runner = {
+  id: string;
+  name: string;
+  tileName: string;
+  chip?: string;
+  paces: PaceSource & { remark?: string };
+};
 
 export type OwnPlan = {
   runner: Runner;

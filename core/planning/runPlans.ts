@@ -29,10 +29,11 @@ export function boardsOf(plans: readonly OwnPlan[]): Board[] {
   return [...boards.values()].sort((a, b) => b.plans.length - a.plans.length);
 }
 
-const asAthlete = ({ runner: { id, name, tileName, paces }, legs }: OwnPlan) => ({
+const asAthlete = ({ runner: { id, name, tileName, chip, paces }, legs }: OwnPlan) => ({
   athleteId: id,
   name,
   tileName,
+  ...(chip === undefined ? {} : { chip }),
   legs,
   paces,
 });
@@ -70,5 +71,5 @@ export function planOfDay(about: AboutPlan, runs: readonly GroupRun[], venue: Ve
       ),
     ];
   });
-  return { ...about, groups };
+  return { ...about, lapM: venue.lapM, groups };
 }

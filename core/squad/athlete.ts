@@ -32,6 +32,8 @@ export type Athlete = {
   nudge?: Nudge;
   /** The pace book to use instead of the squad's. */
   paceBookId?: string;
+  /** What the timing chip and the pulse strap they wear say of themselves. */
+  chip?: string;
   /** Has left the squad; kept with their results. */
   archived?: true;
 };

@@ -68,8 +68,8 @@ export type PassedEvent = Stamp & {
   atM: number;
   estimated?: true;
 };
-/** Somebody passed: the time is taken first, the name comes after. */
-export type CrossedEvent = Stamp & { type: 'crossed' };
+/** Somebody passed: the time is taken first, the name comes after. `chip` is one that nobody of the session wears. */
+export type CrossedEvent = Stamp & { type: 'crossed'; chip?: string };
 /** The time of `eventId` (crossed or passed) is this athlete's, at this mark. */
 export type NamedEvent = Stamp & { type: 'named'; eventId: string; athleteId: string; repIndex: number; atM: number };
 /** The time of `eventId` was really `toMs`, on the clock of the phone that took it. */

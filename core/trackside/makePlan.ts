@@ -11,7 +11,13 @@ import { crossedMarks, type Venue } from '../track/venue';
 import type { AboutPlan, Plan, PlannedAthlete, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
 
 /** An athlete as the plan needs them: name, short name for the tile, and what their paces are worked out from. */
-export type AthleteForPlan = { athleteId: string; name: string; tileName: string; paces: PaceSource };
+export type AthleteForPlan = {
+  athleteId: string;
+  name: string;
+  tileName: string;
+  chip?: string;
+  paces: PaceSource;
+};
 
 /** Times are called at the 200s of the lap. */
 const CALL_EVERY_M = 200;
@@ -86,12 +92,19 @@ export function planGroup(
   return {
     ...about,
     reps: timed.flatMap((index) => plannedRep(shared, index, venue) ?? []),
-    athletes: athletes.map(({ athleteId, name, tileName, legs, own, paces }): PlannedAthlete => {
+    athletes: athletes.map(({ athleteId, name, tileName, chip, legs, own, paces }): PlannedAthlete => {
       const targets = timed.map((index) => {
         const at = own ? own[index] : index;
         return at === undefined ? { isLeftOut: true as const } : plannedTarget(legs[at], legs[at + 1]);
       });
-      return { athleteId, name, tileName, targets, ...(paces?.curve ? { reserve: reserveModel(paces.curve) } : {}) };
+      return {
+        athleteId,
+        name,
+        tileName,
+        targets,
+        ...(chip === undefined ? {} : { chip }),
+        ...(paces?.curve ? { reserve: reserveModel(paces.curve) } : {}),
+      };
     }),
   };
 }
@@ -117,5 +130,5 @@ export function makePlan(
     legs: targetsFor(session, { ...athlete.paces, venue, toleranceTimes }),
   }));
   const shared = withLegs[0]?.legs ?? targetsFor(session, { paceBook: curveBook, venue });
-  return { ...about, arc, groups: [planGroup(EVERYONE, shared, withLegs, venue)] };
+  return { ...about, arc, lapM: venue.lapM, groups: [planGroup(EVERYONE, shared, withLegs, venue)] };
 }

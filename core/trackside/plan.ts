@@ -46,6 +46,8 @@ export type PlannedAthlete = {
   name: string;
   tileName: string;
   targets: PlannedTarget[];
+  /** What their timing chip says of itself. */
+  chip?: string;
   reserve?: { criticalMps: number; reserveM: number };
 };
 
@@ -71,6 +73,8 @@ export type Plan = {
   shorthand: string;
   /** How hard it is meant to feel. */
   arc?: MeantArc;
+  /** A lap of the place, in metres. */
+  lapM?: number;
   groups: PlannedGroup[];
 };
 

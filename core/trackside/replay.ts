@@ -224,7 +224,7 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
     case 'crossed': {
       const named = namedAs.get(event.id);
       if (named) return applyPass(state, entry, named);
-      state.unnamed.push({ eventId: event.id, atMs });
+      state.unnamed.push({ eventId: event.id, atMs, ...(event.chip === undefined ? {} : { chip: event.chip }) });
       return true;
     }
     case 'came': {

@@ -80,7 +80,7 @@ export type RunState = {
   athletes: Record<string, AthleteState>;
   groups: GroupState[];
   /** Times taken that have no name yet. */
-  unnamed: { eventId: string; atMs: number }[];
+  unnamed: { eventId: string; atMs: number; chip?: string }[];
   sending: Sending;
   /** The other groups follow the first by their own gaps. */
   staggers: boolean;

@@ -1,7 +1,8 @@
+/** The squad simulator: how made-up athletes run what they are asked to. */
 import { reserveAfter, reserveModel } from '../targets/reserve';
 import type { Curve } from '../fitness/curve';
 import type { RunEvent } from './events';
-import type { Plan, PlannedAthlete, PlannedGroup } from './plan';
+import type { Plan, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
 
 /** How one made-up athlete runs: the curve they have in truth, and their habits. */
 export type SimulatedAthlete = {
@@ -56,7 +57,11 @@ type Stamping = (seenMs: number) => { id: string; runId: string; deviceId: strin
 
 function simulateGroup({ athletes, startAtMs, random }: Simulation, group: PlannedGroup, stamp: Stamping): RunEvent[] {
   const events: RunEvent[] = [];
-  const runners = group.athletes.map((athlete) => new Runner(athlete, athletes[athlete.athleteId], random));
+  const runners = group.athletes.map((athlete) => ({
+    athlete,
+    legs: new Runner(athletes[athlete.athleteId], random),
+    finishedAtMs: 0,
+  }));
   const athleteIds = group.athletes.map(({ athleteId }) => athleteId);
   let atMs = startAtMs + (group.startGapS ?? 0) * 1000;
 
@@ -64,36 +69,39 @@ function simulateGroup({ athletes, startAtMs, random }: Simulation, group: Plann
     const runsOn = group.reps[repIndex - 1]?.runsOn === true;
     if (!runsOn) events.push({ ...stamp(atMs), type: 'started', repIndex, athleteIds });
     for (const runner of runners) {
+      const { athleteId, targets } = runner.athlete;
       const fromMs = runsOn ? runner.finishedAtMs : atMs;
-      const ranS = runner.run(repIndex, rep.distanceM, rep.durationS);
-      runner.finishedAtMs = fromMs + ranS * 1000;
-      for (const atM of rep.callM) {
-        const share = rep.distanceM ? atM / rep.distanceM : 1;
-        // Most go out a little fast and come back a little slow.
-        const early = 0.012 * ranS * share * (1 - share);
-        const seenMs = fromMs + (ranS * share - early + normal(random, THUMB_SD_S)) * 1000;
-        events.push({ ...stamp(seenMs), type: 'passed', athleteId: runner.athlete.athleteId, repIndex, atM });
+      const { timeS, passes } = runner.legs.run(rep, targets[repIndex] ?? {});
+      runner.finishedAtMs = fromMs + timeS * 1000;
+      for (const { atM, timeS: ranS } of passes) {
+        const seenMs = fromMs + (ranS + normal(random, THUMB_SD_S)) * 1000;
+        events.push({ ...stamp(seenMs), type: 'passed', athleteId, repIndex, atM });
       }
     }
     const recoveries = runners.map(
-      (runner) => runner.finishedAtMs + (runner.athlete.targets[repIndex]?.recoveryS ?? 60) * 1000,
+      ({ athlete, finishedAtMs }) => finishedAtMs + (athlete.targets[repIndex]?.recoveryS ?? 60) * 1000,
     );
     const nextMs = Math.max(...recoveries);
-    for (const runner of runners) runner.rest((nextMs - runner.finishedAtMs) / 1000, rep.recovery);
+    for (const { legs, finishedAtMs } of runners) legs.rest((nextMs - finishedAtMs) / 1000, rep.recovery);
     atMs = nextMs;
   });
   return events;
 }
 
-/** One made-up athlete on the way through the plan, with what is left in them. */
-class Runner {
-  finishedAtMs = 0;
+/** A rep as it was run in truth: seconds for all of it, and to each mark. */
+export type RanRep = { timeS: number; passes: { atM: number; timeS: number }[] };
+
+/** Metres a second of somebody who is asked for no time. */
+const BY_EFFORT_MPS = 3.6;
+
+/** One made-up athlete on the way through a session, with what is left in them. */
+export class Runner {
   private readonly form: number;
   private readonly model;
   private leftM: number;
+  private hasRun = false;
 
   constructor(
-    readonly athlete: PlannedAthlete,
     private readonly habits: SimulatedAthlete | undefined,
     private readonly random: Random,
   ) {
@@ -102,12 +110,14 @@ class Runner {
     this.leftM = this.model?.reserveM ?? 0;
   }
 
-  /** Seconds the rep takes; what it costs is taken from the reserve. */
-  run(repIndex: number, distanceM: number | undefined, durationS: number | undefined): number {
-    if (distanceM === undefined) return durationS ?? 0;
+  /** Runs a rep; what it costs is taken from the reserve. */
+  run(rep: Pick<PlannedRep, 'distanceM' | 'durationS' | 'callM'>, target: PlannedTarget): RanRep {
+    const { distanceM } = rep;
+    if (distanceM === undefined) return { timeS: rep.durationS ?? 0, passes: [] };
     const { habits, model } = this;
-    const meantS = this.athlete.targets[repIndex]?.targetS ?? distanceM / 3.6;
-    const rush = repIndex === 0 ? (habits?.rush ?? 0) : 0;
+    const meantS = target.targetS ?? distanceM / BY_EFFORT_MPS;
+    const rush = this.hasRun ? 0 : (habits?.rush ?? 0);
+    this.hasRun = true;
     let timeS = meantS * (1 + this.form - rush + normal(this.random, habits?.unevenness ?? 0.01));
     if (model) {
       const left = reserveAfter(model, this.leftM, distanceM / timeS, timeS) / model.reserveM;
@@ -115,7 +125,12 @@ class Runner {
       if (left < 0.33) timeS *= 1 + 0.07 * (0.33 - Math.max(left, -0.5));
       this.leftM = reserveAfter(model, this.leftM, distanceM / timeS, timeS);
     }
-    return timeS;
+    const passes = rep.callM.map((atM) => {
+      const share = atM / distanceM;
+      // Most go out a little fast and come back a little slow.
+      return { atM, timeS: timeS * share - 0.012 * timeS * share * (1 - share) };
+    });
+    return { timeS, passes };
   }
 
   rest(durationS: number, recovery: string | undefined): void {

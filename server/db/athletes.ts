@@ -24,8 +24,9 @@ const markOf = ({ distanceM, timeS, date, kind, note, leftOut }: MarkRow) => ({
 });
 
 function memberOf(row: Row, ownMarks: SquadMember['marks']): SquadMember {
-  const { id, name, tileName, status, bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId } = row;
-  const more = said({ bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId });
+  const { id, name, tileName, status, bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId, chip } =
+    row;
+  const more = said({ bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId, chip });
   return { id, name, tileName, status, marks: ownMarks, ...more, ...(row.archived ? { archived: true } : {}) };
 }
 

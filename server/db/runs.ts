@@ -1,4 +1,4 @@
-import { asc, desc, eq } from 'drizzle-orm';
+import { asc, count, desc, eq, gte } from 'drizzle-orm';
 import { summarise, type RunSummary } from '@core/review/summary';
 import type { RunEvent } from '@core/trackside/events';
 import { athletesOf, type Plan } from '@core/trackside/plan';
@@ -104,6 +104,21 @@ export function addEvents(db: Db, runId: string, events: readonly RunEvent[], no
     return added;
   });
 }
+
+/** How many events of a run are kept. */
+export const countEvents = (db: Db, runId: string): number =>
+  db.select({ n: count() }).from(runEvents).where(eq(runEvents.runId, runId)).get()?.n ?? 0;
+
+/** The runs that were taken to the track since then, the latest first; a few at most. */
+export const recentRunIds = (db: Db, sinceMs: number): string[] =>
+  db
+    .select({ id: runs.id })
+    .from(runs)
+    .where(gte(runs.createdAtMs, sinceMs))
+    .orderBy(desc(runs.createdAtMs), desc(runs.id))
+    .limit(4)
+    .all()
+    .map(({ id }) => id);
 
 export const hasRun = (db: Db, id: string): boolean =>
   db.select({ id: runs.id }).from(runs).where(eq(runs.id, id)).get() !== undefined;

@@ -109,6 +109,7 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     runningSince: input.runningSince ?? null,
     groupId: input.groupId ?? null,
     notes: input.notes ?? null,
+    chip: input.chip ?? null,
     goal: input.goal ?? null,
     nudge: input.nudge ?? null,
     paceBookId: input.paceBookId ?? null,

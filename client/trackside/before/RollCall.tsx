@@ -247,6 +247,9 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
       </Part>
       <Part title="This phone">
         <SoundCheck />
+        <View style={{ alignItems: 'flex-start' }}>
+          <SmallButton onPress={() => router.replace(`/track/rehearse/${session.id}`)}>Rehearse it first</SmallButton>
+        </View>
       </Part>
       <Words as="small" quiet>
         Anyone with pain, dizziness or illness stops. Local rules, the venue and medical advice come first.

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { RehearsalPage } from '@client/screens';
+
+export default function RehearsePage() {
+  const { sessionId } = useLocalSearchParams<{ sessionId: string }>();
+  return <RehearsalPage key={sessionId} sessionId={sessionId} />;
+}

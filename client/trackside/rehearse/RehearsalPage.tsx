@@ -1,0 +1,155 @@
+import { router } from 'expo-router';
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { ulid } from 'ulid';
+import { takesPart, type DayPlan } from '@core/planning/dayPlan';
+import { groupRun } from '@core/planning/groupTargets';
+import { planOfDay } from '@core/planning/runPlans';
+import { INTENT_FACTS } from '@core/session/intent';
+import type { Plan } from '@core/trackside/plan';
+import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
+import { useOwnPlans } from '../../plan/usePlanning';
+import { WithSession } from '../../session/WithSession';
+import { pacesOf, type SquadView } from '../../squad/useSquad';
+import type { Session } from '../../store/api';
+import { Choice } from '../../ui/Choice';
+import { Empty } from '../../ui/Empty';
+import { Page } from '../../ui/Page';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { Select } from '../../ui/Select';
+import { SPACE } from '../../ui/theme';
+import { Board } from '../board/Board';
+import { useNow } from '../board/useNow';
+import { LapStrip } from './LapStrip';
+import { Score } from './Score';
+import { CHIPS, SPEEDS, useRehearsal, type Chips, type Rehearsal } from './useRehearsal';
+
+const NOTHING: DayPlan = {};
+const USUAL_LAP_M = 400;
+
+const CHIP_WORDS: Record<Chips, string> = {
+  none: 'I take all times',
+  finishes: 'chips take the finishes',
+  all: 'chips take every mark',
+};
+
+function random(): Random {
+  const generator = xoroshiro128plus(Date.now());
+  return () => uniformFloat64(generator);
+}
+
+/** Everyone with their own curve, and habits by chance: most go off a little too fast. */
+function habitsOf(session: Session, squad: SquadView, chance: Random): Record<string, SimulatedAthlete> {
+  return Object.fromEntries(
+    squad.athletes.flatMap((athlete) => {
+      const { curve } = pacesOf(athlete, squad, session.date);
+      const [rush, unevenness] = [0.03 * chance(), 0.005 + 0.012 * chance()];
+      return curve ? [[athlete.id, { curve, rush, unevenness }]] : [];
+    }),
+  );
+}
+
+function Controls({ rehearsal }: { rehearsal: Rehearsal }) {
+  const { run, truths, speed, setSpeed, chips, setChips } = rehearsal;
+  const now = useNow(run.now, 20);
+  const names = Object.fromEntries(Object.values(run.state.athletes).map((one) => [one.athleteId, one.tileName]));
+  return (
+    <View role="group" aria-label="Rehearsal" style={{ paddingHorizontal: SPACE.m }}>
+      <LapStrip truths={truths} names={names} lapM={run.plan.lapM ?? USUAL_LAP_M} now={now} />
+      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
+        <Choice
+          label="Speed"
+          isOneLine
+          options={SPEEDS.map((value) => ({ value: String(value), text: `${value}×` }))}
+          value={String(speed)}
+          onChange={(value) => setSpeed(SPEEDS.find((one) => String(one) === value) ?? 1)}
+        />
+        <View style={{ flex: 1 }}>
+          <Select
+            label="Chips"
+            quiet
+            options={CHIPS.map((value) => ({ value, text: CHIP_WORDS[value] }))}
+            value={chips}
+            onChange={setChips}
+          />
+        </View>
+      </View>
+    </View>
+  );
+}
+
+function Rehearse({ plan, habits, chance }: { plan: Plan; habits: Record<string, SimulatedAthlete>; chance: Random }) {
+  const rehearsal = useRehearsal(plan, habits, chance);
+  const [isScored, setScored] = useState(false);
+  const leave = () => router.replace(`/track/ready/${plan.sessionId}`);
+  if (isScored)
+    return (
+      <Page
+        title="How you timed"
+        about={plan.title}
+        onBack={() => setScored(false)}
+        backLabel="Back to the board"
+        footer={
+          <PrimaryButton main onPress={leave}>
+            Done
+          </PrimaryButton>
+        }
+      >
+        <Score rehearsal={rehearsal} />
+      </Page>
+    );
+  return (
+    <Board
+      run={rehearsal.run}
+      silent={rehearsal.speed > 1}
+      onResults={() => setScored(true)}
+      resultsText="See how you timed"
+      onLeave={leave}
+      top={<Controls rehearsal={rehearsal} />}
+    />
+  );
+}
+
+function Prepared({ session, squad }: { session: Session; squad: SquadView }) {
+  const { plan: decided = NOTHING } = session;
+  const { tree, groups, plans, venue, intent } = useOwnPlans(session, squad, decided);
+  // Laid out once: what is changed elsewhere meanwhile is for the next time.
+  const [prepared] = useState(() => {
+    const chance = random();
+    const { id: sessionId, title, date, shorthand } = session;
+    const about = { id: ulid(), sessionId, title, date, shorthand, arc: INTENT_FACTS[intent].arc };
+    const plan = planOfDay(
+      about,
+      groups.map((group) => groupRun(group, plans)),
+      venue,
+    );
+    return { plan, habits: habitsOf(session, squad, chance), chance };
+  });
+  const isAnyone = useMemo(
+    () => squad.athletes.some((athlete) => takesPart(decided, athlete)),
+    [squad.athletes, decided],
+  );
+  if (!tree || !isAnyone || prepared.plan.groups.every(({ reps }) => reps.length === 0))
+    return (
+      <Page title="Rehearsal" onBack={() => router.replace('/track')} backLabel="Back to the track">
+        <Empty
+          title="Nothing to rehearse"
+          action={{ label: 'Go to the track', onPress: () => router.replace('/track') }}
+        >
+          A session that can be read, with reps to time and somebody to run them, can be rehearsed.
+        </Empty>
+      </Page>
+    );
+  return <Rehearse {...prepared} />;
+}
+
+/** Practising the board with a made-up squad: nothing of it is kept. */
+export function RehearsalPage({ sessionId }: { sessionId: string }) {
+  return (
+    <WithSession id={sessionId} title="Rehearsal" backTo="the track" back={() => router.replace('/track')}>
+      {(session, squad) => <Prepared session={session} squad={squad} />}
+    </WithSession>
+  );
+}

@@ -1,0 +1,50 @@
+import { View } from 'react-native';
+import { scoreTiming } from '@core/trackside/rehearsal';
+import { formatDelta } from '@core/units/time';
+import { SPACE } from '../../ui/theme';
+import { Words } from '../../ui/Words';
+import type { Rehearsal } from './useRehearsal';
+
+function Figure({ value, says }: { value: string; says: string }) {
+  return (
+    <View role="listitem" aria-label={`${says}: ${value}`} style={{ minWidth: 96, flexGrow: 1 }}>
+      <Words as="title">{value}</Words>
+      <Words as="small">{says}</Words>
+    </View>
+  );
+}
+
+const seconds = (s: number) => `${s.toFixed(2)} s`;
+
+/** How well the times were taken, against how the made-up squad ran in truth. */
+export function Score({ rehearsal: { run, truths } }: { rehearsal: Rehearsal }) {
+  const { state, device } = run;
+  const score = scoreTiming(state, truths, device, state.endedAtMs ?? run.now());
+  const { marks, taken, missed, wrong, meanS, spreadS, worst } = score;
+  const name = (athleteId: string) => state.athletes[athleteId]?.tileName ?? '';
+  return (
+    <View style={{ gap: SPACE.l }}>
+      <View role="list" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l }}>
+        <Figure value={`${taken} of ${marks}`} says="times taken by you" />
+        <Figure value={String(missed)} says="missed altogether" />
+        <Figure value={String(wrong)} says="for somebody else" />
+        <Figure value={formatDelta(meanS)} says={meanS >= 0 ? 's late on average' : 's early on average'} />
+        <Figure value={seconds(spreadS)} says="spread about that" />
+      </View>
+      {worst.length > 0 && (
+        <View role="list" aria-label="Furthest off" style={{ gap: SPACE.xs }}>
+          <Words as="label">Furthest off</Words>
+          {worst.map(({ athleteId, repIndex, atM, errorS }) => (
+            <Words key={`${athleteId} ${repIndex} ${atM}`}>
+              {`${name(athleteId)}, rep ${repIndex + 1} at ${Math.round(atM)}: ${formatDelta(errorS)} s`}
+            </Words>
+          ))}
+        </View>
+      )}
+      <Words as="small" quiet>
+        A practised thumb is within about 0.2 s. Where you are always late, you wait for the runner to be past: tap as
+        the chest reaches the line.
+      </Words>
+    </View>
+  );
+}

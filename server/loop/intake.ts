@@ -1,0 +1,127 @@
+import { ulid } from 'ulid';
+import { check } from '@core/formats/check';
+import { loopLineSchema, type LoopLine, type LoopPassing, type LoopPulse } from '@core/formats/loopSchema';
+import { chipPassing, LOOP_DEVICE, repOfPulse } from '@core/trackside/chips';
+import type { Happening, RunEvent } from '@core/trackside/events';
+import { replay } from '@core/trackside/replay';
+import type { RunState } from '@core/trackside/runState';
+import type { Plan } from '@core/trackside/plan';
+import type { Db } from '../db/open';
+import { addEvents, countEvents, readRun, recentRunIds } from '../db/runs';
+import type { Hub } from '../live/hub';
+
+/** What became of a line. */
+export type Answer =
+  | { took: 'mark' | 'pulse' | 'unnamed' | 'start' | 'again' | 'resting' | 'nobody'; seq?: number }
+  | { error: { code: string; message: string; field?: string }; seq?: number };
+
+type OpenRun = { plan: Plan; state: RunState; count: number };
+
+/** A session may go on for so long after it was laid out. */
+const OPEN_MS = 12 * 3_600_000;
+const AGAIN_MS = 2000;
+/** Where the plan does not say. */
+const USUAL_LAP_M = 400;
+
+/** A passing that is sent again, or heard by both shoes, is one time. */
+const heardBefore = ({ athletes }: RunState, athleteId: string, atMs: number): boolean =>
+  athletes[athleteId]?.runs.some(({ passes }) =>
+    passes.some((pass) =>
+      [
+        pass,
+        ...(pass.also ?? []).map((other) => ({ ...other, atMs: pass.atMs + (other.elapsedS - pass.elapsedS) * 1000 })),
+      ].some((one) => one.deviceId === LOOP_DEVICE && Math.abs(one.atMs - atMs) < AGAIN_MS),
+    ),
+  ) ?? false;
+
+/** Takes the lines of timing loops and straps into the log of the session that is being run. */
+export class Intake {
+  private readonly known = new Map<string, OpenRun>();
+
+  constructor(
+    private readonly db: Db,
+    private readonly hub: Hub,
+    private readonly nowMs: () => number,
+  ) {}
+
+  take(line: string): Answer {
+    let said: unknown;
+    try {
+      said = JSON.parse(line);
+    } catch {
+      return { error: { code: 'bad_json', message: 'This line is not JSON. It was passed over.' } };
+    }
+    const checked = check<LoopLine>(loopLineSchema, said);
+    const seq = typeof said === 'object' && said !== null && 'seq' in said && Number.isInteger(said.seq) ? said.seq : 0;
+    const numbered = seq ? { seq: Number(seq) } : {};
+    if (!checked.ok) return { error: { code: 'invalid', message: checked.message, field: checked.field }, ...numbered };
+    const { value } = checked;
+    return { took: value.type === 'pulse' ? this.pulse(value) : this.passing(value), ...numbered };
+  }
+
+  /** Sessions under way, the latest first. */
+  private openRuns(): [string, OpenRun][] {
+    return recentRunIds(this.db, this.nowMs() - OPEN_MS).flatMap((id): [string, OpenRun][] => {
+      const run = this.runNow(id);
+      return run && run.state.startedAtMs !== undefined && run.state.endedAtMs === undefined ? [[id, run]] : [];
+    });
+  }
+
+  /** Worked out anew only if something has come in since. */
+  private runNow(id: string): OpenRun | undefined {
+    const count = countEvents(this.db, id);
+    const before = this.known.get(id);
+    if (before?.count === count) return before;
+    const run = readRun(this.db, id);
+    if (!run) return undefined;
+    const now = { plan: run.plan, state: replay(run.plan, run.events), count };
+    this.known.set(id, now);
+    return now;
+  }
+
+  private record(runId: string, happening: Happening, atMs: number): void {
+    const event: RunEvent = { ...happening, id: ulid(), runId, deviceId: LOOP_DEVICE, atMs };
+    this.hub.publish(runId, addEvents(this.db, runId, [event], this.nowMs()) ?? []);
+  }
+
+  /** Whose chip it is; undefined if nobody's, or of more than one. */
+  private ownerOf({ state }: OpenRun, chip: string): string | undefined {
+    const owners = Object.values(state.athletes).filter(({ planned }) => planned.chip === chip);
+    return owners.length === 1 ? owners[0]?.athleteId : undefined;
+  }
+
+  private passing({ chip, atMs, loopM = 0 }: LoopPassing) {
+    const runs = this.openRuns();
+    for (const [id, run] of runs) {
+      const athleteId = this.ownerOf(run, chip);
+      if (athleteId === undefined) continue;
+      const lapM = run.plan.lapM ?? USUAL_LAP_M;
+      const passing = chipPassing(run.state, athleteId, atMs, { loopM, lapM });
+      if (passing.kind !== 'mark') return passing.kind;
+      const { kind: _kind, ...mark } = passing;
+      if (heardBefore(run.state, athleteId, atMs)) return 'again';
+      this.record(id, { type: 'passed', ...mark }, atMs);
+      return 'mark';
+    }
+    // A chip that nobody wears: the time is kept, and can be given a name at the track.
+    const [latest] = runs;
+    if (!latest) return 'nobody';
+    const [id, { state }] = latest;
+    const isKnown = state.unnamed.some((time) => time.chip === chip && Math.abs(time.atMs - atMs) < AGAIN_MS);
+    if (isKnown) return 'again';
+    this.record(id, { type: 'crossed', chip }, atMs);
+    return 'unnamed';
+  }
+
+  private pulse({ chip, atMs, beatsPerMin }: LoopPulse) {
+    for (const [id, run] of this.openRuns()) {
+      const athleteId = this.ownerOf(run, chip);
+      if (athleteId === undefined) continue;
+      const repIndex = repOfPulse(run.state, athleteId, atMs);
+      if (repIndex === undefined) return 'resting';
+      this.record(id, { type: 'pulse', athleteId, repIndex, beatsPerMin }, atMs);
+      return 'pulse';
+    }
+    return 'nobody';
+  }
+}
