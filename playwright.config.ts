@@ -7,6 +7,7 @@ export const CHROMIUM = {
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
 };
 
+// Blocked but where a test is about them: what a service worker fetches, page.route() does not see.
 export default defineConfig({
   testDir: 'e2e',
   fullyParallel: true,
@@ -15,7 +16,7 @@ export default defineConfig({
   expect: { timeout: 10_000 },
   forbidOnly: true,
   reporter: report ? [['list'], ['json', { outputFile: report }]] : 'list',
-  use: { launchOptions: CHROMIUM, trace: 'retain-on-failure', locale: 'en-GB' },
+  use: { launchOptions: CHROMIUM, serviceWorkers: 'block', trace: 'retain-on-failure', locale: 'en-GB' },
   projects: [
     {
       name: 'phone',

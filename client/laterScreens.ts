@@ -17,4 +17,5 @@ export { GroupsPage } from './squad/groups/GroupsPage';
 export { ResultView } from './review/ResultView';
 export { LineBoard } from './trackside/board/LineBoard';
 export { RehearsalPage } from './trackside/rehearse/RehearsalPage';
+export { EnterPage } from './trackside/enter/EnterPage';
 export { RollCall } from './trackside/before/RollCall';

@@ -19,6 +19,7 @@ export const GuidesPage = lazyScreen(async () => (await later()).GuidesPage);
 export const FilesPage = lazyScreen(async () => (await import('./lists')).FilesPage);
 export const JoinForm = lazyScreen(async () => (await later()).JoinForm);
 export const RehearsalPage = lazyScreen(async () => (await later()).RehearsalPage);
+export const EnterPage = lazyScreen(async () => (await later()).EnterPage);
 export const RollCall = lazyScreen(async () => (await later()).RollCall);
 export const PlanPage = lazyScreen(async () => (await later()).PlanPage);
 export const VenueList = lazyScreen(async () => (await later()).VenueList);

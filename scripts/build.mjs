@@ -15,6 +15,7 @@ const MADE_OF = [
   'babel.config.js',
   'metro.config.js',
   'package-lock.json',
+  'scripts/build.mjs',
   'tsconfig.json',
 ];
 const STAMP = path.join(ROOT, 'dist/.built-from');
@@ -47,6 +48,25 @@ function copyFonts() {
   fs.copyFileSync(path.join(from, 'LICENSE'), path.join(to, 'LICENSE.txt'));
 }
 
+/** The app itself is kept by browsers, so that it opens with no network. What the API says never is: see client/store/offlineCopy.ts. */
+async function writeServiceWorker() {
+  const { generateSW } = await import('workbox-build');
+  const { warnings } = await generateSW({
+    globDirectory: path.join(ROOT, 'dist'),
+    globPatterns: ['**/*.{html,js,css,woff2,svg,png,webmanifest}'],
+    swDest: path.join(ROOT, 'dist/sw.js'),
+    navigateFallback: '/index.html',
+    navigateFallbackDenylist: [/^\/api\//],
+    maximumFileSizeToCacheInBytes: 8_000_000,
+    clientsClaim: true,
+    cleanupOutdatedCaches: true,
+    inlineWorkboxRuntime: true,
+    sourcemap: false,
+    mode: 'production',
+  });
+  for (const warning of warnings) console.error(warning);
+}
+
 const wanted = fingerprint();
 if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === wanted) process.exit(0);
 
@@ -64,4 +84,5 @@ const { status } = spawnSync(
   },
 );
 if (status !== 0) process.exit(status ?? 1);
+await writeServiceWorker();
 fs.writeFileSync(STAMP, wanted);

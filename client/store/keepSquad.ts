@@ -11,6 +11,7 @@ export function startKeepingSquad(): () => void {
     store.dispatch(api.endpoints.squad.initiate()),
     store.dispatch(api.endpoints.paceBooks.initiate()),
     store.dispatch(api.endpoints.venues.initiate()),
+    store.dispatch(api.endpoints.sessions.initiate()),
   ];
   return () => kept.forEach((query) => query.unsubscribe());
 }

@@ -14,6 +14,7 @@ import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useWide } from '../ui/useWide';
 import { Words } from '../ui/Words';
+import { OfflineSign } from './OfflineSign';
 import { keptPlans } from './recorder';
 
 /** Sessions at the track that have not ended: the server's, and those only this phone knows of. */
@@ -91,6 +92,7 @@ export function TrackHome() {
           ))}
         </View>
       </View>
+      <OfflineSign />
     </Page>
   );
 }

@@ -45,7 +45,7 @@ afterAll(() => jest.useRealTimers());
 
 test('what happened is on the phone’s disk before the screen shows it, with its own time and place', async () => {
   const plan = emptyPlan(ulid());
-  await takeToTrack(plan, [], 1);
+  await takeToTrack(plan, []);
   expect(await openRun(plan.id)).toBe(true);
   let onDiskWhenShown: ReturnType<typeof disk.readRun> | undefined;
   const unsubscribe = store.subscribe(() => {
@@ -64,7 +64,7 @@ test('what happened is on the phone’s disk before the screen shows it, with it
 
 test('a disk that will take no more is said, and the time is still on the screen', async () => {
   const plan = emptyPlan(ulid());
-  await takeToTrack(plan, [], 1);
+  await takeToTrack(plan, []);
   await openRun(plan.id);
   const full = fillDisk();
   await record(plan.id, { type: 'ended' }, 1_790_000_000_000);
@@ -77,7 +77,7 @@ test('a disk that will take no more is said, and the time is still on the screen
 describe('opening a session at the track', () => {
   test('with the server away, this phone’s own copy is there', async () => {
     const plan = emptyPlan(ulid());
-    await takeToTrack(plan, [], 1);
+    await takeToTrack(plan, []);
     expect(await openRun(plan.id)).toBe(true);
     expect(shown()).toEqual({ plan, events: [] });
     expect((await keptPlans()).map(({ id }) => id)).toContain(plan.id);

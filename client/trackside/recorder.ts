@@ -51,11 +51,14 @@ export async function record(runId: string, happening: Happening, atMs: number):
   void outbox.poke();
 }
 
-/** Keeps a new plan on this phone with what was settled before the first start, and sends it on. */
-export async function takeToTrack(plan: Plan, settled: readonly Happening[], atMs: number): Promise<void> {
+/** Something with the time it happened at, in ms since 1970 on this phone's clock. */
+export type Happened = { happening: Happening; atMs: number };
+
+/** Keeps a new plan on this phone with what has happened in it already, and sends it on. */
+export async function takeToTrack(plan: Plan, happened: readonly Happened[]): Promise<void> {
   await log.addPlan(plan, false);
   await log.addEvents(
-    settled.map((happening) => eventOf(plan.id, happening, atMs)),
+    happened.map(({ happening, atMs }) => eventOf(plan.id, happening, atMs)),
     false,
   );
   // Not waited for: the session starts whether or not the server answers.

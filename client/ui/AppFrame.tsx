@@ -7,6 +7,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { AccessGate } from '../access/AccessGate';
 import { startFetchingScreens } from '../screens';
 import { useAccessQuery } from '../store/api';
+import { startServiceWorker } from '../store/serviceWorker';
 import { startKeepingSquad } from '../store/keepSquad';
 import { store, useAppSelector } from '../store/store';
 import { startSending } from '../trackside/recorder';
@@ -28,6 +29,7 @@ function Themed() {
   useEffect(startSending, []);
   useEffect(startKeepingSquad, []);
   useEffect(startFetchingScreens, []);
+  useEffect(startServiceWorker, []);
   return (
     <PaperProvider theme={theme}>
       <UndoBar>

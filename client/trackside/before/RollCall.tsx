@@ -1,17 +1,12 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { ulid } from 'ulid';
 import { USUAL_HEAT_LIMITS } from '@core/conditions/heat';
 import { moveAthlete, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
-import { groupRun } from '@core/planning/groupTargets';
-import { planOfDay } from '@core/planning/runPlans';
-import { INTENT_FACTS } from '@core/session/intent';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Conditions, Presence } from '@core/trackside/events';
 import type { PlannedGroup } from '@core/trackside/plan';
 import type { Visitor } from '@core/trackside/visitor';
-import { useOwnPlans } from '../../plan/usePlanning';
 import { mainPart } from '../../session/sessionView';
 import { WithSession } from '../../session/WithSession';
 import type { SquadView } from '../../squad/useSquad';
@@ -30,6 +25,7 @@ import { takeToTrack } from '../recorder';
 import { AddVisitor } from '../sheets/AddVisitor';
 import { ConditionsFields } from '../sheets/ConditionsFields';
 import { nowMs } from '../trackClock';
+import { useTodaysPlan } from '../useTodaysPlan';
 import { planForToday, presenceOf, settledEvents, type Presences } from './rollCall';
 import { RollRow } from './RollRow';
 import { SoundCheck } from './SoundCheck';
@@ -87,16 +83,7 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
   const [trouble, setTrouble] = useState<string>();
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
   const today = useMemo(() => planForToday(decided, athletes, said, moved), [decided, athletes, said, moved]);
-  const { tree, groups, plans, venue, intent } = useOwnPlans(session, squad, today);
-  const plan = useMemo(() => {
-    const { id: sessionId, title, shorthand } = session;
-    const about = { id: ulid(), sessionId, title, date, shorthand, arc: INTENT_FACTS[intent].arc };
-    return planOfDay(
-      about,
-      groups.map((group) => groupRun(group, plans)),
-      venue,
-    );
-  }, [session, date, intent, groups, plans, venue]);
+  const { tree, groups, plan } = useTodaysPlan(session, squad, today);
 
   const presences = new Map(athletes.map((athlete) => [athlete.id, presenceOf(decided, said, athlete)]));
   const presenceBy = (id: string): Presence => presences.get(id) ?? 'absent';
@@ -119,7 +106,12 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
     if (timedIds.length === 0) return setTrouble('This phone times nobody. Tick at least one group for it.');
     try {
       const some = timedIds.length < plan.groups.length ? timedIds : undefined;
-      await takeToTrack(plan, settledEvents({ plan, presences, visitors, conditions: out, timedIds: some }), nowMs());
+      const settled = settledEvents({ plan, presences, visitors, conditions: out, timedIds: some });
+      const atMs = nowMs();
+      await takeToTrack(
+        plan,
+        settled.map((happening) => ({ happening, atMs })),
+      );
       router.replace(`/track/run/${plan.id}`);
     } catch {
       setTrouble('This phone would not keep the plan: its storage is full or switched off. Nothing has been started.');
@@ -229,11 +221,13 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
         </Empty>
       )}
       {plan.groups.length > 0 && (
-        <AddVisitor
-          groups={plan.groups}
-          taken={[...athletes, ...visitors].map(({ tileName }) => tileName)}
-          add={(visitor) => setVisitors((before) => [...before, visitor])}
-        />
+        <Part title="Somebody more">
+          <AddVisitor
+            groups={plan.groups}
+            taken={[...athletes, ...visitors].map(({ tileName }) => tileName)}
+            add={(visitor) => setVisitors((before) => [...before, visitor])}
+          />
+        </Part>
       )}
       {plan.groups.length > 1 && (
         <WhoTimes groups={plan.groups} timed={(id) => !leftOut.has(id)} toggle={toggleTimed} />
@@ -247,8 +241,9 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
       </Part>
       <Part title="This phone">
         <SoundCheck />
-        <View style={{ alignItems: 'flex-start' }}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <SmallButton onPress={() => router.replace(`/track/rehearse/${session.id}`)}>Rehearse it first</SmallButton>
+          <SmallButton onPress={() => router.replace(`/track/enter/${session.id}`)}>Enter times afterwards</SmallButton>
         </View>
       </Part>
       <Words as="small" quiet>

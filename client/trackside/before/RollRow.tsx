@@ -4,6 +4,7 @@ import { Press } from '../../ui/Press';
 import { Select } from '../../ui/Select';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Tick } from '../../ui/Tick';
+import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
 
 type Props = {
@@ -19,10 +20,11 @@ type Props = {
 /** One athlete at roll call: a tap says here or away, another beside it that they come late. */
 export function RollRow({ name, about, presence, onPresence, groups }: Props) {
   const palette = usePalette();
+  const wide = useWide();
   const isHere = presence !== 'absent';
   const isLate = presence === 'late';
   return (
-    <View style={{ flexDirection: 'row', gap: 4, flexBasis: 240, flexGrow: 1, maxWidth: 420, alignItems: 'flex-end' }}>
+    <View style={{ flexDirection: 'row', gap: 4, width: wide ? 272 : '100%', alignItems: 'flex-end' }}>
       <Press
         role="checkbox"
         aria-checked={isHere}

@@ -35,9 +35,13 @@ function sameFace(a: Props, b: Props): boolean {
   );
 }
 
-/** Type sizes in px for a tile of this height: a laptop on a table is read from further off than a phone in the hand. */
-function sizesFor(height: number) {
+/** Narrower than this there is no room for words beside a time. */
+const NARROW = 100;
+
+/** Type sizes in px for a tile of this size: a laptop on a table is read from further off than a phone in the hand. */
+function sizesFor(width: number, height: number) {
   const type = (fontSize: number) => ({ fontSize, lineHeight: Math.round(fontSize * 1.15) });
+  if (width < NARROW) return { name: type(15), head: type(13), big: type(17), judged: 16, delta: 'small' as const };
   if (height >= 140) return { name: type(22), head: type(20), big: type(32), judged: 26, delta: 'large' as const };
   if (height >= 92) return { name: type(17), head: type(16), big: type(22), judged: 22, delta: 'medium' as const };
   return { name: type(15), head: type(14), big: type(18), judged: 16, delta: 'small' as const };
@@ -59,7 +63,7 @@ export const AthleteTile = memo(function AthleteTile({
   const take = useCallback((timeStamp: number) => onTap(athleteId, timeStamp), [onTap, athleteId]);
   const open = useCallback(() => onOpen(athleteId), [onOpen, athleteId]);
   const handlers = useTapOrOpen(take, open);
-  const sizes = sizesFor(height);
+  const sizes = sizesFor(width, height);
   const { fill, due, canTap, last } = face;
   const strong = due || !canTap ? palette.action : palette.fill;
   return (
@@ -110,9 +114,9 @@ export const AthleteTile = memo(function AthleteTile({
         </View>
         <View style={{ flexDirection: 'row', alignItems: 'baseline', justifyContent: 'space-between' }}>
           <Words as="small" style={sizes.head} {...(due ? { color: palette.onAction } : {})}>
-            {face.head}
+            {width < NARROW ? face.head.replace('finish', 'fin') : face.head}
           </Words>
-          <Words as="heading" style={sizes.big} {...(due ? { color: palette.onAction } : {})}>
+          <Words as="heading" numberOfLines={1} style={sizes.big} {...(due ? { color: palette.onAction } : {})}>
             {face.big}
           </Words>
         </View>

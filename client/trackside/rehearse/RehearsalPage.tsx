@@ -3,14 +3,9 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { ulid } from 'ulid';
 import { takesPart, type DayPlan } from '@core/planning/dayPlan';
-import { groupRun } from '@core/planning/groupTargets';
-import { planOfDay } from '@core/planning/runPlans';
-import { INTENT_FACTS } from '@core/session/intent';
 import type { Plan } from '@core/trackside/plan';
 import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
-import { useOwnPlans } from '../../plan/usePlanning';
 import { WithSession } from '../../session/WithSession';
 import { pacesOf, type SquadView } from '../../squad/useSquad';
 import type { Session } from '../../store/api';
@@ -22,6 +17,7 @@ import { Select } from '../../ui/Select';
 import { SPACE } from '../../ui/theme';
 import { Board } from '../board/Board';
 import { useNow } from '../board/useNow';
+import { useTodaysPlan } from '../useTodaysPlan';
 import { LapStrip } from './LapStrip';
 import { Score } from './Score';
 import { CHIPS, SPEEDS, useRehearsal, type Chips, type Rehearsal } from './useRehearsal';
@@ -114,17 +110,10 @@ function Rehearse({ plan, habits, chance }: { plan: Plan; habits: Record<string,
 
 function Prepared({ session, squad }: { session: Session; squad: SquadView }) {
   const { plan: decided = NOTHING } = session;
-  const { tree, groups, plans, venue, intent } = useOwnPlans(session, squad, decided);
+  const { tree, plan } = useTodaysPlan(session, squad, decided);
   // Laid out once: what is changed elsewhere meanwhile is for the next time.
   const [prepared] = useState(() => {
     const chance = random();
-    const { id: sessionId, title, date, shorthand } = session;
-    const about = { id: ulid(), sessionId, title, date, shorthand, arc: INTENT_FACTS[intent].arc };
-    const plan = planOfDay(
-      about,
-      groups.map((group) => groupRun(group, plans)),
-      venue,
-    );
     return { plan, habits: habitsOf(session, squad, chance), chance };
   });
   const isAnyone = useMemo(

@@ -28,7 +28,7 @@ export function Score({ rehearsal: { run, truths } }: { rehearsal: Rehearsal }) 
         <Figure value={`${taken} of ${marks}`} says="times taken by you" />
         <Figure value={String(missed)} says="missed altogether" />
         <Figure value={String(wrong)} says="for somebody else" />
-        <Figure value={formatDelta(meanS)} says={meanS >= 0 ? 's late on average' : 's early on average'} />
+        <Figure value={seconds(Math.abs(meanS))} says={meanS >= 0 ? 'late on average' : 'early on average'} />
         <Figure value={seconds(spreadS)} says="spread about that" />
       </View>
       {worst.length > 0 && (

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { EnterPage } from '@client/screens';
+
+export default function EnterTimesPage() {
+  const { sessionId } = useLocalSearchParams<{ sessionId: string }>();
+  return <EnterPage key={sessionId} sessionId={sessionId} />;
+}

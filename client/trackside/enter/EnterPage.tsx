@@ -1,0 +1,201 @@
+import { parseISO } from 'date-fns/parseISO';
+import { router } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import type { DayPlan } from '@core/planning/dayPlan';
+import { cellKey, enteredRun, readCell, type Typed } from '@core/trackside/entered';
+import type { Plan, PlannedGroup } from '@core/trackside/plan';
+import { formatExactTime } from '@core/units/time';
+import { mainPart } from '../../session/sessionView';
+import { WithSession } from '../../session/WithSession';
+import type { SquadView } from '../../squad/useSquad';
+import type { Session } from '../../store/api';
+import { dayName } from '../../ui/days';
+import { Empty } from '../../ui/Empty';
+import { FilePicker } from '../../ui/FilePicker';
+import { Page } from '../../ui/Page';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { Select } from '../../ui/Select';
+import { SPACE } from '../../ui/theme';
+import { Trouble } from '../../ui/Trouble';
+import { Words } from '../../ui/Words';
+import { takeToTrack } from '../recorder';
+import { useTodaysPlan } from '../useTodaysPlan';
+import { Grid } from './Grid';
+import { pastedCells } from '@core/formats/pasted';
+import { matchLaps, readWatchLaps } from '@core/formats/watchLaps';
+
+const NOTHING: DayPlan = {};
+const draftKey = (sessionId: string) => `zest-lap-typed-${sessionId}`;
+
+/** What has been typed, kept in this tab until it is saved. */
+function useDraftCells(sessionId: string) {
+  const [typed, setTyped] = useState<Typed>(() => {
+    try {
+      return JSON.parse(sessionStorage.getItem(draftKey(sessionId)) ?? '{}') as Typed;
+    } catch {
+      return {};
+    }
+  });
+  useEffect(() => {
+    try {
+      sessionStorage.setItem(draftKey(sessionId), JSON.stringify(typed));
+    } catch {
+      // Without storage it lasts for as long as the page is open.
+    }
+  }, [sessionId, typed]);
+  return [typed, setTyped] as const;
+}
+
+type Remark = { key: string; says: string; isWrong: boolean };
+
+/** Everything that cannot be read, and what is hardly believable. */
+function remarksOn({ groups }: Plan, typed: Typed): Remark[] {
+  return groups.flatMap(({ reps, athletes }) =>
+    athletes.flatMap(({ athleteId, name, targets }) =>
+      reps.flatMap((rep, i): Remark[] => {
+        const key = cellKey(athleteId, i);
+        const cell = readCell(typed[key] ?? '', rep, targets[i]);
+        const where = `${name}, rep ${i + 1}`;
+        if (cell.kind === 'problem') return [{ key, says: `${where}: ${cell.message}`, isWrong: true }];
+        return cell.kind === 'time' && cell.doubt
+          ? [{ key, says: `${where}: really? ${cell.doubt}`, isWrong: false }]
+          : [];
+      }),
+    ),
+  );
+}
+
+/** One athlete's row from the laps of their watch. */
+function FromWatch({ groups, onType }: { groups: readonly PlannedGroup[]; onType: (cells: Typed) => void }) {
+  const everyone = groups.flatMap(({ athletes }) => athletes);
+  const [athleteId, choose] = useState(everyone[0]?.athleteId ?? '');
+  const [says, setSays] = useState<string>();
+  const take = async (file: File) => {
+    const read = readWatchLaps(new Uint8Array(await file.arrayBuffer()));
+    if (!read.ok) return setSays(read.message);
+    const group = groups.find(({ athletes }) => athletes.some((one) => one.athleteId === athleteId));
+    const athlete = group?.athletes.find((one) => one.athleteId === athleteId);
+    if (!group || !athlete) return;
+    const reps = group.reps.map(({ distanceM }, i) => {
+      const { targetS } = athlete.targets[i] ?? {};
+      return { ...(distanceM === undefined ? {} : { distanceM }), ...(targetS === undefined ? {} : { targetS }) };
+    });
+    const laps = matchLaps(read.laps, reps);
+    onType(
+      Object.fromEntries(
+        laps.flatMap((lap, i) => (lap ? [[cellKey(athleteId, i), formatExactTime(lap.timeS)] as const] : [])),
+      ),
+    );
+    const found = laps.filter(Boolean).length;
+    setSays(`${found} of ${reps.length} reps found among ${read.laps.length} laps. Look them over above.`);
+  };
+  return (
+    <View style={{ gap: SPACE.s, maxWidth: 480 }}>
+      <Select
+        label="Laps are those of"
+        options={everyone.map((one) => ({ value: one.athleteId, text: one.name }))}
+        value={athleteId}
+        onChange={choose}
+      />
+      <FilePicker title="Laps from a watch" accept=".csv,.txt,text/csv,text/plain" onPick={(file) => void take(file)}>
+        A CSV with one lap a row. Recoveries among the laps are left out by their length.
+      </FilePicker>
+      {says !== undefined && (
+        <View role="status">
+          <Words as="small">{says}</Words>
+        </View>
+      )}
+    </View>
+  );
+}
+
+function Enter({ session, squad }: { session: Session; squad: SquadView }) {
+  const { plan: decided = NOTHING, id: sessionId, date, startTime } = session;
+  const { tree, plan } = useTodaysPlan(session, squad, decided);
+  const [typed, setTyped] = useDraftCells(sessionId);
+  const [trouble, setTrouble] = useState<string>();
+  const back = () => router.replace('/track');
+  if (!tree || plan.groups.every(({ reps, athletes }) => reps.length === 0 || athletes.length === 0))
+    return (
+      <Page title={session.title} onBack={back} backLabel="Back to the track">
+        <Empty
+          title="Nothing to enter"
+          action={{ label: 'Go to the session', onPress: () => router.replace(`/sessions/${sessionId}`) }}
+        >
+          A session that can be read, with reps to time and somebody to run them, can be entered.
+        </Empty>
+      </Page>
+    );
+  const remarks = remarksOn(plan, typed);
+  const wrong = remarks.filter(({ isWrong }) => isWrong).length;
+  const filled = Object.values(typed).filter((text) => text.trim() !== '').length;
+  const onType = (cells: Typed) => setTyped((before) => ({ ...before, ...cells }));
+  const save = async () => {
+    const startAtMs = parseISO(`${date}T${startTime ?? '17:00'}`).getTime();
+    const { plan: laidOut, happened } = enteredRun(plan, typed, startAtMs);
+    try {
+      await takeToTrack(laidOut, happened);
+      setTyped({});
+      sessionStorage.removeItem(draftKey(sessionId));
+      router.replace(`/results/${laidOut.id}`);
+    } catch {
+      setTrouble(
+        'This phone would not keep the times: its storage is full or switched off. Your typing is still here.',
+      );
+    }
+  };
+  return (
+    <Page
+      title={session.title}
+      about={`${dayName(date)} · ${mainPart(tree)}`}
+      onBack={back}
+      backLabel="Back to the track"
+      footer={
+        <>
+          {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+          {wrong > 0 && (
+            <Words as="small">{`${wrong} ${wrong === 1 ? 'time' : 'times'} cannot be read yet: see under the grid.`}</Words>
+          )}
+          <PrimaryButton main disabled={filled === 0 || wrong > 0} onPress={() => void save()}>
+            Save these times
+          </PrimaryButton>
+        </>
+      }
+    >
+      <Words as="small" quiet>
+        Times as you write them: 1:28.4, 88.4, 1.28. A dash or nothing for a rep not run. Enter goes down; a block from
+        a spreadsheet can be pasted.
+      </Words>
+      {plan.groups.map((group) => (
+        <View key={group.id} style={{ gap: SPACE.xs }}>
+          {plan.groups.length > 1 && (
+            <Words as="heading" level={2}>
+              {group.name}
+            </Words>
+          )}
+          <Grid group={group} typed={typed} onType={onType} pastedCells={pastedCells} />
+        </View>
+      ))}
+      {remarks.length > 0 && (
+        <View role="list" aria-label="What to look at" style={{ gap: SPACE.xs }}>
+          {remarks.slice(0, 20).map(({ key, says }) => (
+            <View role="listitem" key={key}>
+              <Words as="small">{says}</Words>
+            </View>
+          ))}
+        </View>
+      )}
+      <FromWatch groups={plan.groups} onType={onType} />
+    </Page>
+  );
+}
+
+/** A session entered afterwards, from a clipboard or from watches. */
+export function EnterPage({ sessionId }: { sessionId: string }) {
+  return (
+    <WithSession id={sessionId} title="Enter times" backTo="the track" back={() => router.replace('/track')}>
+      {(session, squad) => <Enter session={session} squad={squad} />}
+    </WithSession>
+  );
+}

@@ -1,0 +1,127 @@
+import { unstable_createElement as create } from 'react-native-web';
+import type { ClipboardEvent, KeyboardEvent, ReactNode } from 'react';
+import { cellKey, readCell, type Typed } from '@core/trackside/entered';
+import { repLabel, type PlannedGroup } from '@core/trackside/plan';
+import { formatTime } from '@core/units/time';
+import { usePalette } from '../../ui/theme';
+
+type Props = {
+  group: PlannedGroup;
+  typed: Typed;
+  onType: (cells: Typed) => void;
+  /** What was copied elsewhere, as rows of cells. */
+  pastedCells: (text: string) => string[][];
+};
+
+const CELL = { width: 84, height: 40 };
+
+/** Goes to another cell of the grid, if there is one. */
+function focusCell(from: HTMLElement, row: number, column: number): boolean {
+  const grid = from.closest('table');
+  const cell = grid?.querySelector<HTMLInputElement>(`input[data-cell="${row} ${column}"]`);
+  cell?.focus();
+  cell?.select();
+  return cell !== null && cell !== undefined;
+}
+
+/** Athletes × reps, to be typed through by keyboard: Enter goes down, then to the top of the next rep. */
+export function Grid({ group, typed, onType, pastedCells }: Props) {
+  const palette = usePalette();
+  const { reps, athletes } = group;
+  const plain = { fontFamily: 'Zest', fontSize: 15, color: palette.ink, fontWeight: 500 };
+  const onKey = (row: number, column: number) => (event: KeyboardEvent<HTMLInputElement>) => {
+    const { currentTarget: cell, key } = event;
+    const isAtEdge = (side: 'left' | 'right') =>
+      cell.selectionStart === cell.selectionEnd && cell.selectionStart === (side === 'left' ? 0 : cell.value.length);
+    const went =
+      key === 'Enter' || key === 'ArrowDown'
+        ? focusCell(cell, row + 1, column) || (key === 'Enter' && focusCell(cell, 0, column + 1))
+        : key === 'ArrowUp'
+          ? focusCell(cell, row - 1, column)
+          : key === 'ArrowLeft' && isAtEdge('left')
+            ? focusCell(cell, row, column - 1)
+            : key === 'ArrowRight' && isAtEdge('right')
+              ? focusCell(cell, row, column + 1)
+              : false;
+    if (went || key === 'Enter') event.preventDefault();
+  };
+  const onPaste = (row: number, column: number) => (event: ClipboardEvent<HTMLInputElement>) => {
+    const rows = pastedCells(event.clipboardData.getData('text'));
+    if (rows.length === 1 && rows[0]?.length === 1) return;
+    event.preventDefault();
+    const cells = rows.flatMap((line, i) =>
+      line.flatMap((text, j): [string, string][] => {
+        const athlete = athletes[row + i];
+        return athlete && column + j < reps.length ? [[cellKey(athlete.athleteId, column + j), text]] : [];
+      }),
+    );
+    onType(Object.fromEntries(cells));
+  };
+  const element = (tag: string, key: string, style: object, children: ReactNode, more: object = {}) =>
+    create(tag, { key, style: { ...plain, ...style }, children, ...more });
+  const sticky = { position: 'sticky', left: 0, backgroundColor: palette.ground, zIndex: 1, textAlign: 'left' };
+  const head = element('thead', 'head', {}, [
+    element('tr', 'heads', {}, [
+      element('th', 'athlete', { ...sticky, minWidth: 108 }, 'Athlete', { scope: 'col' }),
+      ...reps.map((rep, column) =>
+        element(
+          'th',
+          String(column),
+          { minWidth: CELL.width, fontWeight: 700, padding: 4 },
+          `${column + 1}: ${repLabel(rep)}`,
+          {
+            scope: 'col',
+          },
+        ),
+      ),
+    ]),
+  ]);
+  const body = element(
+    'tbody',
+    'body',
+    {},
+    athletes.map(({ athleteId, name, targets }, row) =>
+      element('tr', athleteId, {}, [
+        element('th', 'name', { ...sticky, paddingRight: 8, fontWeight: 700 }, name, { scope: 'row' }),
+        ...reps.map((rep, column) => {
+          const text = typed[cellKey(athleteId, column)] ?? '';
+          const cell = readCell(text, rep, targets[column]);
+          const { targetS } = targets[column] ?? {};
+          const isWrong = cell.kind === 'problem';
+          const input = create('input', {
+            'data-cell': `${row} ${column}`,
+            'aria-label': `${name}, rep ${column + 1}`,
+            'aria-invalid': isWrong,
+            value: text,
+            inputMode: 'decimal',
+            autoComplete: 'off',
+            placeholder: rep.distanceM === undefined ? 'metres' : targetS === undefined ? '' : formatTime(targetS, 1),
+            onChange: (event: { target: HTMLInputElement }) =>
+              onType({ [cellKey(athleteId, column)]: event.target.value }),
+            onKeyDown: onKey(row, column),
+            onPaste: onPaste(row, column),
+            style: {
+              ...plain,
+              ...CELL,
+              boxSizing: 'border-box',
+              padding: '0 8px',
+              textAlign: 'right',
+              fontVariantNumeric: 'tabular-nums',
+              borderRadius: 6,
+              border: `${isWrong ? 2.5 : 1}px solid ${isWrong ? palette.late : palette.quiet}`,
+              backgroundColor: palette.ground,
+            },
+          });
+          return element('td', String(column), { padding: 2 }, input);
+        }),
+      ]),
+    ),
+  );
+  return create('div', {
+    role: 'region',
+    'aria-label': `Times of ${group.name}`,
+    tabIndex: -1,
+    style: { overflowX: 'auto', maxWidth: '100%' },
+    children: create('table', { style: { borderCollapse: 'collapse' }, children: [head, body] }),
+  });
+}

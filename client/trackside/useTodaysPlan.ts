@@ -1,0 +1,24 @@
+import { useMemo } from 'react';
+import { ulid } from 'ulid';
+import type { DayPlan } from '@core/planning/dayPlan';
+import { groupRun } from '@core/planning/groupTargets';
+import { planOfDay } from '@core/planning/runPlans';
+import { INTENT_FACTS } from '@core/session/intent';
+import { useOwnPlans } from '../plan/usePlanning';
+import type { SquadView } from '../squad/useSquad';
+import type { Session } from '../store/api';
+
+/** A session laid out for the track, by what is decided for the day; `tree` is undefined while its text cannot be read. */
+export function useTodaysPlan(session: Session, squad: SquadView, decided: DayPlan) {
+  const { tree, groups, plans, venue, intent } = useOwnPlans(session, squad, decided);
+  const plan = useMemo(() => {
+    const { id: sessionId, title, date, shorthand } = session;
+    const about = { id: ulid(), sessionId, title, date, shorthand, arc: INTENT_FACTS[intent].arc };
+    return planOfDay(
+      about,
+      groups.map((group) => groupRun(group, plans)),
+      venue,
+    );
+  }, [session, intent, groups, plans, venue]);
+  return { tree, groups, plan };
+}

@@ -1,0 +1,64 @@
+import { cellKey, enteredRun, readCell, type Typed } from './entered';
+import type { RunEvent } from './events';
+import { replay } from './replay';
+import { only, planOf, T0 } from './testing';
+import { reviewRun } from '../review/review';
+
+const four = { role: 'main' as const, distanceM: 400, callM: [200, 400] };
+
+test('times in any form, and ways to say that a rep was not run', () => {
+  const timeOf = (text: string) => {
+    const cell = readCell(text, four, { targetS: 88 });
+    return cell.kind === 'time' ? cell.timeS : cell.kind;
+  };
+  expect(['88.4', '1:28.4', '1.28', '88,4', '1\'28"', ' 1:28 '].map(timeOf)).toEqual([88.4, 88.4, 88, 88.4, 88, 88]);
+  expect(['', ' ', '-', 'x', 'DNF', 'dns', '–', 'out'].map(timeOf)).toEqual(Array(8).fill('empty'));
+  expect(['fast', '1:75', '0', '1:2x'].map(timeOf)).toEqual(Array(4).fill('problem'));
+});
+
+test('a time far from the target is asked about, and taken', () => {
+  expect(readCell('3:10', four, { targetS: 88 })).toMatchObject({
+    kind: 'time',
+    timeS: 190,
+    doubt: expect.stringContaining('Read as 3:10.0'),
+  });
+  expect(readCell('91', four, { targetS: 88 })).toEqual({ kind: 'time', timeS: 91 });
+});
+
+test('a rep by the clock takes metres', () => {
+  const clock = { role: 'main' as const, durationS: 120, callM: [], everyM: 400 };
+  expect(readCell('610 m', clock, {})).toEqual({ kind: 'metres', distanceM: 610 });
+  expect(readCell('far', clock, {})).toMatchObject({ kind: 'problem' });
+});
+
+test('what was typed comes out as it was typed', () => {
+  const plan = planOf('3x400 @5k / 60s\nfinish: 200 @mile');
+  const typed: Typed = {
+    [cellKey('a0', 0)]: '1:27.4',
+    [cellKey('a0', 1)]: '88.1',
+    [cellKey('a0', 3)]: '36,2',
+    [cellKey('a1', 0)]: '1:31',
+    [cellKey('a1', 1)]: 'x',
+    [cellKey('a1', 2)]: 'what',
+  };
+  const { plan: laidOut, happened } = enteredRun(plan, typed, T0);
+  const events = happened.map(({ happening, atMs }, i): RunEvent => {
+    return { ...happening, id: String(i).padStart(3, '0'), runId: 'run', deviceId: 'd', atMs };
+  });
+  const state = replay(laidOut, events);
+  expect(state.unplaced).toEqual([]);
+  expect(state.endedAtMs).toBeDefined();
+  const rows = reviewRun(state)[0]?.rows ?? [];
+  expect(rows.map(({ cells }) => cells.map(({ actualS }) => actualS))).toEqual([
+    [87.4, 88.1, undefined, 36.2],
+    [91, undefined, undefined, undefined],
+  ]);
+});
+
+test('reps that run on are entered one by one', () => {
+  const plan = planOf('600 @10k, 400 @marathon');
+  const typed = { [cellKey('a0', 0)]: '2:10', [cellKey('a0', 1)]: '1:50' };
+  const { plan: laidOut, happened } = enteredRun(plan, typed, T0);
+  expect(only(laidOut).reps.some(({ runsOn }) => runsOn)).toBe(false);
+  expect(happened.map(({ happening }) => happening.type)).toEqual(['started', 'passed', 'started', 'passed', 'ended']);
+});

@@ -1,0 +1,95 @@
+/** A session entered afterwards, from a clipboard or a watch: typed times as the events they would have been. */
+import { formatTime, parseTime } from '../units/time';
+import type { Happening } from './events';
+import type { Plan, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
+
+/** What was typed for an athlete and a rep: `${athleteId} ${repIndex}` → text. */
+export type Typed = Readonly<Record<string, string>>;
+export const cellKey = (athleteId: string, repIndex: number): string => `${athleteId} ${repIndex}`;
+
+/** What a cell says: a time, metres covered in a rep by the clock, nothing, or that it was not run. */
+export type Cell =
+  | { kind: 'time'; timeS: number; doubt?: string }
+  | { kind: 'metres'; distanceM: number }
+  | { kind: 'empty' }
+  | { kind: 'problem'; message: string };
+
+/** Ways to write that a rep was not run. */
+const NOT_RUN = /^([-–—x×/]|dn[sf]|out|no)$/i;
+/** Further than this from the target, a time is asked about. */
+const DOUBT_SHARE = 0.35;
+
+/** Reads one cell as people write times. */
+export function readCell(text: string, rep: PlannedRep, target: PlannedTarget | undefined): Cell {
+  const typed = text.trim();
+  if (typed === '' || NOT_RUN.test(typed)) return { kind: 'empty' };
+  if (rep.distanceM === undefined) {
+    const distanceM = Number(typed.toLowerCase().replace(/\s*m$/, '').replace(',', '.'));
+    return distanceM > 0 && distanceM <= 200_000
+      ? { kind: 'metres', distanceM }
+      : { kind: 'problem', message: `“${typed}” is not a distance in metres.` };
+  }
+  const read = parseTime(typed, rep.distanceM);
+  if (!read.ok) return { kind: 'problem', message: read.message };
+  const { timeS } = read;
+  const { targetS } = target ?? {};
+  const isFar = targetS !== undefined && Math.abs(timeS - targetS) > DOUBT_SHARE * targetS;
+  return {
+    kind: 'time',
+    timeS,
+    ...(isFar ? { doubt: `Read as ${formatTime(timeS, 1)}, and the target was ${formatTime(targetS, 1)}.` } : {}),
+  };
+}
+
+/** A recovery that nobody has noted. */
+const USUAL_REST_S = 90;
+
+type Happened = { happening: Happening; atMs: number };
+
+function groupEvents(group: PlannedGroup, typed: Typed, startAtMs: number): Happened[] {
+  const happened: Happened[] = [];
+  let atMs = startAtMs;
+  group.reps.forEach((rep, repIndex) => {
+    const cells = group.athletes.flatMap(({ athleteId, targets }) => {
+      const cell = readCell(typed[cellKey(athleteId, repIndex)] ?? '', rep, targets[repIndex]);
+      return cell.kind === 'empty' || cell.kind === 'problem' ? [] : [{ athleteId, cell }];
+    });
+    if (cells.length === 0) return;
+    const athleteIds = cells.map(({ athleteId }) => athleteId);
+    happened.push({ happening: { type: 'started', repIndex, athleteIds }, atMs });
+    let longestMs = (rep.durationS ?? 0) * 1000;
+    for (const { athleteId, cell } of cells) {
+      if (cell.kind === 'metres')
+        happened.push({
+          happening: { type: 'covered', athleteId, repIndex, distanceM: cell.distanceM },
+          atMs: atMs + longestMs,
+        });
+      const finishM = rep.callM.at(-1);
+      if (cell.kind !== 'time' || finishM === undefined) continue;
+      const ranMs = Math.round(cell.timeS * 1000);
+      longestMs = Math.max(longestMs, ranMs);
+      happened.push({ happening: { type: 'passed', athleteId, repIndex, atM: finishM }, atMs: atMs + ranMs });
+    }
+    const rests = group.athletes.flatMap(({ targets }) => targets[repIndex]?.recoveryS ?? []);
+    atMs += longestMs + Math.max(USUAL_REST_S, ...rests) * 1000;
+  });
+  return happened;
+}
+
+/** Reps that run on are begun by finishing the one before: entered by hand each is a rep of its own. */
+const apart = (group: PlannedGroup): PlannedGroup => ({
+  ...group,
+  reps: group.reps.map(({ runsOn: _runsOn, open: _open, ...rep }) => rep),
+});
+
+/**
+ * A plan and events for what was typed. Cells that cannot be read are left out: ask readCell() first.
+ * @param startAtMs when the first rep began, ms since 1970; how long the recoveries really were is not known and taken as planned.
+ */
+export function enteredRun(plan: Plan, typed: Typed, startAtMs: number): { plan: Plan; happened: Happened[] } {
+  const groups = plan.groups.map(apart);
+  const happened = groups.flatMap((group) => groupEvents(group, typed, startAtMs)).sort((a, b) => a.atMs - b.atMs);
+  const lastMs = Math.max(startAtMs, ...happened.map(({ atMs }) => atMs));
+  happened.push({ happening: { type: 'ended' }, atMs: lastMs + 60_000 });
+  return { plan: { ...plan, groups }, happened };
+}
