@@ -5,6 +5,24 @@ export { startFetchingScreens } from './ui/lazyScreen';
 
 // The lists are in the first load: they are what the coach sees first. What is opened from them follows at once, unasked.
 const later = () => import('./laterScreens');
+
+/** What this phone has timed and not sent is sent now, and whenever the network comes back. @returns what stops it. */
+export function startSending(): () => void {
+  let stop: (() => void) | undefined;
+  let isOver = false;
+  void later().then(
+    (screens) => {
+      if (!isOver) stop = screens.startSending();
+    },
+    // Without its code nothing could be timed here either.
+    () => undefined,
+  );
+  return () => {
+    isOver = true;
+    stop?.();
+  };
+}
+
 export const AthletePage = lazyScreen(async () => (await later()).AthletePage);
 export const GroupsPage = lazyScreen(async () => (await later()).GroupsPage);
 export const BookList = lazyScreen(async () => (await later()).BookList);
@@ -20,6 +38,7 @@ export const FilesPage = lazyScreen(async () => (await import('./lists')).FilesP
 export const JoinForm = lazyScreen(async () => (await later()).JoinForm);
 export const RehearsalPage = lazyScreen(async () => (await later()).RehearsalPage);
 export const EnterPage = lazyScreen(async () => (await later()).EnterPage);
+export const TrackHome = lazyScreen(async () => (await later()).TrackHome);
 export const RollCall = lazyScreen(async () => (await later()).RollCall);
 export const PlanPage = lazyScreen(async () => (await later()).PlanPage);
 export const VenueList = lazyScreen(async () => (await later()).VenueList);

@@ -1,4 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import type { RunEvent } from '../core/trackside/events';
 import type { RunningApp } from './app';
 
 type Session = { id: string; title: string; date: string };
@@ -9,6 +10,15 @@ export async function todaysSession(app: RunningApp): Promise<Session> {
   const session = sessions.find(({ title }) => title === 'Even 400s, quick finish');
   if (!session) throw new Error('The demo has no session for today.');
   return session;
+}
+
+/** What nobody has tapped: how the clocks compare, and what was settled at roll call. */
+const BESIDE: readonly RunEvent['type'][] = ['clock', 'conditions', 'times', 'came', 'joined'];
+
+/** What was tapped in a session, as the server has it, in the order of time. */
+export async function tapped(app: RunningApp, runId: string): Promise<RunEvent[]> {
+  const { events } = await app.get<{ events: RunEvent[] }>(`runs/${runId}`);
+  return events.filter(({ type }) => !BESIDE.includes(type)).sort((a, b) => a.atMs - b.atMs);
 }
 
 /** The line board, as a hand (or a keyboard) uses it. */
@@ -70,6 +80,12 @@ export class Board {
     if (this.by === 'touch') await go.tap();
     else await go.press('Enter');
     await expect(this.button(/^Start: /)).toBeVisible();
+  }
+
+  /** Ends the session before its last rep. */
+  async endNow(): Promise<void> {
+    await this.press(this.button('More'));
+    await this.press(this.button('End the session now'));
   }
 
   runId(): string {

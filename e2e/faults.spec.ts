@@ -1,6 +1,5 @@
-import type { RunEvent } from '../core/trackside/events';
 import { expect, test } from './app';
-import { Board, todaysSession } from './board';
+import { Board, tapped, todaysSession } from './board';
 
 test('a reload in the middle of a rep loses nothing, and the clock runs on', async ({ page, demo }) => {
   const board = new Board(page, 'touch');
@@ -25,9 +24,7 @@ test('a server killed in the middle of a rep and started again has every time', 
   await board.open(demo, (await todaysSession(demo)).id);
   await board.start();
   // The start has reached the server; nothing after it will.
-  await expect
-    .poll(async () => (await demo.get<{ events: RunEvent[] }>(`runs/${board.runId()}`)).events)
-    .toHaveLength(1);
+  await expect.poll(async () => tapped(demo, board.runId())).toHaveLength(1);
   await demo.kill();
   await board.wait(35);
   for (const name of ['Ada', 'Bo', 'Ivo']) {
@@ -39,7 +36,7 @@ test('a server killed in the middle of a rep and started again has every time', 
   // The outbox tries again by itself.
   await board.wait(31);
   await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible();
-  const { events } = await demo.get<{ events: RunEvent[] }>(`runs/${board.runId()}`);
+  const events = await tapped(demo, board.runId());
   expect(events.map((event) => event.type).sort()).toEqual(['passed', 'passed', 'passed', 'started']);
   await board.letRun();
   await page.reload();
@@ -61,7 +58,7 @@ test('with no network at all the session goes on, and another phone sees it afte
   await board.press(board.tile('Milo'));
   await expect(board.tile('Milo')).toHaveAccessibleName(/next finish/);
   const boardUrl = page.url();
-  await board.press(board.button('End the session now'));
+  await board.endNow();
   await board.press(board.button('See the results'));
   await expect(
     page
@@ -71,9 +68,7 @@ test('with no network at all the session goes on, and another phone sees it afte
   ).toHaveText('no finish');
   await context.setOffline(false);
   await board.wait(31);
-  await expect
-    .poll(async () => (await demo.get<{ events: unknown[] }>(`runs/${boardUrl.split('/').at(-1)}`)).events)
-    .toHaveLength(3);
+  await expect.poll(async () => tapped(demo, boardUrl.split('/').at(-1) ?? '')).toHaveLength(3);
   const other = await browser.newPage();
   await other.goto(boardUrl);
   await expect(other.getByRole('heading', { name: 'Session ended' })).toBeVisible();
@@ -102,11 +97,5 @@ test('the time taken is that of the finger, not of the screen', async ({ page, d
   await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible();
   const seen = await page.evaluate(() => (window as unknown as { seen: number[] }).seen);
   expect(seen).toHaveLength(5);
-  await expect
-    .poll(async () =>
-      (await demo.get<{ events: RunEvent[] }>(`runs/${board.runId()}`)).events
-        .map((event) => event.atMs)
-        .sort((a, b) => a - b),
-    )
-    .toEqual(seen);
+  await expect.poll(async () => (await tapped(demo, board.runId())).map((event) => event.atMs)).toEqual(seen);
 });

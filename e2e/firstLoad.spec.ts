@@ -41,7 +41,7 @@ test('every screen is here before it is asked for, so that the server may go awa
   page.on('requestfinished', (request) => fetched.push(new URL(request.url()).pathname));
   await page.goto(`${demo.url}/results`);
   await expect(page.getByText(/130 of 130 reps/).first()).toBeVisible();
-  const chunks = ['planningScreens', 'lists', 'LineBoard', 'ResultView'];
+  const chunks = ['laterScreens', 'lists'];
   await expect.poll(() => chunks.filter((name) => !fetched.some((file) => file.includes(`/${name}-`)))).toEqual([]);
   await demo.kill();
   await page.getByRole('link', { name: 'Squad' }).tap();

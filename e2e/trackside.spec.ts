@@ -1,6 +1,5 @@
-import type { RunEvent } from '../core/trackside/events';
 import { expect, test } from './app';
-import { Board, todaysSession } from './board';
+import { Board, tapped, todaysSession } from './board';
 
 test('undo takes back one step after the other, whatever it was', async ({ page, demo }) => {
   const board = new Board(page, 'touch');
@@ -22,9 +21,7 @@ test('undo takes back one step after the other, whatever it was', async ({ page,
   await expect(page.getByRole('timer')).toHaveText(/^0:0\d$/);
   // Nothing was overwritten: every step and every undo is in the log.
   await expect
-    .poll(async () =>
-      (await demo.get<{ events: RunEvent[] }>(`runs/${board.runId()}`)).events.map(({ type }) => type).sort(),
-    )
+    .poll(async () => (await tapped(demo, board.runId())).map(({ type }) => type).sort())
     .toEqual(['passed', 'passed', 'started', 'started', 'undone', 'undone', 'undone']);
 });
 
@@ -44,11 +41,7 @@ test('a thumb that bounces is one time; a missed 200 leaves the finish to be tak
   await board.press(board.tile('Ivo'));
   await expect(board.tile('Ivo')).toHaveAccessibleName(/^Ivo: ran 1:(1|2)\d\.\d/);
   await expect
-    .poll(
-      async () =>
-        (await demo.get<{ events: RunEvent[] }>(`runs/${board.runId()}`)).events.filter(({ type }) => type === 'passed')
-          .length,
-    )
+    .poll(async () => (await tapped(demo, board.runId())).filter(({ type }) => type === 'passed').length)
     .toBe(2);
 });
 
@@ -62,12 +55,12 @@ test('the next rep starts for all, also for one who never finished, and the resu
   await board.start('Start rep 2');
   await expect(board.tile('Cleo')).toHaveAccessibleName(/running, next 200/);
   await expect(page.getByRole('heading', { name: '2 of 12: 400 @5k' })).toBeVisible();
-  await board.press(board.button('End the session now'));
+  await board.endNow();
   await expect(page.getByRole('heading', { name: 'Session ended' })).toBeVisible();
   // The end can be undone like anything else.
   await board.press(board.button('Undo end'));
   await expect(page.getByRole('heading', { name: '2 of 12: 400 @5k' })).toBeVisible();
-  await board.press(board.button('End the session now'));
+  await board.endNow();
   await board.press(board.button('See the results'));
   const cells = page.getByRole('row', { name: /Cleo Wexmoor/ }).getByRole('cell');
   await expect(cells.nth(1)).toHaveText('no finish');

@@ -1,5 +1,1 @@
-import { TrackHome } from '@client/trackside/TrackHome';
-
-export default function Track() {
-  return <TrackHome />;
-}
+export { TrackHome as default } from '@client/screens';

@@ -48,3 +48,8 @@ test('who was away and ran nothing is not read', () => {
   const state = replay(planOf('400 @5k'), [at(0, { type: 'came', athleteId: 'a1', presence: 'absent' })]);
   expect(reviewRun(state)[0]?.rows.map(({ athleteId }) => athleteId)).toEqual(['a0']);
 });
+
+test('groups that ran the same reps are read together', () => {
+  const reviews = reviewRun(replay(twoGroups('2x400 @5k / 60s', '2x400 @5k / 75s'), []));
+  expect(reviews.map(({ name, rows }) => [name, rows.length])).toEqual([['Milers, Fives', 4]]);
+});

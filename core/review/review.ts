@@ -1,5 +1,5 @@
 import { ownRep } from '../trackside/lineUp';
-import type { PlannedRep } from '../trackside/plan';
+import { repLabel, type PlannedRep } from '../trackside/plan';
 import type { AthleteState, GroupState, RepRun, RunState, Slot } from '../trackside/runState';
 import { judge, type Judged } from '../trackside/tile';
 import type { Verdict } from '../trackside/verdict';
@@ -122,9 +122,30 @@ const readWith = (state: RunState, { id }: GroupState): AthleteState[] =>
     return runs.some((run) => run.groupId === id);
   });
 
-/** Reads a session that was run, group by group: athletes × reps with actual, target, early or late, and each athlete's mean and spread. */
+/** Groups that ran the same reps are read together. */
+function merged(reviews: readonly Review[]): Review[] {
+  const byReps = new Map<string, Review>();
+  for (const review of reviews) {
+    const key = review.columns.map(({ repIndex, rep }) => `${repIndex} ${rep.role} ${repLabel(rep)}`).join(';');
+    const before = byReps.get(key);
+    byReps.set(
+      key,
+      before
+        ? {
+            ...before,
+            groupId: `${before.groupId} ${review.groupId}`,
+            name: `${before.name}, ${review.name}`,
+            rows: [...before.rows, ...review.rows],
+          }
+        : review,
+    );
+  }
+  return [...byReps.values()];
+}
+
+/** Reads a session that was run, by what was run together: athletes × reps with actual, target, early or late, and each athlete's mean and spread. */
 export function reviewRun(state: RunState): Review[] {
-  return state.groups.flatMap((group): Review[] => {
+  const reviews = state.groups.flatMap((group): Review[] => {
     const athletes = readWith(state, group);
     if (athletes.length === 0) return [];
     const runs = athletes.flatMap(({ runs: all }) => all.filter(({ groupId }) => groupId === group.id));
@@ -138,4 +159,5 @@ export function reviewRun(state: RunState): Review[] {
     const rows = athletes.map((athlete) => rowOf(state, group, athlete, meanOver));
     return [{ groupId: group.id, name: group.name, columns, rows, meanOver }];
   });
+  return merged(reviews);
 }
