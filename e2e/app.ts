@@ -11,16 +11,20 @@ const ROOT = path.join(__dirname, '..');
 export class RunningApp {
   url = '';
   private process: ChildProcess | undefined;
+  private cookie: string | undefined;
   private readonly folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-e2e-'));
 
-  constructor(private readonly program: 'demo/main.ts' | 'server/main.ts') {}
+  constructor(
+    private readonly program: 'demo/main.ts' | 'server/main.ts',
+    private readonly settings: Readonly<Record<string, string>> = {},
+  ) {}
 
   /** Starts the server, the first time on any free port, then on the same one. */
   async start(): Promise<void> {
     const port = this.url ? new URL(this.url).port : '0';
     const started = spawn(process.execPath, ['--import', 'tsx', this.program], {
       cwd: ROOT,
-      env: { ...process.env, PORT: port, ZEST_DATA: this.folder },
+      env: { ...process.env, PORT: port, ZEST_DATA: this.folder, ...this.settings },
       stdio: ['ignore', 'pipe', 'pipe'],
     });
     this.process = started;
@@ -46,8 +50,20 @@ export class RunningApp {
     await ended;
   }
 
+  private async unlock(passphrase: string): Promise<string> {
+    const opened = await fetch(`${this.url}/api/access/passphrase`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({ passphrase }),
+    });
+    return opened.headers.get('set-cookie')?.split(';')[0] ?? '';
+  }
+
+  /** What the server answers; a locked one is asked with its passphrase first. */
   async get<T>(resource: string): Promise<T> {
-    const answer = await fetch(`${this.url}/api/${resource}`);
+    const { ZEST_PASSPHRASE: passphrase } = this.settings;
+    if (passphrase !== undefined) this.cookie ??= await this.unlock(passphrase);
+    const answer = await fetch(`${this.url}/api/${resource}`, { headers: { cookie: this.cookie ?? '' } });
     return (await answer.json()) as T;
   }
 
@@ -57,10 +73,18 @@ export class RunningApp {
   }
 }
 
-/** `demo` is a server with the made-up club, `empty` one with nothing in it; each only for the test that asks. */
-export const test = base.extend<{ demo: RunningApp; empty: RunningApp }>({
+/** `demo` is a server with the made-up club, `locked` one that asks for a passphrase, `empty` one with nothing in it; each only for the test that asks. */
+export const PASSPHRASE = 'rain on the back straight';
+
+export const test = base.extend<{ demo: RunningApp; empty: RunningApp; locked: RunningApp }>({
   demo: async ({}, provide) => {
     const app = new RunningApp('demo/main.ts');
+    await app.start();
+    await provide(app);
+    await app.close();
+  },
+  locked: async ({}, provide) => {
+    const app = new RunningApp('demo/main.ts', { ZEST_PASSPHRASE: PASSPHRASE });
     await app.start();
     await provide(app);
     await app.close();

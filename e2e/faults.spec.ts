@@ -1,3 +1,5 @@
+import fs from 'node:fs';
+import type { RunEvent } from '../core/trackside/events';
 import { expect, test } from './app';
 import { Board, tapped, todaysSession } from './board';
 
@@ -98,4 +100,120 @@ test('the time taken is that of the finger, not of the screen', async ({ page, d
   const seen = await page.evaluate(() => (window as unknown as { seen: number[] }).seen);
   expect(seen).toHaveLength(5);
   await expect.poll(async () => (await tapped(demo, board.runId())).map((event) => event.atMs)).toEqual(seen);
+});
+
+test('a tab that crashes in the middle of a rep: another one goes on where it was', async ({ page, context, demo }) => {
+  const board = new Board(page, 'touch');
+  await board.open(demo, (await todaysSession(demo)).id);
+  await board.start();
+  await board.wait(38);
+  await board.press(board.tile('Bo'));
+  await expect(board.tile('Bo')).toHaveAccessibleName(/next finish.*at 200 3[89]\.\d/);
+  const before = (await board.tile('Bo').getAttribute('aria-label')) ?? '';
+  const url = page.url();
+  const crashed = page.waitForEvent('crash');
+  const devtools = await context.newCDPSession(page);
+  // It never answers: there is nobody left to.
+  void devtools.send('Page.crash').catch(() => undefined);
+  await crashed;
+  const again = await context.newPage();
+  await again.goto(url);
+  await expect(new Board(again, 'touch').tile('Bo')).toHaveAccessibleName(before);
+});
+
+test('a server killed in mid-post over and over: every time is there once', async ({ page, demo }) => {
+  test.slow();
+  const board = new Board(page, 'touch');
+  await board.open(demo, (await todaysSession(demo)).id);
+  await board.start();
+  const names = ['Bo', 'Cleo', 'Esi', 'Fern', 'Ivo', 'Ada', 'Dov', 'Gus'];
+  for (const [i, name] of names.entries()) {
+    await board.wait(5);
+    await board.press(board.tile(name));
+    // Killed while what was tapped is on its way, started again while the next one is.
+    if (i % 2 === 0) await demo.kill();
+    else await demo.start();
+    await expect(board.tile(name)).toHaveAccessibleName(/next finish/);
+  }
+  await board.wait(31);
+  await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible({ timeout: 40_000 });
+  const events = await tapped(demo, board.runId());
+  expect(events.map(({ type }) => type)).toEqual(['started', ...names.map(() => 'passed')]);
+  expect(new Set(events.flatMap((event) => (event.type === 'passed' ? event.athleteId : []))).size).toBe(names.length);
+});
+
+test('the phone’s clock set back five minutes in mid-session, and a reload after it: times go on', async ({
+  page,
+  demo,
+}) => {
+  // What the system clock says is the page's origin at each load, and Date; the time stamps of touches do not jump.
+  await page.addInitScript(() => {
+    const back = () => Number(localStorage.getItem('set-back') ?? 0);
+    const now = Date.now.bind(Date);
+    const origin = performance.timeOrigin - back();
+    Object.defineProperty(performance, 'timeOrigin', { get: () => origin });
+    Date.now = () => now() - back();
+  });
+  await page.goto(`${demo.url}/track/ready/${(await todaysSession(demo)).id}`);
+  const board = new Board(page, 'touch');
+  await board.button(/^Go with \d+/).tap();
+  await board.button(/^Start: /).tap();
+  await expect(board.tile('Bo')).toHaveAccessibleName(/running/);
+  await page.evaluate(() => localStorage.setItem('set-back', '300000'));
+  // It is noticed with the next ticks of the board.
+  await expect.poll(() => page.evaluate(() => localStorage.getItem('zest-lap-clock'))).not.toBeNull();
+  await board.press(board.tile('Bo'));
+  await expect(board.tile('Bo')).toHaveAccessibleName(/at 200 \d+\.\d/);
+  await page.reload();
+  await expect(board.tile('Bo')).toHaveAccessibleName(/at 200 \d+\.\d/);
+  await expect(page.getByRole('timer')).toHaveText(/^0:\d\d$/);
+  await board.press(board.tile('Ada'));
+  await expect(board.tile('Ada')).toHaveAccessibleName(/at 200 \d+\.\d/);
+  const [start, bo, ada] = (await tapped(demo, board.runId())).map(({ atMs }) => atMs);
+  expect((bo ?? 0) - (start ?? 0)).toBeGreaterThan(0);
+  expect((ada ?? 0) - (bo ?? 0)).toBeGreaterThan(0);
+  expect((ada ?? 0) - (start ?? 0)).toBeLessThan(60_000);
+});
+
+test('storage full: said at once, times go on in memory, a file holds them, and the server gets them', async ({
+  page,
+  demo,
+}) => {
+  await page.addInitScript(() => {
+    const { put } = IDBObjectStore.prototype;
+    IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...args: [unknown, IDBValidKey?]) {
+      if (localStorage.getItem('full') && this.name === 'events')
+        throw new DOMException('The disk is full.', 'QuotaExceededError');
+      return put.apply(this, args);
+    };
+  });
+  const board = new Board(page, 'touch');
+  await board.open(demo, (await todaysSession(demo)).id);
+  await board.start();
+  await page.evaluate(() => localStorage.setItem('full', 'yes'));
+  await demo.kill();
+  await board.wait(38);
+  for (const name of ['Bo', 'Ada']) {
+    await board.press(board.tile(name));
+    await expect(board.tile(name)).toHaveAccessibleName(/next finish/);
+  }
+  await expect(page.getByRole('status', { name: 'Storage full' })).toContainText(
+    '2 only on this page. Do not close it.',
+  );
+  const [file] = await Promise.all([page.waitForEvent('download'), board.press(board.button('Save file'))]);
+  const saved = JSON.parse(fs.readFileSync(await file.path(), 'utf8')) as { format: string; events: RunEvent[] };
+  expect(saved.format).toBe('zest-lap/run');
+  expect(saved.events.filter(({ type }) => type === 'passed')).toHaveLength(2);
+  await demo.start();
+  await board.wait(31);
+  await expect
+    .poll(async () => (await tapped(demo, board.runId())).filter(({ type }) => type === 'passed').length)
+    .toBe(2);
+  // There is room again: what was held goes where it belongs.
+  await page.evaluate(() => localStorage.removeItem('full'));
+  await board.press(board.tile('Ivo'));
+  await expect(page.getByRole('status', { name: 'Storage full' })).toBeHidden();
+  await board.letRun();
+  await page.reload();
+  for (const name of ['Bo', 'Ada', 'Ivo']) await expect(board.tile(name)).toHaveAccessibleName(/next finish/);
 });

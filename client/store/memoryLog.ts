@@ -3,7 +3,7 @@ import type { TrackLog } from './trackLog';
 
 /** The phone's log, with a place for what its storage would not take. */
 export type SafeLog = TrackLog & {
-  /** How many events are in memory only. */
+  /** How many events are in this page's memory and nowhere else. */
   inMemory(): number;
 };
 
@@ -16,7 +16,7 @@ export function withMemory(log: TrackLog): SafeLog {
   const here = (runId: string) => [...held.values()].flatMap(({ event }) => (event.runId === runId ? [event] : []));
   return {
     ...log,
-    inMemory: () => held.size,
+    inMemory: () => [...held.values()].filter(({ sent }) => !sent).length,
     async addEvents(events, sent) {
       try {
         await log.addEvents(events, sent);

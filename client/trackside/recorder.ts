@@ -12,7 +12,9 @@ import { trackside } from './slice';
 import { nowMs } from './trackClock';
 
 const log = withMemory(openTrackLog());
-const outbox = new Outbox(log, fetchPort, (state) => store.dispatch(trackside.actions.outboxChanged(state)));
+const outbox = new Outbox(log, fetchPort, (state) =>
+  store.dispatch(trackside.actions.outboxChanged({ ...state, inMemory: log.inMemory() })),
+);
 
 const DEVICE_KEY = 'zest-lap-device';
 let device: string | undefined;

@@ -35,5 +35,5 @@ test('opening another run leaves the first one’s events behind', () => {
 });
 
 test('what waits is known', () => {
-  expect(reducer(start, outboxChanged({ waiting: 3, refused: [] })).outbox.waiting).toBe(3);
+  expect(reducer(start, outboxChanged({ waiting: 3, refused: [], inMemory: 0 })).outbox.waiting).toBe(3);
 });

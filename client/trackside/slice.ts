@@ -39,8 +39,10 @@ export const trackside = createSlice({
       const news = action.payload.filter((event) => event.runId === run?.plan.id && !known.has(event.id));
       if (news.length > 0) state.run?.events.push(...news);
     },
-    outboxChanged: (state, action: PayloadAction<OutboxState>) => {
-      state.outbox = action.payload;
+    outboxChanged: (state, action: PayloadAction<OutboxState & { inMemory: number }>) => {
+      const { inMemory, ...outbox } = action.payload;
+      state.outbox = outbox;
+      state.inMemory = inMemory;
     },
   },
 });

@@ -1,6 +1,6 @@
 import { callsAhead, callsBetween, groupNow, isByTheClock, spokenLength } from './calls';
 import { replay } from './replay';
-import { at, pass, planOf, start, T0, twoGroups } from './testing';
+import { at, only, pass, planOf, start, T0, twoGroups } from './testing';
 
 const heard = (plan: Parameters<typeof replay>[0], events: Parameters<typeof replay>[1]) =>
   callsAhead(replay(plan, events)).map(({ atMs, sound, words }) => [(atMs - T0) / 1000, sound, words]);
@@ -72,7 +72,7 @@ test('what the group does now, for how long yet, and what comes next', () => {
 });
 
 test('the phone can call all of it only where all of it goes by the clock', () => {
-  const by = (text: string) => isByTheClock(replay(planOf(text), []), 'all');
+  const by = (text: string) => isByTheClock(only(planOf(text)));
   expect(by('6x90s @3k / 90s jog')).toBe(true);
   expect(by('6x400 @3k / 90s jog')).toBe(false);
 });

@@ -1,7 +1,7 @@
 /** What is called out, and when: the end of a recovery, the next start, the changes of a session by the clock. */
 import { formatClock } from '../units/time';
 import { ownRep } from './lineUp';
-import { repLabel, type PlannedRep } from './plan';
+import { repLabel, type PlannedGroup, type PlannedRep } from './plan';
 import { groupOf, membersOf, type RepRun, type RunState } from './runState';
 import { dueStarts, recoveredAtMs, type Due } from './starts';
 
@@ -151,10 +151,9 @@ export function groupNow(state: RunState, groupId: string, nowMs: number): Now |
   };
 }
 
-/** True if every rep and every rest of the group goes by the clock: then the phone can call all of it. */
-export function isByTheClock(state: RunState, groupId: string): boolean {
-  const plan = groupOf(state, groupId)?.plan;
-  if (!plan || plan.reps.length === 0) return false;
+/** True if every rep and every rest of a group goes by the clock: then the phone can call all of it. */
+export function isByTheClock(plan: PlannedGroup): boolean {
+  if (plan.reps.length === 0) return false;
   return plan.reps.every(
     ({ durationS, runsOn, open }, i) =>
       durationS !== undefined &&

@@ -6,11 +6,13 @@
 import { curves } from './curves';
 import { language } from './language';
 import { list } from './list';
+import { phones } from './phones';
 import { planning } from './planning';
 import { screens } from './screens';
+import { trackside } from './trackside';
 import { writing } from './writing';
 
-const BENCHES = { curves, language, list, planning, screens, writing };
+const BENCHES = { curves, language, list, phones, planning, screens, trackside, writing };
 
 async function main(): Promise<void> {
   const chosen = process.argv.slice(2);

@@ -3,6 +3,7 @@ import { takesPart, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Conditions, Happening, Presence } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
+import { isByTheClock } from '@core/trackside/calls';
 import { joinedBy, type Visitor } from '@core/trackside/visitor';
 
 /** By athlete, where somebody has said so. */
@@ -38,7 +39,10 @@ type Settled = {
 /** Everything that was settled, as the first events of the session. */
 export function settledEvents({ plan, presences, visitors, conditions, timedIds }: Settled): Happening[] {
   const inPlan = plan.groups.flatMap(({ athletes }) => athletes.map(({ athleteId }) => athleteId));
+  // A session by the clock runs by itself once it is started, and is called aloud.
+  const isClocked = plan.groups.every((group) => isByTheClock(group));
   return [
+    ...(isClocked ? [{ type: 'sending' as const, sending: 'together' as const }] : []),
     ...inPlan.flatMap((athleteId): Happening[] => {
       const presence = presences.get(athleteId) ?? 'present';
       return presence === 'present' ? [] : [{ type: 'came', athleteId, presence }];

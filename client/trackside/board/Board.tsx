@@ -146,8 +146,8 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
   });
 
   const group = groupOf(state, choice) ?? (state.groups.length === 1 ? state.groups[0] : undefined);
-  const canCall = group !== undefined && (isByTheClock(state, group.id) || group.plan.reps.some(({ free }) => free));
-  const isCaller = canCall && (asCaller ?? false);
+  const canCall = group !== undefined && (isByTheClock(group.plan) || group.plan.reps.some(({ free }) => free));
+  const isCaller = canCall && (asCaller ?? (state.groups.length === 1 && isByTheClock(group.plan)));
   const title = ended ? 'Session ended' : (whereText(state, shown) ?? plan.title);
   const current = group?.slots[Math.max(0, group.lastAt)];
   const recovery = group && current ? group.plan.reps[current.planIndex]?.recovery : undefined;

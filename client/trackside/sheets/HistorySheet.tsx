@@ -70,7 +70,11 @@ const SHOWN = 200;
 export function HistorySheet({ run, close, open }: Props) {
   const entries = run.state.log.filter(({ event }) => event.type !== 'undone').reverse();
   return (
-    <Sheet title="History" about={`${entries.length} things recorded; nothing is ever gone.`} close={close}>
+    <Sheet
+      title="History"
+      about={`${entries.length} ${entries.length === 1 ? 'thing' : 'things'} recorded; nothing is ever gone.`}
+      close={close}
+    >
       <View role="list">
         {entries.slice(0, SHOWN).map((entry) => (
           <Line key={entry.event.id} run={run} entry={entry} open={open} />

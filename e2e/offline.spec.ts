@@ -1,0 +1,70 @@
+import { expect, test, watchForErrors } from './app';
+import { Board, tapped, todaysSession } from './board';
+
+test.use({ serviceWorkers: 'allow' });
+
+const ready = 'This phone opens the app and today’s and tomorrow’s sessions without a network.';
+
+test('with the server gone from roll call to results nothing is missing; all of it is there when it is back', async ({
+  page,
+  demo,
+}) => {
+  await page.goto(`${demo.url}/track`);
+  await expect(page.getByText(ready, { exact: false })).toBeVisible();
+  const { id } = await todaysSession(demo);
+  await demo.kill();
+  // The app itself, and a screen that was never open before, from the phone alone.
+  await page.goto(`${demo.url}/track/ready/${id}`);
+  const board = new Board(page, 'touch');
+  await expect(page.getByRole('checkbox', { name: 'Ada Brindlecote' })).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Cleo Wexmoor' }).tap();
+  await board.button('Go with 13 athletes').tap();
+  await board.button(/^Start: /).tap();
+  await expect(board.tile('Bo')).toHaveAccessibleName(/running/);
+  for (const name of ['Bo', 'Ada', 'Ivo']) {
+    await board.press(board.tile(name));
+    await expect(board.tile(name)).toHaveAccessibleName(/next finish/);
+  }
+  // A reload with no server: the same board, nothing lost.
+  await page.reload();
+  await expect(board.tile('Ivo')).toHaveAccessibleName(/next finish/);
+  await expect(page.getByRole('status', { name: /^Times kept: \d+ on this phone only/ })).toBeVisible();
+  const runId = board.runId();
+  await board.endNow();
+  await board.button('See the results').tap();
+  await expect(page.getByRole('row', { name: /Bo Tarrowby/ })).toContainText('no finish');
+  await page.getByRole('link', { name: 'Track' }).tap();
+  await expect(page.getByRole('status', { name: 'What is kept where' })).toContainText('on this phone only');
+  await demo.start();
+  await expect(page.getByRole('status', { name: 'What is kept where' })).toContainText('All times are on the server.', {
+    timeout: 60_000,
+  });
+  expect((await tapped(demo, runId)).map(({ type }) => type)).toEqual([
+    'started',
+    'passed',
+    'passed',
+    'passed',
+    'ended',
+  ]);
+});
+
+test('the phone can install it: a manifest with a name, a start, and icons that are there', async ({ page, demo }) => {
+  const errors = watchForErrors(page);
+  await page.goto(`${demo.url}/track`);
+  const link = await page.locator('link[rel="manifest"]').getAttribute('href');
+  const answer = await page.request.get(demo.url + (link ?? ''));
+  const manifest = (await answer.json()) as { name: string; start_url: string; icons: { src: string }[] };
+  expect(manifest).toMatchObject({ name: 'Zest Lap', start_url: '/track', display: 'standalone' });
+  for (const { src } of manifest.icons) expect((await page.request.get(demo.url + src)).status()).toBe(200);
+  // What the API says of anyone is in no cache.
+  await expect(page.getByText(ready, { exact: false })).toBeVisible();
+  const cached = await page.evaluate(async () => {
+    const urls: string[] = [];
+    for (const name of await caches.keys())
+      for (const request of await (await caches.open(name)).keys()) urls.push(new URL(request.url).pathname);
+    return urls;
+  });
+  expect(cached).toContain('/index.html');
+  expect(cached.filter((path) => path.startsWith('/api'))).toEqual([]);
+  expect(errors).toEqual([]);
+});

@@ -1,0 +1,109 @@
+import type { Page } from '@playwright/test';
+import type { RunEvent } from '../core/trackside/events';
+import { expect, PASSPHRASE, test, type RunningApp } from './app';
+import { Board, tapped, todaysSession } from './board';
+
+/** A coach's phone on a locked server, with today's session at the track. */
+async function coachAtTrack(page: Page, locked: RunningApp): Promise<Board> {
+  await page.goto(`${locked.url}/track`);
+  await expect(page.getByRole('heading', { name: 'Zest Lap is locked' })).toBeVisible();
+  await page.getByLabel('The club’s passphrase').fill('sun on the back straight');
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await expect(page.getByText('That is not the passphrase.')).toBeVisible();
+  await page.getByLabel('The club’s passphrase').fill(PASSPHRASE);
+  await page.getByRole('button', { name: 'Open', exact: true }).click();
+  await expect(page.getByText('Ready to run')).toBeVisible();
+  const board = new Board(page, 'touch');
+  await page.goto(`${locked.url}/track/ready/${(await todaysSession(locked)).id}`);
+  await board.button(/^Go with \d+/).tap();
+  await expect(board.button(/^Start: /)).toBeVisible();
+  return board;
+}
+
+/** The code that the coach's board shows for a second phone. */
+async function codeOn(board: Board): Promise<string> {
+  const { page } = board;
+  await board.press(board.button('More'));
+  await board.press(board.button('A second phone'));
+  const code = page.getByText(/^[A-Z0-9]{4}-[A-Z0-9]{4}$/);
+  await expect(code).toBeVisible();
+  const text = await code.innerText();
+  await board.press(board.button('Close A second phone'));
+  return text;
+}
+
+test('an assistant joins by a code, times a group on a phone whose clock is off, and both boards agree', async ({
+  page,
+  browser,
+  locked,
+}) => {
+  const coach = await coachAtTrack(page, locked);
+  const code = await codeOn(coach);
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const second = await context.newPage();
+  // This phone is 7 s ahead of everybody else's.
+  await second.addInitScript(() => {
+    const origin = performance.timeOrigin;
+    Object.defineProperty(performance, 'timeOrigin', { get: () => origin + 7000 });
+    const now = Date.now.bind(Date);
+    Date.now = () => now() + 7000;
+  });
+  await second.goto(`${locked.url}/join#${code}`);
+  await expect(second.getByLabel('Code')).toHaveValue(code);
+  await second.getByRole('button', { name: 'Join the session' }).tap();
+  const helper = new Board(second, 'touch');
+  await expect(helper.button(/^Start: /)).toBeVisible();
+  const clockOf = async () => {
+    const { events } = await locked.get<{ events: RunEvent[] }>(`runs/${coach.runId()}`);
+    return events.flatMap((event) => (event.type === 'clock' ? event.offsetMs : []));
+  };
+  await expect.poll(clockOf).toHaveLength(1);
+  const [offsetMs = 0] = await clockOf();
+  expect(Math.abs(offsetMs + 7000)).toBeLessThan(150);
+
+  // The code was good for one phone.
+  const third = await context.browser()?.newPage();
+  await third?.goto(`${locked.url}/join#${code}`);
+  await third?.getByRole('button', { name: 'Join the session' }).click();
+  await expect(third?.getByText('That code is not good', { exact: false }) ?? page.locator('nothing')).toBeVisible();
+  await third?.close();
+
+  // The coach starts; the helper sees it at once, and times somebody whom the coach then sees.
+  await coach.press(coach.button(/^Start: /));
+  await expect(coach.tile('Bo')).toHaveAccessibleName(/running/);
+  await expect(helper.tile('Bo')).toHaveAccessibleName(/running/);
+  await helper.press(helper.tile('Ada'));
+  await expect(helper.tile('Ada')).toHaveAccessibleName(/next finish/);
+  await expect(coach.tile('Ada')).toHaveAccessibleName(/next finish/);
+  // Times of seconds, not of the clock that is off.
+  const elapsed = async (board: Board) =>
+    Number(/at 200 (\d+\.\d)/.exec((await board.tile('Ada').getAttribute('aria-label')) ?? '')?.[1]);
+  expect(await elapsed(coach)).toBeLessThan(6);
+  expect(await elapsed(helper)).toBe(await elapsed(coach));
+
+  // The same athlete taken by both while neither hears the other: one time, both to be seen.
+  await context.setOffline(true);
+  await page.context().setOffline(true);
+  for (const board of [coach, helper]) {
+    await board.press(board.tile('Bo'));
+    await expect(board.tile('Bo')).toHaveAccessibleName(/next finish/);
+  }
+  await helper.press(helper.tile('Ivo'));
+  await expect(helper.tile('Ivo')).toHaveAccessibleName(/next finish/);
+  await expect(coach.tile('Ivo')).toHaveAccessibleName(/next 200/);
+  await page.context().setOffline(false);
+  await context.setOffline(false);
+  await expect(coach.tile('Ivo')).toHaveAccessibleName(/next finish/, { timeout: 40_000 });
+  await expect(helper.tile('Bo')).toHaveAccessibleName((await coach.tile('Bo').getAttribute('aria-label')) ?? '', {
+    timeout: 40_000,
+  });
+  await expect
+    .poll(async () => (await tapped(locked, coach.runId())).map(({ type }) => type), { timeout: 40_000 })
+    .toEqual(['started', ...Array<string>(4).fill('passed')]);
+
+  // The helper's phone is for this and nothing else.
+  await second.goto(`${locked.url}/squad`);
+  await expect(second.getByText('This phone may time its one session, and nothing else.')).toBeVisible();
+  await expect(second.getByText('Wexmoor')).toBeHidden();
+  await context.close();
+});
