@@ -141,7 +141,7 @@ test('open-ended work: nobody is told how many, each is cut down and ends when i
   await board.start(/^Start: 600 @threshold/);
   await expect(board.tile('Ada')).toHaveAccessibleName(/done/);
   await expect(page.getByText(/\d of \d/)).toBeHidden();
-  await board.wait(64);
+  await board.wait(70);
   await expect(board.tile('Bo')).toHaveAccessibleName(/running, next finish/);
 });
 

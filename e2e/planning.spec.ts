@@ -81,8 +81,10 @@ test('today’s session is planned: who runs, in which groups, and it goes to th
   // At the track there is a board for each.
   await button(page, 'Take to the track').tap();
   await expect(page.getByRole('checkbox', { name: 'Kit Rennagh' })).not.toBeChecked();
-  await page.getByLabel(/which do you time/).selectOption({ label: 'Young ones: 2 with 10 reps' });
-  await button(page, 'Go with 2 athletes').tap();
+  // Only the young ones are timed by this phone.
+  for (const name of ['Milers', 'Five and ten'])
+    await page.getByRole('group', { name: 'This phone times' }).getByRole('checkbox', { name }).tap();
+  await button(page, /^Go with \d+ athletes/).tap();
   await expect(page.getByText('Juno')).toBeVisible();
   await expect(page.getByText('Bo', { exact: true })).toBeHidden();
   expect(errors).toEqual([]);

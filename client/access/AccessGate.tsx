@@ -5,10 +5,13 @@ import { lazyScreen } from '../ui/lazyScreen';
 
 const Unlock = lazyScreen(async () => (await import('../laterScreens')).Unlock);
 
+/** Where the phone was going: the router forgets it while no screen of it is shown. */
+const openedAt = typeof location === 'undefined' ? '/' : location.pathname;
+
 /** The screens, for a phone that has been let in. With the server away what this phone keeps can be used all the same. */
 export function AccessGate({ children }: { children: ReactNode }) {
   const path = usePathname();
   const { data: access } = useAccessQuery();
   // Who joins has nothing yet but the code.
-  return access?.who === 'nobody' && path !== '/join' ? <Unlock /> : children;
+  return access?.who === 'nobody' && path !== '/join' ? <Unlock openedAt={openedAt} /> : children;
 }

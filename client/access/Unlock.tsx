@@ -8,14 +8,14 @@ import { Words } from '../ui/Words';
 import { JoinForm } from './JoinForm';
 
 /** What is seen of the app by a phone that has not been let in. */
-export function Unlock() {
+export function Unlock({ openedAt }: { openedAt: string }) {
   const [passphrase, setPassphrase] = useState('');
   const [isJoining, setJoining] = useState(false);
   const [unlock, { error, isLoading }] = useUnlockMutation();
   const go = async () => {
     const sent = await unlock({ passphrase });
-    // Everything is asked for anew, now as the coach.
-    if (!sent.error) location.reload();
+    // Everything is asked for anew, now as the coach, where they were going.
+    if (!sent.error) location.replace(openedAt);
   };
   if (isJoining) return <JoinForm />;
   return (

@@ -1,5 +1,5 @@
 import type { RunEvent } from '@core/trackside/events';
-import type { AthleteState, RunState } from '@core/trackside/runState';
+import type { RunState } from '@core/trackside/runState';
 import { formatDelta, formatTime } from '@core/units/time';
 
 type Active = RunState['active'][number];
@@ -23,9 +23,14 @@ const namesOf = (state: RunState, ids: readonly string[]): string =>
       ? 'all'
       : `${ids.length} athletes`;
 
-function passWords(athlete: AthleteState | undefined, eventId: string): string {
-  const pass = athlete?.runs.flatMap(({ passes }) => passes).find((one) => one.eventId === eventId);
-  return [athlete?.tileName ?? 'somebody', pass ? formatTime(pass.elapsedS, 1) : ''].join(' ').trim();
+/** Whose a time is by now, and what it is; undefined if it is nobody's. */
+function passWords(state: RunState, eventId: string): string | undefined {
+  for (const { tileName, runs } of Object.values(state.athletes))
+    for (const { passes } of runs) {
+      const pass = passes.find((one) => one.eventId === eventId);
+      if (pass) return `${tileName} ${formatTime(pass.elapsedS, 1)}`;
+    }
+  return undefined;
 }
 
 const DECIDED = {
@@ -49,13 +54,9 @@ export function eventWords(state: RunState, event: RunEvent): string {
       return `start of rep ${event.repIndex + 1}${who}`;
     }
     case 'passed':
-      return passWords(state.athletes[event.athleteId], event.id);
-    case 'crossed': {
-      const named = Object.values(state.athletes).find(({ runs }) =>
-        runs.some(({ passes }) => passes.some(({ eventId }) => eventId === event.id)),
-      );
-      return named ? passWords(named, event.id) : 'time without a name';
-    }
+      return passWords(state, event.id) ?? nameOf(state, event.athleteId);
+    case 'crossed':
+      return passWords(state, event.id) ?? 'time without a name';
     case 'named':
       return `name ${nameOf(state, event.athleteId)}`;
     case 'shifted':

@@ -39,6 +39,11 @@ test('laps are matched to reps in order; recoveries and a lap pressed too often 
     ).map((lap) => lap?.timeS);
   expect(times([600, 87.2, 60, 88.9, 61, 90.1, 300])).toEqual([87.2, 88.9, 90.1]);
   expect(times([87.2, 2, 60, 88.9])).toEqual([87.2, 88.9, undefined]);
+  expect(matchLaps([{ timeS: 88 }, { timeS: 89 }], [...reps, ...reps]).map((lap) => lap?.timeS)).toEqual([
+    88,
+    89,
+    ...Array<undefined>(4).fill(undefined),
+  ]);
   expect(times([])).toEqual([undefined, undefined, undefined]);
   const withMetres = [
     { timeS: 88, distanceM: 400 },

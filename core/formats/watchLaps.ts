@@ -85,6 +85,11 @@ export function matchLaps(laps: readonly WatchLap[], reps: readonly Rep[]): (Wat
   const matched: (WatchLap | undefined)[] = [];
   let j = laps.length;
   for (let i = reps.length; i > 0; i--) {
+    // Of equally good ways the first laps are the first reps: it is the last ones that are left out.
+    if (cost[i]?.[j] === (cost[i - 1]?.[j] ?? 0) + NONE) {
+      matched.unshift(undefined);
+      continue;
+    }
     while (j > 0 && cost[i]?.[j] === cost[i]?.[j - 1]) j--;
     const lap = laps[j - 1];
     const rep = reps[i - 1];

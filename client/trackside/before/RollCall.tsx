@@ -59,7 +59,11 @@ function WhoTimes({
 }) {
   return (
     <Part title="This phone times">
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
+      <View
+        role="group"
+        aria-label="This phone times"
+        style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}
+      >
         {groups.map(({ id, name }) => (
           <TickRow key={id} label={name} checked={timed(id)} onChange={() => toggle(id)} />
         ))}

@@ -24,10 +24,15 @@ export type Step =
   | { kind: 'end'; ready: boolean }
   | { kind: 'start'; text: string; ready: boolean; starts: (Happening & { type: 'started' })[] };
 
-const repOf = (state: RunState, { athleteIds, slot }: Due): PlannedRep | undefined => {
-  const athlete = athleteIds[0] === undefined ? undefined : state.athletes[athleteIds[0]];
-  return athlete && ownRep(state, athlete, slot)?.rep;
-};
+/** What most of those who are to start will run: some may have been cut down to less. */
+function repOf(state: RunState, { athleteIds, slot }: Due): PlannedRep | undefined {
+  const reps = athleteIds.flatMap((id) => {
+    const athlete = state.athletes[id];
+    return (athlete && ownRep(state, athlete, slot)?.rep) ?? [];
+  });
+  const like = (rep: PlannedRep) => reps.filter((other) => repLabel(other) === repLabel(rep)).length;
+  return reps.reduce<PlannedRep | undefined>((best, rep) => (!best || like(rep) > like(best) ? rep : best), undefined);
+}
 
 const isAnyoneRunning = (state: RunState, { athleteIds }: Due, nowMs: number): boolean =>
   athleteIds.some((id) => {
@@ -98,12 +103,10 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
     first.athleteIds.length === 1 && first.athleteIds[0] !== undefined
       ? state.athletes[first.athleteIds[0]]
       : undefined;
-  const who =
-    state.sending === 'each' && only
-      ? ` ${only.tileName}`
-      : chosen.length < state.groups.length && group
-        ? ` ${group.name}`
-        : '';
+  const shownGroups = state.groups.filter(({ id }) => shown.has(id) && membersOf(state, id).length > 0);
+  const names = state.groups.filter(({ id }) => chosen.some(({ groupId }) => groupId === id)).map(({ name }) => name);
+  const isSome = chosen.length < shownGroups.length || (shown.size === 1 && state.groups.length > 1);
+  const who = state.sending === 'each' && only ? ` ${only.tileName}` : isSome ? ` ${names.join(' and ')}` : '';
   const isOpen = rep?.open === true;
   const number = group && countOf(group, first.slot.repIndex)?.at;
   const text = isFirst
