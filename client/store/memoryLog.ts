@@ -14,26 +14,32 @@ export type SafeLog = TrackLog & {
 export function withMemory(log: TrackLog): SafeLog {
   const held = new Map<string, { event: RunEvent; sent: boolean }>();
   const here = (runId: string) => [...held.values()].flatMap(({ event }) => (event.runId === runId ? [event] : []));
+  const keep = async (write: () => Promise<void>, what: readonly { event: RunEvent; sent: boolean }[]) => {
+    try {
+      await write();
+    } catch {
+      for (const one of what) held.set(one.event.id, one);
+      return;
+    }
+    // There is room again: what was held goes where it belongs.
+    for (const [id, one] of [...held]) {
+      try {
+        await log.addEvents([one.event], one.sent);
+        held.delete(id);
+      } catch {
+        return;
+      }
+    }
+  };
   return {
     ...log,
     inMemory: () => [...held.values()].filter(({ sent }) => !sent).length,
-    async addEvents(events, sent) {
-      try {
-        await log.addEvents(events, sent);
-      } catch {
-        for (const event of events) held.set(event.id, { event, sent });
-        return;
-      }
-      // There is room again: what was held goes where it belongs.
-      for (const [id, one] of [...held]) {
-        try {
-          await log.addEvents([one.event], one.sent);
-          held.delete(id);
-        } catch {
-          return;
-        }
-      }
-    },
+    addEvents: (events, sent) =>
+      keep(
+        () => log.addEvents(events, sent),
+        events.map((event) => ({ event, sent })),
+      ),
+    addNew: (event) => keep(() => log.addNew(event), [{ event, sent: false }]),
     async readRun(runId) {
       const kept = await log.readRun(runId);
       return kept && { plan: kept.plan, events: [...kept.events, ...here(runId)] };
@@ -42,6 +48,10 @@ export function withMemory(log: TrackLog): SafeLog {
       const waiting = [...held.values()].flatMap(({ event, sent }) => (sent ? [] : [event]));
       const { plans, events } = await log.unsent().catch(() => ({ plans: [], events: [] }));
       return { plans, events: [...events, ...waiting] };
+    },
+    async waiting() {
+      const waiting = [...held.values()].filter(({ sent }) => !sent).length;
+      return waiting + (await log.waiting().catch(() => 0));
     },
     async markSent(what) {
       for (const id of what.eventIds ?? []) {

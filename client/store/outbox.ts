@@ -88,8 +88,7 @@ export class Outbox {
   }
 
   private async report(): Promise<void> {
-    const { plans, events } = await this.log.unsent();
-    this.onChange({ waiting: plans.length + events.length, refused: this.refused });
+    this.onChange({ waiting: await this.log.waiting(), refused: this.refused });
   }
 
   private retryLater(): void {

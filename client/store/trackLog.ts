@@ -7,7 +7,7 @@ import { isAnyoneInRun, isInRun, runOf } from '@core/trackside/runOf';
 type Stored<T> = T & { sent: 0 | 1 };
 
 interface TrackDb extends DBSchema {
-  plans: { key: string; value: Stored<{ id: string; plan: Plan }> };
+  plans: { key: string; value: Stored<{ id: string; plan: Plan }>; indexes: { bySent: number } };
   events: {
     key: string;
     value: Stored<{ id: string; runId: string; event: RunEvent }>;
@@ -20,24 +20,32 @@ export type TrackLog = {
   addPlan(plan: Plan, sent: boolean): Promise<void>;
   /** Resolves only once the events are on the disk. */
   addEvents(events: readonly RunEvent[], sent: boolean): Promise<void>;
+  /**
+   * Keeps an event of this phone's own that has just happened. It outlives the page and the browser at once, and a phone whose battery
+   * dies as soon as it is marked as sent or the next plan is kept, which write all the way through.
+   */
+  addNew(event: RunEvent): Promise<void>;
   readRun(runId: string): Promise<{ plan: Plan; events: RunEvent[] } | undefined>;
   plans(): Promise<Plan[]>;
   unsent(): Promise<{ plans: Plan[]; events: RunEvent[] }>;
+  /** How many plans and events the server does not have yet. */
+  waiting(): Promise<number>;
   /** Takes someone erased for good out of every plan and event. */
   forget(athleteId: string): Promise<void>;
   markSent(what: { planIds?: string[]; eventIds?: string[] }): Promise<void>;
 };
 
 const open = (name: string): Promise<IDBPDatabase<TrackDb>> =>
-  openDB<TrackDb>(name, 2, {
+  openDB<TrackDb>(name, 3, {
     async upgrade(db, from, _to, tx) {
       if (from < 1) {
-        db.createObjectStore('plans', { keyPath: 'id' });
+        db.createObjectStore('plans', { keyPath: 'id' }).createIndex('bySent', 'sent');
         const events = db.createObjectStore('events', { keyPath: 'id' });
         events.createIndex('byRun', 'runId');
         events.createIndex('bySent', 'sent');
         return;
       }
+      if (from < 3) tx.objectStore('plans').createIndex('bySent', 'sent');
       // A plan used to be one list of reps for everyone; now each group has its own.
       for (const kept of await tx.objectStore('plans').getAll()) {
         if (!('reps' in kept.plan)) continue;
@@ -68,6 +76,14 @@ export function openTrackLog(name = 'zest-lap-track'): TrackLog {
       }
       await tx.done;
     },
+    async addNew(event) {
+      const db = await ready;
+      const tx = db.transaction('events', 'readwrite', { durability: 'relaxed' });
+      void tx.store.put({ id: event.id, runId: event.runId, event, sent: 0 });
+      // Nothing has to be looked up or waited for: a tap is safe some milliseconds sooner.
+      tx.commit();
+      await tx.done;
+    },
     async readRun(runId) {
       const db = await ready;
       const kept = await db.get('plans', runId);
@@ -80,9 +96,18 @@ export function openTrackLog(name = 'zest-lap-track'): TrackLog {
     },
     async unsent() {
       const db = await ready;
-      const plans = (await db.getAll('plans')).filter((row) => row.sent === 0);
+      // Every tap asks this: what was sent long ago is not to be read for it.
+      const plans = await db.getAllFromIndex('plans', 'bySent', 0);
       const events = await db.getAllFromIndex('events', 'bySent', 0);
       return { plans: plans.map((row) => row.plan), events: events.map((row) => row.event) };
+    },
+    async waiting() {
+      const db = await ready;
+      const [plans, events] = await Promise.all([
+        db.countFromIndex('plans', 'bySent', 0),
+        db.countFromIndex('events', 'bySent', 0),
+      ]);
+      return plans + events;
     },
     async forget(athleteId) {
       const db = await ready;
@@ -106,7 +131,7 @@ export function openTrackLog(name = 'zest-lap-track'): TrackLog {
     },
     async markSent({ planIds = [], eventIds = [] }) {
       const db = await ready;
-      const tx = db.transaction(['plans', 'events'], 'readwrite');
+      const tx = db.transaction(['plans', 'events'], 'readwrite', { durability: 'strict' });
       for (const id of planIds) {
         const row = await tx.objectStore('plans').get(id);
         if (row) await tx.objectStore('plans').put({ ...row, sent: 1 });

@@ -19,7 +19,7 @@ const AGAIN_MS = 5000;
  * Follows a session on the server for as long as it is open here: every time the line comes up it is read as a whole, then what comes in
  * is added as it comes; and the clocks are compared. @returns what stops it.
  */
-export function followRun(runId: string, port: LivePort): () => void {
+export function followRun(runId: string, device: string, port: LivePort): () => void {
   let source: EventSource | undefined;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let isOver = false;
@@ -28,7 +28,7 @@ export function followRun(runId: string, port: LivePort): () => void {
     if (measured && !isOver && isNews(measured, port.knownOffsetMs())) port.clockIsOff(Math.round(measured.offsetMs));
   };
   const open = () => {
-    source = new EventSource(`/api/runs/${runId}/live`);
+    source = new EventSource(`/api/runs/${runId}/live?device=${device}`);
     source.onopen = () => void port.catchUp().then(compareClocks);
     source.onmessage = (message: MessageEvent<string>) => {
       try {

@@ -4,6 +4,7 @@ import type { Plan } from '@core/trackside/plan';
 import { fetchPort, Outbox } from '../store/outbox';
 import { openTrackLog } from '../store/trackLog';
 import { withMemory } from '../store/memoryLog';
+import { doneSoon } from '../store/soon';
 import { nowAndWhenOnline } from '../store/whenOnline';
 import { api } from '../store/api';
 import { store } from '../store/store';
@@ -31,6 +32,10 @@ export function deviceId(): string {
   return device;
 }
 
+/** Sending is not what a tap has to wait for: it follows when the screen is drawn, several taps at a time. */
+const SEND_AFTER_MS = 300;
+const sendSoon = doneSoon(() => void outbox.poke(), SEND_AFTER_MS);
+
 // Ids in the order in which things were done, also within one millisecond and for a time put in afterwards.
 const nextId = monotonicFactory();
 
@@ -48,9 +53,9 @@ const eventOf = (runId: string, happening: Happening, atMs: number): RunEvent =>
  */
 export async function record(runId: string, happening: Happening, atMs: number): Promise<void> {
   const event = eventOf(runId, happening, atMs);
-  await log.addEvents([event], false);
+  await log.addNew(event);
   store.dispatch(trackside.actions.eventKept({ event, inMemory: log.inMemory() }));
-  void outbox.poke();
+  sendSoon();
 }
 
 /** Something with the time it happened at, in ms since 1970 on this phone's clock. */
@@ -110,7 +115,7 @@ function knownOffsetMs(): number {
 
 /** Follows what other phones time in a session, for as long as it is open here. @returns what stops it. */
 export const follow = (runId: string): (() => void) =>
-  followRun(runId, {
+  followRun(runId, deviceId(), {
     catchUp: () => catchUp(runId),
     came: (events) => void take(events),
     knownOffsetMs,

@@ -2,8 +2,6 @@ import type { RunEvent } from '@core/trackside/events';
 import type { RunState } from '@core/trackside/runState';
 import { formatDelta, formatTime } from '@core/units/time';
 
-type Active = RunState['active'][number];
-
 /** What is not for the big undo: settings, which are taken back where they were made, and what no hand did. */
 const NOT_BY_HAND: ReadonlySet<RunEvent['type']> = new Set([
   'clock',
@@ -98,20 +96,21 @@ export function eventWords(state: RunState, event: RunEvent): string {
   }
 }
 
-/** By when it was done, not by the time it is about: a time put in afterwards is the latest. */
-function latestDone<E extends RunEvent>(events: readonly E[], device: string): E | undefined {
-  return events.reduce<E | undefined>((latest, event) => {
-    if (event.deviceId !== device || NOT_BY_HAND.has(event.type)) return latest;
-    return !latest || event.id > latest.id ? event : latest;
-  }, undefined);
+/** What a hand on this phone did last, by when it was done: a time put in afterwards is the latest. */
+function latestByHand({ log }: RunState, device: string, withUndos: boolean): RunEvent | undefined {
+  let last: RunEvent | undefined;
+  for (const { event, counts } of log) {
+    if (!counts || event.deviceId !== device || NOT_BY_HAND.has(event.type)) continue;
+    if ((withUndos || event.type !== 'undone') && (!last || event.id > last.id)) last = event;
+  }
+  return last;
 }
 
 /** The last thing that this phone did and that can be taken back. */
-export const lastDone = ({ active }: RunState, device: string): Active | undefined => latestDone(active, device);
+export const lastDone = (state: RunState, device: string): RunEvent | undefined => latestByHand(state, device, false);
 
 /** The undo that can be undone: nothing was done on this phone since. */
-export function lastUndone({ log }: RunState, device: string): RunEvent | undefined {
-  const counting = log.flatMap(({ event, counts }) => (counts ? event : []));
-  const last = latestDone(counting, device);
+export function lastUndone(state: RunState, device: string): RunEvent | undefined {
+  const last = latestByHand(state, device, true);
   return last?.type === 'undone' ? last : undefined;
 }

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
-import { replay } from '@core/trackside/replay';
+import { GrowingReplay } from '@core/trackside/growingReplay';
 import type { RunState } from '@core/trackside/runState';
 import { useAppSelector } from '../store/store';
 import { deviceId, follow, openRun, record } from './recorder';
@@ -44,7 +44,9 @@ export function useRun(runId: string): Run | 'loading' | 'missing' {
     };
   }, [runId]);
 
-  const state = useMemo(() => run && replay(run.plan, run.events), [run]);
+  const plan = run?.plan;
+  const growing = useMemo(() => plan && new GrowingReplay(plan), [plan]);
+  const state = useMemo(() => run && growing?.after(run.events), [run, growing]);
   const device = deviceId();
   const offsetMs = state?.clocks[device] ?? 0;
   // The same for as long as the clock is: what hangs on it need not be set up anew with every tap.

@@ -59,8 +59,11 @@ const LIMITS = { effort: 2, easeMost: 5, restStepS: 15, shortestM: 200 };
 
 type Judged = { run: RepRun; deltaS?: number; verdict?: Verdict; timeS: number };
 
+/** No rule looks further back. */
+const JUDGED = 3;
+
 function judgedRuns({ runs }: AthleteState): Judged[] {
-  return runs.flatMap((run): Judged[] => {
+  return runs.slice(-JUDGED).flatMap((run): Judged[] => {
     const finish = run.passes.find(({ atM }) => atM === run.rep.callM.at(-1));
     if (!finish) return [];
     const { deltaS, verdict } = judge(run.rep, run.target, finish.atM, finish.elapsedS);
@@ -259,7 +262,7 @@ export function proposalsFor(plan: Plan, state: RunState): Proposal[] {
   const acted = new Set(state.answers.flatMap((one) => (one.refused ? [] : [`${one.athleteId} ${one.repIndex}`])));
   return Object.values(state.athletes).flatMap((athlete): Proposal[] => {
     const run = athlete.runs.at(-1);
-    if (!run || !isRunning(athlete)) return [];
+    if (run?.finishedAtMs === undefined || !isRunning(athlete)) return [];
     const { athleteId } = athlete;
     const { repIndex } = run;
     if (acted.has(`${athleteId} ${repIndex}`)) return [];

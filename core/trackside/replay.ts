@@ -273,6 +273,17 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
   }
 }
 
+const NO_NAMES: ReadonlyMap<string, Taken> = new Map();
+
+/** Applies an entry that comes after all others of the state and that no other one corrects. The state is changed. */
+export function applyEntry(state: RunState, entry: LogEntry, namedAs = NO_NAMES): void {
+  const { event, counts } = entry;
+  state.log.push(entry);
+  if (!counts || event.type === 'undone') return;
+  state.active.push(event);
+  if (!apply(state, entry, namedAs)) state.unplaced.push(event);
+}
+
 /**
  * Works out the state of a session at the track from its plan and its events. Pure: the same events in any order, or any
  * of them twice, give the same state.
@@ -281,12 +292,6 @@ export function replay(plan: Plan, events: readonly RunEvent[]): RunState {
   const { entries, namedAs, clocks } = correctedLog(events);
   const state = atFirst(plan);
   state.clocks = clocks;
-  state.log = entries;
-  for (const entry of entries) {
-    const { event, counts } = entry;
-    if (!counts || event.type === 'undone') continue;
-    state.active.push(event);
-    if (!apply(state, entry, namedAs)) state.unplaced.push(event);
-  }
+  for (const entry of entries) applyEntry(state, entry, namedAs);
   return state;
 }

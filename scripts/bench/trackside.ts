@@ -14,13 +14,13 @@ import { SQUAD } from './madeUpSquad';
 import { report, spread, timed } from './measure';
 import { serverWith } from './squadServer';
 
-const SLOWER = 4;
+const SLOWER = Number(process.env.SLOWER ?? 4);
 const DAY = '2026-11-01';
 const PEOPLE = SQUAD.slice(0, 24);
-const TAPS = 1000;
+const TAPS = Number(process.env.TAPS ?? 1000);
 const TAPS_PER_S = 8;
 
-function planOf(shorthand: string): Plan {
+export function planOf(shorthand: string): Plan {
   const parsed = parseSession(shorthand);
   if (!parsed.ok) throw new Error(parsed.problems[0]?.message);
   const people = PEOPLE.map(({ name, marks }, i) => {
@@ -32,7 +32,7 @@ function planOf(shorthand: string): Plan {
 }
 
 /** 24 athletes through 30 reps, with efforts: what a long evening comes to. */
-function longEvening(): { plan: Plan; events: RunEvent[] } {
+export function longEvening(): { plan: Plan; events: RunEvent[] } {
   const plan = planOf('30x400 @5k / 60s');
   let n = 0;
   const random = () => ((n = (n * 48_271 + 11) % 2_147_483_647) % 1_000_003) / 1_000_003;
@@ -63,8 +63,9 @@ async function witness(page: Page): Promise<void> {
     Object.assign(window, { seen });
     const { put } = IDBObjectStore.prototype;
     IDBObjectStore.prototype.put = function (this: IDBObjectStore, ...args: [unknown, IDBValidKey?]) {
-      const { event } = args[0] as { event?: { type: string; atMs: number } };
-      if (this.name === 'events' && event?.type === 'passed')
+      const { event, sent } = args[0] as { event?: { type: string; atMs: number }; sent?: number };
+      // Not when it is marked as sent, later.
+      if (this.name === 'events' && event?.type === 'passed' && sent === 0)
         this.transaction.addEventListener('complete', () =>
           seen.stored.push({ atMs: event.atMs, at: performance.now() }),
         );
@@ -89,7 +90,7 @@ async function witness(page: Page): Promise<void> {
   });
 }
 
-async function openRun(context: BrowserContext, url: string, plan: Plan, events: RunEvent[]): Promise<Page> {
+export async function openRun(context: BrowserContext, url: string, plan: Plan, events: RunEvent[]): Promise<Page> {
   const send = (method: string, path: string, body: object) =>
     fetch(`${url}/api/${path}`, {
       method,

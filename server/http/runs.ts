@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { check } from '@core/formats/check';
+import { idSchema } from '@core/formats/schemas';
 import { eventSchema, planSchema } from '@core/formats/tracksideSchemas';
 import type { RunEvent } from '@core/trackside/events';
 import { addEvents, hasRun, listRuns, putPlan, readRun } from '../db/runs';
@@ -16,6 +17,8 @@ type Refused = { index: number; id?: string; field: string; message: string };
 const batchSchema = Joi.object<{ events: unknown[] }>({
   events: Joi.array().items(Joi.any()).min(1).max(1000).required(),
 });
+
+const liveQuery = Joi.object<{ device?: string }>({ device: idSchema });
 
 /** Each event is judged by itself: one that is malformed does not hold up the rest. */
 function sortOut(runId: string, batch: readonly unknown[]): { events: RunEvent[]; refused: Refused[] } {
@@ -46,7 +49,8 @@ export function runsRouter({ db, nowMs, hub }: Context): Router {
   router.get('/:id/live', (req, res) => {
     const id = checkedId(req);
     if (!hasRun(db, id)) throw notFound('session at the track');
-    if (!streamEvents(hub, id, res))
+    const { device } = checkedQuery(req, liveQuery);
+    if (!streamEvents(hub, id, device, res))
       throw new ApiError(503, 'busy', 'Too many phones are looking on. What they time is kept all the same.');
   });
   router.put('/:id/plan', (req, res) => {

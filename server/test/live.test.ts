@@ -34,9 +34,9 @@ afterEach(async () => {
 });
 
 /** Looks on at the session: gives what comes in, one message after the other. */
-async function lookOn() {
+async function lookOn(query = '') {
   const stop = new AbortController();
-  const answer = await fetch(`${server.url}/api/runs/${plan.id}/live`, { signal: stop.signal });
+  const answer = await fetch(`${server.url}/api/runs/${plan.id}/live${query}`, { signal: stop.signal });
   const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();
   let waiting = '';
   return {
@@ -62,6 +62,15 @@ test('what one phone sends the others hear, each event once, and only what is ne
     expect(await phone.next()).toEqual([c.id]);
     phone.stop();
   }
+});
+
+test('a phone is not told of what it has sent itself', async () => {
+  const [mine, theirs] = [crossed(), crossed()];
+  const phone = await lookOn(`?device=${mine.deviceId}`);
+  await send(mine);
+  await send(theirs);
+  expect(await phone.next()).toEqual([theirs.id]);
+  phone.stop();
 });
 
 test('there is a limit to how many look on; who leaves makes room', async () => {

@@ -4,7 +4,7 @@ import { Delta } from '../../ui/Delta';
 import { RADIUS, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { judgedWords, type TileFace } from './tileFace';
-import { TAP_STYLE, useTapOrOpen } from './useTap';
+import { BOX_STYLE, TAP_STYLE, useTapOrOpen } from './useTap';
 
 type Props = {
   name: string;
@@ -74,6 +74,7 @@ export const AthleteTile = memo(function AthleteTile({
       aria-label={`${name}: ${face.spoken}${canTap && last ? `; at ${Math.round(last.atM)} ${judgedWords(last)}` : ''}`}
       style={[
         TAP_STYLE,
+        BOX_STYLE,
         {
           width,
           height,

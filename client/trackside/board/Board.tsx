@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
 import { markTapped } from '@core/trackside/arrivals';
 import { isByTheClock } from '@core/trackside/calls';
+import type { RunEvent } from '@core/trackside/events';
 import { proposalsFor, type Proposal } from '@core/trackside/proposals';
 import { groupOf, type AthleteState, type RunState } from '@core/trackside/runState';
 import { tileFor } from '@core/trackside/tile';
@@ -22,11 +23,12 @@ import { useWakeLock } from '../sound/useWakeLock';
 import { eventWords, lastDone, lastUndone } from '../undoing';
 import type { Run } from '../useRun';
 import { AthleteTile } from './AthleteTile';
-import { BoardHead } from './BoardHead';
+import { BoardHead, repClock } from './BoardHead';
 import { CallerView } from './CallerView';
 import { Foot } from './Foot';
 import { GAP, gridFor } from './grid';
-import { GroupStrip } from './GroupStrip';
+import { GroupStrip, stripOptions } from './GroupStrip';
+import { infoFor } from './info';
 import { InfoRow } from './InfoRow';
 import { nextStep, shownIds, whereText, type Shown } from './steps';
 import { faceOf } from './tileFace';
@@ -39,6 +41,9 @@ type Open =
   | { kind: 'athlete'; athleteId: string }
   | { kind: 'why'; proposal: Proposal }
   | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' };
+
+/** How often a second the board is drawn anew without a tap: clocks show seconds, tiles fill slowly. */
+const DRAWN_PER_S = 5;
 
 /** A tile that has just been tapped at the finish is not to open anything: cold thumbs bounce. */
 const BOUNCE_MS = 2000;
@@ -73,8 +78,8 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
   const [asCaller, setAsCaller] = useState<boolean>();
   const calls = useAppSelector((state) => state.settings.calls);
   const inMemory = useAppSelector((state) => state.trackside.inMemory);
-  const { plan, state, device, happen } = run;
-  const now = useNow(run.now);
+  const { plan, state, device } = run;
+  const now = useNow(run.now, DRAWN_PER_S);
   const shown = useMemo(() => shownIds(state, choice, device), [state, choice, device]);
   const started = state.startedAtMs !== undefined;
   const ended = state.endedAtMs !== undefined;
@@ -102,8 +107,14 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
   const finished = toAsk.filter(({ atMs }) => atMs <= now).map(({ athleteId }) => athleteId);
   const tiles = athletes.map((athlete) => ({ athlete, tile: tileFor(state, athlete.athleteId, now) }));
   const step = nextStep(plan, state, shown, now);
-  const undoable = lastDone(state, device);
-  const undone = lastUndone(state, device);
+  const undoable = useMemo(() => lastDone(state, device), [state, device]);
+  const undone = useMemo(() => lastUndone(state, device), [state, device]);
+  const undoWords = useMemo(() => undoable && eventWords(state, undoable), [state, undoable]);
+
+  const group = groupOf(state, choice) ?? (state.groups.length === 1 ? state.groups[0] : undefined);
+  const canCall = group !== undefined && (isByTheClock(group.plan) || group.plan.reps.some(({ free }) => free));
+  const isCalledAtFirst = group !== undefined && state.groups.length === 1 && isByTheClock(group.plan);
+  const isCaller = canCall && (asCaller ?? isCalledAtFirst);
 
   // What a tap means is looked up when it comes, so that the tiles need not be drawn anew for it.
   const latest = useRef(run);
@@ -123,15 +134,34 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
     if (lastMs === undefined || Math.abs(latest.current.now() - lastMs) > BOUNCE_MS)
       setOpen({ kind: 'athlete', athleteId });
   }, []);
-  const line = (timeStamp: number) => happen({ type: 'crossed' }, timeStamp);
-  const undo = (timeStamp: number) => undoable && happen({ type: 'undone', eventId: undoable.id }, timeStamp);
-  const redo = (timeStamp: number) => undone && happen({ type: 'undone', eventId: undone.id }, timeStamp);
-  const act = (timeStamp: number) => {
-    if (step.kind === 'results') return onResults();
-    if (step.kind === 'end') return happen({ type: 'ended' }, timeStamp);
+  // The same for as long as the board is open, so that what hangs on them is not drawn again with every tap.
+  const acts = useRef({ step, undoable, undone, onResults });
+  useEffect(() => {
+    acts.current = { step, undoable, undone, onResults };
+  });
+  const line = useCallback((timeStamp: number) => latest.current.happen({ type: 'crossed' }, timeStamp), []);
+  const takeBack = useCallback((event: RunEvent | undefined, timeStamp: number) => {
+    if (event) latest.current.happen({ type: 'undone', eventId: event.id }, timeStamp);
+  }, []);
+  const undo = useCallback((timeStamp: number) => takeBack(acts.current.undoable, timeStamp), [takeBack]);
+  const redo = useCallback((timeStamp: number) => takeBack(acts.current.undone, timeStamp), [takeBack]);
+  const act = useCallback((timeStamp: number) => {
+    const { step: next, onResults: leave } = acts.current;
+    if (next.kind === 'results') return leave();
+    if (next.kind === 'end') return latest.current.happen({ type: 'ended' }, timeStamp);
     wakeSound();
-    for (const start of step.starts) happen(start, timeStamp);
-  };
+    for (const start of next.starts) latest.current.happen(start, timeStamp);
+  }, []);
+  const openMore = useCallback(() => setOpen((before) => (before?.kind === 'more' ? undefined : { kind: 'more' })), []);
+  const openNames = useCallback(() => setOpen({ kind: 'names' }), []);
+  const openWhy = useCallback((proposal: Proposal) => setOpen({ kind: 'why', proposal }), []);
+  const ask = useCallback((athleteId: string) => setOpen({ kind: 'athlete', athleteId }), []);
+  const file = useCallback(() => saveRun(latest.current), []);
+  const answerIt = useCallback(
+    (proposal: Proposal, yes: boolean) => answer(latest.current, proposal, yes ? proposal.options[0] : undefined),
+    [],
+  );
+  const toggleCaller = useCallback(() => setAsCaller((before) => !(before ?? isCalledAtFirst)), [isCalledAtFirst]);
   useKeys({
     athlete: (index, timeStamp) => {
       const athleteId = athletes[index]?.athleteId;
@@ -145,9 +175,6 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
     close,
   });
 
-  const group = groupOf(state, choice) ?? (state.groups.length === 1 ? state.groups[0] : undefined);
-  const canCall = group !== undefined && (isByTheClock(group.plan) || group.plan.reps.some(({ free }) => free));
-  const isCaller = canCall && (asCaller ?? (state.groups.length === 1 && isByTheClock(group.plan)));
   const title = ended ? 'Session ended' : (whereText(state, shown) ?? plan.title);
   const current = group?.slots[Math.max(0, group.lastAt)];
   const recovery = group && current ? group.plan.reps[current.planIndex]?.recovery : undefined;
@@ -160,16 +187,16 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
   return (
     <View style={{ flex: 1, backgroundColor: palette.ground }}>
       <BoardHead
-        run={run}
-        shown={shown}
-        now={now}
         title={title}
         recovery={ended ? undefined : recovery}
-        caller={canCall ? { isOn: isCaller, toggle: () => setAsCaller(!isCaller) } : undefined}
+        clock={repClock(state, shown, now)}
+        isRehearsal={run.isRehearsal}
+        isCaller={canCall ? isCaller : undefined}
+        toggleCaller={toggleCaller}
         onLeave={onLeave}
       />
       {top}
-      {state.groups.length > 1 && <GroupStrip state={state} now={now} device={device} shown={choice} show={show} />}
+      {state.groups.length > 1 && <GroupStrip options={stripOptions(state, now, device)} shown={choice} show={show} />}
       <View style={{ flex: 1 }}>
         {isCaller && group ? (
           <CallerView run={run} group={group} now={now} />
@@ -207,16 +234,12 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
           </View>
         )}
         <InfoRow
-          state={state}
-          now={now}
-          inMemory={inMemory}
-          proposal={proposals[0]}
-          toAsk={finished}
-          onNames={() => setOpen({ kind: 'names' })}
-          onFile={() => saveRun(run)}
-          onWhy={(proposal) => setOpen({ kind: 'why', proposal })}
-          onAnswer={(proposal, yes) => answer(run, proposal, yes ? proposal.options[0] : undefined)}
-          onAsk={(athleteId) => setOpen({ kind: 'athlete', athleteId })}
+          info={infoFor(state, now, inMemory, proposals[0], finished)}
+          onNames={openNames}
+          onFile={file}
+          onWhy={openWhy}
+          onAnswer={answerIt}
+          onAsk={ask}
         />
         {open?.kind === 'athlete' && (
           <AthleteSheet
@@ -240,9 +263,10 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
         )}
       </View>
       <Foot
-        step={step}
-        resultsText={resultsText}
-        undoWords={undoable && eventWords(state, undoable)}
+        stepText={step.kind === 'results' ? resultsText : step.kind === 'end' ? 'End the session' : step.text}
+        isStepMain={step.kind === 'results' || step.ready}
+        stepMoment={step.kind === 'start' ? 'down' : 'release'}
+        undoWords={undoWords}
         canRedo={undone !== undefined}
         ended={ended}
         unnamed={state.unnamed.length}
@@ -250,7 +274,7 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
         onUndo={undo}
         onRedo={redo}
         onStep={act}
-        onMore={() => setOpen((before) => (before?.kind === 'more' ? undefined : { kind: 'more' }))}
+        onMore={openMore}
       />
     </View>
   );

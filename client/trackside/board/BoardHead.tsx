@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { RunState } from '@core/trackside/runState';
@@ -7,9 +8,9 @@ import { Icon } from '../../ui/icons/Icon';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
-import type { Run } from '../useRun';
 
-function repClock(state: RunState, shown: ReadonlySet<string>, now: number): string {
+/** How long the latest rep of what is shown has been going. */
+export function repClock(state: RunState, shown: ReadonlySet<string>, now: number): string {
   const groups = state.groups.filter(({ id }) => shown.has(id));
   const latest = groups.map((group) => {
     const repIndex = group.slots[group.lastAt]?.repIndex;
@@ -47,24 +48,25 @@ function Kept() {
 }
 
 type Props = {
-  run: Run;
-  shown: ReadonlySet<string>;
-  now: number;
   title: string;
   recovery: string | undefined;
+  clock: string;
+  isRehearsal: boolean;
   /** Tiles or caller, where there is something to call. */
-  caller: { isOn: boolean; toggle: () => void } | undefined;
+  isCaller: boolean | undefined;
+  toggleCaller: () => void;
   onLeave: () => void;
 };
 
 /** What is being run, whether it is kept, and the clock. */
-export function BoardHead({ run, shown, now, title, recovery, caller, onLeave }: Props) {
+export const BoardHead = memo(function BoardHead(props: Props) {
+  const { title, recovery, clock, isRehearsal, isCaller, toggleCaller, onLeave } = props;
   const wide = useWide();
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: SPACE.xs, paddingTop: SPACE.s }}>
       <IconButton
         icon="back"
-        accessibilityLabel={run.isRehearsal ? 'Leave the rehearsal' : 'Leave the line board; the session stays open'}
+        accessibilityLabel={isRehearsal ? 'Leave the rehearsal' : 'Leave the line board; the session stays open'}
         onPress={onLeave}
         style={{ margin: 0, width: 44, height: 44 }}
       />
@@ -74,22 +76,22 @@ export function BoardHead({ run, shown, now, title, recovery, caller, onLeave }:
         </Words>
         <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
           {recovery !== undefined && <Words as="label" quiet>{`then ${recovery}`}</Words>}
-          {run.isRehearsal ? <Words as="label">rehearsal: nothing is kept</Words> : <Kept />}
+          {isRehearsal ? <Words as="label">rehearsal: nothing is kept</Words> : <Kept />}
         </View>
       </View>
-      {caller && (
+      {isCaller !== undefined && (
         <IconButton
           icon="caller"
-          accessibilityLabel={caller.isOn ? 'Show the tiles' : 'Show the caller'}
-          onPress={caller.toggle}
+          accessibilityLabel={isCaller ? 'Show the tiles' : 'Show the caller'}
+          onPress={toggleCaller}
           style={{ margin: 0, width: 44, height: 44 }}
         />
       )}
       <View role="timer" aria-label="Time since the start of the rep" style={{ paddingRight: SPACE.m }}>
         <Words as="clock" style={{ fontSize: wide ? 56 : 44 }}>
-          {repClock(run.state, shown, now)}
+          {clock}
         </Words>
       </View>
     </View>
   );
-}
+});

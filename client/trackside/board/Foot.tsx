@@ -1,11 +1,14 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import { SPACE, usePalette } from '../../ui/theme';
-import type { Step } from './steps';
 import { TapButton } from './TapButton';
+import type { TapMoment } from './useTap';
 
 type FootProps = {
-  step: Step;
-  resultsText: string;
+  /** What the big button says, whether it is the thing to do now, and whether it acts as the finger lands. */
+  stepText: string;
+  isStepMain: boolean;
+  stepMoment: TapMoment;
   undoWords: string | undefined;
   canRedo: boolean;
   ended: boolean;
@@ -17,14 +20,23 @@ type FootProps = {
   onMore: () => void;
 };
 
-const stepText = (step: Step, resultsText: string): string =>
-  step.kind === 'results' ? resultsText : step.kind === 'end' ? 'End the session' : step.text;
-
 /** Under the thumb: the line, undo, the next step, and everything else. */
-export function Foot(props: FootProps) {
-  const { step, undoWords, canRedo, ended, unnamed, onLine, onUndo, onRedo, onStep, onMore } = props;
+export const Foot = memo(function Foot(props: FootProps) {
+  const {
+    stepText,
+    isStepMain,
+    stepMoment,
+    undoWords,
+    canRedo,
+    ended,
+    unnamed,
+    onLine,
+    onUndo,
+    onRedo,
+    onStep,
+    onMore,
+  } = props;
   const palette = usePalette();
-  const isMain = step.kind === 'results' || step.ready;
   return (
     <View style={{ gap: SPACE.s, padding: SPACE.m, borderTopWidth: 1, borderTopColor: palette.line }}>
       {!ended && (
@@ -43,11 +55,11 @@ export function Foot(props: FootProps) {
           {undoWords ?? 'Undo'}
         </TapButton>
         {canRedo && <TapButton icon="redo" label="Do again what was undone" onTap={onRedo} />}
-        <TapButton main={isMain} grow={4} moment={step.kind === 'start' ? 'down' : 'release'} onTap={onStep}>
-          {stepText(step, props.resultsText)}
+        <TapButton main={isStepMain} grow={4} moment={stepMoment} onTap={onStep}>
+          {stepText}
         </TapButton>
         <TapButton icon="menu" label="More" moment="release" onTap={onMore} />
       </View>
     </View>
   );
-}
+});

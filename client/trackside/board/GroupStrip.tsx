@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import type { RunState } from '@core/trackside/runState';
 import { Press } from '../../ui/Press';
@@ -5,16 +6,25 @@ import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { groupWords, timedHere, type Shown } from './steps';
 
-type Props = { state: RunState; now: number; device: string; shown: Shown; show: (shown: Shown) => void };
+/** One of the strip: everyone of this phone, or a group and what it is about to do. */
+type Option = { id: Shown; name: string; says: string | undefined; due: boolean };
 
-/** All groups at a glance, and which of them the tiles show. */
-export function GroupStrip({ state, now, device, shown, show }: Props) {
-  const palette = usePalette();
+export function stripOptions(state: RunState, now: number, device: string): Option[] {
   const mine = timedHere(state, device);
-  const options = [
+  return [
     { id: 'mine', name: mine.size < state.groups.length ? 'Mine' : 'All', says: undefined, due: false },
     ...state.groups.map((group) => ({ id: group.id, name: group.name, ...groupWords(state, group, now) })),
   ];
+}
+
+type Props = { options: readonly Option[]; shown: Shown; show: (shown: Shown) => void };
+
+const sameStrip = (a: Props, b: Props) =>
+  a.shown === b.shown && a.show === b.show && JSON.stringify(a.options) === JSON.stringify(b.options);
+
+/** All groups at a glance, and which of them the tiles show. */
+export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Props) {
+  const palette = usePalette();
   return (
     <View
       role="radiogroup"
@@ -54,4 +64,4 @@ export function GroupStrip({ state, now, device, shown, show }: Props) {
       ))}
     </View>
   );
-}
+}, sameStrip);

@@ -1,11 +1,10 @@
+import { memo } from 'react';
 import { View } from 'react-native';
-import { arrivals } from '@core/trackside/arrivals';
 import type { Proposal } from '@core/trackside/proposals';
-import type { RunState } from '@core/trackside/runState';
-import { formatClock } from '@core/units/time';
 import { Press } from '../../ui/Press';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
+import type { Info } from './info';
 
 type ButtonProps = { children: string; label?: string; main?: boolean; onPress: () => void };
 
@@ -36,13 +35,7 @@ function RowButton({ children, label = children, main = false, onPress }: Button
 }
 
 type Props = {
-  state: RunState;
-  now: number;
-  /** Events that only this page has: the phone's storage is full. */
-  inMemory: number;
-  proposal: Proposal | undefined;
-  /** Who has finished and not said how it was. */
-  toAsk: string[];
+  info: Info;
   onNames: () => void;
   onFile: () => void;
   onWhy: (proposal: Proposal) => void;
@@ -50,9 +43,10 @@ type Props = {
   onAsk: (athleteId: string) => void;
 };
 
-/** One line for what matters most now: a full disk, times without names, a proposal, how it felt, and else who comes next. */
-export function InfoRow(props: Props) {
-  const { state, now, inMemory, proposal, toAsk, onNames, onFile, onWhy, onAnswer, onAsk } = props;
+const sameInfo = (a: Props, b: Props) => JSON.stringify(a.info) === JSON.stringify(b.info);
+
+/** One line for what matters most now. Its handlers are the same for as long as it says the same. */
+export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onAnswer, onAsk }: Props) {
   const row = (label: string, children: React.ReactNode, live = true) => (
     <View
       role={live ? 'status' : 'group'}
@@ -67,66 +61,67 @@ export function InfoRow(props: Props) {
       {words}
     </Words>
   );
-  if (inMemory > 0)
-    return row(
-      'Storage full',
-      <>
-        {text(`This phone’s storage is full: ${inMemory} only on this page. Do not close it.`)}
-        <RowButton onPress={onFile}>Save file</RowButton>
-      </>,
-    );
-  if (state.unnamed.length > 0)
-    return row(
-      'Times without a name',
-      <>
-        {text(`${state.unnamed.length} time${state.unnamed.length === 1 ? '' : 's'} without a name`)}
-        <RowButton main onPress={onNames}>
-          Name them
-        </RowButton>
-      </>,
-    );
-  if (proposal)
-    return row(
-      'Proposal',
-      <>
-        <Press role="button" aria-label={`Why: ${proposal.says}`} onPress={() => onWhy(proposal)} style={{ flex: 1 }}>
-          <Words as="strong" numberOfLines={2}>
-            {proposal.says}
-          </Words>
-        </Press>
-        <RowButton main onPress={() => onAnswer(proposal, true)}>
-          Yes
-        </RowButton>
-        <RowButton onPress={() => onAnswer(proposal, false)}>No</RowButton>
-      </>,
-    );
-  const coming = arrivals(state, now).filter(({ dueAtMs }) => dueAtMs !== undefined);
-  const soon = coming[0]?.dueAtMs;
-  const [asked] = toAsk;
-  if (asked !== undefined && (soon === undefined || soon - now > 8000)) {
-    const name = state.athletes[asked]?.tileName ?? '';
-    const more = toAsk.length > 1 ? ` and ${toAsk.length - 1} more` : '';
-    return row(
-      'How was it',
-      <>
-        {text(`How hard was it: ${name}${more}?`)}
-        <RowButton label={`How hard was it for ${name}?`} onPress={() => onAsk(asked)}>
-          Ask
-        </RowButton>
-      </>,
-      false,
-    );
+  switch (info.kind) {
+    case 'storage':
+      return row(
+        'Storage full',
+        <>
+          {text(`This phone’s storage is full: ${info.inMemory} only on this page. Do not close it.`)}
+          <RowButton onPress={onFile}>Save file</RowButton>
+        </>,
+      );
+    case 'names':
+      return row(
+        'Times without a name',
+        <>
+          {text(`${info.count} time${info.count === 1 ? '' : 's'} without a name`)}
+          <RowButton main onPress={onNames}>
+            Name them
+          </RowButton>
+        </>,
+      );
+    case 'proposal': {
+      const { proposal } = info;
+      return row(
+        'Proposal',
+        <>
+          <Press role="button" aria-label={`Why: ${proposal.says}`} onPress={() => onWhy(proposal)} style={{ flex: 1 }}>
+            <Words as="strong" numberOfLines={2}>
+              {proposal.says}
+            </Words>
+          </Press>
+          <RowButton main onPress={() => onAnswer(proposal, true)}>
+            Yes
+          </RowButton>
+          <RowButton onPress={() => onAnswer(proposal, false)}>No</RowButton>
+        </>,
+      );
+    }
+    case 'ask': {
+      const { athleteId, name, more } = info;
+      return row(
+        'How was it',
+        <>
+          {text(`How hard was it: ${name}${more > 0 ? ` and ${more} more` : ''}?`)}
+          <RowButton label={`How hard was it for ${name}?`} onPress={() => onAsk(athleteId)}>
+            Ask
+          </RowButton>
+        </>,
+        false,
+      );
+    }
+    case 'coming':
+      return row(
+        'Who comes next',
+        info.next.map(({ key, name, when }) => (
+          <View key={key} style={{ flex: 1 }}>
+            <Words as="label" numberOfLines={1}>
+              {name}
+            </Words>
+            <Words as="strong">{when}</Words>
+          </View>
+        )),
+        false,
+      );
   }
-  return row(
-    'Who comes next',
-    coming.slice(0, 4).map(({ athleteId, atM, dueAtMs = now }) => (
-      <View key={`${athleteId} ${atM}`} style={{ flex: 1 }}>
-        <Words as="label" numberOfLines={1}>
-          {state.athletes[athleteId]?.tileName ?? ''}
-        </Words>
-        <Words as="strong">{dueAtMs > now ? formatClock(Math.ceil((dueAtMs - now) / 1000)) : 'now'}</Words>
-      </View>
-    )),
-    false,
-  );
-}
+}, sameInfo);

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { View } from 'react-native';
 import { Icon, type IconName } from '../../ui/icons/Icon';
 import { RADIUS, usePalette } from '../../ui/theme';
@@ -16,7 +17,7 @@ type Props = {
 };
 
 /** A button of the line board: 64 px high, acts when the finger lands unless told otherwise. */
-export function TapButton({
+export const TapButton = memo(function TapButton({
   children,
   icon,
   label,
@@ -69,4 +70,4 @@ export function TapButton({
       )}
     </View>
   );
-}
+});

@@ -30,8 +30,10 @@ function repOf(state: RunState, { athleteIds, slot }: Due): PlannedRep | undefin
     const athlete = state.athletes[id];
     return (athlete && ownRep(state, athlete, slot)?.rep) ?? [];
   });
-  const like = (rep: PlannedRep) => reps.filter((other) => repLabel(other) === repLabel(rep)).length;
-  return reps.reduce<PlannedRep | undefined>((best, rep) => (!best || like(rep) > like(best) ? rep : best), undefined);
+  // They are the same object for as long as nobody was cut down: counting is quick.
+  const counts = new Map<PlannedRep, number>();
+  for (const rep of reps) counts.set(rep, (counts.get(rep) ?? 0) + 1);
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
 }
 
 const isAnyoneRunning = (state: RunState, { athleteIds }: Due, nowMs: number): boolean =>

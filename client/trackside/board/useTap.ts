@@ -58,3 +58,6 @@ export function useTapOrOpen(
 
 /** No double-tap zoom, no text selection under a thumb. */
 export const TAP_STYLE = { touchAction: 'manipulation', userSelect: 'none', cursor: 'pointer' } as unknown as ViewStyle;
+
+/** What changes in a box of fixed size concerns nothing around it: the browser need not look. */
+export const BOX_STYLE = { contain: 'strict' } as unknown as ViewStyle;

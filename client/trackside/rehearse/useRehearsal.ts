@@ -4,7 +4,7 @@ import { LOOP_DEVICE } from '@core/trackside/chips';
 import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { MadeUpSquad, type Truth } from '@core/trackside/rehearsal';
-import { replay } from '@core/trackside/replay';
+import { GrowingReplay } from '@core/trackside/growingReplay';
 import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
 import { deviceId } from '../recorder';
 import type { Run } from '../useRun';
@@ -40,7 +40,8 @@ export function useRehearsal(
   const [clock, setClock] = useState<Clock>(() => ({ speed: 1, fromMs: Date.now(), sinceStamp: performance.now() }));
   const [chips, setChips] = useState<Chips>('none');
   const [squad] = useState(() => new MadeUpSquad(habits, random));
-  const state = useMemo(() => replay(plan, events), [plan, events]);
+  const growing = useMemo(() => new GrowingReplay(plan), [plan]);
+  const state = useMemo(() => growing.after(events), [growing, events]);
   // Following is harmless to repeat: a start that is known is not run twice.
   const truths = useMemo(() => squad.follow(state), [squad, state]);
   const device = deviceId();

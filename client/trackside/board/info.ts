@@ -1,0 +1,46 @@
+import { arrivals } from '@core/trackside/arrivals';
+import type { Proposal } from '@core/trackside/proposals';
+import type { RunState } from '@core/trackside/runState';
+import { formatClock } from '@core/units/time';
+
+/** What the one line above the line bar is about: the most pressing thing. */
+export type Info =
+  | { kind: 'storage'; inMemory: number }
+  | { kind: 'names'; count: number }
+  | { kind: 'proposal'; proposal: Proposal }
+  | { kind: 'ask'; athleteId: string; name: string; more: number }
+  | { kind: 'coming'; next: { key: string; name: string; when: string }[] };
+
+/** With somebody coming in within this nobody is asked anything. */
+const BUSY_MS = 8000;
+const SHOWN = 4;
+
+/**
+ * A full disk, times without names, a proposal, how it felt, and else who comes next.
+ * @param toAsk who has finished and not said how it was.
+ */
+export function infoFor(
+  state: RunState,
+  now: number,
+  inMemory: number,
+  proposal: Proposal | undefined,
+  toAsk: readonly string[],
+): Info {
+  if (inMemory > 0) return { kind: 'storage', inMemory };
+  if (state.unnamed.length > 0) return { kind: 'names', count: state.unnamed.length };
+  if (proposal) return { kind: 'proposal', proposal };
+  const coming = arrivals(state, now).filter(({ dueAtMs }) => dueAtMs !== undefined);
+  const soon = coming[0]?.dueAtMs;
+  const [athleteId] = toAsk;
+  const nameOf = (id: string) => state.athletes[id]?.tileName ?? '';
+  if (athleteId !== undefined && (soon === undefined || soon - now > BUSY_MS))
+    return { kind: 'ask', athleteId, name: nameOf(athleteId), more: toAsk.length - 1 };
+  return {
+    kind: 'coming',
+    next: coming.slice(0, SHOWN).map(({ athleteId: id, atM, dueAtMs = now }) => ({
+      key: `${id} ${atM}`,
+      name: nameOf(id),
+      when: dueAtMs > now ? formatClock(Math.ceil((dueAtMs - now) / 1000)) : 'now',
+    })),
+  };
+}
