@@ -55,7 +55,6 @@ test.describe('phone', () => {
     for (const [name, place, shows] of [
       ['squad', '/squad', '14 athletes'],
       ['athlete', `/squad/${ada?.id}`, 'By “Fitness curve”'],
-      ['sessions', '/sessions', 'Today and to come'],
       ['session', `/sessions/${id}`, 'Lap by lap'],
       ['results', `/results/${run?.id}`, '± spread'],
     ] as const) {
@@ -63,10 +62,6 @@ test.describe('phone', () => {
       await page.getByText(shows).waitFor();
       await shoot(page, name);
     }
-    await page.goto(`${demo.url}/squad/${ada?.id}`);
-    await page.getByRole('radio', { name: 'Marks' }).tap();
-    await page.getByRole('img', { name: /^Ada Brindlecote/ }).waitFor();
-    await shoot(page, 'athlete-marks');
     await page.goto(`${demo.url}/sessions/${id}`);
     await page.getByRole('radio', { name: 'Build' }).tap();
     await page.getByRole('button', { name: 'Change 8 × 400 at 5k' }).tap();
@@ -84,9 +79,6 @@ test.describe('phone', () => {
     await page.goto(`${demo.url}/sessions/plan/${id}`);
     await page.getByText(/^Forecast/).waitFor();
     await shoot(page, 'plan-groups');
-    await page.getByRole('radio', { name: 'Paper' }).tap();
-    await shoot(page, 'plan-card');
-    await page.getByRole('radio', { name: 'Groups' }).tap();
     await page.getByRole('button', { name: 'Suggest groups' }).tap();
     await page.getByRole('button', { name: /^Use these/ }).tap();
     await page.getByRole('radio', { name: 'Track', exact: true }).tap();
@@ -96,6 +88,36 @@ test.describe('phone', () => {
     await page.getByRole('button', { name: /^Juno Sellwick/ }).tap();
     await page.getByRole('img', { name: /^Juno Sellwick/ }).scrollIntoViewIfNeeded();
     await shoot(page, 'plan-effort');
+  });
+  test('before the first start, a rehearsal, a fartlek', async ({ page, demo }) => {
+    const { id } = await todaysSession(demo);
+    await page.clock.install();
+    await page.goto(`${demo.url}/track/ready/${id}`);
+    await page.getByRole('switch', { name: 'Esi Lindquay comes late' }).tap();
+    await page.getByRole('checkbox', { name: 'Fern Hollowick' }).tap();
+    await shoot(page, 'roll-call');
+    const board = new Board(page, 'touch');
+    await page.goto(`${demo.url}/track/rehearse/${id}`);
+    await board.start();
+    await page.getByLabel('Chips').selectOption('all');
+    await board.wait(42);
+    // The loop is heard, and what it heard is drawn.
+    for (let i = 0; i < 5; i++) await board.wait(0.2);
+    await shoot(page, 'rehearsal');
+    await board.letRun();
+    const fartlek = (await demo.get<{ id: string; title: string }[]>('sessions')).find(
+      ({ title }) => title === 'Fartlek by the clock',
+    );
+    await page.goto(`${demo.url}/track/ready/${fartlek?.id}`);
+    await board.button(/^Go with/).tap();
+    await page.getByRole('radio', { name: /^Milers/ }).tap();
+    await board.button('Show the caller').tap();
+    await board.hold();
+    await board.press(board.button(/^Start/));
+    await page.getByRole('timer', { name: '@3k: left' }).waitFor();
+    await board.wait(41);
+    await page.getByText('0:49').or(page.getByText('0:48')).first().waitFor();
+    await shoot(page, 'caller');
   });
   for (const look of ['light', 'dark'] as const)
     test(`line board, ${look}`, async ({ page, demo }) => {
@@ -116,10 +138,10 @@ test.describe('wide', () => {
     await page.goto(`${demo.url}/squad`);
     await page.getByRole('link', { name: 'Bo Tarrowby' }).waitFor();
     await shoot(page, 'squad-wide');
-    await page.goto(`${demo.url}/sessions/plan/${id}`);
-    await page.getByRole('radio', { name: 'Targets' }).press('Enter');
-    await page.getByRole('region', { name: /^Plan of/ }).waitFor();
-    await shoot(page, 'plan-targets-wide');
+    await page.goto(`${demo.url}/track/enter/${id}`);
+    for (const [rep, text] of ['1:19.4', '1:19.9', '1:20.6', '1:21.0'].entries())
+      await page.getByLabel(`Bo Tarrowby, rep ${rep + 1}`, { exact: true }).fill(text);
+    await shoot(page, 'enter-wide');
     const runs = await demo.get<{ id: string; title: string }[]>('runs');
     await page.goto(`${demo.url}/sessions/${id}`);
     await page.getByText('Lap by lap').waitFor();
