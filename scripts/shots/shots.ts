@@ -98,6 +98,7 @@ test.describe('phone', () => {
     await shoot(page, 'roll-call');
     const board = new Board(page, 'touch');
     await page.goto(`${demo.url}/track/rehearse/${id}`);
+    await board.button(/^Start: /).waitFor();
     await board.start();
     await page.getByLabel('Chips').selectOption('all');
     await board.wait(42);
