@@ -13,7 +13,7 @@ export async function todaysSession(app: RunningApp): Promise<Session> {
 }
 
 /** What nobody has tapped: how the clocks compare, and what was settled at roll call. */
-const BESIDE: readonly RunEvent['type'][] = ['clock', 'conditions', 'times', 'came', 'joined'];
+const BESIDE: readonly RunEvent['type'][] = ['clock', 'sending', 'conditions', 'times', 'came', 'joined'];
 
 /** What was tapped in a session, as the server has it, in the order of time. */
 export async function tapped(app: RunningApp, runId: string): Promise<RunEvent[]> {

@@ -139,13 +139,32 @@ test('what is proposed is answered with one tap, says why, and changes the next 
   await board.start('Start rep 3');
   await expect(board.tile('Bo')).toHaveAccessibleName(/next 200 at 4[01]\.\d/);
   await expect(board.tile('Ivo')).toHaveAccessibleName(/next 200 at 39\.3/);
-  // The coach can do any of it unasked: Ivo stops.
+  // The coach can do any of it unasked, also in the middle of a rep: Ivo stops.
   await board.press(board.button('More'));
   await board.press(board.button('Who is here'));
-  await board.press(board.button('Close Who is here'));
+  await board.press(board.button('More of Ivo Castlebrae'));
+  await board.press(board.button('Stop here'));
+  await expect(board.tile('Ivo')).toHaveAccessibleName(/stopped/);
+  await board.press(board.button('Close Ivo Castlebrae'));
   await expect
     .poll(async () => (await tapped(demo, board.runId())).filter(({ type }) => type === 'decided').length)
-    .toBe(1);
+    .toBe(2);
+});
+
+test('a recovery can be lengthened by a tap, and one sent off before the others', async ({ page, demo }) => {
+  const board = new Board(page, 'touch');
+  await board.open(demo, (await todaysSession(demo)).id);
+  await board.start();
+  await board.wait(79);
+  await board.press(board.tile('Bo'));
+  await expect(board.tile('Bo')).toHaveAccessibleName(/recovery 1:1[45]/);
+  await board.wait(3);
+  await board.press(board.tile('Bo'));
+  await board.press(board.button('15 seconds more recovery, this once'));
+  await expect(board.tile('Bo')).toHaveAccessibleName(/recovery 1:2[5-7]/);
+  await board.press(board.button('Send now'));
+  await expect(board.tile('Bo')).toHaveAccessibleName(/running, next 200/);
+  await expect(board.tile('Cleo')).toHaveAccessibleName(/running, next finish/);
 });
 
 test('by keyboard: one key for each, space or a clicker for the line, Y starts, Z undoes, ? says so @wide', async ({

@@ -2,7 +2,7 @@ import { ulid } from 'ulid';
 import type { RunEvent } from '../core/trackside/events';
 import type { Plan } from '../core/trackside/plan';
 import { expect, press, test } from './app';
-import { Board, todaysSession } from './board';
+import { Board, tapped, todaysSession } from './board';
 
 type Stored = { plan: Plan; events: RunEvent[] };
 
@@ -169,4 +169,38 @@ test('a fartlek calls itself: what is now, what comes next, large; it goes on wi
   await board.wait(85);
   await expect(caller).toContainText('Next: 1:00 easy');
   await expect(page.getByRole('heading', { name: '2 of 8: 60s @3k' })).toBeVisible();
+});
+
+test('a fartlek without structure: a tap as the leader calls, and how often it was', async ({ page, demo }) => {
+  const { id } = await todaysSession(demo);
+  const session = (await demo.get<{ id: string; title: string; date: string }[]>('sessions')).find(
+    (one) => one.id === id,
+  );
+  await page.request.put(`${demo.url}/api/sessions/${id}`, {
+    data: { title: session?.title, date: session?.date, shorthand: 'main: 25min free @effort 6-8' },
+  });
+  const board = new Board(page, 'touch');
+  await board.open(demo, id);
+  await page.getByRole('radio', { name: /^Milers/ }).tap();
+  await board.button('Show the caller').tap();
+  await board.hold();
+  await board.press(board.button(/^Start/));
+  await expect(page.getByText('Tap as the leader calls')).toBeVisible();
+  for (let i = 1; i <= 2; i++) {
+    await board.press(board.button('Surge: fast now'));
+    await expect(page.getByText(new RegExp(`^Surge 0:0\\d · ${i} so far`))).toBeVisible();
+    await board.wait(30);
+    await board.press(board.button('Float: easy now'));
+    await expect(page.getByText(/^Float 0:0\d/)).toBeVisible();
+    await board.wait(30);
+  }
+  // What the watch or the markers said is put in afterwards.
+  await board.button('Show the tiles').tap();
+  await board.wait(1600);
+  await board.press(board.tile('Bo'));
+  await page.getByLabel('Distance covered, in metres').fill('6100');
+  await page.getByLabel('Distance covered, in metres').blur();
+  await expect
+    .poll(async () => (await tapped(demo, board.runId())).map(({ type }) => type))
+    .toEqual(['started', 'surged', 'surged', 'surged', 'surged', 'covered']);
 });

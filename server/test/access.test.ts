@@ -1,29 +1,14 @@
 import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import { planFor } from './madeUpPlan';
 import { startTestServer, tempFolder, type TestServer } from './testServer';
 
 const PASSPHRASE = 'rain on the back straight';
 let nowMs = 1_790_000_000_000;
 let server: TestServer;
 const athleteId = ulid();
-const planWith = (id = ulid()): Plan => ({
-  id,
-  sessionId: ulid(),
-  title: 'Reps',
-  date: '2026-10-20',
-  shorthand: '400',
-  groups: [
-    {
-      id: 'all',
-      name: 'Everyone',
-      reps: [{ role: 'main', distanceM: 400, callM: [400] }],
-      athletes: [{ athleteId, name: 'Ada', tileName: 'Ada', targets: [{}] }],
-    },
-  ],
-});
-const [mine, other] = [planWith(), planWith()];
+const [mine, other] = [planFor(athleteId), planFor(athleteId)];
 
 beforeEach(async () => {
   nowMs = 1_790_000_000_000;

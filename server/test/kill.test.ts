@@ -3,6 +3,7 @@ import fs from 'node:fs';
 import path from 'node:path';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/trackside/events';
+import { planFor } from './madeUpPlan';
 import { tempFolder } from './testServer';
 
 const ROOT = path.join(__dirname, '../..');
@@ -33,23 +34,9 @@ const send = (url: string, method: string, body: unknown) =>
   fetch(url, { method, headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) });
 
 test('killed in the middle of many posts, the server has every event it said it has, once', async () => {
-  const runId = ulid();
   const athleteId = ulid();
-  const plan = {
-    id: runId,
-    sessionId: ulid(),
-    title: 'Reps',
-    date: '2026-10-20',
-    shorthand: '400',
-    groups: [
-      {
-        id: 'all',
-        name: 'Everyone',
-        reps: [{ role: 'main', distanceM: 400, callM: [400] }],
-        athletes: [{ athleteId, name: 'Ada', tileName: 'Ada', targets: [{}] }],
-      },
-    ],
-  };
+  const plan = planFor(athleteId);
+  const runId = plan.id;
   const url = await startServer();
   expect((await send(`${url}/api/runs/${runId}/plan`, 'PUT', plan)).status).toBe(204);
 

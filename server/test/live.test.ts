@@ -1,26 +1,12 @@
 import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
 import { Hub } from '../live/hub';
+import { planFor } from './madeUpPlan';
 import { startTestServer, tempFolder, type TestServer } from './testServer';
 
 let server: TestServer;
-const plan: Plan = {
-  id: ulid(),
-  sessionId: ulid(),
-  title: 'Reps',
-  date: '2026-10-20',
-  shorthand: '400',
-  groups: [
-    {
-      id: 'all',
-      name: 'Everyone',
-      reps: [{ role: 'main', distanceM: 400, callM: [400] }],
-      athletes: [{ athleteId: ulid(), name: 'Ada', tileName: 'Ada', targets: [{}] }],
-    },
-  ],
-};
+const plan = planFor(ulid());
 const crossed = (): RunEvent => ({ id: ulid(), runId: plan.id, deviceId: ulid(), atMs: 1, type: 'crossed' });
 const send = (...events: RunEvent[]) => server.call('POST', `/api/runs/${plan.id}/events`, { events });
 

@@ -255,7 +255,7 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
         {open?.kind === 'history' && (
           <HistorySheet run={run} close={close} open={(athleteId) => setOpen({ kind: 'athlete', athleteId })} />
         )}
-        {open?.kind === 'people' && <PeopleSheet run={run} close={close} />}
+        {open?.kind === 'people' && <PeopleSheet run={run} close={close} open={ask} />}
         {open?.kind === 'phone' && <SecondPhoneSheet run={run} close={close} />}
         {open?.kind === 'keys' && <KeysSheet athletes={athletes} close={close} />}
         {open?.kind === 'more' && (

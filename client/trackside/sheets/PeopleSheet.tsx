@@ -2,6 +2,7 @@ import { View } from 'react-native';
 import { PRESENCES } from '@core/trackside/events';
 import { membersOf } from '@core/trackside/runState';
 import { Choice } from '../../ui/Choice';
+import { Press } from '../../ui/Press';
 import { SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import type { Run } from '../useRun';
@@ -11,8 +12,10 @@ import { timedHere } from '../board/steps';
 import { AddVisitor } from './AddVisitor';
 import { Sheet } from './Sheet';
 
-/** Who is here, late or away; and somebody more. */
-export function PeopleSheet({ run, close }: { run: Run; close: () => void }) {
+type Props = { run: Run; close: () => void; open: (athleteId: string) => void };
+
+/** Who is here, late or away, and somebody more; a name leads to what else there is of them, also while they run. */
+export function PeopleSheet({ run, close, open }: Props) {
   const { state, plan, happen, device } = run;
   const mine = timedHere(state, device);
   const everyone = Object.values(state.athletes);
@@ -55,12 +58,17 @@ export function PeopleSheet({ run, close }: { run: Run; close: () => void }) {
           )}
           {membersOf(state, group.id).map(({ athleteId, name, presence, isVisitor }) => (
             <View key={athleteId} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-              <View style={{ flex: 1 }}>
-                <Words as="strong" numberOfLines={1}>
+              <Press
+                role="button"
+                aria-label={`More of ${name}`}
+                onPress={() => open(athleteId)}
+                style={{ flex: 1, minHeight: 44, justifyContent: 'center' }}
+              >
+                <Words as="strong" numberOfLines={1} style={{ textDecorationLine: 'underline' }}>
                   {name}
                 </Words>
                 {isVisitor && <Words as="label">visitor</Words>}
-              </View>
+              </Press>
               <Choice
                 label={`${name} is`}
                 isOneLine
