@@ -89,6 +89,18 @@ describe('the server ends with one clear sentence, a non-zero code and the file 
     expect(status).toBe(1);
     expect(stderr).toMatch(/cannot be written to/);
   });
+  test('when it is to answer beyond this machine without a passphrase, or with one that is soon guessed', () => {
+    expect(startIn(folder, { HOST: '0.0.0.0' })).toMatchObject({
+      status: 1,
+      stderr: expect.stringMatching(/other machines could read the squad. Set ZEST_PASSPHRASE too/),
+    });
+    for (const HOST of ['0.0.0.0', '127.0.0.1'])
+      expect(startIn(folder, { HOST, ZEST_PASSPHRASE: 'elevenchars' })).toMatchObject({
+        status: 1,
+        stderr: expect.stringMatching(/ZEST_PASSPHRASE has to have at least 12 characters/),
+      });
+    expect(fs.existsSync(databaseFile(folder))).toBe(false);
+  });
   test('when PORT makes no sense', () => {
     expect(startIn(folder, { PORT: 'eighty' })).toMatchObject({
       status: 1,
