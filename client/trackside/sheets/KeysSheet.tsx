@@ -39,7 +39,7 @@ function Key({ name, does }: { name: string; does: string }) {
 /** What the keys do, and whose key is which. */
 export function KeysSheet({ athletes, close }: { athletes: readonly AthleteState[]; close: () => void }) {
   return (
-    <Sheet title="Keys" about="They also stand in the corners of the tiles." close={close}>
+    <Sheet title="Keys" about="They also stand in the corners of the tiles." close={close} readOnly>
       <View role="list" style={{ gap: SPACE.s }}>
         {KEYS.map(([name, does]) => (
           <Key key={name} name={name} does={does} />

@@ -4,12 +4,19 @@ import { IconButton } from 'react-native-paper';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 
-type Props = { title: string; about?: string | undefined; close: () => void; children: ReactNode };
+type Props = {
+  title: string;
+  about?: string | undefined;
+  close: () => void;
+  /** Nothing in it can be pressed: it takes the focus itself, so that keys can scroll it. */
+  readOnly?: boolean;
+  children: ReactNode;
+};
 
 /**
  * Something asked or shown over the tiles. The line bar stays in sight under it: a time can be taken whatever is open.
  */
-export function Sheet({ title, about, close, children }: Props) {
+export function Sheet({ title, about, close, readOnly = false, children }: Props) {
   const palette = usePalette();
   return (
     <View
@@ -45,6 +52,7 @@ export function Sheet({ title, about, close, children }: Props) {
         />
       </View>
       <ScrollView
+        {...(readOnly ? { tabIndex: 0 as const } : {})}
         style={{ flexShrink: 1 }}
         contentContainerStyle={{ padding: SPACE.l, paddingTop: SPACE.xs, gap: SPACE.m }}
         keyboardShouldPersistTaps="handled"
