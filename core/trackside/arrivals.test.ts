@@ -59,6 +59,11 @@ test('more finishes than athletes: those too many stay without a name, and are k
   expect(guessed([line(-10)])).toEqual([undefined]);
 });
 
+test('a chip that nobody wears keeps its number, so that it can be found', () => {
+  const stray = at(41, { type: 'crossed', chip: 'STRAY' });
+  expect(guessNames(replay(plan, [begun, stray]))).toMatchObject([{ chip: 'STRAY', arrival: { atM: 200 } }]);
+});
+
 test('nobody is guessed twice for one mark, and the order of names is that of the times', () => {
   fc.assert(
     fc.property(fc.array(fc.integer({ min: 1, max: 120 }), { maxLength: 12 }), (timesS) => {

@@ -59,7 +59,7 @@ function openMarks(state: RunState, atMs: number): (Arrival & { dueAtMs: number 
 }
 
 /** A time without a name, and whose it most likely is. */
-export type Guess = { eventId: string; atMs: number; arrival?: Arrival };
+export type Guess = { eventId: string; atMs: number; chip?: string; arrival?: Arrival };
 
 /**
  * Offers names for times taken without one: in the order in which people are expected, so that the differences between expected and

@@ -1,4 +1,5 @@
 import { View } from 'react-native';
+import { LOOP_DEVICE } from '@core/trackside/chips';
 import type { LogEntry } from '@core/trackside/corrections';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE, usePalette } from '../../ui/theme';
@@ -41,7 +42,9 @@ function Line({ run, entry, open }: { run: Run; entry: LogEntry; open: (athleteI
         >
           {words}
         </Words>
-        {event.deviceId !== device && <Words as="label">other phone</Words>}
+        {event.deviceId !== device && (
+          <Words as="label">{event.deviceId === LOOP_DEVICE ? 'timing loop' : 'other phone'}</Words>
+        )}
       </View>
       {whose !== undefined && counts && (
         <SmallButton label={`Correct ${words}`} onPress={() => open(whose)}>

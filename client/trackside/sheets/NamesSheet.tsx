@@ -45,7 +45,7 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
       )}
       <View role="radiogroup" aria-label="Times without a name" style={{ gap: 6 }}>
         {guesses.map((guess, i) => {
-          const { eventId, arrival } = guess;
+          const { eventId, arrival, chip } = guess;
           const isChosen = eventId === chosen?.eventId;
           const name = arrival ? (state.athletes[arrival.athleteId]?.tileName ?? '') : 'nobody expected';
           return (
@@ -69,7 +69,9 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
                 }}
               >
                 <Words as="heading">{`${i + 1}. ${timeWords(run, guess)}`}</Words>
-                <Words as="strong">{arrival ? `${name}?` : name}</Words>
+                <Words as="strong">
+                  {`${chip === undefined ? '' : `chip ${chip} · `}${arrival ? `${name}?` : name}`}
+                </Words>
               </Press>
               <SmallButton label={`Delete time ${i + 1}`} onPress={() => happen({ type: 'undone', eventId })}>
                 Delete
