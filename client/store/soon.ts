@@ -1,11 +1,6 @@
-type Scheduler = {
-  postTask: (run: () => void, options: { delay: number; priority: 'background' }) => Promise<unknown>;
-};
+type Scheduler = { postTask: (run: () => void, options: { delay: number }) => Promise<unknown> };
 
-/**
- * Gives a way to have something done a little later, when nothing more pressing is to be done; asked for several times before
- * that, it is done once.
- */
+/** Gives a way to have something done a little later, behind what is more pressing; asked for several times before that, it is done once. */
 export function doneSoon(act: () => void, afterMs: number): () => void {
   let isSoon = false;
   const go = () => {
@@ -16,7 +11,7 @@ export function doneSoon(act: () => void, afterMs: number): () => void {
     if (isSoon) return;
     isSoon = true;
     const { scheduler } = globalThis as { scheduler?: Scheduler };
-    if (scheduler) void scheduler.postTask(go, { delay: afterMs, priority: 'background' });
+    if (scheduler) void scheduler.postTask(go, { delay: afterMs });
     else setTimeout(go, afterMs);
   };
 }

@@ -29,6 +29,8 @@ export const trackside = createSlice({
     eventKept: (state, action: PayloadAction<{ event: RunEvent; inMemory: number }>) => {
       const { event, inMemory } = action.payload;
       if (state.run?.plan.id === event.runId) state.run.events.push(event);
+      // Until the outbox has counted anew.
+      state.outbox.waiting++;
       state.inMemory = inMemory;
     },
     /** What others have timed. */
