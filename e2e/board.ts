@@ -12,6 +12,17 @@ export async function todaysSession(app: RunningApp): Promise<Session> {
   return session;
 }
 
+/** Writes something else in place of today's session. @returns its id. */
+export async function writeToday(app: RunningApp, shorthand: string): Promise<string> {
+  const { id, title, date } = await todaysSession(app);
+  await fetch(`${app.url}/api/sessions/${id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ title, date, shorthand }),
+  });
+  return id;
+}
+
 /** What nobody has tapped: how the clocks compare, and what was settled at roll call. */
 const BESIDE: readonly RunEvent['type'][] = ['clock', 'sending', 'conditions', 'times', 'came', 'joined'];
 

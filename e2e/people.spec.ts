@@ -2,7 +2,7 @@ import { ulid } from 'ulid';
 import type { RunEvent } from '../core/trackside/events';
 import type { Plan } from '../core/trackside/plan';
 import { expect, press, test } from './app';
-import { Board, tapped, todaysSession } from './board';
+import { Board, tapped, todaysSession, writeToday } from './board';
 
 type Stored = { plan: Plan; events: RunEvent[] };
 
@@ -114,13 +114,7 @@ test('24 athletes in four groups on different reps, started one after the other 
 });
 
 test('open-ended work: nobody is told how many, each is cut down and ends when it is time', async ({ page, demo }) => {
-  const { id } = await todaysSession(demo);
-  const session = (await demo.get<{ id: string; title: string; date: string }[]>('sessions')).find(
-    (one) => one.id === id,
-  );
-  await page.request.put(`${demo.url}/api/sessions/${id}`, {
-    data: { title: session?.title, date: session?.date, shorthand: 'open x 600|400 @threshold / 60s' },
-  });
+  const id = await writeToday(demo, 'open x 600|400 @threshold / 60s');
   const board = new Board(page, 'touch');
   await board.open(demo, id);
   await board.start(/^Start: 600 @threshold/);
@@ -172,13 +166,7 @@ test('a fartlek calls itself: what is now, what comes next, large; it goes on wi
 });
 
 test('a fartlek without structure: a tap as the leader calls, and how often it was', async ({ page, demo }) => {
-  const { id } = await todaysSession(demo);
-  const session = (await demo.get<{ id: string; title: string; date: string }[]>('sessions')).find(
-    (one) => one.id === id,
-  );
-  await page.request.put(`${demo.url}/api/sessions/${id}`, {
-    data: { title: session?.title, date: session?.date, shorthand: 'main: 25min free @effort 6-8' },
-  });
+  const id = await writeToday(demo, 'main: 25min free @effort 6-8');
   const board = new Board(page, 'touch');
   await board.open(demo, id);
   await page.getByRole('radio', { name: /^Milers/ }).tap();

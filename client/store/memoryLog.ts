@@ -14,6 +14,7 @@ export type SafeLog = TrackLog & {
 export function withMemory(log: TrackLog): SafeLog {
   const held = new Map<string, { event: RunEvent; sent: boolean }>();
   const here = (runId: string) => [...held.values()].flatMap(({ event }) => (event.runId === runId ? [event] : []));
+  const unsentHere = () => [...held.values()].flatMap(({ event, sent }) => (sent ? [] : [event]));
   const keep = async (write: () => Promise<void>, what: readonly { event: RunEvent; sent: boolean }[]) => {
     try {
       await write();
@@ -33,7 +34,7 @@ export function withMemory(log: TrackLog): SafeLog {
   };
   return {
     ...log,
-    inMemory: () => [...held.values()].filter(({ sent }) => !sent).length,
+    inMemory: () => unsentHere().length,
     addEvents: (events, sent) =>
       keep(
         () => log.addEvents(events, sent),
@@ -45,13 +46,11 @@ export function withMemory(log: TrackLog): SafeLog {
       return kept && { plan: kept.plan, events: [...kept.events, ...here(runId)] };
     },
     async unsent() {
-      const waiting = [...held.values()].flatMap(({ event, sent }) => (sent ? [] : [event]));
       const { plans, events } = await log.unsent().catch(() => ({ plans: [], events: [] }));
-      return { plans, events: [...events, ...waiting] };
+      return { plans, events: [...events, ...unsentHere()] };
     },
     async waiting() {
-      const waiting = [...held.values()].filter(({ sent }) => !sent).length;
-      return waiting + (await log.waiting().catch(() => 0));
+      return unsentHere().length + (await log.waiting().catch(() => 0));
     },
     async markSent(what) {
       for (const id of what.eventIds ?? []) {

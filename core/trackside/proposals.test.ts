@@ -29,6 +29,12 @@ test('late on two reps running: ease first, and everything else to choose from',
   ]);
 });
 
+test('a rep whose finish nobody took is passed over, however many there were', () => {
+  const missed = [2, 3, 4].map((repIndex) => start(repIndex * 200, repIndex));
+  const late = [start(1000, 5), pass(1092, 'a0', 400, 5)];
+  expect(proposed([...ran([88.8, 91]), ...missed, ...late])[0]).toMatchObject({ rule: 'late-twice' });
+});
+
 test('one step at a time: after a yes they run a rep first; after a no it is not asked again', () => {
   const [proposal] = proposed(ran([91, 92]));
   const option = proposal?.options[0];

@@ -63,8 +63,10 @@ type Judged = { run: RepRun; deltaS?: number; verdict?: Verdict; timeS: number }
 const JUDGED = 3;
 
 function judgedRuns({ runs }: AthleteState): Judged[] {
-  return runs.slice(-JUDGED).flatMap((run): Judged[] => {
-    const finish = run.passes.find(({ atM }) => atM === run.rep.callM.at(-1));
+  // A rep whose finish nobody took says nothing, and does not count among them.
+  const taken = runs.filter(({ passes, rep }) => passes.length > 0 && passes.at(-1)?.atM === rep.callM.at(-1));
+  return taken.slice(-JUDGED).flatMap((run): Judged[] => {
+    const finish = run.passes.at(-1);
     if (!finish) return [];
     const { deltaS, verdict } = judge(run.rep, run.target, finish.atM, finish.elapsedS);
     return [

@@ -36,7 +36,6 @@ function atFirst({ groups }: Plan): RunState {
     clocks: {},
     answers: [],
     log: [],
-    active: [],
     unplaced: [],
   };
   for (const { id, athletes } of groups)
@@ -280,7 +279,6 @@ export function applyEntry(state: RunState, entry: LogEntry, namedAs = NO_NAMES)
   const { event, counts } = entry;
   state.log.push(entry);
   if (!counts || event.type === 'undone') return;
-  state.active.push(event);
   if (!apply(state, entry, namedAs)) state.unplaced.push(event);
 }
 

@@ -93,8 +93,6 @@ export type RunState = {
   answers: { rule: string; athleteId: string; repIndex: number; refused: boolean }[];
   /** Everything that was recorded, in order of time. */
   log: LogEntry[];
-  /** Events that count, in order of time. */
-  active: Exclude<RunEvent, { type: 'undone' }>[];
   /** Events that say something the plan has no place for: a time before a start, a second start, an unknown athlete. Kept, never lost. */
   unplaced: RunEvent[];
 };
