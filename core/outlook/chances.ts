@@ -91,7 +91,7 @@ function* drawnGauges(curve: Curve, draws: number, random: () => number): Genera
     // A tenth of the usual reserve is as little as anyone has.
     const model = { criticalMps: critical * form, reserveM: Math.max(reserveM / 10, reserve * form) };
     const faster = model.criticalMps / criticalMps;
-    yield { model, heldS: (speedMps) => base.heldS(speedMps / faster) };
+    yield { model, heldS: (speedMps) => base.heldS(speedMps / faster), staminaM: base.staminaM * faster };
   }
 }
 

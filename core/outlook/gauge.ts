@@ -2,8 +2,13 @@
 import { speedFor, type Curve } from '../fitness/curve';
 import { reserveModel, type ReserveModel } from '../targets/reserve';
 
-/** `heldS` is seconds for which a speed in m/s can be held flat out. */
-export type Gauge = { model: ReserveModel; heldS: (speedMps: number) => number };
+/**
+ * `heldS` is seconds for which a speed in m/s can be held flat out; `staminaM` metres that can be run flat out in the quarter of an hour
+ * from which it is stamina that ends a run, more than the reserve.
+ */
+export type Gauge = { model: ReserveModel; heldS: (speedMps: number) => number; staminaM: number };
+
+const STAMINA_S = 900;
 
 /** The curve is read at so many times, evenly on a logarithmic scale from a sprint to ten hours; between them ln(time) goes straight with speed. */
 const READ = { fromS: 5, toS: 36_000, points: 33 };
@@ -37,5 +42,5 @@ function readGauge(curve: Curve): Gauge {
     const [fast = 0, slow = 0] = [speeds[low], speeds[high]];
     return Math.exp((lnS[low] ?? 0) + (step * (fast - speedMps)) / Math.max(1e-9, fast - slow));
   };
-  return { model: reserveModel(curve), heldS };
+  return { model: reserveModel(curve), heldS, staminaM: STAMINA_S * speedFor(curve, STAMINA_S) };
 }

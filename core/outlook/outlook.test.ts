@@ -64,14 +64,11 @@ describe('predicted effort', () => {
   test('a longer recovery never lowers the reserve, nor raises the effort; nor does a slower target', () => {
     const rest = fc.integer({ min: 15, max: 300 });
     const text = (restS: number, per400: number) => `6x400 @${per400}/400 / ${restS}s walk`;
-    // Where a pace comes to be held for minutes, the share of what could be run flat out begins to count, and for a lap or two a second a
-    // lap slower can come out up to an eighth harder (75 of 142,560 pairs tried; fast-check found one).
-    const KINK = 0.13;
-    const isEasier = (a: string, b: string, within = 1e-9) => {
+    const isEasier = (a: string, b: string) => {
       const [before, after] = [pointsOf(a), pointsOf(b)];
       after.forEach(({ leftShare, effort = 0 }, i) => {
         expect(leftShare).toBeGreaterThanOrEqual((before[i]?.leftShare ?? 0) - 1e-9);
-        expect(effort).toBeLessThanOrEqual((before[i]?.effort ?? 10) + within);
+        expect(effort).toBeLessThanOrEqual((before[i]?.effort ?? 10) + 1e-9);
       });
     };
     fc.assert(
@@ -82,7 +79,7 @@ describe('predicted effort', () => {
         fc.integer({ min: 1, max: 10 }),
         (a, b, per400, by) => {
           isEasier(text(Math.min(a, b), per400), text(Math.max(a, b), per400));
-          isEasier(text(a, per400), text(a, per400 + by), KINK);
+          isEasier(text(a, per400), text(a, per400 + by));
         },
       ),
       { numRuns: 40 },

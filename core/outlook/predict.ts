@@ -46,8 +46,6 @@ export function stretchesOf({ model }: Gauge, legs: readonly TargetLeg[]): Stret
 const FRESH = { anHour: 4, perLn: 3 / Math.log(60), least: 1, most: 8 };
 /** Of what could be done flat out, as much as this feels like all of it when it is broken by rests. */
 const OF_LIMIT = 0.75;
-/** Work counts towards the limit wholly where its pace can be held for so long, and not at all where for less than the first. */
-const STAMINA_S = { none: 400, all: 900 };
 /** In a rest the share of the limit falls by a factor e in so many seconds. */
 const LIMIT_FADES_S = 1200;
 
@@ -58,7 +56,7 @@ function freshEffort(heldS: number): number {
 }
 
 /** Predicts a session for one athlete: a point for each rep of main part and fast finish, in running order. */
-export function predict({ model, heldS }: Gauge, stretches: readonly Stretch[]): Point[] {
+export function predict({ model, heldS, staminaM }: Gauge, stretches: readonly Stretch[]): Point[] {
   const points: Point[] = [];
   const { reserveM } = model;
   let leftM = reserveM;
@@ -66,7 +64,7 @@ export function predict({ model, heldS }: Gauge, stretches: readonly Stretch[]):
   let isBegun = false;
   // Reps on end are mostly run at one speed: what it means is looked up when it changes.
   let lastMps: number | undefined;
-  let [held, counts, fresh] = [0, 0, 0];
+  let [limitM, fresh] = [staminaM, 0];
   for (const { isRep, isWork: works, speedMps, durationS, effort } of stretches) {
     // As in reserve(): the main part is begun with all of it.
     isBegun ||= works;
@@ -86,12 +84,13 @@ export function predict({ model, heldS }: Gauge, stretches: readonly Stretch[]):
       continue;
     }
     if (speedMps !== lastMps) {
-      held = heldS(speedMps);
-      counts = clamp((held - STAMINA_S.none) / (STAMINA_S.all - STAMINA_S.none), 0, 1);
+      const held = heldS(speedMps);
+      // Where a pace can be held for minutes only it is the reserve that gives out: its metres count as slower ones would.
+      limitM = Math.max(speedMps * held, staminaM);
       fresh = freshEffort(held);
       lastMps = speedMps;
     }
-    ofLimit += (counts * durationS) / held;
+    ofLimit += (speedMps * durationS) / limitM;
     const spent = Math.max(1 - leftShare, OF_LIMIT * ofLimit);
     points.push({ leftShare, spent, effort: fresh + (10 - fresh) * clamp(spent, 0, 1) });
   }
