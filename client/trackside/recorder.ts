@@ -32,9 +32,9 @@ export function deviceId(): string {
   return device;
 }
 
-/** Sending is not what a tap has to wait for: it follows when the screen is drawn, several taps at a time. */
-const SEND_AFTER_MS = 300;
-const sendSoon = doneSoon(() => void outbox.poke(), SEND_AFTER_MS);
+/** Sending is not what a tap has to wait for: it follows when the screen is drawn, and of many taps several at a time. */
+const SEND = { afterMs: 300, everyMs: 1000 };
+const sendSoon = doneSoon(() => void outbox.poke(), SEND.afterMs, SEND.everyMs);
 
 // Ids in the order in which things were done, also within one millisecond and for a time put in afterwards.
 const nextId = monotonicFactory();

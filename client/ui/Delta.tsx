@@ -26,6 +26,9 @@ const SIZES = {
   large: { mark: 16, words: 'heading' },
 } as const;
 
+/** `−1.4`, `on` or `+2.0`. */
+export const deltaText = (deltaS: number, verdict: Verdict): string => (verdict === 'on' ? 'on' : formatDelta(deltaS));
+
 /** How a time compares with its target: the three-way code, everywhere the same. */
 export function Delta({
   deltaS,
@@ -42,7 +45,7 @@ export function Delta({
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
       <VerdictMark verdict={verdict} color={color} size={SIZES[size].mark} />
       <Words as={SIZES[size].words} color={color} label={spokenDelta(deltaS, verdict)}>
-        {verdict === 'on' ? 'on' : formatDelta(deltaS)}
+        {deltaText(deltaS, verdict)}
       </Words>
     </View>
   );

@@ -52,14 +52,17 @@ export function nextMark(
 ): number | undefined {
   const lastM = run.passes.at(-1)?.atM ?? 0;
   if (rep.everyM !== undefined) return lastM + rep.everyM;
-  const open = rep.callM.filter((atM) => atM > lastM);
-  const passed = open.findIndex((atM, i) => {
-    const here = expectedAt(rep, targetS, atM);
-    const next = open[i + 1];
-    const there = next === undefined ? undefined : expectedAt(rep, targetS, next);
-    return here === undefined || there === undefined || elapsedS < (here + there) / 2;
-  });
-  return open[Math.max(0, passed)];
+  let nextM: number | undefined;
+  for (const atM of rep.callM) {
+    if (atM <= lastM) continue;
+    if (nextM !== undefined) {
+      const here = expectedAt(rep, targetS, nextM);
+      const there = expectedAt(rep, targetS, atM);
+      if (here === undefined || there === undefined || elapsedS < (here + there) / 2) return nextM;
+    }
+    nextM = atM;
+  }
+  return nextM;
 }
 
 /** A taken time against the target so far. */

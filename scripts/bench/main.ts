@@ -9,10 +9,11 @@ import { list } from './list';
 import { phones } from './phones';
 import { planning } from './planning';
 import { screens } from './screens';
+import { taps } from './taps';
 import { trackside } from './trackside';
 import { writing } from './writing';
 
-const BENCHES = { curves, language, list, phones, planning, screens, trackside, writing };
+const BENCHES = { curves, language, list, phones, planning, screens, taps, trackside, writing };
 
 async function main(): Promise<void> {
   const chosen = process.argv.slice(2);

@@ -1,60 +1,38 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { View, type LayoutChangeEvent } from 'react-native';
+import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
 import { markTapped } from '@core/trackside/arrivals';
 import { isByTheClock } from '@core/trackside/calls';
-import type { RunEvent } from '@core/trackside/events';
 import { proposalsFor, type Proposal } from '@core/trackside/proposals';
-import { groupOf, type AthleteState, type RunState } from '@core/trackside/runState';
-import { tileFor } from '@core/trackside/tile';
+import { groupOf } from '@core/trackside/runState';
 import { useAppSelector } from '../../store/store';
 import { SPACE, usePalette } from '../../ui/theme';
-import { useWide } from '../../ui/useWide';
-import { AthleteSheet } from '../sheets/AthleteSheet';
-import { HistorySheet } from '../sheets/HistorySheet';
-import { KeysSheet } from '../sheets/KeysSheet';
-import { MoreSheet, saveRun } from '../sheets/MoreSheet';
-import { NamesSheet } from '../sheets/NamesSheet';
-import { PeopleSheet } from '../sheets/PeopleSheet';
-import { answer, ProposalSheet } from '../sheets/ProposalSheet';
-import { SecondPhoneSheet } from '../sheets/SecondPhoneSheet';
+import { saveRun } from '../sheets/MoreSheet';
+import { answer } from '../sheets/ProposalSheet';
 import { useCalls } from '../sound/useCalls';
 import { wakeSound } from '../sound/sound';
 import { useWakeLock } from '../sound/useWakeLock';
 import { eventWords, lastDone, lastUndone } from '../undoing';
 import type { Run } from '../useRun';
-import { AthleteTile } from './AthleteTile';
 import { BoardHead, repClock } from './BoardHead';
 import { CallerView } from './CallerView';
 import { Foot } from './Foot';
-import { GAP, gridFor } from './grid';
 import { GroupStrip, stripOptions } from './GroupStrip';
-import { infoFor } from './info';
+import { infoFor, toAsk } from './info';
 import { InfoRow } from './InfoRow';
+import { OpenSheet, type Open } from './OpenSheet';
+import { inOrder } from './order';
+import { RunNow } from './runNow';
 import { nextStep, shownIds, whereText, type Shown } from './steps';
-import { faceOf } from './tileFace';
-import { ATHLETE_KEYS, useKeys } from './useKeys';
-import { useNow } from './useNow';
+import { Tiles } from './tiles/Tiles';
+import { useKeys } from './useKeys';
+import { useCalmly, type Calm } from './useCalmly';
 import { useStarts } from './useStarts';
 
-/** What lies over the tiles. */
-type Open =
-  | { kind: 'athlete'; athleteId: string }
-  | { kind: 'why'; proposal: Proposal }
-  | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' };
-
-/** How often a second the board is drawn anew without a tap: clocks show seconds, tiles fill slowly. */
+/** How often a second the board is drawn anew without a tap: clocks show seconds. */
 const DRAWN_PER_S = 5;
 
 /** A tile that has just been tapped at the finish is not to open anything: cold thumbs bounce. */
 const BOUNCE_MS = 2000;
-
-/** Everyone who is here or still expected, in the order of the groups: always in the same place. */
-function inOrder(state: RunState, shown: ReadonlySet<string>): AthleteState[] {
-  const everyone = Object.values(state.athletes).filter(({ presence }) => presence !== 'absent');
-  return state.groups
-    .filter(({ id }) => shown.has(id))
-    .flatMap(({ id }) => everyone.filter(({ groupId }) => groupId === id));
-}
 
 type BoardProps = {
   run: Run;
@@ -69,43 +47,43 @@ type BoardProps = {
 };
 
 /** The board at the track: a tile for everyone, the clock, and the next step under the thumb. */
-export function Board({ run, silent = false, onResults, resultsText = 'See the results', onLeave, top }: BoardProps) {
+export function Board(props: BoardProps) {
+  const { run, silent = false } = props;
+  const { startedAtMs, endedAtMs } = run.state;
+  const calls = useAppSelector((state) => state.settings.calls);
+  useStarts(run);
+  useCalls(run, calls && !silent && startedAtMs !== undefined && endedAtMs === undefined);
+  // What a press means is looked up when it comes, so that nothing needs to be drawn anew for it.
+  const latest = useRef(run);
+  useLayoutEffect(() => {
+    latest.current = run;
+  });
+  const runNow = useCallback(() => latest.current, []);
+  const drawn = useCalmly(props, DRAWN_PER_S);
+  return (
+    <RunNow.Provider value={run}>
+      <AroundTiles {...drawn} runNow={runNow} />
+    </RunNow.Provider>
+  );
+}
+
+type AroundProps = Calm<BoardProps> & { runNow: () => Run };
+
+/** The board as it was a moment ago: a tap need not wait until all of it is drawn. The tiles in it show what is now. */
+const AroundTiles = memo(function AroundTiles(props: AroundProps) {
+  const { run, now, runNow, onResults, resultsText = 'See the results', onLeave, top } = props;
   const palette = usePalette();
-  const wide = useWide();
-  const [area, setArea] = useState({ width: 0, height: 0 });
   const [choice, show] = useState<Shown>('mine');
   const [open, setOpen] = useState<Open>();
   const [asCaller, setAsCaller] = useState<boolean>();
-  const calls = useAppSelector((state) => state.settings.calls);
   const inMemory = useAppSelector((state) => state.trackside.inMemory);
   const { plan, state, device } = run;
-  const now = useNow(run.now, DRAWN_PER_S);
   const shown = useMemo(() => shownIds(state, choice, device), [state, choice, device]);
-  const started = state.startedAtMs !== undefined;
   const ended = state.endedAtMs !== undefined;
-  useStarts(run);
-  useCalls(run, calls && !silent && started && !ended);
   const awake = useWakeLock(!ended);
   const close = useCallback(() => setOpen(undefined), []);
 
-  const athletes = useMemo(() => inOrder(state, shown), [state, shown]);
-  const { tileWidth, tileHeight } = useMemo(
-    () => gridFor(athletes.length, area.width, area.height),
-    [athletes.length, area],
-  );
   const proposals = useMemo(() => proposalsFor(plan, state), [plan, state]);
-  const toAsk = useMemo(
-    () =>
-      athletes.flatMap(({ athleteId, runs, stoppedAtMs }) => {
-        const last = runs.at(-1);
-        return last?.finishedAtMs !== undefined && last.effort === undefined && stoppedAtMs === undefined
-          ? [{ athleteId, atMs: last.finishedAtMs }]
-          : [];
-      }),
-    [athletes],
-  );
-  const finished = toAsk.filter(({ atMs }) => atMs <= now).map(({ athleteId }) => athleteId);
-  const tiles = athletes.map((athlete) => ({ athlete, tile: tileFor(state, athlete.athleteId, now) }));
   const step = nextStep(plan, state, shown, now);
   const undoable = useMemo(() => lastDone(state, device), [state, device]);
   const undone = useMemo(() => lastUndone(state, device), [state, device]);
@@ -116,55 +94,63 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
   const isCalledAtFirst = group !== undefined && state.groups.length === 1 && isByTheClock(group.plan);
   const isCaller = canCall && (asCaller ?? isCalledAtFirst);
 
-  // What a tap means is looked up when it comes, so that the tiles need not be drawn anew for it.
-  const latest = useRef(run);
-  useEffect(() => {
-    latest.current = run;
-  });
-  const tapAthlete = useCallback((athleteId: string, timeStamp: number) => {
-    const taken = markTapped(latest.current.state, athleteId, latest.current.atOf(timeStamp));
-    if (!taken) return false;
-    const { repIndex, atM } = taken;
-    latest.current.happen({ type: 'passed', athleteId, repIndex, atM }, timeStamp);
-    return true;
-  }, []);
-  const openAthlete = useCallback((athleteId: string) => {
-    const last = latest.current.state.athletes[athleteId]?.runs.at(-1);
-    const lastMs = last?.passes.at(-1)?.atMs;
-    if (lastMs === undefined || Math.abs(latest.current.now() - lastMs) > BOUNCE_MS)
-      setOpen({ kind: 'athlete', athleteId });
-  }, []);
+  const tapAthlete = useCallback(
+    (athleteId: string, timeStamp: number) => {
+      const taken = markTapped(runNow().state, athleteId, runNow().atOf(timeStamp));
+      if (!taken) return false;
+      const { repIndex, atM } = taken;
+      runNow().happen({ type: 'passed', athleteId, repIndex, atM }, timeStamp);
+      return true;
+    },
+    [runNow],
+  );
+  const openAthlete = useCallback(
+    (athleteId: string) => {
+      const last = runNow().state.athletes[athleteId]?.runs.at(-1);
+      const lastMs = last?.passes.at(-1)?.atMs;
+      if (lastMs === undefined || Math.abs(runNow().now() - lastMs) > BOUNCE_MS)
+        setOpen({ kind: 'athlete', athleteId });
+    },
+    [runNow],
+  );
   // The same for as long as the board is open, so that what hangs on them is not drawn again with every tap.
-  const acts = useRef({ step, undoable, undone, onResults });
+  const acts = useRef({ step, onResults });
   useEffect(() => {
-    acts.current = { step, undoable, undone, onResults };
+    acts.current = { step, onResults };
   });
-  const line = useCallback((timeStamp: number) => latest.current.happen({ type: 'crossed' }, timeStamp), []);
-  const takeBack = useCallback((event: RunEvent | undefined, timeStamp: number) => {
-    if (event) latest.current.happen({ type: 'undone', eventId: event.id }, timeStamp);
-  }, []);
-  const undo = useCallback((timeStamp: number) => takeBack(acts.current.undoable, timeStamp), [takeBack]);
-  const redo = useCallback((timeStamp: number) => takeBack(acts.current.undone, timeStamp), [takeBack]);
-  const act = useCallback((timeStamp: number) => {
-    const { step: next, onResults: leave } = acts.current;
-    if (next.kind === 'results') return leave();
-    if (next.kind === 'end') return latest.current.happen({ type: 'ended' }, timeStamp);
-    wakeSound();
-    for (const start of next.starts) latest.current.happen(start, timeStamp);
-  }, []);
+  const line = useCallback((timeStamp: number) => runNow().happen({ type: 'crossed' }, timeStamp), [runNow]);
+  const takeBack = useCallback(
+    (last: typeof lastDone, timeStamp: number) => {
+      const event = last(runNow().state, runNow().device);
+      if (event) runNow().happen({ type: 'undone', eventId: event.id }, timeStamp);
+    },
+    [runNow],
+  );
+  const undo = useCallback((timeStamp: number) => takeBack(lastDone, timeStamp), [takeBack]);
+  const redo = useCallback((timeStamp: number) => takeBack(lastUndone, timeStamp), [takeBack]);
+  const act = useCallback(
+    (timeStamp: number) => {
+      const { step: next, onResults: leave } = acts.current;
+      if (next.kind === 'results') return leave();
+      if (next.kind === 'end') return runNow().happen({ type: 'ended' }, timeStamp);
+      wakeSound();
+      for (const start of next.starts) runNow().happen(start, timeStamp);
+    },
+    [runNow],
+  );
   const openMore = useCallback(() => setOpen((before) => (before?.kind === 'more' ? undefined : { kind: 'more' })), []);
   const openNames = useCallback(() => setOpen({ kind: 'names' }), []);
   const openWhy = useCallback((proposal: Proposal) => setOpen({ kind: 'why', proposal }), []);
   const ask = useCallback((athleteId: string) => setOpen({ kind: 'athlete', athleteId }), []);
-  const file = useCallback(() => saveRun(latest.current), []);
+  const file = useCallback(() => saveRun(runNow()), [runNow]);
   const answerIt = useCallback(
-    (proposal: Proposal, yes: boolean) => answer(latest.current, proposal, yes ? proposal.options[0] : undefined),
-    [],
+    (proposal: Proposal, yes: boolean) => answer(runNow(), proposal, yes ? proposal.options[0] : undefined),
+    [runNow],
   );
   const toggleCaller = useCallback(() => setAsCaller((before) => !(before ?? isCalledAtFirst)), [isCalledAtFirst]);
   useKeys({
     athlete: (index, timeStamp) => {
-      const athleteId = athletes[index]?.athleteId;
+      const athleteId = inOrder(runNow().state, shown)[index]?.athleteId;
       if (athleteId !== undefined && !tapAthlete(athleteId, timeStamp)) openAthlete(athleteId);
     },
     line,
@@ -178,12 +164,6 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
   const title = ended ? 'Session ended' : (whereText(state, shown) ?? plan.title);
   const current = group?.slots[Math.max(0, group.lastAt)];
   const recovery = group && current ? group.plan.reps[current.planIndex]?.recovery : undefined;
-  const measure = (event: LayoutChangeEvent) =>
-    setArea({ width: event.nativeEvent.layout.width, height: event.nativeEvent.layout.height });
-  const afterEffort = (athleteId: string) => {
-    const next = finished.find((id) => id !== athleteId);
-    setOpen(next === undefined ? undefined : { kind: 'athlete', athleteId: next });
-  };
   return (
     <View style={{ flex: 1, backgroundColor: palette.ground }}>
       <BoardHead
@@ -202,65 +182,18 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
           <CallerView run={run} group={group} now={now} />
         ) : (
           <View style={{ flex: 1, paddingHorizontal: SPACE.m, paddingVertical: SPACE.s, overflow: 'hidden' }}>
-            <View
-              onLayout={measure}
-              role="group"
-              aria-label="Line board"
-              style={{
-                flex: 1,
-                flexDirection: 'row',
-                flexWrap: 'wrap',
-                gap: GAP,
-                alignContent: 'flex-end',
-                overflow: 'scroll',
-              }}
-            >
-              {area.width > 0 &&
-                tiles.map(({ athlete: { athleteId, tileName }, tile }, i) => (
-                  <AthleteTile
-                    key={athleteId}
-                    athleteId={athleteId}
-                    name={tileName}
-                    face={faceOf(tile)}
-                    resting={tile.phase === 'done'}
-                    corner={wide ? ATHLETE_KEYS[i]?.toUpperCase() : undefined}
-                    width={tileWidth}
-                    height={tileHeight}
-                    onTap={tapAthlete}
-                    onOpen={openAthlete}
-                  />
-                ))}
-            </View>
+            <Tiles shown={shown} now={now} tap={tapAthlete} open={openAthlete} />
           </View>
         )}
         <InfoRow
-          info={infoFor(state, now, inMemory, proposals[0], finished)}
+          info={infoFor(state, now, inMemory, proposals[0], toAsk(state, shown, now))}
           onNames={openNames}
           onFile={file}
           onWhy={openWhy}
           onAnswer={answerIt}
           onAsk={ask}
         />
-        {open?.kind === 'athlete' && (
-          <AthleteSheet
-            key={open.athleteId}
-            run={run}
-            athleteId={open.athleteId}
-            close={close}
-            next={() => afterEffort(open.athleteId)}
-          />
-        )}
-        {open?.kind === 'why' && <ProposalSheet run={run} proposal={open.proposal} close={close} />}
-        {open?.kind === 'names' && <NamesSheet run={run} close={close} />}
-        {open?.kind === 'history' && (
-          <HistorySheet run={run} close={close} open={(athleteId) => setOpen({ kind: 'athlete', athleteId })} />
-        )}
-        {open?.kind === 'people' && <PeopleSheet run={run} close={close} open={ask} />}
-        {open?.kind === 'phone' && <SecondPhoneSheet run={run} close={close} />}
-        {open?.kind === 'keys' && <KeysSheet athletes={athletes} close={close} />}
-        {open?.kind === 'more' && (
-          <MoreSheet run={run} awake={awake} close={close} open={(kind) => setOpen({ kind })} />
-        )}
+        {open && <OpenSheet open={open} show={setOpen} close={close} shown={shown} awake={awake} />}
       </View>
       <Foot
         stepText={step.kind === 'results' ? resultsText : step.kind === 'end' ? 'End the session' : step.text}
@@ -278,4 +211,4 @@ export function Board({ run, silent = false, onResults, resultsText = 'See the r
       />
     </View>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { memo } from 'react';
+import { memo, useDeferredValue } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { RunState } from '@core/trackside/runState';
@@ -25,32 +25,34 @@ export function repClock(state: RunState, shown: ReadonlySet<string>, now: numbe
   return formatClock(Math.max(0, Math.floor((ended - Math.max(...begun)) / 1000)));
 }
 
+const SIGN_STYLE = { flexDirection: 'row', alignItems: 'center', gap: 4 } as const;
+
+const KeptSign = memo(function KeptSign({ words, isWaiting }: { words: string; isWaiting: boolean }) {
+  const palette = usePalette();
+  return (
+    <View style={SIGN_STYLE} role="status" aria-label={`Times kept: ${words}`}>
+      <Icon name={isWaiting ? 'waiting' : 'saved'} size={18} color={palette.ink} />
+      <Words as="label">{words}</Words>
+    </View>
+  );
+});
+
 /** Where the times are: on this phone, and whether the server has them too. */
 function Kept() {
-  const palette = usePalette();
-  const { waiting, refused } = useAppSelector((state) => state.trackside.outbox);
+  // A tap does not wait for it to be drawn.
+  const { waiting, refused } = useDeferredValue(useAppSelector((state) => state.trackside.outbox));
   const words =
     refused.length > 0
       ? `${refused.length} not taken by the server`
       : waiting > 0
         ? `${waiting} on this phone only`
         : 'on the server';
-  return (
-    <View
-      style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}
-      role="status"
-      aria-label={`Times kept: ${words}`}
-    >
-      <Icon name={waiting > 0 ? 'waiting' : 'saved'} size={18} color={palette.ink} />
-      <Words as="label">{words}</Words>
-    </View>
-  );
+  return <KeptSign words={words} isWaiting={waiting > 0} />;
 }
 
 type Props = {
   title: string;
   recovery: string | undefined;
-  clock: string;
   isRehearsal: boolean;
   /** Tiles or caller, where there is something to call. */
   isCaller: boolean | undefined;
@@ -58,12 +60,11 @@ type Props = {
   onLeave: () => void;
 };
 
-/** What is being run, whether it is kept, and the clock. */
-export const BoardHead = memo(function BoardHead(props: Props) {
-  const { title, recovery, clock, isRehearsal, isCaller, toggleCaller, onLeave } = props;
-  const wide = useWide();
+/** What is being run, and whether it is kept. */
+const About = memo(function About(props: Props) {
+  const { title, recovery, isRehearsal, isCaller, toggleCaller, onLeave } = props;
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: SPACE.xs, paddingTop: SPACE.s }}>
+    <>
       <IconButton
         icon="back"
         accessibilityLabel={isRehearsal ? 'Leave the rehearsal' : 'Leave the line board; the session stays open'}
@@ -87,6 +88,16 @@ export const BoardHead = memo(function BoardHead(props: Props) {
           style={{ margin: 0, width: 44, height: 44 }}
         />
       )}
+    </>
+  );
+});
+
+/** What is being run, whether it is kept, and the clock. */
+export const BoardHead = memo(function BoardHead({ clock, ...about }: Props & { clock: string }) {
+  const wide = useWide();
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: SPACE.xs, paddingTop: SPACE.s }}>
+      <About {...about} />
       <View role="timer" aria-label="Time since the start of the rep" style={{ paddingRight: SPACE.m }}>
         <Words as="clock" style={{ fontSize: wide ? 56 : 44 }}>
           {clock}

@@ -43,6 +43,17 @@ type Props = {
   onAsk: (athleteId: string) => void;
 };
 
+const Coming = memo(function Coming({ name, when }: { name: string; when: string }) {
+  return (
+    <View style={{ flex: 1 }}>
+      <Words as="label" numberOfLines={1}>
+        {name}
+      </Words>
+      <Words as="strong">{when}</Words>
+    </View>
+  );
+});
+
 const sameInfo = (a: Props, b: Props) => JSON.stringify(a.info) === JSON.stringify(b.info);
 
 /** One line for what matters most now. Its handlers are the same for as long as it says the same. */
@@ -113,14 +124,7 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
     case 'coming':
       return row(
         'Who comes next',
-        info.next.map(({ key, name, when }) => (
-          <View key={key} style={{ flex: 1 }}>
-            <Words as="label" numberOfLines={1}>
-              {name}
-            </Words>
-            <Words as="strong">{when}</Words>
-          </View>
-        )),
+        info.next.map(({ key, name, when }) => <Coming key={key} name={name} when={when} />),
         false,
       );
   }

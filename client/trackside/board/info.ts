@@ -2,6 +2,7 @@ import { arrivals } from '@core/trackside/arrivals';
 import type { Proposal } from '@core/trackside/proposals';
 import type { RunState } from '@core/trackside/runState';
 import { formatClock } from '@core/units/time';
+import { inOrder } from './order';
 
 /** What the one line above the line bar is about: the most pressing thing. */
 export type Info =
@@ -17,24 +18,24 @@ const SHOWN = 4;
 
 /**
  * A full disk, times without names, a proposal, how it felt, and else who comes next.
- * @param toAsk who has finished and not said how it was.
+ * @param unasked who has finished and not said how it was.
  */
 export function infoFor(
   state: RunState,
   now: number,
   inMemory: number,
   proposal: Proposal | undefined,
-  toAsk: readonly string[],
+  unasked: readonly string[],
 ): Info {
   if (inMemory > 0) return { kind: 'storage', inMemory };
   if (state.unnamed.length > 0) return { kind: 'names', count: state.unnamed.length };
   if (proposal) return { kind: 'proposal', proposal };
   const coming = arrivals(state, now).filter(({ dueAtMs }) => dueAtMs !== undefined);
   const soon = coming[0]?.dueAtMs;
-  const [athleteId] = toAsk;
+  const [athleteId] = unasked;
   const nameOf = (id: string) => state.athletes[id]?.tileName ?? '';
   if (athleteId !== undefined && (soon === undefined || soon - now > BUSY_MS))
-    return { kind: 'ask', athleteId, name: nameOf(athleteId), more: toAsk.length - 1 };
+    return { kind: 'ask', athleteId, name: nameOf(athleteId), more: unasked.length - 1 };
   return {
     kind: 'coming',
     next: coming.slice(0, SHOWN).map(({ athleteId: id, atM, dueAtMs = now }) => ({
@@ -44,3 +45,11 @@ export function infoFor(
     })),
   };
 }
+
+/** Who has come in from a rep by `now` and has not said how it was, in the order of the tiles. */
+export const toAsk = (state: RunState, shown: ReadonlySet<string>, now: number): string[] =>
+  inOrder(state, shown).flatMap(({ athleteId, runs, stoppedAtMs }) => {
+    const last = runs.at(-1);
+    const isIn = last?.finishedAtMs !== undefined && last.finishedAtMs <= now;
+    return isIn && last.effort === undefined && stoppedAtMs === undefined ? [athleteId] : [];
+  });

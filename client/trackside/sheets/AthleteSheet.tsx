@@ -15,7 +15,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import { judgedWords } from '../board/tileFace';
+import { judgedWords } from '../board/tiles/tileFace';
 import type { Run } from '../useRun';
 import { PulseCount } from './PulseCount';
 import { Sheet } from './Sheet';

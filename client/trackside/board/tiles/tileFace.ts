@@ -1,6 +1,6 @@
 import type { Judged, Tile } from '@core/trackside/tile';
 import { formatClock, formatTime } from '@core/units/time';
-import { spokenDelta } from '../../ui/spokenDelta';
+import { spokenDelta } from '../../../ui/spokenDelta';
 
 /** What a tile shows, in words; equal words need no new drawing. */
 export type TileFace = {

@@ -1,0 +1,58 @@
+import { useContext } from 'react';
+import type { Proposal } from '@core/trackside/proposals';
+import { AthleteSheet } from '../sheets/AthleteSheet';
+import { HistorySheet } from '../sheets/HistorySheet';
+import { KeysSheet } from '../sheets/KeysSheet';
+import { MoreSheet } from '../sheets/MoreSheet';
+import { NamesSheet } from '../sheets/NamesSheet';
+import { PeopleSheet } from '../sheets/PeopleSheet';
+import { ProposalSheet } from '../sheets/ProposalSheet';
+import { SecondPhoneSheet } from '../sheets/SecondPhoneSheet';
+import { toAsk } from './info';
+import { inOrder } from './order';
+import { RunNow } from './runNow';
+
+/** What lies over the tiles. */
+export type Open =
+  | { kind: 'athlete'; athleteId: string }
+  | { kind: 'why'; proposal: Proposal }
+  | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' };
+
+type Props = {
+  open: Open;
+  show: (open: Open | undefined) => void;
+  close: () => void;
+  shown: ReadonlySet<string>;
+  awake: Parameters<typeof MoreSheet>[0]['awake'];
+};
+
+/** A sheet over the tiles. It follows the session at once: what is pressed on it must mean what it says. */
+export function OpenSheet({ open, show, close, shown, awake }: Props) {
+  const run = useContext(RunNow);
+  if (!run) return null;
+  const showAthlete = (athleteId: string) => show({ kind: 'athlete', athleteId });
+  switch (open.kind) {
+    case 'athlete': {
+      const { athleteId } = open;
+      const next = () => {
+        const other = toAsk(run.state, shown, run.now()).find((id) => id !== athleteId);
+        show(other === undefined ? undefined : { kind: 'athlete', athleteId: other });
+      };
+      return <AthleteSheet key={athleteId} run={run} athleteId={athleteId} close={close} next={next} />;
+    }
+    case 'why':
+      return <ProposalSheet run={run} proposal={open.proposal} close={close} />;
+    case 'names':
+      return <NamesSheet run={run} close={close} />;
+    case 'history':
+      return <HistorySheet run={run} close={close} open={showAthlete} />;
+    case 'people':
+      return <PeopleSheet run={run} close={close} open={showAthlete} />;
+    case 'phone':
+      return <SecondPhoneSheet run={run} close={close} />;
+    case 'keys':
+      return <KeysSheet athletes={inOrder(run.state, shown)} close={close} />;
+    case 'more':
+      return <MoreSheet run={run} awake={awake} close={close} open={(kind) => show({ kind })} />;
+  }
+}

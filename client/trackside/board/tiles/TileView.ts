@@ -1,0 +1,195 @@
+import type { Verdict } from '@core/trackside/verdict';
+import { deltaText } from '../../../ui/Delta';
+import type { Palette } from '../../../ui/palette';
+import { RADIUS } from '../../../ui/theme';
+import { judgedWords, type TileFace } from './tileFace';
+
+/** Whose tile it is, and which key takes them: in the corner. */
+export type TileOwner = { athleteId: string; name: string; corner?: string | undefined };
+
+/** How big every tile is, in px, and its colours. */
+export type TileLook = { width: number; height: number; palette: Palette };
+
+/** Narrower than this there is no room for words beside a time. */
+const NARROW = 100;
+
+/** Type and mark sizes in px for a tile of this size: a laptop on a table is read from further off than a phone in the hand. */
+function sizesFor(width: number, height: number) {
+  if (width < NARROW) return { name: 15, head: 13, big: 17, judged: 16, delta: 13, mark: 11 };
+  if (height >= 140) return { name: 22, head: 20, big: 32, judged: 26, delta: 19, mark: 16 };
+  if (height >= 92) return { name: 17, head: 16, big: 22, judged: 22, delta: 17, mark: 13 };
+  return { name: 15, head: 14, big: 18, judged: 16, delta: 13, mark: 11 };
+}
+
+function box(parent: Element, style: Partial<CSSStyleDeclaration>, tag: 'div' | 'span' = 'div'): HTMLElement {
+  const made = document.createElement(tag);
+  Object.assign(made.style, { boxSizing: 'border-box', ...style });
+  parent.append(made);
+  return made;
+}
+
+const BETWEEN = { display: 'flex', justifyContent: 'space-between', gap: '4px' };
+
+/** The three-way code: early points left, late points right, on is a dot. Drawn with borders, which costs the browser least. */
+function drawMark(mark: HTMLElement, verdict: Verdict, size: number): void {
+  const [across, half] = [(size * 2) / 3, (size * 5) / 12];
+  const isOn = verdict === 'on';
+  Object.assign(mark.style, {
+    borderStyle: 'solid',
+    borderColor: 'transparent',
+    borderWidth: isOn
+      ? '0'
+      : `${half}px ${verdict === 'late' ? 0 : across}px ${half}px ${verdict === 'late' ? across : 0}px`,
+    [verdict === 'late' ? 'borderLeftColor' : 'borderRightColor']: 'currentColor',
+    borderRadius: isOn ? '50%' : '0',
+    width: isOn ? `${across}px` : '0',
+    height: isOn ? `${across}px` : '0',
+    backgroundColor: isOn ? 'currentColor' : 'transparent',
+  });
+}
+
+/**
+ * One athlete's tile as elements of the page. It is written to directly, and only where it says something else than before: at the
+ * track it changes five times a second beside the taps, and a tap must not wait for it.
+ */
+export class TileView {
+  readonly root = document.createElement('div');
+  private readonly top = box(this.root, BETWEEN);
+  private readonly name = box(
+    this.top,
+    { minWidth: '0', fontWeight: '700', whiteSpace: 'nowrap', textOverflow: 'ellipsis' },
+    'span',
+  );
+  private readonly corner = box(this.top, { fontWeight: '700', fontSize: '13px', lineHeight: '16px' }, 'span');
+  private readonly middle = box(this.root, { ...BETWEEN, alignItems: 'baseline' });
+  private readonly head = box(this.middle, { fontWeight: '500', whiteSpace: 'nowrap' }, 'span');
+  private readonly big = box(this.middle, { fontWeight: '700', whiteSpace: 'nowrap' }, 'span');
+  private readonly foot = box(this.root, { display: 'flex' });
+  private readonly judged = box(this.foot, {
+    alignItems: 'center',
+    gap: '4px',
+    padding: '0 5px',
+    borderRadius: '5px',
+    fontWeight: '700',
+  });
+  private readonly mark = box(this.judged, { boxSizing: 'content-box' });
+  private readonly delta = box(this.judged, {}, 'span');
+  private look: TileLook | undefined;
+  private face: TileFace | undefined;
+  private isResting = false;
+
+  constructor(private readonly owner: TileOwner) {
+    const { root } = this;
+    root.setAttribute('role', 'button');
+    root.tabIndex = 0;
+    root.dataset.athlete = owner.athleteId;
+    Object.assign(root.style, {
+      boxSizing: 'border-box',
+      padding: '5px 8px',
+      display: 'flex',
+      flexDirection: 'column',
+      justifyContent: 'space-between',
+      // How far they are is a second ground, as wide as the share.
+      backgroundRepeat: 'no-repeat',
+      backgroundPosition: 'left bottom',
+      borderStyle: 'solid',
+      borderRadius: `${RADIUS}px`,
+      fontVariantNumeric: 'tabular-nums',
+      cursor: 'pointer',
+      // No double-tap zoom, no text selection under a thumb.
+      touchAction: 'manipulation',
+      userSelect: 'none',
+      // What changes in a box of fixed size concerns nothing around it: the browser need not look. It is not clipped: that would make
+      // the browser paint each tile by itself.
+      contain: 'size layout style',
+    });
+    this.name.textContent = owner.name;
+    this.corner.textContent = owner.corner ?? '';
+  }
+
+  /** True if it is this athlete's, with this name and this key. */
+  isOf(owner: TileOwner | undefined): boolean {
+    const { athleteId, name, corner } = this.owner;
+    return athleteId === owner?.athleteId && name === owner.name && corner === owner.corner;
+  }
+
+  /** Gives it its size and colours. */
+  fit(look: TileLook): void {
+    const { width, height } = look;
+    this.look = look;
+    const sizes = sizesFor(width, height);
+    Object.assign(this.root.style, { width: `${width}px`, height: `${height}px` });
+    for (const part of ['name', 'head', 'big', 'delta'] as const)
+      Object.assign(this[part].style, {
+        fontSize: `${sizes[part]}px`,
+        lineHeight: `${Math.round(sizes[part] * 1.15)}px`,
+      });
+    this.foot.style.height = `${sizes.judged}px`;
+    if (this.face) {
+      const { face, isResting } = this;
+      this.face = undefined;
+      this.show(face, isResting);
+    }
+  }
+
+  /** True if its name does not fit: to be asked of all tiles before any is changed. */
+  isNameTooLong(): boolean {
+    return this.name.scrollWidth > this.name.clientWidth;
+  }
+
+  /** Cuts the name off where it does not fit. */
+  trimName(isTooLong: boolean): void {
+    this.name.style.overflow = isTooLong ? 'hidden' : '';
+  }
+
+  /** A press on it was taken and is not on the disk yet. */
+  press(): void {
+    this.root.dataset.pressed = '';
+    this.root.style.boxShadow = `inset 0 0 0 4px ${this.look?.palette.ink}`;
+  }
+
+  /** What was pressed is kept. */
+  release(): void {
+    if (this.root.dataset.pressed === undefined) return;
+    delete this.root.dataset.pressed;
+    this.root.style.boxShadow = '';
+  }
+
+  /** Shows this from now on. */
+  show(face: TileFace, isResting: boolean): void {
+    const { face: before, look, owner } = this;
+    if (!look) return;
+    const { palette, width } = look;
+    const { fill, due, canTap, last } = face;
+    this.face = face;
+    if (!before || before.canTap !== canTap || before.due !== due || this.isResting !== isResting) {
+      this.isResting = isResting;
+      Object.assign(this.root.style, {
+        color: due ? palette.onAction : palette.ink,
+        borderWidth: canTap ? '2px' : '1px',
+        borderColor: canTap ? palette.ink : palette.line,
+        backgroundColor: isResting ? palette.ground : palette.raised,
+      });
+      const ground = due || !canTap ? palette.action : palette.fill;
+      this.root.style.backgroundImage = `linear-gradient(${ground}, ${ground})`;
+    }
+    // Running fills the whole tile; recovering only a strip along its foot, until it is time to go.
+    this.root.style.backgroundSize = `${fill}% ${canTap || due ? '100%' : '6px'}`;
+    if (before?.head !== face.head)
+      this.head.textContent = width < NARROW ? face.head.replace('finish', 'fin') : face.head;
+    if (before?.big !== face.big) this.big.textContent = face.big;
+    if (before && before.last?.deltaS === last?.deltaS && before.spoken === face.spoken) return;
+    this.root.setAttribute(
+      'aria-label',
+      `${owner.name}: ${face.spoken}${canTap && last ? `; at ${Math.round(last.atM)} ${judgedWords(last)}` : ''}`,
+    );
+    if (last?.deltaS === undefined || !last.verdict) {
+      this.judged.style.display = 'none';
+      return;
+    }
+    const color = palette[last.verdict];
+    Object.assign(this.judged.style, { display: 'flex', color, backgroundColor: palette.ground });
+    drawMark(this.mark, last.verdict, sizesFor(width, look.height).mark);
+    this.delta.textContent = deltaText(last.deltaS, last.verdict);
+  }
+}

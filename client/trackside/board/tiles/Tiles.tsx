@@ -1,0 +1,94 @@
+import { useContext, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { View, type LayoutChangeEvent, type ViewStyle } from 'react-native';
+import type { RunEvent } from '@core/trackside/events';
+import { tileFor } from '@core/trackside/tile';
+import { usePalette } from '../../../ui/theme';
+import { useWide } from '../../../ui/useWide';
+import type { Run } from '../../useRun';
+import { inOrder } from '../order';
+import { RunNow } from '../runNow';
+import { ATHLETE_KEYS } from '../useKeys';
+import { GAP, gridFor } from './grid';
+import type { TileActs } from './presses';
+import { faceOf } from './tileFace';
+import { TileWall, type Faces } from './TileWall';
+
+/** How everyone stands now. */
+const facesOf =
+  ({ state, now }: Run): Faces =>
+  (athleteId) => {
+    const tile = tileFor(state, athleteId, now());
+    return { face: faceOf(tile), isResting: tile.phase === 'done' };
+  };
+
+/** Who is concerned by what is new, if it is times only; undefined is everyone. */
+function whoseNews(known: readonly RunEvent[], events: readonly RunEvent[]): string[] | undefined {
+  const news = events.slice(known.length);
+  const isGrown = known.length > 0 && events[known.length - 1] === known.at(-1);
+  const whose = news.flatMap((event) => (event.type === 'passed' ? event.athleteId : []));
+  return isGrown && whose.length === news.length ? whose : undefined;
+}
+
+type Props = TileActs & {
+  shown: ReadonlySet<string>;
+  /** When the board around was drawn: then recoveries show another second, and tiles are a little fuller. */
+  now: number;
+};
+
+/** A tile for everyone of the groups shown. What stands on them is painted past React: see TileView. */
+export function Tiles({ shown, now, tap, open }: Props) {
+  const run = useContext(RunNow);
+  const palette = usePalette();
+  const wide = useWide();
+  const [area, setArea] = useState({ width: 0, height: 0 });
+  const host = useRef<View>(null);
+  const wall = useRef<TileWall>(undefined);
+  const latest = useRef(run);
+  const known = useRef<readonly RunEvent[]>([]);
+
+  useLayoutEffect(() => {
+    // On the web a view is an element of the page.
+    const made = new TileWall(host.current as unknown as HTMLElement, { tap, open });
+    wall.current = made;
+    return () => made.remove();
+  }, [tap, open]);
+
+  const state = run?.state;
+  const owners = useMemo(
+    () =>
+      state
+        ? inOrder(state, shown).map(({ athleteId, tileName }, i) => ({
+            athleteId,
+            name: tileName,
+            corner: wide ? ATHLETE_KEYS[i]?.toUpperCase() : undefined,
+          }))
+        : [],
+    [state, shown, wide],
+  );
+  useLayoutEffect(() => {
+    latest.current = run;
+    if (area.width === 0 || !run || !wall.current) return;
+    const { tileWidth, tileHeight } = gridFor(owners.length, area.width, area.height);
+    const isLaid = wall.current.lay(owners, { width: tileWidth, height: tileHeight, palette });
+    wall.current.show(facesOf(run), isLaid ? undefined : whoseNews(known.current, run.events));
+    known.current = run.events;
+  }, [run, owners, area, palette, tap, open]);
+  useLayoutEffect(() => {
+    if (latest.current) wall.current?.show(facesOf(latest.current));
+  }, [now]);
+  // What was pressed has become part of the session, or come to nothing.
+  useLayoutEffect(() => wall.current?.releaseAll(), [run]);
+  const measure = ({ nativeEvent: { layout } }: LayoutChangeEvent) =>
+    setArea({ width: layout.width, height: layout.height });
+  return <View ref={host} onLayout={measure} role="group" aria-label="Line board" style={WALL_STYLE} />;
+}
+
+const WALL_STYLE = {
+  flex: 1,
+  flexDirection: 'row',
+  flexWrap: 'wrap',
+  gap: GAP,
+  alignContent: 'flex-end',
+  overflow: 'scroll',
+  fontFamily: 'Zest',
+} as unknown as ViewStyle;
