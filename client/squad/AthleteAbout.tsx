@@ -105,7 +105,8 @@ export function AthleteAbout({ athlete, squad, change, remove }: Props) {
       `${read.athlete.name} is changed.`,
     );
     if (done.ok) return undefined;
-    return setError(done.field === 'tileName' ? 'tileName' : 'root', { message: done.message });
+    const { field, message } = done;
+    return setError(field === 'tileName' || field === 'chip' ? field : 'root', { message });
   });
 
   return (

@@ -81,10 +81,16 @@ export function restoreAthlete(db: Db, id: string): boolean {
       .where(and(eq(athletes.id, id), isNotNull(athletes.removedAtMs)))
       .get();
     if (!gone) return false;
-    const taken = tx.select({ tileName: athletes.tileName }).from(athletes).where(isNull(athletes.removedAtMs)).all();
+    const taken = tx
+      .select({ tileName: athletes.tileName, chip: athletes.chip })
+      .from(athletes)
+      .where(isNull(athletes.removedAtMs))
+      .all();
     const keys = new Set(taken.map(({ tileName }) => tileKey(tileName)));
     const tileName = keys.has(tileKey(gone.tileName)) ? suggestTileName(gone.name, keys) : gone.tileName;
-    tx.update(athletes).set({ removedAtMs: null, tileName }).where(eq(athletes.id, id)).run();
+    // Somebody else may have got their chip meanwhile.
+    const chip = taken.some((other) => other.chip === gone.chip) ? null : gone.chip;
+    tx.update(athletes).set({ removedAtMs: null, tileName, chip }).where(eq(athletes.id, id)).run();
     return true;
   });
 }

@@ -1,4 +1,4 @@
-import { asc, eq, getTableColumns, inArray, isNull, notInArray, sql } from 'drizzle-orm';
+import { and, asc, eq, getTableColumns, inArray, isNotNull, isNull, notInArray, sql } from 'drizzle-orm';
 import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
 import { suggestTileName, tileKey } from '@core/squad/tileName';
@@ -87,6 +87,30 @@ function tileNamesFor(tx: Tx, list: Sent, fieldOf: (index: number, field: string
   });
 }
 
+/** @throws Refused when a chip is someone else's: its passings could be given to neither. */
+function checkChips(tx: Tx, list: Sent, fieldOf: (index: number, field: string) => string): void {
+  if (list.every(({ chip }) => chip === undefined)) return;
+  const { id: idColumn, name: nameColumn, chip: chipColumn } = athletes;
+  const worn = tx
+    .select({ id: idColumn, name: nameColumn, chip: chipColumn })
+    .from(athletes)
+    .where(and(isNull(athletes.removedAtMs), isNotNull(chipColumn)))
+    .all();
+  const sent = new Set(list.map(({ id }) => id));
+  const wearers = new Map(worn.flatMap(({ id, name, chip }) => (sent.has(id) ? [] : [[chip, name]])));
+  list.forEach(({ chip, name }, index) => {
+    if (chip === undefined) return;
+    const wearer = wearers.get(chip);
+    if (wearer !== undefined)
+      throw new Refused(
+        'taken',
+        `${wearer} wears chip “${chip}”. Each needs one of their own.`,
+        fieldOf(index, 'chip'),
+      );
+    wearers.set(chip, name);
+  });
+}
+
 /** Stores athletes with all their marks. */
 function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
   const fieldOf = (index: number, field: string) => (list.length === 1 ? field : `athletes[${index}].${field}`);
@@ -99,6 +123,7 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     checkBook(tx, paceBookId, fieldOf(index, 'paceBookId'));
   });
   const tileNames = tileNamesFor(tx, list, fieldOf);
+  checkChips(tx, list, fieldOf);
   const rows = list.map(({ id, marks: _marks, ...input }, index) => ({
     id,
     name: input.name,

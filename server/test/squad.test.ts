@@ -73,6 +73,30 @@ describe('a change of several things', () => {
     expect((await athletes())[0]).not.toHaveProperty('groupId');
     expect(await change({ athletes: [ada] })).toMatchObject({ status: 400, body: { error: { field: 'groupId' } } });
   });
+  test('a chip is worn by one: a second wearer is refused by name, two can swap, one who was away meanwhile comes back without', async () => {
+    const [ada, bo] = [someone('Ada', { chip: 'A-1' }), someone('Bo', { chip: 'A-2' })];
+    await change({ athletes: [ada, bo] });
+    const answer = await change({ athletes: [{ ...bo, chip: 'A-1' }] });
+    expect(answer).toMatchObject({
+      status: 409,
+      body: { error: { code: 'taken', field: 'chip', message: expect.stringContaining('Ada wears chip “A-1”') } },
+    });
+    expect(await change({ athletes: [someone('Cleo', { chip: 'C' }), someone('Dov', { chip: 'C' })] })).toMatchObject({
+      body: { error: { field: 'athletes[1].chip' } },
+    });
+    await change({
+      athletes: [
+        { ...ada, chip: 'A-2' },
+        { ...bo, chip: 'A-1' },
+      ],
+    });
+    const chips = async () => (await athletes()).map((one) => (one as { chip?: string }).chip);
+    expect(await chips()).toEqual(['A-2', 'A-1']);
+    await server.call('DELETE', `/api/athletes/${ada.id}`);
+    await change({ athletes: [{ ...bo, chip: 'A-2' }] });
+    await server.call('POST', `/api/athletes/${ada.id}/restore`);
+    expect(await chips()).toEqual([undefined, 'A-2']);
+  });
   test('two athletes can swap tile names; one sent without keeps theirs, a new one is given one', async () => {
     const [ada, bo] = [someone('Ada Brind', { tileName: 'One' }), someone('Bo Tarrow', { tileName: 'Two' })];
     await change({ athletes: [ada, bo] });

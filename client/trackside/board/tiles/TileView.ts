@@ -67,7 +67,7 @@ export class TileView {
   private readonly foot = box(this.root, { display: 'flex' });
   private readonly judged = box(this.foot, {
     alignItems: 'center',
-    gap: '4px',
+    gap: '5px',
     padding: '0 5px',
     borderRadius: '5px',
     fontWeight: '700',
@@ -85,7 +85,7 @@ export class TileView {
     root.dataset.athlete = owner.athleteId;
     Object.assign(root.style, {
       boxSizing: 'border-box',
-      padding: '5px 8px',
+      padding: '5px 8px 7px',
       display: 'flex',
       flexDirection: 'column',
       justifyContent: 'space-between',

@@ -13,6 +13,9 @@ import type { TileActs } from './presses';
 import { faceOf } from './tileFace';
 import { TileWall, type Faces } from './TileWall';
 
+/** Room around the tiles for the ring of the one that has the focus, in px. */
+const RING = 5;
+
 /** How everyone stands now. */
 const facesOf =
   ({ state, now }: Run): Faces =>
@@ -79,11 +82,13 @@ export function Tiles({ shown, now, tap, open }: Props) {
   // What was pressed has become part of the session, or come to nothing.
   useLayoutEffect(() => wall.current?.releaseAll(), [run]);
   const measure = ({ nativeEvent: { layout } }: LayoutChangeEvent) =>
-    setArea({ width: layout.width, height: layout.height });
+    setArea({ width: layout.width - 2 * RING, height: layout.height - 2 * RING });
   return <View ref={host} onLayout={measure} role="group" aria-label="Line board" style={WALL_STYLE} />;
 }
 
 const WALL_STYLE = {
+  margin: -RING,
+  padding: RING,
   flex: 1,
   flexDirection: 'row',
   flexWrap: 'wrap',
