@@ -18,6 +18,7 @@ export function JoinForm() {
   };
   return (
     <Page
+      isShort
       title="Time a session together"
       footer={
         <PrimaryButton main icon="track" disabled={code.trim() === '' || isLoading} onPress={() => void go()}>

@@ -20,6 +20,7 @@ export function Unlock({ openedAt }: { openedAt: string }) {
   if (isJoining) return <JoinForm />;
   return (
     <Page
+      isShort
       title="Zest Lap is locked"
       footer={
         <PrimaryButton main disabled={passphrase === '' || isLoading} onPress={() => void go()}>

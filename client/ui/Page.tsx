@@ -16,11 +16,26 @@ type Props = {
   footer?: ReactNode;
   /** Nothing in the body can be pressed: the body itself takes the focus, so that keys can scroll it. */
   readOnly?: boolean;
+  /** A field or two: on a wide screen the body is no wider than the footer's button. */
+  isShort?: boolean;
   children: ReactNode;
 };
 
+const FOOTER_WIDTH = 480;
+
 /** One job: a title, what it is about, and a scrolling body with its next step under the thumb. */
-export function Page({ title, about, onBack, backLabel = 'Back', aside, footer, readOnly = false, children }: Props) {
+export function Page(props: Props) {
+  const {
+    title,
+    about,
+    onBack,
+    backLabel = 'Back',
+    aside,
+    footer,
+    readOnly = false,
+    isShort = false,
+    children,
+  } = props;
   const palette = usePalette();
   return (
     <View style={{ flex: 1, backgroundColor: palette.ground }}>
@@ -59,7 +74,12 @@ export function Page({ title, about, onBack, backLabel = 'Back', aside, footer, 
       <ScrollView
         {...(readOnly ? { tabIndex: 0 as const } : {})}
         style={{ flex: 1 }}
-        contentContainerStyle={{ padding: SPACE.l, paddingTop: SPACE.xs, gap: SPACE.l }}
+        contentContainerStyle={{
+          padding: SPACE.l,
+          paddingTop: SPACE.xs,
+          gap: SPACE.l,
+          ...(isShort ? { width: '100%', maxWidth: FOOTER_WIDTH + SPACE.m + SPACE.l } : {}),
+        }}
         keyboardShouldPersistTaps="handled"
       >
         {children}
@@ -74,7 +94,7 @@ export function Page({ title, about, onBack, backLabel = 'Back', aside, footer, 
             backgroundColor: palette.ground,
           }}
         >
-          <View style={{ gap: SPACE.s, width: '100%', maxWidth: 480 }}>{footer}</View>
+          <View style={{ gap: SPACE.s, width: '100%', maxWidth: FOOTER_WIDTH }}>{footer}</View>
         </View>
       )}
     </View>
