@@ -24,7 +24,7 @@ export function planOf(shorthand: string): Plan {
   return makePlan(about, parsed.session, people, standardTrack);
 }
 
-/** The line board of a session in which this has happened, on a page that was told more before. */
+/** Opens the line board of a session in which this has happened, on a page of its own. */
 export async function boardOf(context: BrowserContext, url: string, plan: Plan, events: RunEvent[]): Promise<Page> {
   const send = (method: string, path: string, body: object) =>
     fetch(`${url}/api/${path}`, {

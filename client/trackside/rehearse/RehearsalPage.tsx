@@ -16,10 +16,10 @@ import { PrimaryButton } from '../../ui/PrimaryButton';
 import { Select } from '../../ui/Select';
 import { SPACE } from '../../ui/theme';
 import { Board } from '../board/Board';
-import { useNow } from '../board/useNow';
 import { useTodaysPlan } from '../useTodaysPlan';
 import { LapStrip } from './LapStrip';
 import { Score } from './Score';
+import { useNow } from './useNow';
 import { CHIPS, SPEEDS, useRehearsal, type Chips, type Rehearsal } from './useRehearsal';
 
 const NOTHING: DayPlan = {};

@@ -30,7 +30,7 @@ function box(parent: Element, style: Partial<CSSStyleDeclaration>, tag: 'div' | 
 
 const BETWEEN = { display: 'flex', justifyContent: 'space-between', gap: '4px' };
 
-/** The three-way code: early points left, late points right, on is a dot. Drawn with borders, which costs the browser least. */
+/** The three-way code as VerdictMark draws it, with borders: an SVG would have each tile painted by itself. */
 function drawMark(mark: HTMLElement, verdict: Verdict, size: number): void {
   const [across, half] = [(size * 2) / 3, (size * 5) / 12];
   const isOn = verdict === 'on';

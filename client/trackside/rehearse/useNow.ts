@@ -1,5 +1,4 @@
 import { startTransition, useEffect, useReducer } from 'react';
-import { watchClock } from '../trackClock';
 
 /**
  * The time on the session's clock; draws again so many times a second. It is read at each drawing, not kept from the last tick: a
@@ -8,10 +7,7 @@ import { watchClock } from '../trackClock';
 export function useNow(now: () => number, perSecond: number): number {
   const [, drawAgain] = useReducer((ticks: number) => ticks + 1, 0);
   useEffect(() => {
-    const timer = setInterval(() => {
-      watchClock();
-      startTransition(drawAgain);
-    }, 1000 / perSecond);
+    const timer = setInterval(() => startTransition(drawAgain), 1000 / perSecond);
     return () => clearInterval(timer);
   }, [perSecond]);
   return now();
