@@ -3,7 +3,8 @@ import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { GrowingReplay } from '@core/trackside/growingReplay';
 import type { RunState } from '@core/trackside/runState';
-import { useAppSelector } from '../store/store';
+import { fromStore, type Source } from '../store/source';
+import { store, useAppSelector, type AppState } from '../store/store';
 import { deviceId, follow, openRun, record } from './recorder';
 import { nowMs, wallClockMs } from './trackClock';
 
@@ -26,9 +27,39 @@ export type Run = {
   happenAt: (happening: Happening, atMs: number) => void;
 };
 
-/** Opens a session at the track by its id. @returns 'loading', 'missing', or the run. */
-export function useRun(runId: string): Run | 'loading' | 'missing' {
-  const run = useAppSelector((state) => (state.trackside.run?.plan.id === runId ? state.trackside.run : undefined));
+/** A session at the track as the store has it: worked out anew only when something was added. */
+function runOfStore(runId: string): Source<Run> {
+  const device = deviceId();
+  let known: AppState['trackside']['run'];
+  let growing: GrowingReplay | undefined;
+  let run: Run | undefined;
+  /** The same for as long as the clock is: what hangs on it need not be set up anew with every tap. */
+  const waysAt = (offsetMs: number) => ({
+    offsetMs,
+    now: () => nowMs() + offsetMs,
+    atOf: (timeStamp: number) => wallClockMs(timeStamp) + offsetMs,
+    // Kept as this phone's clock has it; the correction is an event of its own.
+    happen: (happening: Happening, timeStamp = performance.now()) =>
+      void record(runId, happening, wallClockMs(timeStamp)),
+    happenAt: (happening: Happening, atMs: number) => void record(runId, happening, Math.round(atMs - offsetMs)),
+  });
+  let ways = waysAt(0);
+  return fromStore(store, ({ trackside: { run: kept } }) => {
+    if (run && (kept === known || kept?.plan.id !== runId)) return run;
+    if (!kept) throw new Error('This session is not open.');
+    if (!growing || kept.plan !== known?.plan) growing = new GrowingReplay(kept.plan);
+    known = kept;
+    const state = growing.after(kept.events);
+    const offsetMs = state.clocks[device] ?? 0;
+    if (offsetMs !== ways.offsetMs) ways = waysAt(offsetMs);
+    run = { plan: kept.plan, events: kept.events, state, device, isRehearsal: false, ...ways };
+    return run;
+  });
+}
+
+/** Opens a session at the track by its id. @returns 'loading', 'missing', or the run, which goes on without this being drawn anew. */
+export function useRun(runId: string): Source<Run> | 'loading' | 'missing' {
+  const isOpen = useAppSelector((state) => state.trackside.run?.plan.id === runId);
   const [missing, setMissing] = useState(false);
   useEffect(() => {
     let open = true;
@@ -43,26 +74,6 @@ export function useRun(runId: string): Run | 'loading' | 'missing' {
       stop();
     };
   }, [runId]);
-
-  const plan = run?.plan;
-  const growing = useMemo(() => plan && new GrowingReplay(plan), [plan]);
-  const state = useMemo(() => run && growing?.after(run.events), [run, growing]);
-  const device = deviceId();
-  const offsetMs = state?.clocks[device] ?? 0;
-  // The same for as long as the clock is: what hangs on it need not be set up anew with every tap.
-  const ways = useMemo(
-    () => ({
-      now: () => nowMs() + offsetMs,
-      atOf: (timeStamp: number) => wallClockMs(timeStamp) + offsetMs,
-      // Kept as this phone's clock has it; the correction is an event of its own.
-      happen: (happening: Happening, timeStamp = performance.now()) =>
-        void record(runId, happening, wallClockMs(timeStamp)),
-      happenAt: (happening: Happening, atMs: number) => void record(runId, happening, Math.round(atMs - offsetMs)),
-    }),
-    [runId, offsetMs],
-  );
-  return useMemo(() => {
-    if (!run || !state) return missing ? 'missing' : 'loading';
-    return { plan: run.plan, events: run.events, state, device, isRehearsal: false, ...ways };
-  }, [run, state, missing, device, ways]);
+  const run = useMemo(() => (isOpen ? runOfStore(runId) : undefined), [isOpen, runId]);
+  return run ?? (missing ? 'missing' : 'loading');
 }

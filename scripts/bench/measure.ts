@@ -30,7 +30,7 @@ export function report(
   console.log(`${what}: ${ms(median)}, p95 ${ms(p95)}${limit}`);
   if (!more.against) return;
   const [name, baseline] = more.against;
-  const base = spread(baseline).median;
+  const { median: base, p95: baseP95 } = spread(baseline);
   const ratio = median < base ? `1 : ${(base / median).toFixed(1)}` : (median / base).toFixed(1);
-  console.log(`  ${name}: ${ms(base)}; ratio ${ratio}`);
+  console.log(`  ${name}: ${ms(base)}, p95 ${ms(baseP95)}; ratio ${ratio}`);
 }

@@ -1,16 +1,19 @@
-import { memo, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { markTapped } from '@core/trackside/arrivals';
 import { isByTheClock } from '@core/trackside/calls';
 import { proposalsFor, type Proposal } from '@core/trackside/proposals';
 import { groupOf } from '@core/trackside/runState';
-import { useAppSelector } from '../../store/store';
+import type { OutboxState } from '../../store/outbox';
+import { fromStore, type Source } from '../../store/source';
+import { store, useAppSelector } from '../../store/store';
 import { SPACE, usePalette } from '../../ui/theme';
 import { saveRun } from '../sheets/MoreSheet';
 import { answer } from '../sheets/ProposalSheet';
 import { useCalls } from '../sound/useCalls';
 import { wakeSound } from '../sound/sound';
 import { useWakeLock } from '../sound/useWakeLock';
+import { watchClock } from '../trackClock';
 import { eventWords, lastDone, lastUndone } from '../undoing';
 import type { Run } from '../useRun';
 import { BoardHead, repClock } from './BoardHead';
@@ -21,21 +24,33 @@ import { infoFor, toAsk } from './info';
 import { InfoRow } from './InfoRow';
 import { OpenSheet, type Open } from './OpenSheet';
 import { inOrder } from './order';
-import { RunNow } from './runNow';
 import { nextStep, shownIds, whereText, type Shown } from './steps';
 import { Tiles } from './tiles/Tiles';
 import { useKeys } from './useKeys';
-import { useCalmly, type Calm } from './useCalmly';
+import { useCalmly } from './useCalmly';
 import { useStarts } from './useStarts';
 
-/** How often a second the board is drawn anew without a tap: clocks show seconds. */
-const DRAWN_PER_S = 5;
+/** How often the phone's clock is looked at: see watchClock. */
+const WATCHED_EVERY_MS = 200;
 
 /** A tile that has just been tapped at the finish is not to open anything: cold thumbs bounce. */
 const BOUNCE_MS = 2000;
 
+const OUTBOX = fromStore(store, (state) => state.trackside.outbox);
+
+/** All that is drawn around the tiles, and when: what was tapped between two drawings must not lie in the future of the later one. */
+type Moment = { run: Run; now: number; outbox: OutboxState };
+
+const momentsOf = (runs: Source<Run>): Source<Moment> => ({
+  hear: (heard) => {
+    const stops = [runs.hear(heard), OUTBOX.hear(heard)];
+    return () => stops.forEach((stop) => stop());
+  },
+  now: () => ({ run: runs.now(), now: runs.now().now(), outbox: OUTBOX.now() }),
+});
+
 type BoardProps = {
-  run: Run;
+  runs: Source<Run>;
   /** No calls, whatever the settings say. */
   silent?: boolean;
   /** Where the last step leads, and what it says. */
@@ -46,40 +61,30 @@ type BoardProps = {
   top?: React.ReactNode;
 };
 
-/** The board at the track: a tile for everyone, the clock, and the next step under the thumb. */
-export function Board(props: BoardProps) {
-  const { run, silent = false } = props;
-  const { startedAtMs, endedAtMs } = run.state;
-  const calls = useAppSelector((state) => state.settings.calls);
-  useStarts(run);
-  useCalls(run, calls && !silent && startedAtMs !== undefined && endedAtMs === undefined);
-  // What a press means is looked up when it comes, so that nothing needs to be drawn anew for it.
-  const latest = useRef(run);
-  useLayoutEffect(() => {
-    latest.current = run;
-  });
-  const runNow = useCallback(() => latest.current, []);
-  const drawn = useCalmly(props, DRAWN_PER_S);
-  return (
-    <RunNow.Provider value={run}>
-      <AroundTiles {...drawn} runNow={runNow} />
-    </RunNow.Provider>
-  );
-}
-
-type AroundProps = Calm<BoardProps> & { runNow: () => Run };
-
-/** The board as it was a moment ago: a tap need not wait until all of it is drawn. The tiles in it show what is now. */
-const AroundTiles = memo(function AroundTiles(props: AroundProps) {
-  const { run, now, runNow, onResults, resultsText = 'See the results', onLeave, top } = props;
+/**
+ * The board at the track: a tile for everyone, the clock, and the next step under the thumb. The tiles show what is now; all around them is
+ * drawn as it was a moment ago, so that a tap need not wait for it, and what a press means is looked up when it comes.
+ */
+export const Board = memo(function Board(props: BoardProps) {
+  const { runs, silent = false, onResults, resultsText = 'See the results', onLeave, top } = props;
   const palette = usePalette();
   const [choice, show] = useState<Shown>('mine');
   const [open, setOpen] = useState<Open>();
   const [asCaller, setAsCaller] = useState<boolean>();
   const inMemory = useAppSelector((state) => state.trackside.inMemory);
+  const moments = useMemo(() => momentsOf(runs), [runs]);
+  const { run, now, outbox } = useCalmly(moments);
+  const runNow = runs.now;
   const { plan, state, device } = run;
   const shown = useMemo(() => shownIds(state, choice, device), [state, choice, device]);
+  const calls = useAppSelector(({ settings }) => settings.calls);
   const ended = state.endedAtMs !== undefined;
+  useEffect(() => {
+    const timer = setInterval(watchClock, WATCHED_EVERY_MS);
+    return () => clearInterval(timer);
+  }, []);
+  useStarts(runs);
+  useCalls(runs, calls && !silent && state.startedAtMs !== undefined && !ended);
   const awake = useWakeLock(!ended);
   const close = useCallback(() => setOpen(undefined), []);
 
@@ -168,6 +173,7 @@ const AroundTiles = memo(function AroundTiles(props: AroundProps) {
     <View style={{ flex: 1, backgroundColor: palette.ground }}>
       <BoardHead
         title={title}
+        outbox={outbox}
         recovery={ended ? undefined : recovery}
         clock={repClock(state, shown, now)}
         isRehearsal={run.isRehearsal}
@@ -182,7 +188,7 @@ const AroundTiles = memo(function AroundTiles(props: AroundProps) {
           <CallerView run={run} group={group} now={now} />
         ) : (
           <View style={{ flex: 1, paddingHorizontal: SPACE.m, paddingVertical: SPACE.s, overflow: 'hidden' }}>
-            <Tiles shown={shown} now={now} tap={tapAthlete} open={openAthlete} />
+            <Tiles runs={runs} choice={choice} now={now} tap={tapAthlete} open={openAthlete} />
           </View>
         )}
         <InfoRow
@@ -193,7 +199,7 @@ const AroundTiles = memo(function AroundTiles(props: AroundProps) {
           onAnswer={answerIt}
           onAsk={ask}
         />
-        {open && <OpenSheet open={open} show={setOpen} close={close} shown={shown} awake={awake} />}
+        {open && <OpenSheet runs={runs} open={open} show={setOpen} close={close} choice={choice} awake={awake} />}
       </View>
       <Foot
         stepText={step.kind === 'results' ? resultsText : step.kind === 'end' ? 'End the session' : step.text}

@@ -1,9 +1,9 @@
-import { memo, useDeferredValue } from 'react';
+import { memo } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { RunState } from '@core/trackside/runState';
 import { formatClock } from '@core/units/time';
-import { useAppSelector } from '../../store/store';
+import type { OutboxState } from '../../store/outbox';
 import { Icon } from '../../ui/icons/Icon';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
@@ -38,9 +38,7 @@ const KeptSign = memo(function KeptSign({ words, isWaiting }: { words: string; i
 });
 
 /** Where the times are: on this phone, and whether the server has them too. */
-function Kept() {
-  // A tap does not wait for it to be drawn.
-  const { waiting, refused } = useDeferredValue(useAppSelector((state) => state.trackside.outbox));
+function Kept({ waiting, refused }: OutboxState) {
   const words =
     refused.length > 0
       ? `${refused.length} not taken by the server`
@@ -53,6 +51,7 @@ function Kept() {
 type Props = {
   title: string;
   recovery: string | undefined;
+  outbox: OutboxState;
   isRehearsal: boolean;
   /** Tiles or caller, where there is something to call. */
   isCaller: boolean | undefined;
@@ -62,7 +61,7 @@ type Props = {
 
 /** What is being run, and whether it is kept. */
 const About = memo(function About(props: Props) {
-  const { title, recovery, isRehearsal, isCaller, toggleCaller, onLeave } = props;
+  const { title, recovery, outbox, isRehearsal, isCaller, toggleCaller, onLeave } = props;
   return (
     <>
       <IconButton
@@ -77,7 +76,7 @@ const About = memo(function About(props: Props) {
         </Words>
         <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
           {recovery !== undefined && <Words as="label" quiet>{`then ${recovery}`}</Words>}
-          {isRehearsal ? <Words as="label">rehearsal: nothing is kept</Words> : <Kept />}
+          {isRehearsal ? <Words as="label">rehearsal: nothing is kept</Words> : <Kept {...outbox} />}
         </View>
       </View>
       {isCaller !== undefined && (

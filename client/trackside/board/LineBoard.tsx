@@ -10,7 +10,7 @@ export function LineBoard({ runId }: { runId: string }) {
   const run = useRun(runId);
   const back = () => router.replace('/track');
   if (typeof run === 'object')
-    return <Board run={run} onResults={() => router.replace(`/results/${runId}`)} onLeave={back} />;
+    return <Board key={runId} runs={run} onResults={() => router.replace(`/results/${runId}`)} onLeave={back} />;
   return (
     <Page title="Track" onBack={back} backLabel="Back to the track">
       {run === 'loading' ? (

@@ -1,5 +1,6 @@
-import { useContext } from 'react';
+import { useSyncExternalStore } from 'react';
 import type { Proposal } from '@core/trackside/proposals';
+import type { Source } from '../../store/source';
 import { AthleteSheet } from '../sheets/AthleteSheet';
 import { HistorySheet } from '../sheets/HistorySheet';
 import { KeysSheet } from '../sheets/KeysSheet';
@@ -8,9 +9,10 @@ import { NamesSheet } from '../sheets/NamesSheet';
 import { PeopleSheet } from '../sheets/PeopleSheet';
 import { ProposalSheet } from '../sheets/ProposalSheet';
 import { SecondPhoneSheet } from '../sheets/SecondPhoneSheet';
+import type { Run } from '../useRun';
 import { toAsk } from './info';
 import { inOrder } from './order';
-import { RunNow } from './runNow';
+import { shownIds, type Shown } from './steps';
 
 /** What lies over the tiles. */
 export type Open =
@@ -19,17 +21,18 @@ export type Open =
   | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' };
 
 type Props = {
+  runs: Source<Run>;
   open: Open;
   show: (open: Open | undefined) => void;
   close: () => void;
-  shown: ReadonlySet<string>;
+  choice: Shown;
   awake: Parameters<typeof MoreSheet>[0]['awake'];
 };
 
 /** A sheet over the tiles. It follows the session at once: what is pressed on it must mean what it says. */
-export function OpenSheet({ open, show, close, shown, awake }: Props) {
-  const run = useContext(RunNow);
-  if (!run) return null;
+export function OpenSheet({ runs, open, show, close, choice, awake }: Props) {
+  const run = useSyncExternalStore(runs.hear, runs.now);
+  const shown = shownIds(run.state, choice, run.device);
   const showAthlete = (athleteId: string) => show({ kind: 'athlete', athleteId });
   switch (open.kind) {
     case 'athlete': {

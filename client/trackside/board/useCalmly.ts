@@ -1,45 +1,33 @@
-import { startTransition, useEffect, useRef, useState } from 'react';
+import { startTransition, useEffect, useState } from 'react';
 import { doneSoon } from '../../store/soon';
-import type { Run } from '../useRun';
-import { watchClock } from '../trackClock';
-
-/** What is drawn, and the time on the session's clock at which it is. */
-export type Calm<T> = T & { now: number };
+import type { Source } from '../../store/source';
 
 /** After a tap nobody misses it for less. */
 const AFTER_CHANGE_MS = 150;
-
-/** The time goes with what is drawn: what was tapped between two ticks must not lie in the future. */
-const at = <T extends { run: Run }>(wanted: T): Calm<T> => ({ ...wanted, now: wanted.run.now() });
+/** Nor is it drawn more often. */
+const EVERY_MS = 200;
 
 /**
- * What is to be drawn so many times a second, and a moment after it changed: however many taps there are, it is not drawn more often, and
- * a tap that comes while it is being drawn goes before.
+ * What a source says, drawn a moment after it changed and else five times a second, since clocks show seconds: however many taps there
+ * are, it is not drawn more often, and a tap that comes while it is being drawn goes before.
  */
-export function useCalmly<T extends { run: Run }>(wanted: T, perSecond: number): Calm<T> {
-  const [drawn, draw] = useState(() => at(wanted));
-  const latest = useRef(wanted);
-  const tell = useRef<() => void>(undefined);
+export function useCalmly<T>({ now, hear }: Source<T>): T {
+  const [drawn, draw] = useState(now);
   useEffect(() => {
-    let isNews = false;
-    const drawLatest = () => {
-      isNews = false;
-      startTransition(() => draw(at(latest.current)));
+    let drawnAt = -Infinity;
+    const drawNow = () => {
+      drawnAt = performance.now();
+      startTransition(() => draw(now()));
     };
-    const drawNews = doneSoon(() => isNews && drawLatest(), AFTER_CHANGE_MS);
-    tell.current = () => {
-      isNews = true;
-      drawNews();
+    const drawSoon = doneSoon(drawNow, AFTER_CHANGE_MS, EVERY_MS);
+    // It may have changed since it was drawn first.
+    drawSoon();
+    const stop = hear(drawSoon);
+    const timer = setInterval(() => performance.now() - drawnAt >= AFTER_CHANGE_MS && drawNow(), EVERY_MS);
+    return () => {
+      stop();
+      clearInterval(timer);
     };
-    const timer = setInterval(() => {
-      watchClock();
-      drawLatest();
-    }, 1000 / perSecond);
-    return () => clearInterval(timer);
-  }, [perSecond]);
-  useEffect(() => {
-    latest.current = wanted;
-    tell.current?.();
-  }, [wanted]);
+  }, [now, hear]);
   return drawn;
 }

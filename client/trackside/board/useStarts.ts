@@ -1,18 +1,15 @@
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { startOf, startsByNow } from '@core/trackside/starts';
+import type { Source } from '../../store/source';
 import type { Run } from '../useRun';
 
 /** Gives the starts that are the clock's to give, each at the moment it was due, also when the phone slept over it. */
-export function useStarts(run: Run): void {
-  const latest = useRef(run);
-  useEffect(() => {
-    latest.current = run;
-  });
+export function useStarts(runs: Source<Run>): void {
   useEffect(() => {
     // Until it is in the log, what was given is known here.
     const given = new Set<string>();
     const timer = setInterval(() => {
-      const { plan, state, events, now, happenAt } = latest.current;
+      const { plan, state, events, now, happenAt } = runs.now();
       for (const due of startsByNow(state, events, now())) {
         const key = `${due.groupId} ${due.slot.repIndex} ${due.athleteIds.join()}`;
         if (given.has(key)) continue;
@@ -21,5 +18,5 @@ export function useStarts(run: Run): void {
       }
     }, 50);
     return () => clearInterval(timer);
-  }, []);
+  }, [runs]);
 }

@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { useMemo, useState } from 'react';
+import { createContext, useCallback, useContext, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { takesPart, type DayPlan } from '@core/planning/dayPlan';
 import type { Plan } from '@core/trackside/plan';
@@ -9,6 +9,7 @@ import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
 import { WithSession } from '../../session/WithSession';
 import { pacesOf, type SquadView } from '../../squad/useSquad';
 import type { Session } from '../../store/api';
+import { useAsSource } from '../../store/source';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
 import { Page } from '../../ui/Page';
@@ -47,8 +48,15 @@ function habitsOf(session: Session, squad: SquadView, chance: Random): Record<st
   );
 }
 
-function Controls({ rehearsal }: { rehearsal: Rehearsal }) {
-  const { run, truths, speed, setSpeed, chips, setChips } = rehearsal;
+/** For the controls on the board: the board itself is not drawn with every event. */
+const Rehearsing = createContext<Rehearsal | undefined>(undefined);
+
+function Controls() {
+  const rehearsal = useContext(Rehearsing);
+  return rehearsal && <ControlsOf {...rehearsal} />;
+}
+
+function ControlsOf({ run, truths, speed, setSpeed, chips, setChips }: Rehearsal) {
   const now = useNow(run.now, 20);
   const names = Object.fromEntries(Object.values(run.state.athletes).map((one) => [one.athleteId, one.tileName]));
   return (
@@ -76,10 +84,14 @@ function Controls({ rehearsal }: { rehearsal: Rehearsal }) {
   );
 }
 
+const CONTROLS = <Controls />;
+
 function Rehearse({ plan, habits, chance }: { plan: Plan; habits: Record<string, SimulatedAthlete>; chance: Random }) {
   const rehearsal = useRehearsal(plan, habits, chance);
+  const runs = useAsSource(rehearsal.run);
   const [isScored, setScored] = useState(false);
-  const leave = () => router.replace(`/track/ready/${plan.sessionId}`);
+  const leave = useCallback(() => router.replace(`/track/ready/${plan.sessionId}`), [plan.sessionId]);
+  const score = useCallback(() => setScored(true), []);
   if (isScored)
     return (
       <Page
@@ -97,14 +109,16 @@ function Rehearse({ plan, habits, chance }: { plan: Plan; habits: Record<string,
       </Page>
     );
   return (
-    <Board
-      run={rehearsal.run}
-      silent={rehearsal.speed > 1}
-      onResults={() => setScored(true)}
-      resultsText="See how you timed"
-      onLeave={leave}
-      top={<Controls rehearsal={rehearsal} />}
-    />
+    <Rehearsing.Provider value={rehearsal}>
+      <Board
+        runs={runs}
+        silent={rehearsal.speed > 1}
+        onResults={score}
+        resultsText="See how you timed"
+        onLeave={leave}
+        top={CONTROLS}
+      />
+    </Rehearsing.Provider>
   );
 }
 

@@ -1,5 +1,6 @@
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { callsBetween } from '@core/trackside/calls';
+import type { Source } from '../../store/source';
 import type { Run } from '../useRun';
 import { beep, hush, say } from './sound';
 
@@ -8,22 +9,19 @@ const LATEST_MS = 1500;
 const EVERY_MS = 100;
 
 /** Calls aloud what is due, by beeps and by voice, for as long as it is on. */
-export function useCalls(run: Pick<Run, 'state' | 'now'>, isOn: boolean): void {
-  const latest = useRef(run);
-  useEffect(() => {
-    latest.current = run;
-  });
+export function useCalls(runs: Source<Run>, isOn: boolean): void {
   useEffect(() => {
     if (!isOn) return hush();
-    let calledToMs = latest.current.now();
+    let calledToMs = runs.now().now();
     const timer = setInterval(() => {
-      const now = latest.current.now();
-      const calls = callsBetween(latest.current.state, Math.max(calledToMs, now - LATEST_MS), now);
+      const run = runs.now();
+      const now = run.now();
+      const calls = callsBetween(run.state, Math.max(calledToMs, now - LATEST_MS), now);
       calledToMs = now;
       for (const { sound } of calls) beep(sound);
       const spoken = calls.findLast(({ sound }) => sound !== 'tick');
       if (spoken) say(spoken.words);
     }, EVERY_MS);
     return () => clearInterval(timer);
-  }, [isOn]);
+  }, [runs, isOn]);
 }

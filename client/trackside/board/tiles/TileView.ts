@@ -53,7 +53,9 @@ function drawMark(mark: HTMLElement, verdict: Verdict, size: number): void {
  * track it changes five times a second beside the taps, and a tap must not wait for it.
  */
 export class TileView {
-  readonly root = document.createElement('div');
+  /** A tile's place among the others. What changes in the tile is then not laid out anew with all of them, as it would be in a flex item. */
+  readonly place = document.createElement('div');
+  private readonly root = box(this.place, {});
   private readonly top = box(this.root, BETWEEN);
   private readonly name = box(
     this.top,

@@ -25,13 +25,13 @@ export class TileWall {
     });
   }
 
-  /** A tile for each of them, in this order. Whoever stays keeps theirs. @returns false if all is as it was. */
-  lay(owners: readonly TileOwner[], look: TileLook): boolean {
+  /** A tile for each of them, in this order. Whoever stays keeps theirs. */
+  lay(owners: readonly TileOwner[], look: TileLook): void {
     const isSameLook =
       look.width === this.look?.width && look.height === this.look.height && look.palette === this.look.palette;
     const areSame =
       owners.length === this.views.size && [...this.views.values()].every((view, i) => view.isOf(owners[i]));
-    if (areSame && isSameLook) return false;
+    if (areSame && isSameLook) return;
     if (!areSame) {
       const before = new Map(this.views);
       this.views.clear();
@@ -39,14 +39,13 @@ export class TileWall {
         const kept = before.get(owner.athleteId);
         this.views.set(owner.athleteId, kept?.isOf(owner) ? kept : new TileView(owner));
       }
-      this.host.replaceChildren(...[...this.views.values()].map(({ root }) => root));
+      this.host.replaceChildren(...[...this.views.values()].map(({ place }) => place));
     }
     this.look = look;
     const views = [...this.views.values()];
     for (const view of views) view.fit(look);
     const areTooLong = views.map((view) => view.isNameTooLong());
     views.forEach((view, i) => view.trimName(areTooLong[i] === true));
-    return true;
   }
 
   /** Shows how things stand, for all or only for these. */

@@ -1,12 +1,13 @@
-import { useContext, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useLayoutEffect, useRef, useState } from 'react';
 import { View, type LayoutChangeEvent, type ViewStyle } from 'react-native';
 import type { RunEvent } from '@core/trackside/events';
 import { tileFor } from '@core/trackside/tile';
+import type { Source } from '../../../store/source';
 import { usePalette } from '../../../ui/theme';
 import { useWide } from '../../../ui/useWide';
 import type { Run } from '../../useRun';
 import { inOrder } from '../order';
-import { RunNow } from '../runNow';
+import { shownIds, type Shown } from '../steps';
 import { ATHLETE_KEYS } from '../useKeys';
 import { GAP, gridFor } from './grid';
 import type { TileActs } from './presses';
@@ -33,21 +34,20 @@ function whoseNews(known: readonly RunEvent[], events: readonly RunEvent[]): str
 }
 
 type Props = TileActs & {
-  shown: ReadonlySet<string>;
+  runs: Source<Run>;
+  /** Whose tiles. */
+  choice: Shown;
   /** When the board around was drawn: then recoveries show another second, and tiles are a little fuller. */
   now: number;
 };
 
-/** A tile for everyone of the groups shown. What stands on them is painted past React: see TileView. */
-export function Tiles({ shown, now, tap, open }: Props) {
-  const run = useContext(RunNow);
+/** A tile for everyone of the groups shown. What stands on them follows the session at once, past React: see TileView. */
+export function Tiles({ runs, choice, now, tap, open }: Props) {
   const palette = usePalette();
   const wide = useWide();
   const [area, setArea] = useState({ width: 0, height: 0 });
   const host = useRef<View>(null);
   const wall = useRef<TileWall>(undefined);
-  const latest = useRef(run);
-  const known = useRef<readonly RunEvent[]>([]);
 
   useLayoutEffect(() => {
     // On the web a view is an element of the page.
@@ -56,31 +56,34 @@ export function Tiles({ shown, now, tap, open }: Props) {
     return () => made.remove();
   }, [tap, open]);
 
-  const state = run?.state;
-  const owners = useMemo(
-    () =>
-      state
-        ? inOrder(state, shown).map(({ athleteId, tileName }, i) => ({
-            athleteId,
-            name: tileName,
-            corner: wide ? ATHLETE_KEYS[i]?.toUpperCase() : undefined,
-          }))
-        : [],
-    [state, shown, wide],
-  );
   useLayoutEffect(() => {
-    latest.current = run;
-    if (area.width === 0 || !run || !wall.current) return;
-    const { tileWidth, tileHeight } = gridFor(owners.length, area.width, area.height);
-    const isLaid = wall.current.lay(owners, { width: tileWidth, height: tileHeight, palette });
-    wall.current.show(facesOf(run), isLaid ? undefined : whoseNews(known.current, run.events));
-    known.current = run.events;
-  }, [run, owners, area, palette, tap, open]);
-  useLayoutEffect(() => {
-    if (latest.current) wall.current?.show(facesOf(latest.current));
-  }, [now]);
-  // What was pressed has become part of the session, or come to nothing.
-  useLayoutEffect(() => wall.current?.releaseAll(), [run]);
+    const { current: tiles } = wall;
+    if (area.width === 0 || !tiles) return;
+    let known: readonly RunEvent[] = [];
+    const lay = ({ state, device }: Run) => {
+      const owners = inOrder(state, shownIds(state, choice, device)).map(({ athleteId, tileName }, i) => ({
+        athleteId,
+        name: tileName,
+        corner: wide ? ATHLETE_KEYS[i]?.toUpperCase() : undefined,
+      }));
+      const { tileWidth, tileHeight } = gridFor(owners.length, area.width, area.height);
+      tiles.lay(owners, { width: tileWidth, height: tileHeight, palette });
+    };
+    const follow = () => {
+      const run = runs.now();
+      const whose = whoseNews(known, run.events);
+      known = run.events;
+      // Times move nobody's tile.
+      if (!whose) lay(run);
+      tiles.show(facesOf(run), whose);
+      // What was pressed has become part of the session.
+      tiles.releaseAll();
+    };
+    follow();
+    return runs.hear(follow);
+  }, [runs, choice, wide, area, palette, tap, open]);
+
+  useLayoutEffect(() => wall.current?.show(facesOf(runs.now())), [runs, now]);
   const measure = ({ nativeEvent: { layout } }: LayoutChangeEvent) =>
     setArea({ width: layout.width - 2 * RING, height: layout.height - 2 * RING });
   return <View ref={host} onLayout={measure} role="group" aria-label="Line board" style={WALL_STYLE} />;
