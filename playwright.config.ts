@@ -16,7 +16,7 @@ export default defineConfig({
   expect: { timeout: 20_000 },
   forbidOnly: true,
   reporter: report ? [['list'], ['json', { outputFile: report }]] : 'list',
-  use: { launchOptions: CHROMIUM, serviceWorkers: 'block', trace: 'retain-on-failure', locale: 'en-GB' },
+  use: { launchOptions: CHROMIUM, serviceWorkers: 'block', locale: 'en-GB' },
   projects: [
     {
       name: 'phone',

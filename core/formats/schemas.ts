@@ -10,7 +10,7 @@ import { MARK_KINDS, type Mark } from '../fitness/mark';
 import { checkPaceBook } from '../paces/checkPaceBook';
 import type { PaceBook, PaceEntry } from '../paces/paceBook';
 import { SHIPPED_BOOKS } from '../paces/shippedBooks';
-import { LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
+import { CHIP, LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
 import { INTENTS, type Intent } from '../session/intent';
 import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
@@ -88,10 +88,7 @@ const markSchema = Joi.object<Mark>({
 });
 
 /** What a timing chip says of itself. */
-export const chipSchema = Joi.string()
-  .trim()
-  .pattern(/^[A-Za-z0-9_.:-]{1,24}$/)
-  .messages({ 'string.pattern.base': 'A chip’s number has letters, figures and - _ . : only, 24 at most.' });
+export const chipSchema = Joi.string().trim().pattern(CHIP.pattern).messages({ 'string.pattern.base': CHIP.says });
 
 const athlete = {
   name: nameSchema.required(),

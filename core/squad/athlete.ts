@@ -15,6 +15,12 @@ export type Status = (typeof STATUSES)[number];
 /** A race to be ready for: `distanceM` metres in `timeS` seconds on `date` (YYYY-MM-DD). */
 export type Goal = { distanceM: number; timeS: number; date: string; race?: string };
 
+/** What a timing chip's number may be, and that in words. */
+export const CHIP = {
+  pattern: /^[A-Za-z0-9_.:-]{1,24}$/,
+  says: 'A chip’s number has letters, figures and - _ . : only, 24 at most.',
+};
+
 /** Everything the coach keeps about one athlete; as little as the job needs. */
 export type Athlete = {
   name: string;

@@ -1,5 +1,6 @@
 import { doubtAboutMark, MARK_KINDS, type Mark, type MarkKind } from '../../fitness/mark';
 import {
+  CHIP,
   LEANINGS,
   sinceWeeks,
   STATUSES,
@@ -195,6 +196,7 @@ function personIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrder
     runningSince: weeks === undefined ? undefined : sinceWeeks(weeks, options.today),
     status: reader.choice<Status>('status', STATUSES, STATUS_WORDS),
     notes: reader.text('notes')?.slice(0, 2000),
+    chip: reader.read('chip', (text) => (CHIP.pattern.test(text) ? { value: text } : { message: CHIP.says })),
     groupName: reader.text('group')?.slice(0, 40),
     goal: goalIn(reader),
   };
@@ -218,6 +220,7 @@ export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
     options.dayOrder ?? dayOrderOf(body.flatMap(({ cells }) => dateColumns.map((column) => cells[column] ?? '')));
   const withOrder = { ...options, dayOrder };
   const people = new Map<string, ImportedPerson>();
+  const wearers = new Map<string, { key: string; row: number }>();
   const problems: RowProblem[] = [];
   const doubts: RowProblem[] = [];
   for (const row of body) {
@@ -234,6 +237,9 @@ export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
       reader.fail(
         `Row ${before.rows[0]} has another ${person.name}, born ${before.bornYear}. If they are two, write one of the names differently.`,
       );
+    const wearer = person.chip === undefined ? undefined : wearers.get(person.chip);
+    if (wearer && wearer.key !== key)
+      reader.fail(`Row ${wearer.row} gives chip “${person.chip}” to someone else. Each needs one of their own.`);
     if (reader.problems.length > 0) {
       problems.push(...reader.problems);
       continue;
@@ -242,6 +248,7 @@ export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
       const doubt = doubtAboutMark(mark);
       if (doubt !== undefined) doubts.push({ row: row.row, message: doubt });
     }
+    if (person.chip !== undefined) wearers.set(person.chip, { key, row: row.row });
     people.set(key, before ? joined(before, person, row.row) : { ...person, rows: [row.row] });
   }
   return { people: [...people.values()], problems, doubts };

@@ -143,7 +143,7 @@ describe('people', () => {
   });
   test('everything of a profile', () => {
     const file =
-      'Name,Tile name,Born,Leaning,Weeks,Status,Notes,Goal distance,Goal time,Goal date\nAda,A,12.3.2009,1500/3k,4,easing back,shy,1500,4:40,1.5.2027';
+      'Name,Tile name,Born,Leaning,Weeks,Status,Notes,Chip,Goal distance,Goal time,Goal date\nAda,A,12.3.2009,1500/3k,4,easing back,shy,A-17,1500,4:40,1.5.2027';
     expect(readFile(file)).toMatchObject({
       problems: [],
       people: [
@@ -154,6 +154,7 @@ describe('people', () => {
           runningSince: '2026-10-04',
           status: 'easing',
           notes: 'shy',
+          chip: 'A-17',
           goal: { distanceM: 1500, timeS: 280, date: '2027-05-01' },
         },
       ],
@@ -163,6 +164,7 @@ describe('people', () => {
     ['Name,5k\n,18:30', undefined, /There is no name/],
     ['Name,Born\nAda,2031', 'Born', /not a year of birth/],
     ['Name,Weeks\nAda,many', 'Weeks', /not a number of weeks/],
+    ['Name,Chip\nAda,number 7', 'Chip', /letters, figures/],
     ['Name,Status\nAda,lazy', 'Status', /“lazy” is none of training/],
     ['Name,Distance,Time\nAda,5k,', undefined, /a distance but no time/],
     ['Name,5k,Date\nAda,18:30,2027-01-01', undefined, /still to come/],
@@ -182,6 +184,14 @@ describe('people', () => {
     ]));
   test('two of one name with different years of birth are not thrown together', () =>
     expect(readFile('Name,Born\nAda,2007\nAda,2009').problems[0]?.message).toMatch(/Row 2 has another Ada, born 2007/));
+  test('a chip is worn by one, who may have several rows', () => {
+    const { people, problems } = readFile('Name,Chip\nAda,A7\nBo,A7\nAda,A7\nCleo,C2');
+    expect(people.map(({ name, chip }) => [name, chip])).toEqual([
+      ['Ada', 'A7'],
+      ['Cleo', 'C2'],
+    ]);
+    expect(problems).toEqual([{ row: 3, message: expect.stringMatching(/^Row 2 gives chip “A7” to someone else/) }]);
+  });
   test('a hardly believable mark is taken, and asked about', () => {
     const { people, doubts } = readFile('Name,5k\nAda,8:00');
     expect(people[0]?.marks).toHaveLength(1);
@@ -204,6 +214,7 @@ const ada: SquadMember = {
   status: 'training',
   groupId: 'g',
   notes: '=cmd()',
+  chip: 'A-17',
   bornYear: 2007,
   leaning: '800-1500',
   runningSince: '2026-10-04',
