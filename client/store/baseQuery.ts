@@ -4,6 +4,7 @@ import {
   type FetchArgs,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
+import { inTurn } from './inTurn';
 import { openOfflineCopy } from './offlineCopy';
 
 const ask = fetchBaseQuery({ baseUrl: '/api' });
@@ -11,7 +12,11 @@ const copy = openOfflineCopy();
 
 /** Asks the server; when it cannot be reached, what is needed at the track comes from this phone's copy. */
 export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, api, more) => {
-  const answer = await ask(args, api, more);
+  // Writes to one address in turn, so that the last one is what stands.
+  const answer =
+    typeof args === 'string' || args.method === undefined || args.method === 'GET'
+      ? await ask(args, api, more)
+      : await inTurn(args.url, () => Promise.resolve(ask(args, api, more)));
   if (typeof args !== 'string' || !copy.isKept(args)) return answer;
   if (answer.error?.status === 'FETCH_ERROR') {
     const kept = await copy.read(args);

@@ -9,6 +9,8 @@ import { trackside } from '../trackside/slice';
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, settings: settings.reducer, trackside: trackside.reducer },
   middleware: (defaults) => defaults().concat(api.middleware),
+  // What is decided is on the screen before the next press, which goes on from it; by default that is a frame later.
+  enhancers: (defaults) => defaults({ autoBatch: { type: 'tick' } }),
 });
 setupListeners(store.dispatch);
 
