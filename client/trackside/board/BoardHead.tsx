@@ -97,7 +97,7 @@ export const BoardHead = memo(function BoardHead({ clock, ...about }: Props & { 
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: SPACE.xs, paddingTop: SPACE.s }}>
       <About {...about} />
-      <View role="timer" aria-label="Time since the start of the rep" style={{ paddingRight: SPACE.m }}>
+      <View role="timer" aria-label="Time since the start of the rep" style={{ paddingHorizontal: SPACE.m }}>
         <Words as="clock" style={{ fontSize: wide ? 56 : 44 }}>
           {clock}
         </Words>

@@ -3,6 +3,7 @@ import { groupNow, leftText, type Stretch } from '@core/trackside/calls';
 import type { GroupState } from '@core/trackside/runState';
 import { formatClock } from '@core/units/time';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
 import type { Run } from '../useRun';
 import { TapButton } from './TapButton';
@@ -37,6 +38,8 @@ function Surges({ run, group, now }: { run: Run; group: GroupState; now: number 
 /** What the group does now, how long yet, and what comes next: large enough to be read by all of it at arm's length. */
 export function CallerView({ run, group, now }: { run: Run; group: GroupState; now: number }) {
   const palette = usePalette();
+  // On a table it is read from further off than in the hand.
+  const size = useWide() ? { words: 72, clock: 220 } : { words: 44, clock: 120 };
   const state = groupNow(run.state, group.id, now);
   const isFree = group.plan.reps.some(({ free }) => free);
   const ink = state?.isHard ? palette.onAction : palette.ink;
@@ -64,12 +67,16 @@ export function CallerView({ run, group, now }: { run: Run; group: GroupState; n
             backgroundColor: state?.isHard ? palette.action : palette.fill,
           }}
         />
-        <Words as="title" color={ink} style={{ fontSize: 44, lineHeight: 52, textAlign: 'center' }}>
+        <Words
+          as="title"
+          color={ink}
+          style={{ fontSize: size.words, lineHeight: size.words * 1.2, textAlign: 'center' }}
+        >
           {state ? state.words : group.startedAtMs === undefined ? 'Ready' : 'Done'}
         </Words>
         {state?.leftS !== undefined && (
           <View role="timer" aria-label={`${state.words}: left`}>
-            <Words as="clock" color={ink} style={{ fontSize: 120, lineHeight: 124 }}>
+            <Words as="clock" color={ink} style={{ fontSize: size.clock, lineHeight: size.clock }}>
               {leftText(state.leftS)}
             </Words>
           </View>
