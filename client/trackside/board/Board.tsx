@@ -31,7 +31,7 @@ import { useCalmly } from './useCalmly';
 import { useStarts } from './useStarts';
 
 /** How often the phone's clock is looked at: see watchClock. */
-const WATCHED_EVERY_MS = 200;
+const WATCHED_EVERY_MS = 250;
 
 /** A tile that has just been tapped at the finish is not to open anything: cold thumbs bounce. */
 const BOUNCE_MS = 2000;

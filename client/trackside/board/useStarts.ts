@@ -16,7 +16,7 @@ export function useStarts(runs: Source<Run>): void {
         given.add(key);
         happenAt({ ...startOf(plan, due), byItself: true }, due.atMs);
       }
-    }, 50);
+    }, 100);
     return () => clearInterval(timer);
   }, [runs]);
 }

@@ -50,7 +50,7 @@ function drawMark(mark: HTMLElement, verdict: Verdict, size: number): void {
 
 /**
  * One athlete's tile as elements of the page. It is written to directly, and only where it says something else than before: at the
- * track it changes five times a second beside the taps, and a tap must not wait for it.
+ * track it changes several times a second beside the taps, and a tap must not wait for it.
  */
 export class TileView {
   /** A tile's place among the others. What changes in the tile is then not laid out anew with all of them, as it would be in a flex item. */
