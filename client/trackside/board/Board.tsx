@@ -174,7 +174,7 @@ export const Board = memo(function Board(props: BoardProps) {
       <BoardHead
         title={title}
         outbox={outbox}
-        recovery={ended ? undefined : recovery}
+        recovery={ended || isCaller ? undefined : recovery}
         clock={repClock(state, shown, now)}
         isRehearsal={run.isRehearsal}
         isCaller={canCall ? isCaller : undefined}

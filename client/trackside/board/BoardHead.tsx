@@ -75,7 +75,11 @@ const About = memo(function About(props: Props) {
           {title}
         </Words>
         <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
-          {recovery !== undefined && <Words as="label" quiet>{`then ${recovery}`}</Words>}
+          {recovery !== undefined && (
+            <Words as="label" quiet numberOfLines={1} style={{ flexShrink: 1 }}>
+              {`then ${recovery}`}
+            </Words>
+          )}
           {isRehearsal ? <Words as="label">rehearsal: nothing is kept</Words> : <Kept {...outbox} />}
         </View>
       </View>
@@ -97,7 +101,11 @@ export const BoardHead = memo(function BoardHead({ clock, ...about }: Props & { 
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: SPACE.xs, paddingTop: SPACE.s }}>
       <About {...about} />
-      <View role="timer" aria-label="Time since the start of the rep" style={{ paddingHorizontal: SPACE.m }}>
+      <View
+        role="timer"
+        aria-label="Time since the start of the rep"
+        style={{ paddingLeft: wide ? SPACE.m : 0, paddingRight: SPACE.m }}
+      >
         <Words as="clock" style={{ fontSize: wide ? 56 : 44 }}>
           {clock}
         </Words>
