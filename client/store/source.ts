@@ -2,7 +2,7 @@ import { useLayoutEffect, useState } from 'react';
 
 /** Something that changes: what it is now, and a way to hear of every change without being drawn for it. */
 export type Source<T> = {
-  /** The same until it changes. */
+  /** The same until it changes, but for the time where that goes with it. */
   now: () => T;
   /** @returns what stops it. */
   hear: (heard: () => void) => () => void;
