@@ -123,10 +123,9 @@ export async function press(page: Page, by: By, target: Locator): Promise<void> 
   await page.keyboard.press('Enter');
 }
 
-/** What axe finds serious or worse on the page as it is; of all its rules, or of these. */
-export async function seriousProblems(page: Page, rules?: string[]) {
-  const axe = new AxeBuilder({ page });
-  const { violations } = await (rules ? axe.withRules(rules) : axe).analyze();
+/** What axe finds serious or worse on the page as it is. */
+export async function seriousProblems(page: Page) {
+  const { violations } = await new AxeBuilder({ page }).analyze();
   return violations
     .filter(({ impact }) => impact === 'serious' || impact === 'critical')
     .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);

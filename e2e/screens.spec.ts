@@ -33,50 +33,49 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
   ];
 }
 
-/** Nothing serious for axe in light, and none of its colours too faint in dark; those are the same on a wide screen. */
-async function checkScreen(page: Page, path: string, isMobile: boolean) {
-  expect({ path, problems: await seriousProblems(page) }).toEqual({ path, problems: [] });
+/** Nothing serious for axe, and nothing wider than the window. */
+async function checkLook(page: Page, where: string) {
+  expect({ where, problems: await seriousProblems(page) }).toEqual({ where, problems: [] });
+  const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
+  expect({ where, overflow }).toEqual({ where, overflow: 0 });
+}
+
+/** A screen in light, and on a phone also in dark: the colours are the same on a wide screen. */
+async function checkScreen(page: Page, where: string, isMobile: boolean) {
+  await checkLook(page, `${where}, light`);
   if (!isMobile) return;
   const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   const light = await ground();
   await page.emulateMedia({ colorScheme: 'dark' });
   await expect.poll(ground).not.toBe(light);
-  expect({ path, dark: await seriousProblems(page, ['color-contrast']) }).toEqual({ path, dark: [] });
+  await checkLook(page, `${where}, dark`);
   await page.emulateMedia({ colorScheme: 'light' });
 }
 
-/** Some of the screens, one after the other; and nothing is wider than the window. */
-async function checkScreens(page: Page, demo: RunningApp, isMobile: boolean, isChecked: (path: string) => boolean) {
-  for (const { path, shows } of (await screens(demo)).filter((screen) => isChecked(screen.path))) {
-    await page.goto(demo.url + path);
-    await expect(page.getByText(shows).first()).toBeVisible();
-    await checkScreen(page, path, isMobile);
-    const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
-    expect({ path, overflow }).toEqual({ path, overflow: 0 });
-  }
-}
 const isOfSquad = (path: string) => path.startsWith('/squad');
 
-test('no screen of the squad has a serious accessibility problem or a part out of sight @both', async ({
-  page,
-  demo,
-  isMobile,
-}) => {
-  // Many analyses of whole pages.
-  test.slow();
-  const errors = watchForErrors(page);
-  await checkScreens(page, demo, isMobile, isOfSquad);
-  expect(errors).toEqual([]);
-});
+for (const [which, isChecked] of [
+  ['screen of the squad', isOfSquad],
+  ['other screen', (path: string) => !isOfSquad(path)],
+] as const)
+  test(`no ${which} has a serious accessibility problem or a part out of sight @both`, async ({
+    page,
+    demo,
+    isMobile,
+  }) => {
+    // Many analyses of whole pages.
+    test.slow();
+    const errors = watchForErrors(page);
+    for (const { path, shows } of (await screens(demo)).filter((screen) => isChecked(screen.path))) {
+      await page.goto(demo.url + path);
+      await expect(page.getByText(shows).first()).toBeVisible();
+      await checkScreen(page, path, isMobile);
+    }
+    expect(errors).toEqual([]);
+  });
 
-test('no other screen has a serious accessibility problem or a part out of sight @both', async ({
-  page,
-  demo,
-  isMobile,
-}) => {
-  test.slow();
+test('nor has the board in the middle of a rep @both', async ({ page, demo, isMobile }) => {
   const errors = watchForErrors(page);
-  await checkScreens(page, demo, isMobile, (path) => !isOfSquad(path));
   const board = new Board(page, 'keyboard');
   await board.open(demo, (await todaysSession(demo)).id);
   await board.start();

@@ -101,18 +101,24 @@ async function witness(context: BrowserContext): Promise<void> {
   });
 }
 
-/** Taps on 24 tiles in turn, as fast as fingers can; not faster to catch up, which the board would take for bounces. */
-async function tapAll(page: Page): Promise<void> {
-  const tiles = await page.getByRole('group', { name: 'Line board' }).getByRole('button').all();
-  const places = await Promise.all(tiles.map((tile) => tile.boundingBox()));
+/** Taps on places in turn, as fast as fingers can; not faster to catch up, which the board would take for bounces. */
+async function tapInTurn(page: Page, places: readonly { x: number; y: number }[], times: number): Promise<void> {
   let nextMs = performance.now();
-  for (let i = 0; i < TAPS; i++) {
+  for (let i = 0; i < times; i++) {
     const waitMs = nextMs - performance.now();
     if (waitMs > 0) await new Promise((resolve) => setTimeout(resolve, waitMs));
     nextMs = performance.now() + 1000 / TAPS_PER_S;
-    const box = places[i % places.length];
-    if (box) await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
+    const at = places[i % places.length];
+    if (at) await page.touchscreen.tap(at.x, at.y);
   }
+}
+
+/** Taps on the 24 tiles in turn, and waits until every time is on the disk and known to be. */
+async function tapAll(page: Page): Promise<void> {
+  const tiles = await page.getByRole('group', { name: 'Line board' }).getByRole('button').all();
+  const boxes = await Promise.all(tiles.map((tile) => tile.boundingBox()));
+  const places = boxes.flatMap((box) => (box ? [{ x: box.x + box.width / 2, y: box.y + box.height / 2 }] : []));
+  await tapInTurn(page, places, TAPS);
   await page.waitForFunction(
     () => (window as unknown as { seen: Seen }).seen.events.every(({ storedAt, heardAt }) => storedAt && heardAt),
     undefined,
@@ -152,10 +158,7 @@ async function barePage(context: BrowserContext, url: string): Promise<Bare> {
   );
   const slow = await context.newCDPSession(page);
   await slow.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
-  for (let i = 0; i < 250; i++) {
-    await page.touchscreen.tap(100 + (i % 5) * 20, 300);
-    await new Promise((resolve) => setTimeout(resolve, 1000 / TAPS_PER_S));
-  }
+  await tapInTurn(page, [{ x: 100, y: 300 }], 250);
   const took = await page.evaluate(() => (window as unknown as { took: Bare }).took);
   await page.close();
   return took;

@@ -27,26 +27,22 @@ export function repClock(state: RunState, shown: ReadonlySet<string>, now: numbe
 
 const SIGN_STYLE = { flexDirection: 'row', alignItems: 'center', gap: 4 } as const;
 
-const KeptSign = memo(function KeptSign({ words, isWaiting }: { words: string; isWaiting: boolean }) {
-  const palette = usePalette();
-  return (
-    <View style={SIGN_STYLE} role="status" aria-label={`Times kept: ${words}`}>
-      <Icon name={isWaiting ? 'waiting' : 'saved'} size={18} color={palette.ink} />
-      <Words as="label">{words}</Words>
-    </View>
-  );
-});
-
 /** Where the times are: on this phone, and whether the server has them too. */
-function Kept({ waiting, refused }: OutboxState) {
+const Kept = memo(function Kept({ waiting, refused }: OutboxState) {
+  const palette = usePalette();
   const words =
     refused.length > 0
       ? `${refused.length} not taken by the server`
       : waiting > 0
         ? `${waiting} on this phone only`
         : 'on the server';
-  return <KeptSign words={words} isWaiting={waiting > 0} />;
-}
+  return (
+    <View style={SIGN_STYLE} role="status" aria-label={`Times kept: ${words}`}>
+      <Icon name={waiting > 0 ? 'waiting' : 'saved'} size={18} color={palette.ink} />
+      <Words as="label">{words}</Words>
+    </View>
+  );
+});
 
 type Props = {
   title: string;

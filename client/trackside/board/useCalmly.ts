@@ -14,16 +14,11 @@ const EVERY_MS = 250;
 export function useCalmly<T>({ now, hear }: Source<T>): T {
   const [drawn, draw] = useState(now);
   useEffect(() => {
-    let drawnAt = -Infinity;
-    const drawNow = () => {
-      drawnAt = performance.now();
-      startTransition(() => draw(now()));
-    };
-    const drawSoon = doneSoon(drawNow, AFTER_CHANGE_MS, EVERY_MS);
+    const drawSoon = doneSoon(() => startTransition(() => draw(now())), AFTER_CHANGE_MS, EVERY_MS);
     // It may have changed since it was drawn first.
     drawSoon();
     const stop = hear(drawSoon);
-    const timer = setInterval(() => performance.now() - drawnAt >= AFTER_CHANGE_MS && drawNow(), EVERY_MS);
+    const timer = setInterval(drawSoon, EVERY_MS);
     return () => {
       stop();
       clearInterval(timer);
