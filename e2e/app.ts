@@ -59,12 +59,21 @@ export class RunningApp {
     return opened.headers.get('set-cookie')?.split(';')[0] ?? '';
   }
 
-  /** What the server answers; a locked one is asked with its passphrase first. */
-  async get<T>(resource: string): Promise<T> {
+  /** What the server has there, undefined if nothing yet; a locked one is asked with its passphrase first. */
+  async find<T>(resource: string): Promise<T | undefined> {
     const { ZEST_PASSPHRASE: passphrase } = this.settings;
     if (passphrase !== undefined) this.cookie ??= await this.unlock(passphrase);
     const answer = await fetch(`${this.url}/api/${resource}`, { headers: { cookie: this.cookie ?? '' } });
+    if (answer.status === 404) return undefined;
+    if (!answer.ok) throw new Error(`The server answered ${answer.status} for ${resource}: ${await answer.text()}`);
     return (await answer.json()) as T;
+  }
+
+  /** What the server has there; it must be there. */
+  async get<T>(resource: string): Promise<T> {
+    const found = await this.find<T>(resource);
+    if (found === undefined) throw new Error(`The server knows of no ${resource}.`);
+    return found;
   }
 
   async close(): Promise<void> {

@@ -190,8 +190,6 @@ test('storage full: said at once, times go on in memory, a file holds them, and 
       return put.apply(this, args);
     };
   });
-  // The page's clock stands still here: compared with the server's at the wrong moment it would be one thing more to keep.
-  await page.route('**/api/clock', (route) => route.abort());
   const board = new Board(page, 'touch');
   await board.open(demo, (await todaysSession(demo)).id);
   await board.start();
