@@ -66,7 +66,10 @@ export class Board {
   async hold(): Promise<void> {
     if (this.held) return;
     this.held = true;
-    await this.page.clock.pauseAt(await this.page.evaluate(() => Date.now() + 1000));
+    // On a machine that is busy that moment may be over before the page hears of it.
+    await expect(async () => {
+      await this.page.clock.pauseAt(await this.page.evaluate(() => Date.now() + 1000));
+    }).toPass();
   }
 
   /** Lets the page's clock run by itself again, as a page that is being loaded and laid out needs. */
