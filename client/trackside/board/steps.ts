@@ -42,18 +42,34 @@ const isAnyoneRunning = (state: RunState, { athleteIds }: Due, nowMs: number): b
     return last !== undefined && (last.finishedAtMs === undefined || last.finishedAtMs > nowMs);
   });
 
-/** Starts that are taken with one tap: all groups that are at the same rep, unless they follow each other. */
+/** When those who are to start set off last; before all else where they have not yet. */
+const lastStartMs = (state: RunState, { athleteIds }: Due): number =>
+  Math.max(-Infinity, ...athleteIds.flatMap((id) => state.athletes[id]?.runs.at(-1)?.startedAtMs ?? []));
+
+/**
+ * Starts that are taken with one tap: of all groups that last set off together, unless they follow each other. Who stands comes before who
+ * runs, then who has not begun, then whose time is up first.
+ */
 function together(state: RunState, dues: readonly Due[], nowMs: number): Due[] {
-  const [first] = [...dues].sort((a, b) => (a.atMs ?? Infinity) - (b.atMs ?? Infinity));
+  const inTurn = dues.map((due) => {
+    const startedMs = lastStartMs(state, due);
+    return {
+      due,
+      startedMs,
+      isRunning: isAnyoneRunning(state, due, nowMs),
+      dueMs: due.atMs ?? (Number.isFinite(startedMs) ? Infinity : -Infinity),
+    };
+  });
+  const [first] = inTurn.sort(
+    (a, b) => Number(a.isRunning) - Number(b.isRunning) || (a.dueMs < b.dueMs ? -1 : Number(a.dueMs > b.dueMs)),
+  );
   if (!first) return [];
   const gaps = state.groups.some(({ plan }) => (plan.startGapS ?? 0) > 0);
-  if (gaps || state.sending === 'each') {
-    const waiting = dues.filter((due) => !isAnyoneRunning(state, due, nowMs));
-    return [waiting.length > 0 ? (waiting.find((due) => due === first) ?? waiting[0] ?? first) : first];
-  }
-  const of = ({ slot }: Due) => slot.repIndex;
-  const least = Math.min(...dues.map(of));
-  return dues.filter((due) => of(due) === least);
+  if (gaps || state.sending === 'each') return [first.due];
+  const inStep = inTurn.filter(
+    ({ due, startedMs }) => due.slot.repIndex === first.due.slot.repIndex && startedMs === first.startedMs,
+  );
+  return dues.filter((due) => inStep.some((one) => one.due === due));
 }
 
 /** The first start sets the groups off one after another, by the gaps of the plan. */
@@ -98,7 +114,10 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
   );
   const [head] = starts;
   const merged = same && head ? [{ ...head, athleteIds: starts.flatMap(({ athleteIds }) => athleteIds) }] : starts;
-  const leftS = first.atMs === undefined ? undefined : Math.ceil((first.atMs - nowMs) / 1000);
+  // With one tap they go when the last has recovered; by themselves when the first has.
+  const dueMs = chosen.flatMap(({ atMs }) => atMs ?? []);
+  const atMs = state.sending === 'tap' ? Math.max(...dueMs) : Math.min(...dueMs);
+  const leftS = dueMs.length === 0 ? undefined : Math.ceil((atMs - nowMs) / 1000);
   const wait = leftS !== undefined && leftS > 0 ? ` in ${formatClock(leftS)}` : '';
   const group = state.groups.find(({ id }) => id === first.groupId);
   const only =
@@ -108,13 +127,16 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
   const shownGroups = state.groups.filter(({ id }) => shown.has(id) && membersOf(state, id).length > 0);
   const names = state.groups.filter(({ id }) => chosen.some(({ groupId }) => groupId === id)).map(({ name }) => name);
   const isSome = chosen.length < shownGroups.length || (shown.size === 1 && state.groups.length > 1);
-  const who = state.sending === 'each' && only ? ` ${only.tileName}` : isSome ? ` ${names.join(' and ')}` : '';
+  const named = names.length > 1 ? `${names.length} groups` : names.join();
+  const who = state.sending === 'each' && only ? ` ${only.tileName}` : isSome ? ` ${named}` : '';
   const isOpen = rep?.open === true;
   const number = group && countOf(group, first.slot.repIndex)?.at;
   const text = isFirst
     ? `Start${who}: ${label}${chain ? `, ${chain.says}` : ''}${wait}`
     : `Start${who || (isOpen ? '' : ` rep ${number ?? first.slot.repIndex + 1}`)}${isOpen || who ? `: ${label}` : ''}${wait}`;
-  const ready = !chosen.some((due) => isAnyoneRunning(state, due, nowMs));
+  // What the clock starts by itself is not held out to the thumb before.
+  const isAhead = leftS !== undefined && leftS > 0 && chosen.every(({ byItself }) => byItself);
+  const ready = !isAhead && !chosen.some((due) => isAnyoneRunning(state, due, nowMs));
   return { kind: 'start', text, ready, starts: merged };
 }
 
