@@ -146,9 +146,7 @@ test('a fartlek calls itself: what is now, what comes next, large; it goes on wi
   const sessions = await demo.get<{ id: string; title: string }[]>('sessions');
   const board = new Board(page, 'touch');
   await board.open(demo, sessions.find(({ title }) => title === 'Fartlek by the clock')?.id ?? '');
-  await page.getByRole('radio', { name: /^Milers/ }).tap();
-  await board.button('Show the caller').tap();
-  const caller = page.getByRole('group', { name: 'Caller for Milers' });
+  const caller = page.getByRole('group', { name: 'Caller for Milers, Five and ten and Young ones' });
   await expect(caller).toContainText('Ready');
   await board.hold();
   await board.press(board.button(/^Start/));
@@ -165,12 +163,30 @@ test('a fartlek calls itself: what is now, what comes next, large; it goes on wi
   await expect(page.getByRole('heading', { name: '2 of 8: 60s @3k' })).toBeVisible();
 });
 
+test('groups that do not go together each have their part of the caller', async ({ page, demo }) => {
+  const sessions = await demo.get<{ id: string; title: string }[]>('sessions');
+  const board = new Board(page, 'touch');
+  await board.open(demo, sessions.find(({ title }) => title === 'Fartlek by the clock')?.id ?? '');
+  await board.hold();
+  await page.getByRole('radio', { name: /^Milers/ }).tap();
+  await board.press(board.button('Start Milers: 90s @3k'));
+  await expect(page.getByRole('group', { name: 'Caller for Milers', exact: true })).toContainText('@3k');
+  await page.getByRole('radio', { name: 'All' }).tap();
+  const others = page.getByRole('group', { name: 'Caller for Five and ten and Young ones' });
+  await expect(others).toContainText('Ready');
+  await board.wait(60);
+  await board.press(board.button('Start 2 groups: 90s @3k'));
+  await expect(others).toContainText('Next: 1:30 easy');
+  await board.wait(40);
+  await expect(others).toContainText('@3k');
+  await expect(page.getByRole('group', { name: 'Caller for Milers', exact: true })).toContainText('Next: 1:00 @3k');
+});
+
 test('a fartlek without structure: a tap as the leader calls, and how often it was', async ({ page, demo }) => {
   const id = await writeToday(demo, 'main: 25min free @effort 6-8');
   const board = new Board(page, 'touch');
   await board.open(demo, id);
   await page.getByRole('radio', { name: /^Milers/ }).tap();
-  await board.button('Show the caller').tap();
   await board.hold();
   await board.press(board.button(/^Start/));
   await expect(page.getByText('Tap as the leader calls')).toBeVisible();

@@ -78,6 +78,7 @@ test('reps by the clock end by themselves', async ({ page, demo }) => {
   const fartlek = sessions.find(({ title }) => title === 'Fartlek by the clock');
   const board = new Board(page, 'touch');
   await board.open(demo, fartlek?.id ?? '');
+  await board.button('Show the tiles').tap();
   await board.start('Start: 90s @3k');
   await board.wait(50);
   await expect(board.tile('Nia')).toHaveAccessibleName(/running, next to go at 0:(40|39|38)/);

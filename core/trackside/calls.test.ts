@@ -1,9 +1,13 @@
-import { callsAhead, callsBetween, groupNow, isByTheClock, spokenLength } from './calls';
+import { callsBetween, spokenLength } from './calls';
 import { replay } from './replay';
-import { at, only, pass, planOf, start, T0, twoGroups } from './testing';
+import { at, pass, planOf, start, T0, twoGroups } from './testing';
 
 const heard = (plan: Parameters<typeof replay>[0], events: Parameters<typeof replay>[1]) =>
-  callsAhead(replay(plan, events)).map(({ atMs, sound, words }) => [(atMs - T0) / 1000, sound, words]);
+  callsBetween(replay(plan, events), -Infinity, Infinity).map(({ atMs, sound, words }) => [
+    (atMs - T0) / 1000,
+    sound,
+    words,
+  ]);
 
 test('the end of a recovery: 30, 10, 3-2-1, go', () => {
   const plan = planOf('2x400 @5k / 60s');
@@ -49,32 +53,46 @@ test('reps that run on change at once, without a stop between', () => {
   ]);
 });
 
+const CLOCKED = '2x90s @3k / 60s jog';
+const BOTH = ['a0', 'a1', 'b0', 'b1'];
+const together = at(0, { type: 'sending', sending: 'together' });
+
+test('groups in step are called once and by no name; those out of step by theirs', () => {
+  const go = (events: Parameters<typeof replay>[1]) =>
+    heard(twoGroups(CLOCKED, CLOCKED), [together, ...events]).filter(([, sound]) => sound !== 'tick');
+  const inStep = go([start(0, 0, BOTH)]);
+  expect(inStep.slice(-2)).toEqual([
+    [140, 'say', '10 seconds'],
+    [150, 'go', 'go, 90 seconds at 3k'],
+  ]);
+  expect(inStep).toHaveLength(5);
+  const apart = go([start(0), start(20, 0, ['b0', 'b1'])]);
+  expect(apart.filter(([, sound]) => sound === 'go')).toEqual([
+    [90, 'go', 'Milers, easy, 60 seconds'],
+    [110, 'go', 'Fives, easy, 60 seconds'],
+    [150, 'go', 'Milers, go, 90 seconds at 3k'],
+    [170, 'go', 'Fives, go, 90 seconds at 3k'],
+  ]);
+});
+
+test('who goes at the same moment is called together, and a whole group by its name', () => {
+  const each = at(0, { type: 'sending', sending: 'each' });
+  const go = (plan: Parameters<typeof replay>[0], finishes: Parameters<typeof replay>[1]) =>
+    heard(plan, [each, start(0, 0, BOTH), ...finishes]).filter(([, sound]) => sound === 'go');
+  const plan = twoGroups('2x400 @5k / 60s', '2x400 @5k / 60s');
+  expect(go(plan, [pass(90, 'a0', 400), pass(90, 'b1', 400)])).toEqual([[150, 'go', 'Ada and Dov, go']]);
+  expect(go(plan, [pass(90, 'a0', 400), pass(90, 'a1', 400)])).toEqual([[150, 'go', 'Milers, go']]);
+});
+
+test('a phone that times one group calls that group only', () => {
+  const state = replay(twoGroups(CLOCKED, CLOCKED), [together, start(0), start(20, 0, ['b0', 'b1'])]);
+  const words = callsBetween(state, T0 + 80_000, T0 + 120_000, new Set(['g1'])).map((call) => call.words);
+  expect(words).toEqual(['Fives, 10 seconds', '3', '2', '1', 'Fives, easy, 60 seconds']);
+});
+
 test('only what lies between two moments, and never twice', () => {
   const state = replay(planOf('2x400 @5k / 60s'), [start(0), pass(90, 'a0', 400), pass(95, 'a1', 400)]);
   expect(callsBetween(state, T0 + 152_000, T0 + 154_000).map(({ words }) => words)).toEqual(['2', '1']);
-});
-
-test('what the group does now, for how long yet, and what comes next', () => {
-  const state = replay(planOf('2x90s @3k / 60s jog'), [start(0)]);
-  expect(groupNow(state, 'all', T0 - 1)).toBeUndefined();
-  expect(groupNow(state, 'all', T0 + 30_000)).toMatchObject({
-    words: '@3k',
-    isHard: true,
-    leftS: 60,
-    next: { words: 'easy', lengthS: 60 },
-  });
-  expect(groupNow(state, 'all', T0 + 100_000)).toMatchObject({
-    words: 'easy',
-    isHard: false,
-    leftS: 50,
-    next: { words: '@3k', lengthS: 90 },
-  });
-});
-
-test('the phone can call all of it only where all of it goes by the clock', () => {
-  const by = (text: string) => isByTheClock(only(planOf(text)));
-  expect(by('6x90s @3k / 90s jog')).toBe(true);
-  expect(by('6x400 @3k / 90s jog')).toBe(false);
 });
 
 test('lengths as they are called', () =>

@@ -111,8 +111,6 @@ test.describe('phone', () => {
     );
     await page.goto(`${demo.url}/track/ready/${fartlek?.id}`);
     await board.button(/^Go with/).tap();
-    await page.getByRole('radio', { name: /^Milers/ }).tap();
-    await board.button('Show the caller').tap();
     await board.hold();
     await board.press(board.button(/^Start/));
     await page.getByRole('timer', { name: '@3k: left' }).waitFor();

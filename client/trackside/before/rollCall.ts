@@ -3,7 +3,7 @@ import { takesPart, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Conditions, Happening, Presence } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
-import { isByTheClock } from '@core/trackside/calls';
+import { isByTheClock } from '@core/trackside/caller';
 import { joinedBy, type Visitor } from '@core/trackside/visitor';
 
 /** By athlete, where somebody has said so. */

@@ -1,9 +1,9 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { markTapped } from '@core/trackside/arrivals';
-import { isByTheClock } from '@core/trackside/calls';
+import { canBeCalled, isByTheClock } from '@core/trackside/caller';
 import { proposalsFor, type Proposal } from '@core/trackside/proposals';
-import { groupOf } from '@core/trackside/runState';
+import { groupOf, membersOf } from '@core/trackside/runState';
 import type { OutboxState } from '../../store/outbox';
 import { fromStore, type Source } from '../../store/source';
 import { store, useAppSelector } from '../../store/store';
@@ -95,8 +95,11 @@ export const Board = memo(function Board(props: BoardProps) {
   const undoWords = useMemo(() => undoable && eventWords(state, undoable), [state, undoable]);
 
   const group = groupOf(state, choice) ?? (state.groups.length === 1 ? state.groups[0] : undefined);
-  const canCall = group !== undefined && (isByTheClock(group.plan) || group.plan.reps.some(({ free }) => free));
-  const isCalledAtFirst = group !== undefined && state.groups.length === 1 && isByTheClock(group.plan);
+  const shownPlans = state.groups.flatMap(({ id, plan: own }) =>
+    shown.has(id) && membersOf(state, id).length > 0 ? own : [],
+  );
+  const canCall = shownPlans.length > 0 && shownPlans.every(canBeCalled);
+  const isCalledAtFirst = canCall && shownPlans.every(isByTheClock);
   const isCaller = canCall && (asCaller ?? isCalledAtFirst);
 
   const tapAthlete = useCallback(
@@ -184,8 +187,8 @@ export const Board = memo(function Board(props: BoardProps) {
       {top}
       {state.groups.length > 1 && <GroupStrip options={stripOptions(state, now, device)} shown={choice} show={show} />}
       <View style={{ flex: 1 }}>
-        {isCaller && group ? (
-          <CallerView run={run} group={group} now={now} />
+        {isCaller ? (
+          <CallerView run={run} groupIds={shown} now={now} />
         ) : (
           <View style={{ flex: 1, paddingHorizontal: SPACE.m, paddingVertical: SPACE.s, overflow: 'hidden' }}>
             <Tiles runs={runs} choice={choice} now={now} tap={tapAthlete} open={openAthlete} />
