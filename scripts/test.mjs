@@ -1,10 +1,11 @@
 /**
- * Every check there is, one after the other; all run even if one fails. The last line says `N passed, N failed`, counting each
- * single test of the suites, and each of the other steps as one.
+ * Every check there is; all run even if one fails. What looks at the code alone goes two at a time, each with its words whole; then the
+ * suites, one after the other. The last line says `N passed, N failed`, counting each single test of the suites, and each of the other
+ * steps as one.
  *   npm test              everything
  *   npm test -- lint unit only these steps
  */
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -33,36 +34,65 @@ function playwrightCount() {
   );
 }
 
-const STEPS = [
-  { name: 'format', command: [bin('prettier'), '--check', '--log-level', 'warn', '.'] },
+// The slowest first, so that two at a time end soon.
+const LOOKS = [
   { name: 'lint', command: [bin('eslint'), '--max-warnings', '0', '.'] },
+  { name: 'types', command: [bin('tsc'), '--noEmit'] },
+  { name: 'build', command: [process.execPath, 'scripts/build.mjs'] },
+  { name: 'format', command: [bin('prettier'), '--check', '--log-level', 'warn', '.'] },
+  { name: 'unused', command: [bin('knip')] },
   {
     name: 'arrows',
     command: [bin('depcruise'), '--output-type', 'err', 'app', 'client', 'core', 'server', 'devices', 'demo'],
   },
-  { name: 'unused', command: [bin('knip')] },
-  { name: 'types', command: [bin('tsc'), '--noEmit'] },
-  { name: 'unit', command: [bin('jest'), '--json', `--outputFile=${report('jest.json')}`], count: jestCount },
-  { name: 'build', command: [process.execPath, 'scripts/build.mjs'] },
+];
+const SUITES = [
+  {
+    name: 'unit',
+    command: [bin('jest'), '--maxWorkers=2', '--json', `--outputFile=${report('jest.json')}`],
+    count: jestCount,
+  },
   { name: 'e2e', command: [bin('playwright'), 'test'], count: playwrightCount },
 ];
 
 const chosen = process.argv.slice(2);
+const isChosen = ({ name }) => chosen.length === 0 || chosen.includes(name);
 const total = { passed: 0, failed: 0 };
-for (const { name, command, count } of STEPS.filter((step) => chosen.length === 0 || chosen.includes(step.name))) {
-  const startedMs = Date.now();
-  console.log(`\n— ${name}`);
-  const [program, ...args] = command;
-  const { status } = spawnSync(program, args, {
-    stdio: ['ignore', 'inherit', 'inherit'],
-    env: { ...process.env, CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', ZEST_E2E_REPORT: report('e2e.json') },
+
+const ENV = { CI: '1', EXPO_OFFLINE: '1', EXPO_NO_TELEMETRY: '1', ZEST_E2E_REPORT: report('e2e.json') };
+
+/** Runs a program. @returns its exit code, null if it was killed or could not be started, and what it said where that is kept. */
+function run([program, ...args], isKept) {
+  const output = isKept ? 'pipe' : 'inherit';
+  return new Promise((resolve) => {
+    const child = spawn(program, args, { stdio: ['ignore', output, output], env: { ...process.env, ...ENV } });
+    const said = [];
+    child.stdout?.on('data', (chunk) => said.push(chunk));
+    child.stderr?.on('data', (chunk) => said.push(chunk));
+    child.on('error', (error) => resolve({ status: null, said: Buffer.from(`${error}\n`) }));
+    child.on('close', (status) => resolve({ status, said: Buffer.concat(said) }));
   });
+}
+
+async function runStep({ name, command, count }, isKept) {
+  const startedMs = Date.now();
+  if (!isKept) console.log(`\n— ${name}`);
+  const { status, said } = await run(command, isKept);
+  if (isKept) console.log(`\n— ${name}\n${said}`);
   const { passed, failed } = count?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
   total.passed += passed;
   // A runner that fails without a failing test (a crash, nothing found) still counts.
   total.failed += status !== 0 && failed === 0 ? 1 : failed;
   console.log(`— ${name}: ${status === 0 ? 'ok' : 'FAILED'} in ${Math.round((Date.now() - startedMs) / 1000)} s`);
 }
+
+async function runInTurn(steps, isKept) {
+  for (let step = steps.shift(); step; step = steps.shift()) await runStep(step, isKept);
+}
+
+const looks = LOOKS.filter(isChosen);
+await Promise.all([runInTurn(looks, true), runInTurn(looks, true)]);
+await runInTurn(SUITES.filter(isChosen), false);
 fs.rmSync(reports, { recursive: true, force: true });
 console.log(`\n${total.passed} passed, ${total.failed} failed`);
 process.exit(total.failed === 0 ? 0 : 1);

@@ -1,4 +1,4 @@
-import { asc, count, desc, eq, gte } from 'drizzle-orm';
+import { asc, count, desc, eq, gte, sql } from 'drizzle-orm';
 import { summarise, type RunSummary } from '@core/review/summary';
 import type { RunEvent } from '@core/trackside/events';
 import { athletesOf, type Plan } from '@core/trackside/plan';
@@ -78,6 +78,16 @@ export function putPlan(db: Db, sent: Plan, nowMs: number): 'kept' | 'same' | 'd
   return 'kept';
 }
 
+/** A row to be filled in, so that the statement is made once for all events of a batch. */
+const ANY_EVENT = {
+  id: sql.placeholder('id'),
+  runId: sql.placeholder('runId'),
+  atMs: sql.placeholder('atMs'),
+  type: sql.placeholder('type'),
+  eventJson: sql.placeholder('eventJson'),
+  receivedAtMs: sql.placeholder('receivedAtMs'),
+};
+
 /**
  * Adds events to a run; those whose id is there already, and what is about someone erased, are passed over.
  * @returns those that are new, or undefined if there is no such run.
@@ -89,15 +99,19 @@ export function addEvents(db: Db, runId: string, events: readonly RunEvent[], no
     const isKept = (athleteId: string) => !erased.has(athleteId);
     if (!run) return undefined;
     const added: RunEvent[] = [];
+    const insert = tx.insert(runEvents).values(ANY_EVENT).onConflictDoNothing().prepare();
     for (const sent of events) {
       const event = eventAbout(sent, isKept);
       if (!event) continue;
       const { id, atMs, type } = event;
-      const { changes } = tx
-        .insert(runEvents)
-        .values({ id, runId, atMs, type, eventJson: JSON.stringify(event), receivedAtMs: nowMs })
-        .onConflictDoNothing()
-        .run();
+      const { changes } = insert.run({
+        id,
+        runId,
+        atMs,
+        type,
+        eventJson: JSON.stringify(event),
+        receivedAtMs: nowMs,
+      });
       if (changes > 0) added.push(event);
     }
     if (added.length > 0) tx.update(runs).set({ summaryJson: null }).where(eq(runs.id, runId)).run();
