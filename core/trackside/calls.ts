@@ -26,7 +26,16 @@ export function spokenRep(rep: PlannedRep): string {
 }
 
 /** A call for one group, or for one of it who goes by themselves, before it is known who else has the same. */
-type OwnCall = Call & { groupId: string; athleteId?: string };
+type OwnCall = Call & Whose;
+type Whose = { groupId: string; athleteId?: string };
+
+/** How long it is to a moment: spoken further off, the last seconds as ticks. */
+const countDown = (whose: Whose, atMs: number, secondsBefore: readonly number[]): OwnCall[] =>
+  secondsBefore.map((before) => ({
+    ...whose,
+    atMs: atMs - before * 1000,
+    ...(before > 3 ? { sound: 'say', words: `${before} seconds` } : { sound: 'tick', words: String(before) }),
+  }));
 
 function startCalls(state: RunState, { atMs, athleteIds, slot, groupId }: Due): OwnCall[] {
   if (atMs === undefined) return [];
@@ -36,11 +45,7 @@ function startCalls(state: RunState, { atMs, athleteIds, slot, groupId }: Due): 
   const whose = { groupId, ...(isAlone && first !== undefined ? { athleteId: first } : {}) };
   const rep = athlete && ownRep(state, athlete, slot)?.rep;
   return [
-    ...SECONDS_BEFORE.map((before): OwnCall => {
-      return before > 3
-        ? { ...whose, atMs: atMs - before * 1000, sound: 'say', words: `${before} seconds` }
-        : { ...whose, atMs: atMs - before * 1000, sound: 'tick', words: String(before) };
-    }),
+    ...countDown(whose, atMs, SECONDS_BEFORE),
     { ...whose, atMs, sound: 'go', words: rep?.durationS === undefined ? 'go' : `go, ${spokenRep(rep)}` },
   ];
 }
@@ -51,12 +56,13 @@ function endCalls(groupId: string, run: RepRun, after: RepRun | undefined, isLas
   if (finishedAtMs === undefined || rep.durationS === undefined) return [];
   const rest = target.recoveryS === undefined ? 'easy' : `easy, ${spokenLength(target.recoveryS)}`;
   const then = after?.startedAtMs === finishedAtMs ? spokenRep(after.rep) : isLast ? 'and done' : rest;
+  const { durationS } = rep;
   return [
-    ...SECONDS_BEFORE.filter((before) => before <= 10 && before < (rep.durationS ?? 0)).map((before): OwnCall => {
-      return before > 3
-        ? { groupId, atMs: finishedAtMs - before * 1000, sound: 'say', words: `${before} seconds` }
-        : { groupId, atMs: finishedAtMs - before * 1000, sound: 'tick', words: String(before) };
-    }),
+    ...countDown(
+      { groupId },
+      finishedAtMs,
+      SECONDS_BEFORE.filter((before) => before <= 10 && before < durationS),
+    ),
     { groupId, atMs: finishedAtMs, sound: 'go', words: then },
   ];
 }
