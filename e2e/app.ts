@@ -3,6 +3,7 @@ import fs from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
+import type { DayPlan } from '../core/planning/dayPlan';
 import { test as base, type Locator, type Page } from '@playwright/test';
 
 const ROOT = path.join(__dirname, '..');
@@ -13,14 +14,13 @@ export class RunningApp {
   readonly folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-e2e-'));
   private process: ChildProcess | undefined;
   private cookie: string | undefined;
-  private readonly settings: Readonly<Record<string, string>>;
 
   /** @param data a folder of another one, not running, that this one begins with a copy of. */
   constructor(
     private readonly program: 'demo/main.ts' | 'server/main.ts',
-    { settings = {}, data }: { settings?: Readonly<Record<string, string>>; data?: string } = {},
+    private readonly settings: Readonly<Record<string, string>> = {},
+    data?: string,
   ) {
-    this.settings = settings;
     if (data !== undefined) fs.cpSync(data, this.folder, { recursive: true });
   }
 
@@ -87,9 +87,9 @@ export class RunningApp {
   }
 }
 
-/** `demo` is a server with the made-up club, `locked` one that asks for a passphrase, `empty` one with nothing in it; each only for the test that asks. */
 export const PASSPHRASE = 'rain on the back straight';
 
+/** `demo` is a server with the made-up club, `locked` one that asks for a passphrase, `empty` one with nothing in it; each only for the test that asks. */
 type Apps = { demo: RunningApp; empty: RunningApp; locked: RunningApp };
 
 /** The club is made up once for all tests of a worker: each begins with a copy. */
@@ -111,11 +111,19 @@ export const test = base.extend<Apps, Made>({
     },
     { scope: 'worker' },
   ],
-  demo: ({ club }, provide) => lend(new RunningApp('demo/main.ts', { data: club }), provide),
-  locked: ({ club }, provide) =>
-    lend(new RunningApp('demo/main.ts', { data: club, settings: { ZEST_PASSPHRASE: PASSPHRASE } }), provide),
+  demo: ({ club }, provide) => lend(new RunningApp('demo/main.ts', {}, club), provide),
+  locked: ({ club }, provide) => lend(new RunningApp('demo/main.ts', { ZEST_PASSPHRASE: PASSPHRASE }, club), provide),
   empty: ({}, provide) => lend(new RunningApp('server/main.ts'), provide),
 });
+
+type ListedSession = { id: string; title: string; date: string; plan?: DayPlan };
+
+/** A session by its title; it must be there. */
+export async function sessionCalled(app: RunningApp, title: string): Promise<ListedSession> {
+  const session = (await app.get<ListedSession[]>('sessions')).find((one) => one.title === title);
+  if (!session) throw new Error(`There is no session “${title}”.`);
+  return session;
+}
 
 export { expect } from '@playwright/test';
 

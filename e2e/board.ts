@@ -1,16 +1,12 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import type { RunEvent } from '../core/trackside/events';
-import type { RunningApp } from './app';
+import { sessionCalled, type RunningApp } from './app';
 
-type Session = { id: string; title: string; date: string };
+/** Today's session of the demo: reps over distances. */
+export const todaysSession = (app: RunningApp) => sessionCalled(app, 'Even 400s, quick finish');
 
-/** Today's session of the demo, by id. */
-export async function todaysSession(app: RunningApp): Promise<Session> {
-  const sessions = await app.get<Session[]>('sessions');
-  const session = sessions.find(({ title }) => title === 'Even 400s, quick finish');
-  if (!session) throw new Error('The demo has no session for today.');
-  return session;
-}
+/** The demo's session that goes by the clock. */
+export const clockedSession = (app: RunningApp) => sessionCalled(app, 'Fartlek by the clock');
 
 /** Writes something else in place of today's session. @returns its id. */
 export async function writeToday(app: RunningApp, shorthand: string): Promise<string> {

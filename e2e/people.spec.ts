@@ -2,7 +2,7 @@ import { ulid } from 'ulid';
 import type { RunEvent } from '../core/trackside/events';
 import type { Plan } from '../core/trackside/plan';
 import { expect, press, test } from './app';
-import { Board, tapped, todaysSession, writeToday } from './board';
+import { Board, tapped, clockedSession, todaysSession, writeToday } from './board';
 
 type Stored = { plan: Plan; events: RunEvent[] };
 
@@ -143,9 +143,8 @@ test('a fartlek calls itself: what is now, what comes next, large; it goes on wi
   page,
   demo,
 }) => {
-  const sessions = await demo.get<{ id: string; title: string }[]>('sessions');
   const board = new Board(page, 'touch');
-  await board.open(demo, sessions.find(({ title }) => title === 'Fartlek by the clock')?.id ?? '');
+  await board.open(demo, (await clockedSession(demo)).id);
   const caller = page.getByRole('group', { name: 'Caller for Milers, Five and ten and Young ones' });
   await expect(caller).toContainText('Ready');
   await board.hold();
@@ -164,9 +163,8 @@ test('a fartlek calls itself: what is now, what comes next, large; it goes on wi
 });
 
 test('groups that do not go together each have their part of the caller', async ({ page, demo }) => {
-  const sessions = await demo.get<{ id: string; title: string }[]>('sessions');
   const board = new Board(page, 'touch');
-  await board.open(demo, sessions.find(({ title }) => title === 'Fartlek by the clock')?.id ?? '');
+  await board.open(demo, (await clockedSession(demo)).id);
   await board.hold();
   await page.getByRole('radio', { name: /^Milers/ }).tap();
   await board.press(board.button('Start Milers: 90s @3k'));

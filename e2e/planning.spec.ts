@@ -1,21 +1,13 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
-import type { DayPlan } from '../core/planning/dayPlan';
-import { drag, expect, press, seriousProblems, test, watchForErrors, type RunningApp } from './app';
+import { drag, expect, press, seriousProblems, sessionCalled, test, watchForErrors, type RunningApp } from './app';
 import { todaysSession } from './board';
-
-type Listed = { id: string; title: string; plan?: DayPlan };
 
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
 const exactly = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
 const side = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
 const groupCard = (page: Page, name: string) => page.getByRole('group', { name, exact: true });
 
-async function sessionCalled(app: RunningApp, title: string): Promise<Listed> {
-  const session = (await app.get<Listed[]>('sessions')).find((one) => one.title === title);
-  if (!session) throw new Error(`There is no session “${title}”.`);
-  return session;
-}
 const keptPlan = async (app: RunningApp, title: string) => (await sessionCalled(app, title)).plan ?? {};
 
 async function openPlan(page: Page, app: RunningApp, title: string, at = 'Groups') {

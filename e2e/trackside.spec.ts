@@ -1,5 +1,5 @@
 import { expect, test } from './app';
-import { Board, tapped, todaysSession } from './board';
+import { Board, tapped, clockedSession, todaysSession } from './board';
 
 test('undo takes back one step after the other, whatever it was', async ({ page, demo }) => {
   const board = new Board(page, 'touch');
@@ -74,10 +74,8 @@ test('the next rep starts for all, also for one who never finished, and the resu
 });
 
 test('reps by the clock end by themselves', async ({ page, demo }) => {
-  const sessions = await demo.get<{ id: string; title: string }[]>('sessions');
-  const fartlek = sessions.find(({ title }) => title === 'Fartlek by the clock');
   const board = new Board(page, 'touch');
-  await board.open(demo, fartlek?.id ?? '');
+  await board.open(demo, (await clockedSession(demo)).id);
   await board.button('Show the tiles').tap();
   await board.start('Start: 90s @3k');
   await board.wait(50);

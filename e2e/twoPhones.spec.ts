@@ -59,7 +59,7 @@ test('an assistant joins by a code, times a group on a phone whose clock is off,
   };
   await expect.poll(clockOf).toHaveLength(1);
   const [offsetMs = 0] = await clockOf();
-  expect(Math.abs(offsetMs + 7000)).toBeLessThan(500);
+  expect(Math.abs(offsetMs + 7000)).toBeLessThan(150);
 
   // The code was good for one phone.
   const third = await context.browser()?.newPage();

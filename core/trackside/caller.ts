@@ -2,7 +2,7 @@
 import { formatClock } from '../units/time';
 import { ownRep } from './lineUp';
 import { repLabel, type PlannedGroup, type PlannedRep } from './plan';
-import { membersOf, type GroupState, type RunState } from './runState';
+import { membersOf, peopledGroups, type GroupState, type RunState } from './runState';
 import { dueStarts, recoveredAtMs } from './starts';
 
 /** A stretch of a session by the clock, as it is shown to the whole group. */
@@ -92,8 +92,7 @@ function seenOf({ startedAtMs, surges }: GroupState, now: Now | undefined): stri
 /** These groups at a moment, those together that are in step, in the order of the plan. */
 export function callerPanels(state: RunState, groupIds: ReadonlySet<string>, nowMs: number): CallerPanel[] {
   const panels = new Map<string, CallerPanel>();
-  for (const group of state.groups) {
-    if (!groupIds.has(group.id) || membersOf(state, group.id).length === 0) continue;
+  for (const group of peopledGroups(state, groupIds)) {
     const now = groupNow(state, group.id, nowMs);
     const seen = seenOf(group, now);
     const panel = panels.get(seen);

@@ -9,6 +9,9 @@ const heard = (plan: Parameters<typeof replay>[0], events: Parameters<typeof rep
     words,
   ]);
 
+const each = at(0, { type: 'sending', sending: 'each' });
+const together = at(0, { type: 'sending', sending: 'together' });
+
 test('the end of a recovery: 30, 10, 3-2-1, go', () => {
   const plan = planOf('2x400 @5k / 60s');
   expect(heard(plan, [start(0), pass(90, 'a0', 400), pass(95, 'a1', 400)])).toEqual([
@@ -22,7 +25,6 @@ test('the end of a recovery: 30, 10, 3-2-1, go', () => {
 });
 
 test('each one is called by name where they go by themselves, a group by its name where there are several', () => {
-  const each = at(0, { type: 'sending', sending: 'each' });
   const words = heard(planOf('2x400 @5k / 60s'), [each, start(0), pass(90, 'a0', 400), pass(95, 'a1', 400)]);
   expect(words.filter(([, sound]) => sound === 'go')).toEqual([
     [150, 'go', 'Ada, go'],
@@ -35,7 +37,7 @@ test('each one is called by name where they go by themselves, a group by its nam
 
 test('a session by the clock is called through: what is now, how long, and the end', () => {
   const plan = planOf('2x90s @3k / 60s jog');
-  const events = [at(0, { type: 'sending', sending: 'together' }), start(0)];
+  const events = [together, start(0)];
   const go = heard(plan, events).filter(([, sound]) => sound === 'go');
   expect(go).toEqual([
     [90, 'go', 'easy, 60 seconds'],
@@ -55,7 +57,6 @@ test('reps that run on change at once, without a stop between', () => {
 
 const CLOCKED = '2x90s @3k / 60s jog';
 const BOTH = ['a0', 'a1', 'b0', 'b1'];
-const together = at(0, { type: 'sending', sending: 'together' });
 
 test('groups in step are called once and by no name; those out of step by theirs', () => {
   const go = (events: Parameters<typeof replay>[1]) =>
@@ -76,7 +77,6 @@ test('groups in step are called once and by no name; those out of step by theirs
 });
 
 test('who goes at the same moment is called together, and a whole group by its name', () => {
-  const each = at(0, { type: 'sending', sending: 'each' });
   const go = (plan: Parameters<typeof replay>[0], finishes: Parameters<typeof replay>[1]) =>
     heard(plan, [each, start(0, 0, BOTH), ...finishes]).filter(([, sound]) => sound === 'go');
   const plan = twoGroups('2x400 @5k / 60s', '2x400 @5k / 60s');

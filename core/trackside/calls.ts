@@ -1,4 +1,5 @@
 /** What is called out, and when: the end of a recovery, the next start, the changes of a session by the clock. */
+import { listed } from '../units/listed';
 import { ownRep } from './lineUp';
 import { repLabel, type PlannedRep } from './plan';
 import { isRunning, membersOf, type RepRun, type RunState } from './runState';
@@ -67,8 +68,6 @@ function endCalls(groupId: string, run: RepRun, after: RepRun | undefined, isLas
   ];
 }
 
-const NAMES = new Intl.ListFormat('en-GB');
-
 /** Whom one call is for, as it is called; nobody is named where it is for all. */
 function namesFor(state: RunState, same: readonly OwnCall[]): string {
   const groups = state.groups.flatMap(({ id, name }) => {
@@ -78,7 +77,7 @@ function namesFor(state: RunState, same: readonly OwnCall[]): string {
     const alone = calls.flatMap(({ athleteId }) => state.athletes[athleteId ?? '']?.tileName ?? []);
     return here.length === 0 && calls.length === 0 ? [] : { isWhole, names: isWhole ? [name] : alone };
   });
-  return groups.every(({ isWhole }) => isWhole) ? '' : NAMES.format(groups.flatMap(({ names }) => names));
+  return groups.every(({ isWhole }) => isWhole) ? '' : listed(groups.flatMap(({ names }) => names));
 }
 
 /** All calls that can be foreseen, each for whom it is. */

@@ -107,6 +107,10 @@ export const groupOf = (state: RunState, groupId: string): GroupState | undefine
 export const membersOf = (state: RunState, groupId: string): AthleteState[] =>
   Object.values(state.athletes).filter((athlete) => athlete.groupId === groupId);
 
+/** Those of these groups that have anybody in them, in the order of the plan. */
+export const peopledGroups = (state: RunState, groupIds: ReadonlySet<string>): GroupState[] =>
+  state.groups.filter(({ id }) => groupIds.has(id) && membersOf(state, id).length > 0);
+
 /** Who can be sent off: here, and not stopped. */
 export const isRunning = ({ presence, stoppedAtMs }: AthleteState): boolean =>
   presence === 'present' && stoppedAtMs === undefined;

@@ -1,7 +1,7 @@
 import path from 'node:path';
 import type { Page } from '@playwright/test';
-import { test } from '../../e2e/app';
-import { Board, todaysSession } from '../../e2e/board';
+import { sessionCalled, test } from '../../e2e/app';
+import { Board, clockedSession, todaysSession } from '../../e2e/board';
 
 const FOLDER = path.join(__dirname, '../../docs/screenshots');
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
@@ -73,9 +73,7 @@ test.describe('phone', () => {
   });
   test('the plan of a day', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
-    const hard = (await demo.get<{ id: string; title: string }[]>('sessions')).find(
-      ({ title }) => title === 'Mile pace 400s',
-    );
+    const hard = await sessionCalled(demo, 'Mile pace 400s');
     await page.goto(`${demo.url}/sessions/plan/${id}`);
     await page.getByText(/^Forecast/).waitFor();
     await shoot(page, 'plan-groups');
@@ -83,7 +81,7 @@ test.describe('phone', () => {
     await page.getByRole('button', { name: /^Use these/ }).tap();
     await page.getByRole('radio', { name: 'Track', exact: true }).tap();
     await shoot(page, 'plan-track');
-    await page.goto(`${demo.url}/sessions/plan/${hard?.id}`);
+    await page.goto(`${demo.url}/sessions/plan/${hard.id}`);
     await page.getByRole('radio', { name: 'Effort' }).tap();
     await page.getByRole('button', { name: /^Juno Sellwick/ }).tap();
     await page.getByRole('img', { name: /^Juno Sellwick/ }).scrollIntoViewIfNeeded();
@@ -106,10 +104,7 @@ test.describe('phone', () => {
     for (let i = 0; i < 5; i++) await board.wait(0.2);
     await shoot(page, 'rehearsal');
     await board.letRun();
-    const fartlek = (await demo.get<{ id: string; title: string }[]>('sessions')).find(
-      ({ title }) => title === 'Fartlek by the clock',
-    );
-    await page.goto(`${demo.url}/track/ready/${fartlek?.id}`);
+    await page.goto(`${demo.url}/track/ready/${(await clockedSession(demo)).id}`);
     await board.button(/^Go with/).tap();
     await board.hold();
     await board.press(board.button(/^Start/));

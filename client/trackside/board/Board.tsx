@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { markTapped } from '@core/trackside/arrivals';
 import { canBeCalled, isByTheClock } from '@core/trackside/caller';
 import { proposalsFor, type Proposal } from '@core/trackside/proposals';
-import { groupOf, membersOf } from '@core/trackside/runState';
+import { groupOf, peopledGroups } from '@core/trackside/runState';
 import type { OutboxState } from '../../store/outbox';
 import { fromStore, type Source } from '../../store/source';
 import { store, useAppSelector } from '../../store/store';
@@ -95,9 +95,7 @@ export const Board = memo(function Board(props: BoardProps) {
   const undoWords = useMemo(() => undoable && eventWords(state, undoable), [state, undoable]);
 
   const group = groupOf(state, choice) ?? (state.groups.length === 1 ? state.groups[0] : undefined);
-  const shownPlans = state.groups.flatMap(({ id, plan: own }) =>
-    shown.has(id) && membersOf(state, id).length > 0 ? own : [],
-  );
+  const shownPlans = peopledGroups(state, shown).map(({ plan: own }) => own);
   const canCall = shownPlans.length > 0 && shownPlans.every(canBeCalled);
   const isCalledAtFirst = canCall && shownPlans.every(isByTheClock);
   const isCaller = canCall && (asCaller ?? isCalledAtFirst);

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { callerPanels, leftText, type CallerPanel, type Stretch } from '@core/trackside/caller';
 import type { GroupState } from '@core/trackside/runState';
+import { listed } from '@core/units/listed';
 import { formatClock } from '@core/units/time';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
@@ -11,8 +12,7 @@ import { TapButton } from './TapButton';
 const lengthText = ({ lengthS, words }: Stretch) =>
   lengthS === undefined ? words : `${formatClock(lengthS)} ${words}`;
 
-const NAMES = new Intl.ListFormat('en-GB');
-const namesOf = (groups: readonly GroupState[]) => NAMES.format(groups.map(({ name }) => name));
+const namesOf = (groups: readonly GroupState[]) => listed(groups.map(({ name }) => name));
 
 /** Surges and floats as the leader calls them, in a stretch without structure; the same for all groups that are in step. */
 function Surges({ run, groups, now }: { run: Run; groups: readonly GroupState[]; now: number }) {
@@ -42,21 +42,10 @@ function Surges({ run, groups, now }: { run: Run; groups: readonly GroupState[];
 }
 
 /** Type sizes in px: on a table it is read from further off than in the hand, and the more there are the smaller each has to be. */
-function sizesFor(isWide: boolean, count: number) {
-  if (isWide)
-    return (
-      [
-        { words: 72, clock: 220 },
-        { words: 56, clock: 150 },
-      ][count - 1] ?? { words: 40, clock: 100 }
-    );
-  return (
-    [
-      { words: 44, clock: 120 },
-      { words: 34, clock: 84 },
-    ][count - 1] ?? { words: 26, clock: 54 }
-  );
-}
+const SIZES = {
+  phone: { one: { words: 44, clock: 120 }, two: { words: 34, clock: 84 }, more: { words: 26, clock: 54 } },
+  wide: { one: { words: 72, clock: 220 }, two: { words: 56, clock: 150 }, more: { words: 40, clock: 100 } },
+};
 
 type PanelProps = {
   panel: CallerPanel;
@@ -67,7 +56,7 @@ type PanelProps = {
 /** What some groups do now, how long yet, and what comes next. */
 function Panel({ panel: { groups, now }, count }: PanelProps) {
   const palette = usePalette();
-  const size = sizesFor(useWide(), count);
+  const size = SIZES[useWide() ? 'wide' : 'phone'][count === 1 ? 'one' : count === 2 ? 'two' : 'more'];
   const isHard = now?.isHard === true;
   const ink = isHard ? palette.onAction : palette.ink;
   const hasStarted = groups.some(({ startedAtMs }) => startedAtMs !== undefined);

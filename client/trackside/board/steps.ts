@@ -1,6 +1,6 @@
 import { countOf, nextSlot, ownRep } from '@core/trackside/lineUp';
 import { repLabel, type Plan, type PlannedRep } from '@core/trackside/plan';
-import { membersOf, type GroupState, type RunState } from '@core/trackside/runState';
+import { membersOf, peopledGroups, type AthleteState, type GroupState, type RunState } from '@core/trackside/runState';
 import { dueStarts, startOf, type Due } from '@core/trackside/starts';
 import type { Happening } from '@core/trackside/events';
 import { formatClock } from '@core/units/time';
@@ -36,40 +36,41 @@ function repOf(state: RunState, { athleteIds, slot }: Due): PlannedRep | undefin
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0];
 }
 
-const isAnyoneRunning = (state: RunState, { athleteIds }: Due, nowMs: number): boolean =>
-  athleteIds.some((id) => {
-    const last = state.athletes[id]?.runs.at(-1);
-    return last !== undefined && (last.finishedAtMs === undefined || last.finishedAtMs > nowMs);
-  });
+/** Sent off, and neither back nor stopped. */
+function isOnTheWay({ runs, stoppedAtMs }: AthleteState, nowMs: number): boolean {
+  const last = runs.at(-1);
+  return (
+    last !== undefined && stoppedAtMs === undefined && (last.finishedAtMs === undefined || last.finishedAtMs > nowMs)
+  );
+}
+
+const athletesOf = (state: RunState, { athleteIds }: Due): AthleteState[] =>
+  athleteIds.flatMap((id) => state.athletes[id] ?? []);
+
+const isAnyoneRunning = (state: RunState, due: Due, nowMs: number): boolean =>
+  athletesOf(state, due).some((athlete) => isOnTheWay(athlete, nowMs));
 
 /** When those who are to start set off last; before all else where they have not yet. */
-const lastStartMs = (state: RunState, { athleteIds }: Due): number =>
-  Math.max(-Infinity, ...athleteIds.flatMap((id) => state.athletes[id]?.runs.at(-1)?.startedAtMs ?? []));
+const lastStartMs = (state: RunState, due: Due): number =>
+  Math.max(-Infinity, ...athletesOf(state, due).flatMap(({ runs }) => runs.at(-1)?.startedAtMs ?? []));
 
 /**
  * Starts that are taken with one tap: of all groups that last set off together, unless they follow each other. Who stands comes before who
  * runs, then who has not begun, then whose time is up first.
  */
 function together(state: RunState, dues: readonly Due[], nowMs: number): Due[] {
-  const inTurn = dues.map((due) => {
-    const startedMs = lastStartMs(state, due);
-    return {
-      due,
-      startedMs,
-      isRunning: isAnyoneRunning(state, due, nowMs),
-      dueMs: due.atMs ?? (Number.isFinite(startedMs) ? Infinity : -Infinity),
-    };
-  });
-  const [first] = inTurn.sort(
-    (a, b) => Number(a.isRunning) - Number(b.isRunning) || (a.dueMs < b.dueMs ? -1 : Number(a.dueMs > b.dueMs)),
-  );
+  const inTurn = dues.map((due) => ({
+    due,
+    running: Number(isAnyoneRunning(state, due, nowMs)),
+    dueMs: due.atMs ?? (lastStartMs(state, due) === -Infinity ? -Infinity : Infinity),
+  }));
+  // Two that are as far off as can be are as good as each other.
+  const first = inTurn.sort((a, b) => a.running - b.running || a.dueMs - b.dueMs || 0)[0]?.due;
   if (!first) return [];
   const gaps = state.groups.some(({ plan }) => (plan.startGapS ?? 0) > 0);
-  if (gaps || state.sending === 'each') return [first.due];
-  const inStep = inTurn.filter(
-    ({ due, startedMs }) => due.slot.repIndex === first.due.slot.repIndex && startedMs === first.startedMs,
-  );
-  return dues.filter((due) => inStep.some((one) => one.due === due));
+  if (gaps || state.sending === 'each') return [first];
+  const startedMs = lastStartMs(state, first);
+  return dues.filter((due) => due.slot.repIndex === first.slot.repIndex && lastStartMs(state, due) === startedMs);
 }
 
 /** The first start sets the groups off one after another, by the gaps of the plan. */
@@ -94,10 +95,7 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
   if (state.endedAtMs !== undefined) return { kind: 'results' };
   const all = dueStarts(state);
   const dues = all.filter(({ groupId }) => shown.has(groupId));
-  const isRunning = Object.values(state.athletes).some(({ runs, stoppedAtMs }) => {
-    const last = runs.at(-1);
-    return last && stoppedAtMs === undefined && (last.finishedAtMs === undefined || last.finishedAtMs > nowMs);
-  });
+  const isRunning = Object.values(state.athletes).some((athlete) => isOnTheWay(athlete, nowMs));
   const chain = staggered(state, shown);
   const chosen = chain ? dues.filter(({ groupId }) => groupId === chain.first.id) : together(state, dues, nowMs);
   const [first] = chosen;
@@ -124,9 +122,8 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
     first.athleteIds.length === 1 && first.athleteIds[0] !== undefined
       ? state.athletes[first.athleteIds[0]]
       : undefined;
-  const shownGroups = state.groups.filter(({ id }) => shown.has(id) && membersOf(state, id).length > 0);
   const names = state.groups.filter(({ id }) => chosen.some(({ groupId }) => groupId === id)).map(({ name }) => name);
-  const isSome = chosen.length < shownGroups.length || (shown.size === 1 && state.groups.length > 1);
+  const isSome = chosen.length < peopledGroups(state, shown).length || (shown.size === 1 && state.groups.length > 1);
   const named = names.length > 1 ? `${names.length} groups` : names.join();
   const who = state.sending === 'each' && only ? ` ${only.tileName}` : isSome ? ` ${named}` : '';
   const isOpen = rep?.open === true;
@@ -142,8 +139,7 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
 
 /** `2 of 12: 400 @5k`: where the groups shown are, if they are all at one place. */
 export function whereText(state: RunState, shown: ReadonlySet<string>): string | undefined {
-  const groups = state.groups.filter(({ id }) => shown.has(id) && membersOf(state, id).length > 0);
-  const texts = groups.map((group) => {
+  const texts = peopledGroups(state, shown).map((group) => {
     const slot = group.slots[group.lastAt];
     if (!slot) return undefined;
     const members = membersOf(state, group.id);
@@ -159,10 +155,7 @@ export function whereText(state: RunState, shown: ReadonlySet<string>): string |
 /** One group in a few words, for the strip: what it is about to do. */
 export function groupWords(state: RunState, group: GroupState, nowMs: number): { says: string; due: boolean } {
   const members = membersOf(state, group.id);
-  const onRun = members.filter(({ runs, stoppedAtMs }) => {
-    const last = runs.at(-1);
-    return last && stoppedAtMs === undefined && (last.finishedAtMs === undefined || last.finishedAtMs > nowMs);
-  });
+  const onRun = members.filter((athlete) => isOnTheWay(athlete, nowMs));
   const [first] = onRun.map(({ runs }) => runs.at(-1)?.startedAtMs ?? nowMs).sort((a, b) => a - b);
   if (first !== undefined && state.endedAtMs === undefined)
     return { says: formatClock(Math.max(0, Math.floor((nowMs - first) / 1000))), due: false };
