@@ -7,6 +7,8 @@ const node = (name) => ({
 });
 
 module.exports = {
+  // What writes through to a slow disk takes long there, and is right all the same.
+  testTimeout: 30_000,
   projects: [
     node('core'),
     node('server'),
