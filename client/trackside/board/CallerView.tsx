@@ -42,10 +42,11 @@ function Surges({ run, groups, now }: { run: Run; groups: readonly GroupState[];
 }
 
 /** Type sizes in px: on a table it is read from further off than in the hand, and the more there are the smaller each has to be. */
-const SIZES = {
-  phone: { one: { words: 44, clock: 120 }, two: { words: 34, clock: 84 }, more: { words: 26, clock: 54 } },
-  wide: { one: { words: 72, clock: 220 }, two: { words: 56, clock: 150 }, more: { words: 40, clock: 100 } },
-};
+function sizeFor(isWide: boolean, count: number) {
+  if (isWide) return count === 1 ? { words: 72, clock: 220 } : { words: 40, clock: 100 };
+  if (count === 1) return { words: 44, clock: 120 };
+  return count === 2 ? { words: 34, clock: 84 } : { words: 22, clock: 52 };
+}
 
 type PanelProps = {
   panel: CallerPanel;
@@ -53,13 +54,38 @@ type PanelProps = {
   count: number;
 };
 
-/** What some groups do now, how long yet, and what comes next. */
+/** What some groups do now, how long yet, and what comes next. Where many are under each other, the clock stands beside the words. */
 function Panel({ panel: { groups, now }, count }: PanelProps) {
   const palette = usePalette();
-  const size = SIZES[useWide() ? 'wide' : 'phone'][count === 1 ? 'one' : count === 2 ? 'two' : 'more'];
+  const isWide = useWide();
+  const isFlat = !isWide && count > 2;
+  const size = sizeFor(isWide, count);
   const isHard = now?.isHard === true;
   const ink = isHard ? palette.onAction : palette.ink;
   const hasStarted = groups.some(({ startedAtMs }) => startedAtMs !== undefined);
+  const textAlign = isFlat ? 'left' : 'center';
+  const name = count > 1 && (
+    <Words as="strong" color={ink} numberOfLines={1}>
+      {namesOf(groups)}
+    </Words>
+  );
+  const words = (
+    <Words as="title" color={ink} style={{ fontSize: size.words, lineHeight: size.words * 1.2, textAlign }}>
+      {now ? now.words : hasStarted ? 'Done' : 'Ready'}
+    </Words>
+  );
+  const clock = now?.leftS !== undefined && (
+    <View role="timer" aria-label={`${now.words}: left`}>
+      <Words as="clock" color={ink} style={{ fontSize: size.clock, lineHeight: size.clock }}>
+        {leftText(now.leftS)}
+      </Words>
+    </View>
+  );
+  const next = now && (
+    <Words as={isFlat ? 'strong' : count > 1 ? 'heading' : 'title'} color={ink} style={{ textAlign }}>
+      {now.next ? `Next: ${lengthText(now.next)}` : 'Then done'}
+    </Words>
+  );
   return (
     <View
       style={{
@@ -69,9 +95,10 @@ function Panel({ panel: { groups, now }, count }: PanelProps) {
         borderWidth: 2,
         borderColor: palette.ink,
         backgroundColor: palette.raised,
-        padding: SPACE.s,
+        paddingHorizontal: isFlat ? SPACE.m : SPACE.s,
+        flexDirection: isFlat ? 'row' : 'column',
         alignItems: 'center',
-        justifyContent: 'space-evenly',
+        justifyContent: isFlat ? 'space-between' : 'space-evenly',
       }}
     >
       <View
@@ -84,31 +111,24 @@ function Panel({ panel: { groups, now }, count }: PanelProps) {
           backgroundColor: isHard ? palette.action : palette.fill,
         }}
       />
-      {count > 1 && (
-        <Words as="strong" color={ink} numberOfLines={1}>
-          {namesOf(groups)}
-        </Words>
-      )}
-      <View style={{ alignItems: 'center' }}>
-        <Words
-          as="title"
-          color={ink}
-          style={{ fontSize: size.words, lineHeight: size.words * 1.2, textAlign: 'center' }}
-        >
-          {now ? now.words : hasStarted ? 'Done' : 'Ready'}
-        </Words>
-        {now?.leftS !== undefined && (
-          <View role="timer" aria-label={`${now.words}: left`}>
-            <Words as="clock" color={ink} style={{ fontSize: size.clock, lineHeight: size.clock }}>
-              {leftText(now.leftS)}
-            </Words>
+      {isFlat ? (
+        <>
+          <View style={{ flex: 1 }}>
+            {name}
+            {words}
+            {next}
           </View>
-        )}
-      </View>
-      {now && (
-        <Words as={count > 1 ? 'heading' : 'title'} color={ink} style={{ textAlign: 'center' }}>
-          {now.next ? `Next: ${lengthText(now.next)}` : 'Then done'}
-        </Words>
+          {clock}
+        </>
+      ) : (
+        <>
+          {name}
+          <View style={{ alignItems: 'center' }}>
+            {words}
+            {clock}
+          </View>
+          {next}
+        </>
       )}
     </View>
   );
@@ -125,24 +145,29 @@ type Props = {
 export function CallerView({ run, groupIds, now }: Props) {
   const isWide = useWide();
   const panels = callerPanels(run.state, groupIds, now);
+  const surging = panels.filter(({ groups }) =>
+    groups.some(({ plan, startedAtMs }) => startedAtMs !== undefined && plan.reps.some(({ free }) => free)),
+  );
+  // Under each other on a phone there is no room for the buttons of several.
+  const canTapHere = isWide || panels.length === 1;
   return (
     <View style={{ flex: 1, gap: SPACE.m, padding: SPACE.m, flexDirection: isWide ? 'row' : 'column' }}>
-      {panels.map((panel) => {
-        const { groups } = panel;
-        const isFree = groups.some(({ plan }) => plan.reps.some(({ free }) => free));
-        const canSurge = isFree && groups.some(({ startedAtMs }) => startedAtMs !== undefined);
-        return (
-          <View
-            key={groups[0]?.id}
-            role="group"
-            aria-label={`Caller for ${namesOf(groups)}`}
-            style={{ flex: 1, gap: SPACE.m }}
-          >
-            <Panel panel={panel} count={panels.length} />
-            {canSurge && <Surges run={run} groups={groups} now={now} />}
-          </View>
-        );
-      })}
+      {panels.map((panel) => (
+        <View
+          key={panel.groups[0]?.id}
+          role="group"
+          aria-label={`Caller for ${namesOf(panel.groups)}`}
+          style={{ flex: 1, gap: SPACE.m }}
+        >
+          <Panel panel={panel} count={panels.length} />
+          {canTapHere && surging.includes(panel) && <Surges run={run} groups={panel.groups} now={now} />}
+        </View>
+      ))}
+      {!canTapHere && surging.length > 0 && (
+        <Words as="label" style={{ textAlign: 'center' }}>
+          To tap the surges of a group, choose it above.
+        </Words>
+      )}
     </View>
   );
 }
