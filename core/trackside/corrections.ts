@@ -14,27 +14,49 @@ export type CorrectedLog = {
 
 const isLater = (a: RunEvent, b: RunEvent | undefined) => !b || a.atMs > b.atMs || (a.atMs === b.atMs && a.id > b.id);
 
-/** Which events count: those that no counting undo names. Undos that name each other in a ring count for nothing. */
-function whichCount(events: Iterable<RunEvent>): (id: string) => boolean {
-  const undoneBy = new Map<string, string[]>();
+/** Undos that name each other in a ring: each undo names one event, so a walk from one to the next comes back where it began. */
+function undosInRings(targets: ReadonlyMap<string, string>): Set<string> {
+  const rings = new Set<string>();
+  const walked = new Set<string>();
+  for (const start of targets.keys()) {
+    const path: string[] = [];
+    const places = new Map<string, number>();
+    let id: string | undefined = start;
+    while (id !== undefined && targets.has(id) && !walked.has(id)) {
+      walked.add(id);
+      places.set(id, path.push(id) - 1);
+      id = targets.get(id);
+    }
+    const from = id === undefined ? undefined : places.get(id);
+    if (from !== undefined) for (const inRing of path.slice(from)) rings.add(inRing);
+  }
+  return rings;
+}
+
+/**
+ * Which events do not count: those that a counting undo names. Worked out from the last undo of a chain to the first, since a chain may
+ * be as long as the log. Undos that name each other in a ring count for nothing.
+ */
+function undoneIds(events: Iterable<RunEvent>): Set<string> {
+  const targets = new Map<string, string>();
+  const undosLeft = new Map<string, number>();
   for (const event of events) {
     if (event.type !== 'undone') continue;
-    const undos = undoneBy.get(event.eventId);
-    if (undos) undos.push(event.id);
-    else undoneBy.set(event.eventId, [event.id]);
+    targets.set(event.id, event.eventId);
+    undosLeft.set(event.eventId, (undosLeft.get(event.eventId) ?? 0) + 1);
   }
-  const known = new Map<string, boolean>();
-  const counts = (id: string): boolean => {
-    const undos = undoneBy.get(id);
-    if (!undos) return true;
-    const before = known.get(id);
-    if (before !== undefined) return before;
-    known.set(id, false);
-    const answer = !undos.some(counts);
-    known.set(id, answer);
-    return answer;
-  };
-  return counts;
+  const rings = undosInRings(targets);
+  const undone = new Set(rings);
+  const ready = [...targets.keys()].filter((id) => rings.has(id) || !undosLeft.has(id));
+  for (let id = ready.pop(); id !== undefined; id = ready.pop()) {
+    const target = targets.get(id);
+    if (target === undefined) continue;
+    if (!undone.has(id)) undone.add(target);
+    const left = (undosLeft.get(target) ?? 0) - 1;
+    undosLeft.set(target, left);
+    if (left === 0 && targets.has(target) && !rings.has(target)) ready.push(target);
+  }
+  return undone;
 }
 
 /**
@@ -44,19 +66,20 @@ function whichCount(events: Iterable<RunEvent>): (id: string) => boolean {
 export function correctedLog(events: readonly RunEvent[]): CorrectedLog {
   const byId = new Map<string, RunEvent>();
   for (const event of events) if (!byId.has(event.id)) byId.set(event.id, event);
-  const counts = whichCount(byId.values());
+  const undone = undoneIds(byId.values());
   const clocks = new Map<string, RunEvent & { type: 'clock' }>();
   const shifts = new Map<string, RunEvent & { type: 'shifted' }>();
   const names = new Map<string, NamedEvent>();
   for (const event of byId.values()) {
-    if ((event.type !== 'clock' && event.type !== 'shifted' && event.type !== 'named') || !counts(event.id)) continue;
+    if ((event.type !== 'clock' && event.type !== 'shifted' && event.type !== 'named') || undone.has(event.id))
+      continue;
     if (event.type === 'clock' && isLater(event, clocks.get(event.deviceId))) clocks.set(event.deviceId, event);
     if (event.type === 'shifted' && isLater(event, shifts.get(event.eventId))) shifts.set(event.eventId, event);
     if (event.type === 'named' && isLater(event, names.get(event.eventId))) names.set(event.eventId, event);
   }
   const entries = [...byId.values()].map((event): LogEntry => {
     const at = shifts.get(event.id)?.toMs ?? event.atMs;
-    return { event, atMs: at + (clocks.get(event.deviceId)?.offsetMs ?? 0), counts: counts(event.id) };
+    return { event, atMs: at + (clocks.get(event.deviceId)?.offsetMs ?? 0), counts: !undone.has(event.id) };
   });
   entries.sort((a, b) => a.atMs - b.atMs || (a.event.id < b.event.id ? -1 : 1));
   const offsets = Object.fromEntries([...clocks].map(([device, { offsetMs }]) => [device, offsetMs]));
