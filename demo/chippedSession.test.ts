@@ -49,7 +49,7 @@ test('a whole session run by the squad with chips over TCP, 60 times as fast: wh
   const random = () => (seed = (seed * 48_271) % 2_147_483_647) / 2_147_483_647;
   const later = (run: () => void, afterMs: number) => void waiting.push({ run, afterMs });
   const squad = new ChippedSquad({ plan, habits, random, speed: SPEED, link, later });
-  hub.subscribe(plan.id, (events) => squad.hear(events));
+  hub.subscribe(plan.id, { onEvents: (events) => squad.hear(events), onEnd: () => undefined });
 
   let atMs = T0;
   let said = 0;
@@ -57,7 +57,7 @@ test('a whole session run by the squad with chips over TCP, 60 times as fast: wh
     const athleteIds = people.map(({ athleteId }) => athleteId);
     const stamp = { id: ulid(), runId: plan.id, deviceId: people[0]?.athleteId ?? '', atMs };
     const start: RunEvent = { ...stamp, type: 'started', repIndex, athleteIds };
-    hub.publish(plan.id, addEvents(db, plan.id, [start], T0) ?? []);
+    hub.publish(plan.id, addEvents(db, plan.id, [start], T0)?.added ?? []);
     const due = waiting.splice(0).sort((a, b) => a.afterMs - b.afterMs);
     for (const { run } of due) run();
     said += due.length;

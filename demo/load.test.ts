@@ -37,7 +37,7 @@ test('the club has about fourteen athletes, finished sessions, and one for today
   expect(runs.length).toBeGreaterThanOrEqual(5);
   for (const run of runs) {
     expect(run.date < TODAY).toBe(true);
-    expect(run.summary.finished).toBe(run.summary.planned);
+    expect(run.summary?.finished).toBe(run.summary?.planned);
   }
 });
 

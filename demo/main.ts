@@ -1,5 +1,6 @@
 import { format } from 'date-fns/format';
 import { serveWeather } from '@devices/weather/serve';
+import { chosenDemoFolder } from '@server/settings';
 import { start } from '@server/start';
 import { loadDemo } from './load';
 
@@ -9,5 +10,10 @@ const fresh = process.argv.includes('--fresh');
 process.env.ZEST_LOOP ??= process.env.PORT === '0' ? '0' : '4401';
 
 void serveWeather().then(({ url }) =>
-  start((db) => loadDemo(db, { today: format(new Date(), 'yyyy-MM-dd'), fresh }), url),
+  start({
+    kind: 'demo',
+    folder: chosenDemoFolder(),
+    prepare: (db) => loadDemo(db, { today: format(new Date(), 'yyyy-MM-dd'), fresh }),
+    weatherUrl: url,
+  }),
 );

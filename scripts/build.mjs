@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { packFolder } from './pack.mjs';
 
 const ROOT = path.join(path.dirname(fileURLToPath(import.meta.url)), '..');
 const MADE_OF = [
@@ -16,6 +17,7 @@ const MADE_OF = [
   'metro.config.js',
   'package-lock.json',
   'scripts/build.mjs',
+  'scripts/pack.mjs',
   'tsconfig.json',
 ];
 const STAMP = path.join(ROOT, 'dist/.built-from');
@@ -85,4 +87,5 @@ const { status } = spawnSync(
 );
 if (status !== 0) process.exit(status ?? 1);
 await writeServiceWorker();
+await packFolder(path.join(ROOT, 'dist'));
 fs.writeFileSync(STAMP, wanted);

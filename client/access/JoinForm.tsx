@@ -1,19 +1,18 @@
 import { useState } from 'react';
 import { troubleText, useJoinMutation } from '../store/api';
+import { deviceId } from '../store/deviceId';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextField } from '../ui/TextField';
 import { Words } from '../ui/Words';
-
-/** The code of an address such as `/join#ABCD-2345`; it is not sent to any server by opening it. */
-const codeOfAddress = () => decodeURIComponent(globalThis.location?.hash.slice(1) ?? '');
+import { codeOfAddress } from './codeOfAddress';
 
 /** How an assistant's phone joins one session: by a code, typed or from the QR code's address. */
 export function JoinForm() {
-  const [code, setCode] = useState(codeOfAddress);
+  const [code, setCode] = useState(() => codeOfAddress(globalThis.location?.hash ?? ''));
   const [join, { error, isLoading }] = useJoinMutation();
   const go = async () => {
-    const sent = await join({ code });
+    const sent = await join({ code, deviceId: deviceId() });
     if (sent.data) location.replace(`/track/run/${sent.data.runId}`);
   };
   return (

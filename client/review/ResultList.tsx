@@ -1,28 +1,78 @@
 import { router, usePathname } from 'expo-router';
 import { View } from 'react-native';
-import { troubleText, useRunsQuery, type ListedRun } from '../store/api';
+import type { RunSummary } from '@core/review/summary';
+import { troubleText, useRestoreRunMutation, useRunsQuery, useSetRunAsideMutation, type ListedRun } from '../store/api';
 import { dayName } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../ui/LookSwitch';
 import { Page } from '../ui/Page';
+import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
+import { useNotice } from '../ui/UndoBar';
 import { useWide } from '../ui/useWide';
+import { Words } from '../ui/Words';
 
-function aboutRun({ date, summary }: ListedRun): string {
+function aboutRun(date: string, summary: RunSummary): string {
   const people = `${summary.athletes} athlete${summary.athletes === 1 ? '' : 's'}`;
   const ran = `${summary.finished} of ${summary.planned} reps`;
   const open = summary.endedAtMs === undefined ? ' · under way' : '';
   return `${dayName(date)} · ${people} · ${ran}${open}`;
 }
 
+/** Sessions that cannot be read, and those that were put away for it. */
+function Damaged({ runs }: { runs: readonly ListedRun[] }) {
+  const [setAside] = useSetRunAsideMutation();
+  const [restore] = useRestoreRunMutation();
+  const notice = useNotice();
+  const act = async (done: { error?: unknown }, says: string) =>
+    notice({ text: done.error ? troubleText(done.error) : says });
+  const [unreadable, aside] = [runs.filter((run) => run.isUnreadable), runs.filter((run) => run.isSetAside)];
+  if (unreadable.length + aside.length === 0) return null;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      {unreadable.map(({ id, title, date }) => (
+        <View key={id} style={{ gap: SPACE.s }}>
+          <Trouble>{`“${title}” of ${dayName(date)} cannot be read: what is stored of it is damaged. All other results are whole.`}</Trouble>
+          <SmallButton
+            label={`Set ${title} aside`}
+            onPress={() =>
+              void setAside(id).then((done) => act(done, `“${title}” is set aside; nothing of it is gone.`))
+            }
+          >
+            Set aside
+          </SmallButton>
+        </View>
+      ))}
+      {aside.length > 0 && (
+        <Words as="label" quiet level={2}>
+          Set aside
+        </Words>
+      )}
+      {aside.map(({ id, title, date }) => (
+        <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+          <Words style={{ flex: 1 }}>{`${title}, ${dayName(date)}`}</Words>
+          <SmallButton
+            label={`Bring ${title} back`}
+            onPress={() => void restore(id).then((done) => act(done, `“${title}” is back.`))}
+          >
+            Bring back
+          </SmallButton>
+        </View>
+      ))}
+    </View>
+  );
+}
+
 /** What was run, the latest first. */
 export function ResultList() {
   const { data, error, refetch } = useRunsQuery(undefined, { refetchOnMountOrArgChange: true });
   // A roll call that came to nothing is no result.
-  const runs = data?.filter((run) => run.summary.startedAtMs !== undefined);
+  const runs = data?.flatMap(({ summary, ...run }) =>
+    summary?.startedAtMs === undefined ? [] : [{ ...run, summary }],
+  );
   const path = usePathname();
   const wide = useWide();
   return (
@@ -39,12 +89,13 @@ export function ResultList() {
             <ListRow
               href={`/results/${run.id}`}
               title={run.title}
-              about={aboutRun(run)}
+              about={aboutRun(run.date, run.summary)}
               chosen={path === `/results/${run.id}`}
             />
           </View>
         ))}
       </View>
+      <Damaged runs={data ?? []} />
     </Page>
   );
 }

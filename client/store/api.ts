@@ -18,7 +18,16 @@ import { baseQuery } from './baseQuery';
 export type Session = SessionInput & { id: string; plan?: DayPlan };
 /** What the server keeps of the book: starter sessions are in it once the coach has changed them. */
 export type KeptBook = { sessions: BookSession[]; progressions: Progression[] };
-export type ListedRun = { id: string; sessionId: string; title: string; date: string; summary: RunSummary };
+/** A session that was taken to the track: with its summary, unless it cannot be read or was set aside. */
+export type ListedRun = {
+  id: string;
+  sessionId: string;
+  title: string;
+  date: string;
+  summary?: RunSummary;
+  isUnreadable?: true;
+  isSetAside?: true;
+};
 
 /** What this phone may do: everything, time one session, or nothing until it is let in. */
 export type Access = { isLocked: boolean; who: 'coach' | 'helper' | 'nobody'; runId?: string };
@@ -119,13 +128,21 @@ export const api = createApi({
     unlock: build.mutation<void, { passphrase: string }>({
       query: (body) => ({ url: 'access/passphrase', method: 'POST', body }),
     }),
-    join: build.mutation<{ runId: string }, { code: string }>({
+    join: build.mutation<{ runId: string }, { code: string; deviceId: string }>({
       query: (body) => ({ url: 'access/join', method: 'POST', body }),
     }),
     makeCode: build.mutation<JoinCode, { runId: string }>({
       query: (body) => ({ url: 'access/codes', method: 'POST', body }),
     }),
     runs: build.query<ListedRun[], void>({ query: () => 'runs', providesTags: ['runs'] }),
+    setRunAside: build.mutation<void, string>({
+      query: (id) => ({ url: `runs/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['runs'],
+    }),
+    restoreRun: build.mutation<void, string>({
+      query: (id) => ({ url: `runs/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['runs'],
+    }),
     run: build.query<{ plan: Plan; events: RunEvent[] }, string>({
       query: (id) => `runs/${id}`,
       providesTags: ['runs'],
@@ -162,6 +179,8 @@ export const {
   useMakeCodeMutation,
   useRunsQuery,
   useRunQuery,
+  useSetRunAsideMutation,
+  useRestoreRunMutation,
 } = api;
 
 /** The server's refusal as a sentence for the coach. */

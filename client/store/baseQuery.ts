@@ -8,6 +8,10 @@ import { inTurn } from './inTurn';
 import { openOfflineCopy } from './offlineCopy';
 
 const ask = fetchBaseQuery({ baseUrl: '/api' });
+
+/** The server takes writes as JSON only, also those with nothing in them: a form of another page cannot send that. */
+const AS_JSON = { 'content-type': 'application/json' };
+
 const copy = openOfflineCopy();
 
 /** Asks the server; when it cannot be reached, what is needed at the track comes from this phone's copy. */
@@ -16,7 +20,7 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
   const answer =
     typeof args === 'string' || args.method === undefined || args.method === 'GET'
       ? await ask(args, api, more)
-      : await inTurn(args.url, () => Promise.resolve(ask(args, api, more)));
+      : await inTurn(args.url, () => Promise.resolve(ask({ ...args, headers: AS_JSON }, api, more)));
   if (typeof args !== 'string' || !copy.isKept(args)) return answer;
   if (answer.error?.status === 'FETCH_ERROR') {
     const kept = await copy.read(args);

@@ -29,9 +29,11 @@ function useUnderWay(): { id: string; title: string; date: string; started: bool
     };
   }, []);
   const listed = new Map((runs ?? []).map((run) => [run.id, run]));
-  const open = (runs ?? []).filter((run) => run.summary.endedAtMs === undefined);
+  const open = (runs ?? []).flatMap(({ id, title, date, summary }) =>
+    summary && summary.endedAtMs === undefined ? [{ id, title, date, started: summary.startedAtMs !== undefined }] : [],
+  );
   return [
-    ...open.map(({ id, title, date, summary }) => ({ id, title, date, started: summary.startedAtMs !== undefined })),
+    ...open,
     ...kept.filter((plan) => !listed.has(plan.id)).map(({ id, title, date }) => ({ id, title, date, started: true })),
   ];
 }

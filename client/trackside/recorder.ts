@@ -1,6 +1,7 @@
-import { monotonicFactory, ulid } from 'ulid';
+import { monotonicFactory } from 'ulid';
 import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
+import { deviceId } from '../store/deviceId';
 import { fetchPort, Outbox } from '../store/outbox';
 import { openTrackLog } from '../store/trackLog';
 import { withMemory } from '../store/memoryLog';
@@ -16,21 +17,6 @@ const log = withMemory(openTrackLog());
 const outbox = new Outbox(log, fetchPort, (state) =>
   store.dispatch(trackside.actions.outboxChanged({ ...state, inMemory: log.inMemory() })),
 );
-
-const DEVICE_KEY = 'zest-lap-device';
-let device: string | undefined;
-
-/** This phone's id; kept in its storage, so that a reload is the same phone. */
-export function deviceId(): string {
-  if (device) return device;
-  try {
-    device = localStorage.getItem(DEVICE_KEY) ?? ulid();
-    localStorage.setItem(DEVICE_KEY, device);
-  } catch {
-    device = ulid();
-  }
-  return device;
-}
 
 /** Sending is not what a tap has to wait for: it follows when the screen is drawn, and of many taps several at a time. */
 const SEND = { afterMs: 300, everyMs: 1000 };

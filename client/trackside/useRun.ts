@@ -2,10 +2,13 @@ import { useEffect, useMemo, useState } from 'react';
 import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { GrowingReplay } from '@core/trackside/growingReplay';
+import { whyNotForHelper } from '@core/trackside/helper';
 import type { RunState } from '@core/trackside/runState';
+import { api } from '../store/api';
+import { deviceId } from '../store/deviceId';
 import { fromStore, type Source } from '../store/source';
 import { store, useAppSelector, type AppState } from '../store/store';
-import { deviceId, follow, openRun, record } from './recorder';
+import { follow, openRun, record } from './recorder';
 import { nowMs, wallClockMs } from './trackClock';
 
 /** A session at the track, its clock, and the one way to add to it. */
@@ -17,6 +20,8 @@ export type Run = {
   device: string;
   /** A rehearsal is on this page only: it is not kept and reaches nobody. */
   isRehearsal: boolean;
+  /** Whether this phone may do something, or undo or correct what was done; a helper's may not do all. */
+  may: (happening: Happening) => boolean;
   /** The time now on the clock that all phones of the session share, in ms since 1970. */
   now: () => number;
   /** That time of an event of the page, by its own time stamp. */
@@ -25,6 +30,15 @@ export type Run = {
   happen: (happening: Happening, timeStamp?: number) => void;
   /** Something happens, or has happened, at a time of the shared clock. */
   happenAt: (happening: Happening, atMs: number) => void;
+};
+
+const isHelper = (state: AppState): boolean => api.endpoints.access.select()(state).data?.who === 'helper';
+
+/** What this phone may do: see the core's rule for helpers, which the server goes by too. */
+const mayOf = (events: readonly RunEvent[], device: string) => (happening: Happening) => {
+  const event = { ...happening, id: '', runId: '', deviceId: device, atMs: 0 } as RunEvent;
+  const deviceOf = (eventId: string) => events.find(({ id }) => id === eventId)?.deviceId;
+  return whyNotForHelper(event, device, deviceOf) === undefined;
 };
 
 /** A session at the track as the store has it: worked out anew only when something was added. */
@@ -44,15 +58,27 @@ function runOfStore(runId: string): Source<Run> {
     happenAt: (happening: Happening, atMs: number) => void record(runId, happening, Math.round(atMs - offsetMs)),
   });
   let ways = waysAt(0);
-  return fromStore(store, ({ trackside: { run: kept } }) => {
-    if (run && (kept === known || kept?.plan.id !== runId)) return run;
+  let asHelper = false;
+  return fromStore(store, (all) => {
+    const { run: kept } = all.trackside;
+    const helps = isHelper(all);
+    if (run && helps === asHelper && (kept === known || kept?.plan.id !== runId)) return run;
     if (!kept) throw new Error('This session is not open.');
     if (!growing || kept.plan !== known?.plan) growing = new GrowingReplay(kept.plan);
     known = kept;
+    asHelper = helps;
     const state = growing.after(kept.events);
     const offsetMs = state.clocks[device] ?? 0;
     if (offsetMs !== ways.offsetMs) ways = waysAt(offsetMs);
-    run = { plan: kept.plan, events: kept.events, state, device, isRehearsal: false, ...ways };
+    run = {
+      plan: kept.plan,
+      events: kept.events,
+      state,
+      device,
+      isRehearsal: false,
+      may: helps ? mayOf(kept.events, device) : () => true,
+      ...ways,
+    };
     return run;
   });
 }

@@ -13,7 +13,7 @@ const { values } = parseArgs({
   },
 });
 
-type Listed = { id: string; title: string; summary: { startedAtMs?: number; endedAtMs?: number } };
+type Listed = { id: string; title: string; summary?: { startedAtMs?: number; endedAtMs?: number } };
 
 async function ask<T>(path: string): Promise<T> {
   const answer = await fetch(`${values.server}/api/${path}`);
@@ -24,7 +24,7 @@ async function ask<T>(path: string): Promise<T> {
 async function main(): Promise<void> {
   const speed = Number(values.speed);
   if (!(speed >= 1 && speed <= 60)) throw new Error('--speed has to be from 1 to 60.');
-  const open = (await ask<Listed[]>('runs')).find(({ summary }) => summary.endedAtMs === undefined);
+  const open = (await ask<Listed[]>('runs')).find(({ summary }) => summary && summary.endedAtMs === undefined);
   const runId = values.run ?? open?.id;
   if (runId === undefined) throw new Error('No session is under way. Take one to the track first.');
   const { plan, events } = await ask<{ plan: Plan; events: RunEvent[] }>(`runs/${runId}`);

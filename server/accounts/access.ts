@@ -1,45 +1,54 @@
-import { createHash, randomBytes, randomInt, timingSafeEqual } from 'node:crypto';
-import { eq, lte } from 'drizzle-orm';
+import { createHash, randomBytes, randomInt } from 'node:crypto';
+import { and, eq, gt, lte, sql } from 'drizzle-orm';
 import type { Db } from '../db/open';
-import { accessTokens, joinCodes } from '../db/schema';
+import { accessTokens, joinCodes, knownDevices, runEvents, runHelpers } from '../db/schema';
 
-/** Who may do what: the coach everything, a helper's phone only what timing one session takes. */
-export type Access = { who: 'coach' } | { who: 'helper'; runId: string };
+/** Who may do what: the coach everything, a helper's phone only what timing one session takes, under the name of one device. */
+export type Access = { who: 'coach' } | { who: 'helper'; runId: string; deviceId: string };
 
-/** Fewer characters are guessed. */
-export const LEAST_PASSPHRASE = 12;
+/** Somebody who was let in by a cookie, until then; `id` stands for that cookie and is no secret. */
+export type LetIn = Access & { id: string; untilMs: number };
 
 const DAY_MS = 86_400_000;
-const VALID_MS = { coach: 30 * DAY_MS, helper: DAY_MS / 2, code: 600_000 };
+export const VALID_MS = { coach: 30 * DAY_MS, helper: DAY_MS / 2, code: 600_000, device: 365 * DAY_MS };
+
+/** So many events a cookie may bring while it is good: far more than anyone can tap. */
+const MOST_EVENTS = { coach: 200_000, helper: 10_000 };
 
 /** Without those that are taken for each other. */
 const LETTERS = 'ABCDEFGHJKMNPQRSTVWXYZ23456789';
 const CODE_LENGTH = 8;
 
 const hashOf = (secret: string) => createHash('sha256').update(secret).digest('hex');
+const newSecret = () => randomBytes(32).toString('base64url');
 
-/** True if the passphrase is the one asked for; how long that takes says nothing about it. */
-const isSame = (given: string, asked: string) =>
-  timingSafeEqual(Buffer.from(hashOf(given)), Buffer.from(hashOf(asked)));
-
-function newToken(db: Db, madeFor: { runId?: string; madeFor?: string }, untilMs: number): string {
-  const token = randomBytes(32).toString('base64url');
+function newToken(db: Db, helper: { runId?: string; deviceId?: string }, untilMs: number): string {
+  const token = newSecret();
   db.insert(accessTokens)
-    .values({ hash: hashOf(token), untilMs, ...madeFor })
+    .values({ hash: hashOf(token), untilMs, ...helper })
     .run();
   return token;
 }
 
 const forgetOld = (db: Db, nowMs: number) => {
-  db.delete(accessTokens).where(lte(accessTokens.untilMs, nowMs)).run();
-  db.delete(joinCodes).where(lte(joinCodes.untilMs, nowMs)).run();
+  for (const table of [accessTokens, joinCodes, knownDevices]) db.delete(table).where(lte(table.untilMs, nowMs)).run();
 };
 
-/** @returns a token for the coach, or undefined if the passphrase is another one. */
-export function openWithPassphrase(db: Db, given: string, asked: string, nowMs: number): string | undefined {
-  if (!isSame(given, asked)) return undefined;
+/** Lets a phone in whose passphrase was right. @returns a token for the coach, and one by which the device is known from now on. */
+export function letCoachIn(db: Db, nowMs: number): { token: string; device: string } {
   forgetOld(db, nowMs);
-  return newToken(db, { madeFor: hashOf(asked) }, nowMs + VALID_MS.coach);
+  const device = newSecret();
+  db.insert(knownDevices)
+    .values({ hash: hashOf(device), untilMs: nowMs + VALID_MS.device })
+    .run();
+  return { token: newToken(db, {}, nowMs + VALID_MS.coach), device };
+}
+
+/** True if this device was let in by the passphrase before. */
+export function isKnownDevice(db: Db, device: string | undefined, nowMs: number): boolean {
+  if (device === undefined) return false;
+  const known = and(eq(knownDevices.hash, hashOf(device)), gt(knownDevices.untilMs, nowMs));
+  return db.select({ hash: knownDevices.hash }).from(knownDevices).where(known).get() !== undefined;
 }
 
 /** A code as it is read out, whatever is typed of it: `abcd 2345` is `ABCD2345`. */
@@ -56,33 +65,56 @@ export function newJoinCode(db: Db, runId: string, nowMs: number): { code: strin
   return { code: `${letters.slice(0, 4)}-${letters.slice(4)}`, untilMs };
 }
 
-/** Takes a code, once. @returns the session and a token for it, or undefined if the code is used, too old, or none. */
-export function openWithCode(db: Db, code: string, nowMs: number): { token: string; runId: string } | undefined {
+/** True if that device has timed this session otherwise than as a helper: nobody may go by its name. */
+function isSomeoneElse(db: Db, runId: string, deviceId: string): boolean {
+  const helper = and(eq(runHelpers.runId, runId), eq(runHelpers.deviceId, deviceId));
+  if (db.select({ runId: runHelpers.runId }).from(runHelpers).where(helper).get()) return false;
+  const its = and(eq(runEvents.runId, runId), sql`json_extract(${runEvents.eventJson}, '$.deviceId') = ${deviceId}`);
+  return db.select({ id: runEvents.id }).from(runEvents).where(its).limit(1).get() !== undefined;
+}
+
+export type Joined = { token: string; runId: string };
+
+/** Takes a code, once. @returns 'no_code' if it is used, too old or none, 'other_device' if the device is the coach's: the code is still good then. */
+export function openWithCode(
+  db: Db,
+  code: string,
+  deviceId: string,
+  nowMs: number,
+): Joined | 'no_code' | 'other_device' {
   return db.transaction((tx) => {
     forgetOld(db, nowMs);
     const hash = hashOf(plainCode(code));
     const found = tx.select().from(joinCodes).where(eq(joinCodes.hash, hash)).get();
-    if (!found) return undefined;
+    if (!found) return 'no_code';
+    const { runId } = found;
+    if (isSomeoneElse(db, runId, deviceId)) return 'other_device';
     tx.delete(joinCodes).where(eq(joinCodes.hash, hash)).run();
-    return { token: newToken(db, { runId: found.runId }, nowMs + VALID_MS.helper), runId: found.runId };
+    tx.insert(runHelpers).values({ runId, deviceId }).onConflictDoNothing().run();
+    return { token: newToken(db, { runId, deviceId }, nowMs + VALID_MS.helper), runId };
   });
 }
 
-/** What a token is good for now; undefined if for nothing. @param asked the passphrase in force. */
-export function accessOf(db: Db, token: string | undefined, asked: string, nowMs: number): Access | undefined {
+/** Whom a token lets in now; undefined if nobody. */
+export function accessOf(db: Db, token: string | undefined, nowMs: number): LetIn | undefined {
   if (token === undefined) return undefined;
-  const found = db
-    .select()
-    .from(accessTokens)
-    .where(eq(accessTokens.hash, hashOf(token)))
-    .get();
+  const id = hashOf(token);
+  const found = db.select().from(accessTokens).where(eq(accessTokens.hash, id)).get();
   if (!found || found.untilMs <= nowMs) return undefined;
-  if (found.runId !== null) return { who: 'helper', runId: found.runId };
-  return found.madeFor === hashOf(asked) ? { who: 'coach' } : undefined;
+  const { runId, deviceId, untilMs } = found;
+  if (runId === null) return { who: 'coach', id, untilMs };
+  return deviceId === null ? undefined : { who: 'helper', runId, deviceId, id, untilMs };
 }
 
-export function closeAccess(db: Db, token: string): void {
-  db.delete(accessTokens)
-    .where(eq(accessTokens.hash, hashOf(token)))
-    .run();
+/** Counts what a cookie brings. @returns false if that is more than it may: nothing is counted then. */
+export function countEventsOf(db: Db, { id, who }: LetIn, count: number): boolean {
+  const within = and(eq(accessTokens.hash, id), lte(accessTokens.events, MOST_EVENTS[who] - count));
+  const events = sql`${accessTokens.events} + ${count}`;
+  return db.update(accessTokens).set({ events }).where(within).run().changes > 0;
+}
+
+/** Ends what a cookie was good for. @returns its id, undefined if it was good for nothing. */
+export function closeAccess(db: Db, token: string): string | undefined {
+  const id = hashOf(token);
+  return db.delete(accessTokens).where(eq(accessTokens.hash, id)).run().changes > 0 ? id : undefined;
 }

@@ -53,6 +53,15 @@ export function listVersions(db: Db, bookId: string): BookVersion[] {
     .all();
 }
 
+/** The text of a plan; undefined in one that cannot be read, which is in nobody's way here. */
+function shorthandOf(planJson: string): string | undefined {
+  try {
+    return (JSON.parse(planJson) as Plan).shorthand;
+  } catch {
+    return undefined;
+  }
+}
+
 /** True if this very text was taken to the track from the book. */
 function wasRun(tx: Tx, bookId: string, shorthand: string): boolean {
   return tx
@@ -61,7 +70,7 @@ function wasRun(tx: Tx, bookId: string, shorthand: string): boolean {
     .innerJoin(sessions, eq(runs.sessionId, sessions.id))
     .where(eq(sessions.bookId, bookId))
     .all()
-    .some(({ planJson }) => (JSON.parse(planJson) as Plan).shorthand === shorthand);
+    .some(({ planJson }) => shorthandOf(planJson) === shorthand);
 }
 
 /** Keeps the text a session has before it is changed, if results stand on it. */

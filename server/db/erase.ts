@@ -1,35 +1,53 @@
+import type Database from 'better-sqlite3';
 import { eq, inArray, like, or } from 'drizzle-orm';
 import type { AthleteFile } from '@core/formats/athleteFile';
 import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
 import { isAnyoneInRun, isInRun, runOf } from '@core/trackside/runOf';
 import { readAthlete } from './athletes';
-import type { Db } from './open';
-import { readRun } from './runs';
+import { truncateWal, type Db } from './open';
+import { readSoundPart } from './runs';
 import { athletes, erasedAthletes, runEvents, runs, sessions } from './schema';
-import { readSquad } from './squad';
+import { readSquad, type Tx } from './squad';
 
-/** The sessions at the track that have the athlete in their plan, or that they joined. */
-function runsWith(db: Db, athleteId: string) {
+/** The ids of the sessions at the track in which the athlete is named anywhere. */
+function runIdsNaming(db: Db, athleteId: string): string[] {
+  const inEvents = db
+    .select({ id: runEvents.runId })
+    .from(runEvents)
+    .where(like(runEvents.eventJson, `%${athleteId}%`));
   return db
     .select({ id: runs.id })
     .from(runs)
-    .where(
-      or(
-        like(runs.planJson, `%${athleteId}%`),
-        inArray(
-          runs.id,
-          db
-            .select({ id: runEvents.runId })
-            .from(runEvents)
-            .where(like(runEvents.eventJson, `%${athleteId}%`)),
-        ),
-      ),
-    )
+    .where(or(like(runs.planJson, `%${athleteId}%`), inArray(runs.id, inEvents)))
     .all()
-    .flatMap(({ id }) => {
-      const run = readRun(db, id);
-      return run && isInRun(run, athleteId) ? [run] : [];
-    });
+    .map(({ id }) => id);
+}
+
+/** Takes the athlete out of a session at the track. Nobody can be taken out of what cannot be read: what names them there goes as a whole. */
+function eraseFromRun(db: Db, tx: Tx, id: string, athleteId: string): void {
+  const run = readSoundPart(db, id);
+  const kept = run && runOf(run, (other) => other !== athleteId);
+  if (!kept || !isAnyoneInRun(kept)) {
+    tx.delete(runs).where(eq(runs.id, id)).run();
+    return;
+  }
+  const left = new Map(kept.events.map((event) => [event.id, event]));
+  const damaged = run.damaged.filter(({ eventJson }) => eventJson.includes(athleteId));
+  for (const gone of [...run.events.filter((event) => !left.has(event.id)), ...damaged])
+    tx.delete(runEvents).where(eq(runEvents.id, gone.id)).run();
+  for (const event of run.events) {
+    const now = left.get(event.id);
+    if (!now || now === event) continue;
+    tx.update(runEvents)
+      .set({ eventJson: JSON.stringify(now) })
+      .where(eq(runEvents.id, event.id))
+      .run();
+  }
+  const eventCount = left.size + run.damaged.length - damaged.length;
+  tx.update(runs)
+    .set({ planJson: JSON.stringify(kept.plan), summaryJson: null, eventCount })
+    .where(eq(runs.id, id))
+    .run();
 }
 
 /** The sessions whose plan for the day has the athlete in it. */
@@ -48,7 +66,10 @@ export function athleteFile(db: Db, id: string, savedOn: string): AthleteFile | 
   const athlete = readAthlete(db, id);
   if (!athlete) return undefined;
   const group = readSquad(db).groups.find((candidate) => candidate.id === athlete.groupId);
-  const own = runsWith(db, id).map((run) => runOf(run, (athleteId) => athleteId === id));
+  const own = runIdsNaming(db, id).flatMap((runId) => {
+    const run = readSoundPart(db, runId);
+    return run && isInRun(run, id) ? [runOf(run, (athleteId) => athleteId === id)] : [];
+  });
   const plans = plannedWith(db, id).flatMap(({ title, date, plan }) => {
     const about = aboutAthlete(plan, id);
     return about ? [{ title, date, plan: about }] : [];
@@ -73,29 +94,7 @@ export function eraseAthlete(db: Db, id: string, nowMs: number): boolean {
   const isThere = readAthlete(db, id) !== undefined;
   if (!isThere) return false;
   db.transaction((tx) => {
-    for (const run of runsWith(db, id)) {
-      const { plan, events } = runOf(run, (athleteId) => athleteId !== id);
-      tx.delete(runEvents).where(eq(runEvents.runId, plan.id)).run();
-      if (!isAnyoneInRun({ plan, events })) {
-        tx.delete(runs).where(eq(runs.id, plan.id)).run();
-        continue;
-      }
-      tx.update(runs)
-        .set({ planJson: JSON.stringify(plan), summaryJson: null })
-        .where(eq(runs.id, plan.id))
-        .run();
-      for (const event of events)
-        tx.insert(runEvents)
-          .values({
-            id: event.id,
-            runId: plan.id,
-            atMs: event.atMs,
-            type: event.type,
-            eventJson: JSON.stringify(event),
-            receivedAtMs: nowMs,
-          })
-          .run();
-    }
+    for (const runId of runIdsNaming(db, id)) eraseFromRun(db, tx, runId, id);
     for (const { id: sessionId, plan } of plannedWith(db, id))
       tx.update(sessions)
         .set({ plan: withoutAthlete(plan, id) })
@@ -105,6 +104,19 @@ export function eraseAthlete(db: Db, id: string, nowMs: number): boolean {
     tx.insert(erasedAthletes).values({ id, erasedAtMs: nowMs }).onConflictDoNothing().run();
   });
   // The write-ahead log still has the old pages: with secure_delete on, writing it back leaves nothing of them.
-  db.$client.pragma('wal_checkpoint(TRUNCATE)');
+  truncateSoon(db);
   return true;
+}
+
+const RETRY_MS = 1000;
+
+/** Tried again while somebody else reads, for example to make a copy. */
+function truncateSoon(db: Db): void {
+  if (db.$client.open && !truncateWal(db)) setTimeout(() => truncateSoon(db), RETRY_MS).unref();
+}
+
+/** Those who were erased for good, read from an open connection; none if the file is from before there was erasing. */
+export function erasedAthleteIds(client: Database.Database): string[] {
+  const isKept = client.prepare("SELECT 1 FROM sqlite_master WHERE name = 'erased_athletes'").get();
+  return isKept ? (client.prepare('SELECT id FROM erased_athletes').pluck().all() as string[]) : [];
 }

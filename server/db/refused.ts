@@ -2,7 +2,7 @@
 export class Refused extends Error {
   override name = 'Refused';
   constructor(
-    readonly code: 'taken' | 'unknown' | 'in_use',
+    readonly code: 'taken' | 'unknown' | 'in_use' | 'too_many',
     message: string,
     readonly field: string,
   ) {

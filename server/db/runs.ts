@@ -1,57 +1,142 @@
-import { asc, count, desc, eq, gte, sql } from 'drizzle-orm';
+import { isDeepStrictEqual } from 'node:util';
+import { and, asc, desc, eq, gt, gte, isNotNull, isNull, sql } from 'drizzle-orm';
 import { summarise, type RunSummary } from '@core/review/summary';
 import type { RunEvent } from '@core/trackside/events';
 import { athletesOf, type Plan } from '@core/trackside/plan';
 import { replay } from '@core/trackside/replay';
 import { eventAbout, runOf } from '@core/trackside/runOf';
 import type { Db } from './open';
+import { Refused } from './refused';
 import { erasedAthletes, runEvents, runs } from './schema';
+import type { Tx } from './squad';
 
-/** One line of the list of results. */
-export type ListedRun = { id: string; sessionId: string; title: string; date: string; summary: RunSummary };
+/** One line of the list of results: with its summary, or why there is none. */
+export type ListedRun = {
+  id: string;
+  sessionId: string;
+  title: string;
+  date: string;
+  summary?: RunSummary;
+  /** What is stored of it is damaged. */
+  isUnreadable?: true;
+  /** The coach has put it away. */
+  isSetAside?: true;
+};
+
+/** What is stored of a run is damaged: it can be set aside, and nothing else is touched by it. */
+export class UnreadableRun extends Error {
+  override name = 'UnreadableRun';
+}
 
 type RunRow = typeof runs.$inferSelect;
 
-const planOf = (row: Pick<RunRow, 'planJson'>) => JSON.parse(row.planJson) as Plan;
+/** Far more than any session has; a run with more could not be replayed in time. */
+export const MOST_EVENTS = 20_000;
 
-/** The events of a run, in the order they came in. */
-function eventsOf(db: Db, runId: string): RunEvent[] {
-  return db
-    .select({ eventJson: runEvents.eventJson })
-    .from(runEvents)
-    .where(eq(runEvents.runId, runId))
-    .orderBy(asc(runEvents.receivedAtMs), asc(runEvents.id))
-    .all()
-    .map((row) => JSON.parse(row.eventJson) as RunEvent);
+/** @throws UnreadableRun */
+function parsed<T>(json: string): T {
+  try {
+    return JSON.parse(json) as T;
+  } catch (cause) {
+    throw new UnreadableRun('What is stored of this session cannot be read.', { cause });
+  }
 }
 
-/** The summary is worked out when it is first asked for after new events, so that taking in events stays quick. */
+const planOf = (row: Pick<RunRow, 'planJson'>) => parsed<Plan>(row.planJson);
+
+/** The events of a run as they are stored, in the order they came in. */
+function eventRows(db: Db, runId: string, afterRow = 0) {
+  return db
+    .select({ row: sql<number>`rowid`, id: runEvents.id, eventJson: runEvents.eventJson })
+    .from(runEvents)
+    .where(and(eq(runEvents.runId, runId), gt(sql`rowid`, afterRow)))
+    .orderBy(asc(sql`rowid`))
+    .all();
+}
+
+const eventsOf = (db: Db, runId: string): RunEvent[] =>
+  eventRows(db, runId).map(({ eventJson }) => parsed<RunEvent>(eventJson));
+
+/** What came in after a row of the log, and the last row there is. @throws UnreadableRun */
+export function eventsAfter(db: Db, runId: string, row: number): { events: RunEvent[]; lastRow: number } {
+  const rows = eventRows(db, runId, row);
+  return { events: rows.map(({ eventJson }) => parsed<RunEvent>(eventJson)), lastRow: rows.at(-1)?.row ?? row };
+}
+
+function workedOut(plan: Plan, events: readonly RunEvent[]): RunSummary {
+  try {
+    return summarise(replay(plan, events));
+  } catch (cause) {
+    throw new UnreadableRun('What is stored of this session cannot be replayed.', { cause });
+  }
+}
+
+/** The summary is worked out when it is first asked for after new events, so that taking in events stays quick. @throws UnreadableRun */
 function summaryOf(db: Db, row: RunRow): RunSummary {
-  const kept = row.summaryJson && (JSON.parse(row.summaryJson) as Partial<RunSummary>);
+  const kept = row.summaryJson ? parsed<Partial<RunSummary>>(row.summaryJson) : undefined;
   // One kept by an earlier version of the app may have less in it.
   if (kept && kept.planned !== undefined) return kept as RunSummary;
-  const plan = planOf(row);
-  const summary = summarise(replay(plan, eventsOf(db, row.id)));
-  db.update(runs)
-    .set({ summaryJson: JSON.stringify(summary) })
-    .where(eq(runs.id, row.id))
-    .run();
+  const summary = workedOut(planOf(row), eventsOf(db, row.id));
+  try {
+    db.update(runs)
+      .set({ summaryJson: JSON.stringify(summary) })
+      .where(eq(runs.id, row.id))
+      .run();
+  } catch {
+    // With the disk full it is worked out again the next time; reading goes on.
+  }
   return summary;
+}
+
+function listed(db: Db, row: RunRow): ListedRun {
+  const { id, sessionId, title, date } = row;
+  if (row.setAsideAtMs !== null) return { id, sessionId, title, date, isSetAside: true };
+  try {
+    return { id, sessionId, title, date, summary: summaryOf(db, row) };
+  } catch (error) {
+    if (!(error instanceof UnreadableRun)) throw error;
+    return { id, sessionId, title, date, isUnreadable: true };
+  }
 }
 
 /** Everything taken to the track, the latest date first. */
 export function listRuns(db: Db): ListedRun[] {
   const rows = db.select().from(runs).orderBy(desc(runs.date), desc(runs.createdAtMs)).all();
-  return rows.map((row) => {
-    const { id, sessionId, title, date } = row;
-    return { id, sessionId, title, date, summary: summaryOf(db, row) };
-  });
+  return rows.map((row) => listed(db, row));
 }
 
-/** A run's plan and events, or undefined if there is none with this id. */
+/** Puts a run away from the results, or takes that back. @returns false if there is none with this id for which that changes anything. */
+export function setRunAside(db: Db, id: string, nowMs: number | null): boolean {
+  const there = and(eq(runs.id, id), nowMs === null ? isNotNull(runs.setAsideAtMs) : isNull(runs.setAsideAtMs));
+  return db.update(runs).set({ setAsideAtMs: nowMs }).where(there).run().changes > 0;
+}
+
+/** A run's plan and events, or undefined if there is none with this id. @throws UnreadableRun */
 export function readRun(db: Db, id: string): { plan: Plan; events: RunEvent[] } | undefined {
   const row = db.select().from(runs).where(eq(runs.id, id)).get();
   return row && { plan: planOf(row), events: eventsOf(db, id) };
+}
+
+/** What can be read of a run, and the rows of its log that cannot; undefined if its plan cannot either. */
+export function readSoundPart(db: Db, id: string) {
+  const row = db.select().from(runs).where(eq(runs.id, id)).get();
+  if (!row) return undefined;
+  const events: RunEvent[] = [];
+  const damaged: { id: string; eventJson: string }[] = [];
+  try {
+    const plan = planOf(row);
+    for (const stored of eventRows(db, id)) {
+      try {
+        events.push(parsed<RunEvent>(stored.eventJson));
+      } catch {
+        damaged.push(stored);
+      }
+    }
+    return { plan, events, damaged };
+  } catch (error) {
+    if (error instanceof UnreadableRun) return undefined;
+    throw error;
+  }
 }
 
 /** The ids of those who were erased: a phone may still send what it has of them. */
@@ -88,47 +173,61 @@ const ANY_EVENT = {
   receivedAtMs: sql.placeholder('receivedAtMs'),
 };
 
+/** What became of a batch: what is new, and what has the id of another event. */
+export type AddedEvents = { added: RunEvent[]; conflictIds: ReadonlySet<string> };
+
+/** True if this very event is stored under its id. */
+function isStored(tx: Tx, runId: string, event: RunEvent): boolean {
+  const stored = tx.select().from(runEvents).where(eq(runEvents.id, event.id)).get();
+  return stored?.runId === runId && isDeepStrictEqual(parsed(stored.eventJson), event);
+}
+
 /**
- * Adds events to a run; those whose id is there already, and what is about someone erased, are passed over.
- * @returns those that are new, or undefined if there is no such run.
+ * Adds events to a run; those that are there already, and what is about someone erased, are passed over.
+ * @returns undefined if there is no such run. @throws Refused when the run would have too many; nothing is stored then.
  */
-export function addEvents(db: Db, runId: string, events: readonly RunEvent[], nowMs: number): RunEvent[] | undefined {
+export function addEvents(db: Db, runId: string, events: readonly RunEvent[], nowMs: number): AddedEvents | undefined {
   return db.transaction((tx) => {
-    const run = tx.select({ id: runs.id }).from(runs).where(eq(runs.id, runId)).get();
+    const run = tx.select({ count: runs.eventCount }).from(runs).where(eq(runs.id, runId)).get();
+    if (!run) return undefined;
     const erased = erasedIds(db);
     const isKept = (athleteId: string) => !erased.has(athleteId);
-    if (!run) return undefined;
     const added: RunEvent[] = [];
+    const conflictIds = new Set<string>();
     const insert = tx.insert(runEvents).values(ANY_EVENT).onConflictDoNothing().prepare();
     for (const sent of events) {
       const event = eventAbout(sent, isKept);
       if (!event) continue;
       const { id, atMs, type } = event;
-      const { changes } = insert.run({
-        id,
-        runId,
-        atMs,
-        type,
-        eventJson: JSON.stringify(event),
-        receivedAtMs: nowMs,
-      });
-      if (changes > 0) added.push(event);
+      const row = { id, runId, atMs, type, eventJson: JSON.stringify(event), receivedAtMs: nowMs };
+      if (insert.run(row).changes > 0) added.push(event);
+      else if (!isStored(tx, runId, event)) conflictIds.add(id);
     }
-    if (added.length > 0) tx.update(runs).set({ summaryJson: null }).where(eq(runs.id, runId)).run();
-    return added;
+    const eventCount = run.count + added.length;
+    if (added.length > 0 && eventCount > MOST_EVENTS)
+      throw new Refused('too_many', `A session has room for ${MOST_EVENTS} entries, and this one is full.`, 'events');
+    if (added.length > 0) tx.update(runs).set({ summaryJson: null, eventCount }).where(eq(runs.id, runId)).run();
+    return { added, conflictIds };
   });
 }
 
 /** How many events of a run are kept. */
 export const countEvents = (db: Db, runId: string): number =>
-  db.select({ n: count() }).from(runEvents).where(eq(runEvents.runId, runId)).get()?.n ?? 0;
+  db.select({ n: runs.eventCount }).from(runs).where(eq(runs.id, runId)).get()?.n ?? 0;
+
+/** Who brought an event of a run; undefined if it is not there. */
+export function deviceOfEvent(db: Db, runId: string, eventId: string): string | undefined {
+  const its = and(eq(runEvents.id, eventId), eq(runEvents.runId, runId));
+  const found = db.select({ eventJson: runEvents.eventJson }).from(runEvents).where(its).get();
+  return found && parsed<RunEvent>(found.eventJson).deviceId;
+}
 
 /** The runs that were taken to the track since then, the latest first; a few at most. */
 export const recentRunIds = (db: Db, sinceMs: number): string[] =>
   db
     .select({ id: runs.id })
     .from(runs)
-    .where(gte(runs.createdAtMs, sinceMs))
+    .where(and(gte(runs.createdAtMs, sinceMs), isNull(runs.setAsideAtMs)))
     .orderBy(desc(runs.createdAtMs), desc(runs.id))
     .limit(4)
     .all()

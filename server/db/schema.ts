@@ -158,6 +158,10 @@ export const runs = sqliteTable(
     /** What lists show of it; empty when events have come in since. */
     summaryJson: text('summary_json'),
     createdAtMs: integer('created_at_ms').notNull(),
+    /** How many events it has; counted here, since every post asks. */
+    eventCount: integer('event_count').notNull().default(0),
+    /** Put away by the coach, for example since it cannot be read; nothing of it is lost. */
+    setAsideAtMs: integer('set_aside_at_ms'),
   },
   (table) => [index('runs_by_date').on(table.date)],
 );
@@ -178,16 +182,41 @@ export const runEvents = sqliteTable(
   (table) => [index('run_events_by_run').on(table.runId)],
 );
 
-/**
- * Cookies that were given out, as hashes: to the coach for the passphrase (`madeFor` is its hash, so that another passphrase ends
- * them), or to a helper's phone for one session only.
- */
+/** The passphrase in force, as a scrypt hash: one row. Another passphrase takes its place, and all that was given out for it ends. */
+export const passphrases = sqliteTable('passphrases', {
+  id: integer().primaryKey(),
+  salt: text().notNull(),
+  hash: text().notNull(),
+});
+
+/** Cookies that were given out, as hashes: to the coach for the passphrase, or to a helper's phone for one session only. */
 export const accessTokens = sqliteTable('access_tokens', {
   hash: text().primaryKey(),
   runId: text('run_id').references(() => runs.id, { onDelete: 'cascade' }),
-  madeFor: text('made_for'),
+  /** The helper's phone: its events carry no other device. */
+  deviceId: text('device_id'),
+  /** How many events it has brought. */
+  events: integer().notNull().default(0),
   untilMs: integer('until_ms').notNull(),
 });
+
+/** Devices that have been let in by the passphrase once, by the hash of a cookie: wrong guesses of others do not keep them out. */
+export const knownDevices = sqliteTable('known_devices', {
+  hash: text().primaryKey(),
+  untilMs: integer('until_ms').notNull(),
+});
+
+/** Phones that have timed a session as a helper, so that one which joins again is told from one that takes the coach's name. */
+export const runHelpers = sqliteTable(
+  'run_helpers',
+  {
+    runId: text('run_id')
+      .notNull()
+      .references(() => runs.id, { onDelete: 'cascade' }),
+    deviceId: text('device_id').notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.runId, table.deviceId] })],
+);
 
 /** Codes by which a phone joins a session, as hashes: each good once and for some minutes. */
 export const joinCodes = sqliteTable('join_codes', {

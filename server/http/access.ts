@@ -1,8 +1,18 @@
 import { parseCookie, stringifySetCookie } from 'cookie';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import Joi from 'joi';
-import { accessOf, closeAccess, newJoinCode, openWithCode, openWithPassphrase, type Access } from '../accounts/access';
+import {
+  accessOf,
+  closeAccess,
+  isKnownDevice,
+  letCoachIn,
+  newJoinCode,
+  openWithCode,
+  VALID_MS,
+  type LetIn,
+} from '../accounts/access';
+import { SerializeByKey } from '../accounts/serializeByKey';
 import { hasRun } from '../db/runs';
 import { checkedBody } from './checked';
 import type { Context } from './context';
@@ -10,14 +20,23 @@ import { ApiError, notFound } from './errors';
 import { idSchema } from '@core/formats/schemas';
 
 const COOKIE = 'zest';
-const COOKIE_S = 30 * 86_400;
+/** Says that this device was let in before; good for nothing by itself. */
+const DEVICE_COOKIE = 'zest-device';
 
-const tokenOf = (req: Request) => parseCookie(req.headers.cookie ?? '')[COOKIE];
+const cookieOf = (req: Request, name: string) => parseCookie(req.headers.cookie ?? '')[name];
 
-/** Not readable by the page, and never sent along from another site. The network in the club's own hands is not encrypted by us. */
-function giveCookie(res: Response, value: string, maxAge = COOKIE_S): void {
-  const cookie = { name: COOKIE, value, httpOnly: true, sameSite: 'strict' as const, path: '/', maxAge };
-  res.setHeader('Set-Cookie', stringifySetCookie(cookie));
+/** Not readable by the page, and never sent along from another site. Over https it is never sent without. */
+function giveCookie(req: Request, res: Response, name: string, value: string, validMs: number): void {
+  const cookie = {
+    name,
+    value,
+    httpOnly: true,
+    sameSite: 'strict' as const,
+    path: '/',
+    maxAge: Math.round(validMs / 1000),
+    ...(req.secure ? { secure: true } : {}),
+  };
+  res.append('Set-Cookie', stringifySetCookie(cookie));
 }
 
 /** What can be asked without a cookie: how to get one, and whether the server is well. */
@@ -30,60 +49,92 @@ function isForHelper(call: string, runId: string): boolean {
   return calls.includes(call);
 }
 
+/** Who sent a request; undefined where no passphrase is asked for, and it is the coach. */
+export const letInOf = (res: Response): LetIn | undefined => res.locals.letIn as LetIn | undefined;
+
 /** With a passphrase, every call needs the cookie that it or a code has given. */
 export function guard({ db, nowMs, passphrase }: Context): RequestHandler {
-  return (req, _res, next) => {
+  return (req, res, next) => {
     if (passphrase === undefined) return next();
     const call = `${req.method} ${req.path.replace(/\/$/, '')}`;
+    const letIn = accessOf(db, cookieOf(req, COOKIE), nowMs());
+    res.locals.letIn = letIn;
     if (OPEN.has(call)) return next();
-    const access = accessOf(db, tokenOf(req), passphrase, nowMs());
-    if (!access) throw new ApiError(401, 'locked', 'This needs the club’s passphrase, or a code from the coach.');
-    if (access.who === 'helper' && !isForHelper(call, access.runId))
+    if (!letIn) throw new ApiError(401, 'locked', 'This needs the club’s passphrase, or a code from the coach.');
+    if (letIn.who === 'helper' && !isForHelper(call, letIn.runId))
       throw new ApiError(403, 'helper_only', 'This phone may time its one session, and nothing else.');
     next();
   };
 }
 
-/** So many wrong guesses in a quarter of an hour, from one place and from all together. */
-const GUESSES = { windowMs: 900_000, fromOne: 10, fromAll: 60 };
-const guesses = (limit: number, keyGenerator?: () => string) =>
+/** So many wrong guesses in a quarter of an hour from one address; of the passphrase and of codes each by themselves. */
+const GUESSES = { windowMs: 900_000, fromOne: 10 };
+const guesses = (skip: (req: Request) => boolean = () => false) =>
   rateLimit({
     windowMs: GUESSES.windowMs,
-    limit,
+    limit: GUESSES.fromOne,
     skipSuccessfulRequests: true,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
-    ...(keyGenerator ? { keyGenerator } : {}),
+    skip,
+    // Who believes no proxy is right not to look at what a client says of itself.
+    validate: { xForwardedForHeader: false },
     handler: (_req, _res, next) =>
       next(new ApiError(429, 'too_many_guesses', 'Too many wrong tries. Wait a quarter of an hour.')),
   });
 
+/** A guess costs a tenth of a second of a core: so many of one address wait, the rest are sent away. */
+const WAITING = 5;
+
 const passphraseSchema = Joi.object<{ passphrase: string }>({ passphrase: Joi.string().max(400).required() });
-const codeSchema = Joi.object<{ code: string }>({ code: Joi.string().max(40).required() });
+const codeSchema = Joi.object<{ code: string; deviceId: string }>({
+  code: Joi.string().max(40).required(),
+  deviceId: idSchema.required(),
+});
 const runSchema = Joi.object<{ runId: string }>({ runId: idSchema.required() });
 
 /** /api/access: who this phone is to the server, and how it becomes somebody. */
-export function accessRouter({ db, nowMs, passphrase, addresses }: Context): Router {
+export function accessRouter({ db, nowMs, passphrase, addresses, hub }: Context): Router {
   const router = Router();
-  const limits = [guesses(GUESSES.fromOne), guesses(GUESSES.fromAll, () => 'all')];
-  router.get('/', (req, res) => {
-    const access: Access | undefined =
-      passphrase === undefined ? { who: 'coach' } : accessOf(db, tokenOf(req), passphrase, nowMs());
-    res.json({ isLocked: passphrase !== undefined, ...(access ?? { who: 'nobody' }) });
+  const isKnown = (req: Request) => isKnownDevice(db, cookieOf(req, DEVICE_COOKIE), nowMs());
+  const hashing = new SerializeByKey(WAITING);
+  router.get('/', (_req, res) => {
+    const letIn = letInOf(res);
+    const access =
+      passphrase === undefined
+        ? { who: 'coach' }
+        : letIn?.who === 'helper'
+          ? { who: 'helper', runId: letIn.runId }
+          : { who: letIn?.who ?? 'nobody' };
+    res.json({ isLocked: passphrase !== undefined, ...access });
   });
-  router.post('/passphrase', ...limits, (req, res) => {
+  router.post('/passphrase', guesses(isKnown), async (req, res) => {
     const { passphrase: given } = checkedBody(req, passphraseSchema);
-    const token = passphrase === undefined ? undefined : openWithPassphrase(db, given, passphrase, nowMs());
-    if (token === undefined) throw new ApiError(403, 'wrong_passphrase', 'That is not the passphrase.', 'passphrase');
-    giveCookie(res, token);
+    // A device that was in before has a queue of its own: the guesses of others at its address do not hold it up.
+    const queue = isKnown(req) ? `device ${cookieOf(req, DEVICE_COOKIE)}` : ipKeyGenerator(req.ip ?? '');
+    const isRight = passphrase && hashing.run(queue, () => passphrase.isRight(given));
+    if (passphrase && !isRight)
+      throw new ApiError(429, 'too_many_guesses', 'Too many tries at once. Try again in a moment.');
+    if (!(await isRight)) throw new ApiError(403, 'wrong_passphrase', 'That is not the passphrase.', 'passphrase');
+    const { token, device } = letCoachIn(db, nowMs());
+    giveCookie(req, res, COOKIE, token, VALID_MS.coach);
+    giveCookie(req, res, DEVICE_COOKIE, device, VALID_MS.device);
     res.status(204).end();
   });
-  router.post('/join', ...limits, (req, res) => {
-    const opened = openWithCode(db, checkedBody(req, codeSchema).code, nowMs());
-    if (!opened)
+  router.post('/join', guesses(), (req, res) => {
+    const { code, deviceId } = checkedBody(req, codeSchema);
+    const joined = openWithCode(db, code, deviceId, nowMs());
+    if (joined === 'no_code')
       throw new ApiError(403, 'wrong_code', 'That code is not good (any more). Ask the coach for a new one.', 'code');
-    giveCookie(res, opened.token);
-    res.json({ runId: opened.runId });
+    if (joined === 'other_device')
+      throw new ApiError(
+        409,
+        'other_device',
+        'This phone has timed that session as the coach’s. Open it with the passphrase instead.',
+        'deviceId',
+      );
+    giveCookie(req, res, COOKIE, joined.token, VALID_MS.helper);
+    res.json({ runId: joined.runId });
   });
   router.post('/codes', (req, res) => {
     const { runId } = checkedBody(req, runSchema);
@@ -91,9 +142,10 @@ export function accessRouter({ db, nowMs, passphrase, addresses }: Context): Rou
     res.json({ ...newJoinCode(db, runId, nowMs()), addresses: addresses() });
   });
   router.delete('/', (req, res) => {
-    const token = tokenOf(req);
-    if (token !== undefined) closeAccess(db, token);
-    giveCookie(res, '', 0);
+    const token = cookieOf(req, COOKIE);
+    const closed = token === undefined ? undefined : closeAccess(db, token);
+    if (closed !== undefined) hub.end(closed);
+    giveCookie(req, res, COOKIE, '', 0);
     res.status(204).end();
   });
   return router;

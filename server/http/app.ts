@@ -1,4 +1,3 @@
-import path from 'node:path';
 import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Logger } from 'pino';
@@ -6,16 +5,20 @@ import { pinoHttp } from 'pino-http';
 import { version } from '../../package.json';
 import { accessRouter, guard } from './access';
 import { athletesRouter } from './athletes';
+import { jsonBody } from './checked';
+import { compressAnswers } from './compress';
 import { Hub } from '../live/hub';
 import type { Context } from './context';
 import { ApiError, answerError, unknownPath } from './errors';
 import { bookRouter } from './book';
 import { paceBooksRouter } from './paceBooks';
 import { runsRouter } from './runs';
+import { sameOriginWrites } from './sameOrigin';
 import { sessionsRouter } from './sessions';
 import { squadRouter } from './squad';
 import { venuesRouter } from './venues';
 import { weatherRouter } from './weather';
+import { webApp } from './webApp';
 
 export type AppOptions = Omit<Context, 'hub' | 'addresses'> & {
   hub?: Hub;
@@ -26,18 +29,23 @@ export type AppOptions = Omit<Context, 'hub' | 'addresses'> & {
   webFolder?: string;
   /** Address of a weather service; without one the weather is not known. */
   weatherUrl?: string;
+  /** How many proxies in front are believed about where a request comes from. */
+  proxies?: number;
 };
 
 /**
  * Only names of this machine are answered: a page from elsewhere that has its own name point here
  * (DNS rebinding) must not read the squad.
  */
-const LOCAL_HOST = /^(localhost|127\.0\.0\.1|\[::1\])(:\d+)?$/;
+const LOCAL_HOST = /^(localhost|127\.\d+\.\d+\.\d+|\[::1\])(:\d+)?$/;
 const localOnly: RequestHandler = (req, _res, next) => {
   if (!LOCAL_HOST.test(req.headers.host ?? ''))
     throw new ApiError(403, 'wrong_host', 'This server answers only on its own machine.');
   next();
 };
+
+/** Characters of an address that are written down; nobody fills the disk with long ones. */
+const LOGGED_PATH = 200;
 
 const health =
   ({ db }: Context): RequestHandler =>
@@ -51,28 +59,20 @@ const health =
     res.status(database === 'ok' ? 200 : 503).json({ status: database === 'ok' ? 'ok' : 'failing', version, database });
   };
 
-/** Hashed files never change; the page itself is asked for each time. */
-function webApp(folder: string): RequestHandler[] {
-  const files = express.static(folder, {
-    index: 'index.html',
-    setHeaders: (res, file) => {
-      const lasting = file.includes(`${path.sep}_expo${path.sep}`) || file.endsWith('.woff2');
-      res.setHeader('Cache-Control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
-    },
-  });
-  const page: RequestHandler = (req, res, next) => {
-    if (req.method !== 'GET' || !req.accepts('html')) return next();
-    res.setHeader('Cache-Control', 'no-cache');
-    res.sendFile(path.join(folder, 'index.html'));
-  };
-  return [files, page];
-}
-
 /** The whole server as one Express app: security headers, request log, API, and the web app for every other address. */
-export function makeApp({ log, webFolder, weatherUrl, hub = new Hub(), addresses, ...rest }: AppOptions): Express {
+export function makeApp({
+  log,
+  webFolder,
+  weatherUrl,
+  hub = new Hub(),
+  addresses,
+  proxies = 0,
+  ...rest
+}: AppOptions): Express {
   const context: Context = { ...rest, hub, addresses: addresses ?? (() => []) };
   const app = express();
   app.disable('x-powered-by');
+  app.set('trust proxy', proxies);
   // Query strings and bodies may hold names of athletes: the log has neither.
   app.use(
     pinoHttp({
@@ -81,7 +81,7 @@ export function makeApp({ log, webFolder, weatherUrl, hub = new Hub(), addresses
         req: ({ id, method, url }: { id: unknown; method: string; url: string }) => ({
           id,
           method,
-          path: url.split('?')[0],
+          path: url.split('?')[0]?.slice(0, LOGGED_PATH),
         }),
         res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
       },
@@ -103,10 +103,10 @@ export function makeApp({ log, webFolder, weatherUrl, hub = new Hub(), addresses
     res.setHeader('Cache-Control', 'no-store');
     next();
   });
-  // A whole squad or book may be imported at once.
-  app.use(['/api/squad', '/api/book'], express.json({ limit: '8mb', strict: true }));
-  app.use('/api', express.json({ limit: '1mb', strict: true }));
-  app.use('/api', guard(context));
+  app.use('/api', compressAnswers, sameOriginWrites, guard(context));
+  // A whole squad or book may be imported at once. Nobody's body is read who was not let in.
+  app.use(['/api/squad', '/api/book'], jsonBody('8mb'));
+  app.use('/api', jsonBody('1mb'));
   app.get('/api/health', health(context));
   app.get('/api/clock', (_req, res) => void res.json({ nowMs: context.nowMs() }));
   app.use('/api/access', accessRouter(context));

@@ -1,3 +1,4 @@
+import type { Passphrase } from '../accounts/passphrase';
 import type { Db } from '../db/open';
 import type { Hub } from '../live/hub';
 
@@ -8,7 +9,7 @@ export type Context = {
   /** Tells those who look on what has come in. */
   hub: Hub;
   /** What opens the server to a phone; without one, all of this machine may use it. */
-  passphrase?: string;
+  passphrase?: Passphrase;
   /** Where other phones reach the server; empty if they cannot. */
   addresses: () => string[];
 };

@@ -1,5 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
+import { isNoRoom } from '../db/errorCode';
 import { Refused } from '../db/refused';
+import { UnreadableRun } from '../db/runs';
 
 /** An answer that is a refusal: a status, a code for programs, a sentence for the coach, and the field it is about. */
 export class ApiError extends Error {
@@ -31,14 +33,38 @@ const BODY_ERRORS: Record<string, ApiError> = {
   'request.size.invalid': new ApiError(400, 'aborted', 'The request broke off. Nothing was kept of it.'),
 };
 
+const diskFull = new ApiError(
+  507,
+  'disk_full',
+  'The server’s disk is full. Nothing was kept of this; what was stored before is safe. Make room, then try again.',
+);
+
+/** What Express and its parts throw about a request, such as a range beyond a file's end, carries the status it wants. */
+function wantedStatus(error: Error): number | undefined {
+  const { status } = error as { status?: unknown };
+  return typeof status === 'number' && status >= 400 && status < 500 ? status : undefined;
+}
+
 function asApiError(error: unknown): ApiError | undefined {
   if (error instanceof ApiError) return error;
   if (error instanceof Refused)
     return new ApiError(error.code === 'unknown' ? 400 : 409, error.code, error.message, error.field);
-  const type = error instanceof Error && 'type' in error ? String(error.type) : '';
-  if (BODY_ERRORS[type]) return BODY_ERRORS[type];
+  if (error instanceof UnreadableRun)
+    return new ApiError(
+      500,
+      'unreadable',
+      `${error.message} It can be set aside in the results; all else is untouched.`,
+    );
+  if (isNoRoom(error)) return diskFull;
+  if (!(error instanceof Error)) return undefined;
+  const { type } = error as { type?: unknown };
+  const known = BODY_ERRORS[String(type)];
+  if (known) return known;
   if (error instanceof URIError) return new ApiError(400, 'bad_address', 'This address cannot be read.');
-  return undefined;
+  const status = wantedStatus(error);
+  return status === undefined
+    ? undefined
+    : new ApiError(status, 'bad_request', 'The server cannot make sense of this request. Nothing was changed.');
 }
 
 /** Turns every refusal into `{ error: { code, message, field? } }`; anything unexpected is logged and answered with 500. */

@@ -4,7 +4,10 @@ import { check } from '@core/formats/check';
 import { idSchema } from '@core/formats/schemas';
 import { eventSchema, planSchema } from '@core/formats/tracksideSchemas';
 import type { RunEvent } from '@core/trackside/events';
-import { addEvents, hasRun, listRuns, putPlan, readRun } from '../db/runs';
+import { countEventsOf } from '../accounts/access';
+import { addEvents, deviceOfEvent, hasRun, listRuns, putPlan, readRun, setRunAside } from '../db/runs';
+import { isForHelper, whyNotForHelper } from '@core/trackside/helper';
+import { letInOf } from './access';
 import { checkedBody, checkedId, checkedQuery } from './checked';
 import { streamEvents } from '../live/stream';
 import type { Context } from './context';
@@ -12,7 +15,13 @@ import { ApiError, notFound } from './errors';
 import { noQuery } from './resource';
 
 /** An event that was not taken, and why; `index` is its place in the batch. */
-type Refused = { index: number; id?: string; field: string; message: string };
+type Refused = {
+  index: number;
+  id?: string;
+  code: 'invalid' | 'not_for_helper' | 'conflict';
+  field: string;
+  message: string;
+};
 
 const batchSchema = Joi.object<{ events: unknown[] }>({
   events: Joi.array().items(Joi.any()).min(1).max(1000).required(),
@@ -20,19 +29,45 @@ const batchSchema = Joi.object<{ events: unknown[] }>({
 
 const liveQuery = Joi.object<{ device?: string }>({ device: idSchema });
 
-/** Each event is judged by itself: one that is malformed does not hold up the rest. */
-function sortOut(runId: string, batch: readonly unknown[]): { events: RunEvent[]; refused: Refused[] } {
+type Sorted = { events: RunEvent[]; refused: Refused[] };
+
+const idIn = (sent: unknown) =>
+  typeof sent === 'object' && sent !== null && 'id' in sent ? { id: String(sent.id).slice(0, 40) } : {};
+
+/** Each event is judged by itself: one that is malformed, or not the sender's to bring, does not hold up the rest. */
+function sortOut(
+  runId: string,
+  batch: readonly unknown[],
+  whyNot: (event: RunEvent, before: readonly RunEvent[]) => string | undefined,
+): Sorted {
   const events: RunEvent[] = [];
   const refused: Refused[] = [];
   batch.forEach((sent, index) => {
+    const at = `events[${index}]`;
     const result = check<RunEvent>(eventSchema, sent);
-    if (result.ok && result.value.runId === runId) return void events.push(result.value);
-    const { field, message } = result.ok ? { field: 'runId', message: 'This event belongs to another run.' } : result;
-    const id = typeof sent === 'object' && sent !== null && 'id' in sent ? { id: String(sent.id).slice(0, 40) } : {};
-    refused.push({ index, ...id, field: field ? `events[${index}].${field}` : `events[${index}]`, message });
+    if (!result.ok) {
+      const field = result.field ? `${at}.${result.field}` : at;
+      refused.push({ index, ...idIn(sent), code: 'invalid', field, message: result.message });
+    } else if (result.value.runId !== runId) {
+      const message = 'This event belongs to another run.';
+      refused.push({ index, ...idIn(sent), code: 'invalid', field: `${at}.runId`, message });
+    } else {
+      const message = whyNot(result.value, events);
+      if (message === undefined) events.push(result.value);
+      else refused.push({ index, ...idIn(sent), code: 'not_for_helper', field: at, message });
+    }
   });
   return { events, refused };
 }
+
+/** Those whose id stands for something else already: they are not there, and it must not look as if they were. */
+const conflicts = (batch: readonly unknown[], ids: ReadonlySet<string>): Refused[] =>
+  batch.flatMap((sent, index): Refused[] => {
+    const { id } = idIn(sent);
+    if (id === undefined || !ids.has(id)) return [];
+    const message = 'Another entry has this id already. What was stored first stays.';
+    return [{ index, id, code: 'conflict', field: `events[${index}].id`, message }];
+  });
 
 /** /api/runs: sessions taken to the track. Plans are written once; events are only ever added. */
 export function runsRouter({ db, nowMs, hub }: Context): Router {
@@ -44,14 +79,24 @@ export function runsRouter({ db, nowMs, hub }: Context): Router {
   router.get('/:id', (req, res) => {
     const run = readRun(db, checkedId(req));
     if (!run) throw notFound('session at the track');
-    res.json(run);
+    const letIn = letInOf(res);
+    if (letIn?.who !== 'helper') return void res.json(run);
+    res.json({ ...run, events: run.events.filter((event) => isForHelper(event, letIn.deviceId)) });
   });
   router.get('/:id/live', (req, res) => {
     const id = checkedId(req);
     if (!hasRun(db, id)) throw notFound('session at the track');
     const { device } = checkedQuery(req, liveQuery);
-    if (!streamEvents(hub, id, device, res))
+    if (!streamEvents(hub, id, { res, nowMs, fromDevice: device, letIn: letInOf(res) }))
       throw new ApiError(503, 'busy', 'Too many phones are looking on. What they time is kept all the same.');
+  });
+  router.delete('/:id', (req, res) => {
+    if (!setRunAside(db, checkedId(req), nowMs())) throw notFound('session at the track');
+    res.status(204).end();
+  });
+  router.post('/:id/restore', (req, res) => {
+    if (!setRunAside(db, checkedId(req), null)) throw notFound('session at the track');
+    res.status(204).end();
   });
   router.put('/:id/plan', (req, res) => {
     const id = checkedId(req);
@@ -63,11 +108,23 @@ export function runsRouter({ db, nowMs, hub }: Context): Router {
   });
   router.post('/:id/events', (req, res) => {
     const runId = checkedId(req);
-    const { events, refused } = sortOut(runId, checkedBody(req, batchSchema).events);
-    const added = addEvents(db, runId, events, nowMs());
-    if (!added) throw notFound('session at the track');
-    hub.publish(runId, added);
-    res.json({ accepted: events.map((event) => event.id), refused });
+    const batch = checkedBody(req, batchSchema).events;
+    const letIn = letInOf(res);
+    const { events, refused } = sortOut(runId, batch, (event, before) =>
+      letIn?.who === 'helper'
+        ? whyNotForHelper(event, letIn.deviceId, (eventId) =>
+            before.some(({ id }) => id === eventId) ? letIn.deviceId : deviceOfEvent(db, runId, eventId),
+          )
+        : undefined,
+    );
+    if (!hasRun(db, runId)) throw notFound('session at the track');
+    if (letIn && !countEventsOf(db, letIn, events.length))
+      throw new ApiError(429, 'too_many', 'This phone has sent more than anyone can tap. Let it in anew.');
+    const result = addEvents(db, runId, events, nowMs());
+    if (!result) throw notFound('session at the track');
+    hub.publish(runId, result.added);
+    const accepted = events.flatMap(({ id }) => (result.conflictIds.has(id) ? [] : [id]));
+    res.json({ accepted, refused: [...refused, ...conflicts(batch, result.conflictIds)] });
   });
   return router;
 }

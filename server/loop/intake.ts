@@ -3,11 +3,11 @@ import { check } from '@core/formats/check';
 import { loopLineSchema, type LoopLine, type LoopPassing, type LoopPulse } from '@core/formats/loopSchema';
 import { chipPassing, LOOP_DEVICE, repOfPulse } from '@core/trackside/chips';
 import type { Happening, RunEvent } from '@core/trackside/events';
-import { replay } from '@core/trackside/replay';
+import { GrowingReplay } from '@core/trackside/growingReplay';
 import type { RunState } from '@core/trackside/runState';
 import type { Plan } from '@core/trackside/plan';
 import type { Db } from '../db/open';
-import { addEvents, countEvents, readRun, recentRunIds } from '../db/runs';
+import { addEvents, countEvents, eventsAfter, readRun, recentRunIds, UnreadableRun } from '../db/runs';
 import type { Hub } from '../live/hub';
 
 /** What became of a line. */
@@ -15,11 +15,13 @@ export type Answer =
   | { took: 'mark' | 'pulse' | 'unnamed' | 'start' | 'again' | 'resting' | 'nobody'; seq?: number }
   | { error: { code: string; message: string; field?: string }; seq?: number };
 
-type OpenRun = { plan: Plan; state: RunState; count: number };
+type OpenRun = { plan: Plan; events: readonly RunEvent[]; lastRow: number; replay: GrowingReplay; state: RunState };
 
 /** A session may go on for so long after it was laid out. */
 const OPEN_MS = 12 * 3_600_000;
 const AGAIN_MS = 2000;
+/** What a device says of a time further from the server's clock than this is no time of a session. */
+const CLOCK_MS = { behind: 86_400_000, ahead: 3_600_000 };
 /** Where the plan does not say. */
 const USUAL_LAP_M = 400;
 
@@ -36,7 +38,7 @@ const heardBefore = ({ athletes }: RunState, athleteId: string, atMs: number): b
 
 /** Takes the lines of timing loops and straps into the log of the session that is being run. */
 export class Intake {
-  private readonly known = new Map<string, OpenRun>();
+  private readonly cache = new Map<string, OpenRun>();
 
   constructor(
     private readonly db: Db,
@@ -56,32 +58,62 @@ export class Intake {
     const numbered = seq ? { seq: Number(seq) } : {};
     if (!checked.ok) return { error: { code: 'invalid', message: checked.message, field: checked.field }, ...numbered };
     const { value } = checked;
+    if (!this.isPossible(value.atMs)) {
+      const message = 'This time is more than a day back, or ahead of the server’s clock. It was passed over.';
+      return { error: { code: 'impossible_time', message, field: 'atMs' }, ...numbered };
+    }
     return { took: value.type === 'pulse' ? this.pulse(value) : this.passing(value), ...numbered };
+  }
+
+  private isPossible(atMs: number): boolean {
+    const now = this.nowMs();
+    return atMs >= now - CLOCK_MS.behind && atMs <= now + CLOCK_MS.ahead;
   }
 
   /** Sessions under way, the latest first. */
   private openRuns(): [string, OpenRun][] {
-    return recentRunIds(this.db, this.nowMs() - OPEN_MS).flatMap((id): [string, OpenRun][] => {
+    const ids = recentRunIds(this.db, this.nowMs() - OPEN_MS);
+    for (const id of this.cache.keys()) if (!ids.includes(id)) this.cache.delete(id);
+    return ids.flatMap((id): [string, OpenRun][] => {
       const run = this.runNow(id);
       return run && run.state.startedAtMs !== undefined && run.state.endedAtMs === undefined ? [[id, run]] : [];
     });
   }
 
-  /** Worked out anew only if something has come in since. */
+  /** Only what has come in since is read and replayed, unless something was taken out. */
   private runNow(id: string): OpenRun | undefined {
     const count = countEvents(this.db, id);
-    const before = this.known.get(id);
-    if (before?.count === count) return before;
-    const run = readRun(this.db, id);
-    if (!run) return undefined;
-    const now = { plan: run.plan, state: replay(run.plan, run.events), count };
-    this.known.set(id, now);
-    return now;
+    const before = this.cache.get(id);
+    if (before?.events.length === count) return before;
+    try {
+      const grown = before && this.grown(id, before);
+      const now = grown?.events.length === count ? grown : this.readAnew(id);
+      if (now) this.cache.set(id, now);
+      return now;
+    } catch (error) {
+      // What cannot be read is nobody's session here; it is in nobody's way either.
+      if (error instanceof UnreadableRun) return undefined;
+      throw error;
+    }
+  }
+
+  private grown(id: string, before: OpenRun): OpenRun {
+    const { events: fresh, lastRow } = eventsAfter(this.db, id, before.lastRow);
+    const events = [...before.events, ...fresh];
+    return { ...before, events, lastRow, state: before.replay.after(events) };
+  }
+
+  private readAnew(id: string): OpenRun | undefined {
+    const plan = readRun(this.db, id)?.plan;
+    if (!plan) return undefined;
+    const { events, lastRow } = eventsAfter(this.db, id, 0);
+    const growing = new GrowingReplay(plan);
+    return { plan, events, lastRow, replay: growing, state: growing.after(events) };
   }
 
   private record(runId: string, happening: Happening, atMs: number): void {
     const event: RunEvent = { ...happening, id: ulid(), runId, deviceId: LOOP_DEVICE, atMs };
-    this.hub.publish(runId, addEvents(this.db, runId, [event], this.nowMs()) ?? []);
+    this.hub.publish(runId, addEvents(this.db, runId, [event], this.nowMs())?.added ?? []);
   }
 
   /** Whose chip it is; undefined if nobody's, or of more than one. */

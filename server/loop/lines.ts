@@ -1,4 +1,4 @@
-/** Cuts a stream into lines, and never holds more than one of them. */
+/** Cuts a stream into lines, trimmed, and never holds more than one of them. */
 export class Lines {
   private waiting = '';
   /** In a line that is too long, until its end. */
@@ -23,7 +23,7 @@ export class Lines {
         } else if (isWhole) {
           const line = this.waiting.trim();
           this.waiting = '';
-          if (line !== '') this.onLine(line);
+          this.onLine(line);
         }
       }
       if (isWhole) this.isSkipping = false;

@@ -2,56 +2,95 @@ import net from 'node:net';
 import type { Logger } from 'pino';
 import type { Intake } from './intake';
 import { Lines } from './lines';
+import { Turns, type Worker } from './turns';
 
-const LIMITS = {
+export const LIMITS = {
   /** Characters in a line. */
   line: 4000,
   /** Devices at a time. */
   devices: 8,
-  /** Lines a second from one device; one that sends more waits. */
-  linesPerS: 500,
+  /** Lines that wait for their turn; the device is not read further until they are done. */
+  waitingLines: 200,
   /** Bytes of answers that a device has not read: then it is let go. */
   unreadBytes: 1_000_000,
+  /** A device has to say something within this time, and then at least so often; an empty line will do. */
+  firstLineMs: 30_000,
+  silentMs: 900_000,
 };
 
-/** One device on the line: its lines are answered one by one, and one that floods is slowed down. */
-function serveDevice(socket: net.Socket, intake: Intake, log: Logger): void {
-  let inThisSecond = 0;
-  let timer: NodeJS.Timeout | undefined;
-  const answer = (what: object) => {
-    if (socket.writableLength > LIMITS.unreadBytes) socket.destroy();
-    else if (!socket.destroyed) socket.write(`${JSON.stringify(what)}\n`);
-  };
-  const lines = new Lines(
-    LIMITS.line,
-    (line) => {
-      try {
-        answer(intake.take(line));
-      } catch (error) {
-        log.error({ err: error as Error }, 'timing loop');
-        answer({ error: { code: 'internal', message: 'This could not be kept just now. Send it again.' } });
-      }
-    },
-    () =>
-      answer({
-        error: { code: 'too_long', message: `A line has ${LIMITS.line} characters at most. It was passed over.` },
-      }),
-  );
-  socket.setEncoding('utf8');
-  socket.setKeepAlive(true, 30_000);
-  socket.on('data', (chunk: string) => {
-    lines.push(chunk);
-    inThisSecond += chunk.split('\n').length - 1;
-    timer ??= setTimeout(() => {
-      timer = undefined;
-      inThisSecond = 0;
-      socket.resume();
-    }, 1000);
-    if (inThisSecond > LIMITS.linesPerS) socket.pause();
-  });
-  // A device that goes away in the middle of a line has said nothing with it.
-  socket.on('error', () => undefined);
-  socket.on('close', () => clearTimeout(timer));
+/** One device on the line: its lines are answered one by one, when it is their turn. */
+class Device implements Worker {
+  private readonly waiting: (string | Error)[] = [];
+  private readonly lines: Lines;
+  private heardAtMs: number | undefined;
+  private readonly connectedAtMs: number;
+
+  constructor(
+    private readonly socket: net.Socket,
+    private readonly intake: Intake,
+    private readonly log: Logger,
+    private readonly turns: Turns,
+    private readonly limits: typeof LIMITS,
+    private readonly clockMs: () => number,
+  ) {
+    this.connectedAtMs = clockMs();
+    const tooLong = new Error(`A line has ${limits.line} characters at most. It was passed over.`);
+    this.lines = new Lines(
+      limits.line,
+      (line) => this.hear(line),
+      () => this.hear(tooLong),
+    );
+    socket.setEncoding('utf8');
+    socket.setKeepAlive(true, 30_000);
+    socket.on('data', (chunk: string) => {
+      this.lines.push(chunk);
+      if (this.waiting.length > limits.waitingLines) socket.pause();
+    });
+    // A device that goes away in the middle of a line has said nothing with it.
+    socket.once('close', () => turns.drop(this));
+  }
+
+  /** Silent ones, and those whose line is half open, do not keep a place from others. */
+  letGoIfSilent(): void {
+    const { firstLineMs, silentMs } = this.limits;
+    const now = this.clockMs();
+    const isSilent =
+      this.heardAtMs === undefined ? now - this.connectedAtMs > firstLineMs : now - this.heardAtMs > silentMs;
+    if (isSilent) this.socket.destroy();
+  }
+
+  hasWork(): boolean {
+    return this.waiting.length > 0;
+  }
+
+  next(): void {
+    const line = this.waiting.shift();
+    if (line instanceof Error) this.answer({ error: { code: 'too_long', message: line.message } });
+    else if (line !== undefined) this.take(line);
+    if (this.waiting.length === 0) this.socket.resume();
+  }
+
+  private hear(line: string | Error): void {
+    this.heardAtMs = this.clockMs();
+    if (line === '') return;
+    this.waiting.push(line);
+    this.turns.ask(this);
+  }
+
+  private take(line: string): void {
+    try {
+      this.answer(this.intake.take(line));
+    } catch (error) {
+      this.log.error({ err: error as Error }, 'timing loop');
+      this.answer({ error: { code: 'internal', message: 'This could not be kept just now. Send it again.' } });
+    }
+  }
+
+  private answer(what: object): void {
+    const { socket } = this;
+    if (socket.writableLength > this.limits.unreadBytes) socket.destroy();
+    else if (socket.writable) socket.write(`${JSON.stringify(what)}\n`);
+  }
 }
 
 /**
@@ -62,26 +101,39 @@ export async function serveLoop(
   intake: Intake,
   port: number,
   log: Logger,
+  changed: Partial<typeof LIMITS> = {},
+  clockMs: () => number = () => performance.now(),
 ): Promise<{ port: number; stop: () => Promise<void> }> {
-  const sockets = new Set<net.Socket>();
+  const limits = { ...LIMITS, ...changed };
+  const devices = new Map<net.Socket, Device>();
+  const turns = new Turns();
   const server = net.createServer((socket) => {
-    if (sockets.size >= LIMITS.devices) {
-      socket.end(`${JSON.stringify({ error: { code: 'busy', message: 'Too many devices are connected.' } })}\n`);
+    // A connection that is reset, also one that is turned away, is the end of that connection and of nothing else.
+    socket.on('error', () => socket.destroy());
+    if (devices.size >= limits.devices) {
+      const busy = { error: { code: 'busy', message: 'Too many devices are connected.' } };
+      socket.end(`${JSON.stringify(busy)}\n`, () => socket.destroy());
       return;
     }
-    sockets.add(socket);
-    socket.once('close', () => sockets.delete(socket));
-    serveDevice(socket, intake, log);
+    devices.set(socket, new Device(socket, intake, log, turns, limits, clockMs));
+    socket.once('close', () => devices.delete(socket));
   });
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, '127.0.0.1', resolve);
   });
+  server.on('error', (error) => log.error({ err: error }, 'timing loop'));
+  const lookMs = Math.min(limits.firstLineMs, limits.silentMs) / 3;
+  const silence = setInterval(() => {
+    for (const device of devices.values()) device.letGoIfSilent();
+  }, lookMs).unref();
   return {
     port: (server.address() as net.AddressInfo).port,
     stop: () =>
       new Promise((resolve) => {
-        for (const socket of sockets) socket.destroy();
+        clearInterval(silence);
+        turns.stop();
+        for (const socket of devices.keys()) socket.destroy();
         server.close(() => resolve());
       }),
   };

@@ -1,6 +1,11 @@
+import { scryptSync } from 'node:crypto';
 import fs from 'node:fs';
+import { eq } from 'drizzle-orm';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/trackside/events';
+import { openPassphrase } from '../accounts/passphrase';
+import { openDatabase } from '../db/open';
+import { accessTokens, passphrases } from '../db/schema';
 import { planFor } from './madeUpPlan';
 import { startTestServer, tempFolder, type TestServer } from './testServer';
 
@@ -25,24 +30,43 @@ afterEach(async () => {
 /** A phone of its own, with its cookie. */
 class Phone {
   cookie = '';
-  async call(method: string, path: string, body?: unknown) {
+  device = '';
+  readonly id = ulid();
+  async call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}) {
     const answer = await fetch(server.url + path, {
       method,
       headers: {
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
-        ...(this.cookie ? { cookie: this.cookie } : {}),
+        ...(method === 'GET' ? {} : { 'content-type': 'application/json' }),
+        cookie: [this.cookie, this.device].filter(Boolean).join('; '),
+        ...headers,
       },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
-    const set = answer.headers.get('set-cookie');
-    if (set) this.cookie = set.split(';')[0] ?? '';
+    const set = answer.headers.getSetCookie();
+    for (const cookie of set) {
+      const [pair = ''] = cookie.split(';');
+      if (pair.startsWith('zest=')) this.cookie = pair;
+      else this.device = pair;
+    }
     const text = await answer.text();
     return { status: answer.status, body: (text ? JSON.parse(text) : undefined) as Record<string, unknown>, set };
+  }
+  passphrase(passphrase: string, headers: Record<string, string> = {}) {
+    return this.call('POST', '/api/access/passphrase', { passphrase }, headers);
+  }
+  join(code: unknown, headers: Record<string, string> = {}) {
+    return this.call('POST', '/api/access/join', { code, deviceId: this.id }, headers);
+  }
+  crossed(atMs = 1): RunEvent {
+    return { id: ulid(), runId: mine.id, deviceId: this.id, atMs, type: 'crossed' };
+  }
+  post(...events: RunEvent[]) {
+    return this.call('POST', `/api/runs/${mine.id}/events`, { events });
   }
 }
 const opened = async () => {
   const coach = new Phone();
-  await coach.call('POST', '/api/access/passphrase', { passphrase: PASSPHRASE });
+  await coach.passphrase(PASSPHRASE);
   for (const plan of [mine, other]) await coach.call('PUT', `/api/runs/${plan.id}/plan`, plan);
   return coach;
 };
@@ -52,10 +76,9 @@ const joined = async (coach: Phone, runId = mine.id) => {
   return {
     helper,
     code: String(body.code),
-    answer: await helper.call('POST', '/api/access/join', { code: body.code }),
+    answer: await helper.join(body.code),
   };
 };
-const finish: RunEvent = { id: ulid(), runId: mine.id, deviceId: ulid(), atMs: 1, type: 'crossed' };
 
 test('without a cookie nothing is answered but who one is, and how the server is', async () => {
   const nobody = new Phone();
@@ -69,7 +92,7 @@ test('without a cookie nothing is answered but who one is, and how the server is
     '/api/no',
   ])
     expect({ path, status: (await nobody.call('GET', path)).status }).toEqual({ path, status: 401 });
-  expect((await nobody.call('POST', `/api/runs/${mine.id}/events`, { events: [finish] })).status).toBe(401);
+  expect((await nobody.post(nobody.crossed())).status).toBe(401);
   expect((await nobody.call('GET', '/api/health')).status).toBe(200);
   expect((await nobody.call('GET', '/api/access')).body).toEqual({ isLocked: true, who: 'nobody' });
   nobody.cookie = 'zest=made-up';
@@ -78,12 +101,12 @@ test('without a cookie nothing is answered but who one is, and how the server is
 
 test('the passphrase gives a cookie that the page cannot read and no other site can send', async () => {
   const coach = new Phone();
-  const wrong = await coach.call('POST', '/api/access/passphrase', { passphrase: 'sun on the back straight' });
-  expect(wrong).toMatchObject({ status: 403, body: { error: { code: 'wrong_passphrase' } }, set: null });
-  const right = await coach.call('POST', '/api/access/passphrase', { passphrase: PASSPHRASE });
+  const wrong = await coach.passphrase('sun on the back straight');
+  expect(wrong).toMatchObject({ status: 403, body: { error: { code: 'wrong_passphrase' } }, set: [] });
+  const right = await coach.passphrase(PASSPHRASE);
   expect(right.status).toBe(204);
-  expect(right.set).toMatch(/HttpOnly/);
-  expect(right.set).toMatch(/SameSite=Strict/);
+  expect(right.set).toHaveLength(2);
+  for (const cookie of right.set) expect(cookie).toMatch(/HttpOnly.*SameSite=Strict|SameSite=Strict.*HttpOnly/);
   expect((await coach.call('GET', '/api/athletes')).status).toBe(200);
   expect((await coach.call('GET', '/api/access')).body).toEqual({ isLocked: true, who: 'coach' });
   const kept = coach.cookie;
@@ -99,21 +122,97 @@ test('a cookie is worth nothing after its days, or under another passphrase; the
     server = await startTestServer(server.folder, () => nowMs, undefined, { passphrase });
     return (await coach.call('GET', '/api/athletes')).status;
   };
-  expect(await restarted('another one altogether')).toBe(401);
   expect(await restarted(PASSPHRASE)).toBe(200);
   nowMs += 31 * 86_400_000;
   expect((await coach.call('GET', '/api/athletes')).status).toBe(401);
+  nowMs -= 31 * 86_400_000;
+  expect(await restarted('another one altogether')).toBe(401);
+  expect(await restarted(PASSPHRASE)).toBe(401);
   const bytes = fs.readdirSync(server.folder).map((name) => fs.readFileSync(`${server.folder}/${name}`, 'latin1'));
   for (const secret of [PASSPHRASE, coach.cookie.replace('zest=', '')])
     expect(bytes.some((text) => text.includes(secret))).toBe(false);
 });
 
-test('guesses are counted: after ten from one place no more are heard, the right one neither', async () => {
+const GUESS = 'a guess at the passphrase';
+const exhaust = async (guesser: Phone) => {
+  for (let i = 0; i < 10; i++) expect((await guesser.passphrase(GUESS)).status).toBe(403);
+  expect(await guesser.passphrase(PASSPHRASE)).toMatchObject({
+    status: 429,
+    body: { error: { code: 'too_many_guesses' } },
+  });
+};
+
+test('guesses at the passphrase are counted apart from those at codes', async () => {
+  const coach = await opened();
+  await exhaust(new Phone());
+  expect((await joined(coach)).answer.status).toBe(200);
   const guesser = new Phone();
-  const guess = (passphrase: string) => guesser.call('POST', '/api/access/passphrase', { passphrase });
-  for (let i = 0; i < 10; i++) expect((await guess(`guess number ${i}`)).status).toBe(403);
-  expect(await guess(PASSPHRASE)).toMatchObject({ status: 429, body: { error: { code: 'too_many_guesses' } } });
-  expect((await guesser.call('POST', '/api/access/join', { code: 'ABCD2345' })).status).toBe(429);
+  for (let i = 0; i < 10; i++) expect((await guesser.join('ABCD2345')).status).toBe(403);
+  expect((await guesser.join('ABCD2345')).status).toBe(429);
+});
+
+test('a device that was let in before gets in with the right passphrase while others at its address have to wait', async () => {
+  const coach = await opened();
+  await coach.call('DELETE', '/api/access');
+  await exhaust(new Phone());
+  expect((await new Phone().passphrase(PASSPHRASE)).status).toBe(429);
+  expect((await coach.passphrase(GUESS)).status).toBe(403);
+  expect((await coach.passphrase(PASSPHRASE)).status).toBe(204);
+});
+
+test('one guess at a time is looked into for an address; the server answers others meanwhile', async () => {
+  const coach = await opened();
+  await server.stop();
+  let letGo = () => undefined as void;
+  const gate = new Promise<void>((resolve) => (letGo = resolve));
+  let [underWay, most] = [0, 0];
+  const isRight = async () => {
+    most = Math.max(most, ++underWay);
+    await gate;
+    underWay--;
+    return false;
+  };
+  server = await startTestServer(server.folder, () => nowMs, undefined, { passphrase: { isRight } });
+  const answers = Array.from({ length: 9 }, () => new Phone().passphrase(GUESS));
+  expect(await Promise.race(answers)).toMatchObject({ status: 429 });
+  expect((await coach.call('GET', '/api/athletes')).status).toBe(200);
+  letGo();
+  const statuses = (await Promise.all(answers)).map(({ status }) => status).sort();
+  expect(statuses).toEqual([403, 403, 403, 403, 403, 403, 429, 429, 429]);
+  expect(most).toBe(1);
+});
+
+test('the passphrase is kept as scrypt makes it, each time with another salt', async () => {
+  const { salt, hash } = server.db.select().from(passphrases).get() ?? { salt: '', hash: '' };
+  const bytes = (text: string) => Buffer.from(text, 'base64');
+  expect(scryptSync(PASSPHRASE, bytes(salt), 32, { N: 2 ** 10, r: 8, p: 1 }).equals(bytes(hash))).toBe(true);
+  const other = openDatabase(tempFolder());
+  const asUsual = await openPassphrase(other, PASSPHRASE);
+  const kept = other.select().from(passphrases).get() ?? { salt: '', hash: '' };
+  expect(kept.salt).not.toBe(salt);
+  expect(
+    scryptSync(PASSPHRASE, bytes(kept.salt), 32, { N: 2 ** 15, r: 8, p: 1, maxmem: 2 ** 26 }).equals(bytes(kept.hash)),
+  ).toBe(true);
+  expect([await asUsual.isRight(PASSPHRASE), await asUsual.isRight(GUESS)]).toEqual([true, false]);
+  other.$client.close();
+});
+
+test('whom a proxy brings is told by X-Forwarded-For only as far as proxies are named', async () => {
+  await exhaust(new Phone());
+  // Nobody said that there is a proxy: a made-up address is no way round the limit.
+  expect((await new Phone().passphrase(PASSPHRASE, { 'x-forwarded-for': '203.0.113.9' })).status).toBe(429);
+  await server.stop();
+  server = await startTestServer(server.folder, () => nowMs, undefined, {
+    passphrase: PASSPHRASE,
+    proxies: 1,
+    addresses: () => [],
+  });
+  const from = (address: string) => ({ 'x-forwarded-for': address });
+  for (let i = 0; i < 10; i++) await new Phone().passphrase(GUESS, from('203.0.113.8'));
+  expect((await new Phone().passphrase(PASSPHRASE, from('203.0.113.8'))).status).toBe(429);
+  const https = await new Phone().passphrase(PASSPHRASE, { ...from('203.0.113.9'), 'x-forwarded-proto': 'https' });
+  expect(https.status).toBe(204);
+  expect(https.set.every((cookie) => cookie.includes('Secure'))).toBe(true);
 });
 
 describe('a code', () => {
@@ -121,7 +220,7 @@ describe('a code', () => {
     const { helper, answer } = await joined(await opened());
     expect(answer).toMatchObject({ status: 200, body: { runId: mine.id } });
     expect((await helper.call('GET', `/api/runs/${mine.id}`)).status).toBe(200);
-    expect((await helper.call('POST', `/api/runs/${mine.id}/events`, { events: [finish] })).status).toBe(200);
+    expect((await helper.post(helper.crossed())).body).toMatchObject({ refused: [] });
     expect((await helper.call('GET', '/api/clock')).status).toBe(200);
     expect((await helper.call('GET', '/api/access')).body).toMatchObject({ who: 'helper', runId: mine.id });
     for (const [method, path] of [
@@ -135,7 +234,7 @@ describe('a code', () => {
       ['POST', '/api/access/codes'],
       ['POST', `/api/athletes/${athleteId}/erase`],
     ] as const) {
-      const { status } = await helper.call(method, path, method === 'GET' ? undefined : { events: [finish] });
+      const { status } = await helper.call(method, path, method === 'GET' ? undefined : { events: [helper.crossed()] });
       expect({ method, path, status }).toEqual({ method, path, status: 403 });
     }
   });
@@ -143,15 +242,95 @@ describe('a code', () => {
     const coach = await opened();
     const { code, answer } = await joined(coach);
     expect(answer.status).toBe(200);
-    expect((await new Phone().call('POST', '/api/access/join', { code })).status).toBe(403);
+    expect((await new Phone().join(code)).status).toBe(403);
     const next = await coach.call('POST', '/api/access/codes', { runId: mine.id });
     expect(next.body).toMatchObject({ addresses: ['http://192.0.2.7:4400'], untilMs: nowMs + 600_000 });
     const typed = String(next.body.code).toLowerCase().replace('-', ' ');
-    expect((await new Phone().call('POST', '/api/access/join', { code: typed })).status).toBe(200);
+    expect((await new Phone().join(typed)).status).toBe(200);
     const old = await coach.call('POST', '/api/access/codes', { runId: mine.id });
     nowMs += 600_001;
-    expect((await new Phone().call('POST', '/api/access/join', { code: old.body.code })).status).toBe(403);
+    expect((await new Phone().join(old.body.code)).status).toBe(403);
     expect((await coach.call('POST', '/api/access/codes', { runId: ulid() })).status).toBe(404);
+  });
+});
+
+describe('a helper’s phone', () => {
+  const post = (phone: Phone, ...events: RunEvent[]) => phone.post(...events).then(({ body }) => body);
+  test('brings its own events only, undoes only what it took, and ends nothing', async () => {
+    const coach = await opened();
+    const { helper } = await joined(coach);
+    const [ofCoach, ofHelper] = [coach.crossed(), helper.crossed()];
+    await coach.post(ofCoach);
+    const undo = (eventId: string): RunEvent => ({ ...helper.crossed(), type: 'undone', eventId });
+    const asCoach = coach.crossed();
+    const end: RunEvent = { ...helper.crossed(), type: 'ended' };
+    const shift: RunEvent = { ...helper.crossed(), type: 'shifted', eventId: ofCoach.id, toMs: 5 };
+    const [undoCoach, undoOwn, undoUnknown] = [undo(ofCoach.id), undo(ofHelper.id), undo(ulid())];
+    expect(await post(helper, ofHelper, asCoach, end, undoCoach, undoOwn, shift, undoUnknown)).toEqual({
+      accepted: [ofHelper.id, undoOwn.id],
+      refused: [asCoach, end, undoCoach, shift, undoUnknown].map(({ id }) =>
+        expect.objectContaining({ id, code: 'not_for_helper' }),
+      ),
+    });
+    // A coach's phone may do all of it.
+    expect(await post(coach, undo(ofHelper.id), { ...end, id: ulid() })).toMatchObject({ refused: [] });
+  });
+  test('reads no notes but its own', async () => {
+    const coach = await opened();
+    const { helper } = await joined(coach);
+    const note = (phone: Phone, text: string): RunEvent => ({
+      ...phone.crossed(),
+      type: 'noted',
+      athleteId,
+      repIndex: 0,
+      text,
+    });
+    await coach.post(note(coach, 'knee again'), coach.crossed());
+    await helper.post(note(helper, 'lace undone'));
+    const { body } = await helper.call('GET', `/api/runs/${mine.id}`);
+    expect(JSON.stringify(body)).not.toContain('knee');
+    expect(JSON.stringify(body)).toContain('lace');
+    expect((body as { events: RunEvent[] }).events).toHaveLength(2);
+    expect(JSON.stringify((await coach.call('GET', `/api/runs/${mine.id}`)).body)).toContain('knee');
+  });
+  test('cannot join under the name of a phone that is the coach’s, and can come back under its own', async () => {
+    const coach = await opened();
+    await coach.post(coach.crossed());
+    const { body } = await coach.call('POST', '/api/access/codes', { runId: mine.id });
+    const asCoach = await new Phone().call('POST', '/api/access/join', { code: body.code, deviceId: coach.id });
+    expect(asCoach).toMatchObject({ status: 409, body: { error: { code: 'other_device' } } });
+    const helper = new Phone();
+    expect((await helper.join(body.code)).status).toBe(200);
+    await helper.post(helper.crossed());
+    const again = await coach.call('POST', '/api/access/codes', { runId: mine.id });
+    expect((await helper.join(again.body.code)).status).toBe(200);
+    expect((await helper.post(helper.crossed())).body).toMatchObject({ refused: [] });
+  });
+  test('its cookie lives as long as what it is good for, and a changed passphrase ends it', async () => {
+    const { helper, answer } = await joined(await opened());
+    expect(answer.set).toEqual([expect.stringContaining('Max-Age=43200')]);
+    await server.stop();
+    server = await startTestServer(server.folder, () => nowMs, undefined, { passphrase: 'another one altogether' });
+    expect((await helper.call('GET', `/api/runs/${mine.id}`)).status).toBe(401);
+  });
+  test('what it may bring is bounded', async () => {
+    const coach = await opened();
+    const { helper } = await joined(coach);
+    server.db.update(accessTokens).set({ events: 9_999 }).where(eq(accessTokens.deviceId, helper.id)).run();
+    expect((await helper.post(helper.crossed(), helper.crossed())).status).toBe(429);
+    expect((await helper.post(helper.crossed())).status).toBe(200);
+    expect((await helper.post(helper.crossed())).status).toBe(429);
+    expect((await coach.post(coach.crossed())).status).toBe(200);
+  });
+  test('ending it ends its stream; and one phone has only so many', async () => {
+    const { helper } = await joined(await opened());
+    const open = () => fetch(`${server.url}/api/runs/${mine.id}/live`, { headers: { cookie: helper.cookie } });
+    const lines = await Promise.all(Array.from({ length: 6 }, open));
+    expect(lines.map(({ status }) => status)).toEqual(Array(6).fill(200));
+    expect((await open()).status).toBe(503);
+    const ended = Promise.all(lines.map((line) => line.text()));
+    await helper.call('DELETE', '/api/access');
+    expect(await ended).toEqual(Array(6).fill(': open\n\n'));
   });
 });
 

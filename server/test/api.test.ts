@@ -173,9 +173,21 @@ describe('at the track', () => {
     expect(answer.body).toEqual({
       accepted: [start?.id, rest[1]?.id],
       refused: [
-        { index: 1, id: rest[0]?.id, field: 'events[1].atM', message: expect.stringMatching(/number/) },
-        { index: 2, id: foreign.id, field: 'events[2].runId', message: expect.stringMatching(/another run/) },
-        { index: 3, field: 'events[3]', message: expect.any(String) },
+        {
+          index: 1,
+          id: rest[0]?.id,
+          code: 'invalid',
+          field: 'events[1].atM',
+          message: expect.stringMatching(/number/),
+        },
+        {
+          index: 2,
+          id: foreign.id,
+          code: 'invalid',
+          field: 'events[2].runId',
+          message: expect.stringMatching(/another run/),
+        },
+        { index: 3, code: 'invalid', field: 'events[3]', message: expect.any(String) },
       ],
     });
   });

@@ -3,7 +3,10 @@ import fs from 'node:fs';
 import net from 'node:net';
 import path from 'node:path';
 import Database from 'better-sqlite3';
-import { databaseFile, openDatabase } from '../db/open';
+import { databaseFile } from '../db/dataFolder';
+import { openDatabase } from '../db/open';
+import { changeSquad } from '../db/squad';
+import { chosenDataFolder, chosenDemoFolder } from '../settings';
 import { startTestServer, tempFolder } from './testServer';
 
 const ROOT = path.join(__dirname, '../..');
@@ -122,6 +125,103 @@ describe('the server ends with one clear sentence, a non-zero code and the file 
     db.$client.close();
     expect(status).toBe(1);
     expect(stderr).toMatch(/in use by another Zest Lap/);
+  });
+});
+
+test('what is stored is for this user alone, also what an earlier version left open to others', () => {
+  const modeOf = (place: string) => fs.statSync(place).mode & 0o777;
+  const data = path.join(folder, 'data');
+  const { $client } = openDatabase(data);
+  const files = fs.readdirSync(data).map((name) => path.join(data, name));
+  expect(files).toContain(`${databaseFile(data)}-wal`);
+  expect([modeOf(data), ...files.map(modeOf)]).toEqual([0o700, ...files.map(() => 0o600)]);
+  $client.close();
+  fs.chmodSync(data, 0o755);
+  fs.chmodSync(databaseFile(data), 0o644);
+  openDatabase(data).$client.close();
+  expect([modeOf(data), modeOf(databaseFile(data))]).toEqual([0o700, 0o600]);
+  // A folder with things of others in it stays as it is; our file in it does not.
+  fs.writeFileSync(path.join(data, 'holiday.txt'), '');
+  for (const place of [data, databaseFile(data)]) fs.chmodSync(place, 0o755);
+  openDatabase(data).$client.close();
+  expect([modeOf(data), modeOf(databaseFile(data))]).toEqual([0o755, 0o600]);
+});
+
+test('what an erasure that was killed has left in the write-ahead log is gone after the next start', () => {
+  const script = `
+    const { openDatabase } = require('./server/db/open.ts');
+    const { changeSquad } = require('./server/db/squad.ts');
+    const db = openDatabase(process.argv[1]);
+    const id = '01M7ZKC8B0Y78609PN4H3NMY4X';
+    changeSquad(db, { athletes: [{ id, name: 'Ada Winterbourne', marks: [] }] }, 1);
+    const real = db.$client.pragma.bind(db.$client);
+    db.$client.pragma = (text, options) => {
+      if (text.includes('wal_checkpoint')) process.kill(process.pid, 'SIGKILL');
+      return real(text, options);
+    };
+    require('./server/db/erase.ts').eraseAthlete(db, id, 2);`;
+  expect(spawnSync(process.execPath, ['--import', 'tsx', '-e', script, folder], { cwd: ROOT }).signal).toBe('SIGKILL');
+  const onDisk = () =>
+    fs.readdirSync(folder).filter((name) => fs.readFileSync(path.join(folder, name)).includes('Winterbourne'));
+  expect(onDisk()).toEqual(['zest-lap.sqlite-wal']);
+  const db = openDatabase(folder);
+  expect(onDisk()).toEqual([]);
+  db.$client.close();
+});
+
+test('any address of this machine’s own works, and one that is none is named', async () => {
+  const server = spawn(process.execPath, ARGS, {
+    cwd: ROOT,
+    env: { ...process.env, ZEST_DATA: folder, PORT: '0', HOST: '127.0.0.2' },
+  });
+  const line = await new Promise<string>((resolve) =>
+    server.stdout.once('data', (chunk: Buffer) => resolve(chunk.toString())),
+  );
+  const url = /^Zest Lap is at (http:\/\/127\.0\.0\.2:\d+)\n$/.exec(line)?.[1];
+  expect((await fetch(`${url}/api/athletes`)).status).toBe(200);
+  server.kill('SIGKILL');
+  await new Promise((resolve) => server.once('exit', resolve));
+  expect(
+    startIn(folder, { HOST: '127.0.0.1.example.invalid', ZEST_PASSPHRASE: 'rain on the back straight' }),
+  ).toMatchObject({
+    status: 1,
+    stderr: expect.stringMatching(/^HOST is 127\.0\.0\.1\.example\.invalid, which is no address of this machine/),
+  });
+});
+
+describe('a club’s data and the demo’s', () => {
+  const demo = (...args: string[]) => {
+    const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'demo/main.ts', ...args], {
+      cwd: ROOT,
+      encoding: 'utf8',
+      env: { ...process.env, ZEST_DATA: folder, PORT: '0', ZEST_LOOP: '0' },
+      timeout: 30_000,
+    });
+    return { status, stdout, stderr };
+  };
+  test('npm run demo does not touch a club’s, least of all to start over', () => {
+    const db = openDatabase(folder);
+    changeSquad(db, { athletes: [{ id: '01M7ZKC8B0Y78609PN4H3NMY4X', name: 'Ada', marks: [] }] }, 1);
+    db.$client.close();
+    const before = fs.readFileSync(databaseFile(folder));
+    for (const args of [[], ['--fresh']])
+      expect(demo(...args)).toMatchObject({
+        status: 1,
+        stdout: '',
+        stderr: expect.stringMatching(/holds a club’s own data/),
+      });
+    expect(fs.readFileSync(databaseFile(folder)).equals(before)).toBe(true);
+  });
+  test('npm start does not open the demo’s, which can be wiped', () => {
+    openDatabase(folder, 'demo').$client.close();
+    expect(startIn(folder)).toMatchObject({ status: 1, stderr: expect.stringMatching(/npm run demo/) });
+  });
+  test('each has a folder of its own', () => {
+    const before = process.env.ZEST_DATA;
+    delete process.env.ZEST_DATA;
+    expect([chosenDataFolder(), chosenDemoFolder()]).toEqual([path.join(ROOT, 'data'), path.join(ROOT, 'data/demo')]);
+    process.env.ZEST_DATA = before;
+    if (before === undefined) delete process.env.ZEST_DATA;
   });
 });
 

@@ -5,15 +5,20 @@ import { ulid } from 'ulid';
 import { LOOP_DEVICE } from '@core/trackside/chips';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
+import * as replays from '@core/trackside/replay';
+import * as runsDb from '../db/runs';
+import { runs } from '../db/schema';
 import { Hub } from '../live/hub';
 import { Intake } from '../loop/intake';
 import { Lines } from '../loop/lines';
-import { serveLoop } from '../loop/serve';
+import { type LIMITS, serveLoop } from '../loop/serve';
+import { Turns } from '../loop/turns';
 import { startTestServer, tempFolder, type TestServer } from './testServer';
 
 const NOW = 1_790_000_000_000;
 let server: TestServer;
 let loop: Awaited<ReturnType<typeof serveLoop>>;
+let listen: (limits?: Partial<typeof LIMITS>, clockMs?: () => number) => ReturnType<typeof serveLoop>;
 const athleteId = ulid();
 const plan: Plan = {
   id: ulid(),
@@ -49,7 +54,9 @@ const started: RunEvent = {
 beforeEach(async () => {
   const hub = new Hub();
   server = await startTestServer(tempFolder(), () => NOW, undefined, { hub });
-  loop = await serveLoop(new Intake(server.db, hub, () => NOW), 0, pino({ enabled: false }));
+  listen = (limits, clockMs) =>
+    serveLoop(new Intake(server.db, hub, () => NOW), 0, pino({ enabled: false }), limits, clockMs);
+  loop = await listen();
 });
 afterEach(async () => {
   await loop.stop();
@@ -159,10 +166,107 @@ test('one that floods is slowed down and loses nothing; one that hangs in the mi
   expect(await log()).toHaveLength(2);
 });
 
-test('only so many devices at a time', async () => {
+test('only so many devices at a time; those turned away are closed at once, and may break off as they like', async () => {
   const devices = await Promise.all(Array.from({ length: 8 }, () => Device.connect()));
-  expect(await (await Device.connect()).answers(1)).toEqual([{ error: expect.objectContaining({ code: 'busy' }) }]);
-  devices[0]?.socket.destroy();
+  const refused = await Device.connect();
+  const closed = new Promise((resolve) => refused.socket.once('close', resolve));
+  expect(await refused.answers(1)).toEqual([{ error: expect.objectContaining({ code: 'busy' }) }]);
+  await closed;
+  for (let i = 0; i < 20; i++) (await Device.connect()).socket.resetAndDestroy();
+  for (const { socket } of devices.splice(0, 2)) {
+    socket.write('{"type":"pass');
+    socket.resetAndDestroy();
+  }
+  expect(await devices[0]?.say('what')).toEqual([{ error: expect.objectContaining({ code: 'bad_json' }) }]);
+  const place = async (): Promise<Device> => {
+    const device = await Device.connect();
+    const [answer] = await device.say('what').catch(() => []);
+    return JSON.stringify(answer).includes('bad_json') ? device : place();
+  };
+  expect((await place()).socket.destroyed).toBe(false);
+});
+
+test('silent and half-open devices lose their place after a while; an empty line is a sign of life', async () => {
+  let clockMs = 0;
+  await loop.stop();
+  loop = await listen({ firstLineMs: 30, silentMs: 90 }, () => clockMs);
+  const [silent, hanging, alive] = [await Device.connect(), await Device.connect(), await Device.connect()];
+  hanging.socket.write('{"type":"passing","chip":');
+  await alive.say('what');
+  const gone = Promise.all(
+    [silent, hanging].map(({ socket }) => new Promise((resolve) => socket.once('close', resolve))),
+  );
+  clockMs = 31;
+  await gone;
+  clockMs = 80;
+  alive.socket.write('\n');
+  await alive.say('what');
+  clockMs = 150;
+  expect(await alive.say('what')).toHaveLength(1);
+  const aliveGone = new Promise((resolve) => alive.socket.once('close', resolve));
+  clockMs = 241;
+  await aliveGone;
+});
+
+test('a flood is taken in turns, one line of each device, within a share of the time', () => {
+  let clockMs = 0;
+  const timers: { run: () => void; afterMs: number }[] = [];
+  const setTimer = jest
+    .spyOn(global, 'setTimeout')
+    .mockImplementation(((run: () => void, afterMs: number) => timers.push({ run, afterMs })) as never);
+  const done: string[] = [];
+  const worker = (name: string, lines: number) => ({
+    hasWork: () => lines > 0,
+    next: () => {
+      lines--;
+      clockMs += 2;
+      done.push(name);
+    },
+  });
+  const turns = new Turns(() => clockMs);
+  turns.ask(worker('flood', 1000));
+  turns.ask(worker('coach', 1));
+  setTimer.mockRestore();
+  expect(done).toEqual(['flood', 'flood', 'flood']);
+  // Six milliseconds were used, so that it rests for four times as long.
+  expect(timers).toEqual([{ run: expect.any(Function), afterMs: 24 }]);
+  jest.spyOn(global, 'setTimeout').mockImplementationOnce((() => 0) as never);
+  timers[0]?.run();
+  expect(done.slice(3)).toEqual(['flood', 'coach', 'flood']);
+  turns.stop();
+});
+
+test('what floods in from one device is replayed as it grows: nothing is read or worked out twice', async () => {
+  await underWay();
+  const device = await Device.connect();
+  await device.say(passing(80, 'STRAY-0'));
+  const anew = jest.spyOn(replays, 'replay');
+  const reads = jest.spyOn(runsDb, 'readRun');
+  const lines = Array.from({ length: 300 }, (_, i) => passing(90 + i * 3, `STRAY-${i}`));
+  expect(new Set((await device.say(...lines)).map((answer) => JSON.stringify(answer)))).toEqual(
+    new Set(['{"took":"unnamed"}']),
+  );
+  expect(anew).not.toHaveBeenCalled();
+  expect(reads).not.toHaveBeenCalled();
+  anew.mockRestore();
+  reads.mockRestore();
+});
+
+test('a time of an impossible year is answered by name and not kept', async () => {
+  await underWay();
+  const device = await Device.connect();
+  for (const atMs of [0, NOW - 86_400_001, NOW + 3_600_001, 8.64e15])
+    expect(await device.say({ ...passing(0), atMs })).toEqual([
+      { error: expect.objectContaining({ code: 'impossible_time', field: 'atMs' }) },
+    ]);
+  expect(await log()).toEqual([]);
+});
+
+test('a session that cannot be read is in nobody’s way', async () => {
+  await underWay();
+  server.db.update(runs).set({ planJson: '{' }).run();
+  const device = await Device.connect();
+  expect(await device.say(passing(88))).toEqual([{ took: 'nobody' }]);
 });
 
 test('lines are cut at line feeds wherever the pieces end', () => {
@@ -173,5 +277,5 @@ test('lines are cut at line feeds wherever the pieces end', () => {
     () => seen.push('TOO LONG'),
   );
   for (const piece of ['ab', 'c\n', '\n', 'd\r\ne', 'f\n', '0123456789', '0123', '45\ng\n']) lines.push(piece);
-  expect(seen).toEqual(['abc', 'd', 'ef', 'TOO LONG', 'g']);
+  expect(seen).toEqual(['abc', '', 'd', 'ef', 'TOO LONG', 'g']);
 });

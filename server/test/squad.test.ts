@@ -10,7 +10,8 @@ import { inverseOf, type SquadChange } from '@core/squad/change';
 import type { RunEvent } from '@core/trackside/events';
 import { athletesOf, type Plan } from '@core/trackside/plan';
 import { runOf } from '@core/trackside/runOf';
-import { databaseFile, openDatabase } from '../db/open';
+import { databaseFile } from '../db/dataFolder';
+import { openDatabase } from '../db/open';
 import { startTestServer, tempFolder, type TestServer } from './testServer';
 
 let server: TestServer;

@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import pino from 'pino';
+import { openPassphrase, type Passphrase } from '../accounts/passphrase';
 import { openDatabase, type Db } from '../db/open';
 import { makeApp, type AppOptions } from '../http/app';
 
@@ -22,6 +23,9 @@ export type TestServer = {
   stop(): Promise<void>;
 };
 
+/** A real hash, at a thirtieth of the cost. */
+const QUICK_HASH = 2 ** 10;
+
 export const tempFolder = () => fs.mkdtempSync(path.join(os.tmpdir(), 'zest-server-'));
 
 /** Sets `nowMs` as the server's clock, where it asks for the weather, and how it is locked. */
@@ -29,7 +33,7 @@ export async function startTestServer(
   folder = tempFolder(),
   nowMs = () => 1_790_000_000_000,
   weatherUrl?: string,
-  more: Partial<AppOptions> = {},
+  { passphrase, ...more }: Partial<Omit<AppOptions, 'passphrase'>> & { passphrase?: string | Passphrase } = {},
 ): Promise<TestServer> {
   const db = openDatabase(folder);
   const logLines: string[] = [];
@@ -39,6 +43,9 @@ export async function startTestServer(
     log,
     nowMs,
     ...(weatherUrl === undefined ? {} : { weatherUrl }),
+    ...(passphrase === undefined
+      ? {}
+      : { passphrase: typeof passphrase === 'string' ? await openPassphrase(db, passphrase, QUICK_HASH) : passphrase }),
     ...more,
   }).listen(0, '127.0.0.1');
   await new Promise((resolve) => server.once('listening', resolve));
@@ -52,7 +59,7 @@ export async function startTestServer(
       const text = body === undefined || typeof body === 'string' ? body : JSON.stringify(body);
       const answer = await fetch(`${url}${path_}`, {
         method,
-        headers: { ...(text === undefined ? {} : { 'content-type': 'application/json' }), ...headers },
+        headers: { ...(method === 'GET' ? {} : { 'content-type': 'application/json' }), ...headers },
         ...(text === undefined ? {} : { body: text }),
       });
       const said = await answer.text();

@@ -46,14 +46,18 @@ function Used({ session, book }: Pick<Props, 'session' | 'book'>) {
       ) : (
         <Words as="small" quiet>{`On ${days === 1 ? 'one day' : `${days} days`}, the last ${dayName(last)}.`}</Words>
       )}
-      {runs.map((run) => (
-        <View key={run.id} style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
-          <SmallButton onPress={() => router.push(`/results/${run.id}`)}>{dayName(run.date)}</SmallButton>
-          <Words as="small" style={{ flexShrink: 1 }}>
-            {resultText(run)}
-          </Words>
-        </View>
-      ))}
+      {runs.flatMap(({ id, date, summary }) =>
+        summary
+          ? [
+              <View key={id} style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
+                <SmallButton onPress={() => router.push(`/results/${id}`)}>{dayName(date)}</SmallButton>
+                <Words as="small" style={{ flexShrink: 1 }}>
+                  {resultText(summary)}
+                </Words>
+              </View>,
+            ]
+          : [],
+      )}
     </View>
   );
 }

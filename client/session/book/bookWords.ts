@@ -2,6 +2,7 @@ import type { Lever } from '@core/book/bookSession';
 import type { BookEntry } from '@core/book/searchBook';
 import { INTENT_FACTS } from '@core/session/intent';
 import { dayName } from '../../ui/days';
+import type { RunSummary } from '@core/review/summary';
 import type { BookUse } from './useBook';
 
 export const LEVER_WORDS: Record<Lever, string> = {
@@ -28,8 +29,7 @@ export function entryAbout({ intent, mainM, tree }: BookEntry, { last }: BookUse
 }
 
 /** How the squad came through it: `12 athletes, 96 of 96 reps; 61 on, 20 early, 15 late`. */
-export function resultText(runs: BookUse['runs'][number]): string {
-  const { athletes, planned, finished, verdicts } = runs.summary;
+export function resultText({ athletes, planned, finished, verdicts }: RunSummary): string {
   const { on, early, late } = verdicts;
   const judged = on + early + late > 0 ? `; ${on} on, ${early} early, ${late} late` : '';
   return `${athletes} athletes, ${finished} of ${planned} reps${judged}`;

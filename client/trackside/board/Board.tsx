@@ -33,6 +33,8 @@ import { useStarts } from './useStarts';
 /** How often the phone's clock is looked at: see watchClock. */
 const WATCHED_EVERY_MS = 250;
 
+const END = { type: 'ended' } as const;
+
 /** A tile that has just been tapped at the finish is not to open anything: cold thumbs bounce. */
 const BOUNCE_MS = 2000;
 
@@ -138,7 +140,7 @@ export const Board = memo(function Board(props: BoardProps) {
     (timeStamp: number) => {
       const { step: next, onResults: leave } = acts.current;
       if (next.kind === 'results') return leave();
-      if (next.kind === 'end') return runNow().happen({ type: 'ended' }, timeStamp);
+      if (next.kind === 'end') return runNow().may(END) ? runNow().happen(END, timeStamp) : undefined;
       wakeSound();
       for (const start of next.starts) runNow().happen(start, timeStamp);
     },
@@ -167,6 +169,8 @@ export const Board = memo(function Board(props: BoardProps) {
     close,
   });
 
+  const stepTexts = { results: resultsText, end: run.may(END) ? 'End the session' : 'Done; the coach ends it' };
+  const stepText = step.kind === 'start' ? step.text : stepTexts[step.kind];
   const title = ended ? 'Session ended' : (whereText(state, shown) ?? plan.title);
   const current = group?.slots[Math.max(0, group.lastAt)];
   const recovery = group && current ? group.plan.reps[current.planIndex]?.recovery : undefined;
@@ -203,7 +207,7 @@ export const Board = memo(function Board(props: BoardProps) {
         {open && <OpenSheet runs={runs} open={open} show={setOpen} close={close} choice={choice} awake={awake} />}
       </View>
       <Foot
-        stepText={step.kind === 'results' ? resultsText : step.kind === 'end' ? 'End the session' : step.text}
+        stepText={stepText}
         isStepMain={step.kind === 'results' || step.ready}
         stepMoment={step.kind === 'start' ? 'down' : 'release'}
         undoWords={undoWords}

@@ -6,7 +6,7 @@ import type { Plan } from '@core/trackside/plan';
 import { MadeUpSquad, type Truth } from '@core/trackside/rehearsal';
 import { GrowingReplay } from '@core/trackside/growingReplay';
 import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
-import { deviceId } from '../recorder';
+import { deviceId } from '../../store/deviceId';
 import type { Run } from '../useRun';
 
 export const SPEEDS = [1, 5, 20, 60] as const;
@@ -86,6 +86,7 @@ export function useRehearsal(
       state,
       device,
       isRehearsal: true,
+      may: () => true,
       now: () => atOf(performance.now()),
       atOf,
       happen: (happening, timeStamp = performance.now()) => add(happening, atOf(timeStamp)),

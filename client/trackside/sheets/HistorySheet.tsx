@@ -14,7 +14,7 @@ type Props = { run: Run; close: () => void; open: (athleteId: string) => void };
 function Line({ run, entry, open }: { run: Run; entry: LogEntry; open: (athleteId: string) => void }) {
   const palette = usePalette();
   const { event, atMs, counts } = entry;
-  const { state, happen, device } = run;
+  const { state, happen, device, may } = run;
   const words = eventWords(state, event);
   const undo = state.log.find((one) => one.counts && one.event.type === 'undone' && one.event.eventId === event.id);
   const whose = event.type === 'passed' || event.type === 'felt' ? event.athleteId : undefined;
@@ -51,17 +51,21 @@ function Line({ run, entry, open }: { run: Run; entry: LogEntry; open: (athleteI
           Correct
         </SmallButton>
       )}
-      {counts && event.type !== 'clock' ? (
-        <SmallButton label={`Undo ${words}`} onPress={() => happen({ type: 'undone', eventId: event.id })}>
-          Undo
-        </SmallButton>
-      ) : (
-        undo && (
-          <SmallButton label={`Bring back ${words}`} onPress={() => happen({ type: 'undone', eventId: undo.event.id })}>
-            Bring back
-          </SmallButton>
-        )
-      )}
+      {counts && event.type !== 'clock'
+        ? may({ type: 'undone', eventId: event.id }) && (
+            <SmallButton label={`Undo ${words}`} onPress={() => happen({ type: 'undone', eventId: event.id })}>
+              Undo
+            </SmallButton>
+          )
+        : undo &&
+          may({ type: 'undone', eventId: undo.event.id }) && (
+            <SmallButton
+              label={`Bring back ${words}`}
+              onPress={() => happen({ type: 'undone', eventId: undo.event.id })}
+            >
+              Bring back
+            </SmallButton>
+          )}
     </View>
   );
 }

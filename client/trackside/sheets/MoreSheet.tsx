@@ -38,7 +38,7 @@ type Props = {
 
 /** Everything that is not needed every minute. */
 export function MoreSheet({ run, awake, close, open }: Props) {
-  const { state, happen, device } = run;
+  const { state, happen, device, may } = run;
   const dispatch = useAppDispatch();
   const calls = useAppSelector((all) => all.settings.calls);
   const isCoach = (useAccessQuery().data?.who ?? 'coach') === 'coach';
@@ -55,7 +55,7 @@ export function MoreSheet({ run, awake, close, open }: Props) {
           <SmallButton onPress={() => happen({ type: 'undone', eventId: undone.id })}>Do it again</SmallButton>
         )}
         <SmallButton onPress={() => saveRun(run)}>Save a file</SmallButton>
-        {!isOver && (
+        {!isOver && may({ type: 'ended' }) && (
           <SmallButton
             label="End the session now"
             onPress={() => {

@@ -23,7 +23,7 @@ export function TimeRow({ run, athlete, rep, pass }: Props) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
   const [trouble, setTrouble] = useState<string>();
-  const { happen, state } = run;
+  const { happen, state, may } = run;
   const { deltaS, verdict } = judge(rep.rep, rep.target, pass.atM, pass.elapsedS);
   const where = pass.atM === rep.rep.distanceM ? 'finish' : String(Math.round(pass.atM));
   const shiftTo = (elapsedS: number) =>
@@ -50,9 +50,11 @@ export function TimeRow({ run, athlete, rep, pass }: Props) {
           <Words as="small">{`also taken as ${pass.also.map((one) => formatTime(one.elapsedS, 1)).join(', ')}`}</Words>
         )}
         <View style={{ flex: 1 }} />
-        <SmallButton expanded={open} label={`Correct ${athlete.tileName} at ${where}`} onPress={() => setOpen(!open)}>
-          Correct
-        </SmallButton>
+        {may({ type: 'undone', eventId: pass.eventId }) && (
+          <SmallButton expanded={open} label={`Correct ${athlete.tileName} at ${where}`} onPress={() => setOpen(!open)}>
+            Correct
+          </SmallButton>
+        )}
       </View>
       {open && (
         <View style={{ gap: SPACE.s, paddingLeft: SPACE.s }}>

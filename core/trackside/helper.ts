@@ -1,0 +1,22 @@
+import { LOOP_DEVICE } from './chips';
+import type { RunEvent } from './events';
+
+/** What a helper's phone may not do to the session, as a sentence; undefined if it may. */
+export function whyNotForHelper(
+  event: RunEvent,
+  ownDeviceId: string,
+  /** Who brought an event of this session, as far as it is known. */
+  deviceOf: (eventId: string) => string | undefined,
+): string | undefined {
+  if (event.deviceId !== ownDeviceId) return 'This comes from another phone than the one that has joined.';
+  if (event.type === 'ended') return 'Only the coach’s phone ends the session.';
+  if (event.type !== 'undone' && event.type !== 'shifted') return undefined;
+  const device = deviceOf(event.eventId);
+  return device === ownDeviceId || device === LOOP_DEVICE
+    ? undefined
+    : 'A helper’s phone changes only what it has taken itself. Ask the coach to change this.';
+}
+
+/** A helper reads everything that timing takes; what was noted about people is for the coach, and for the phone that noted it. */
+export const isForHelper = ({ type, deviceId }: RunEvent, ownDeviceId: string): boolean =>
+  type !== 'noted' || deviceId === ownDeviceId;

@@ -1,0 +1,43 @@
+import type { Logger } from 'pino';
+import type { Db } from '../db/open';
+import { listCopies, makeCopy } from './copies';
+
+/** Local time of day at which a copy falls due. */
+const HOUR = 3;
+const LOOK_EVERY_MS = 600_000;
+/** Starting up is not held up by it. */
+const FIRST_LOOK_MS = 60_000;
+
+/**
+ * True if no copy was made since it last was three in the morning. A machine that was off then makes up for it.
+ * @param newestMs when the newest copy was made; undefined if there is none.
+ */
+export function isCopyDue(newestMs: number | undefined, nowMs: number): boolean {
+  const due = new Date(nowMs);
+  due.setHours(HOUR, 0, 0, 0);
+  if (due.getTime() > nowMs) due.setDate(due.getDate() - 1);
+  return newestMs === undefined || newestMs < due.getTime();
+}
+
+/** Makes a copy a night for as long as the server runs. @returns how to stop. A copy that fails is logged, and tried again. */
+export function startNightlyCopies(db: Db, dataFolder: string, log: Logger, nowMs: () => number): () => void {
+  let isCopying = false;
+  const lookAtIt = async () => {
+    if (isCopying || !isCopyDue(listCopies(dataFolder)[0]?.madeAtMs, nowMs())) return;
+    isCopying = true;
+    try {
+      await makeCopy(db.$client, dataFolder, 'nightly', nowMs());
+      log.info('nightly copy made');
+    } catch (error) {
+      log.error({ err: error as Error }, 'nightly copy');
+    } finally {
+      isCopying = false;
+    }
+  };
+  const first = setTimeout(() => void lookAtIt(), FIRST_LOOK_MS).unref();
+  const timer = setInterval(() => void lookAtIt(), LOOK_EVERY_MS).unref();
+  return () => {
+    clearTimeout(first);
+    clearInterval(timer);
+  };
+}

@@ -1,0 +1,1 @@
+ALTER TABLE `access_tokens` DROP COLUMN `made_for`;

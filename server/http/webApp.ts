@@ -1,0 +1,33 @@
+import type { ServerResponse } from 'node:http';
+import path from 'node:path';
+import type { RequestHandler } from 'express';
+import expressStaticGzip from 'express-static-gzip';
+
+/** Files whose name changes with what is in them are kept for ever; the page itself is asked for each time. */
+function setCaching(res: ServerResponse, file: string): void {
+  const isLasting = file.includes(`${path.sep}_expo${path.sep}`) || /\.woff2(\.(br|gz))?$/.test(file);
+  res.setHeader('Cache-Control', isLasting ? 'public, max-age=31536000, immutable' : 'no-cache');
+}
+
+/** A file that was asked for is there or not; any other address is a screen of the app, which knows its own addresses. */
+const isFile = (address: string) => /\.[^/]*$/.test(address) || /^\/(_expo|assets|fonts)(\/|$)/.test(address);
+
+/** The built web app: its files as they were packed when it was built, and the page for every address of a screen. */
+export function webApp(folder: string): RequestHandler[] {
+  const files = expressStaticGzip(folder, {
+    index: false,
+    enableBrotli: true,
+    orderPreference: ['br', 'gz'],
+    serveStatic: { index: false, setHeaders: setCaching },
+  });
+  const page: RequestHandler = (req, res, next) => {
+    if (req.method !== 'GET' && req.method !== 'HEAD') return next();
+    if (isFile(req.path) && req.path !== '/index.html') {
+      res.status(404).type('text/plain').send('There is no such file.');
+      return;
+    }
+    req.url = '/index.html';
+    files(req, res, next);
+  };
+  return [(req, res, next) => (isFile(req.path) ? files(req, res, next) : next()), page];
+}

@@ -1,0 +1,44 @@
+/** Work that is waiting for its turn; `next` does one piece of it. */
+export type Worker = { hasWork: () => boolean; next: () => void };
+
+/** At a stretch so long, then a rest of so many times what was used: a fifth of one core for all workers together. */
+const SLICE_MS = 5;
+const REST = 4;
+
+/** Gives workers their turns, one piece each, within a share of the time: who brings much waits for it, and nobody else does. */
+export class Turns {
+  private readonly workers = new Set<Worker>();
+  private timer: NodeJS.Timeout | undefined;
+
+  constructor(private readonly clockMs: () => number = () => performance.now()) {}
+
+  /** A worker has something to do. */
+  ask(worker: Worker): void {
+    this.workers.add(worker);
+    if (!this.timer) this.work();
+  }
+
+  drop(worker: Worker): void {
+    this.workers.delete(worker);
+  }
+
+  stop(): void {
+    clearTimeout(this.timer);
+    this.workers.clear();
+  }
+
+  private work(): void {
+    this.timer = undefined;
+    const startedMs = this.clockMs();
+    let usedMs = 0;
+    while (this.workers.size > 0 && usedMs < SLICE_MS) {
+      for (const worker of [...this.workers]) {
+        if (worker.hasWork()) worker.next();
+        if (!worker.hasWork()) this.workers.delete(worker);
+        usedMs = this.clockMs() - startedMs;
+        if (usedMs >= SLICE_MS) break;
+      }
+    }
+    if (this.workers.size > 0) this.timer = setTimeout(() => this.work(), Math.ceil(usedMs * REST));
+  }
+}

@@ -1,0 +1,41 @@
+import fs from 'node:fs';
+import { ulid } from 'ulid';
+import type { RunEvent } from '@core/trackside/events';
+import { planFor } from './madeUpPlan';
+import { startTestServer, type TestServer } from './testServer';
+
+let server: TestServer;
+const plan = planFor(ulid());
+const crossed = (): RunEvent => ({ id: ulid(), runId: plan.id, deviceId: ulid(), atMs: 1, type: 'crossed' });
+const post = (...events: RunEvent[]) => server.call('POST', `/api/runs/${plan.id}/events`, { events });
+/** The file may not grow: SQLite then says what it says on a full disk. */
+const fillDisk = () =>
+  server.db.$client.pragma(`max_page_count = ${server.db.$client.pragma('page_count', { simple: true })}`);
+const makeRoom = () => server.db.$client.pragma('max_page_count = 1000000');
+
+beforeEach(async () => {
+  server = await startTestServer();
+  await server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
+});
+afterEach(async () => {
+  await server.stop();
+  fs.rmSync(server.folder, { recursive: true });
+});
+
+test('a disk that is full is said so, keeps what was there, is read on, and takes all again when there is room', async () => {
+  const first = crossed();
+  expect((await post(first)).status).toBe(200);
+  fillDisk();
+  const many = Array.from({ length: 400 }, crossed);
+  expect(await post(...many)).toEqual({
+    status: 507,
+    body: { error: { code: 'disk_full', message: expect.stringMatching(/disk is full.*Make room/) } },
+  });
+  // The summary of the list is worked out now, and cannot be kept.
+  const { status, body } = await server.call('GET', '/api/runs');
+  expect({ status, body }).toMatchObject({ status: 200, body: [{ id: plan.id, summary: { athletes: 1 } }] });
+  const run = await server.call('GET', `/api/runs/${plan.id}`);
+  expect((run.body as { events: RunEvent[] }).events).toEqual([first]);
+  makeRoom();
+  expect((await post(...many)).body).toMatchObject({ refused: [] });
+});
