@@ -159,6 +159,21 @@ test('files that are no list say so, and what is saved can be read back', async 
   await expect(button(page, 'Import')).toBeDisabled();
   await button(page, 'Another file').tap();
 
+  // What only the coach knows is asked: what a time was meant to be, and when a mark without a day was run.
+  await pick.setInputFiles(
+    file('club.csv', 'sep=;\nOur squad\nName;5k;Date\nJune Fallowmere;18:30:00;3-Oct-24\nKit Larchway;19:00;'),
+  );
+  await expect(page.getByText('Some marks are to be settled first: see above.')).toBeVisible();
+  await button(page, /^Row 3, 5k: it was 18:30$/).tap();
+  const undated = page.getByRole('group', { name: 'Marks without a day' });
+  await expect(undated).toContainText('1 mark has no day');
+  await expect(button(page, 'Import')).toBeDisabled();
+  await undated.getByLabel('They were run on').fill('2024-09-01');
+  await expect(page.getByText('5k 18:30 (3 Oct 2024)')).toBeVisible();
+  await expect(page.getByText(/5k 19:00 \(1 Sept? 2024\)/)).toBeVisible();
+  await expect(button(page, 'Import')).toBeEnabled();
+  await button(page, 'Another file').tap();
+
   const saving = page.waitForEvent('download');
   await button(page, 'Save all marks').tap();
   const saved = await (await saving).path();

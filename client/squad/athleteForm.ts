@@ -1,6 +1,6 @@
 import { doubtAboutMark, type Mark, type MarkKind } from '@core/fitness/mark';
 import { formatDistance, parseDistance } from '@core/units/distance';
-import { formatExactTime, parseTime } from '@core/units/time';
+import { formatExactTime, formatTime, otherReadingOf, parseTime } from '@core/units/time';
 
 /** A mark as typed: text until it is read. */
 export type MarkFields = {
@@ -64,7 +64,9 @@ export function readMark(fields: MarkFields): (Mark & { doubt?: string }) | unde
   const time = parseTime(fields.time, distanceM);
   if (distanceM === undefined || !time.ok) return undefined;
   const note = fields.note.trim();
-  const doubt = doubtAboutMark({ distanceM, timeS: time.timeS });
+  const meantS = otherReadingOf(fields.time, distanceM);
+  const unlikely = doubtAboutMark({ distanceM, timeS: time.timeS });
+  const doubt = unlikely && (meantS === undefined ? unlikely : `${unlikely} Did you mean ${formatTime(meantS)}?`);
   return {
     distanceM,
     timeS: time.timeS,

@@ -9,7 +9,7 @@ export const cellKey = (athleteId: string, repIndex: number): string => `${athle
 
 /** What a cell says: a time, metres covered in a rep by the clock, nothing, or that it was not run. */
 export type Cell =
-  | { kind: 'time'; timeS: number; doubt?: string }
+  | { kind: 'time'; timeS: number; doubt?: string; readAs?: string }
   | { kind: 'metres'; distanceM: number }
   | { kind: 'empty' }
   | { kind: 'problem'; message: string };
@@ -29,14 +29,16 @@ export function readCell(text: string, rep: PlannedRep, target: PlannedTarget | 
       ? { kind: 'metres', distanceM }
       : { kind: 'problem', message: `“${typed}” is not a distance in metres.` };
   }
-  const read = parseTime(typed, rep.distanceM);
+  const read = parseTime(typed, rep.distanceM, target?.targetS);
   if (!read.ok) return { kind: 'problem', message: read.message };
   const { timeS } = read;
   const { targetS } = target ?? {};
+  const isDigits = /^\d{3,}$/.test(typed) && timeS !== Number(typed);
   const isFar = targetS !== undefined && Math.abs(timeS - targetS) > DOUBT_SHARE * targetS;
   return {
     kind: 'time',
     timeS,
+    ...(isDigits ? { readAs: `${typed} is read as ${formatTime(timeS)}.` } : {}),
     ...(isFar ? { doubt: `Read as ${formatTime(timeS, 1)}, and the target was ${formatTime(targetS, 1)}.` } : {}),
   };
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { dayOrderOf, parseDay } from './day';
+import { dayOrderOf, parseDay, parseDayCell } from './day';
 
 const TODAY = '2026-11-01';
 const read = (text: string, order?: 'day-first' | 'month-first') => parseDay(text, TODAY, order);
@@ -16,8 +16,19 @@ test.each([
   ['21 Sept 2025', '2025-09-21'],
   ['29.2.2024', '2024-02-29'],
   ['1.1.99', '1999-01-01'],
+  ['3-Oct-26', '2026-10-03'],
+  ['03 oct 26', '2026-10-03'],
+  ['3-October-2026', '2026-10-03'],
   ['2026-10-03T18:00:00', '2026-10-03'],
 ])('%s is %s', (text, date) => expect(read(text)).toEqual({ ok: true, date }));
+
+test('the bare number of a spreadsheet is a day in a column of days only', () => {
+  expect(parseDayCell('46298', TODAY)).toEqual({ ok: true, date: '2026-10-03' });
+  expect(parseDayCell('46298.5', TODAY)).toEqual({ ok: true, date: '2026-10-03' });
+  expect(parseDayCell('3-Oct-26', TODAY)).toEqual({ ok: true, date: '2026-10-03' });
+  for (const metres of ['5000', '10000', '60000', '42195000']) expect(parseDayCell(metres, TODAY).ok).toBe(false);
+  expect(read('46298').ok).toBe(false);
+});
 
 test('month first when it is so', () =>
   expect(read('10/3/2026', 'month-first')).toEqual({ ok: true, date: '2026-10-03' }));

@@ -1,4 +1,6 @@
 /** Days as people write them. Inside the app a day is always YYYY-MM-DD. */
+import { addDays } from 'date-fns/addDays';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parse } from 'date-fns/parse';
@@ -27,8 +29,26 @@ export function dayOrderOf(texts: readonly string[]): DayOrder {
   return found.some((match) => Number(match[2]) > 12) ? 'month-first' : 'day-first';
 }
 
+/** `3-Oct-26`, as spreadsheets write it. */
+const SHORT_NAMED = /^(\d{1,2})[ /-]?(\p{L}{3,9})[ /-]?(\d{2}|\d{4})$/u;
+
+/** Days since the last of 1899, as spreadsheets count them: from 1950 on, and no further than a season ahead. */
+const SERIAL = { from: 18_264, pattern: /^(\d{5})(?:\.\d+)?$/, day0: new Date(1899, 11, 30), aheadDays: 400 };
+
 /**
- * Reads a day as a person writes it: `2026-10-03`, `3.10.2026`, `3/10/26`, `3rd Oct 2026`, `October 3, 2026`.
+ * Reads a cell of a column of days: as parseDay() does, and also the bare number (46298) that a spreadsheet makes of a day. Elsewhere such a number
+ * may well be metres.
+ */
+export function parseDayCell(text: string, today: string, order: DayOrder = 'day-first'): ReadDay {
+  const days = Number(SERIAL.pattern.exec(text.trim())?.[1]);
+  const latest = differenceInCalendarDays(parseISO(today), SERIAL.day0) + SERIAL.aheadDays;
+  return days >= SERIAL.from && days <= latest
+    ? { ok: true, date: format(addDays(SERIAL.day0, days), 'yyyy-MM-dd') }
+    : parseDay(text, today, order);
+}
+
+/**
+ * Reads a day as a person writes it: `2026-10-03`, `3.10.2026`, `3/10/26`, `3rd Oct 2026`, `October 3, 2026`, `3-Oct-26`.
  * @param today YYYY-MM-DD, to tell which century a year of two digits is in.
  */
 export function parseDay(text: string, today: string, order: DayOrder = 'day-first'): ReadDay {
@@ -50,7 +70,8 @@ export function parseDay(text: string, today: string, order: DayOrder = 'day-fir
       new Date(0),
     );
   } else {
-    const plain = typed
+    const [, d, month, year = ''] = SHORT_NAMED.exec(typed) ?? [];
+    const plain = (month === undefined ? typed : `${d} ${month} ${fullYear(year, today)}`)
       .replace(/(\d)(st|nd|rd|th)\b/i, '$1')
       .replace(/[,.]/g, ' ')
       .replace(/\s+/g, ' ')

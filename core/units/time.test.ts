@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatClock, formatDelta, formatMarkTime, formatTime, parseTime } from './time';
+import { formatClock, formatDelta, formatMarkTime, formatTime, otherReadingOf, parseTime } from './time';
 
 const seconds = (text: string, distanceM?: number) => {
   const read = parseTime(text, distanceM);
@@ -27,6 +27,33 @@ test('the distance settles what a dotted time means', () => {
   expect(seconds('18.30', 5000)).toBe(1110);
   expect(seconds('18.30', 100)).toBe(18.3);
   expect(seconds('58.30', 400)).toBe(58.3);
+});
+
+test('figures without a colon are read by what fits the distance, and the target where there is one', () => {
+  const readNear = (text: string, distanceM: number, nearS: number) => {
+    const read = parseTime(text, distanceM, nearS);
+    return read.ok && read.timeS;
+  };
+  expect(seconds('545', 1609.344)).toBe(345);
+  expect(seconds('1110', 5000)).toBe(1110);
+  expect(seconds('1830', 5000)).toBe(1110);
+  expect(seconds('12945', 21_097.5)).toBe(5385);
+  expect(seconds('130', 600)).toBe(90);
+  expect(readNear('130', 600, 125)).toBe(130);
+  expect(readNear('130', 600, 92)).toBe(90);
+  expect(seconds('64', 400)).toBe(64);
+  expect(seconds('190', 800)).toBe(190);
+  expect(seconds('545')).toBe(545);
+  expect(seconds('112.4', 400)).toBeCloseTo(72.4);
+});
+
+test('what was probably meant by a time that nobody can have run', () => {
+  expect(otherReadingOf('18:30:00', 5000)).toBe(1110);
+  expect(otherReadingOf('3:00', 42_195)).toBe(10_800);
+  expect(otherReadingOf('3:00:00', 42_195)).toBeUndefined();
+  expect(otherReadingOf('8:00', 5000)).toBeUndefined();
+  expect(otherReadingOf('18:30', 5000)).toBeUndefined();
+  expect(otherReadingOf('fast', 5000)).toBeUndefined();
 });
 
 test.each(['', 'fast', '1:75', '1:75:10', '--', '1:2:3:4', '0', '00:00', '999999', '12:ab', 'NaN', 'Infinity', '1e3'])(

@@ -4,6 +4,7 @@
  * Inside the app a time is always a number of seconds. On paper the same 18 and a half minutes is
  * written 18:30, 18.30, 18'30" or 1110, and 64.2 is seconds and tenths: the reader below takes them all.
  */
+import { runnable } from './runnable';
 
 /** What reading a typed time came to: seconds, or a sentence that says why not. */
 export type ReadTime = { ok: true; timeS: number } | { ok: false; message: string };
@@ -12,18 +13,30 @@ const WITH_COLONS = /^(?:(\d+):)?(\d+):(\d+(?:\.\d*)?)$/;
 const WITH_TICKS = /^(?:(\d+)\s*(?:h|hr)\s*)?(?:(\d+)\s*(?:'|m|min)\s*)?(?:(\d+(?:\.\d+)?)\s*(?:"|s|sec)?)?$/;
 const PLAIN = /^\d*\.?\d*$/;
 
-/** Fastest and slowest plausible running speed in m/s; used only to choose between two readings of one time. */
-const PLAUSIBLE_MPS = { min: 1.4, max: 11 };
-
 const HELP = 'Write it like 18:30, 64.2 or 1:04.2.';
 
 function fail(message: string): ReadTime {
   return { ok: false, message };
 }
 
-function isPlausible(timeS: number, distanceM: number): boolean {
-  const speedMps = distanceM / timeS;
-  return speedMps >= PLAUSIBLE_MPS.min && speedMps <= PLAUSIBLE_MPS.max;
+const isPlausible = (timeS: number, distanceM: number) => runnable(distanceM, timeS) === 'yes';
+
+/**
+ * `545` over a mile is 5 minutes 45, however it was typed; `1110` over 5 km can only be seconds. Without a distance they are seconds.
+ * @param nearS what the time is likely to be near, such as a target: of readings that can be run the nearer is taken.
+ */
+function readDigits(digits: string, distanceM: number | undefined, nearS: number | undefined): number {
+  const asSeconds = Number(digits);
+  const [whole = ''] = digits.split('.');
+  const written = /^(?:(\d{1,2})(?=\d{4}(?:\.|$)))?(\d{1,2})(\d\d(?:\.\d+)?)$/.exec(digits);
+  if (distanceM === undefined || !written || whole.length < 3 || whole.length > 6) return asSeconds;
+  const [, hours = '0', minutes = '0', seconds = '0'] = written;
+  const asClock = Number(hours) * 3600 + Number(minutes) * 60 + Number(seconds);
+  const isClock = Number(seconds) < 60 && (hours === '0' || Number(minutes) < 60) && isPlausible(asClock, distanceM);
+  if (!isClock) return asSeconds;
+  if (nearS === undefined || !isPlausible(asSeconds, distanceM)) return asClock;
+  const offBy = (timeS: number) => Math.abs(Math.log(timeS / nearS));
+  return offBy(asSeconds) < offBy(asClock) ? asSeconds : asClock;
 }
 
 /**
@@ -44,10 +57,11 @@ function readDotted(whole: string, hundredths: string, distanceM: number | undef
 
 /**
  * Reads a time as a person types it: `18:30`, `18.30`, `1110`, `1:04.2`, `64.2`, `1:02:03`, `18'30"`, `1h 2min`.
- * @param distanceM the distance it was run over, in metres, if known: it settles whether `18.30` means minutes or seconds.
+ * @param distanceM the distance it was run over, in metres, if known: it settles whether `18.30` means minutes or seconds, and `545` too.
+ * @param nearS what it is likely to be near, in seconds, if that is known.
  * @returns seconds (more than 0), or a sentence for the coach.
  */
-export function parseTime(text: string, distanceM?: number): ReadTime {
+export function parseTime(text: string, distanceM?: number, nearS?: number): ReadTime {
   const typed = text.trim().toLowerCase().replace(/[′’]/g, "'").replace(/[″”]/g, '"').replace(/,/g, '.');
   if (typed === '') return fail(`There is no time yet. ${HELP}`);
 
@@ -64,7 +78,7 @@ export function parseTime(text: string, distanceM?: number): ReadTime {
   } else if (dotted) {
     timeS = readDotted(dotted[1] ?? '', dotted[2] ?? '', distanceM);
   } else if (PLAIN.test(typed) && /\d/.test(typed)) {
-    timeS = Number(typed);
+    timeS = readDigits(typed, distanceM, nearS);
   } else if (ticks && /\d/.test(typed)) {
     const [, hours = '0', minutes = '0', seconds = '0'] = ticks;
     timeS = Number(hours) * 3600 + Number(minutes) * 60 + Number(seconds);
@@ -73,6 +87,18 @@ export function parseTime(text: string, distanceM?: number): ReadTime {
   if (timeS <= 0) return fail('A time has to be more than zero.');
   if (timeS > 48 * 3600) return fail('That is more than two days. Check the time.');
   return { ok: true, timeS: Math.round(timeS * 1000) / 1000 };
+}
+
+/**
+ * What a time that cannot have been run as it is written was probably meant to be: `18:30:00` over 5 km is how a spreadsheet shows 18:30, and a
+ * marathon in `3:00` is one in three hours. @returns seconds, or undefined where what is written can be run, or no other reading can.
+ */
+export function otherReadingOf(text: string, distanceM: number): number | undefined {
+  const read = parseTime(text, distanceM);
+  const colons = WITH_COLONS.exec(text.trim());
+  if (!read.ok || !colons || isPlausible(read.timeS, distanceM)) return undefined;
+  const other = colons[1] === undefined ? read.timeS * 60 : read.timeS / 60;
+  return isPlausible(other, distanceM) ? other : undefined;
 }
 
 /**

@@ -16,6 +16,7 @@ import { useSquad, type SquadView } from '../useSquad';
 import { useSquadChange } from '../useSquadChange';
 import { Columns } from './Columns';
 import { countText, Preview } from './Preview';
+import { Settle } from './Settle';
 import { useImport } from './useImport';
 
 const backToList = () => router.replace('/squad');
@@ -54,6 +55,7 @@ function Files({ squad }: { squad: SquadView }) {
   const [trouble, setTrouble] = useState<string>();
   const { file, count, problems, leavesOut } = work;
   const isStopped = problems.length > 0 && !leavesOut;
+  const isOpen = work.questions.length > 0 || work.isUndatedOpen;
   const isNothing = count.added + count.changed === 0;
   const go = async () => {
     const done = await change(work.change, `Imported: ${countText(count)}.`);
@@ -73,11 +75,18 @@ function Files({ squad }: { squad: SquadView }) {
             <Words as="small" live="polite">
               {isStopped
                 ? 'Some rows cannot be read: mend them, or leave them out.'
-                : isNothing
-                  ? 'There is nothing to import yet.'
-                  : `This makes ${countText(count)}. It can be undone.`}
+                : isOpen
+                  ? 'Some marks are to be settled first: see above.'
+                  : isNothing
+                    ? 'There is nothing to import yet.'
+                    : `This makes ${countText(count)}. It can be undone.`}
             </Words>
-            <PrimaryButton main icon="check" disabled={isStopped || isNothing || saving} onPress={() => void go()}>
+            <PrimaryButton
+              main
+              icon="check"
+              disabled={isStopped || isOpen || isNothing || saving}
+              onPress={() => void go()}
+            >
               Import
             </PrimaryButton>
           </>
@@ -109,6 +118,7 @@ function Files({ squad }: { squad: SquadView }) {
           setDayOrder={work.setDayOrder}
         />
       )}
+      {file && <Settle {...work} />}
       {file && (
         <Preview
           problems={problems}

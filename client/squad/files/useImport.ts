@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
-import { guessColumns, isHeadingRow, type ColumnUse } from '@core/formats/roster/columns';
+import { guessColumns, isHeadingRow, withoutTitles, type ColumnUse } from '@core/formats/roster/columns';
 import { candidates, importChange, type Decision } from '@core/formats/roster/importPeople';
-import { readPeople, type ImportedPerson } from '@core/formats/roster/readPeople';
+import { readPeople, type ImportedPerson, type TimeAnswer } from '@core/formats/roster/readPeople';
 import { readTable, type CsvTable } from '@core/formats/roster/table';
 import { dayOrderOf, type DayOrder } from '@core/units/day';
 import { today } from '../../ui/days';
@@ -27,17 +27,23 @@ export function useImport(squad: SquadView) {
   const [trouble, setTrouble] = useState<string>();
   const [decisions, setDecisions] = useState<ReadonlyMap<string, Decision>>(new Map());
   const [leavesOut, setLeavesOut] = useState(false);
+  const [answers, setAnswers] = useState<ReadonlyMap<string, TimeAnswer>>(new Map());
+  const [markDate, setMarkDate] = useState('');
+  const [leavesUndated, setLeavesUndated] = useState(false);
 
   const start = (next: Opened | undefined, message?: string) => {
     setFile(next);
     setTrouble(message);
     setDecisions(new Map());
     setLeavesOut(false);
+    setAnswers(new Map());
+    setMarkDate('');
+    setLeavesUndated(false);
   };
   const open = async (picked: File): Promise<void> => {
-    const read = await picked.arrayBuffer().catch(() => undefined);
-    if (!read) return start(undefined, 'This file cannot be read any more. Pick it again. Nothing was imported.');
-    const bytes = new Uint8Array(read);
+    const buffer = await picked.arrayBuffer().catch(() => undefined);
+    if (!buffer) return start(undefined, 'This file cannot be read any more. Pick it again. Nothing was imported.');
+    const bytes = new Uint8Array(buffer);
     if (/\.json$/i.test(picked.name)) {
       const { readAthleteFile } = await import('../../store/checks');
       const athlete = readAthleteFile(new TextDecoder().decode(bytes));
@@ -45,17 +51,21 @@ export function useImport(squad: SquadView) {
       const { archived: _archived, ...person } = athlete.value;
       return start({ kind: 'people', name: picked.name, people: [{ ...person, rows: [1] }] });
     }
-    const table = readTable(bytes);
-    if (!table.ok) return start(undefined, table.message);
-    return start(opened(picked.name, table.table, isHeadingRow(table.table.rows[0]?.cells ?? [], today())));
+    const read = readTable(bytes);
+    if (!read.ok) return start(undefined, read.message);
+    const table = withoutTitles(read.table, today());
+    return start(opened(picked.name, table, isHeadingRow(table.rows[0]?.cells ?? [], today())));
   };
 
   const read = useMemo(() => {
     if (!file) return undefined;
-    if (file.kind === 'people') return { people: file.people, problems: [], doubts: [] };
+    if (file.kind === 'people') return { people: file.people, problems: [], doubts: [], questions: [], undated: 0 };
     const { table, hasHeadings, uses, dayOrder } = file;
-    return readPeople(table, { uses, hasHeadings, dayOrder, today: today() });
-  }, [file]);
+    const isDayGiven = markDate !== '' && markDate <= today();
+    const more = isDayGiven ? { answers, markDate } : { answers };
+    return readPeople(table, { uses, hasHeadings, dayOrder, today: today(), ...more });
+  }, [file, answers, markDate]);
+  const undated = read?.undated ?? 0;
   const everyone = useMemo(() => [...squad.athletes, ...squad.archived], [squad]);
   const list = useMemo(
     () =>
@@ -91,6 +101,15 @@ export function useImport(squad: SquadView) {
     doubts: read?.doubts ?? [],
     leavesOut,
     setLeavesOut,
+    questions: read?.questions ?? [],
+    answer: (ids: readonly string[], answer: TimeAnswer) =>
+      setAnswers((before) => new Map([...before, ...ids.map((id) => [id, answer] as const)])),
+    undated,
+    isUndatedOpen: undated > 0 && !leavesUndated && (markDate === '' || markDate > today()),
+    markDate,
+    setMarkDate,
+    leavesUndated,
+    setLeavesUndated,
     list,
     ...result,
   };

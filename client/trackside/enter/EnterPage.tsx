@@ -58,9 +58,9 @@ function remarksOn({ groups }: Plan, typed: Typed): Remark[] {
         const cell = readCell(typed[key] ?? '', rep, targets[i]);
         const where = `${name}, rep ${i + 1}`;
         if (cell.kind === 'problem') return [{ key, says: `${where}: ${cell.message}`, isWrong: true }];
-        return cell.kind === 'time' && cell.doubt
-          ? [{ key, says: `${where}: really? ${cell.doubt}`, isWrong: false }]
-          : [];
+        if (cell.kind !== 'time') return [];
+        if (cell.doubt) return [{ key, says: `${where}: really? ${cell.doubt}`, isWrong: false }];
+        return cell.readAs ? [{ key, says: `${where}: ${cell.readAs}`, isWrong: false }] : [];
       }),
     ),
   );

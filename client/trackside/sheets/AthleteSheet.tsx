@@ -86,7 +86,9 @@ function AddTime({ run, athlete, rep }: { run: Run; athlete: AthleteState; rep: 
   if (last === undefined) return null;
   const at = atM !== undefined && open.includes(atM) ? atM : last;
   const add = () => {
-    const read = parseTime(typed, at);
+    const { distanceM = at } = rep.rep;
+    const { targetS } = rep.target;
+    const read = parseTime(typed, at, targetS === undefined ? undefined : (targetS * at) / distanceM);
     if (!read.ok) return setTrouble(read.message);
     run.happenAt(
       { type: 'passed', athleteId: athlete.athleteId, repIndex: rep.repIndex, atM: at, estimated: true },

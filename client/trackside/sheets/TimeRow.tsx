@@ -30,7 +30,7 @@ export function TimeRow({ run, athlete, rep, pass }: Props) {
     happen({ type: 'shifted', eventId: pass.eventId, toMs: rawAt(run, pass, rep, elapsedS) });
   const type = () => {
     if (typed.trim() === '') return;
-    const read = parseTime(typed, pass.atM);
+    const read = parseTime(typed, pass.atM, pass.elapsedS);
     if (!read.ok) return setTrouble(read.message);
     shiftTo(read.timeS);
     setTyped('');

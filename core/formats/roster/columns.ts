@@ -107,6 +107,17 @@ export function isHeadingRow(cells: readonly string[], today: string): boolean {
   return named.length > 0 && !cells.some((cell) => parseDay(cell, today).ok);
 }
 
+/** So many lines of title may stand above the headings. */
+const MOST_TITLES = 5;
+
+/** A table without the title that people put above its headings: rows with one cell filled, before a row of headings. */
+export function withoutTitles(table: CsvTable, today: string): CsvTable {
+  const { rows } = table;
+  const at = rows.findIndex(({ cells }) => cells.filter((cell) => cell !== '').length > 1);
+  const headings = rows[at]?.cells ?? [];
+  return at > 0 && at <= MOST_TITLES && isHeadingRow(headings, today) ? { ...table, rows: rows.slice(at) } : table;
+}
+
 /** What most of the values of a column without a heading look like. */
 function useOfValues(values: readonly string[], today: string): ColumnUse {
   const most = (test: (value: string) => boolean) => values.filter(test).length > values.length / 2;

@@ -10,9 +10,9 @@ import {
   type Status,
 } from '../../squad/athlete';
 import { nameKey } from '../../squad/likeness';
-import { dayOrderOf, parseDay, type DayOrder } from '../../units/day';
-import { parseDistance } from '../../units/distance';
-import { parseTime } from '../../units/time';
+import { dayOrderOf, parseDayCell, type DayOrder } from '../../units/day';
+import { formatDistance, parseDistance } from '../../units/distance';
+import { otherReadingOf, parseTime } from '../../units/time';
 import { columnName, type ColumnUse } from './columns';
 import { shapeProblem, type CsvTable, type RowProblem, type TableRow } from './table';
 
@@ -31,7 +31,17 @@ export type ReadPeople = {
   problems: RowProblem[];
   /** Marks that are hardly believable; they are taken all the same. */
   doubts: RowProblem[];
+  /** Times that were probably meant otherwise than they are written: they are taken once it is said how. */
+  questions: TimeQuestion[];
+  /** How many marks the file gives no day for: they are taken once it is said which. */
+  undated: number;
 };
+
+/** A time that cannot have been run as it is written, and what it was probably meant to be. */
+export type TimeQuestion = RowProblem & { id: string; text: string; meantS: number };
+
+/** How a question is answered: as what it was probably meant to be, or without that mark. */
+export type TimeAnswer = 'meant' | 'leaveOut';
 
 export type ReadOptions = {
   uses: readonly ColumnUse[];
@@ -39,6 +49,10 @@ export type ReadOptions = {
   today: string;
   /** How 3/10 is to be read; settled from the file if left out. */
   dayOrder?: DayOrder;
+  /** Answers to questions, by their id. */
+  answers?: ReadonlyMap<string, TimeAnswer>;
+  /** The day of marks that have none in the file (YYYY-MM-DD); without one they are not taken. */
+  markDate?: string;
 };
 
 /** A cell that was made harmless on export is read as what it was. */
@@ -69,6 +83,8 @@ function oneOf<T extends string>(text: string, values: readonly T[], words: Reco
 /** Reads the cells of one row by their use; what cannot be read is said with the column. */
 class RowReader {
   readonly problems: RowProblem[] = [];
+  readonly questions: TimeQuestion[] = [];
+  undated = 0;
 
   constructor(
     private readonly row: TableRow,
@@ -118,9 +134,30 @@ class RowReader {
     });
   }
 
+  /** The time of a mark; undefined also while it is not said what was meant by it. */
+  markTime(use: ColumnUse, distanceM: number): number | undefined {
+    const cell = this.cell(use);
+    const meantS = cell && otherReadingOf(cell.text, distanceM);
+    if (!cell || meantS === undefined) return this.time(use, distanceM);
+    const { row } = this.row;
+    const id = `${row} ${cell.column}`;
+    const answer = this.options.answers?.get(id);
+    if (answer === 'meant') return meantS;
+    const message = `“${cell.text}” over ${formatDistance(distanceM)} cannot have been run.`;
+    if (answer === undefined) this.questions.push({ id, row, column: cell.column, message, text: cell.text, meantS });
+    return undefined;
+  }
+
+  /** A mark on the day that the row says, or on the one that was chosen for those without. */
+  mark(mark: Omit<Mark, 'date'>, date: string | undefined): Mark[] {
+    if (date !== undefined) return [{ ...mark, date }];
+    this.undated++;
+    return this.options.markDate === undefined ? [] : [{ ...mark, date: this.options.markDate }];
+  }
+
   date(use: ColumnUse) {
     return this.read(use, (text) => {
-      const read = parseDay(text, this.options.today, this.options.dayOrder);
+      const read = parseDayCell(text, this.options.today, this.options.dayOrder);
       return read.ok ? { value: read.date } : read;
     });
   }
@@ -141,7 +178,7 @@ function bornYearIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrd
   return reader.read('bornYear', (text) => {
     const year = /^(19|20)\d\d$/.test(text) ? Number(text) : undefined;
     // Of a whole date of birth only the year is kept.
-    const day = year === undefined ? parseDay(text, options.today, options.dayOrder) : undefined;
+    const day = year === undefined ? parseDayCell(text, options.today, options.dayOrder) : undefined;
     const value = year ?? (day?.ok ? Number(day.date.slice(0, 4)) : undefined);
     return value === undefined || value > Number(options.today.slice(0, 4))
       ? { message: `“${text}” is not a year of birth. Write it like 2009.` }
@@ -157,16 +194,19 @@ function marksIn(reader: RowReader, uses: readonly ColumnUse[], today: string): 
   const more = { kind, ...(note ? { note } : {}), ...(isLeftOut ? { leftOut: true as const } : {}) };
   const marks: Mark[] = [];
   const distanceM = reader.distance('distance');
-  const timeS = reader.time('time', distanceM);
-  if (distanceM !== undefined && timeS !== undefined) marks.push({ distanceM, timeS, date: date ?? today, ...more });
-  else if (reader.cell('distance') && !reader.cell('time')) reader.fail('There is a distance but no time.');
-  else if (reader.cell('time') && !reader.cell('distance')) reader.fail('There is a time but no distance.');
+  if (distanceM !== undefined) {
+    const timeS = reader.markTime('time', distanceM);
+    if (timeS !== undefined) marks.push(...reader.mark({ distanceM, timeS, ...more }, date));
+  }
+  if (reader.cell('distance') && !reader.cell('time')) reader.fail('There is a distance but no time.');
+  if (reader.cell('time') && !reader.cell('distance')) reader.fail('There is a time but no distance.');
   for (const use of uses) {
     if (typeof use === 'string') continue;
-    const overS = reader.time(use, use.markM);
-    if (overS !== undefined) marks.push({ distanceM: use.markM, timeS: overS, date: date ?? today, ...more });
+    const overS = reader.markTime(use, use.markM);
+    if (overS !== undefined) marks.push(...reader.mark({ distanceM: use.markM, timeS: overS, ...more }, date));
   }
-  if (marks.some((mark) => mark.date > today)) reader.fail(`The mark is dated ${date}, which is still to come.`);
+  if (marks.some((mark) => mark.date > today))
+    reader.fail(`The mark is dated ${date ?? 'on a day'}, which is still to come.`);
   return marks;
 }
 
@@ -221,8 +261,10 @@ export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
   const withOrder = { ...options, dayOrder };
   const people = new Map<string, ImportedPerson>();
   const wearers = new Map<string, { key: string; row: number }>();
-  const problems: RowProblem[] = [];
+  const problems: RowProblem[] = [...table.problems];
   const doubts: RowProblem[] = [];
+  const questions: TimeQuestion[] = [];
+  let undated = 0;
   for (const row of body) {
     const shape = shapeProblem(row, table);
     if (shape) {
@@ -244,6 +286,8 @@ export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
       problems.push(...reader.problems);
       continue;
     }
+    questions.push(...reader.questions);
+    undated += reader.undated;
     for (const mark of person.marks) {
       const doubt = doubtAboutMark(mark);
       if (doubt !== undefined) doubts.push({ row: row.row, message: doubt });
@@ -251,5 +295,6 @@ export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
     if (person.chip !== undefined) wearers.set(person.chip, { key, row: row.row });
     people.set(key, before ? joined(before, person, row.row) : { ...person, rows: [row.row] });
   }
-  return { people: [...people.values()], problems, doubts };
+  problems.sort((a, b) => a.row - b.row);
+  return { people: [...people.values()], problems, doubts, questions, undated };
 }

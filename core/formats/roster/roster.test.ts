@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import type { SquadMember } from '../../squad/athlete';
-import { guessColumns, isHeadingRow, type ColumnUse } from './columns';
+import { guessColumns, isHeadingRow, withoutTitles, type ColumnUse } from './columns';
 import { candidates, importChange, type Decision } from './importPeople';
 import { readPeople, type ReadOptions } from './readPeople';
 import { MAX_BYTES, readTable, type CsvTable } from './table';
@@ -80,6 +80,74 @@ describe('a file', () => {
       }),
     );
     expect(readTable(new Uint8Array(MAX_BYTES)).ok).toBe(false);
+  });
+});
+
+describe('what spreadsheets do to a file', () => {
+  test('a quotation mark that is never closed is said, not swallowed with half the squad', () =>
+    expect(readTable(bytes('Name,Notes\nAda,"says no\nBo,fine\nCleo,late'))).toEqual({
+      ok: false,
+      message: 'A quotation mark in row 2 is never closed. Close it, or take it out. Nothing was imported.',
+    }));
+  test('quotation marks that do not fit are a problem of their row', () => {
+    const { people, problems } = readFile(
+      'Name,5k,Date\nAda,18:30,2026-10-01\nBo,"19:"00",2026-10-01\nCleo,20:00,2026-10-01',
+    );
+    expect(problems).toEqual([{ row: 3, message: expect.stringMatching(/quotation marks/) }]);
+    expect(people.map(({ name }) => name)).toEqual(['Ada', 'Cleo']);
+  });
+  test('a first line that names the separator, and a title above the headings, are no people', () => {
+    const table = tableOf(
+      'sep=;\r\nOur squad, autumn;;\r\n\r\nName;5k;Date\r\nAda;18:30;2026-10-01\r\nBo;19:00;2026-10-01',
+    );
+    expect(table).toMatchObject({ delimiter: ';', width: 3 });
+    const bare = withoutTitles(table, TODAY);
+    expect(bare.rows.map(({ cells }) => cells[0])).toEqual(['Name', 'Ada', 'Bo']);
+    // The number of a row is what the spreadsheet shows.
+    expect(bare.rows[0]?.row).toBe(3);
+    const short = tableOf('Our squad\nName,5k,Date\nAda,18:30,2026-10-01\nBo,19:00,2026-10-01');
+    expect(withoutTitles(short, TODAY).rows.map(({ cells }) => cells[0])).toEqual(['Name', 'Ada', 'Bo']);
+  });
+  test('a lone name above rows without headings is somebody, not a title', () => {
+    const table = tableOf('Ada\nBo,19:00\nCleo,20:00');
+    expect(withoutTitles(table, TODAY).rows).toHaveLength(3);
+  });
+  test('days as spreadsheets write them', () => {
+    const days = readFile('Name,5k,Date\nAda,18:30,3-Oct-26\nBo,18:30,46298\nCleo,18:30,46298.75').people;
+    expect(days.map(({ marks }) => marks[0]?.date)).toEqual(['2026-10-03', '2026-10-03', '2026-10-03']);
+  });
+  test('a time that cannot have been run as it is written is asked about, and taken once it is said how', () => {
+    const file = 'Name,5k,Marathon,Date\nAda,18:30:00,3:00,2026-10-01\nBo,19:00,3:10:00,2026-10-01';
+    const { people, questions } = readFile(file);
+    expect(people.map(({ marks }) => marks.length)).toEqual([0, 2]);
+    expect(questions).toEqual([
+      {
+        id: '2 5k',
+        row: 2,
+        column: '5k',
+        text: '18:30:00',
+        meantS: 1110,
+        message: expect.stringMatching(/cannot have been run/),
+      },
+      expect.objectContaining({ id: '2 Marathon', text: '3:00', meantS: 10_800 }),
+    ]);
+    const answered = readFile(file, {
+      answers: new Map([
+        ['2 5k', 'meant' as const],
+        ['2 Marathon', 'leaveOut' as const],
+      ]),
+    });
+    expect(answered.questions).toEqual([]);
+    expect(answered.people[0]?.marks).toEqual([{ distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' }]);
+  });
+  test('a mark without a day is not of today: it waits until one is chosen', () => {
+    const file = 'Name,5k,1500,Date\nAda,18:30,4:50,\nBo,19:00,,2026-10-01';
+    const asked = readFile(file);
+    expect(asked.undated).toBe(2);
+    expect(asked.people.map(({ marks }) => marks.length)).toEqual([0, 1]);
+    const chosen = readFile(file, { markDate: '2026-09-01' });
+    expect(chosen.people[0]?.marks.map(({ date }) => date)).toEqual(['2026-09-01', '2026-09-01']);
+    expect(chosen.people[1]?.marks[0]?.date).toBe('2026-10-01');
   });
 });
 
@@ -180,7 +248,7 @@ describe('people', () => {
     ]));
   test('a row with more cells than the first is a problem, one with empty ends is not', () =>
     expect(readFile('Name,5k\nAda,18:30,,\nBo,19:00,x').problems).toEqual([
-      { row: 3, message: 'This row has 3 cells where the first has 2.' },
+      { row: 3, message: 'This row has 3 cells where the others have 2.' },
     ]));
   test('two of one name with different years of birth are not thrown together', () =>
     expect(readFile('Name,Born\nAda,2007\nAda,2009').problems[0]?.message).toMatch(/Row 2 has another Ada, born 2007/));
@@ -193,7 +261,7 @@ describe('people', () => {
     expect(problems).toEqual([{ row: 3, message: expect.stringMatching(/^Row 2 gives chip “A7” to someone else/) }]);
   });
   test('a hardly believable mark is taken, and asked about', () => {
-    const { people, doubts } = readFile('Name,5k\nAda,8:00');
+    const { people, doubts } = readFile('Name,5k,Date\nAda,8:00,2026-10-01');
     expect(people[0]?.marks).toHaveLength(1);
     expect(doubts).toEqual([{ row: 2, message: expect.stringMatching(/^Really\?/) }]);
   });
@@ -279,6 +347,9 @@ describe('files that are saved', () => {
     const [, cells = []] = Papa.parse<string[]>(text.slice(1)).data;
     for (const cell of cells) expect(cell).not.toMatch(/^[=+@-]/);
     expect(cells).toContain("'=cmd()");
+    // Also where the formula is followed by a line break.
+    const broken = rosterCsv([{ ...ada, notes: '=cmd()\nand more' }], [], TODAY);
+    expect(Papa.parse<string[]>(broken.slice(1)).data[1]).toContain("'=cmd()\nand more");
   });
   test('are read back as they were', () => {
     const roster = readFile(rosterCsv([ada], squad.settings.groups, TODAY));

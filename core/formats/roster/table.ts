@@ -6,8 +6,8 @@ export type TableRow = { row: number; cells: string[] };
 /** Something in a file that cannot be taken: where it is, and a sentence. */
 export type RowProblem = { row: number; column?: string; message: string };
 
-/** A CSV file as rows of cells; `width` is how many columns it has. */
-export type CsvTable = { delimiter: string; width: number; rows: TableRow[] };
+/** A CSV file as rows of cells; `width` is how many columns it has, `problems` what of its rows cannot be told apart into cells. */
+export type CsvTable = { delimiter: string; width: number; rows: TableRow[]; problems: RowProblem[] };
 
 export type ReadTable = { ok: true; table: CsvTable } | { ok: false; message: string };
 
@@ -38,42 +38,61 @@ const hasControls = (text: string) =>
 /** A comma may be a decimal sign, a semicolon or a tab hardly anything else: of equals they are taken first. */
 const DELIMITERS = ['\t', ';', ','] as const;
 
-/** The text in cells, by the separator that gives the most rows as many cells as the first has (more than one). */
-function separated(text: string): { delimiter: string; data: string[][] } {
+/** How many cells most rows have that have more than one; as many as the first, where none are more common. */
+function usualWidth(rows: readonly string[][]): number {
+  const counts = new Map<number, number>();
+  for (const { length } of rows) if (length > 1) counts.set(length, (counts.get(length) ?? 0) + 1);
+  return [...counts].reduce((best, next) => (next[1] > best[1] ? next : best), [rows[0]?.length ?? 0, 0])[0];
+}
+
+type Separated = { delimiter: string; data: string[][]; errors: Papa.ParseError[] };
+
+/** The text in cells, by the separator that gives the most rows as many cells as each other (more than one). */
+function separated(text: string): Separated {
   const tried = DELIMITERS.map((delimiter) => {
-    const { data } = Papa.parse<string[]>(text, { delimiter });
-    const width = data[0]?.length ?? 0;
-    return { delimiter, data, fitting: width > 1 ? data.filter((cells) => cells.length === width).length : 0 };
+    const { data, errors } = Papa.parse<string[]>(text, { delimiter });
+    const width = usualWidth(data);
+    return { delimiter, data, errors, fitting: width > 1 ? data.filter(({ length }) => length === width).length : 0 };
   });
   return tried.reduce((best, candidate) => (candidate.fitting > best.fitting ? candidate : best));
 }
 
+/** A first line that names the separator for spreadsheets, which do not show it. */
+const NAMED_SEPARATOR = /^"?sep=([;,\t])"?\r?\n/i;
+
+function inCells(text: string): Separated {
+  const delimiter = NAMED_SEPARATOR.exec(text)?.[1];
+  if (delimiter === undefined) return separated(text);
+  return { delimiter, ...Papa.parse<string[]>(text.replace(NAMED_SEPARATOR, ''), { delimiter }) };
+}
+
+const QUOTES = 'The quotation marks of this row do not fit together.';
+
 /**
- * Reads a CSV file (RFC 4180; comma, semicolon or tab, whichever fits; with or without a byte order mark).
+ * Reads a CSV file (RFC 4180; comma, semicolon or tab, as its first line says or as it fits; with or without a byte order mark).
  * @returns its rows, empty ones left out, or a sentence that says why not.
  */
 export function readTable(bytes: Uint8Array): ReadTable {
+  const refuse = (message: string): ReadTable => ({ ok: false, message: `${message} ${KEPT}` });
   if (bytes.length > MAX_BYTES)
-    return {
-      ok: false,
-      message: `This file has ${size(bytes.length)}; a roster has ${size(MAX_BYTES)} at most. ${KEPT}`,
-    };
+    return refuse(`This file has ${size(bytes.length)}; a roster has ${size(MAX_BYTES)} at most.`);
   const text = decoded(bytes).replace(/^\uFEFF/, '');
-  if (text.trim() === '') return { ok: false, message: `This file is empty. ${KEPT}` };
-  if (hasControls(text)) return { ok: false, message: `This is not a text file. Save the table as CSV first. ${KEPT}` };
-  const { delimiter, data } = separated(text);
+  if (text.trim() === '') return refuse('This file is empty.');
+  if (hasControls(text)) return refuse('This is not a text file. Save the table as CSV first.');
+  const { delimiter, data, errors } = inCells(text);
+  // Everything from there on would be one cell.
+  const open = errors.find(({ code }) => code === 'MissingQuotes');
+  if (open) return refuse(`A quotation mark in row ${(open.row ?? 0) + 1} is never closed. Close it, or take it out.`);
   const rows = data
     .map((cells, i) => ({ row: i + 1, cells: cells.map((cell) => cell.trim()) }))
     .filter(({ cells }) => cells.some((cell) => cell !== ''));
   if (rows.length > MAX_ROWS)
-    return {
-      ok: false,
-      message: `This file has ${rows.length} rows; ${MAX_ROWS} at most can be taken at once. ${KEPT}`,
-    };
-  const width = rows[0]?.cells.length ?? 0;
-  if (width > MAX_COLUMNS)
-    return { ok: false, message: `This file has ${width} columns; a roster has ${MAX_COLUMNS} at most. ${KEPT}` };
-  return { ok: true, table: { delimiter, width, rows } };
+    return refuse(`This file has ${rows.length} rows; ${MAX_ROWS} at most can be taken at once.`);
+  const width = usualWidth(rows.map(({ cells }) => cells));
+  if (width > MAX_COLUMNS) return refuse(`This file has ${width} columns; a roster has ${MAX_COLUMNS} at most.`);
+  const rowsInError = new Set(errors.map(({ row = 0 }) => row + 1));
+  const problems = [...rowsInError].map((row) => ({ row, message: QUOTES }));
+  return { ok: true, table: { delimiter, width, rows: rows.filter(({ row }) => !rowsInError.has(row)), problems } };
 }
 
 const SEPARATORS: Record<string, string> = { ',': 'commas', ';': 'semicolons', '\t': 'tabs' };
@@ -82,7 +101,7 @@ const SEPARATORS: Record<string, string> = { ',': 'commas', ';': 'semicolons', '
 export function shapeProblem({ row, cells }: TableRow, { width, delimiter }: CsvTable): RowProblem | undefined {
   // Cells left off at the end, or empty ones too many, are how spreadsheets save space.
   if (cells.slice(width).some((cell) => cell !== ''))
-    return { row, message: `This row has ${cells.length} cells where the first has ${width}.` };
+    return { row, message: `This row has ${cells.length} cells where the others have ${width}.` };
   const [only = ''] = cells;
   if (cells.length > 1 || width === 1) return undefined;
   const other = Object.keys(SEPARATORS).find((c) => c !== delimiter && only.includes(c));

@@ -1,0 +1,86 @@
+import { View } from 'react-native';
+import type { TimeAnswer, TimeQuestion } from '@core/formats/roster/readPeople';
+import { formatTime } from '@core/units/time';
+import { today } from '../../ui/days';
+import { SmallButton } from '../../ui/SmallButton';
+import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { TickRow } from '../../ui/TickRow';
+import { WhenField } from '../../ui/WhenField';
+import { Words } from '../../ui/Words';
+
+/** So many are asked at a time. */
+const MOST = 20;
+
+type Props = {
+  questions: readonly TimeQuestion[];
+  answer: (ids: readonly string[], answer: TimeAnswer) => void;
+  undated: number;
+  markDate: string;
+  setMarkDate: (date: string) => void;
+  leavesUndated: boolean;
+  setLeavesUndated: (leaves: boolean) => void;
+};
+
+/** What the file leaves open and only the coach knows: what a time was meant to be, and when marks without a day were run. */
+export function Settle({ questions, answer, undated, markDate, setMarkDate, leavesUndated, setLeavesUndated }: Props) {
+  const palette = usePalette();
+  if (questions.length === 0 && undated === 0) return null;
+  const frame = { gap: SPACE.s, padding: SPACE.m, borderRadius: RADIUS, borderWidth: 2, borderColor: palette.warning };
+  const all = questions.map(({ id }) => id);
+  return (
+    <>
+      {questions.length > 0 && (
+        <View role="group" aria-label="Times to settle" style={frame}>
+          <Words as="heading" level={2}>
+            {questions.length === 1 ? '1 time to settle' : `${questions.length} times to settle`}
+          </Words>
+          {questions.slice(0, MOST).map(({ id, row, column, message, meantS }) => (
+            <View key={id} style={{ gap: SPACE.xs }}>
+              <Words>{`Row ${row}, ${column}: ${message}`}</Words>
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+                <SmallButton
+                  label={`Row ${row}, ${column}: it was ${formatTime(meantS)}`}
+                  onPress={() => answer([id], 'meant')}
+                >
+                  {`It was ${formatTime(meantS)}`}
+                </SmallButton>
+                <SmallButton label={`Row ${row}, ${column}: leave it out`} onPress={() => answer([id], 'leaveOut')}>
+                  Leave it out
+                </SmallButton>
+              </View>
+            </View>
+          ))}
+          {questions.length > 1 && (
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+              <SmallButton onPress={() => answer(all, 'meant')}>{`All ${all.length} like that`}</SmallButton>
+              <SmallButton onPress={() => answer(all, 'leaveOut')}>{`Leave all ${all.length} out`}</SmallButton>
+            </View>
+          )}
+        </View>
+      )}
+      {undated > 0 && (
+        <View role="group" aria-label="Marks without a day" style={frame}>
+          <Words as="heading" level={2}>
+            {undated === 1 ? '1 mark has no day' : `${undated} marks have no day`}
+          </Words>
+          <Words as="small">
+            A mark counts less the older it is, so it needs its day. Choose a column for it above, give one day for all
+            of them, or leave them out.
+          </Words>
+          <WhenField
+            type="date"
+            label="They were run on"
+            value={markDate}
+            onChange={setMarkDate}
+            error={markDate > today() ? 'This day is still to come.' : undefined}
+          />
+          <TickRow
+            label={undated === 1 ? 'Leave it out' : `Leave these ${undated} out`}
+            checked={leavesUndated}
+            onChange={setLeavesUndated}
+          />
+        </View>
+      )}
+    </>
+  );
+}
