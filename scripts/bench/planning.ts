@@ -178,6 +178,7 @@ async function onThePage(): Promise<void> {
       row.click();
       while (row.getAttribute('aria-expanded') === before && performance.now() - pressedMs < 1000)
         await new Promise((resolve) => requestAnimationFrame(resolve));
+      if (row.getAttribute('aria-expanded') === before) throw new Error('Timed out: a press had no answer after 1 s.');
       answers.push(performance.now() - pressedMs);
       await painted();
     }

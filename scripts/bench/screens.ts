@@ -12,15 +12,16 @@ const NEW = 'Kay Newmark';
 const openSquad = (page: Page, rows: number) =>
   page.evaluate(async (wanted) => {
     const painted = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
-    // A live list costs next to nothing to look at, unlike a search through the page in each frame.
+    // A live list costs next to nothing to look at, unlike a search through the page in each frame. The page that is left has links of
+    // its own: only those to an athlete count.
     const links = document.getElementsByTagName('a');
-    const places = links.length;
-    const here = () => links.length - places;
+    const here = () => Array.from(links).filter((a) => /\/squad\/[0-9A-Z]{26}$/.test(a.href)).length;
     const link = Array.from(links).find((a) => a.textContent?.includes('Squad'));
     const startMs = performance.now();
     const until = async (count: number) => {
       while (here() < count && performance.now() - startMs < 10_000)
         await new Promise((resolve) => requestAnimationFrame(resolve));
+      if (here() < count) throw new Error(`Timed out: ${here()} of ${count} rows after 10 s.`);
       await painted();
       return performance.now() - startMs;
     };
@@ -39,6 +40,7 @@ const typeTime = (page: Page, text: string) =>
     input?.dispatchEvent(new Event('input', { bubbles: true }));
     while (shown() === before && performance.now() - startMs < 10_000)
       await new Promise((resolve) => requestAnimationFrame(resolve));
+    if (shown() === before) throw new Error('Timed out: the paces had not changed after 10 s.');
     return performance.now() - startMs;
   }, text);
 

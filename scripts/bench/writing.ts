@@ -28,6 +28,7 @@ const typeInto = (page: Page, typed: Typed) =>
       input?.dispatchEvent(new Event('input', { bubbles: true }));
       while (shown() === before && performance.now() - startMs < 5000)
         await new Promise((resolve) => requestAnimationFrame(resolve));
+      if (shown() === before) throw new Error(`Timed out: nothing had changed 5 s after “${value}” was typed.`);
       took.push(performance.now() - startMs);
       // Everyone's targets come after it: they are let finish before the next letter.
       for (let i = 0; i < 20; i++) await painted();
