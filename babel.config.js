@@ -8,11 +8,22 @@ const COMPILED = [
   '/plan/',
 ];
 
+/** The web has no native driver for animations: without this every page says so in its console. */
+const noNativeDriver = ({ types }) => ({
+  visitor: {
+    ObjectProperty({ node }) {
+      if (types.isIdentifier(node.key, { name: 'useNativeDriver' }) && types.isBooleanLiteral(node.value))
+        node.value = types.booleanLiteral(false);
+    },
+  },
+});
+
 module.exports = (api) => {
   api.cache(true);
   const sources = (file) => COMPILED.some((part) => file.includes(`/client${part}`));
   return {
     presets: [['babel-preset-expo', { 'react-compiler': { sources } }]],
+    plugins: [noNativeDriver],
     // Ships only the Paper components that are used.
     env: { production: { plugins: ['react-native-paper/babel'] } },
   };

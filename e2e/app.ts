@@ -4,7 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import type { DayPlan } from '../core/planning/dayPlan';
-import { test as base, type Locator, type Page } from '@playwright/test';
+import { expect, test as base, type Locator, type Page } from '@playwright/test';
 
 const ROOT = path.join(__dirname, '..');
 
@@ -92,6 +92,9 @@ export const PASSPHRASE = 'rain on the back straight';
 /** `demo` is a server with the made-up club, `locked` one that asks for a passphrase, `empty` one with nothing in it; each only for the test that asks. */
 type Apps = { demo: RunningApp; empty: RunningApp; locked: RunningApp };
 
+/** What the browser itself may say in a test that brings it about, such as that a guess was wrong. */
+type Expected = { expectedConsole: RegExp | undefined };
+
 /** The club is made up once for all tests of a worker: each begins with a copy. */
 type Made = { club: string };
 
@@ -101,7 +104,21 @@ async function lend(app: RunningApp, to: (app: RunningApp) => Promise<void>): Pr
   await app.close();
 }
 
-export const test = base.extend<Apps, Made>({
+export const test = base.extend<Apps & Expected, Made>({
+  expectedConsole: [undefined, { option: true }],
+  // A page that says anything in its console, or throws, fails its test.
+  page: async ({ page, expectedConsole }, provide) => {
+    const said: string[] = [];
+    page.on('pageerror', (error) => said.push(error.message));
+    page.on('console', (message) => {
+      const text = `${message.type()}: ${message.text()} ${message.location().url}`;
+      // Service workers are blocked but where a test is about them, and Playwright says so; a server that is gone, the browser says.
+      if (/blocked by Playwright|net::ERR_/.test(text)) return;
+      if (!expectedConsole?.test(text)) said.push(text);
+    });
+    await provide(page);
+    expect(said).toEqual([]);
+  },
   club: [
     async ({}, provide) => {
       await lend(new RunningApp('demo/main.ts'), async (app) => {
@@ -126,18 +143,6 @@ export async function sessionCalled(app: RunningApp, title: string): Promise<Lis
 }
 
 export { expect } from '@playwright/test';
-
-/** Fails the test on anything the page throws or logs as an error. */
-export function watchForErrors(page: Page): string[] {
-  const errors: string[] = [];
-  page.on('pageerror', (error) => errors.push(error.message));
-  page.on('console', (message) => {
-    // A refused or failed request is logged by the browser itself; the screens say it in their own words.
-    if (message.type() === 'error' && !message.text().startsWith('Failed to load resource'))
-      errors.push(message.text());
-  });
-  return errors;
-}
 
 /** Reads `1:28.8` or `44.4` as seconds. */
 export const secondsOf = (text: string): number => text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0);

@@ -75,7 +75,7 @@ export class Board {
   }
 
   /** Starts a rep, and waits until it is kept: a tap before that is one before the start. The clock stands from then on. */
-  async start(name: RegExp | string = /^Start/): Promise<void> {
+  async start(name: RegExp | string = /^(Start|Next)/): Promise<void> {
     await this.hold();
     await this.press(this.button(name));
     const running = this.page.getByRole('group', { name: 'Line board' }).getByRole('button', { name: /: running/ });
@@ -97,7 +97,17 @@ export class Board {
   /** Ends the session before its last rep. */
   async endNow(): Promise<void> {
     await this.press(this.button('More'));
-    await this.press(this.button('End the session now'));
+    await this.end('End the session now');
+  }
+
+  /** Ends the session by this button; with somebody still on the way too. */
+  async end(button: string | RegExp = 'End the session'): Promise<void> {
+    await this.press(this.button(button));
+    // With somebody still on the way it asks; else it has ended.
+    const sure = this.button('End it now');
+    const ended = this.page.getByRole('heading', { name: 'Session ended' });
+    await expect(sure.or(ended)).toBeVisible();
+    if (await sure.isVisible()) await this.press(sure);
   }
 
   runId(): string {

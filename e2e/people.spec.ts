@@ -60,7 +60,7 @@ test('roll call: late, away, a visitor in the times of somebody, another group, 
   await tap('Close Who is here');
   await board.wait(80);
   await board.press(board.tile('Bo'));
-  await board.start('Start rep 2');
+  await board.start(/^(Start|Next) rep 2/);
   await expect(board.tile('Esi')).toHaveAccessibleName(/running/);
   const { plan, events } = await demo.get<Stored>(`runs/${board.runId()}`);
   const young = plan.groups.find(({ name }) => name === 'Young ones');
@@ -132,7 +132,7 @@ test('open-ended work: nobody is told how many, each is cut down and ends when i
   await board.press(board.button('That was the last one'));
   await board.press(board.button('Close Ada Brindlecote'));
   await board.wait(60);
-  await board.start(/^Start: 600 @threshold/);
+  await board.start(/^(Start|Next): 600 @threshold/);
   await expect(board.tile('Ada')).toHaveAccessibleName(/done/);
   await expect(page.getByText(/\d of \d/)).toBeHidden();
   await board.wait(70);
@@ -148,7 +148,7 @@ test('a fartlek calls itself: what is now, what comes next, large; it goes on wi
   const caller = page.getByRole('group', { name: 'Caller for Milers, Five and ten and Young ones' });
   await expect(caller).toContainText('Ready');
   await board.hold();
-  await board.press(board.button(/^Start/));
+  await board.press(board.button(/^(Start|Next)/));
   await expect(caller).toContainText('@3k');
   await expect(caller).toContainText('Next: 1:30 easy');
   await board.wait(60);
@@ -186,7 +186,7 @@ test('a fartlek without structure: a tap as the leader calls, and how often it w
   await board.open(demo, id);
   await page.getByRole('radio', { name: /^Milers/ }).tap();
   await board.hold();
-  await board.press(board.button(/^Start/));
+  await board.press(board.button(/^(Start|Next)/));
   await expect(page.getByText('Tap as the leader calls')).toBeVisible();
   for (let i = 1; i <= 2; i++) {
     await board.press(board.button('Surge: fast now'));

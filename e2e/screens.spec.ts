@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, seriousProblems, test, watchForErrors, type RunningApp } from './app';
+import { expect, seriousProblems, test, type RunningApp } from './app';
 import { Board, todaysSession } from './board';
 
 /** Every screen of the demo, by what is on it. */
@@ -65,17 +65,14 @@ for (const [which, isChecked] of [
   }) => {
     // Many analyses of whole pages.
     test.slow();
-    const errors = watchForErrors(page);
     for (const { path, shows } of (await screens(demo)).filter((screen) => isChecked(screen.path))) {
       await page.goto(demo.url + path);
       await expect(page.getByText(shows).first()).toBeVisible();
       await checkScreen(page, path, isMobile);
     }
-    expect(errors).toEqual([]);
   });
 
 test('nor has the board in the middle of a rep @both', async ({ page, demo, isMobile }) => {
-  const errors = watchForErrors(page);
   const board = new Board(page, 'keyboard');
   await board.open(demo, (await todaysSession(demo)).id);
   await board.start();
@@ -84,7 +81,6 @@ test('nor has the board in the middle of a rep @both', async ({ page, demo, isMo
   await expect(board.tile('Bo')).toHaveAccessibleName(/next finish/);
   await board.letRun();
   await checkScreen(page, 'the board', isMobile);
-  expect(errors).toEqual([]);
 });
 
 test('every tile is big enough for a cold thumb and in sight, for 14 and for 24 athletes', async ({ page, demo }) => {
@@ -134,20 +130,24 @@ test('with nothing in it yet, every place says what to do next @both', async ({ 
   await expect(page.getByRole('button', { name: /^Go with 0/ })).toBeDisabled();
 });
 
-test('an address of something that is not there says so', async ({ page, demo }) => {
-  const NOBODY = '01AAAAAAAAAAAAAAAAAAAAAAAA';
-  for (const [path, says] of [
-    [`/squad/${NOBODY}`, 'Not in the squad'],
-    [`/squad/books/${NOBODY}`, 'No such pace book'],
-    [`/sessions/${NOBODY}`, 'No such session'],
-    [`/track/ready/${NOBODY}`, 'No such session'],
-    [`/track/run/${NOBODY}`, 'Not found'],
-    [`/results/${NOBODY}`, 'No such results'],
-    ['/nowhere', 'No such page'],
-  ] as const) {
-    await page.goto(demo.url + path);
-    await expect(page.getByText(says)).toBeVisible();
-  }
+test.describe('where the server says no', () => {
+  test.use({ expectedConsole: /404 .*\/api\/runs\// });
+
+  test('an address of something that is not there says so', async ({ page, demo }) => {
+    const NOBODY = '01AAAAAAAAAAAAAAAAAAAAAAAA';
+    for (const [path, says] of [
+      [`/squad/${NOBODY}`, 'Not in the squad'],
+      [`/squad/books/${NOBODY}`, 'No such pace book'],
+      [`/sessions/${NOBODY}`, 'No such session'],
+      [`/track/ready/${NOBODY}`, 'No such session'],
+      [`/track/run/${NOBODY}`, 'Not found'],
+      [`/results/${NOBODY}`, 'No such results'],
+      ['/nowhere', 'No such page'],
+    ] as const) {
+      await page.goto(demo.url + path);
+      await expect(page.getByText(says)).toBeVisible();
+    }
+  });
 });
 
 test('while the server is away, screens say so and nothing typed is lost', async ({ page, demo }) => {
@@ -170,12 +170,16 @@ test('while the server is away, screens say so and nothing typed is lost', async
   await expect(text).toHaveValue('5x1000 @threshold / 60s');
 });
 
-test('a screen that fails says what is safe, and can be tried again', async ({ page, demo }) => {
-  await page.route('**/api/athletes', (route) => route.fulfill({ json: [{ id: 'broken' }] }));
-  await page.goto(`${demo.url}/squad`);
-  await expect(page.getByRole('heading', { name: 'This screen stopped working' })).toBeVisible();
-  expect(await seriousProblems(page)).toEqual([]);
-  await page.unroute('**/api/athletes');
-  await page.goto(`${demo.url}/squad`);
-  await expect(page.getByText('14 athletes')).toBeVisible();
+test.describe('where a screen is made to fail', () => {
+  test.use({ expectedConsole: /^error: / });
+
+  test('a screen that fails says what is safe, and can be tried again', async ({ page, demo }) => {
+    await page.route('**/api/athletes', (route) => route.fulfill({ json: [{ id: 'broken' }] }));
+    await page.goto(`${demo.url}/squad`);
+    await expect(page.getByRole('heading', { name: 'This screen stopped working' })).toBeVisible();
+    expect(await seriousProblems(page)).toEqual([]);
+    await page.unroute('**/api/athletes');
+    await page.goto(`${demo.url}/squad`);
+    await expect(page.getByText('14 athletes')).toBeVisible();
+  });
 });

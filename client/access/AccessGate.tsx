@@ -1,7 +1,7 @@
 import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
-import { useAccessQuery } from '../store/api';
 import { lazyScreen } from '../ui/lazyScreen';
+import { useWho } from './useWho';
 
 const Unlock = lazyScreen(async () => (await import('../laterScreens')).Unlock);
 
@@ -11,7 +11,9 @@ const openedAt = typeof location === 'undefined' ? '/' : location.pathname;
 /** The screens, for a phone that has been let in. With the server away what this phone keeps can be used all the same. */
 export function AccessGate({ children }: { children: ReactNode }) {
   const path = usePathname();
-  const { data: access } = useAccessQuery();
+  const who = useWho();
   // Who joins has nothing yet but the code.
-  return access?.who === 'nobody' && path !== '/join' ? <Unlock openedAt={openedAt} /> : children;
+  if (path === '/join') return children;
+  if (who === undefined) return null;
+  return who === 'nobody' ? <Unlock openedAt={openedAt} /> : children;
 }

@@ -1,4 +1,5 @@
-import { useState } from 'react';
+import { useState, type FormEvent } from 'react';
+import { unstable_createElement } from 'react-native-web';
 import { troubleText, useUnlockMutation } from '../store/api';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
@@ -28,14 +29,35 @@ export function Unlock({ openedAt }: { openedAt: string }) {
         </PrimaryButton>
       }
     >
-      <TextField
-        label="The club’s passphrase"
-        value={passphrase}
-        onChange={setPassphrase}
-        error={error ? troubleText(error) : undefined}
-        secret
-        onEnter={() => void go()}
-      />
+      {/* A form of the page's own, so that the browser can keep the passphrase for the coach. */}
+      {unstable_createElement('form', {
+        onSubmit: (event: FormEvent) => {
+          event.preventDefault();
+          void go();
+        },
+        children: [
+          // Whose passphrase it is: there is one for the whole club, but browsers keep none without a name.
+          unstable_createElement('input', {
+            key: 'club',
+            name: 'username',
+            autoComplete: 'username',
+            value: 'club',
+            readOnly: true,
+            'aria-hidden': true,
+            tabIndex: -1,
+            style: { display: 'none' },
+          }),
+          <TextField
+            key="passphrase"
+            label="The club’s passphrase"
+            value={passphrase}
+            onChange={setPassphrase}
+            error={error ? troubleText(error) : undefined}
+            secret
+            onEnter={() => void go()}
+          />,
+        ],
+      })}
       <Words as="small" quiet>
         It was set where the server was started. This phone is remembered for 30 days.
       </Words>

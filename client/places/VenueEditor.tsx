@@ -18,7 +18,7 @@ import { SmallButton } from '../ui/SmallButton';
 import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { useNotice } from '../ui/UndoBar';
+import { useNotice } from '../ui/Notices';
 import { Words } from '../ui/Words';
 import { formOf, readVenue, type TypedMark, type VenueForm } from './venueForm';
 

@@ -9,7 +9,7 @@ import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { useNotice } from '../ui/UndoBar';
+import { useNotice } from '../ui/Notices';
 import { Words } from '../ui/Words';
 
 const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));

@@ -19,7 +19,7 @@ import type { Venue } from '@core/track/venue';
 import { useVenues, venueById } from '../places/useVenues';
 import { pacesOf, type SquadView } from '../squad/useSquad';
 import { troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery, type Session } from '../store/api';
-import { useNotice } from '../ui/UndoBar';
+import { useNotice } from '../ui/Notices';
 
 /** What is decided anew; undefined takes a decision back. */
 export type Decision = { [K in keyof DayPlan]?: DayPlan[K] | undefined };

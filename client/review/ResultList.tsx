@@ -11,7 +11,7 @@ import { Page } from '../ui/Page';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { useNotice } from '../ui/UndoBar';
+import { useNotice } from '../ui/Notices';
 import { useWide } from '../ui/useWide';
 import { Words } from '../ui/Words';
 

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { reviewRun, type Review, type ReviewCell, type ReviewRow } from '@core/review/review';
 import { repLabel } from '@core/trackside/plan';
 import { replay } from '@core/trackside/replay';
-import { formatDelta, formatTime } from '@core/units/time';
+import { formatClock, formatDelta, formatTime } from '@core/units/time';
 import { useAppSelector } from '../store/store';
 import { troubleText, useRunQuery } from '../store/api';
 import { Choice } from '../ui/Choice';
@@ -33,6 +33,11 @@ function Cell({ cell }: { cell: ReviewCell }) {
     <View style={{ alignItems: 'flex-end' }}>
       <Words as="strong">{formatTime(cell.actualS, 1)}</Words>
       {cell.deltaS !== undefined && cell.verdict && <Delta deltaS={cell.deltaS} verdict={cell.verdict} />}
+      {cell.plannedS !== undefined && (
+        <Words as="label" quiet>
+          {`of ${formatClock(cell.plannedS)}`}
+        </Words>
+      )}
       {cell.targetS !== undefined && (
         <Words as="label" quiet>
           {`of ${formatTime(cell.targetS, 1)}`}
@@ -90,6 +95,25 @@ function AtTheMarks({ review, row }: { review: Review; row: ReviewRow }) {
   );
 }
 
+/** What was tapped in work without structure: when, and for how long. */
+function Surges({ review: { surges } }: { review: Review }) {
+  const sumS = surges.reduce((sum, { lengthS }) => sum + lengthS, 0);
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Words as="heading" level={2}>
+        {`${surges.length === 1 ? '1 surge' : `${surges.length} surges`}, ${formatClock(sumS)} in all`}
+      </Words>
+      <View role="list">
+        {surges.map(({ fromS, lengthS }) => (
+          <View role="listitem" key={fromS}>
+            <Words>{`after ${formatClock(fromS)}, for ${formatClock(lengthS)}`}</Words>
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
 function Legend() {
   const palette = usePalette();
   return (
@@ -142,7 +166,16 @@ function ResultTable({
 export function ResultView({ runId }: { runId: string }) {
   // What this phone has counts first: the server may not have everything yet.
   const here = useAppSelector((state) => (state.trackside.run?.plan.id === runId ? state.trackside.run : undefined));
-  const { data: there, error, refetch } = useRunQuery(runId, { refetchOnMountOrArgChange: true });
+  // Nor does it know of what has not been sent yet.
+  const isWaiting = useAppSelector((state) => state.trackside.outbox.waiting > 0);
+  const {
+    data: there,
+    error,
+    refetch,
+  } = useRunQuery(runId, {
+    refetchOnMountOrArgChange: true,
+    skip: here !== undefined && isWaiting,
+  });
   const [chosen, setChosen] = useState<string>();
   const [groupChosen, chooseGroup] = useState<string>();
   const run = here ?? there;
@@ -200,6 +233,7 @@ export function ResultView({ runId }: { runId: string }) {
         <>
           <Spread review={review} highlightId={chosen} />
           <ResultTable review={review} chosen={row?.athleteId} choose={setChosen} />
+          {review.surges.length > 0 && <Surges review={review} />}
           {row && <AtTheMarks review={review} row={row} />}
         </>
       )}

@@ -16,7 +16,7 @@ import { dayName } from '../ui/days';
 import { WhenField } from '../ui/WhenField';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
-import { useNotice } from '../ui/UndoBar';
+import { useNotice } from '../ui/Notices';
 import { WithSession } from './WithSession';
 import { EditorPage } from './write/EditorPage';
 import { useDraft } from './write/useDraft';
@@ -121,8 +121,8 @@ function Editor({ stored, squad }: { stored: Session; squad: SquadView }) {
         </>
       }
       footer={(readable) => (
-        <View style={{ flexDirection: 'row', gap: 8, alignItems: 'center' }}>
-          <View style={{ flex: 1 }}>
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
+          <View style={{ flexGrow: 1, flexBasis: 200 }}>
             <PrimaryButton main icon="track" disabled={!readable} onPress={() => void goToTrack()}>
               Take to the track
             </PrimaryButton>

@@ -18,7 +18,7 @@ import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { useNotice } from '../ui/UndoBar';
+import { useNotice } from '../ui/Notices';
 import { useWide } from '../ui/useWide';
 import { Words } from '../ui/Words';
 import { SessionRow } from './SessionRow';

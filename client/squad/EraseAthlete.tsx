@@ -11,7 +11,7 @@ import { saveFile } from '../ui/saveFile';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Tick } from '../ui/Tick';
 import { Trouble } from '../ui/Trouble';
-import { useNotice } from '../ui/UndoBar';
+import { useNotice } from '../ui/Notices';
 import { Words } from '../ui/Words';
 
 /** Gets everything that is kept about an athlete and hands it over as a file. @returns what went wrong, if anything. */

@@ -1,6 +1,6 @@
 import { inverseOf, type SquadChange } from '@core/squad/change';
 import { troubleText, useChangeSquadMutation } from '../store/api';
-import { useNotice } from '../ui/UndoBar';
+import { useNotice } from '../ui/Notices';
 import type { SquadView } from './useSquad';
 
 /** What came of a change: done, or a sentence and, where it is about one, the field. */

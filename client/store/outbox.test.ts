@@ -161,3 +161,14 @@ describe('the log', () => {
     expect(await log.readRun(RUN)).toBeUndefined();
   });
 });
+
+test('who pokes while something is on its way hears when that, and what has come since, has been sent', async () => {
+  await log.addPlan(plan, false);
+  const first = outbox.poke();
+  const event = ended();
+  await log.addEvents([event], false);
+  await outbox.poke();
+  expect(server.events.get(event.id)).toBe(1);
+  await first;
+  expect(states.at(-1)).toMatchObject({ waiting: 0 });
+});

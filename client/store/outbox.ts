@@ -50,7 +50,7 @@ function groupByRun(events: readonly RunEvent[]): Map<string, RunEvent[]> {
  * harmless, so whatever is not surely there is sent again, soon at first, then less and less often.
  */
 export class Outbox {
-  private sending = false;
+  private sending: Promise<void> | undefined;
   private again = false;
   private retryMs = RETRY_MS.first;
   private timer: unknown;
@@ -63,31 +63,33 @@ export class Outbox {
     private readonly timers: Timer = realTimer,
   ) {}
 
-  /** Something new may be waiting, or the network may be back. */
-  async poke(): Promise<void> {
-    if (this.sending) {
-      this.again = true;
-      return;
-    }
-    this.sending = true;
+  /** Something new may be waiting, or the network may be back. @returns when what was waiting has been sent, or could not be. */
+  poke(): Promise<void> {
+    this.again = true;
+    this.sending ??= this.sendWhatWaits().finally(() => {
+      this.sending = undefined;
+    });
+    return this.sending;
+  }
+
+  private async sendWhatWaits(): Promise<void> {
     this.timers.clear(this.timer);
     try {
-      do {
+      while (this.again) {
         this.again = false;
         const all = await this.sendAll();
         await this.report();
         if (!all) this.retryLater();
         else this.retryMs = RETRY_MS.first;
-      } while (this.again);
+      }
     } catch {
       // The phone's own storage did not answer: what it holds is still there, and is sent later.
       this.retryLater();
-    } finally {
-      this.sending = false;
     }
   }
 
-  private async report(): Promise<void> {
+  /** Says how much is waiting just now. */
+  async report(): Promise<void> {
     this.onChange({ waiting: await this.log.waiting(), refused: this.refused });
   }
 

@@ -17,8 +17,10 @@ import { Words } from '../ui/Words';
 import { OfflineSign } from './OfflineSign';
 import { keptPlans } from './recorder';
 
-/** Sessions at the track that have not ended: the server's, and those only this phone knows of. */
-function useUnderWay(): { id: string; title: string; date: string; started: boolean }[] {
+type AtTrack = { id: string; sessionId: string; title: string; date: string; started: boolean };
+
+/** Sessions at the track that have not ended (the server's, and those only this phone knows of), and those of today that have. */
+function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
   const { data: runs } = useRunsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [kept, setKept] = useState<Plan[]>([]);
   useEffect(() => {
@@ -29,21 +31,26 @@ function useUnderWay(): { id: string; title: string; date: string; started: bool
     };
   }, []);
   const listed = new Map((runs ?? []).map((run) => [run.id, run]));
-  const open = (runs ?? []).flatMap(({ id, title, date, summary }) =>
-    summary && summary.endedAtMs === undefined ? [{ id, title, date, started: summary.startedAtMs !== undefined }] : [],
+  const known = (runs ?? []).flatMap(({ summary, ...run }) =>
+    summary ? [{ ...run, started: summary.startedAtMs !== undefined, isOver: summary.endedAtMs !== undefined }] : [],
   );
-  return [
-    ...open,
-    ...kept.filter((plan) => !listed.has(plan.id)).map(({ id, title, date }) => ({ id, title, date, started: true })),
-  ];
+  return {
+    underWay: [
+      ...known.filter(({ isOver }) => !isOver),
+      ...kept.filter((plan) => !listed.has(plan.id)).map((plan) => ({ ...plan, started: true })),
+    ],
+    done: known.filter(({ isOver, started, date }) => isOver && started && date === today()),
+  };
 }
 
 /** What can be run now: a session under way, today's, and the others to come. */
 export function TrackHome() {
   const { data: sessions, error, refetch } = useSessionsQuery();
-  const underWay = useUnderWay();
+  const { underWay, done } = useAtTrack();
   const wide = useWide();
-  const coming = (sessions ?? []).filter((session) => session.date >= today()).reverse();
+  // Each session once: under way, done today, or still to be run.
+  const begun = new Set([...underWay, ...done].map(({ sessionId }) => sessionId));
+  const coming = (sessions ?? []).filter((session) => session.date >= today() && !begun.has(session.id)).reverse();
   return (
     <Page title="Track" aside={wide ? undefined : <LookSwitch />}>
       {underWay.length > 0 && (
@@ -74,7 +81,7 @@ export function TrackHome() {
         ) : (
           !sessions && !error && <Loading />
         )}
-        {sessions && coming.length === 0 && (
+        {sessions && coming.length + done.length + underWay.length === 0 && (
           <Empty
             title="Nothing for today"
             action={{ label: 'Go to sessions', onPress: () => router.push('/sessions') }}
@@ -94,6 +101,20 @@ export function TrackHome() {
           ))}
         </View>
       </View>
+      {done.length > 0 && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="label" quiet level={2}>
+            Done today
+          </Words>
+          <View role="list" style={{ marginHorizontal: -SPACE.l }}>
+            {done.map((run) => (
+              <View role="listitem" key={run.id}>
+                <ListRow href={`/results/${run.id}`} title={run.title} about="See the results" />
+              </View>
+            ))}
+          </View>
+        </View>
+      )}
       <OfflineSign />
     </Page>
   );

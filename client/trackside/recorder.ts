@@ -14,9 +14,12 @@ import { trackside } from './slice';
 import { nowMs } from './trackClock';
 
 const log = withMemory(openTrackLog());
-const outbox = new Outbox(log, fetchPort, (state) =>
-  store.dispatch(trackside.actions.outboxChanged({ ...state, inMemory: log.inMemory() })),
-);
+const outbox = new Outbox(log, fetchPort, (state) => {
+  const wasWaiting = store.getState().trackside.outbox.waiting > 0;
+  store.dispatch(trackside.actions.outboxChanged({ ...state, inMemory: log.inMemory() }));
+  // Lists that are open show what the server knows now.
+  if (wasWaiting && state.waiting === 0) store.dispatch(api.util.invalidateTags(['runs']));
+});
 
 /** Sending is not what a tap has to wait for: it follows when the screen is drawn, and of many taps several at a time. */
 const SEND = { afterMs: 300, everyMs: 1000 };
@@ -55,6 +58,9 @@ export async function takeToTrack(plan: Plan, happened: readonly Happened[]): Pr
     false,
   );
   // Not waited for: the session starts whether or not the server answers.
+  const here = await log.readRun(plan.id).catch(() => undefined);
+  if (here) store.dispatch(trackside.actions.runOpened(here));
+  await outbox.report().catch(() => undefined);
   void outbox.poke().then(() => store.dispatch(api.util.invalidateTags(['runs'])));
 }
 
@@ -66,7 +72,8 @@ export async function openRun(runId: string): Promise<boolean> {
   // Without storage (some private windows) the server's copy still serves.
   const here = await log.readRun(runId).catch(() => undefined);
   if (here) store.dispatch(trackside.actions.runOpened(here));
-  void outbox.poke();
+  // The server is asked for it once it has been told of it.
+  await outbox.poke();
   return (await catchUp(runId)) || here !== undefined;
 }
 

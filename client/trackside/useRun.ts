@@ -93,7 +93,8 @@ export function useRun(runId: string): Source<Run> | 'loading' | 'missing' {
     void openRun(runId).then((found) => {
       if (!open) return;
       setMissing(!found);
-      stop = follow(runId);
+      // What is nowhere cannot be followed.
+      if (found) stop = follow(runId);
     });
     return () => {
       open = false;

@@ -6,13 +6,13 @@ import { Provider } from 'react-redux';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { AccessGate } from '../access/AccessGate';
 import { startFetchingScreens, startSending } from '../screens';
-import { useAccessQuery } from '../store/api';
+import { useWho } from '../access/useWho';
 import { startServiceWorker } from '../store/serviceWorker';
 import { startKeepingSquad } from '../store/keepSquad';
 import { store, useAppSelector } from '../store/store';
 import { NavBar } from './NavBar';
+import { NoticeBar, Notices } from './Notices';
 import { darkTheme, lightTheme } from './theme';
-import { UndoBar } from './UndoBar';
 import { useWide } from './useWide';
 
 /** The line board has the screen to itself. */
@@ -24,23 +24,26 @@ function Themed() {
   const theme = (look === 'system' ? device : look) === 'dark' ? darkTheme : lightTheme;
   const wide = useWide();
   const path = usePathname();
-  const isCoach = (useAccessQuery().data?.who ?? 'coach') === 'coach';
+  const who = useWho();
+  const isCoach = (who ?? 'coach') === 'coach';
+  const isLetIn = who === 'coach';
   useEffect(startSending, []);
-  useEffect(startKeepingSquad, []);
+  useEffect(() => (isLetIn ? startKeepingSquad() : undefined), [isLetIn]);
   useEffect(startFetchingScreens, []);
   useEffect(startServiceWorker, []);
   return (
     <PaperProvider theme={theme}>
-      <UndoBar>
+      <Notices>
         <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: theme.zest.ground }}>
           {(!isAtLineBoard(path) || wide) && isCoach && path !== '/join' && <NavBar />}
           <View role="main" style={{ flex: 1, minHeight: 0, minWidth: 0 }}>
             <AccessGate>
               <Slot />
             </AccessGate>
+            {wide && !isAtLineBoard(path) && <NoticeBar />}
           </View>
         </View>
-      </UndoBar>
+      </Notices>
     </PaperProvider>
   );
 }

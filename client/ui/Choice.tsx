@@ -45,6 +45,7 @@ export function Choice<T extends string>({
               onPress={() => onChange(option.value)}
               style={{
                 minHeight: 44,
+                minWidth: 44,
                 paddingHorizontal: isOneLine ? 6 : 12,
                 ...(isOneLine ? { flexGrow: 1, alignItems: 'center', maxWidth: 140 } : {}),
                 justifyContent: 'center',

@@ -28,10 +28,8 @@ export function ListRow({ href, title, about, aside, chosen = false, marked = fa
         }}
       >
         <View style={{ flex: 1, minWidth: 0 }}>
-          <Words as="strong" numberOfLines={1}>
-            {title}
-          </Words>
-          <Words as="small" quiet numberOfLines={2}>
+          <Words as="strong">{title}</Words>
+          <Words as="small" quiet>
             {about}
           </Words>
         </View>

@@ -2,6 +2,8 @@ import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { SPACE, usePalette } from './theme';
+import { NoticeBar } from './Notices';
+import { useWide } from './useWide';
 import { Words } from './Words';
 
 type Props = {
@@ -22,6 +24,8 @@ type Props = {
 };
 
 const FOOTER_WIDTH = 480;
+/** Characters of a title from which it is set smaller: it is never cut. */
+const LONG_TITLE = 36;
 
 /** One job: a title, what it is about, and a scrolling body with its next step under the thumb. */
 export function Page(props: Props) {
@@ -37,6 +41,7 @@ export function Page(props: Props) {
     children,
   } = props;
   const palette = usePalette();
+  const wide = useWide();
   return (
     <View style={{ flex: 1, backgroundColor: palette.ground }}>
       <View
@@ -60,7 +65,7 @@ export function Page(props: Props) {
           />
         )}
         <View style={{ flex: 1 }}>
-          <Words as="title" level={1} numberOfLines={2}>
+          <Words as={title.length > LONG_TITLE ? 'heading' : 'title'} level={1}>
             {title}
           </Words>
           {about !== undefined && (
@@ -84,6 +89,8 @@ export function Page(props: Props) {
       >
         {children}
       </ScrollView>
+      {/* Beside a list there are two pages: the frame says it for both. */}
+      {!wide && <NoticeBar />}
       {footer !== undefined && footer !== null && (
         <View
           style={{

@@ -1,4 +1,4 @@
-import type { GestureResponderEvent } from 'react-native';
+import type { GestureResponderEvent, TextStyle } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { IconName } from './icons/Icon';
 import { RADIUS, usePalette } from './theme';
@@ -12,6 +12,16 @@ type Props = {
   disabled?: boolean;
   label?: string;
 };
+
+/** Paper keeps a label on one line and cuts it; here it goes on in the next. React Native's types do not know of it. */
+const LABEL = {
+  fontFamily: 'Zest',
+  fontSize: 17,
+  fontWeight: '700',
+  letterSpacing: 0,
+  whiteSpace: 'normal',
+  overflow: 'visible',
+} as TextStyle;
 
 /** A button at least 48 px high. */
 export function PrimaryButton({ children, onPress, main = false, icon, disabled = false, label }: Props) {
@@ -27,7 +37,7 @@ export function PrimaryButton({ children, onPress, main = false, icon, disabled 
       textColor={main ? palette.onAction : palette.ink}
       style={{ borderRadius: RADIUS, borderColor: palette.ink, borderWidth: main ? 0 : 1.5 }}
       contentStyle={{ minHeight: 48 }}
-      labelStyle={{ fontFamily: 'Zest', fontSize: 17, fontWeight: '700', letterSpacing: 0 }}
+      labelStyle={[LABEL, icon ? undefined : { marginHorizontal: 14 }]}
     >
       {children}
     </Button>

@@ -33,8 +33,12 @@ export function Printed({ label, isLandscape = false, done, children }: Props) {
     window.addEventListener('afterprint', done);
     // After the drawings have been laid out.
     const waiting = requestAnimationFrame(() => requestAnimationFrame(() => window.print()));
+    // The browser prints already: once is enough.
+    const stop = () => cancelAnimationFrame(waiting);
+    window.addEventListener('beforeprint', stop);
     return () => {
-      cancelAnimationFrame(waiting);
+      stop();
+      window.removeEventListener('beforeprint', stop);
       window.removeEventListener('afterprint', done);
     };
   }, [done]);

@@ -22,6 +22,8 @@ export function SmallButton({ children, onPress, label = children, expanded }: P
       onPress={onPress}
       style={{
         minHeight: 44,
+        minWidth: 44,
+        maxWidth: '100%',
         paddingHorizontal: SPACE.m,
         alignItems: 'center',
         justifyContent: 'center',
@@ -31,7 +33,7 @@ export function SmallButton({ children, onPress, label = children, expanded }: P
         backgroundColor: expanded ? palette.fill : 'transparent',
       }}
     >
-      <Words as="strong" style={{ fontSize: 15 }}>
+      <Words as="strong" style={{ fontSize: 15, textAlign: 'center' }}>
         {children}
       </Words>
     </Press>

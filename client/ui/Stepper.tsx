@@ -40,10 +40,14 @@ type Props = {
   min: number;
   max: number;
   onChange: (value: number) => void;
+  /** What − and + do, where that is not less and more. */
+  steps?: { down: string; up: string };
 };
 
+const STEPS = { down: 'less', up: 'more' };
+
 /** A number changed by one press at a time. */
-export function Stepper({ label, value, text, step, min, max, onChange }: Props) {
+export function Stepper({ label, value, text, step, min, max, onChange, steps = STEPS }: Props) {
   const to = (next: number) => onChange(Math.min(max, Math.max(min, Math.round(next * 1000) / 1000)));
   return (
     <View role="group" aria-label={label} style={{ gap: 4 }}>
@@ -51,11 +55,16 @@ export function Stepper({ label, value, text, step, min, max, onChange }: Props)
         {label}
       </Words>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
-        <StepButton sign="−" label={`${label}: less`} disabled={value <= min} onPress={() => to(value - step)} />
+        <StepButton
+          sign="−"
+          label={`${label}: ${steps.down}`}
+          disabled={value <= min}
+          onPress={() => to(value - step)}
+        />
         <Words as="strong" live="polite" style={{ minWidth: 56, textAlign: 'center' }}>
           {text}
         </Words>
-        <StepButton sign="+" label={`${label}: more`} disabled={value >= max} onPress={() => to(value + step)} />
+        <StepButton sign="+" label={`${label}: ${steps.up}`} disabled={value >= max} onPress={() => to(value + step)} />
       </View>
     </View>
   );

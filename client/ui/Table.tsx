@@ -60,10 +60,16 @@ const cellStyle = (width: number): ViewStyle => ({
   alignItems: 'flex-end',
 });
 
+/** Characters from which a title is set smaller, so that it stays on its line. */
+const LONG_TITLE = 7;
+
 function HeadCell({ column, palette }: { column: TableColumn; palette: Palette }) {
   const words = (
     <>
-      <Words as="strong" style={{ textAlign: 'right' }}>
+      <Words
+        as={column.title.length > LONG_TITLE ? 'small' : 'strong'}
+        style={{ textAlign: 'right', fontWeight: '700' }}
+      >
         {column.sorted ? `▾ ${column.title}` : column.title}
       </Words>
       {column.under !== undefined && (
@@ -100,11 +106,9 @@ function HeadCell({ column, palette }: { column: TableColumn; palette: Palette }
 function Name({ row, says, palette }: { row: TableRow; says: string; palette: Palette }) {
   const words = (
     <View style={{ flexShrink: 1 }}>
-      <Words as="strong" numberOfLines={2}>
-        {row.name}
-      </Words>
+      <Words as="strong">{row.name}</Words>
       {row.under !== undefined && (
-        <Words as="label" quiet numberOfLines={1}>
+        <Words as="label" quiet>
           {row.under}
         </Words>
       )}

@@ -78,6 +78,7 @@ export function TextField({
         placeholderTextColor={palette.quiet}
         multiline={many}
         secureTextEntry={secret}
+        {...(secret ? { autoComplete: 'current-password' as const } : {})}
         numberOfLines={lines}
         autoFocus={autoFocus ?? false}
         autoCapitalize={many ? 'none' : 'sentences'}

@@ -12,6 +12,9 @@ const SIZES = {
   clock: { fontSize: 56, lineHeight: 58, fontWeight: '700' },
 } satisfies Record<string, TextStyle>;
 
+/** A word that is longer than its line goes on in the next one; React Native's types do not know of it. */
+const WRAPS = { overflowWrap: 'anywhere' } as object;
+
 type Props = {
   as?: keyof typeof SIZES;
   quiet?: boolean;
@@ -47,7 +50,12 @@ export function Words({
       {...(live === undefined ? {} : { 'aria-live': live })}
       style={[
         SIZES[as],
-        { fontFamily: 'Zest', fontVariant: ['tabular-nums'], color: color ?? (quiet ? palette.quiet : palette.ink) },
+        {
+          fontFamily: 'Zest',
+          fontVariant: ['tabular-nums'],
+          color: color ?? (quiet ? palette.quiet : palette.ink),
+          ...WRAPS,
+        },
         style,
       ]}
     >

@@ -93,10 +93,19 @@ export const passesText = (passes: readonly Pass[], rounding: number): string =>
   passes.map(({ atM, timeS }) => `${Math.round(atM)} in ${formatRounded(timeS, rounding)}`).join(', ');
 
 /** A card's own heading, and its lines. */
-export type Card = { title: string; when: string; who: string; lines: CardLine[] };
+export type Card = {
+  title: string;
+  when: string;
+  who: string;
+  lines: CardLine[];
+  /** What comes before and after, as it is written. */
+  warmUp?: string;
+  coolDown?: string;
+};
 
 /** A card as plain text, to paste in a message. */
-export function cardText({ title, when, who, lines }: Card, rounding: number): string {
+export function cardText({ title, when, who, lines, warmUp, coolDown }: Card, rounding: number): string {
+  const part = (name: string, text: string | undefined) => (text === undefined ? [] : [`${name}: ${text}`]);
   const said = lines.map((line) => {
     const { passes, recovery, then, start, note } = line;
     const marks = passes.length > 0 ? ` (${passesText(passes, rounding)})` : '';
@@ -108,5 +117,5 @@ export function cardText({ title, when, who, lines }: Card, rounding: number): s
       ...(note === undefined ? [] : [`  ${note}`]),
     ].join('\n');
   });
-  return [title, when, who, '', ...said, ''].join('\n');
+  return [title, when, who, '', ...part('Warm-up', warmUp), ...said, ...part('Cool-down', coolDown), ''].join('\n');
 }

@@ -53,3 +53,31 @@ test('groups that ran the same reps are read together', () => {
   const reviews = reviewRun(replay(twoGroups('2x400 @5k / 60s', '2x400 @5k / 75s'), []));
   expect(reviews.map(({ name, rows }) => [name, rows.length])).toEqual([['Milers, Fives', 4]]);
 });
+
+test('work by the clock that was ended before its time is read as it was really run, with its surges', () => {
+  const plan = planOf('20min free @effort 6');
+  const surge = (atS: number, isOn: boolean) => at(atS, { type: 'surged', groupId: 'all', isOn });
+  const events = [start(0), surge(10, true), surge(22, false), surge(30, true), surge(31, true), at(44, { type: 'ended' })];
+  const [review] = reviewRun(replay(plan, events));
+  expect(review?.rows[0]?.cells[0]).toMatchObject({ actualS: 44, plannedS: 1200 });
+  expect(review?.surges).toEqual([
+    { fromS: 10, lengthS: 12 },
+    { fromS: 30, lengthS: 14 },
+  ]);
+  // Undone, the end has cut nothing short.
+  const end = events.at(-1);
+  const again = replay(plan, [...events, at(60, { type: 'undone', eventId: end?.id ?? '' })]);
+  expect(reviewRun(again)[0]?.rows[0]?.cells[0]).toMatchObject({ actualS: 1200 });
+  expect(reviewRun(again)[0]?.rows[0]?.cells[0]).not.toHaveProperty('plannedS');
+});
+
+test('of reps that run on by the clock, those that had still to begin when it was ended were not run', () => {
+  const plan = planOf('3x(60s @5k, 60s @easy)');
+  const [review] = reviewRun(replay(plan, [start(0), at(90, { type: 'ended' })]));
+  const times = review?.rows[0]?.cells.map(({ actualS, plannedS }) => [actualS, plannedS]);
+  expect(times?.slice(0, 3)).toEqual([
+    [60, undefined],
+    [30, 60],
+    [undefined, undefined],
+  ]);
+});

@@ -9,6 +9,8 @@ export type ReviewCell = {
   repIndex: number;
   targetS?: number;
   actualS?: number;
+  /** Of a rep by the clock that was ended before its time: how long it was to be. */
+  plannedS?: number;
   deltaS?: number;
   verdict?: Verdict;
   /** Times at the marks on the way, the finish last. */
@@ -35,6 +37,9 @@ export type ReviewRow = {
   spreadS?: number;
 };
 
+/** Faster for a while, in work without structure. */
+export type Surge = { fromS: number; lengthS: number };
+
 /** A rep of a group, as a column. */
 export type ReviewColumn = { repIndex: number; rep: PlannedRep };
 
@@ -44,6 +49,8 @@ export type Review = {
   name: string;
   columns: ReviewColumn[];
   rows: ReviewRow[];
+  /** In work without structure: when each surge was, in seconds from the group's start, and how long. */
+  surges: Surge[];
   /** What means are over: a rep, or 400 m where the reps differ in distance. */ meanOver: 'rep' | '400';
 };
 
@@ -54,6 +61,12 @@ function deviation(values: readonly number[]): number | undefined {
   if (values.length < 2) return undefined;
   const middle = mean(values);
   return Math.sqrt(values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / (values.length - 1));
+}
+
+/** How long a rep by the clock really was. */
+function ranByTheClock({ startedAtMs, finishedAtMs }: RepRun, plannedS: number) {
+  const actualS = finishedAtMs === undefined ? plannedS : (finishedAtMs - startedAtMs) / 1000;
+  return actualS < plannedS - 0.05 ? { actualS, plannedS } : { actualS: plannedS };
 }
 
 function cellOf(state: RunState, athlete: AthleteState, slot: Slot, run: RepRun | undefined): ReviewCell {
@@ -87,7 +100,7 @@ function cellOf(state: RunState, athlete: AthleteState, slot: Slot, run: RepRun 
         }
       : rep.durationS === undefined
         ? { unfinished: true as const }
-        : { actualS: rep.durationS }),
+        : ranByTheClock(run, rep.durationS)),
   };
 }
 
@@ -115,6 +128,16 @@ function rowOf(state: RunState, group: GroupState, athlete: AthleteState, meanOv
   return row;
 }
 
+/** The surges of a group as they were tapped; one still on when the session ended was on until then. */
+function surgesOf({ endedAtMs }: RunState, { surges, startedAtMs }: GroupState): Surge[] {
+  return surges.flatMap(({ isOn, atMs }, i): Surge[] => {
+    const untilMs = surges.slice(i + 1).find((later) => !later.isOn)?.atMs ?? endedAtMs;
+    const isNew = isOn && surges[i - 1]?.isOn !== true;
+    if (!isNew || startedAtMs === undefined || untilMs === undefined) return [];
+    return [{ fromS: (atMs - startedAtMs) / 1000, lengthS: (untilMs - atMs) / 1000 }];
+  });
+}
+
 /** Who is read with a group: its members who came, and those who have run with it and then with another. */
 const readWith = (state: RunState, { id }: GroupState): AthleteState[] =>
   Object.values(state.athletes).filter(({ groupId, presence, runs }) => {
@@ -126,7 +149,9 @@ const readWith = (state: RunState, { id }: GroupState): AthleteState[] =>
 function merged(reviews: readonly Review[]): Review[] {
   const byReps = new Map<string, Review>();
   for (const review of reviews) {
-    const key = review.columns.map(({ repIndex, rep }) => `${repIndex} ${rep.role} ${repLabel(rep)}`).join(';');
+    const reps = review.columns.map(({ repIndex, rep }) => `${repIndex} ${rep.role} ${repLabel(rep)}`).join(';');
+    // Surges are each group's own.
+    const key = review.surges.length > 0 ? `${reps} of ${review.groupId}` : reps;
     const before = byReps.get(key);
     byReps.set(
       key,
@@ -157,7 +182,7 @@ export function reviewRun(state: RunState): Review[] {
     const distances = new Set(reps.flatMap(({ distanceM }) => distanceM ?? []));
     const meanOver = distances.size > 1 ? '400' : 'rep';
     const rows = athletes.map((athlete) => rowOf(state, group, athlete, meanOver));
-    return [{ groupId: group.id, name: group.name, columns, rows, meanOver }];
+    return [{ groupId: group.id, name: group.name, columns, rows, surges: surgesOf(state, group), meanOver }];
   });
   return merged(reviews);
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { arrivals, guessNames, markTapped } from './arrivals';
+import { arrivals, guessNames, markTapped, tooSoon } from './arrivals';
 import type { RunEvent } from './events';
 import { replay } from './replay';
 import { at, pass, planOf, start, T0 } from './testing';
@@ -32,6 +32,18 @@ test('who comes next, the soonest first', () => {
     ['a0', 400],
   ]);
   expect(coming[0]?.dueAtMs).toBe(T0 + 42_000);
+});
+
+test('a tap that nobody can have run is said to be so: counted from the mark before, or from the start', () => {
+  const doubt = (events: RunEvent[], id: string, atS: number) => {
+    const state = replay(plan, [begun, ...events]);
+    const arrival = markTapped(state, id, T0 + atS * 1000);
+    return arrival && tooSoon(state, arrival, T0 + atS * 1000);
+  };
+  expect(doubt([], 'a0', 2.9)).toEqual({ name: 'Ada', tookS: 2.9, overM: 200 });
+  expect(doubt([], 'a0', 20)).toBeUndefined();
+  expect(doubt([pass(39, 'a0', 200)], 'a0', 45)).toMatchObject({ tookS: 6, overM: 200 });
+  expect(doubt([pass(39, 'a0', 200)], 'a0', 75)).toBeUndefined();
 });
 
 test('a tap takes the next mark; none before the start, and none of a thumb that bounces', () => {

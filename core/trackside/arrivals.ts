@@ -1,4 +1,5 @@
 /** Who is expected when, and whose a time without a name could be. */
+import { runnable } from '../units/runnable';
 import { expectedAt, isOwnTap, nextMark } from './tile';
 import type { AthleteState, RepRun, RunState } from './runState';
 
@@ -36,6 +37,22 @@ export function markTapped(state: RunState, athleteId: string, atMs: number): Ar
   if (!athlete || state.endedAtMs !== undefined) return undefined;
   const run = runDuring(athlete, atMs);
   return run && isOwnTap(run, (atMs - run.startedAtMs) / 1000) ? arrivalOf(athlete, atMs) : undefined;
+}
+
+/** Seconds since the athlete passed the mark before (or set off), and the metres between, where nobody can have run that. */
+export type TooSoon = { name: string; tookS: number; overM: number };
+
+/** Says why a tap cannot be the time of that mark: `2.9 s` over 200 m. Undefined where it can. */
+export function tooSoon(state: RunState, { athleteId, repIndex, atM }: Arrival, atMs: number): TooSoon | undefined {
+  const athlete = state.athletes[athleteId];
+  const run = athlete?.runs.findLast((one) => one.repIndex === repIndex);
+  if (!run) return undefined;
+  const before = run.passes.findLast((pass) => pass.atM < atM);
+  const tookS = (atMs - run.startedAtMs) / 1000 - (before?.elapsedS ?? 0);
+  const overM = atM - (before?.atM ?? 0);
+  return runnable(overM, Math.max(tookS, 0.01)) === 'too-fast'
+    ? { name: athlete?.tileName ?? '', tookS, overM }
+    : undefined;
 }
 
 /** Every mark that was open around a time: not taken yet, in a rep begun before it. */

@@ -212,6 +212,18 @@ function applyHold(state: RunState, athleteIds: readonly string[], repIndex: num
   return runs.length > 0;
 }
 
+/** Reps by the clock are over when the session is; those that the clock had still to begin were not run. */
+function cutShort(state: RunState, endedAtMs: number): void {
+  for (const athlete of Object.values(state.athletes)) {
+    athlete.runs = athlete.runs.filter(
+      ({ rep, startedAtMs }) => rep.durationS === undefined || startedAtMs < endedAtMs,
+    );
+    for (const run of athlete.runs)
+      if (run.rep.durationS !== undefined && run.finishedAtMs !== undefined && run.finishedAtMs > endedAtMs)
+        run.finishedAtMs = endedAtMs;
+  }
+}
+
 /** @returns false if the event has no place in the session. */
 function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Taken>): boolean {
   const { event, atMs } = entry;
@@ -262,6 +274,7 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
     case 'ended':
       if (state.endedAtMs !== undefined) return false;
       state.endedAtMs = atMs;
+      cutShort(state, atMs);
       return true;
     // Read before everything else: see correctedLog().
     case 'named':

@@ -66,10 +66,8 @@ function Row({ own, outlook, chances, chosen, onPress }: RowProps) {
     >
       <FitMark fit={fit} />
       <View style={{ flex: 1, minWidth: 0 }}>
-        <Words as="strong" numberOfLines={1}>
-          {own.runner.name}
-        </Words>
-        <Words as="small" quiet numberOfLines={1}>
+        <Words as="strong">{own.runner.name}</Words>
+        <Words as="small" quiet>
           {chances ? `${FIT_WORDS[fit]} · ${Math.round(chances.fits * 100)} in 100` : FIT_WORDS[fit]}
         </Words>
       </View>

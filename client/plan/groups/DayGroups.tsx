@@ -33,7 +33,7 @@ function Strip({ plan, run, isLifted = false }: { plan: OwnPlan; run: GroupRun; 
   const lifted = isLifted ? { backgroundColor: palette.action, borderRadius: RADIUS, paddingHorizontal: SPACE.m } : {};
   return (
     <View style={[{ flex: 1, minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: SPACE.s }, lifted]}>
-      <Words as="strong" color={color} numberOfLines={1} style={{ flexShrink: 1, flexGrow: 1 }}>
+      <Words as="strong" color={color} style={{ flexShrink: 1, flexGrow: 1 }}>
         {plan.runner.name}
       </Words>
       {run.leaderId === plan.runner.id && run.members.length > 1 && (

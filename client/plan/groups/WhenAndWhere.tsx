@@ -6,7 +6,7 @@ import { troubleText, usePutSessionMutation } from '../../store/api';
 import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
-import { useNotice } from '../../ui/UndoBar';
+import { useNotice } from '../../ui/Notices';
 import { WhenField } from '../../ui/WhenField';
 import { Words } from '../../ui/Words';
 import type { Planning } from '../usePlanning';

@@ -1,4 +1,5 @@
-import { useCallback, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 import { cardText, passesText, targetText, timesText } from '@core/planning/card';
 import type { OwnPlan } from '@core/planning/ownPlans';
@@ -11,7 +12,7 @@ import { saveFile } from '../../ui/saveFile';
 import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { useNotice } from '../../ui/UndoBar';
+import { useNotice } from '../../ui/Notices';
 import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
 import type { Planning } from '../usePlanning';
@@ -77,6 +78,21 @@ export function Paper({ planning }: { planning: Planning }) {
   const [whoseId, setWhoseId] = useState<string>();
   const [shown, setShown] = useState<string>();
   const done = useCallback(() => setPrinting(false), []);
+  // The browser's own printing prints the sheets too, not the screen.
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key.toLowerCase() !== 'p' || (!event.ctrlKey && !event.metaKey)) return;
+      event.preventDefault();
+      setPrinting(true);
+    };
+    const onPrint = () => flushSync(() => setPrinting(true));
+    window.addEventListener('keydown', onKey);
+    window.addEventListener('beforeprint', onPrint);
+    return () => {
+      window.removeEventListener('keydown', onKey);
+      window.removeEventListener('beforeprint', onPrint);
+    };
+  }, []);
   const own = plans.find(({ runner }) => runner.id === whoseId) ?? plans[0];
   if (!own) return <Empty title="Nobody to print for">Tick who takes part, under Groups.</Empty>;
   const everyM = Number(every);

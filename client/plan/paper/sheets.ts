@@ -1,4 +1,6 @@
 /** What stands on the sheets: columns for the reps, cut to what a page takes, and athletes' cards. */
+import { formatItem } from '@core/session/formatSession';
+import type { Role } from '@core/session/session';
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
@@ -36,12 +38,18 @@ export function cardFor(planning: Planning, own: OwnPlan, everyM: number): Card 
   const { session, venue, groups } = planning;
   const group = groups.find(({ id }) => id === own.groupId);
   const gap = group?.startGapS ? `, start ${group.startGapS} s after the first` : '';
+  const part = (name: 'warmUp' | 'coolDown', role: Role) => {
+    const items = own.session.lines.flatMap((line) => (line.role === role ? line.items : []));
+    return items.length === 0 ? {} : { [name]: items.map(formatItem).join(', ') };
+  };
   const lane = (group?.lane ?? 1) > 1 ? `, lane ${group?.lane}` : '';
   return {
     title: session.title,
     when: whenText(planning),
     who: `${own.runner.name} (${group?.name ?? ''}${lane}${gap})`,
     lines: cardLines(own.legs, venue, everyM),
+    ...part('warmUp', 'warm'),
+    ...part('coolDown', 'cool'),
   };
 }
 

@@ -11,6 +11,7 @@ import { repColumns, type RepColumn } from '@core/trackside/repColumns';
 import { columnTarget, columnTimes, columnTitle, MARKS, PassingTimes, type Every } from '../../session/look/Targets';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
+import { ModalSheet } from '../../ui/ModalSheet';
 import { SmallButton } from '../../ui/SmallButton';
 import { Stepper } from '../../ui/Stepper';
 import { Table } from '../../ui/Table';
@@ -80,8 +81,10 @@ function SheetTable({ planning, sheet: { plan, columns, board }, chosenId, choos
   );
 }
 
+type OwnProps = { planning: Planning; own: OwnPlan; sheet: Sheet; isTitled: boolean };
+
 /** One athlete's times at the marks, and what is to be different for them. */
-function OwnSettings({ planning, own, sheet }: { planning: Planning; own: OwnPlan; sheet: Sheet }) {
+function OwnSettings({ planning, own, sheet, isTitled }: OwnProps) {
   const [every, setEvery] = useState<Every>('200');
   const { rounding, venue, plan, decide } = planning;
   const athlete = sheet.plan.athletes.find(({ athleteId }) => athleteId === own.runner.id);
@@ -90,9 +93,11 @@ function OwnSettings({ planning, own, sheet }: { planning: Planning; own: OwnPla
   const isChanged = changes.some((one) => sameWhom(one.whom, whom));
   return (
     <View role="region" aria-label={`Plan of ${own.runner.name}`} style={{ gap: SPACE.m }}>
-      <Words as="heading" level={2}>
-        {own.runner.name}
-      </Words>
+      {isTitled && (
+        <Words as="heading" level={2}>
+          {own.runner.name}
+        </Words>
+      )}
       {own.remark !== undefined && <Words as="small">{own.remark}</Words>}
       {own.waiting.length > 0 && (
         <Words as="small">
@@ -137,7 +142,8 @@ export function OwnTargets({ planning }: { planning: Planning }) {
   const { plans, plan, decide, intent, rounding } = planning;
   const sheets = useSheets(planning);
   const [chosenId, setChosenId] = useState<string>();
-  const own = plans.find(({ runner }) => runner.id === chosenId) ?? plans[0];
+  const pressed = plans.find(({ runner }) => runner.id === chosenId);
+  const own = pressed ?? plans[0];
   const sheet = sheets.find(({ board }) => board.plans.some(({ runner }) => runner.id === own?.runner.id));
   if (!own || !sheet)
     return (
@@ -150,7 +156,13 @@ export function OwnTargets({ planning }: { planning: Planning }) {
   const tables = (
     <View style={{ gap: SPACE.l }}>
       {sheets.map((one) => (
-        <SheetTable key={one.board.key} planning={planning} sheet={one} chosenId={own.runner.id} choose={setChosenId} />
+        <SheetTable
+          key={one.board.key}
+          planning={planning}
+          sheet={one}
+          chosenId={wide ? own.runner.id : (pressed?.runner.id ?? '')}
+          choose={setChosenId}
+        />
       ))}
     </View>
   );
@@ -175,7 +187,7 @@ export function OwnTargets({ planning }: { planning: Planning }) {
       />
     </View>
   );
-  const chosen = <OwnSettings key={own.runner.id} planning={planning} own={own} sheet={sheet} />;
+  const chosen = <OwnSettings key={own.runner.id} planning={planning} own={own} sheet={sheet} isTitled={wide} />;
   if (wide)
     return (
       <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
@@ -190,7 +202,11 @@ export function OwnTargets({ planning }: { planning: Planning }) {
   return (
     <View style={{ gap: SPACE.l }}>
       {tables}
-      {chosen}
+      {pressed && (
+        <ModalSheet title={pressed.runner.name} close={() => setChosenId(undefined)}>
+          {chosen}
+        </ModalSheet>
+      )}
       <ChangeList planning={planning} />
       {settings}
     </View>

@@ -24,9 +24,7 @@ export function GapSlider({ letter, name, gapS, onMove, onDone }: Props) {
       <Words as="strong" style={{ width: 18 }}>
         {letter}
       </Words>
-      <Words numberOfLines={1} style={{ width: 110 }}>
-        {name}
-      </Words>
+      <Words style={{ width: 110 }}>{name}</Words>
       <View style={{ flex: 1, minWidth: 80 }}>
         {unstable_createElement('input', {
           type: 'range',

@@ -1,31 +1,29 @@
-import { router } from 'expo-router';
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import { ulid } from 'ulid';
 import type { BookSession } from '@core/book/bookSession';
 import { isStarter } from '@core/book/starters';
 import type { SquadView } from '../../squad/useSquad';
-import { troubleText, useChangeBookMutation, usePutSessionMutation, useRemoveSessionMutation } from '../../store/api';
+import { useChangeBookMutation } from '../../store/api';
 import { today } from '../../ui/days';
 import { WhenField } from '../../ui/WhenField';
 import { Empty } from '../../ui/Empty';
 import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
-import { useNotice } from '../../ui/UndoBar';
+import { useNotice } from '../../ui/Notices';
 import { EditorPage } from '../write/EditorPage';
 import { useDraft } from '../write/useDraft';
 import { BookAbout } from './BookAbout';
 import { draftOf, sessionOf, type BookDraft } from './bookDraft';
 import { useBookChange, type BookView } from './useBook';
+import { usePutOnDay } from './usePutOnDay';
 import { backToBook, WithBook } from './WithBook';
 
 type Props = { stored: BookSession; book: BookView; squad: SquadView };
 
 function Editor({ stored, book, squad }: Props) {
   const [send] = useChangeBookMutation();
-  const [put] = usePutSessionMutation();
-  const [removeDay] = useRemoveSessionMutation();
+  const putOn = usePutOnDay();
   const change = useBookChange(book);
   const notice = useNotice();
   const [date, setDate] = useState(today);
@@ -52,19 +50,7 @@ function Editor({ stored, book, squad }: Props) {
   };
   const putOnDate = async () => {
     await saveNow();
-    const { title, shorthand, intent } = typed;
-    const id = ulid();
-    const day = { id, title, shorthand, date, bookId: stored.id, ...(intent ? { intent } : {}) };
-    const done = await put(day);
-    if (done.error) return notice({ text: troubleText(done.error) });
-    router.push(`/sessions/${id}`);
-    notice({
-      text: 'It is on that day now. The book stays as it is.',
-      undo: () => {
-        router.replace(`/sessions/book/${stored.id}`);
-        void removeDay(id);
-      },
-    });
+    await putOn(sessionOf(typed, stored), date, `/sessions/book/${stored.id}`);
   };
   return (
     <EditorPage

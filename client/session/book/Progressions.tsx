@@ -5,7 +5,7 @@ import { ulid } from 'ulid';
 import { LEVERS, type Progression } from '@core/book/bookSession';
 import { standardTrack } from '@core/track/venue';
 import { Choice } from '../../ui/Choice';
-import { dayName } from '../../ui/days';
+import { dayName, today } from '../../ui/days';
 import { Empty } from '../../ui/Empty';
 import { LapThumb } from '../../ui/LapSheet';
 import { ListRow } from '../../ui/ListRow';
@@ -16,10 +16,12 @@ import { SmallButton } from '../../ui/SmallButton';
 import { TextField } from '../../ui/TextField';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
+import { WhenField } from '../../ui/WhenField';
 import { Words } from '../../ui/Words';
 import { mainPart, viewSession } from '../sessionView';
 import { LEVER_WORDS } from './bookWords';
 import { useBookChange, type BookView } from './useBook';
+import { usePutOnDay } from './usePutOnDay';
 import { backToBook, WithBook } from './WithBook';
 
 const backToProgressions = () => router.replace('/sessions/progressions');
@@ -27,12 +29,13 @@ const backToProgressions = () => router.replace('/sessions/progressions');
 function List({ book }: { book: BookView }) {
   const change = useBookChange(book);
   const [trouble, setTrouble] = useState<string>();
-  const [first] = book.entries;
-  const add = async () => {
-    if (!first) return;
+  const [isChoosing, setChoosing] = useState(false);
+  const first = book.entries.filter(({ session }) => !session.archived);
+  const add = async (step: string) => {
     const id = ulid();
-    const made: Progression = { id, name: 'New progression', lever: 'more', stepIds: [first.session.id] };
-    const refused = await change({ progressions: [made] }, 'A new progression. Choose its steps.');
+    const title = first.find(({ session }) => session.id === step)?.session.title ?? 'New';
+    const made: Progression = { id, name: `${title} and on`, lever: 'more', stepIds: [step] };
+    const refused = await change({ progressions: [made] }, 'A new progression. Choose its next steps.');
     setTrouble(refused);
     if (refused === undefined) router.push(`/sessions/progressions/${id}`);
   };
@@ -42,9 +45,21 @@ function List({ book }: { book: BookView }) {
       onBack={backToBook}
       backLabel="Back to the book"
       footer={
-        <PrimaryButton main icon="plus" onPress={() => void add()}>
-          New progression
-        </PrimaryButton>
+        isChoosing ? (
+          <Select
+            label="It begins with"
+            options={[
+              { value: '', text: 'choose a session of the book' },
+              ...first.map(({ session }) => ({ value: session.id, text: session.title })),
+            ]}
+            value=""
+            onChange={(step) => step !== '' && void add(step)}
+          />
+        ) : (
+          <PrimaryButton main icon="plus" onPress={() => setChoosing(true)}>
+            New progression
+          </PrimaryButton>
+        )
       }
     >
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
@@ -79,6 +94,9 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
   const palette = usePalette();
   const change = useBookChange(book);
   const [name, setName] = useState(stored.name);
+  const [dating, setDating] = useState<string>();
+  const [date, setDate] = useState(today);
+  const putOn = usePutOnDay();
   const [trouble, setTrouble] = useState<string>();
   const { id, stepIds } = stored;
   const put = async (next: Partial<Progression>, says: string) =>
@@ -141,6 +159,15 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
                     Open
                   </SmallButton>
                 )}
+                {entry && (
+                  <SmallButton
+                    label={`Put step ${i + 1} on a day`}
+                    expanded={dating === step}
+                    onPress={() => setDating(dating === step ? undefined : step)}
+                  >
+                    Put on a day
+                  </SmallButton>
+                )}
                 {i > 0 && (
                   <SmallButton
                     label={`Step ${i + 1} earlier`}
@@ -171,6 +198,22 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
                   </SmallButton>
                 )}
               </View>
+              {entry && dating === step && (
+                <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-end' }}>
+                  <View style={{ flex: 1, minWidth: 0 }}>
+                    <WhenField type="date" label="On" value={date} onChange={setDate} />
+                  </View>
+                  <View style={{ flex: 1 }}>
+                    <PrimaryButton
+                      main
+                      disabled={date === ''}
+                      onPress={() => void putOn(entry.session, date, `/sessions/progressions/${id}`)}
+                    >
+                      Put it there
+                    </PrimaryButton>
+                  </View>
+                </View>
+              )}
             </View>
           );
         })}

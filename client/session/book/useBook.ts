@@ -15,7 +15,8 @@ import {
   useSessionsQuery,
   type ListedRun,
 } from '../../store/api';
-import { useNotice } from '../../ui/UndoBar';
+import { today } from '../../ui/days';
+import { useNotice } from '../../ui/Notices';
 
 /** What is known of how often a session of the book was used: its days, the last one, and its results. */
 export type BookUse = { days: number; last?: string; runs: ListedRun[] };
@@ -48,17 +49,23 @@ export function useBook(): { book: BookView | undefined; error: unknown; retry: 
   const days = useSessionsQuery();
   const runs = useRunsQuery();
   const { squad } = useSquad();
+  const day = today();
   const uses = useMemo(() => {
     const found = new Map<string, BookUse>();
     for (const { id, bookId, date } of days.data ?? []) {
       if (bookId === undefined) continue;
       const before = found.get(bookId) ?? NEVER;
       const own = (runs.data ?? []).filter(({ sessionId }) => sessionId === id);
-      const last = before.last === undefined || date > before.last ? date : before.last;
-      found.set(bookId, { days: before.days + 1, last, runs: [...before.runs, ...own] });
+      // A day still to come is no use yet.
+      const last = [...(before.last === undefined ? [] : [before.last]), ...(date <= day ? [date] : [])].sort().at(-1);
+      found.set(bookId, {
+        days: before.days + 1,
+        ...(last === undefined ? {} : { last }),
+        runs: [...before.runs, ...own],
+      });
     }
     return found;
-  }, [days.data, runs.data]);
+  }, [days.data, runs.data, day]);
   const book = useMemo((): BookView | undefined => {
     if (!kept.data) return undefined;
     const sessions = withStarters(kept.data.sessions);

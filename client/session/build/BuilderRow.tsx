@@ -48,7 +48,7 @@ export function ItemFace({ item, lifted = false }: { item: Item; lifted?: boolea
         )}
       </View>
       {(recovery !== undefined || note !== undefined) && (
-        <Words as="small" color={lifted ? palette.onAction : palette.quiet} numberOfLines={2}>
+        <Words as="small" color={lifted ? palette.onAction : palette.quiet}>
           {[recovery === undefined ? '' : `then ${recovery}`, note === undefined ? '' : `“${note}”`]
             .filter(Boolean)
             .join(' · ')}

@@ -54,17 +54,17 @@ function CountPanel({ count, onChange }: { count: Count; onChange: (count: Count
             text={`${count.min} ×`}
             step={1}
             min={1}
-            max={count.max - 1}
-            onChange={(min) => onChange({ ...count, min })}
+            max={MAX_LEGS - 1}
+            onChange={(min) => onChange({ ...count, min, max: Math.max(count.max, min + 1) })}
           />
           <Stepper
             label="At most"
             value={count.max}
             text={`${count.max} ×`}
             step={1}
-            min={count.min + 1}
+            min={2}
             max={MAX_LEGS}
-            onChange={(max) => onChange({ ...count, max })}
+            onChange={(max) => onChange({ ...count, max, min: Math.min(count.min, max - 1) })}
           />
         </View>
       )}

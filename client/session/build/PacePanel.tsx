@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { formatPace } from '@core/session/formatSession';
+import { offsetText } from './offsetText';
 import type { Pace, RepPace } from '@core/session/session';
 import { formatTime, parseTime } from '@core/units/time';
 import { useState } from 'react';
@@ -101,7 +101,8 @@ function OnePace({
             <Stepper
               label={`${label}: quicker or slower`}
               value={pace.offset?.offsetS ?? 0}
-              text={pace.offset ? formatPace({ ...pace, goal: false }).replace(pace.name, '') : 'as it is'}
+              text={offsetText(pace.offset)}
+              steps={{ down: 'quicker', up: 'slower' }}
               step={0.5}
               min={-20}
               max={60}

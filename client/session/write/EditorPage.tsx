@@ -179,6 +179,7 @@ export function EditorPage<D extends Written>({
   return (
     <Page
       title={title}
+      {...(wide || side === 'text' ? {} : { about: typed.title })}
       onBack={onBack}
       backLabel={backLabel}
       aside={

@@ -97,7 +97,7 @@ function Keys({
           {...({ onMouseDown: (event: { preventDefault(): void }) => event.preventDefault() } as object)}
           onPress={() => onPick(key)}
           style={{
-            minWidth: 36,
+            minWidth: 44,
             minHeight: 44,
             flexGrow: key.length < 4 ? 1 : 0,
             paddingHorizontal: key.trim().length > 1 ? 10 : 4,

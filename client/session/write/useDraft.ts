@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { readSession, type SessionReading } from '@core/session/parseSession';
 import { rewriteText } from '@core/session/rewriteText';
+import { sessionName } from '@core/session/sessionName';
 import type { Session as SessionTree } from '@core/session/session';
 import { troubleText } from '../../store/api';
 import { changed, newHistory, redone, undone, type History } from './history';
@@ -10,6 +11,9 @@ import { keepDraft, keptDraft } from './keptDraft';
 export type Saving = { state: 'saved' | 'saving' } | { state: 'failed'; message: string };
 
 const SAVE_AFTER_MS = 500;
+
+/** What a session is called that has nothing in it yet. */
+export const UNNAMED = 'New session';
 
 /** What every session that is written has. */
 export type Written = { title: string; shorthand: string };
@@ -43,6 +47,7 @@ export function useDraft<D extends Written>(
   paceNames: readonly string[],
   save: (draft: D) => Promise<{ error?: unknown }>,
 ): Draft<D> {
+  const nameFor = useCallback((text: string) => sessionName(readSession(text, { paceNames }).session), [paceNames]);
   const [start] = useState(() => {
     const unsaved = keptDraft<D>(id);
     return { unsaved, typed: unsaved ?? stored };
@@ -55,6 +60,8 @@ export function useDraft<D extends Written>(
   const unsaved = useRef(start.unsaved);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const send = useRef(save);
+  // Until the coach has named it, it is called by what is in it.
+  const ownName = useRef(start.typed.title === UNNAMED ? UNNAMED : (nameFor(start.typed.shorthand) ?? UNNAMED));
   useEffect(() => {
     send.current = save;
   });
@@ -84,6 +91,10 @@ export function useDraft<D extends Written>(
   const put = useCallback(
     (part: Partial<D>) => {
       const next = { ...latest.current, ...part };
+      if (part.shorthand !== undefined && next.title === ownName.current) {
+        ownName.current = nameFor(part.shorthand) ?? ownName.current;
+        next.title = ownName.current;
+      }
       latest.current = next;
       unsaved.current = next;
       keepDraft(id, next);
@@ -92,7 +103,7 @@ export function useDraft<D extends Written>(
       clearTimeout(timer.current);
       timer.current = setTimeout(() => void saveNow(), SAVE_AFTER_MS);
     },
-    [id, saveNow],
+    [id, saveNow, nameFor],
   );
   const keepStep = useCallback((to: History) => {
     latestHistory.current = to;

@@ -25,7 +25,7 @@ import { PrimaryButton } from '../../ui/PrimaryButton';
 import { TextField } from '../../ui/TextField';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
-import { useNotice } from '../../ui/UndoBar';
+import { useNotice } from '../../ui/Notices';
 import { Words } from '../../ui/Words';
 import { paceText } from '../squadRows';
 import { useSquad, type SquadView } from '../useSquad';

@@ -9,7 +9,7 @@ import { Page } from '../../ui/Page';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
-import { useNotice } from '../../ui/UndoBar';
+import { useNotice } from '../../ui/Notices';
 import { Words } from '../../ui/Words';
 import { bookOf, useSquad, type SquadView } from '../useSquad';
 import { useSquadChange } from '../useSquadChange';

@@ -86,10 +86,8 @@ export function Columns({ table, hasHeadings, uses, dayOrder, setUse, setHeading
               backgroundColor: use === 'ignore' ? 'transparent' : palette.raised,
             }}
           >
-            <Words as="strong" numberOfLines={1}>
-              {columnName(table, hasHeadings, i)}
-            </Words>
-            <Words as="label" quiet numberOfLines={1}>
+            <Words as="strong">{columnName(table, hasHeadings, i)}</Words>
+            <Words as="label" quiet>
               {sample(i) || 'empty'}
             </Words>
             <Select

@@ -9,6 +9,7 @@ import { Loading } from '../../ui/Loading';
 import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { saveFile } from '../../ui/saveFile';
+import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { Words } from '../../ui/Words';
@@ -43,6 +44,27 @@ function Exports({ squad }: { squad: SquadView }) {
         </PrimaryButton>
         <PrimaryButton disabled={everyone.length === 0} onPress={() => save('Marks', marksCsv(everyone))}>
           Save all marks
+        </PrimaryButton>
+      </View>
+    </View>
+  );
+}
+
+/** A list without a file: on a phone there is often none. */
+function PasteList({ open }: { open: (text: string) => void }) {
+  const [text, setText] = useState('');
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <TextField
+        label="Or paste a list"
+        value={text}
+        onChange={setText}
+        lines={4}
+        placeholder={'Name, 5k, Date\nAda Brindlecote, 18:30, 3 Oct 2026'}
+      />
+      <View style={{ alignItems: 'flex-start' }}>
+        <PrimaryButton disabled={text.trim() === ''} onPress={() => open(text)}>
+          Read this list
         </PrimaryButton>
       </View>
     </View>
@@ -104,6 +126,7 @@ function Files({ squad }: { squad: SquadView }) {
             A roster or a list of marks as CSV, however its columns are called and its times are written, or an athlete
             saved as JSON. You see what it comes to before anything is stored.
           </FilePicker>
+          <PasteList open={work.openText} />
           <Exports squad={squad} />
         </>
       )}

@@ -40,6 +40,12 @@ export function useImport(squad: SquadView) {
     setMarkDate('');
     setLeavesUndated(false);
   };
+  const openTable = (name: string, bytes: Uint8Array) => {
+    const read = readTable(bytes);
+    if (!read.ok) return start(undefined, read.message);
+    const table = withoutTitles(read.table, today());
+    return start(opened(name, table, isHeadingRow(table.rows[0]?.cells ?? [], today())));
+  };
   const open = async (picked: File): Promise<void> => {
     const buffer = await picked.arrayBuffer().catch(() => undefined);
     if (!buffer) return start(undefined, 'This file cannot be read any more. Pick it again. Nothing was imported.');
@@ -51,10 +57,7 @@ export function useImport(squad: SquadView) {
       const { archived: _archived, ...person } = athlete.value;
       return start({ kind: 'people', name: picked.name, people: [{ ...person, rows: [1] }] });
     }
-    const read = readTable(bytes);
-    if (!read.ok) return start(undefined, read.message);
-    const table = withoutTitles(read.table, today());
-    return start(opened(picked.name, table, isHeadingRow(table.rows[0]?.cells ?? [], today())));
+    return openTable(picked.name, bytes);
   };
 
   const read = useMemo(() => {
@@ -83,6 +86,8 @@ export function useImport(squad: SquadView) {
     file,
     trouble,
     open,
+    /** What was copied from a spreadsheet or a message. */
+    openText: (text: string) => openTable('Pasted list', new TextEncoder().encode(text)),
     close: () => start(undefined),
     setUse: (index: number, use: ColumnUse) =>
       file?.kind === 'table' &&

@@ -29,7 +29,7 @@ export function AthleteStrip({
   const color = lifted ? palette.onAction : palette.ink;
   return (
     <View style={[{ flex: 1, minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: SPACE.s }, style]}>
-      <Words as="strong" color={color} numberOfLines={1} style={{ flex: 1 }}>
+      <Words as="strong" color={color} style={{ flex: 1 }}>
         {athlete.name}
       </Words>
       {athlete.status !== 'training' && (

@@ -11,7 +11,7 @@ import { mainPart } from '../../session/sessionView';
 import { WithSession } from '../../session/WithSession';
 import type { SquadView } from '../../squad/useSquad';
 import { STATUS_WORDS } from '../../squad/words';
-import { useWeatherQuery, type Session } from '../../store/api';
+import { useRunsQuery, useWeatherQuery, type Session } from '../../store/api';
 import { dayName } from '../../ui/days';
 import { Empty } from '../../ui/Empty';
 import { Page } from '../../ui/Page';
@@ -27,6 +27,7 @@ import { ConditionsFields } from '../sheets/ConditionsFields';
 import { nowMs } from '../trackClock';
 import { useTodaysPlan } from '../useTodaysPlan';
 import { planForToday, presenceOf, settledEvents, type Presences } from './rollCall';
+import { keepPresences, keptPresences } from './rollMemory';
 import { RollRow } from './RollRow';
 import { SoundCheck } from './SoundCheck';
 
@@ -78,13 +79,21 @@ function WhoTimes({
 function Ready({ session, squad }: { session: Session; squad: SquadView }) {
   const { athletes } = squad;
   const { plan: decided = NOTHING, date, startTime } = session;
-  const [said, say] = useState<Presences>({});
+  const [said, setSaid] = useState<Presences>(() => keptPresences(session.id));
+  const say = (athleteId: string, presence: Presence) => {
+    const next = { ...said, [athleteId]: presence };
+    setSaid(next);
+    keepPresences(session.id, next);
+  };
   const [moved, setMoved] = useState<DayGroup[]>();
   const [isMoving, setMoving] = useState(false);
   const [visitors, setVisitors] = useState<Visitor[]>([]);
   const [conditions, setConditions] = useState<Conditions>({});
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
   const [trouble, setTrouble] = useState<string>();
+  const [isAgain, setAgain] = useState(false);
+  const { data: runs } = useRunsQuery();
+  const before = runs?.find(({ sessionId, summary }) => sessionId === session.id && summary?.startedAtMs !== undefined);
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
   const today = useMemo(() => planForToday(decided, athletes, said, moved), [decided, athletes, said, moved]);
   const { tree, groups, plan } = useTodaysPlan(session, squad, today);
@@ -141,7 +150,7 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
       name={athlete.name}
       about={athlete.status === 'training' ? undefined : STATUS_WORDS[athlete.status]}
       presence={presenceBy(athlete.id)}
-      onPresence={(presence) => say((before) => ({ ...before, [athlete.id]: presence }))}
+      onPresence={(presence) => say(athlete.id, presence)}
       {...(isMoving && groupId !== undefined
         ? {
             groups: {
@@ -166,13 +175,35 @@ function Ready({ session, squad }: { session: Session; squad: SquadView }) {
       onBack={back}
       backLabel="Back to the track"
       footer={
-        <>
-          {going === 0 && <Words as="small">Nobody is ticked. Tick at least one athlete to go on.</Words>}
-          {trouble !== undefined && <Trouble>{trouble}</Trouble>}
-          <PrimaryButton main icon="track" disabled={going === 0} onPress={() => void go()}>
-            {`Go with ${going} athlete${going === 1 ? '' : 's'}`}
-          </PrimaryButton>
-        </>
+        before && !isAgain ? (
+          <>
+            <Words as="small">
+              {before.summary?.endedAtMs === undefined
+                ? 'This session is under way already. Started again, it is timed a second time from its first rep.'
+                : 'This session was run already. Its results stay as they are.'}
+            </Words>
+            <PrimaryButton
+              main
+              icon="track"
+              onPress={() =>
+                router.replace(
+                  before.summary?.endedAtMs === undefined ? `/track/run/${before.id}` : `/results/${before.id}`,
+                )
+              }
+            >
+              {before.summary?.endedAtMs === undefined ? 'Go on where you left off' : 'See the results'}
+            </PrimaryButton>
+            <PrimaryButton onPress={() => setAgain(true)}>Run it once more</PrimaryButton>
+          </>
+        ) : (
+          <>
+            {going === 0 && <Words as="small">Nobody is ticked. Tick at least one athlete to go on.</Words>}
+            {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+            <PrimaryButton main icon="track" disabled={going === 0} onPress={() => void go()}>
+              {`Go with ${going} athlete${going === 1 ? '' : 's'}`}
+            </PrimaryButton>
+          </>
+        )
       }
     >
       <View role="group" aria-label="Who is here" style={{ gap: SPACE.m }}>

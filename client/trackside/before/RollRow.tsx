@@ -45,7 +45,7 @@ export function RollRow({ name, about, presence, onPresence, groups }: Props) {
       >
         <Tick on={isHere} />
         <View style={{ flexShrink: 1 }}>
-          <Words as="strong" quiet={!isHere} numberOfLines={1}>
+          <Words as="strong" quiet={!isHere}>
             {name}
           </Words>
           {about !== undefined && (

@@ -1,6 +1,6 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { markTapped } from '@core/trackside/arrivals';
+import { markTapped, tooSoon, type TooSoon } from '@core/trackside/arrivals';
 import { canBeCalled, isByTheClock } from '@core/trackside/caller';
 import { proposalsFor, type Proposal } from '@core/trackside/proposals';
 import { groupOf, peopledGroups } from '@core/trackside/runState';
@@ -8,6 +8,7 @@ import type { OutboxState } from '../../store/outbox';
 import { fromStore, type Source } from '../../store/source';
 import { store, useAppSelector } from '../../store/store';
 import { SPACE, usePalette } from '../../ui/theme';
+import { stillOut } from '../sheets/EndSheet';
 import { saveRun } from '../sheets/MoreSheet';
 import { answer } from '../sheets/ProposalSheet';
 import { useCalls } from '../sound/useCalls';
@@ -73,6 +74,8 @@ export const Board = memo(function Board(props: BoardProps) {
   const [choice, show] = useState<Shown>('mine');
   const [open, setOpen] = useState<Open>();
   const [asCaller, setAsCaller] = useState<boolean>();
+  const [doubted, setDoubted] = useState<TooSoon>();
+  const [endsWhenIn, setEndsWhenIn] = useState(false);
   const inMemory = useAppSelector((state) => state.trackside.inMemory);
   const moments = useMemo(() => momentsOf(runs), [runs]);
   const { run, now, outbox } = useCalmly(moments);
@@ -106,6 +109,11 @@ export const Board = memo(function Board(props: BoardProps) {
     (athleteId: string, timeStamp: number) => {
       const taken = markTapped(runNow().state, athleteId, runNow().atOf(timeStamp));
       if (!taken) return false;
+      const doubt = tooSoon(runNow().state, taken, runNow().atOf(timeStamp));
+      setDoubted(doubt);
+      // A bounce of the thumb, or the wrong tile: the time is kept, and whose it is can be said in peace.
+      if (doubt) runNow().happen({ type: 'crossed' }, timeStamp);
+      if (doubt) return true;
       const { repIndex, atM } = taken;
       runNow().happen({ type: 'passed', athleteId, repIndex, atM }, timeStamp);
       return true;
@@ -126,7 +134,13 @@ export const Board = memo(function Board(props: BoardProps) {
   useEffect(() => {
     acts.current = { step, onResults };
   });
-  const line = useCallback((timeStamp: number) => runNow().happen({ type: 'crossed' }, timeStamp), [runNow]);
+  const line = useCallback(
+    (timeStamp: number) => {
+      setDoubted(undefined);
+      runNow().happen({ type: 'crossed' }, timeStamp);
+    },
+    [runNow],
+  );
   const takeBack = useCallback(
     (last: typeof lastDone, timeStamp: number) => {
       const event = last(runNow().state, runNow().device);
@@ -140,12 +154,23 @@ export const Board = memo(function Board(props: BoardProps) {
     (timeStamp: number) => {
       const { step: next, onResults: leave } = acts.current;
       if (next.kind === 'results') return leave();
-      if (next.kind === 'end') return runNow().may(END) ? runNow().happen(END, timeStamp) : undefined;
+      if (next.kind === 'end') {
+        if (!runNow().may(END)) return undefined;
+        return stillOut(runNow()).length > 0 ? setOpen({ kind: 'end' }) : runNow().happen(END, timeStamp);
+      }
       wakeSound();
       for (const start of next.starts) runNow().happen(start, timeStamp);
     },
     [runNow],
   );
+  const endWhenIn = useCallback(() => setEndsWhenIn(true), []);
+  const isAnyoneOut = stillOut(run).length > 0;
+  useEffect(() => {
+    // What is drawn may be a moment old; what is done goes by how it stands.
+    if (!endsWhenIn || ended || isAnyoneOut || stillOut(runNow()).length > 0) return;
+    setEndsWhenIn(false);
+    runNow().happen(END);
+  }, [endsWhenIn, ended, isAnyoneOut, runNow]);
   const openMore = useCallback(() => setOpen((before) => (before?.kind === 'more' ? undefined : { kind: 'more' })), []);
   const openNames = useCallback(() => setOpen({ kind: 'names' }), []);
   const openWhy = useCallback((proposal: Proposal) => setOpen({ kind: 'why', proposal }), []);
@@ -169,7 +194,10 @@ export const Board = memo(function Board(props: BoardProps) {
     close,
   });
 
-  const stepTexts = { results: resultsText, end: run.may(END) ? 'End the session' : 'Done; the coach ends it' };
+  const stepTexts = {
+    results: resultsText,
+    end: endsWhenIn ? 'Ends when all are in' : run.may(END) ? 'End the session' : 'Done; the coach ends it',
+  };
   const stepText = step.kind === 'start' ? step.text : stepTexts[step.kind];
   const title = ended ? 'Session ended' : (whereText(state, shown) ?? plan.title);
   const current = group?.slots[Math.max(0, group.lastAt)];
@@ -197,14 +225,24 @@ export const Board = memo(function Board(props: BoardProps) {
           </View>
         )}
         <InfoRow
-          info={infoFor(state, now, inMemory, proposals[0], toAsk(state, shown, now))}
+          info={infoFor(state, now, inMemory, proposals[0], toAsk(state, shown, now), doubted)}
           onNames={openNames}
           onFile={file}
           onWhy={openWhy}
           onAnswer={answerIt}
           onAsk={ask}
         />
-        {open && <OpenSheet runs={runs} open={open} show={setOpen} close={close} choice={choice} awake={awake} />}
+        {open && (
+          <OpenSheet
+            runs={runs}
+            open={open}
+            show={setOpen}
+            close={close}
+            choice={choice}
+            awake={awake}
+            endWhenIn={endWhenIn}
+          />
+        )}
       </View>
       <Foot
         stepText={stepText}

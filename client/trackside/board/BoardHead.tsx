@@ -67,12 +67,12 @@ const About = memo(function About(props: Props) {
         style={{ margin: 0, width: 44, height: 44 }}
       />
       <View style={{ flex: 1 }}>
-        <Words as="heading" level={1} numberOfLines={1}>
+        <Words as="heading" level={1}>
           {title}
         </Words>
         <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
           {recovery !== undefined && (
-            <Words as="label" quiet numberOfLines={1} style={{ flexShrink: 1 }}>
+            <Words as="label" quiet style={{ flexShrink: 1 }}>
               {`then ${recovery}`}
             </Words>
           )}

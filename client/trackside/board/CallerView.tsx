@@ -65,7 +65,7 @@ function Panel({ panel: { groups, now }, count }: PanelProps) {
   const hasStarted = groups.some(({ startedAtMs }) => startedAtMs !== undefined);
   const textAlign = isFlat ? 'left' : 'center';
   const name = count > 1 && (
-    <Words as="strong" color={ink} numberOfLines={1}>
+    <Words as="strong" color={ink}>
       {namesOf(groups)}
     </Words>
   );
@@ -145,8 +145,11 @@ type Props = {
 export function CallerView({ run, groupIds, now }: Props) {
   const isWide = useWide();
   const panels = callerPanels(run.state, groupIds, now);
-  const surging = panels.filter(({ groups }) =>
-    groups.some(({ plan, startedAtMs }) => startedAtMs !== undefined && plan.reps.some(({ free }) => free)),
+  const isOver = run.state.endedAtMs !== undefined;
+  const surging = panels.filter(
+    ({ groups }) =>
+      !isOver &&
+      groups.some(({ plan, startedAtMs }) => startedAtMs !== undefined && plan.reps.some(({ free }) => free)),
   );
   // Under each other on a phone there is no room for the buttons of several.
   const canTapHere = isWide || panels.length === 1;

@@ -46,8 +46,8 @@ export const Foot = memo(function Foot(props: FootProps) {
       )}
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <TapButton
-          icon="undo"
-          grow={2}
+          {...(undoWords === undefined ? { icon: 'undo' } : { over: 'Undo' })}
+          grow={3}
           disabled={undoWords === undefined}
           label={undoWords === undefined ? 'Nothing to undo' : `Undo ${undoWords}`}
           onTap={onUndo}

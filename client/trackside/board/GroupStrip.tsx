@@ -22,6 +22,9 @@ type Props = { options: readonly Option[]; shown: Shown; show: (shown: Shown) =>
 const sameStrip = (a: Props, b: Props) =>
   a.shown === b.shown && a.show === b.show && JSON.stringify(a.options) === JSON.stringify(b.options);
 
+/** Characters from which a name is set smaller: it is never cut. */
+const LONG_NAME = 16;
+
 /** All groups at a glance, and which of them the tiles show. */
 export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Props) {
   const palette = usePalette();
@@ -42,7 +45,7 @@ export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Pro
             flexGrow: id === 'mine' ? 0 : 1,
             flexBasis: id === 'mine' ? 'auto' : 0,
             minWidth: 48,
-            height: 48,
+            minHeight: 48,
             paddingHorizontal: 6,
             alignItems: 'center',
             justifyContent: 'center',
@@ -52,11 +55,15 @@ export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Pro
             backgroundColor: due ? palette.action : id === shown ? palette.raised : palette.ground,
           }}
         >
-          <Words as="label" numberOfLines={1} {...(due ? { color: palette.onAction } : {})}>
+          <Words
+            as="label"
+            style={[{ textAlign: 'center' }, name.length > LONG_NAME ? { fontSize: 11, lineHeight: 12 } : undefined]}
+            {...(due ? { color: palette.onAction } : {})}
+          >
             {name}
           </Words>
           {says !== undefined && (
-            <Words as="strong" numberOfLines={1} {...(due ? { color: palette.onAction } : {})}>
+            <Words as="strong" {...(due ? { color: palette.onAction } : {})}>
               {says}
             </Words>
           )}

@@ -1,6 +1,8 @@
 import { memo } from 'react';
 import { View } from 'react-native';
+import type { TooSoon } from '@core/trackside/arrivals';
 import type { Proposal } from '@core/trackside/proposals';
+import { formatTime } from '@core/units/time';
 import { Press } from '../../ui/Press';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
@@ -46,13 +48,17 @@ type Props = {
 const Coming = memo(function Coming({ name, when }: { name: string; when: string }) {
   return (
     <View style={{ flex: 1 }}>
-      <Words as="label" numberOfLines={1}>
-        {name}
-      </Words>
+      <Words as="label">{name}</Words>
       <Words as="strong">{when}</Words>
     </View>
   );
 });
+
+function namesText(count: number, tooSoon: TooSoon | undefined): string {
+  if (!tooSoon) return `${count} time${count === 1 ? '' : 's'} without a name`;
+  const { name, tookS, overM } = tooSoon;
+  return `${name}: really ${formatTime(Math.max(0, tookS), 1)} s for ${Math.round(overM)} m? Kept without a name.`;
+}
 
 const sameInfo = (a: Props, b: Props) => JSON.stringify(a.info) === JSON.stringify(b.info);
 
@@ -62,13 +68,13 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
     <View
       role={live ? 'status' : 'group'}
       aria-label={label}
-      style={{ height: 56, flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.m }}
+      style={{ minHeight: 56, flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingHorizontal: SPACE.m }}
     >
       {children}
     </View>
   );
   const text = (words: string) => (
-    <Words as="strong" numberOfLines={2} style={{ flex: 1 }}>
+    <Words as="strong" style={{ flex: 1 }}>
       {words}
     </Words>
   );
@@ -85,7 +91,7 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
       return row(
         'Times without a name',
         <>
-          {text(`${info.count} time${info.count === 1 ? '' : 's'} without a name`)}
+          {text(namesText(info.count, info.tooSoon))}
           <RowButton main onPress={onNames}>
             Name them
           </RowButton>
@@ -96,10 +102,13 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
       return row(
         'Proposal',
         <>
-          <Press role="button" aria-label={`Why: ${proposal.says}`} onPress={() => onWhy(proposal)} style={{ flex: 1 }}>
-            <Words as="strong" numberOfLines={2}>
-              {proposal.says}
-            </Words>
+          <Press
+            role="button"
+            aria-label={`Why: ${proposal.says}`}
+            onPress={() => onWhy(proposal)}
+            style={{ flex: 1, minHeight: 48, justifyContent: 'center' }}
+          >
+            <Words as="strong">{proposal.says}</Words>
           </Press>
           <RowButton main onPress={() => onAnswer(proposal, true)}>
             Yes

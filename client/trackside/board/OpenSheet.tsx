@@ -2,6 +2,7 @@ import { useSyncExternalStore } from 'react';
 import type { Proposal } from '@core/trackside/proposals';
 import type { Source } from '../../store/source';
 import { AthleteSheet } from '../sheets/AthleteSheet';
+import { EndSheet } from '../sheets/EndSheet';
 import { HistorySheet } from '../sheets/HistorySheet';
 import { KeysSheet } from '../sheets/KeysSheet';
 import { MoreSheet } from '../sheets/MoreSheet';
@@ -18,7 +19,7 @@ import { shownIds, type Shown } from './steps';
 export type Open =
   | { kind: 'athlete'; athleteId: string }
   | { kind: 'why'; proposal: Proposal }
-  | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' };
+  | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' | 'end' };
 
 type Props = {
   runs: Source<Run>;
@@ -27,10 +28,12 @@ type Props = {
   close: () => void;
   choice: Shown;
   awake: Parameters<typeof MoreSheet>[0]['awake'];
+  /** The session ends by itself when nobody is on the way any more. */
+  endWhenIn: () => void;
 };
 
 /** A sheet over the tiles. It follows the session at once: what is pressed on it must mean what it says. */
-export function OpenSheet({ runs, open, show, close, choice, awake }: Props) {
+export function OpenSheet({ runs, open, show, close, choice, awake, endWhenIn }: Props) {
   const run = useSyncExternalStore(runs.hear, runs.now);
   const shown = shownIds(run.state, choice, run.device);
   const showAthlete = (athleteId: string) => show({ kind: 'athlete', athleteId });
@@ -53,6 +56,8 @@ export function OpenSheet({ runs, open, show, close, choice, awake }: Props) {
       return <PeopleSheet run={run} close={close} open={showAthlete} />;
     case 'phone':
       return <SecondPhoneSheet run={run} close={close} />;
+    case 'end':
+      return <EndSheet run={run} close={close} endWhenIn={endWhenIn} />;
     case 'keys':
       return <KeysSheet athletes={inOrder(run.state, shown)} close={close} />;
     case 'more':

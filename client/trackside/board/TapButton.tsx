@@ -5,9 +5,14 @@ import { RADIUS, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { TAP_STYLE, useTap, type TapMoment } from './useTap';
 
+/** Characters from which the text is set smaller: it is never cut. */
+const LONG = 22;
+
 type Props = {
   children?: string;
   icon?: IconName;
+  /** A word over the text, smaller: what the button does, where the text says to what. */
+  over?: string;
   label?: string;
   main?: boolean;
   disabled?: boolean;
@@ -20,6 +25,7 @@ type Props = {
 export const TapButton = memo(function TapButton({
   children,
   icon,
+  over,
   label,
   main = false,
   disabled = false,
@@ -43,8 +49,9 @@ export const TapButton = memo(function TapButton({
           flexGrow: grow,
           flexBasis: grow > 0 ? 0 : 'auto',
           minWidth: 64,
-          height: 64,
-          paddingHorizontal: 10,
+          minHeight: 64,
+          paddingHorizontal: 8,
+          paddingVertical: 4,
           flexDirection: 'row',
           gap: 6,
           alignItems: 'center',
@@ -59,14 +66,20 @@ export const TapButton = memo(function TapButton({
     >
       {icon && <Icon name={icon} color={ink} />}
       {children !== undefined && (
-        <Words
-          as={main ? 'heading' : 'strong'}
-          color={ink}
-          numberOfLines={2}
-          style={{ flexShrink: 1, textAlign: 'center' }}
-        >
-          {children}
-        </Words>
+        <View style={{ flexShrink: 1, alignItems: 'center' }}>
+          {over !== undefined && (
+            <Words as="label" color={ink}>
+              {over}
+            </Words>
+          )}
+          <Words
+            as={main && children.length < LONG ? 'heading' : children.length < LONG ? 'strong' : 'small'}
+            color={ink}
+            style={{ textAlign: 'center', fontWeight: '700' }}
+          >
+            {children}
+          </Words>
+        </View>
       )}
     </View>
   );

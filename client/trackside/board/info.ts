@@ -1,4 +1,4 @@
-import { arrivals } from '@core/trackside/arrivals';
+import { arrivals, type TooSoon } from '@core/trackside/arrivals';
 import type { Proposal } from '@core/trackside/proposals';
 import type { RunState } from '@core/trackside/runState';
 import { formatClock } from '@core/units/time';
@@ -7,7 +7,7 @@ import { inOrder } from './order';
 /** What the one line above the line bar is about: the most pressing thing. */
 export type Info =
   | { kind: 'storage'; inMemory: number }
-  | { kind: 'names'; count: number }
+  | { kind: 'names'; count: number; tooSoon?: TooSoon }
   | { kind: 'proposal'; proposal: Proposal }
   | { kind: 'ask'; athleteId: string; name: string; more: number }
   | { kind: 'coming'; next: { key: string; name: string; when: string }[] };
@@ -19,6 +19,7 @@ const SHOWN = 4;
 /**
  * A full disk, times without names, a proposal, how it felt, and else who comes next.
  * @param unasked who has finished and not said how it was.
+ * @param tooSoon the last tap that nobody can have run, and that was kept without a name.
  */
 export function infoFor(
   state: RunState,
@@ -26,9 +27,10 @@ export function infoFor(
   inMemory: number,
   proposal: Proposal | undefined,
   unasked: readonly string[],
+  tooSoon?: TooSoon,
 ): Info {
   if (inMemory > 0) return { kind: 'storage', inMemory };
-  if (state.unnamed.length > 0) return { kind: 'names', count: state.unnamed.length };
+  if (state.unnamed.length > 0) return { kind: 'names', count: state.unnamed.length, ...(tooSoon ? { tooSoon } : {}) };
   if (proposal) return { kind: 'proposal', proposal };
   const coming = arrivals(state, now).filter(({ dueAtMs }) => dueAtMs !== undefined);
   const soon = coming[0]?.dueAtMs;

@@ -97,3 +97,9 @@ test('the strip says of each group how long it runs, rests, or that it is time',
   expect(says(events, 100)).toEqual(['−0:50', 'ready']);
   expect(says(events, 151)).toEqual(['go', 'ready']);
 });
+
+test('while somebody of theirs is still running it does not offer to start them, it says what comes next', () => {
+  const events = [start(0, 0, EVERYONE), ...finished(['a0', 'b0', 'b1'], 90)];
+  expect(button(events, 95)).toEqual({ text: 'Next rep 2: 400 @5k in 0:55', who: EVERYONE, ready: false });
+  expect(button(events, 95, TWO, 'g0')).toMatchObject({ text: 'Next Milers: 400 @5k', ready: false });
+});

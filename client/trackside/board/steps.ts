@@ -37,7 +37,7 @@ function repOf(state: RunState, { athleteIds, slot }: Due): PlannedRep | undefin
 }
 
 /** Sent off, and neither back nor stopped. */
-function isOnTheWay({ runs, stoppedAtMs }: AthleteState, nowMs: number): boolean {
+export function isOnTheWay({ runs, stoppedAtMs }: AthleteState, nowMs: number): boolean {
   const last = runs.at(-1);
   return (
     last !== undefined && stoppedAtMs === undefined && (last.finishedAtMs === undefined || last.finishedAtMs > nowMs)
@@ -128,12 +128,16 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
   const who = state.sending === 'each' && only ? ` ${only.tileName}` : isSome ? ` ${named}` : '';
   const isOpen = rep?.open === true;
   const number = group && countOf(group, first.slot.repIndex)?.at;
-  const text = isFirst
-    ? `Start${who}: ${label}${chain ? `, ${chain.says}` : ''}${wait}`
-    : `Start${who || (isOpen ? '' : ` rep ${number ?? first.slot.repIndex + 1}`)}${isOpen || who ? `: ${label}` : ''}${wait}`;
+  // Who is still running is not to be started again: the button only says what comes next, and is not the main thing to do.
+  const isStillOut = chosen.some((due) => isAnyoneRunning(state, due, nowMs));
+  const text = isStillOut
+    ? `Next${who || (isOpen ? '' : ` rep ${number ?? first.slot.repIndex + 1}`)}: ${label}${wait}`
+    : isFirst
+      ? `Start${who}: ${label}${chain ? `, ${chain.says}` : ''}${wait}`
+      : `Start${who || (isOpen ? '' : ` rep ${number ?? first.slot.repIndex + 1}`)}${isOpen || who ? `: ${label}` : ''}${wait}`;
   // What the clock starts by itself is not held out to the thumb before.
   const isAhead = leftS !== undefined && leftS > 0 && chosen.every(({ byItself }) => byItself);
-  const ready = !isAhead && !chosen.some((due) => isAnyoneRunning(state, due, nowMs));
+  const ready = !isAhead && !isStillOut;
   return { kind: 'start', text, ready, starts: merged };
 }
 

@@ -1,9 +1,10 @@
 import { parseISO } from 'date-fns/parseISO';
 import { router } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { DayPlan } from '@core/planning/dayPlan';
 import { cellKey, enteredRun, readCell, type Typed } from '@core/trackside/entered';
+import type { Placed } from '@core/trackside/pasteTimes';
 import type { Plan, PlannedGroup } from '@core/trackside/plan';
 import { formatExactTime } from '@core/units/time';
 import { mainPart } from '../../session/sessionView';
@@ -16,13 +17,16 @@ import { FilePicker } from '../../ui/FilePicker';
 import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { Select } from '../../ui/Select';
+import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
+import { TickRow } from '../../ui/TickRow';
 import { Trouble } from '../../ui/Trouble';
 import { Words } from '../../ui/Words';
+import { presenceOf } from '../before/rollCall';
+import { keptPresences } from '../before/rollMemory';
 import { takeToTrack } from '../recorder';
 import { useTodaysPlan } from '../useTodaysPlan';
 import { Grid } from './Grid';
-import { pastedCells } from '@core/formats/pasted';
 import { matchLaps, readWatchLaps } from '@core/formats/watchLaps';
 
 const NOTHING: DayPlan = {};
@@ -112,8 +116,20 @@ function FromWatch({ groups, onType }: { groups: readonly PlannedGroup[]; onType
 
 function Enter({ session, squad }: { session: Session; squad: SquadView }) {
   const { plan: decided = NOTHING, id: sessionId, date, startTime } = session;
-  const { tree, plan } = useTodaysPlan(session, squad, decided);
+  const { athletes } = squad;
+  const [isAll, setAll] = useState(false);
+  // Who was ticked off at roll call was not there to run it.
+  const today = useMemo(() => {
+    const said = isAll ? {} : keptPresences(sessionId);
+    const taking = Object.fromEntries(
+      athletes.map((athlete) => [athlete.id, presenceOf(decided, said, athlete) !== 'absent']),
+    );
+    return { ...decided, taking };
+  }, [decided, athletes, sessionId, isAll]);
+  const away = Object.entries(keptPresences(sessionId)).filter(([, presence]) => presence === 'absent').length;
+  const { tree, plan } = useTodaysPlan(session, squad, today);
   const [typed, setTyped] = useDraftCells(sessionId);
+  const [pasted, setPasted] = useState<{ before: Typed; count: number; doubts: string[] }>();
   const [trouble, setTrouble] = useState<string>();
   const back = () => router.replace('/track');
   if (!tree || plan.groups.every(({ reps, athletes }) => reps.length === 0 || athletes.length === 0))
@@ -130,7 +146,14 @@ function Enter({ session, squad }: { session: Session; squad: SquadView }) {
   const remarks = remarksOn(plan, typed);
   const wrong = remarks.filter(({ isWrong }) => isWrong).length;
   const filled = Object.values(typed).filter((text) => text.trim() !== '').length;
-  const onType = (cells: Typed) => setTyped((before) => ({ ...before, ...cells }));
+  const onType = (cells: Typed) => {
+    setPasted(undefined);
+    setTyped((before) => ({ ...before, ...cells }));
+  };
+  const onPaste = ({ cells, doubts }: Placed) => {
+    setPasted({ before: typed, count: Object.keys(cells).length, doubts });
+    setTyped((before) => ({ ...before, ...cells }));
+  };
   const save = async () => {
     const startAtMs = parseISO(`${date}T${startTime ?? '17:00'}`).getTime();
     const { plan: laidOut, happened } = enteredRun(plan, typed, startAtMs);
@@ -174,9 +197,38 @@ function Enter({ session, squad }: { session: Session; squad: SquadView }) {
               {group.name}
             </Words>
           )}
-          <Grid group={group} typed={typed} onType={onType} pastedCells={pastedCells} />
+          <Grid group={group} typed={typed} onType={onType} onPaste={onPaste} />
         </View>
       ))}
+      {pasted && (
+        <View role="status" style={{ gap: SPACE.xs }}>
+          <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
+            <Words style={{ flexShrink: 1 }}>
+              {pasted.count === 1 ? '1 time pasted.' : `${pasted.count} times pasted.`}
+            </Words>
+            <SmallButton
+              onPress={() => {
+                setTyped(pasted.before);
+                setPasted(undefined);
+              }}
+            >
+              Undo the paste
+            </SmallButton>
+          </View>
+          {pasted.doubts.map((says) => (
+            <Words as="small" key={says}>
+              {says}
+            </Words>
+          ))}
+        </View>
+      )}
+      {away > 0 && (
+        <TickRow
+          label={away === 1 ? 'Show also the one who was ticked off' : `Show also the ${away} who were ticked off`}
+          checked={isAll}
+          onChange={setAll}
+        />
+      )}
       {remarks.length > 0 && (
         <View role="list" aria-label="What to look at" style={{ gap: SPACE.xs }}>
           {remarks.slice(0, 20).map(({ key, says }) => (

@@ -1,6 +1,8 @@
 import { unstable_createElement as create } from 'react-native-web';
 import type { ClipboardEvent, KeyboardEvent, ReactNode } from 'react';
+import { pastedCells } from '@core/formats/pasted';
 import { cellKey, readCell, type Typed } from '@core/trackside/entered';
+import { placePasted, type Placed } from '@core/trackside/pasteTimes';
 import { repLabel, type PlannedGroup } from '@core/trackside/plan';
 import { formatTime } from '@core/units/time';
 import { usePalette } from '../../ui/theme';
@@ -9,11 +11,11 @@ type Props = {
   group: PlannedGroup;
   typed: Typed;
   onType: (cells: Typed) => void;
-  /** What was copied elsewhere, as rows of cells. */
-  pastedCells: (text: string) => string[][];
+  /** What was copied elsewhere, put in its places. */
+  onPaste: (placed: Placed) => void;
 };
 
-const CELL = { width: 84, height: 40 };
+const CELL = { width: 84, height: 44 };
 
 /** Goes to another cell of the grid, if there is one. */
 function focusCell(from: HTMLElement, row: number, column: number): boolean {
@@ -25,7 +27,7 @@ function focusCell(from: HTMLElement, row: number, column: number): boolean {
 }
 
 /** Athletes × reps, to be typed through by keyboard: Enter goes down, then to the top of the next rep. */
-export function Grid({ group, typed, onType, pastedCells }: Props) {
+export function Grid({ group, typed, onType, onPaste }: Props) {
   const palette = usePalette();
   const { reps, athletes } = group;
   const plain = { fontFamily: 'Zest', fontSize: 15, color: palette.ink, fontWeight: 500 };
@@ -45,17 +47,11 @@ export function Grid({ group, typed, onType, pastedCells }: Props) {
               : false;
     if (went || key === 'Enter') event.preventDefault();
   };
-  const onPaste = (row: number, column: number) => (event: ClipboardEvent<HTMLInputElement>) => {
+  const paste = (row: number, column: number) => (event: ClipboardEvent<HTMLInputElement>) => {
     const rows = pastedCells(event.clipboardData.getData('text'));
     if (rows.length === 1 && rows[0]?.length === 1) return;
     event.preventDefault();
-    const cells = rows.flatMap((line, i) =>
-      line.flatMap((text, j): [string, string][] => {
-        const athlete = athletes[row + i];
-        return athlete && column + j < reps.length ? [[cellKey(athlete.athleteId, column + j), text]] : [];
-      }),
-    );
-    onType(Object.fromEntries(cells));
+    onPaste(placePasted(rows, group, { row, column }));
   };
   const element = (tag: string, key: string, style: object, children: ReactNode, more: object = {}) =>
     create(tag, { key, style: { ...plain, ...style }, children, ...more });
@@ -99,7 +95,7 @@ export function Grid({ group, typed, onType, pastedCells }: Props) {
             onChange: (event: { target: HTMLInputElement }) =>
               onType({ [cellKey(athleteId, column)]: event.target.value }),
             onKeyDown: onKey(row, column),
-            onPaste: onPaste(row, column),
+            onPaste: paste(row, column),
             style: {
               ...plain,
               ...CELL,

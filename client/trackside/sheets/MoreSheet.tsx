@@ -15,6 +15,7 @@ import type { Awake } from '../sound/useWakeLock';
 import { lastUndone } from '../undoing';
 import type { Run } from '../useRun';
 import { ConditionsFields } from './ConditionsFields';
+import { stillOut } from './EndSheet';
 import { Sheet } from './Sheet';
 
 const SENDING_WORDS: Record<Sending, string> = {
@@ -33,7 +34,7 @@ type Props = {
   run: Run;
   awake: Awake;
   close: () => void;
-  open: (sheet: 'history' | 'people' | 'keys' | 'phone') => void;
+  open: (sheet: 'history' | 'people' | 'keys' | 'phone' | 'end') => void;
 };
 
 /** Everything that is not needed every minute. */
@@ -59,8 +60,9 @@ export function MoreSheet({ run, awake, close, open }: Props) {
           <SmallButton
             label="End the session now"
             onPress={() => {
+              if (stillOut(run).length > 0) return open('end');
               happen({ type: 'ended' });
-              close();
+              return close();
             }}
           >
             End the session

@@ -28,6 +28,12 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
     happen({ type: 'named', eventId, athleteId, repIndex, atM });
   const nameAll = () => {
     for (const { eventId, arrival } of guesses) if (arrival) nameIt(eventId, arrival);
+    if (guesses.every(({ arrival }) => arrival)) close();
+  };
+  const nameOne = (eventId: string, arrival: Arrival) => {
+    nameIt(eventId, arrival);
+    // That was the last of them: nothing is left to be asked here.
+    if (guesses.length === 1) close();
   };
   // Who could it be: those on their way at that time, in the order they were expected.
   const candidates = chosen ? arrivals(state, chosen.atMs) : [];
@@ -87,7 +93,7 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
             const rep = runAt(athlete, arrival.repIndex);
             const where = arrival.atM === rep?.rep.distanceM ? '' : ` ${Math.round(arrival.atM)}`;
             return (
-              <SmallButton key={arrival.athleteId} onPress={() => nameIt(chosen.eventId, arrival)}>
+              <SmallButton key={arrival.athleteId} onPress={() => nameOne(chosen.eventId, arrival)}>
                 {`${athlete?.tileName ?? ''}${where}`}
               </SmallButton>
             );

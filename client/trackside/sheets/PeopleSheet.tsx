@@ -64,7 +64,7 @@ export function PeopleSheet({ run, close, open }: Props) {
                 onPress={() => open(athleteId)}
                 style={{ flex: 1, minHeight: 44, justifyContent: 'center' }}
               >
-                <Words as="strong" numberOfLines={1} style={{ textDecorationLine: 'underline' }}>
+                <Words as="strong" style={{ textDecorationLine: 'underline' }}>
                   {name}
                 </Words>
                 {isVisitor && <Words as="label">visitor</Words>}

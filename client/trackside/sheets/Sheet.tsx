@@ -39,7 +39,7 @@ export function Sheet({ title, about, close, readOnly = false, children }: Props
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.l, paddingRight: SPACE.xs }}>
         <View style={{ flex: 1, paddingVertical: SPACE.s }}>
-          <Words as="heading" level={2} numberOfLines={1}>
+          <Words as="heading" level={2}>
             {title}
           </Words>
           {about !== undefined && <Words as="small">{about}</Words>}

@@ -10,16 +10,27 @@ export type TileOwner = { athleteId: string; name: string; corner?: string | und
 /** How big every tile is, in px, and its colours. */
 export type TileLook = { width: number; height: number; palette: Palette };
 
-/** Narrower than this there is no room for words beside a time. */
-const NARROW = 100;
+/** Narrower than this a time and the words for it stand under each other. */
+const STACKED = 132;
+/** Smaller than this nobody reads a name: it goes on in a second line instead. */
+const LEAST_NAME = 10;
 
 /** Type and mark sizes in px for a tile of this size: a laptop on a table is read from further off than a phone in the hand. */
 function sizesFor(width: number, height: number) {
-  if (width < NARROW) return { name: 15, head: 13, big: 17, judged: 16, delta: 13, mark: 11 };
-  if (height >= 140) return { name: 22, head: 20, big: 32, judged: 26, delta: 19, mark: 16 };
-  if (height >= 92) return { name: 17, head: 16, big: 22, judged: 22, delta: 17, mark: 13 };
-  return { name: 15, head: 14, big: 18, judged: 16, delta: 13, mark: 11 };
+  if (width < STACKED)
+    return height >= 92
+      ? { name: 15, head: 13, big: 24, judged: 18, delta: 15, mark: 12, padding: '3px 6px 5px' }
+      : height >= 82
+        ? { name: 14, head: 12, big: 20, judged: 15, delta: 13, mark: 10, padding: '2px 5px 3px' }
+        : { name: 14, head: 12, big: 17, judged: 13, delta: 12, mark: 9, padding: '1px 4px 2px' };
+  if (height >= 140) return { name: 22, head: 20, big: 32, judged: 26, delta: 19, mark: 16, padding: '5px 8px 7px' };
+  if (height >= 92) return { name: 17, head: 16, big: 22, judged: 22, delta: 17, mark: 13, padding: '5px 8px 7px' };
+  return { name: 15, head: 14, big: 18, judged: 16, delta: 13, mark: 11, padding: '3px 8px 4px' };
 }
+
+/** A time with hours is longer than a narrow tile is wide: it is set smaller. */
+const bigSize = (size: number, text: string, width: number) =>
+  width < STACKED && text.length > 7 ? size * 0.75 : size;
 
 function box(parent: Element, style: Partial<CSSStyleDeclaration>, tag: 'div' | 'span' = 'div'): HTMLElement {
   const made = document.createElement(tag);
@@ -87,7 +98,6 @@ export class TileView {
     root.dataset.athlete = owner.athleteId;
     Object.assign(root.style, {
       boxSizing: 'border-box',
-      padding: '5px 8px 7px',
       display: 'flex',
       flexDirection: 'column',
       justifyContent: 'space-between',
@@ -120,7 +130,16 @@ export class TileView {
     const { width, height } = look;
     this.look = look;
     const sizes = sizesFor(width, height);
-    Object.assign(this.root.style, { width: `${width}px`, height: `${height}px` });
+    const isStacked = width < STACKED;
+    Object.assign(this.root.style, { width: `${width}px`, height: `${height}px`, padding: sizes.padding });
+    // The time first, what it is for under it.
+    Object.assign(this.middle.style, {
+      flexDirection: isStacked ? 'column' : 'row',
+      gap: isStacked ? '0' : '4px',
+    });
+    this.head.style.order = isStacked ? '1' : '0';
+    this.judged.style.padding = isStacked ? '0 3px' : '0 5px';
+    Object.assign(this.name.style, { whiteSpace: 'nowrap', overflowWrap: '' });
     for (const part of ['name', 'head', 'big', 'delta'] as const)
       Object.assign(this[part].style, {
         fontSize: `${sizes[part]}px`,
@@ -134,14 +153,20 @@ export class TileView {
     }
   }
 
-  /** True if its name does not fit: to be asked of all tiles before any is changed. */
-  isNameTooLong(): boolean {
-    return this.name.scrollWidth > this.name.clientWidth;
+  /** How much of its name there is room for, 1 for all: to be asked of all tiles before any is changed. */
+  nameShare(): number {
+    const { scrollWidth, clientWidth } = this.name;
+    return scrollWidth > clientWidth ? clientWidth / scrollWidth : 1;
   }
 
-  /** Cuts the name off where it does not fit. */
-  trimName(isTooLong: boolean): void {
-    this.name.style.overflow = isTooLong ? 'hidden' : '';
+  /** Sets the name smaller where it does not fit, and in two lines where it would become too small. */
+  fitName(share: number): void {
+    if (share === 1 || !this.look) return;
+    const { name: size } = sizesFor(this.look.width, this.look.height);
+    const fitting = Math.floor(size * share);
+    const px = `${Math.max(LEAST_NAME, fitting)}px`;
+    Object.assign(this.name.style, { fontSize: px, lineHeight: px });
+    if (fitting < LEAST_NAME) Object.assign(this.name.style, { whiteSpace: 'normal', overflowWrap: 'anywhere' });
   }
 
   /** A press on it was taken and is not on the disk yet. */
@@ -177,9 +202,12 @@ export class TileView {
     }
     // Running fills the whole tile; recovering only a strip along its foot, until it is time to go.
     this.root.style.backgroundSize = `${fill}% ${canTap || due ? '100%' : '6px'}`;
-    if (before?.head !== face.head)
-      this.head.textContent = width < NARROW ? face.head.replace('finish', 'fin') : face.head;
-    if (before?.big !== face.big) this.big.textContent = face.big;
+    if (before?.head !== face.head) this.head.textContent = face.head;
+    if (before?.big !== face.big) {
+      this.big.textContent = face.big;
+      const isLonger = face.big.length > 7 !== (before?.big.length ?? 0) > 7;
+      if (isLonger) this.big.style.fontSize = `${bigSize(sizesFor(width, look.height).big, face.big, width)}px`;
+    }
     if (before && before.last?.deltaS === last?.deltaS && before.spoken === face.spoken) return;
     this.root.setAttribute(
       'aria-label',

@@ -63,9 +63,15 @@ test('a time taken is judged in words, by its mark and by its colour; until the 
   expect(tile('Bo').getAttribute('aria-label')).toBe('Bo: ready, target 1:20.0');
 });
 
-test('on a narrow tile the finish is short', () => {
+test('on a narrow tile the time stands over what it is for, whole, and one with hours is set smaller', () => {
   wall.lay([BO, KIT], { ...LOOK, width: 80 });
-  expect(tile('Bo').textContent).toBe('Bofin1:20.0');
+  expect(tile('Bo').textContent).toBe('Bofinish1:20.0');
+  const big = () =>
+    Array.from(tile('Bo').querySelectorAll<HTMLElement>('span')).find((one) => /\d/.test(one.textContent ?? ''));
+  expect(big()?.parentElement?.style.flexDirection).toBe('column');
+  expect(big()?.style.fontSize).toBe('24px');
+  wall.show(() => ({ face: { ...RUNNING, big: '1:02:28.8' }, isResting: false }));
+  expect(big()?.style.fontSize).toBe('18px');
 });
 
 test('whoever stays keeps their tile; who is new, or has another name, gets one', () => {

@@ -44,8 +44,8 @@ export class TileWall {
     this.look = look;
     const views = [...this.views.values()];
     for (const view of views) view.fit(look);
-    const areTooLong = views.map((view) => view.isNameTooLong());
-    views.forEach((view, i) => view.trimName(areTooLong[i] === true));
+    const shares = views.map((view) => view.nameShare());
+    views.forEach((view, i) => view.fitName(shares[i] ?? 1));
   }
 
   /** Shows how things stand, for all or only for these. */

@@ -1,6 +1,6 @@
 export const GAP = 8;
 const TILE = { least: 72, most: 132, mostWide: 176 };
-const LEAST_WIDTH = 80;
+const LEAST_WIDTH = 76;
 
 /** Columns and tile size so that everyone is in sight at once, each big enough for a cold thumb. */
 export function gridFor(count: number, width: number, height: number): { tileWidth: number; tileHeight: number } {

@@ -1,0 +1,30 @@
+import { useEffect } from 'react';
+import { useAccessQuery, type Access } from '../store/api';
+
+const KEY = 'zest-lap-who';
+
+function remembered(): Access['who'] | undefined {
+  try {
+    const who = localStorage.getItem(KEY);
+    return who === 'coach' || who === 'helper' ? who : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * Who this phone is to the server: as it says, until then as it said the last time. Undefined while that is not known: nothing is to be
+ * asked for then that may be refused. With the server away, what this phone keeps can be used all the same.
+ */
+export function useWho(): Access['who'] | undefined {
+  const { data, isError } = useAccessQuery();
+  const who = data?.who;
+  useEffect(() => {
+    try {
+      if (who !== undefined) localStorage.setItem(KEY, who);
+    } catch {
+      // It is asked again the next time.
+    }
+  }, [who]);
+  return who ?? (isError ? 'coach' : remembered());
+}

@@ -1,0 +1,119 @@
+import type { Page } from '@playwright/test';
+import type { AthleteInput } from '../core/formats/schemas';
+import type { SquadSettings } from '../core/squad/squadSettings';
+import { expect, test, type RunningApp } from './app';
+import { todaysSession } from './board';
+import { layoutFaults } from './layout';
+
+/** As long as each may be, and in one word, which is the hardest to set. */
+const LONGEST = {
+  name: 'Wilhelmina-Alexandrina Featherstonehaugh-Cholmondeleyworthington of Uppersandst',
+  tileName: 'WWWWWWWWWWWW',
+  group: 'Middledistancerunnersofthewesternborders',
+  title:
+    'Extraordinarilylonguninterruptedthresholdsession for the middle-distance group before the county championships at home',
+};
+
+const put = async (app: RunningApp, method: string, path: string, body: object) => {
+  const headers = { 'content-type': 'application/json' };
+  const answer = await fetch(`${app.url}/api/${path}`, { method, headers, body: JSON.stringify(body) });
+  expect(answer.ok).toBe(true);
+};
+
+/** Puts the longest names there are into the club. @returns whose they are, and today's session. */
+async function withLongestNames(app: RunningApp): Promise<{ athleteId: string; sessionId: string }> {
+  const [first] = await app.get<({ id: string } & AthleteInput)[]>('athletes');
+  if (!first) throw new Error('The club has nobody in it.');
+  const { id: athleteId, ...athlete } = first;
+  const { name, tileName, group, title } = LONGEST;
+  await put(app, 'PUT', `athletes/${athleteId}`, { ...athlete, name, tileName });
+  const { groups } = await app.get<SquadSettings>('squad');
+  await put(app, 'POST', 'squad/changes', {
+    groups: groups.map((one, i) => (i === 0 ? { ...one, name: group } : one)),
+  });
+  const session = await todaysSession(app);
+  const { date } = session;
+  await put(app, 'PUT', `sessions/${session.id}`, {
+    title,
+    date,
+    shorthand: 'warm: 1600 @easy\nmain: 8x400 @5k / 75s jog\nfinish: 4x200 @mile / 200m jog\ncool: 1200 @easy',
+  });
+  return { athleteId, sessionId: session.id };
+}
+
+/** Every width a phone has, from the narrowest. */
+async function expectWhole(page: Page, what: string): Promise<void> {
+  for (const width of [360, 390, 430]) {
+    await page.setViewportSize({ width, height: 780 });
+    // The page follows its width a moment later.
+    await expect.poll(() => layoutFaults(page), { message: `${what} at ${width} px` }).toEqual([]);
+  }
+}
+
+test('nothing is cut off, sticks out or lies over something else on any main screen, with the longest names', async ({
+  page,
+  demo,
+}) => {
+  const { athleteId, sessionId } = await withLongestNames(demo);
+  const seen = async (path: string, sign: string | RegExp) => {
+    await page.goto(demo.url + path);
+    await expect(page.getByText(sign).first()).toBeVisible();
+    await expectWhole(page, path);
+  };
+  await seen('/squad', '14 athletes');
+  await seen(`/squad/${athleteId}`, LONGEST.name);
+  await seen('/squad/groups', 'Drag someone by the handle');
+  await seen('/squad/files', 'Bring in a list');
+  await seen('/sessions', LONGEST.title);
+  await seen(`/sessions/${sessionId}`, 'Take to the track');
+  await seen('/sessions/book', /sessions$/);
+  await seen('/track', LONGEST.title);
+  await seen(`/track/ready/${sessionId}`, 'Who is here?');
+  await seen('/results', /130 of 130 reps/);
+  await seen(`/sessions/plan/${sessionId}`, /of 14 take part/);
+  for (const [side, sign] of [
+    ['Targets', 'Changed by hand'],
+    ['Effort', 'How sure is this?'],
+    ['Track', /Who is where/],
+    ['Paper', 'Copy as text'],
+  ] as const) {
+    await page.getByRole('radio', { name: side, exact: true }).tap();
+    if (side === 'Paper') await expect(page.getByText(sign).first()).toBeVisible();
+    await expectWhole(page, side);
+  }
+});
+
+test('nor on the board: ready, running, with times without a name, in a rehearsal, and under its sheets', async ({
+  page,
+  demo,
+}) => {
+  const { sessionId } = await withLongestNames(demo);
+  const button = (name: string | RegExp) => page.getByRole('button', { name });
+  const tile = page.getByRole('group', { name: 'Line board' }).getByRole('button', { name: /^WWWW/ });
+  await page.goto(`${demo.url}/track/rehearse/${sessionId}`);
+  await expect(button(/^Start/)).toBeVisible();
+  await expectWhole(page, 'rehearsal');
+  await button(/^Start/).tap();
+  await page.getByRole('radio', { name: '60×' }).tap();
+  await expect(tile).toHaveAccessibleName(/running/);
+  await expectWhole(page, 'rehearsal, running');
+
+  await page.goto(`${demo.url}/track/ready/${sessionId}`);
+  await button(/^Go with/).tap();
+  await expect(button(/^Start/)).toBeVisible();
+  await expectWhole(page, 'board');
+  await button(/^Start/).tap();
+  await expect(tile).toHaveAccessibleName(/running/);
+  // Nobody can have run 200 m by now: the time is kept without a name, and asked about.
+  await tile.tap();
+  await expect(page.getByText(/^WWWWWWWWWWWW: really \d\.\d s for 200 m\? Kept without a name\.$/)).toBeVisible();
+  await expectWhole(page, 'a tap too soon');
+  await button(/^Line/).tap();
+  await expect(button(/^Undo time without a name/)).toBeVisible();
+  await expectWhole(page, 'times without a name');
+  await button('More').tap();
+  await expectWhole(page, 'More');
+  await button('End the session now').tap();
+  await expect(page.getByText(/are still running\.$/)).toBeVisible();
+  await expectWhole(page, 'the end');
+});
