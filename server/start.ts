@@ -94,7 +94,7 @@ export async function start({
     // Only once the port is ours is the data touched; no request is read before this is done.
     prepare(db);
     if (loopPort !== undefined) await startLoop(new Intake(db, hub, Date.now), loopPort, log);
-    const stopCopies = startNightlyCopies(db, folder, log, Date.now);
+    const stopCopies = startNightlyCopies(folder, log, Date.now);
     console.log(`Zest Lap is at ${urlOf(host, listeningOn)}`);
     const stop = () => {
       stopCopies();

@@ -75,7 +75,7 @@ export function EraseAthlete({ athlete }: { athlete: SquadMember }) {
           </Words>
           <Words as="small" quiet>
             Save all as a file first, or say that no copy is needed. Files that were exported before stay where they
-            are.
+            are; the server’s nightly copies hold them for 14 nights more.
           </Words>
           <Press
             role="checkbox"

@@ -18,6 +18,8 @@ export const KEPT_COPIES = 14;
 const STAMP = 'yyyy-MM-dd.HHmmss';
 const NAME = /^(\d{4}-\d\d-\d\d\.\d{6})\.(nightly|migration|asked)\.sqlite$/;
 const PART = '.part';
+/** In one go: from another process, a copy made page by page begins anew with every write. */
+const ALL_PAGES = 2 ** 30;
 
 export type Copy = { file: string; madeAtMs: number; why: Why };
 
@@ -121,7 +123,7 @@ export async function makeCopy(
     fs.mkdirSync(folder, { recursive: true, mode: 0o700 });
     removeParts(folder, nowMs);
     fs.closeSync(fs.openSync(part, 'w', 0o600));
-    await source.backup(part);
+    await source.backup(part, { progress: () => ALL_PAGES });
     checkCopy(part);
     syncToDisk(part);
     fs.renameSync(part, file);

@@ -1,4 +1,4 @@
-/** npm run backup · npm run restore -- FILE */
+/** npm run backup · npm run restore -- FILE · the server's own copy a night */
 import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
@@ -6,7 +6,7 @@ import { format } from 'date-fns/format';
 import { DataError } from '../db/dataError';
 import { copiesFolder, databaseFile } from '../db/dataFolder';
 import { chosenDataFolder } from '../settings';
-import { contentsOf, listCopies, makeCopy, type Contents } from './copies';
+import { contentsOf, listCopies, makeCopy, type Contents, type Why } from './copies';
 import { restore } from './restore';
 
 const counted = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
@@ -20,13 +20,13 @@ function inWords({ kind, version, bytes, athletes, sessions, runs, latestRun }: 
   return `${kind === 'demo' ? 'the demo’s made-up club: ' : ''}${what}; ${(bytes / 1e6).toFixed(1)} MB, data version ${version}`;
 }
 
-async function backup(dataFolder: string): Promise<void> {
+async function backup(dataFolder: string, why: Why): Promise<void> {
   const file = databaseFile(dataFolder);
   if (!fs.existsSync(file))
     throw new DataError(`There is no data in ${dataFolder} to copy. ZEST_DATA names the folder.`);
   const client = new Database(file, { readonly: true, timeout: 5000 });
   try {
-    const copy = await makeCopy(client, dataFolder, 'asked');
+    const copy = await makeCopy(client, dataFolder, why);
     console.log(`Copied to ${copy}\nIn it: ${inWords(contentsOf(copy))}.`);
   } finally {
     client.close();
@@ -61,7 +61,8 @@ async function main([command, file]: string[]): Promise<void> {
   process.umask(0o077);
   const dataFolder = chosenDataFolder();
   try {
-    if (command === 'backup') await backup(dataFolder);
+    if (command === 'backup') await backup(dataFolder, 'asked');
+    else if (command === 'nightly') await backup(dataFolder, 'nightly');
     else if (file === undefined) listForRestore(dataFolder);
     else await putBack(dataFolder, file);
   } catch (error) {

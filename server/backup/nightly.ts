@@ -1,12 +1,14 @@
+import { execFile } from 'node:child_process';
+import path from 'node:path';
 import type { Logger } from 'pino';
-import type { Db } from '../db/open';
-import { listCopies, makeCopy } from './copies';
+import { listCopies } from './copies';
 
 /** Local time of day at which a copy falls due. */
 const HOUR = 3;
 const LOOK_EVERY_MS = 600_000;
 /** Starting up is not held up by it. */
 const FIRST_LOOK_MS = 60_000;
+const PROGRAM = path.join(__dirname, 'main.ts');
 
 /**
  * True if no copy was made since it last was three in the morning. A machine that was off then makes up for it.
@@ -19,14 +21,28 @@ export function isCopyDue(newestMs: number | undefined, nowMs: number): boolean 
   return newestMs === undefined || newestMs < due.getTime();
 }
 
+/** Makes a copy in a process of its own: copying and checking five seasons would hold the server up for a third of a second. */
+export const copyBeside = (dataFolder: string): Promise<string> =>
+  new Promise((resolve, reject) => {
+    const env = { ...process.env, ZEST_DATA: dataFolder };
+    execFile(process.execPath, ['--import', 'tsx', PROGRAM, 'nightly'], { env }, (error, stdout, stderr) =>
+      error ? reject(new Error(stderr.trim().slice(0, 500) || error.message)) : resolve(stdout),
+    );
+  });
+
 /** Makes a copy a night for as long as the server runs. @returns how to stop. A copy that fails is logged, and tried again. */
-export function startNightlyCopies(db: Db, dataFolder: string, log: Logger, nowMs: () => number): () => void {
+export function startNightlyCopies(
+  dataFolder: string,
+  log: Logger,
+  nowMs: () => number,
+  copy: (dataFolder: string) => Promise<unknown> = copyBeside,
+): () => void {
   let isCopying = false;
   const lookAtIt = async () => {
     if (isCopying || !isCopyDue(listCopies(dataFolder)[0]?.madeAtMs, nowMs())) return;
     isCopying = true;
     try {
-      await makeCopy(db.$client, dataFolder, 'nightly', nowMs());
+      await copy(dataFolder);
       log.info('nightly copy made');
     } catch (error) {
       log.error({ err: error as Error }, 'nightly copy');

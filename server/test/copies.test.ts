@@ -4,7 +4,7 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import { ulid } from 'ulid';
 import { contentsOf, KEPT_COPIES, listCopies, makeCopy, newestGoodCopy } from '../backup/copies';
-import { isCopyDue } from '../backup/nightly';
+import { copyBeside, isCopyDue, startNightlyCopies } from '../backup/nightly';
 import { openData } from '../backup/openData';
 import { restore } from '../backup/restore';
 import { changeSquad } from '../db/squad';
@@ -89,7 +89,8 @@ describe('a copy', () => {
     await new Promise((resolve) => copying.stdout.once('data', resolve));
     copying.kill('SIGKILL');
     await new Promise((resolve) => copying.once('exit', resolve));
-    fs.utimesSync(part, 0, 0);
+    for (const left of fs.readdirSync(copiesFolder(folder)))
+      if (left.includes('.part')) fs.utimesSync(path.join(copiesFolder(folder), left), 0, 0);
     expect(listCopies(folder).map(({ file }) => file)).toEqual([kept]);
     const next = await copied(NOW + HOUR);
     expect(fs.readdirSync(copiesFolder(folder)).sort()).toEqual([kept, next].map((file) => path.basename(file)).sort());
@@ -113,6 +114,26 @@ describe('a copy', () => {
     expect(isCopyDue(at(27, 2), at(27, 12))).toBe(true);
     expect(isCopyDue(at(26, 4), at(27, 2))).toBe(false);
     expect(isCopyDue(at(20, 3), at(27, 2))).toBe(true);
+  });
+  test('a night is made beside the running server, looked for every ten minutes, and tried again when it fails', async () => {
+    used();
+    const db = openDatabase(folder);
+    await copyBeside(folder);
+    expect(listCopies(folder).map(({ why }) => why)).toEqual(['nightly']);
+    db.$client.close();
+    jest.useFakeTimers();
+    const copy = jest.fn().mockRejectedValueOnce(new Error('no room')).mockResolvedValue('');
+    const [info, error] = [jest.fn(), jest.fn()];
+    const due = Date.now() + 2 * 86_400_000;
+    const stop = startNightlyCopies(folder, { info, error } as never, () => due, copy);
+    await jest.advanceTimersByTimeAsync(61_000);
+    expect(error).toHaveBeenCalledTimes(1);
+    await jest.advanceTimersByTimeAsync(600_000);
+    expect(info).toHaveBeenCalledTimes(1);
+    stop();
+    await jest.advanceTimersByTimeAsync(6_000_000);
+    expect(copy).toHaveBeenCalledTimes(2);
+    jest.useRealTimers();
   });
   test('is made before a newer version changes anything', async () => {
     used();
