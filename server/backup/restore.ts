@@ -79,11 +79,20 @@ async function makeReady(from: string, ready: string, contents: Contents, erased
   }
 }
 
+/** Two restores within a second each keep what they replaced. */
+function freeName(stem: string, ending: string, n = 1): string {
+  const name = `${stem}${n === 1 ? '' : `-${n}`}${ending}`;
+  return fs.existsSync(name) ? freeName(stem, ending, n + 1) : name;
+}
+
 /** Keeps what is replaced under another name, also its write-ahead log where it could not be written back. */
 function keepReplaced(file: string, dataFolder: string, nowMs: number): string | undefined {
   if (!fs.existsSync(file)) return undefined;
   fs.mkdirSync(copiesFolder(dataFolder), { recursive: true, mode: 0o700 });
-  const replaced = path.join(copiesFolder(dataFolder), `${format(nowMs, 'yyyy-MM-dd.HHmmss')}.replaced.sqlite`);
+  const replaced = freeName(
+    path.join(copiesFolder(dataFolder), format(nowMs, 'yyyy-MM-dd.HHmmss')),
+    '.replaced.sqlite',
+  );
   // A second name, not a move: at no moment is there no database.
   fs.linkSync(file, replaced);
   const wal = `${file}-wal`;

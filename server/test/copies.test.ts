@@ -199,6 +199,14 @@ describe('restoring', () => {
     expect(opened()).toEqual(['Ada', 'Bo']);
     expect(run(['restore']).stdout).toContain(copy);
   });
+  test('twice within a second keeps both that were replaced', async () => {
+    used();
+    const copy = await copied();
+    const [first, second] = [await restore(folder, copy, NOW), await restore(folder, copy, NOW)];
+    expect(first.replacedFile).not.toBe(second.replacedFile);
+    for (const { replacedFile = '' } of [first, second])
+      expect(contentsOf(replacedFile)).toMatchObject({ athletes: 1 });
+  });
   test('does not bring back who was erased since', async () => {
     const id = used();
     const db = openDatabase(folder);
