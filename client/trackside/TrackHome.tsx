@@ -1,5 +1,5 @@
 import { router } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useEffect, useState, type ReactElement } from 'react';
 import { View } from 'react-native';
 import type { Plan } from '@core/trackside/plan';
 import { troubleText, useRunsQuery, useSessionsQuery } from '../store/api';
@@ -43,6 +43,25 @@ function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
   };
 }
 
+/** Some of the sessions, under a heading; nothing at all where there are none. */
+function Part({ title, rows }: { title: string; rows: readonly ReactElement[] }) {
+  if (rows.length === 0) return null;
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Words as="label" quiet level={2}>
+        {title}
+      </Words>
+      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
+        {rows.map((row) => (
+          <View role="listitem" key={row.key}>
+            {row}
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
 /** What can be run now: a session under way, today's, and the others to come. */
 export function TrackHome() {
   const { data: sessions, error, refetch } = useSessionsQuery();
@@ -51,70 +70,48 @@ export function TrackHome() {
   // Each session once: under way, done today, or still to be run.
   const begun = new Set([...underWay, ...done].map(({ sessionId }) => sessionId));
   const coming = (sessions ?? []).filter((session) => session.date >= today() && !begun.has(session.id)).reverse();
+  const isNothing = coming.length + done.length + underWay.length === 0;
   return (
     <Page title="Track" aside={wide ? undefined : <LookSwitch />}>
-      {underWay.length > 0 && (
-        <View style={{ gap: SPACE.xs }}>
-          <Words as="label" quiet level={2}>
-            Under way
-          </Words>
-          <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-            {underWay.map((run) => (
-              <View role="listitem" key={run.id}>
-                <ListRow
-                  href={`/track/run/${run.id}`}
-                  title={run.title}
-                  about={`${dayName(run.date)} · ${run.started ? 'go on where you left off' : 'not started yet'}`}
-                  marked
-                />
-              </View>
-            ))}
-          </View>
-        </View>
+      <Part
+        title="Under way"
+        rows={underWay.map(({ id, title, date, started }) => (
+          <ListRow
+            key={id}
+            href={`/track/run/${id}`}
+            title={title}
+            about={`${dayName(date)} · ${started ? 'go on where you left off' : 'not started yet'}`}
+            marked
+          />
+        ))}
+      />
+      {error && underWay.length === 0 ? (
+        <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble>
+      ) : (
+        !sessions && !error && <Loading />
       )}
-      <View style={{ gap: SPACE.xs }}>
-        <Words as="label" quiet level={2}>
-          Ready to run
-        </Words>
-        {error && underWay.length === 0 ? (
-          <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble>
-        ) : (
-          !sessions && !error && <Loading />
-        )}
-        {sessions && coming.length + done.length + underWay.length === 0 && (
-          <Empty
-            title="Nothing for today"
-            action={{ label: 'Go to sessions', onPress: () => router.push('/sessions') }}
-          >
-            A session dated today or later can be taken to the track from here.
-          </Empty>
-        )}
-        <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-          {coming.map((session) => (
-            <View role="listitem" key={session.id}>
-              <SessionRow
-                session={session}
-                href={`/track/ready/${session.id}`}
-                marked={session.date === today() && underWay.length === 0}
-              />
-            </View>
-          ))}
-        </View>
-      </View>
-      {done.length > 0 && (
-        <View style={{ gap: SPACE.xs }}>
-          <Words as="label" quiet level={2}>
-            Done today
-          </Words>
-          <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-            {done.map((run) => (
-              <View role="listitem" key={run.id}>
-                <ListRow href={`/results/${run.id}`} title={run.title} about="See the results" />
-              </View>
-            ))}
-          </View>
-        </View>
+      {sessions && isNothing && (
+        <Empty title="Nothing for today" action={{ label: 'Go to sessions', onPress: () => router.push('/sessions') }}>
+          A session dated today or later can be taken to the track from here.
+        </Empty>
       )}
+      <Part
+        title="Ready to run"
+        rows={coming.map((session) => (
+          <SessionRow
+            key={session.id}
+            session={session}
+            href={`/track/ready/${session.id}`}
+            marked={session.date === today() && underWay.length === 0}
+          />
+        ))}
+      />
+      <Part
+        title="Done today"
+        rows={done.map(({ id, title }) => (
+          <ListRow key={id} href={`/results/${id}`} title={title} about="See the results" />
+        ))}
+      />
       <OfflineSign />
     </Page>
   );

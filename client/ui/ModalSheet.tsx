@@ -1,8 +1,7 @@
 import type { ReactNode } from 'react';
-import { Modal, Pressable, ScrollView, View } from 'react-native';
-import { IconButton } from 'react-native-paper';
-import { RADIUS, SPACE, usePalette } from './theme';
-import { Words } from './Words';
+import { Modal, Pressable, View } from 'react-native';
+import { SheetPanel } from './SheetPanel';
+import { RADIUS, usePalette } from './theme';
 
 type Props = { title: string; close: () => void; children: ReactNode };
 
@@ -34,24 +33,9 @@ export function ModalSheet({ title, close, children }: Props) {
             borderTopRightRadius: RADIUS * 2,
           }}
         >
-          <View style={{ flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.l, paddingRight: SPACE.xs }}>
-            <Words as="heading" level={2} style={{ flex: 1, paddingVertical: SPACE.s }}>
-              {title}
-            </Words>
-            <IconButton
-              icon="close"
-              accessibilityLabel={`Close ${title}`}
-              onPress={close}
-              style={{ margin: 0, width: 48, height: 48 }}
-            />
-          </View>
-          <ScrollView
-            style={{ flexShrink: 1 }}
-            contentContainerStyle={{ padding: SPACE.l, paddingTop: SPACE.xs, gap: SPACE.m }}
-            keyboardShouldPersistTaps="handled"
-          >
+          <SheetPanel title={title} close={close}>
             {children}
-          </ScrollView>
+          </SheetPanel>
         </View>
       </View>
     </Modal>

@@ -1,21 +1,26 @@
 /** Work that is waiting for its turn; `next` does one piece of it. */
 export type Worker = { hasWork: () => boolean; next: () => void };
 
-/** At a stretch so long, then a rest of so many times what was used: a fifth of one core for all workers together. */
+/** At a stretch so long, then a rest of so many times what was used: a third of the time for all workers together. */
 const SLICE_MS = 5;
-const REST = 4;
+const REST = 2;
 
 /** Gives workers their turns, one piece each, within a share of the time: who brings much waits for it, and nobody else does. */
 export class Turns {
   private readonly workers = new Set<Worker>();
   private timer: NodeJS.Timeout | undefined;
+  /** Nothing is done before: also who brings one piece at a time has to rest in between. */
+  private restsUntilMs = -Infinity;
 
   constructor(private readonly clockMs: () => number = () => performance.now()) {}
 
   /** A worker has something to do. */
   ask(worker: Worker): void {
     this.workers.add(worker);
-    if (!this.timer) this.work();
+    if (this.timer) return;
+    const restMs = this.restsUntilMs - this.clockMs();
+    if (restMs > 0) this.timer = setTimeout(() => this.work(), Math.ceil(restMs));
+    else this.work();
   }
 
   drop(worker: Worker): void {
@@ -39,6 +44,7 @@ export class Turns {
         if (usedMs >= SLICE_MS) break;
       }
     }
+    this.restsUntilMs = this.clockMs() + usedMs * REST;
     if (this.workers.size > 0) this.timer = setTimeout(() => this.work(), Math.ceil(usedMs * REST));
   }
 }
