@@ -2,7 +2,7 @@ import { monotonicFactory } from 'ulid';
 import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { deviceId } from '../store/deviceId';
-import { fetchPort, Outbox } from '../store/outbox';
+import { fetchPort, Outbox, type OutboxPort } from '../store/outbox';
 import { openTrackLog } from '../store/trackLog';
 import { withMemory } from '../store/memoryLog';
 import { doneSoon } from '../store/soon';
@@ -14,11 +14,20 @@ import { trackside } from './slice';
 import { nowMs } from './trackClock';
 
 const log = withMemory(openTrackLog());
-const outbox = new Outbox(log, fetchPort, (state) => {
-  const wasWaiting = store.getState().trackside.outbox.waiting > 0;
+let hasSent = false;
+const port: OutboxPort = {
+  async send(...call) {
+    const answer = await fetchPort.send(...call);
+    hasSent ||= answer !== undefined && answer.status < 300;
+    return answer;
+  },
+};
+const outbox = new Outbox(log, port, (state) => {
   store.dispatch(trackside.actions.outboxChanged({ ...state, inMemory: log.inMemory() }));
+  if (!hasSent || state.waiting > 0) return;
+  hasSent = false;
   // Lists that are open show what the server knows now.
-  if (wasWaiting && state.waiting === 0) store.dispatch(api.util.invalidateTags(['runs']));
+  store.dispatch(api.util.invalidateTags(['runs']));
 });
 
 /** Sending is not what a tap has to wait for: it follows when the screen is drawn, and of many taps several at a time. */
