@@ -57,7 +57,14 @@ test('groups that ran the same reps are read together', () => {
 test('work by the clock that was ended before its time is read as it was really run, with its surges', () => {
   const plan = planOf('20min free @effort 6');
   const surge = (atS: number, isOn: boolean) => at(atS, { type: 'surged', groupId: 'all', isOn });
-  const events = [start(0), surge(10, true), surge(22, false), surge(30, true), surge(31, true), at(44, { type: 'ended' })];
+  const events = [
+    start(0),
+    surge(10, true),
+    surge(22, false),
+    surge(30, true),
+    surge(31, true),
+    at(44, { type: 'ended' }),
+  ];
   const [review] = reviewRun(replay(plan, events));
   expect(review?.rows[0]?.cells[0]).toMatchObject({ actualS: 44, plannedS: 1200 });
   expect(review?.surges).toEqual([

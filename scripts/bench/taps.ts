@@ -224,7 +224,8 @@ export async function taps(): Promise<void> {
     return storedAt === undefined ? undefined : storedAt - origin;
   });
   const heard = since((touch) => eventOf(touch)?.heardAt);
-  if (stored.length < TAPS * 0.95) throw new Error(`Only ${stored.length} of ${TAPS} taps were stored: this measures nothing.`);
+  if (stored.length < TAPS * 0.95)
+    throw new Error(`Only ${stored.length} of ${TAPS} taps were stored: this measures nothing.`);
   console.log(`${stored.length} of ${TAPS} taps stored, at ${TAPS_PER_S} a second, ${SLOWER}× slower, 24 running`);
   report(
     'tap to its handler',
