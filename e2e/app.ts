@@ -4,6 +4,7 @@ import os from 'node:os';
 import path from 'node:path';
 import AxeBuilder from '@axe-core/playwright';
 import type { DayPlan } from '../core/planning/dayPlan';
+import { bundled } from './bundle';
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
 
 const ROOT = path.join(__dirname, '..');
@@ -27,7 +28,7 @@ export class RunningApp {
   /** Starts the server, the first time on any free port, then on the same one. */
   async start(): Promise<void> {
     const port = this.url ? new URL(this.url).port : '0';
-    const started = spawn(process.execPath, ['--import', 'tsx', this.program], {
+    const started = spawn(process.execPath, [await bundled(this.program)], {
       cwd: ROOT,
       env: { ...process.env, PORT: port, ZEST_DATA: this.folder, ...this.settings },
       stdio: ['ignore', 'pipe', 'pipe'],
