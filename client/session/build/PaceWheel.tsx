@@ -33,6 +33,11 @@ export function PaceWheel({ label, names, value, says, onChange }: Props) {
     const name = names[Math.min(names.length - 1, Math.max(0, index))];
     if (name !== undefined && name !== value) onChange(name);
   };
+  // What it comes to rest at is taken as things stand then: what was changed meanwhile is not undone.
+  const latest = useRef(take);
+  useEffect(() => {
+    latest.current = take;
+  });
   return (
     <View style={{ gap: 4, flex: 1, minWidth: 140 }}>
       <Words as="label" quiet>
@@ -45,7 +50,10 @@ export function PaceWheel({ label, names, value, says, onChange }: Props) {
         tabIndex: 0,
         onScroll: () => {
           clearTimeout(rest.current);
-          rest.current = setTimeout(() => take(Math.round((box.current?.scrollTop ?? 0) / ROW_PX)), AT_REST_MS);
+          rest.current = setTimeout(
+            () => latest.current(Math.round((box.current?.scrollTop ?? 0) / ROW_PX)),
+            AT_REST_MS,
+          );
         },
         onKeyDown: (event: KeyboardEvent) => {
           const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0;
