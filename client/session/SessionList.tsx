@@ -11,6 +11,7 @@ import {
 import { today } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { Icon } from '../ui/icons/Icon';
+import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../ui/LookSwitch';
@@ -20,30 +21,7 @@ import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
 import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
 import { SessionRow } from './SessionRow';
-
-function Group({ title, sessions, path }: { title: string; sessions: readonly Session[]; path: string }) {
-  if (sessions.length === 0) return null;
-  return (
-    <View style={{ gap: SPACE.xs }}>
-      <Words as="label" quiet level={2}>
-        {title}
-      </Words>
-      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-        {sessions.map((session) => (
-          <View role="listitem" key={session.id}>
-            <SessionRow
-              session={session}
-              href={`/sessions/${session.id}`}
-              chosen={path === `/sessions/${session.id}`}
-            />
-          </View>
-        ))}
-      </View>
-    </View>
-  );
-}
 
 /** All sessions by date: what is coming first, then what was. */
 export function SessionList() {
@@ -69,6 +47,10 @@ export function SessionList() {
   };
   const coming = (sessions ?? []).filter((session) => session.date >= today()).reverse();
   const past = (sessions ?? []).filter((session) => session.date < today());
+  const row = (session: Session) => {
+    const href = `/sessions/${session.id}`;
+    return <SessionRow key={session.id} session={session} href={href} chosen={path === href} />;
+  };
   return (
     <Page
       title="Sessions"
@@ -95,8 +77,8 @@ export function SessionList() {
           Write the first one as you would on a whiteboard, like 6x400 @5k / 90s. Everyone’s times come by themselves.
         </Empty>
       )}
-      <Group title="Today and to come" sessions={coming} path={path} />
-      <Group title="Earlier" sessions={past} path={path} />
+      <ListPart title="Today and to come" rows={coming.map(row)} />
+      <ListPart title="Earlier" rows={past.map(row)} />
     </Page>
   );
 }

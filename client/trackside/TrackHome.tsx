@@ -1,19 +1,17 @@
 import { router } from 'expo-router';
-import { useEffect, useState, type ReactElement } from 'react';
-import { View } from 'react-native';
+import { useEffect, useState } from 'react';
 import type { Plan } from '@core/trackside/plan';
 import { troubleText, useRunsQuery, useSessionsQuery } from '../store/api';
 import { SessionRow } from '../session/SessionRow';
 import { dayName, today } from '../ui/days';
 import { Empty } from '../ui/Empty';
+import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../ui/LookSwitch';
 import { Page } from '../ui/Page';
-import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
 import { OfflineSign } from './OfflineSign';
 import { keptPlans } from './recorder';
 
@@ -43,25 +41,6 @@ function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
   };
 }
 
-/** Some of the sessions, under a heading; nothing at all where there are none. */
-function Part({ title, rows }: { title: string; rows: readonly ReactElement[] }) {
-  if (rows.length === 0) return null;
-  return (
-    <View style={{ gap: SPACE.xs }}>
-      <Words as="label" quiet level={2}>
-        {title}
-      </Words>
-      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-        {rows.map((row) => (
-          <View role="listitem" key={row.key}>
-            {row}
-          </View>
-        ))}
-      </View>
-    </View>
-  );
-}
-
 /** What can be run now: a session under way, today's, and the others to come. */
 export function TrackHome() {
   const { data: sessions, error, refetch } = useSessionsQuery();
@@ -73,7 +52,7 @@ export function TrackHome() {
   const isNothing = coming.length + done.length + underWay.length === 0;
   return (
     <Page title="Track" aside={wide ? undefined : <LookSwitch />}>
-      <Part
+      <ListPart
         title="Under way"
         rows={underWay.map(({ id, title, date, started }) => (
           <ListRow
@@ -95,7 +74,7 @@ export function TrackHome() {
           A session dated today or later can be taken to the track from here.
         </Empty>
       )}
-      <Part
+      <ListPart
         title="Ready to run"
         rows={coming.map((session) => (
           <SessionRow
@@ -106,7 +85,7 @@ export function TrackHome() {
           />
         ))}
       />
-      <Part
+      <ListPart
         title="Done today"
         rows={done.map(({ id, title }) => (
           <ListRow key={id} href={`/results/${id}`} title={title} about="See the results" />

@@ -7,7 +7,8 @@ const DATABASE = 'zest-lap.sqlite';
 const OWNER = 'owner.lock';
 const COPIES = 'copies';
 const RESTORING = 'restoring';
-const LOGS = ['server.log', 'server.1.log'];
+const LOG = 'server.log';
+const OLDER_LOG = 'server.1.log';
 
 export const databaseFile = (dataFolder: string) => path.join(dataFolder, DATABASE);
 /** Held by the one process that may write. */
@@ -15,10 +16,20 @@ export const ownerFile = (dataFolder: string) => path.join(dataFolder, OWNER);
 export const copiesFolder = (dataFolder: string) => path.join(dataFolder, COPIES);
 /** A copy is made ready in here before it takes the database's place. */
 export const restoringFolder = (dataFolder: string) => path.join(dataFolder, RESTORING);
-export const logFile = (dataFolder: string) => path.join(dataFolder, 'server.log');
-export const olderLogFile = (dataFolder: string) => path.join(dataFolder, 'server.1.log');
+export const logFile = (dataFolder: string) => path.join(dataFolder, LOG);
+export const olderLogFile = (dataFolder: string) => path.join(dataFolder, OLDER_LOG);
 
-const OURS = new Set([DATABASE, `${DATABASE}-wal`, `${DATABASE}-shm`, OWNER, COPIES, RESTORING, ...LOGS, 'demo']);
+const OURS = new Set([
+  DATABASE,
+  `${DATABASE}-wal`,
+  `${DATABASE}-shm`,
+  OWNER,
+  COPIES,
+  RESTORING,
+  LOG,
+  OLDER_LOG,
+  'demo',
+]);
 
 const FOLDER_MODE = 0o700;
 const FILE_MODE = 0o600;
