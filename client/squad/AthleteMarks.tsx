@@ -14,7 +14,7 @@ import { Words } from '../ui/Words';
 import { CurveDrawing } from './CurveDrawing';
 import { LevelSetter } from './LevelSetter';
 import { MarkForm } from './MarkForm';
-import { agoText, KIND_WORDS, MODEL_WORDS } from './words';
+import { agoText, COURSE_WORDS, KIND_WORDS, MODEL_WORDS } from './words';
 
 const percent = (share: number, digits: number) => `${(share * 100).toFixed(digits).replace('-', '−')} %`;
 
@@ -28,14 +28,25 @@ function offText(residual: number): string {
 function MarkRow({ mark, curve, onPress }: { mark: Mark; curve: Curve | undefined; onPress: () => void }) {
   const palette = usePalette();
   const weighed = curve?.marks.find((candidate) => candidate.mark === mark);
-  const about = [KIND_WORDS[mark.kind], agoText(mark.date), ...(mark.note === undefined ? [] : [mark.note])].join(
-    ' · ',
-  );
+  const course = mark.course && mark.course !== 'track' ? [COURSE_WORDS[mark.course]] : [];
+  const about = [
+    KIND_WORDS[mark.kind],
+    agoText(mark.date),
+    ...course,
+    ...(mark.courseName === undefined ? [] : [mark.courseName]),
+    ...(mark.note === undefined ? [] : [mark.note]),
+  ].join(' · ');
   const counts = mark.leftOut
     ? 'left out of the curve'
-    : weighed
-      ? `${offText(weighed.residual)} · weight ${percent(weighed.weight, 0)}`
-      : 'not counted: under 200 m, or not at a running speed';
+    : !weighed
+      ? 'not counted: under 200 m, or not at a running speed'
+      : weighed.weight === 0
+        ? `${offText(weighed.residual)}: the course explains it, it does not slow the paces`
+        : [
+            offText(weighed.residual),
+            ...(weighed.timeS === mark.timeS ? [] : [`worth ${formatMarkTime(weighed.timeS)} on the track`]),
+            `counts ${percent(weighed.weight, 0)}`,
+          ].join(' · ');
   const what = `${formatDistance(mark.distanceM)} in ${formatMarkTime(mark.timeS)}`;
   return (
     <Press
@@ -85,8 +96,8 @@ function Fitted({ curve }: { curve: Curve }) {
         const { criticalMps, reserveM } = curve.parameters;
         return [
           `Critical speed ${formatTime(400 / criticalMps, 1, 100)} s a lap (± ${percent(sd(0), 1)})`,
-          `Reserve above it ${reserveM.toFixed(0)} m (± ${(sd(1) * criticalMps).toFixed(0)} m)`,
-          'Meant for efforts of 2 to 20 minutes; slower and quicker paces are extrapolated.',
+          `Reserve above it ${reserveM.toFixed(0)} m (± ${(sd(1) * reserveM).toFixed(0)} m)`,
+          'Meant for efforts of 2 to 20 minutes; beyond them the fitness curve of the same marks, moved to meet it.',
         ];
       }
     }

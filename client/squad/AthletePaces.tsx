@@ -1,5 +1,4 @@
 import { View } from 'react-native';
-import { surenessOf } from '@core/fitness/howSure';
 import { basisText } from '@core/paces/checkPaceBook';
 import type { PaceEntry } from '@core/paces/paceBook';
 import { PACE_UNITS, paceTable, unitM, type PaceRow, type PaceUnit } from '@core/paces/paceTable';
@@ -13,13 +12,12 @@ import { Table } from '../ui/Table';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { paceText } from './squadRows';
+import { surePacesText } from './sureWords';
 
 const UNITS = PACE_UNITS.map((unit) => ({ value: unit, text: unit }));
 
-const SURE_WORDS = { sure: 'sure', fair: 'fairly sure', unsure: 'unsure' } as const;
-
 function Now({ row, unit }: { row: PaceRow; unit: PaceUnit }) {
-  const { entry, nowMps, error, extrapolated } = row;
+  const { entry, nowMps, error } = row;
   if (entry.basis.kind === 'effort') return <Words>{`effort ${entry.basis.effort}`}</Words>;
   if (nowMps === undefined) return <Words quiet>–</Words>;
   const errorS = (unitM(unit, standardTrack.lapM) / nowMps) * (error ?? 0);
@@ -27,7 +25,7 @@ function Now({ row, unit }: { row: PaceRow; unit: PaceUnit }) {
     <View style={{ alignItems: 'flex-end' }}>
       <Words as="strong">{paceText(nowMps, unit)}</Words>
       <Words as="label" quiet label={`give or take ${formatTime(errorS, 1)} seconds`}>
-        {extrapolated ? 'extrapolated' : `± ${formatTime(errorS, 1)}`}
+        {`± ${formatTime(errorS, 1)}`}
       </Words>
     </View>
   );
@@ -51,6 +49,8 @@ export function AthletePaces({ name, paces }: { name: string; paces: Paces }) {
   const dispatch = useAppDispatch();
   const { curve, goalCurve, paceBook, remark } = paces;
   const rows = paceTable(paces);
+  const sure = surePacesText(rows);
+  const beyond = rows.some(({ extrapolated }) => extrapolated);
   const goalColumns = goalCurve
     ? [
         { key: 'goal', title: 'Goal', width: 78 },
@@ -67,12 +67,15 @@ export function AthletePaces({ name, paces }: { name: string; paces: Paces }) {
         onChange={(value) => dispatch(settings.actions.pacesChosen({ unit: value }))}
       />
       <Words as="small" quiet>
-        {[
-          `By “${paceBook.name}”`,
-          ...(curve ? [SURE_WORDS[surenessOf(curve)]] : []),
-          ...(curve?.nudge ? ['at the level you set'] : []),
-        ].join(' · ')}
+        {[`By “${paceBook.name}”`, ...(curve?.nudge ? ['at the level you set'] : [])].join(' · ')}
       </Words>
+      {sure !== '' && <Words as="small">{sure}</Words>}
+      {beyond && (
+        <Words as="small" quiet>
+          Trials say what is held for 2 to 20 minutes; the slower and the quicker paces come from the fitness curve of
+          the same marks, moved to meet them.
+        </Words>
+      )}
       {remark !== undefined && <Words as="small">{remark}</Words>}
       <Table
         label={`Paces of ${name}`}

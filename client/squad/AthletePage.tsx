@@ -20,7 +20,7 @@ import { AthletePaces } from './AthletePaces';
 import { AthleteSeason } from './AthleteSeason';
 import { Cautions } from './Cautions';
 import { NewAthlete } from './NewAthlete';
-import { bookOf, NOBODY, pacesOf, useSquad, type SquadView } from './useSquad';
+import { bookOf, NOBODY, coursesOf, pacesOf, useSquad, type SquadView } from './useSquad';
 import { useSquadChange } from './useSquadChange';
 import { LEANING_WORDS, STATUS_WORDS } from './words';
 
@@ -56,13 +56,14 @@ function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView })
   const asOf = today();
   const book = bookOf(athlete, squad);
   const paces = pacesOf(athlete, squad, asOf);
+  const courses = coursesOf(squad, asOf);
   const draftPaces = useMemo(
-    () => (draft ? athletePaces({ ...athlete, marks: draft }, book, asOf) : paces),
-    [draft, athlete, book, asOf, paces],
+    () => (draft ? athletePaces({ ...athlete, marks: draft }, book, asOf, courses) : paces),
+    [draft, athlete, book, asOf, courses, paces],
   );
   const unset = useMemo(
-    () => (athlete.nudge ? athletePaces({ marks: athlete.marks }, book, asOf) : paces),
-    [athlete.nudge, athlete.marks, book, asOf, paces],
+    () => (athlete.nudge ? athletePaces({ marks: athlete.marks }, book, asOf, courses) : paces),
+    [athlete.nudge, athlete.marks, book, asOf, courses, paces],
   );
   // What to keep in mind follows a moment later: the paces come first while a mark is typed.
   const marks = useDeferredValue(draft ?? athlete.marks);

@@ -20,6 +20,13 @@ const KINDS = [
   { value: 'estimate', text: 'My estimate' },
 ] as const;
 
+const COURSES = [
+  { value: 'track', text: 'Track' },
+  { value: 'road', text: 'Road' },
+  { value: 'cross-country', text: 'Cross-country' },
+  { value: 'hilly', text: 'Hilly' },
+] as const;
+
 type Props = {
   value: MarkFields;
   onChange: (value: MarkFields) => void;
@@ -88,6 +95,23 @@ export function MarkEditor({ value, onChange, problems, inFull = false, children
       <Choice label="Kind" showLabel options={KINDS} value={value.kind} onChange={(kind) => change({ kind })} />
       {inFull && (
         <>
+          <Choice
+            label="Run on"
+            showLabel
+            options={COURSES}
+            value={value.course}
+            onChange={(course) => change({ course })}
+          />
+          {value.course !== 'track' && (
+            <TextField
+              label="Name of the course"
+              value={value.courseName}
+              onChange={(courseName) => change({ courseName })}
+              error={problems.courseName}
+              hint="Times on one named course are compared with what the same athletes run on the track: a slow course never makes paces slower."
+              placeholder="Mill Hill"
+            />
+          )}
           <TextField
             label="Place, conditions"
             value={value.note}

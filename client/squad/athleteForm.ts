@@ -1,4 +1,4 @@
-import { doubtAboutMark, type Mark, type MarkKind } from '@core/fitness/mark';
+import { doubtAboutMark, type Course, type Mark, type MarkKind } from '@core/fitness/mark';
 import { formatDistance, parseDistance } from '@core/units/distance';
 import { formatExactTime, formatTime, otherReadingOf, parseTime } from '@core/units/time';
 
@@ -8,29 +8,35 @@ export type MarkFields = {
   time: string;
   date: string;
   kind: MarkKind;
+  course: Course;
+  courseName: string;
   note: string;
   leftOut: boolean;
 };
 
 /** What is wrong with the fields of a mark. */
-export type MarkProblems = { distance?: string; time?: string; date?: string; note?: string };
+export type MarkProblems = { distance?: string; time?: string; date?: string; courseName?: string; note?: string };
 
 export const emptyMark = (date: string): MarkFields => ({
   distance: '',
   time: '',
   date,
   kind: 'race',
+  course: 'track',
+  courseName: '',
   note: '',
   leftOut: false,
 });
 
-export const toMarkFields = ({ distanceM, timeS, date, kind, note, leftOut }: Mark): MarkFields => ({
+export const toMarkFields = ({ distanceM, timeS, date, kind, ...more }: Mark): MarkFields => ({
   distance: formatDistance(distanceM),
   time: formatExactTime(timeS),
   date,
   kind,
-  note: note ?? '',
-  leftOut: leftOut ?? false,
+  course: more.course ?? 'track',
+  courseName: more.courseName ?? '',
+  note: more.note ?? '',
+  leftOut: more.leftOut ?? false,
 });
 
 /** Nothing has been typed yet. */
@@ -54,6 +60,9 @@ export function markProblems(fields: MarkFields, today: string): MarkProblems {
       : fields.date > today
         ? { date: 'This day is still to come. A race to be ready for is a goal.' }
         : {}),
+    ...(fields.courseName.trim().length > 60
+      ? { courseName: 'The name of a course can have 60 characters at most.' }
+      : {}),
     ...(fields.note.trim().length > 200 ? { note: 'A note can have 200 characters at most.' } : {}),
   };
 }
@@ -64,6 +73,7 @@ export function readMark(fields: MarkFields): (Mark & { doubt?: string }) | unde
   const time = parseTime(fields.time, distanceM);
   if (distanceM === undefined || !time.ok) return undefined;
   const note = fields.note.trim();
+  const courseName = fields.courseName.trim();
   const meantS = otherReadingOf(fields.time, distanceM);
   const unlikely = doubtAboutMark({ distanceM, timeS: time.timeS });
   const doubt = unlikely && (meantS === undefined ? unlikely : `${unlikely} Did you mean ${formatTime(meantS)}?`);
@@ -72,6 +82,7 @@ export function readMark(fields: MarkFields): (Mark & { doubt?: string }) | unde
     timeS: time.timeS,
     date: fields.date,
     kind: fields.kind,
+    ...(fields.course === 'track' ? {} : { course: fields.course, ...(courseName === '' ? {} : { courseName }) }),
     ...(note === '' ? {} : { note }),
     ...(fields.leftOut ? { leftOut: true } : {}),
     ...(doubt === undefined ? {} : { doubt }),

@@ -1,5 +1,5 @@
-import { surenessOf, type Sureness } from '@core/fitness/howSure';
-import { paceOf, unitM, type PaceUnit } from '@core/paces/paceTable';
+import { surenessAt, surenessOf, type Sureness } from '@core/fitness/howSure';
+import { paceOf, speedError, unitM, type PaceUnit } from '@core/paces/paceTable';
 import { entryOf } from '@core/paces/paceBook';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import type { Group, SquadMember, Status } from '@core/squad/athlete';
@@ -70,14 +70,14 @@ export function paceText(speedMps: number, unit: PaceUnit): string {
   return formatTime(overM / speedMps, overM <= 400 ? 1 : 0);
 }
 
-/** One cell of the table: the time, `≈` in front when unsure; the effort where there is no time. */
+/** One cell of the table: the time, `≈` in front when that pace is unsure; the effort where there is no time. */
 export function cellText(paces: AthletePaces, name: string, unit: PaceUnit): string {
   const entry = entryOf(paces.paceBook, name);
   if (!entry) return '–';
   if (entry.basis.kind === 'effort') return `effort ${entry.basis.effort}`;
   const speedMps = paceOf(paces, name);
-  if (speedMps === undefined) return '–';
-  return `${sureOf(paces) === 'unsure' ? '≈ ' : ''}${paceText(speedMps, unit)}`;
+  if (speedMps === undefined || !paces.curve) return '–';
+  return `${surenessAt(speedError(paces.curve, speedMps)) === 'unsure' ? '≈ ' : ''}${paceText(speedMps, unit)}`;
 }
 
 export const UNIT_WORDS: Record<PaceUnit, string> = {

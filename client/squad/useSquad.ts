@@ -1,4 +1,7 @@
 import { useMemo } from 'react';
+import { courseOffsets } from '@core/fitness/courseOffsets';
+import { isOnTrack } from '@core/fitness/mark';
+import type { CourseOffsets } from '@core/fitness/weighing';
 import type { PaceBook } from '@core/paces/paceBook';
 import { PACE_NAMES } from '@core/paces/paceNames';
 import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
@@ -60,16 +63,32 @@ export function usePaceNames(): readonly string[] {
 export const bookOf = (athlete: SquadMember, { books, settings }: SquadView): PaceBook =>
   bookById(books, athlete.paceBookId ?? settings.paceBookId);
 
+/** What the squad's marks say of courses off the track; the same for as long as everyone's marks and the day are. */
+const learned = new WeakMap<SquadView, { asOf: string; courses: CourseOffsets }>();
+
+export function coursesOf(squad: SquadView, asOf: string): CourseOffsets {
+  const before = learned.get(squad);
+  if (before?.asOf === asOf) return before.courses;
+  const courses = courseOffsets([...squad.athletes, ...squad.archived], asOf);
+  learned.set(squad, { asOf, courses });
+  return courses;
+}
+
 /** Curves are costly on a slow phone, and the same for as long as athlete, book and day are. */
-const known = new WeakMap<SquadMember, { book: PaceBook; asOf: string; paces: AthletePaces }>();
+const known = new WeakMap<
+  SquadMember,
+  { book: PaceBook; asOf: string; courses: CourseOffsets | undefined; paces: AthletePaces }
+>();
 
 /** One athlete's curves and book on a day (YYYY-MM-DD). */
 export function pacesOf(athlete: SquadMember, squad: SquadView, asOf: string): AthletePaces {
   const book = bookOf(athlete, squad);
   const before = known.get(athlete);
-  if (before?.book === book && before.asOf === asOf) return before.paces;
-  const paces = athletePaces(athlete, book, asOf);
-  known.set(athlete, { book, asOf, paces });
+  // Only those who have run off the track depend on what the others' marks say.
+  const courses = athlete.marks.every(isOnTrack) ? undefined : coursesOf(squad, asOf);
+  if (before?.book === book && before.asOf === asOf && before.courses === courses) return before.paces;
+  const paces = athletePaces(athlete, book, asOf, courses);
+  known.set(athlete, { book, asOf, courses, paces });
   return paces;
 }
 

@@ -1,7 +1,7 @@
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import type { ModelName } from '@core/fitness/curve';
-import type { MarkKind } from '@core/fitness/mark';
+import type { Course, MarkKind } from '@core/fitness/mark';
 import type { Leaning, Status } from '@core/squad/athlete';
 
 /** The core's names in a coach's words. */
@@ -24,6 +24,13 @@ export const KIND_WORDS: Record<MarkKind, string> = {
   trial: 'trial',
   session: 'session estimate',
   estimate: 'coach’s estimate',
+};
+
+export const COURSE_WORDS: Record<Course, string> = {
+  track: 'track',
+  road: 'road',
+  'cross-country': 'cross-country',
+  hilly: 'hilly',
 };
 
 export const MODEL_WORDS: Record<ModelName, string> = {

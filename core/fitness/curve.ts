@@ -1,10 +1,10 @@
 import { criticalSpeed, type CriticalSpeedParameters } from './criticalSpeed';
 import type { EnduranceParameters } from './endurance';
 import { enduranceModel, OUTLIER_SD } from './enduranceModel';
-import type { Mark } from './mark';
+import { isOnTrack, type Mark } from './mark';
 import { CurveError, type Model } from './model';
 import { powerLaw, type PowerLawParameters } from './powerLaw';
-import { isUsable, weigh, type Weighed } from './weighing';
+import { usableBy, weigh, type CourseOffsets, type Weighed } from './weighing';
 
 export { CurveError };
 
@@ -97,25 +97,50 @@ function unjudged(model: ModelName, marks: readonly Weighed[]): Curve {
   }
 }
 
+/** How marks are looked at: from which day (YYYY-MM-DD), by which model, and with what is known of courses off the track. */
+export type FitOptions<M extends ModelName = ModelName> = { asOf: string; model?: M; courses?: CourseOffsets };
+
 /**
- * Fits the athlete's curve to their marks. Marks left out by the coach, shorter than 200 m or not at a running speed are
- * passed over. Models: 'endurance', Péronnet & Thibault, J. Appl. Physiol. 67:453–465 (1989), penalised least squares on
- * ln(time); 'power-law', Riegel (1981); 'critical-speed', Monod & Scherrer (1965).
- * @param options.asOf the day the marks are looked at from, YYYY-MM-DD: older marks count less.
- * @throws CurveError when no mark is usable, or for 'critical-speed' when there are not two of 2 to 20 minutes.
+ * Those that count: of marks off the track only what is quicker than the track marks say. A slow course, a headwind or a long
+ * measure explains the others, and never drags paces. Without a mark on a track all count.
  */
-export function fitCurve(marks: readonly Mark[], options: { asOf: string; model?: 'endurance' }): EnduranceCurve;
-export function fitCurve(marks: readonly Mark[], options: { asOf: string; model?: ModelName }): Curve;
-export function fitCurve(marks: readonly Mark[], options: { asOf: string; model?: ModelName }): Curve {
-  const weighed = marks.filter(isUsable).map((mark) => weigh(mark, options.asOf));
+function withoutSlowCourses(weighed: readonly Weighed[]): Weighed[] {
+  const onTrack = weighed.filter(({ mark }) => isOnTrack(mark));
+  if (onTrack.length === 0 || onTrack.length === weighed.length) return [...weighed];
+  const { x } = enduranceModel.fit(onTrack);
+  const parameters = enduranceModel.parametersOf(x);
+  return weighed.filter(
+    ({ mark, timeS }) => isOnTrack(mark) || timeS < enduranceModel.timeFor(parameters, mark.distanceM),
+  );
+}
+
+/**
+ * Fits the athlete's curve to their marks. Marks left out by the coach, later than `asOf`, shorter than 200 m or not at a running
+ * speed are passed over. Models: 'endurance', Péronnet & Thibault, J. Appl. Physiol. 67:453–465 (1989), penalised least squares
+ * on ln(time); 'power-law', Riegel (1981); 'critical-speed', Monod & Scherrer (1965). Standard errors grow where marks disagree.
+ * @param options.asOf the day the marks are looked at from, YYYY-MM-DD: older marks count less.
+ * @param options.courses offsets of named courses off the track, see courseOffsets().
+ * @throws CurveError when no mark is usable, or for 'critical-speed' when there are not two of about 2 to 20 minutes, different enough.
+ */
+export function fitCurve(marks: readonly Mark[], options: FitOptions<'endurance'>): EnduranceCurve;
+export function fitCurve(marks: readonly Mark[], options: FitOptions): Curve;
+export function fitCurve(marks: readonly Mark[], { asOf, model = 'endurance', courses }: FitOptions): Curve {
+  const weighed = usableBy(marks, asOf).map((mark) => weigh(mark, asOf, courses));
   if (weighed.length === 0)
     throw new CurveError('There is no race or trial of 200 m or more to work the paces out from.');
-  const curve = unjudged(options.model ?? 'endurance', weighed);
+  const counted = withoutSlowCourses(weighed);
+  const curve = unjudged(model, counted);
   const { timeFor: curveTime } = modelOf(curve);
-  const total = weighed.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
+  const total = counted.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
   const judged = weighed.map((one): WeighedMark => {
-    const residual = Math.log(one.mark.timeS / curveTime(one.mark.distanceM));
-    return { ...one, weight: 1 / one.sd ** 2 / total, residual, outlier: Math.abs(residual) > OUTLIER_SD * one.sd };
+    const counts = counted.includes(one);
+    const residual = Math.log(one.timeS / curveTime(one.mark.distanceM));
+    return {
+      ...one,
+      weight: counts ? 1 / one.sd ** 2 / total : 0,
+      residual,
+      outlier: counts && Math.abs(residual) > OUTLIER_SD * one.sd,
+    };
   });
   return { ...curve, marks: judged };
 }

@@ -49,7 +49,7 @@ const PRECISION = 1e-11;
  * The root of an increasing function between `low` and `high`, searched in the logarithm: inverse quadratic steps where they are
  * safe, halving where not (Chandrupatla, Adv. Eng. Software 28:145–149, 1997).
  */
-function rootOf(increasing: (x: number) => number, low: number, high: number): number {
+export function rootOf(increasing: (x: number) => number, low: number, high: number): number {
   let [near, far] = [Math.log(high), Math.log(low)];
   let [fNear, fFar] = [increasing(high), increasing(low)];
   if (fFar >= 0) return low;

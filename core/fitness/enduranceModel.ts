@@ -6,7 +6,8 @@ import {
   powerNeeded,
   type EnduranceParameters,
 } from './endurance';
-import { leastSquares } from './leastSquares';
+import { covarianceFrom, leastSquares } from './leastSquares';
+import { scaledByMisfit } from './misfit';
 import type { Fit, Model } from './model';
 import type { Weighed } from './weighing';
 
@@ -16,6 +17,7 @@ const PRIOR = { e: { mean: -0.05, sd: 0.012 }, a: { mean: 55, sd: 8 } };
  * Odd marks must not bend the curve into nonsense: E and A stay within three standard deviations of their priors. A lower A
  * would even make a runner faster over a longer distance.
  */
+const LN_MAP = { min: Math.log(3), max: Math.log(60) };
 const BOUNDS = { e: { min: -0.086, max: -0.014 }, a: { min: 31, max: 79 } };
 /** A mark this many standard deviations off is flagged, and pulls no harder than one that is just so far off (Huber 1964). */
 export const OUTLIER_SD = 3;
@@ -23,59 +25,68 @@ export const OUTLIER_SD = 3;
 /** The shape vector (ln MAP, E/MAP, A/MAP) as model parameters, kept inside the bounds. */
 function parametersOf(x: readonly number[]): EnduranceParameters {
   const [lnMap = 0, e = PRIOR.e.mean, a = PRIOR.a.mean] = x;
-  const mapWkg = Math.exp(clamp(lnMap, { min: Math.log(3), max: Math.log(60) }));
+  const mapWkg = Math.exp(clamp(lnMap, LN_MAP));
   return { mapWkg, eWkg: clamp(e, BOUNDS.e) * mapWkg, aJkg: clamp(a, BOUNDS.a) * mapWkg };
 }
 
-/** A residual in standard deviations, its square growing only linearly beyond OUTLIER_SD: one wild mark leaves the rest alone. */
+/** So much of a square is kept beyond OUTLIER_SD: of two marks that contradict each other no level is as good as the next. */
+const BEYOND = 0.02;
+
+/** A residual in standard deviations, its square growing almost linearly beyond OUTLIER_SD: one wild mark leaves the rest alone. */
 function tempered(residual: number): number {
   const off = Math.abs(residual);
-  return off <= OUTLIER_SD ? residual : Math.sign(residual) * Math.sqrt(OUTLIER_SD * (2 * off - OUTLIER_SD));
+  if (off <= OUTLIER_SD) return residual;
+  return Math.sign(residual) * Math.sqrt(OUTLIER_SD * (2 * off - OUTLIER_SD) + BEYOND * (off - OUTLIER_SD) ** 2);
 }
 /** How the tempered residual grows with the plain one. */
-const temperedSlope = (residual: number) =>
-  Math.abs(residual) <= OUTLIER_SD ? 1 : OUTLIER_SD / Math.abs(tempered(residual));
-
-const isWithin = (value: number, { min, max }: { min: number; max: number }) => value > min && value < max;
+function temperedSlope(residual: number): number {
+  const off = Math.abs(residual);
+  return off <= OUTLIER_SD ? 1 : (OUTLIER_SD + BEYOND * (off - OUTLIER_SD)) / Math.abs(tempered(residual));
+}
 
 /** Penalised least squares on ln(time), with priors on the shape and none on MAP: one mark is met exactly, two also bend the curve. */
 function fit(marks: readonly Weighed[]): Fit {
   // Starting from the power each mark would need in a steady 7 minutes keeps the solver inside a few steps.
-  const startMap = Math.max(...marks.map(({ mark }) => powerNeeded(mark.distanceM / mark.timeS, mark.distanceM)));
+  const startMap = Math.max(...marks.map(({ mark, timeS }) => powerNeeded(mark.distanceM / timeS, mark.distanceM)));
   // The solver asks for the slopes where it has just asked for the residuals: the times are worked out once.
   let known: { x: readonly number[]; times: number[] } | undefined;
   const timesAt = (x: readonly number[]) => {
     if (known?.x === x) return known.times;
     const p = parametersOf(x);
     const timeOver = new Map<number, number>();
-    for (const { mark } of marks)
-      if (!timeOver.has(mark.distanceM)) timeOver.set(mark.distanceM, enduranceTimeFor(p, mark.distanceM, mark.timeS));
-    const times = marks.map(({ mark }) => timeOver.get(mark.distanceM) ?? mark.timeS);
+    for (const { mark, timeS } of marks)
+      if (!timeOver.has(mark.distanceM)) timeOver.set(mark.distanceM, enduranceTimeFor(p, mark.distanceM, timeS));
+    const times = marks.map(({ mark, timeS }) => timeOver.get(mark.distanceM) ?? timeS);
     known = { x, times };
     return times;
   };
-  const plain = (timeS: number, { mark, sd }: Weighed) => Math.log(timeS / mark.timeS) / sd;
+  const plain = (curveS: number, { timeS, sd }: Weighed) => Math.log(curveS / timeS) / sd;
   const residuals = (x: readonly number[]) => [
     ...timesAt(x).map((timeS, i) => tempered(plain(timeS, marks[i] as Weighed))),
     ((x[1] ?? 0) - PRIOR.e.mean) / PRIOR.e.sd,
     ((x[2] ?? 0) - PRIOR.a.mean) / PRIOR.a.sd,
   ];
-  const jacobian = (x: readonly number[]) => {
+  const slopesBy = (slope: (residual: number) => number) => (x: readonly number[]) => {
     const p = parametersOf(x);
-    // Beyond its bounds the shape no longer changes the times.
-    const [e, a] = [Number(isWithin(x[1] ?? 0, BOUNDS.e)), Number(isWithin(x[2] ?? 0, BOUNDS.a))];
     return [
       ...timesAt(x).map((timeS, i) => {
         const one = marks[i] as Weighed;
         const [byLevel, byE, byA] = enduranceSlopes(p, one.mark.distanceM, timeS);
-        const scale = temperedSlope(plain(timeS, one)) / one.sd;
-        return [byLevel * scale, byE * scale * e, byA * scale * a];
+        const scale = slope(plain(timeS, one)) / one.sd;
+        return [byLevel * scale, byE * scale, byA * scale];
       }),
       [0, 1 / PRIOR.e.sd, 0],
       [0, 0, 1 / PRIOR.a.sd],
     ];
   };
-  return leastSquares(residuals, [Math.log(startMap), PRIOR.e.mean, PRIOR.a.mean], jacobian);
+  const { x } = leastSquares(residuals, [Math.log(startMap), PRIOR.e.mean, PRIOR.a.mean], {
+    jacobian: slopesBy(temperedSlope),
+    bounds: [LN_MAP, BOUNDS.e, BOUNDS.a],
+  });
+  // How sure it is goes by the plain residuals: what a wild mark takes away is counted once, as misfit.
+  const covariance = covarianceFrom(slopesBy(() => 1)(x), x.length);
+  const untempered = [...timesAt(x).map((timeS, i) => plain(timeS, marks[i] as Weighed)), ...residuals(x).slice(-2)];
+  return { x, covariance: scaledByMisfit(covariance, untempered, x.length) };
 }
 
 /** The default model (see endurance.ts). The unknowns: ln MAP, E/MAP, A/MAP in seconds. */

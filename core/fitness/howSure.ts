@@ -7,9 +7,9 @@ import { parseISO } from 'date-fns/parseISO';
 import { formatDistance } from '../units/distance';
 import { CurveError, fitCurve, timeErrorFor, timeFor, type Curve } from './curve';
 import type { Mark } from './mark';
-import { ageDaysOn, isUsable } from './weighing';
+import { ageDaysOn, usableBy } from './weighing';
 
-/** How sure: within about 2 % on average, within 4 %, or worse. */
+/** How sure: within about 2 %, within 4 %, or worse. */
 export type Sureness = 'sure' | 'fair' | 'unsure';
 
 /** Distances an athlete's paces are judged over, in metres: from 800 m pace to threshold. */
@@ -20,17 +20,27 @@ const FAIR = 0.04;
 const OLD_DAYS = 70;
 const OTHER_SEASON_DAYS = 180;
 
-/** Mean relative standard error over the distances judged: 0.02 is 2 %. */
-export function meanError(curve: Curve, distancesM: readonly number[] = JUDGED_M): number {
-  const errors = distancesM.map((distanceM) => timeErrorFor(curve, distanceM) / timeFor(curve, distanceM));
+/** Relative standard errors at the distances judged: 0.02 is 2 %. */
+const errorsOf = (curve: Curve): number[] =>
+  JUDGED_M.map((distanceM) => timeErrorFor(curve, distanceM) / timeFor(curve, distanceM));
+
+/** Their mean. */
+export function meanError(curve: Curve): number {
+  const errors = errorsOf(curve);
   return errors.reduce((sum, error) => sum + error, 0) / errors.length;
 }
 
-/** How sure a curve is as a whole; with a mark that does not fit the others never more than fair. */
+/** How sure one pace is, from its standard error as a share of it. */
+export const surenessAt = (error: number): Sureness => (error <= SURE ? 'sure' : error <= FAIR ? 'fair' : 'unsure');
+
+/**
+ * How sure a curve is, for lists of many athletes: as sure as all the paces judged but the one known least. With a mark that does not
+ * fit the others never more than fair.
+ */
 export function surenessOf(curve: Curve): Sureness {
-  const error = meanError(curve);
-  if (error > FAIR) return 'unsure';
-  return error <= SURE && !curve.marks.some(({ outlier }) => outlier) ? 'sure' : 'fair';
+  const [, secondWorst = 0] = errorsOf(curve).sort((a, b) => b - a);
+  const sureness = surenessAt(secondWorst);
+  return sureness === 'sure' && curve.marks.some(({ outlier }) => outlier) ? 'fair' : sureness;
 }
 
 /** `March`, or `March 2025` when that is another year than that of `asOf`. */
@@ -66,7 +76,29 @@ export function outlierSentences(curve: Curve, asOf: string): string[] {
 }
 
 /** Trials a coach would run on a track, in metres. */
-const TRIALS_M = [800, 1600, 3000, 5000];
+const TRIALS_M = [800, 1200, 1600, 2000, 3000, 5000];
+/** The longest flat-out trial by age in the year, common coaching practice: local rules for the young come first. */
+const LONGEST_BY_AGE = [
+  { under: 11, distanceM: 800 },
+  { under: 13, distanceM: 1200 },
+  { under: 15, distanceM: 2000 },
+  { under: 17, distanceM: 3000 },
+];
+/** What those who run short races would not race over either. */
+const LONGEST_BY_LEANING = { '400-800': 1600, '800-1500': 3000, '1500-3k': 5000, '5k-10k': 5000 };
+/** Too short to tell a distance runner much. */
+const SHORTEST_BY_LEANING = { '400-800': 800, '800-1500': 800, '1500-3k': 1200, '5k-10k': 1600 };
+
+/** For whom a trial is looked for; what is not known limits nothing. */
+export type TrialFor = { ageYears?: number | undefined; leaning?: keyof typeof LONGEST_BY_LEANING | undefined };
+
+/** Trials that suit an age and an event, in metres; one at least. */
+function trialsFor({ ageYears, leaning }: TrialFor): number[] {
+  const byAge = LONGEST_BY_AGE.find(({ under }) => ageYears !== undefined && ageYears < under)?.distanceM ?? Infinity;
+  const longestM = Math.min(byAge, leaning ? LONGEST_BY_LEANING[leaning] : Infinity);
+  const shortestM = Math.min(longestM, leaning ? SHORTEST_BY_LEANING[leaning] : 0);
+  return TRIALS_M.filter((distanceM) => distanceM >= shortestM && distanceM <= longestM);
+}
 
 /** The curve of the default model, or none. */
 function curveIfAny(marks: readonly Mark[], asOf: string): Curve | undefined {
@@ -78,11 +110,11 @@ function curveIfAny(marks: readonly Mark[], asOf: string): Curve | undefined {
   }
 }
 
-/** The trial that would make the curve surest, in metres; undefined without a usable mark. */
-export function bestTrialM(marks: readonly Mark[], asOf: string): number | undefined {
+/** The trial, of those that suit the athlete, that would make the curve surest, in metres; undefined without a usable mark. */
+export function bestTrialM(marks: readonly Mark[], asOf: string, who: TrialFor = {}): number | undefined {
   const now = curveIfAny(marks, asOf);
   if (!now) return undefined;
-  const tried = TRIALS_M.map((distanceM) => {
+  const tried = trialsFor(who).map((distanceM) => {
     // Run just as the curve expects, it leaves the curve where it is and only makes it surer.
     const trial: Mark = { distanceM, timeS: timeFor(now, distanceM), date: asOf, kind: 'trial' };
     return { distanceM, error: meanError(fitCurve([...marks, trial], { asOf })) };
@@ -107,17 +139,21 @@ function weaknesses(usable: readonly Mark[], newestDays: number): string[] {
  * Empty when they are fresh, several and agree.
  * @param canTrial false for an athlete who should not yet run flat out: the trial is put off.
  */
-export function doubtsAboutMarks(marks: readonly Mark[], asOf: string, canTrial = true): string[] {
+export function doubtsAboutMarks(
+  marks: readonly Mark[],
+  asOf: string,
+  { canTrial = true, ...who }: TrialFor & { canTrial?: boolean } = {},
+): string[] {
   const curve = curveIfAny(marks, asOf);
   if (!curve) return [];
-  const usable = marks.filter(isUsable);
+  const usable = usableBy(marks, asOf);
   const newest = usable.reduce((a, b) => (b.date > a.date ? b : a));
   const newestDays = ageDaysOn(newest.date, asOf);
   const weak = weaknesses(usable, newestDays);
   const sureness = surenessOf(curve);
   const isDoubtful = weak.length > 0 && sureness !== 'sure';
   // Five more fits: only where a trial is proposed.
-  const trialM = isDoubtful ? bestTrialM(marks, asOf) : undefined;
+  const trialM = isDoubtful ? bestTrialM(marks, asOf, who) : undefined;
   const settles = canTrial
     ? 'would settle it'
     : 'would settle it, once there are some weeks of regular running behind it';

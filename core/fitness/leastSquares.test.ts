@@ -37,3 +37,21 @@ test('it never ends further off than it began', () => {
     ),
   );
 });
+
+test('with bounds the least within them is found, as well as it would be on the bound itself', () => {
+  fc.assert(
+    fc.property(
+      fc.array(fc.integer({ min: -50, max: 50 }), { minLength: 3, maxLength: 6 }),
+      fc.double({ min: -2, max: 2, noNaN: true }),
+      (data, most) => {
+        const residuals = ([a = 0, b = 0]: readonly number[]) => data.map((value, i) => a + b * i - value);
+        const { x } = leastSquares(residuals, [0, 0], { bounds: [undefined, { min: -Infinity, max: most }] });
+        const free = leastSquares(residuals, [0, 0]).x;
+        if ((free[1] ?? 0) <= most) return expect(x[1]).toBeCloseTo(free[1] ?? 0, 5);
+        const held = leastSquares(([a = 0]) => residuals([a, most]), [0]).x;
+        expect(x[1]).toBeCloseTo(most, 9);
+        expect(x[0]).toBeCloseTo(held[0] ?? 0, 5);
+      },
+    ),
+  );
+});

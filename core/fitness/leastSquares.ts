@@ -1,7 +1,8 @@
 /**
- * Small dense non-linear least squares: Levenberg–Marquardt (Marquardt, J. SIAM 11:431–441, 1963). Meant for a handful of
- * unknowns.
+ * Small dense non-linear least squares: Levenberg–Marquardt (Marquardt, J. SIAM 11:431–441, 1963) with bounds on the unknowns,
+ * by projected steps on those that are free (Bertsekas, SIAM J. Control Optim. 20:221–246, 1982). Meant for a handful of unknowns.
  */
+import { clamp } from './clamp';
 
 function solve(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | undefined {
   const n = right.length;
@@ -43,32 +44,63 @@ function normalMatrix(jacobian: readonly (readonly number[])[], n: number): numb
   );
 }
 
+/** (JᵀJ)⁻¹ of `n` unknowns, from the derivatives of residuals in standard deviations; zeros where they say nothing. */
+export function covarianceFrom(jacobian: readonly (readonly number[])[], n: number): number[][] {
+  const normal = normalMatrix(jacobian, n);
+  return Array.from({ length: n }, (_, a) => {
+    const unit = Array.from({ length: n }, (__, i) => (i === a ? 1 : 0));
+    return solve(normal, unit) ?? unit.map(() => 0);
+  });
+}
+
+/** Least and most of an unknown. */
+export type Bounds = { min: number; max: number };
+
+/** True where an unknown sits on a bound and the descent points out of it: it is held there for this step. */
+const isHeld = (value: number, descent: number, bounds: Bounds | undefined) =>
+  bounds !== undefined && ((value <= bounds.min && descent <= 0) || (value >= bounds.max && descent >= 0));
+
 /**
  * Finds the x that makes the sum of squares of `residuals(x)` least, starting at `start`.
- * @param jacobian the residuals' derivatives, one row a residual; worked out numerically if left out.
- * @returns x and the covariance (JᵀJ)⁻¹, which is that of x when the residuals are in standard deviations.
+ * @param options.jacobian the residuals' derivatives, one row a residual; worked out numerically if left out.
+ * @param options.bounds least and most of each unknown; none where left out. The least sum *within* them is found.
+ * @returns x and the covariance (JᵀJ)⁻¹, which is that of x when the residuals are in standard deviations. A bound that is met
+ *   does not make it smaller: it is no measurement.
  */
 export function leastSquares(
   residuals: Problem,
   start: readonly number[],
-  jacobian?: (x: readonly number[]) => number[][],
+  {
+    jacobian,
+    bounds = [],
+  }: { jacobian?: (x: readonly number[]) => number[][]; bounds?: readonly (Bounds | undefined)[] } = {},
 ): { x: number[]; covariance: number[][] } {
   const n = start.length;
-  let x = [...start];
+  const within = (x: readonly number[]) =>
+    x.map((value, i) => {
+      const limits = bounds[i];
+      return limits ? clamp(value, limits) : value;
+    });
+  let x = within(start);
   let at = residuals(x);
   let cost = sumOfSquares(at);
   let damping = 1e-3;
-  let normal: number[][] = [];
-  for (let iteration = 0; iteration < 60; iteration++) {
+  for (let iteration = 0; iteration < 100; iteration++) {
     const slopes = jacobian?.(x) ?? numericalJacobian(residuals, x, at);
-    normal = normalMatrix(slopes, n);
-    const gradient = Array.from({ length: n }, (_, a) =>
+    const normal = normalMatrix(slopes, n);
+    const descent = Array.from({ length: n }, (_, a) =>
       slopes.reduce((sum, row, i) => sum - (row[a] ?? 0) * (at[i] ?? 0), 0),
     );
-    const damped = normal.map((row, a) => row.map((v, b) => (a === b ? v * (1 + damping) : v)));
-    const step = solve(damped, gradient);
+    const held = x.map((value, i) => isHeld(value, descent[i] ?? 0, bounds[i]));
+    const damped = normal.map((row, a) =>
+      row.map((v, b) => (a === b ? (held[a] ? 1 : v * (1 + damping)) : held[a] || held[b] ? 0 : v)),
+    );
+    const step = solve(
+      damped,
+      descent.map((value, a) => (held[a] ? 0 : value)),
+    );
     if (!step) break;
-    const next = x.map((v, i) => v + (step[i] ?? 0));
+    const next = within(x.map((v, i) => v + (step[i] ?? 0)));
     const nextAt = residuals(next);
     const nextCost = sumOfSquares(nextAt);
     if (nextCost < cost) {
@@ -77,15 +109,11 @@ export function leastSquares(
       at = nextAt;
       cost = nextCost;
       damping = Math.max(damping / 10, 1e-12);
-      if (gained < 1e-9 * (1 + cost)) break;
+      if (gained < 1e-12 * (1 + cost)) break;
     } else {
       damping *= 10;
       if (damping > 1e12) break;
     }
   }
-  const covariance = Array.from({ length: n }, (_, a) => {
-    const unit = Array.from({ length: n }, (__, i) => (i === a ? 1 : 0));
-    return solve(normal, unit) ?? unit.map(() => 0);
-  });
-  return { x, covariance };
+  return { x, covariance: covarianceFrom(jacobian?.(x) ?? numericalJacobian(residuals, x, at), n) };
 }

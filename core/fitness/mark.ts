@@ -6,17 +6,27 @@ import { formatMarkTime } from '../units/time';
 export const MARK_KINDS = ['race', 'trial', 'session', 'estimate'] as const;
 export type MarkKind = (typeof MARK_KINDS)[number];
 
+/** What it was run on. Off the track a time says less: ground, hills and the length itself are uncertain. */
+export const COURSES = ['track', 'road', 'cross-country', 'hilly'] as const;
+export type Course = (typeof COURSES)[number];
+
 /** One dated performance: `distanceM` metres in `timeS` seconds on `date` (YYYY-MM-DD). */
 export type Mark = {
   distanceM: number;
   timeS: number;
   date: string;
   kind: MarkKind;
+  /** On the track if left out. */
+  course?: Course;
+  /** The name of a course that is not a track, by which its marks are compared: `Mill Hill 4 km`. */
+  courseName?: string;
   /** Where it was and what it was like: wind, heat, a hilly road. */
   note?: string;
   /** The coach does not want it in the curve. */
   leftOut?: true;
 };
+
+export const isOnTrack = ({ course }: Pick<Mark, 'course'>): boolean => course === undefined || course === 'track';
 
 /**
  * A question for the coach when a mark is hardly believable (a 5000 in 8 minutes, an 800 in 40), else undefined.

@@ -3,6 +3,7 @@
  * Riegel, "Athletic records and human endurance", American Scientist 69:285–290 (1981).
  */
 import { clamp } from './clamp';
+import { scaledByMisfit } from './misfit';
 import type { Fit, Model } from './model';
 import { straightLine } from './straightLine';
 import type { Weighed } from './weighing';
@@ -13,25 +14,32 @@ export type PowerLawParameters = { atM: number; speedMps: number; exponent: numb
 const USUAL_EXPONENT = 1.06;
 /** Powers seen among runners; marks that ask for another are met as nearly as this allows. */
 const EXPONENTS = { min: 1.03, max: 1.12 };
-/** How far single runners are from the usual power: what is not known without marks far apart. */
+/** How far single runners are from the usual power: this project's own prior. */
 const EXPONENT_SD = 0.02;
 
+/**
+ * The straight line of ln(time) over ln(distance), with a prior on its slope: marks over one distance, or nearly one, leave it at
+ * the usual one. The exponent stands beside the level alone, so that a bound it meets leaves that as it is.
+ */
 function fit(marks: readonly Weighed[]): Fit {
-  const points = marks.map(({ mark, sd }) => ({
+  const points = marks.map(({ mark, timeS, sd }) => ({
     x: Math.log(mark.distanceM),
-    y: Math.log(mark.timeS),
+    y: Math.log(timeS),
     weight: 1 / sd ** 2,
   }));
   const { meanX, atMean, slope, sumWeight, sumXX } = straightLine(points);
-  const exponent = sumXX > 0 ? clamp(slope, EXPONENTS) : USUAL_EXPONENT;
-  return {
-    x: [meanX - atMean, exponent, meanX],
-    covariance: [
-      [1 / sumWeight, 0, 0],
-      [0, 1 / (sumXX + 1 / EXPONENT_SD ** 2), 0],
-      [0, 0, 0],
-    ],
-  };
+  const ofPrior = 1 / EXPONENT_SD ** 2;
+  const exponent = clamp((slope * sumXX + USUAL_EXPONENT * ofPrior) / (sumXX + ofPrior), EXPONENTS);
+  const covariance = [
+    [1 / sumWeight, 0, 0],
+    [0, 1 / (sumXX + ofPrior), 0],
+    [0, 0, 0],
+  ];
+  const residuals = [
+    ...points.map(({ x, y, weight }) => (y - atMean - exponent * (x - meanX)) * Math.sqrt(weight)),
+    (exponent - USUAL_EXPONENT) / EXPONENT_SD,
+  ];
+  return { x: [meanX - atMean, exponent, meanX], covariance: scaledByMisfit(covariance, residuals, 2) };
 }
 
 /** The unknowns: ln of the speed at the marks' mean distance, the exponent, and (known) ln of that distance. */

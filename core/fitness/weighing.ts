@@ -1,10 +1,32 @@
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
-import type { Mark } from './mark';
+import { isOnTrack, type Course, type Mark } from './mark';
 
-/** A mark with how old it is and how far it is trusted: `sd` is the standard deviation of ln(time), 0.012 is 1.2 %. */
-export type Weighed = { mark: Mark; ageDays: number; sd: number };
+/**
+ * A mark with how old it is, what it was worth on a track (`timeS`, the run time where no offset of its course is known), and how far
+ * it is trusted: `sd` is the standard deviation of ln(time), 0.012 is 1.2 %.
+ */
+export type Weighed = { mark: Mark; ageDays: number; timeS: number; sd: number };
+
+/** By how much ln(time) is longer on a course than on a track, and how sure that is (standard deviation). */
+export type CourseOffset = { lnOffset: number; sd: number };
+/** What is known of named courses, by `courseKey`. */
+export type CourseOffsets = ReadonlyMap<string, CourseOffset>;
+
+/** Before anything is known of a course: as quick as a track, give or take so much. This project's own values. */
+const SD_OF_COURSE: Record<Course, number> = { track: 0, road: 0.015, 'cross-country': 0.04, hilly: 0.03 };
+
+export const unknownCourse = ({ course = 'track' }: Pick<Mark, 'course'>): CourseOffset => ({
+  lnOffset: 0,
+  sd: SD_OF_COURSE[course],
+});
+
+/** What marks of one named course have in common, also where it is typed a little differently; undefined on a track or without a name. */
+export function courseKey(mark: Pick<Mark, 'course' | 'courseName' | 'distanceM'>): string | undefined {
+  const name = mark.courseName?.trim().toLowerCase().replace(/\s+/g, ' ');
+  return isOnTrack(mark) || !name ? undefined : `${mark.course} ${mark.distanceM} ${name}`;
+}
 
 /** The further a mark is from a race, the less it is trusted; how the project trusts them, not a published value. */
 const SD_OF_KIND: Record<Mark['kind'], number> = { race: 0.012, trial: 0.02, session: 0.03, estimate: 0.03 };
@@ -25,12 +47,22 @@ export function isUsable(mark: Mark): boolean {
   );
 }
 
+/** The marks a curve of that day (YYYY-MM-DD) can stand on: usable, and run by then. */
+export const usableBy = (marks: readonly Mark[], asOf: string): Mark[] =>
+  marks.filter((mark) => isUsable(mark) && mark.date.slice(0, 10) <= asOf.slice(0, 10));
+
 /** Age in days on `asOf` (YYYY-MM-DD), 0 for a day to come. */
 export const ageDaysOn = (date: string, asOf: string): number =>
   Math.max(0, differenceInCalendarDays(parseISO(asOf), parseISO(date)));
 
-/** A mark as seen from a day: 0.5 % less sure for each four weeks of age. */
-export function weigh(mark: Mark, asOf: string): Weighed {
+/** A mark as seen from a day: 0.5 % less sure for each four weeks of age, and by what is known of its course. */
+export function weigh(mark: Mark, asOf: string, courses?: CourseOffsets): Weighed {
   const ageDays = ageDaysOn(mark.date, asOf);
-  return { mark, ageDays, sd: SD_OF_KIND[mark.kind] + ageDays * SD_PER_DAY };
+  const { lnOffset, sd } = courses?.get(courseKey(mark) ?? '') ?? unknownCourse(mark);
+  return {
+    mark,
+    ageDays,
+    timeS: mark.timeS * Math.exp(-lnOffset),
+    sd: Math.hypot(SD_OF_KIND[mark.kind] + ageDays * SD_PER_DAY, sd),
+  };
 }

@@ -6,7 +6,7 @@ import Joi from 'joi';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
 import { MODEL_NAMES, type Nudge } from '../fitness/curve';
-import { MARK_KINDS, type Mark } from '../fitness/mark';
+import { COURSES, MARK_KINDS, type Mark } from '../fitness/mark';
 import { checkPaceBook } from '../paces/checkPaceBook';
 import type { PaceBook, PaceEntry } from '../paces/paceBook';
 import { SHIPPED_BOOKS } from '../paces/shippedBooks';
@@ -83,6 +83,11 @@ const markSchema = Joi.object<Mark>({
   kind: Joi.string()
     .valid(...MARK_KINDS)
     .required(),
+  course: Joi.string().valid(...COURSES),
+  courseName: Joi.string().trim().max(60).messages({
+    'string.empty': 'Leave an empty course name out.',
+    'string.max': 'The name of a course can have 60 characters at most.',
+  }),
   note: note(200),
   leftOut: Joi.boolean().valid(true),
 });
@@ -190,6 +195,8 @@ export const squadChangeSchema = Joi.object<SquadChange>({
   removedIds: Joi.array().items(idSchema).max(5000),
 });
 
+const shareOfSpeed = Joi.number().strict().min(0.2).max(2).required();
+
 const basisSchema = Joi.alternatives().conditional('.kind', {
   switch: [
     {
@@ -205,7 +212,8 @@ const basisSchema = Joi.alternatives().conditional('.kind', {
       then: Joi.object({
         kind: Joi.string(),
         of: Joi.string().max(20).required(),
-        share: Joi.number().strict().min(0.2).max(2).required(),
+        share: shareOfSpeed,
+        atMost: Joi.object({ of: Joi.string().max(20).required(), share: shareOfSpeed }),
       }),
     },
     {

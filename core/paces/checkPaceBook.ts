@@ -26,7 +26,13 @@ const MAX_NAME = 20;
 
 const isStandard = (name: string) => (PACE_NAMES as readonly string[]).includes(name);
 
-const basedOn = ({ basis }: PaceEntry) => (basis.kind === 'share' || basis.kind === 'offset' ? basis.of : undefined);
+/** The entries that one stands on. */
+const basesOf = ({ basis }: PaceEntry): string[] =>
+  basis.kind === 'share'
+    ? [basis.of, ...(basis.atMost ? [basis.atMost.of] : [])]
+    : basis.kind === 'offset'
+      ? [basis.of]
+      : [];
 
 function nameProblem({ name }: PaceEntry): string | undefined {
   if (isStandard(name)) return undefined;
@@ -38,38 +44,41 @@ function nameProblem({ name }: PaceEntry): string | undefined {
   return undefined;
 }
 
-/** The way from an entry through what it stands on, up to the first name met twice or the end. */
-function wayOf(
-  start: PaceEntry,
-  byName: ReadonlyMap<string, PaceEntry>,
-): { names: string[]; end: PaceEntry | undefined } {
-  const names = [start.name];
-  let at: PaceEntry | undefined = start;
-  for (;;) {
-    const next: string | undefined = basedOn(at);
-    if (next === undefined) return { names, end: at };
-    at = byName.get(next);
-    const isMet = names.includes(next);
-    names.push(next);
-    if (!at || isMet) return { names, end: undefined };
-  }
+/** A way from an entry through what it stands on to where it goes wrong: a name met twice or missing, or a pace without a time. */
+type BadWay = { names: string[]; effort?: PaceEntry };
+
+function badWayOf(start: PaceEntry, byName: ReadonlyMap<string, PaceEntry>): BadWay | undefined {
+  const sound = new Set<string>();
+  const walk = (entry: PaceEntry, names: string[]): BadWay | undefined => {
+    for (const name of basesOf(entry)) {
+      if (sound.has(name)) continue;
+      const way = [...names, name];
+      const next = byName.get(name);
+      if (!next || names.includes(name)) return { names: way };
+      if (next.basis.kind === 'effort') return { names: way, effort: next };
+      const further = walk(next, way);
+      if (further) return further;
+      sound.add(name);
+    }
+    return undefined;
+  };
+  return walk(start, [start.name]);
 }
 
 function basisProblem(entry: PaceEntry, byName: ReadonlyMap<string, PaceEntry>): string | undefined {
-  const of = basedOn(entry);
-  if (of === undefined) return undefined;
-  const { names, end } = wayOf(entry, byName);
-  if (end?.basis.kind === 'effort')
-    return `“${entry.name}” stands on “${end.name}”, which is run by effort and has no time to count from.`;
-  if (end) return undefined;
+  const bad = badWayOf(entry, byName);
+  if (!bad) return undefined;
+  const { names, effort } = bad;
+  if (effort)
+    return `“${entry.name}” stands on “${effort.name}”, which is run by effort and has no time to count from.`;
   const last = names.at(-1) ?? '';
   if (byName.has(last))
     // Whoever only leads into a circle is not to blame for it.
     return last === entry.name ? `“${entry.name}” leads back to itself: ${names.join(' → ')}.` : undefined;
-  if (last !== of) return undefined;
-  const close = closestNames(of, [...byName.keys()]);
+  if (names.length > 2) return undefined;
+  const close = closestNames(last, [...byName.keys()]);
   const hint = close.length > 0 ? ` Did you mean ${close.join(' or ')}?` : '';
-  return `“${entry.name}” stands on “${of}”, which is not in the book.${hint}`;
+  return `“${entry.name}” stands on “${last}”, which is not in the book.${hint}`;
 }
 
 /** Everything that makes the book unusable: names twice, missing or not writable, definitions that lead nowhere or in a circle. */
@@ -96,6 +105,9 @@ export function checkPaceBook({ entries }: Pick<PaceBook, 'entries'>): BookProbl
   return problems;
 }
 
+const shareText = ({ of, share }: { of: string; share: number }) =>
+  share === 1 ? `same as ${of}` : `${Math.round(share * 1000) / 10} % ${of}`;
+
 /** An entry in words: `race pace over 5k`, `97 % threshold`, `5k + 17 s a km`, `by feel, effort 7`. */
 export function basisText({ basis }: Pick<PaceEntry, 'basis'>): string {
   switch (basis.kind) {
@@ -103,8 +115,10 @@ export function basisText({ basis }: Pick<PaceEntry, 'basis'>): string {
       return `race pace over ${formatDistance(basis.distanceM)}`;
     case 'held':
       return `held for ${Math.round((basis.durationS / 60) * 10) / 10} min`;
-    case 'share':
-      return basis.share === 1 ? `same as ${basis.of}` : `${Math.round(basis.share * 1000) / 10} % ${basis.of}`;
+    case 'share': {
+      const text = shareText(basis);
+      return basis.atMost ? `${text}, at most ${shareText(basis.atMost)}` : text;
+    }
     case 'offset': {
       const per = basis.perM === 1000 ? 'km' : formatDistance(basis.perM);
       return `${basis.of} ${basis.offsetS < 0 ? '−' : '+'} ${Math.abs(basis.offsetS)} s a ${per}`;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { fitCurve } from '../fitness/curve';
+import { fitCurve, speedFor, timeFor, type EnduranceCurve } from '../fitness/curve';
 import { parseSession } from '../session/parseSession';
 import { targetsFor } from '../targets/targetsFor';
 import { standardTrack } from '../track/venue';
@@ -39,12 +39,15 @@ describe('the books that ship', () => {
     expect(speedOfEntry(curveBook, 'tempo', curve)).toBeCloseTo(4.183, 3);
     expect(speedOfEntry(book('slow-tempo'), 'tempo', curve)).toBeCloseTo(4.183 * 0.97, 3);
   });
-  test('easy, steady and cv are shares of the 8-minute speed, threshold the speed of an hour', () => {
-    const speeds = ['easy', 'steady', 'cv', 'aerobic-max', 'threshold'].map((name) =>
-      speedOfEntry(curveBook, name, curve),
-    );
-    const expected = [0.7 * 4.847, 0.8 * 4.847, 0.92 * 4.847, 4.847, 4.183];
-    speeds.forEach((speed, i) => expect(speed).toBeCloseTo(expected[i] ?? 0, 2));
+  test('steady hangs on the marathon, easy on the 8-minute speed and on steady, threshold and cv are held for 60 and 35 minutes', () => {
+    const of = (name: string, own = curve) => speedOfEntry(curveBook, name, own) ?? 0;
+    expect(of('aerobic-max')).toBeCloseTo(4.847, 3);
+    expect(of('threshold')).toBeCloseTo(4.183, 3);
+    expect(of('cv')).toBeCloseTo(speedFor(curve, 2100), 9);
+    expect(of('steady')).toBeCloseTo(0.96 * of('marathon'), 9);
+    expect(of('easy')).toBeCloseTo(0.7 * of('aerobic-max'), 9);
+    const slow = curveFrom(5000, 1980);
+    expect(of('easy', slow)).toBeCloseTo(0.92 * of('steady', slow), 9);
     expect(speedOfEntry(curveBook, 'strides', curve)).toBeCloseTo(
       (speedOfEntry(curveBook, '400', curve) ?? 0) * 0.93,
       9,
@@ -69,6 +72,45 @@ test('the longer the race, the slower its pace, for anyone', () => {
   );
 });
 
+describe('the named paces keep their order', () => {
+  const ORDERS = [
+    ['easy', 'steady', 'marathon'],
+    ['threshold', 'cv', '5k', '3k', 'mile', '800'],
+  ];
+  const inOrder = (own: EnduranceCurve) => {
+    for (const names of ORDERS) {
+      const speeds = names.map((name) => speedOfEntry(curveBook, name, own) ?? 0);
+      speeds.forEach((speed, i) => expect([names[i], speed > (speeds[i - 1] ?? 0)]).toEqual([names[i], true]));
+    }
+  };
+  test('for a 5k from 13:00 to 33:00 and every shape of curve within its bounds', () => {
+    const lnMap = { min: Math.log(8), max: Math.log(32) };
+    fc.assert(
+      fc.property(
+        fc.double({ ...lnMap, noNaN: true }),
+        fc.double({ min: -0.086, max: -0.014, noNaN: true }),
+        fc.double({ min: 31, max: 79, noNaN: true }),
+        (ln, e, a) => {
+          const mapWkg = Math.exp(ln);
+          const own: EnduranceCurve = { ...curve, parameters: { mapWkg, eWkg: e * mapWkg, aJkg: a * mapWkg } };
+          const fiveS = timeFor(own, 5000);
+          fc.pre(fiveS >= 780 && fiveS <= 1980);
+          inOrder(own);
+          // Half and 10k change places with threshold and cv, by how long they take: an hour, and 35 minutes.
+          const of = (name: string) => speedOfEntry(curveBook, name, own) ?? 0;
+          expect(of('half') > of('threshold')).toBe(timeFor(own, 21_097.5) < 3600);
+          expect(of('10k') > of('threshold')).toBe(timeFor(own, 10_000) < 3600);
+          expect(of('10k') > of('cv')).toBe(timeFor(own, 10_000) < 2100);
+        },
+      ),
+      { numRuns: 300 },
+    );
+  });
+  test('at both ends, where the old shares of the 8-minute speed did not', () => {
+    for (const fiveS of [780, 960, 1200, 1500, 1800, 1980]) inOrder(curveFrom(5000, fiveS));
+  });
+});
+
 describe('a definition is refused, with the names involved', () => {
   test('when it leads in a circle', () => {
     expect(problems({ tempo: share('threshold'), threshold: share('cv'), cv: share('tempo') })).toEqual(
@@ -89,7 +131,8 @@ describe('a definition is refused, with the names involved', () => {
     expect(problems({ tempo: { kind: 'offset', of: 'max', offsetS: 3, perM: 1000 } })).toEqual([
       '“tempo” stands on “max”, which is run by effort and has no time to count from.',
     ]);
-    expect(problems({ tempo: share('steady'), steady: share('max') })).toHaveLength(2);
+    // Easy, which may be no quicker than a share of steady, is as much without a time.
+    expect(problems({ tempo: share('steady'), steady: share('max') })).toHaveLength(3);
   });
   test.each([
     ['Cruise', /small letters/],
@@ -99,14 +142,14 @@ describe('a definition is refused, with the names involved', () => {
     ['', /needs a name/],
   ])('when it is called “%s”', (name, message) => expect(problems({ [name]: share('easy') })[0]).toMatch(message));
   test('when a name or a short name is there twice, or one that sessions use is missing', () => {
-    const [easy, steady, ...rest] = curveBook.entries;
-    if (!easy || !steady) throw new Error();
-    expect(checkPaceBook({ entries: [easy, { ...steady, name: 'easy' }, ...rest] })[0]?.message).toMatch(/twice/);
-    expect(checkPaceBook({ entries: [easy, { ...steady, short: 'e' }, ...rest] })[0]?.message).toMatch(
-      /“easy” and “steady” have the same short name/,
-    );
-    expect(checkPaceBook({ entries: [easy, ...rest] })).toEqual([
-      { index: rest.length + 1, message: expect.stringMatching(/may use steady/) },
+    const changed = (name: string, change: { name?: string; short?: string }) =>
+      checkPaceBook({
+        entries: curveBook.entries.map((entry) => (entry.name === name ? { ...entry, ...change } : entry)),
+      })[0]?.message;
+    expect(changed('half', { name: 'easy' })).toMatch(/twice/);
+    expect(changed('steady', { short: 'e' })).toMatch(/“easy” and “steady” have the same short name/);
+    expect(checkPaceBook({ entries: curveBook.entries.filter(({ name }) => name !== 'half') })).toEqual([
+      { index: PACE_NAMES.length - 1, message: expect.stringMatching(/may use half/) },
     ]);
   });
   test('and any tangle of definitions is judged without hanging; what is passed gives speeds', () => {

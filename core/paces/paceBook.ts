@@ -6,8 +6,8 @@ export type PaceBasis =
   | { kind: 'race'; distanceM: number }
   /** The speed that can be held for so long. */
   | { kind: 'held'; durationS: number }
-  /** A share (1 = all) of another entry's speed. */
-  | { kind: 'share'; of: string; share: number }
+  /** A share (1 = all) of another entry's speed; never quicker than `atMost`, where that is said, of a third. */
+  | { kind: 'share'; of: string; share: number; atMost?: { of: string; share: number } }
   /** Another entry's pace, `offsetS` seconds slower (below 0: faster) over every `perM` metres. */
   | { kind: 'offset'; of: string; offsetS: number; perM: number }
   /** No speed: run by feel, on 1 to 10. */
@@ -65,7 +65,9 @@ function speedOf(book: PaceBook, name: string, curve: Curve, seen: ReadonlySet<s
       return speedFor(curve, basis.durationS);
     case 'share': {
       const speedMps = base(basis.of);
-      return speedMps === undefined ? undefined : speedMps * basis.share;
+      if (speedMps === undefined) return undefined;
+      const most = basis.atMost && base(basis.atMost.of);
+      return Math.min(speedMps * basis.share, most === undefined ? Infinity : most * (basis.atMost?.share ?? 1));
     }
     case 'offset': {
       const speedMps = base(basis.of);

@@ -10,11 +10,11 @@ export type PaceRow = {
   goalMps?: number;
   /** Standard error of the speed of today as a share of it: 0.02 is 2 %. */
   error?: number;
-  /** The curve's model is not meant for efforts as long or as short as this. */
+  /** The curve's model is not meant for efforts as long or as short as this; the endurance curve stands in. */
   extrapolated?: true;
 };
 
-/** A speed is as sure as the race pace it is nearest to: over these, in metres. */
+/** A speed is as sure as the race pace it is nearest to, of these, in metres. */
 const RACES_M = [
   400,
   600,
@@ -33,37 +33,41 @@ const RACES_M = [
   MARATHON_M,
 ];
 
-type AtRace = { speedMps: number; error: number; extrapolated: boolean };
+type AtRace = { distanceM: number; speedMps: number; error?: number };
 
-const atRaces = (curve: Curve): AtRace[] =>
-  RACES_M.map((distanceM) => {
-    const timeS = timeFor(curve, distanceM);
-    return {
-      speedMps: distanceM / timeS,
-      error: timeErrorFor(curve, distanceM) / timeS,
-      extrapolated: isExtrapolated(curve, distanceM),
-    };
-  });
+/** Races of a curve, worked out once; their errors as they are asked for, since each takes several times as long. */
+const known = new WeakMap<Curve, AtRace[]>();
 
-const nearest = (races: readonly AtRace[], speedMps: number): AtRace | undefined =>
-  races.reduce<AtRace | undefined>(
+function nearestRace(curve: Curve, speedMps: number): AtRace | undefined {
+  const races =
+    known.get(curve) ?? RACES_M.map((distanceM) => ({ distanceM, speedMps: distanceM / timeFor(curve, distanceM) }));
+  known.set(curve, races);
+  return races.reduce<AtRace | undefined>(
     (best, race) => (best && Math.abs(best.speedMps - speedMps) <= Math.abs(race.speedMps - speedMps) ? best : race),
     undefined,
   );
+}
+
+/** Standard error of a speed in m/s as a share of it, by the race pace it is nearest to: 0.02 is 2 %. */
+export function speedError(curve: Curve, speedMps: number): number {
+  const race = nearestRace(curve, speedMps);
+  if (!race) return 0;
+  race.error ??= (timeErrorFor(curve, race.distanceM) * race.speedMps) / race.distanceM;
+  return race.error;
+}
 
 /** Every pace of the book for an athlete, now and at their goal, in the order of the book. */
 export function paceTable({ curve, goalCurve, paceBook }: PaceSource): PaceRow[] {
-  const races = curve ? atRaces(curve) : [];
   return paceBook.entries.map((entry) => {
     const nowMps = curve && speedOfEntry(paceBook, entry.name, curve);
     const goalMps = goalCurve && speedOfEntry(paceBook, entry.name, goalCurve);
-    const race = nowMps === undefined ? undefined : nearest(races, nowMps);
+    const race = curve && nowMps !== undefined ? nearestRace(curve, nowMps) : undefined;
     return {
       entry,
       ...(nowMps === undefined ? {} : { nowMps }),
       ...(goalMps === undefined ? {} : { goalMps }),
-      ...(race ? { error: race.error } : {}),
-      ...(race?.extrapolated ? { extrapolated: true as const } : {}),
+      ...(curve && nowMps !== undefined ? { error: speedError(curve, nowMps) } : {}),
+      ...(curve && race && isExtrapolated(curve, race.distanceM) ? { extrapolated: true as const } : {}),
     };
   });
 }

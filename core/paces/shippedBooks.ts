@@ -46,13 +46,13 @@ const perKm = (of: PaceName, offsetS: number): PaceBasis => ({ kind: 'offset', o
 const effort = (level: number): PaceBasis => ({ kind: 'effort', effort: level });
 
 const CURVE: Bases = {
-  easy: share('aerobic-max', 0.7),
-  steady: share('aerobic-max', 0.8),
+  easy: { kind: 'share', of: 'aerobic-max', share: 0.7, atMost: { of: 'steady', share: 0.92 } },
+  steady: share('marathon', 0.96),
   marathon: race(MARATHON_M),
   half: race(HALF_MARATHON_M),
   tempo: share('threshold', 1),
   threshold: held(3600),
-  cv: share('aerobic-max', 0.92),
+  cv: held(2100),
   '10k': race(10_000),
   '8k': race(8000),
   'aerobic-max': held(480),
@@ -68,8 +68,8 @@ const CURVE: Bases = {
 };
 
 /**
- * The default book: race paces straight from the curve, threshold as the speed held for an hour, the easier paces as
- * shares of the 8-minute speed.
+ * The default book: race paces straight from the curve, threshold and cv as what is held for 60 and 35 minutes. The easier paces hang
+ * on the marathon and the 8-minute speed so that they keep their order for runners of every level.
  */
 export const curveBook: PaceBook = {
   id: 'curve',
@@ -101,12 +101,12 @@ const offsetBook: PaceBook = {
   model: 'endurance',
   entries: entriesOf({
     easy: perKm('5k', 75),
-    steady: perKm('5k', 40),
+    steady: perKm('5k', 46),
     marathon: perKm('5k', 35),
     half: perKm('5k', 22),
     tempo: perKm('5k', 20),
     threshold: perKm('5k', 17),
-    cv: perKm('5k', 4),
+    cv: perKm('5k', 9),
     '10k': perKm('5k', 11),
     '8k': perKm('5k', 7),
     'aerobic-max': perKm('5k', -14),
@@ -155,9 +155,11 @@ export const SHIPPED_BOOKS: readonly PaceBook[] = [curveBook, slowTempoBook, tri
 
 /** What each school holds, in one line. */
 export const SAYS_OF_BOOK: Readonly<Record<string, string>> = {
-  curve: 'Every pace from races by one curve; tempo is threshold.',
+  curve:
+    'Every pace from races by one curve; tempo is threshold. For slower runners half, threshold, cv and 10k change places: each goes by how long it takes them.',
   'slow-tempo': 'The same, with tempo a little slower than threshold and longer.',
-  trials: 'Critical speed from two flat-out efforts of 2 to 20 minutes.',
+  trials:
+    'Critical speed from two flat-out efforts of 2 to 20 minutes; shorter and longer paces from the fitness curve, moved to meet it.',
   offset: 'Reps and long runs so many seconds per km from 5k pace.',
   effort: 'No times: everything by feel, from 1 to 10.',
 };

@@ -3,10 +3,14 @@ import Papa from 'papaparse';
 import { standardTrack } from '../track/venue';
 import { cardLines, cardText, formatRounded, passesText, targetText, timesText } from './card';
 import { dayCautions, startNote, type DayCautionSource } from './dayCautions';
-import { heatCaution, heatIndexC, USUAL_HEAT_LIMITS } from '../conditions/heat';
+import { heatCaution, heatIndexOf, USUAL_HEAT_LIMITS } from '../conditions/heat';
 import { member, plansOf, runner } from './testing';
 
 const f = (c: number) => (c * 9) / 5 + 32;
+const indexF = (temperatureC: number, humidityPct: number) => {
+  const heat = heatIndexOf({ temperatureC, humidityPct });
+  return heat.kind === 'index' ? f(heat.indexC) : undefined;
+};
 const c = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
 
 describe('heat', () => {
@@ -19,12 +23,23 @@ describe('heat', () => {
     [100, 55, 124],
     [110, 40, 136],
   ])('%d °F at %d %% feels like %d °F', (temperature, humidityPct, feels) => {
-    expect(Math.abs(f(heatIndexC({ temperatureC: c(temperature), humidityPct })) - feels)).toBeLessThan(1.2);
+    expect(Math.abs((indexF(c(temperature), humidityPct) ?? 0) - feels)).toBeLessThan(1.2);
   });
   test('the corrections for very dry and very damp air', () => {
-    expect(f(heatIndexC({ temperatureC: c(100), humidityPct: 5 }))).toBeLessThan(98);
-    expect(f(heatIndexC({ temperatureC: c(82), humidityPct: 100 }))).toBeGreaterThan(90);
-    expect(heatIndexC({ temperatureC: 5, humidityPct: 50 })).toBeLessThan(10);
+    expect(indexF(c(100), 5)).toBeLessThan(98);
+    expect(indexF(c(82), 100)).toBeGreaterThan(90);
+  });
+  test('only inside its range: none in the cool, none where the polynomial runs off', () => {
+    expect(heatIndexOf({ temperatureC: 5, humidityPct: 50 })).toEqual({ kind: 'cool' });
+    expect(heatIndexOf({ temperatureC: 25, humidityPct: 90 })).toEqual({ kind: 'cool' });
+    expect(heatIndexOf({ temperatureC: 42, humidityPct: 90 })).toEqual({ kind: 'beyond' });
+    expect(heatIndexOf({ temperatureC: 50, humidityPct: 5 })).toEqual({ kind: 'beyond' });
+    expect(heatCaution({ temperatureC: 45, humidityPct: 20 }, USUAL_HEAT_LIMITS, true)).toMatch(
+      /Nothing hard outdoors/,
+    );
+    expect(heatCaution({ temperatureC: 24, humidityPct: 60 }, { careC: 22, hardC: 26 }, true)).toMatch(
+      /^24 °C, 60 % humidity: from 22 °C on/,
+    );
   });
   test('the club’s own limits decide what is said', () => {
     const warm = { temperatureC: 31, humidityPct: 60 };

@@ -3,7 +3,7 @@
  * practice.
  */
 import { INTENT_FACTS, type Intent } from '../session/intent';
-import type { SquadMember } from '../squad/athlete';
+import { ageInYear, type SquadMember } from '../squad/athlete';
 import type { Fit } from '../outlook/outlook';
 import { heatCaution, type HeatLimits, type Weather } from '../conditions/heat';
 
@@ -46,9 +46,7 @@ function tooHard({ entrants }: DayCautionSource): string[] {
 
 function tender({ entrants, date, intent }: DayCautionSource): string[] {
   if (!INTENT_FACTS[intent].isHard) return [];
-  const age = ({ athlete }: DayEntrant) =>
-    athlete.bornYear === undefined ? undefined : Number(date.slice(0, 4)) - athlete.bornYear;
-  const young = entrants.filter((one) => (age(one) ?? YOUNG) < YOUNG);
+  const young = entrants.filter(({ athlete }) => (ageInYear(athlete, date) ?? YOUNG) < YOUNG);
   const easing = entrants.filter(({ athlete }) => athlete.status === 'easing');
   return [
     ...list(

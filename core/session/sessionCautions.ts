@@ -4,8 +4,7 @@
  */
 import type { PaceBook } from '../paces/paceBook';
 import { curveBook } from '../paces/shippedBooks';
-import type { Athlete } from '../squad/athlete';
-import { FEW_WEEKS, hasFewWeeks, weeksRunning } from '../squad/athlete';
+import { ageInYear, FEW_WEEKS, hasFewWeeks, weeksRunning, type Athlete } from '../squad/athlete';
 import type { TargetLeg } from '../targets/targetsFor';
 import { sessionTotals } from '../targets/totals';
 import { expand, type RepLeg } from './expand';
@@ -80,8 +79,11 @@ const amountText = ({ mostS, mostM }: { mostS?: number; mostM?: number }) =>
 
 function overTheGuides({ intent, entrants, guides, date }: CautionSource): string[] {
   const over = entrants.flatMap(({ athlete, legs }) => {
-    const age = athlete.bornYear === undefined ? undefined : Number(date.slice(0, 4)) - athlete.bornYear;
-    const guide = guideFor(guides, intent, { age, weeks: weeksRunning(athlete, date), leaning: athlete.leaning });
+    const guide = guideFor(guides, intent, {
+      age: ageInYear(athlete, date),
+      weeks: weeksRunning(athlete, date),
+      leaning: athlete.leaning,
+    });
     if (!guide) return [];
     const work = sessionTotals(legs).byWork.filter((one) => one.work === 'main' || one.work === 'finish');
     const mostS = work.reduce((sum, { durationS }) => sum + durationS, 0);

@@ -50,6 +50,10 @@ export type SquadMember = Athlete & { id: string };
 /** A training group; their order is that of the list they are in. */
 export type Group = { id: string; name: string };
 
+/** The age reached in the year of a day (YYYY-MM-DD), as age groups go; undefined where no year of birth is known. */
+export const ageInYear = ({ bornYear }: Pick<Athlete, 'bornYear'>, date: string): number | undefined =>
+  bornYear === undefined ? undefined : Number(date.slice(0, 4)) - bornYear;
+
 /** Weeks of regular running on `asOf`, or undefined where it is not known. */
 export function weeksRunning({ runningSince }: Pick<Athlete, 'runningSince'>, asOf: string): number | undefined {
   return runningSince === undefined ? undefined : Math.floor(ageDaysOn(runningSince, asOf) / 7);

@@ -8,6 +8,7 @@ import {
   type Nudge,
 } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
+import type { CourseOffsets } from '../fitness/weighing';
 import type { PaceBook } from '../paces/paceBook';
 import type { PaceSource } from '../paces/paceSpeed';
 import { curveBook } from '../paces/shippedBooks';
@@ -21,13 +22,16 @@ export const bookById = (books: readonly PaceBook[], id: string | undefined): Pa
   books.find((book) => book.id === id) ?? curveBook;
 
 /** The curve by the book's model, or by the default one where the marks cannot carry that. */
-function fitted(marks: readonly Mark[], asOf: string, model: ModelName): { curve?: Curve; remark?: string } {
+function fitted(
+  marks: readonly Mark[],
+  options: { asOf: string; model: ModelName; courses?: CourseOffsets },
+): { curve?: Curve; remark?: string } {
   try {
-    return { curve: fitCurve(marks, { asOf, model }) };
+    return { curve: fitCurve(marks, options) };
   } catch (error) {
     if (!(error instanceof CurveError)) throw error;
-    if (model === 'endurance') return { remark: error.message };
-    const { curve } = fitted(marks, asOf, 'endurance');
+    if (options.model === 'endurance') return { remark: error.message };
+    const { curve } = fitted(marks, { ...options, model: 'endurance' });
     return curve
       ? { curve, remark: `${error.message} Until then the paces come from the fitness curve.` }
       : { remark: error.message };
@@ -44,13 +48,15 @@ function nudged(curve: Curve | undefined, nudge: Nudge, asOf: string): Curve {
  * An athlete's curves and book on a day: the curve of their marks, moved where the coach has set the level, and the goal
  * curve, which is the same one moved so that the goal race comes out at the goal time.
  * @param asOf YYYY-MM-DD
+ * @param courses what is known of courses off the track, see courseOffsets().
  */
 export function athletePaces(
   { marks, nudge, goal }: Pick<Athlete, 'marks' | 'nudge' | 'goal'>,
   paceBook: PaceBook,
   asOf: string,
+  courses?: CourseOffsets,
 ): AthletePaces {
-  const fit = fitted(marks, asOf, paceBook.model);
+  const fit = fitted(marks, { asOf, model: paceBook.model, ...(courses ? { courses } : {}) });
   const curve = nudge ? nudged(fit.curve, nudge, asOf) : fit.curve;
   const goalCurve = goal && curve && curveMovedTo(curve, goal.distanceM, goal.timeS);
   return {

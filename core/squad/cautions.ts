@@ -7,7 +7,7 @@ import { isUsable } from '../fitness/weighing';
 import { hasFlatOutTrial } from '../session/flatOut';
 import type { Session } from '../session/session';
 import { formatDistance } from '../units/distance';
-import { FEW_WEEKS, hasFewWeeks, weeksRunning, type Athlete } from './athlete';
+import { ageInYear, FEW_WEEKS, hasFewWeeks, weeksRunning, type Athlete } from './athlete';
 
 const weeksText = (weeks: number) => (weeks === 1 ? '1 week' : `${weeks} weeks`);
 
@@ -32,7 +32,11 @@ function overtakenNudge({ nudge, marks }: Athlete): string[] {
 /** Everything to keep in mind about an athlete's paces on a day (YYYY-MM-DD). */
 export function cautionsFor(athlete: Athlete, asOf: string): string[] {
   return [
-    ...doubtsAboutMarks(athlete.marks, asOf, !hasFewWeeks(athlete, asOf)),
+    ...doubtsAboutMarks(athlete.marks, asOf, {
+      canTrial: !hasFewWeeks(athlete, asOf),
+      ageYears: ageInYear(athlete, asOf),
+      leaning: athlete.leaning,
+    }),
     ...overtakenNudge(athlete),
     ...earlyTrials(athlete),
   ];

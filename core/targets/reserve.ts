@@ -1,30 +1,22 @@
 import { speedFor, type Curve } from '../fitness/curve';
-import { straightLine } from '../fitness/straightLine';
+import { lineThrough } from '../fitness/criticalSpeed';
 import { isWork, type TargetLeg } from './targetsFor';
 
 /** What is spent above critical speed and won back below it: CS in m/s and D′ in metres. */
 export type ReserveModel = { criticalMps: number; reserveM: number };
 
-/** Times over which the curve is read for CS and D′: the span in which distance grows straight with time. */
-const READ_AT_S = [120, 240, 480, 720, 900];
 /** Time constants of refilling; the form is Skiba et al., MSSE 44:1526 (2012), the values this project's own defaults. */
 const REFILL_S = { standing: 300, jogging: 330 };
 
 /** CS and D′ of a curve: the straight line through distance over time (Monod & Scherrer, Ergonomics 8:329, 1965). */
 export function reserveModel(curve: Curve): ReserveModel {
-  const model = known.get(curve) ?? readModel(curve);
+  const model = known.get(curve) ?? lineThrough((durationS) => speedFor(curve, durationS));
   known.set(curve, model);
   return model;
 }
 
 /** Five roots to be found, asked for with every look at a session: kept for as long as the curve is. */
 const known = new WeakMap<Curve, ReserveModel>();
-
-function readModel(curve: Curve): ReserveModel {
-  const points = READ_AT_S.map((t) => ({ x: t, y: speedFor(curve, t) * t, weight: 1 }));
-  const { slope, meanX, atMean } = straightLine(points);
-  return { criticalMps: slope, reserveM: atMean - slope * meanX };
-}
 
 /** Metres of reserve left after `durationS` at `speedMps`, from `leftM`. Standing or walking is any speed under a third of CS. */
 export function reserveAfter(model: ReserveModel, leftM: number, speedMps: number, durationS: number): number {

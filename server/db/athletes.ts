@@ -1,4 +1,5 @@
 import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm';
+import type { Mark } from '@core/fitness/mark';
 import type { AthleteInput } from '@core/formats/schemas';
 import type { SquadMember } from '@core/squad/athlete';
 import { suggestTileName, tileKey } from '@core/squad/tileName';
@@ -15,13 +16,10 @@ function said<T extends object>(fields: T): { [K in keyof T]?: NonNullable<T[K]>
   return Object.fromEntries(kept) as { [K in keyof T]?: NonNullable<T[K]> };
 }
 
-const markOf = ({ distanceM, timeS, date, kind, note, leftOut }: MarkRow) => ({
-  distanceM,
-  timeS,
-  date,
-  kind,
-  ...(said({ note, leftOut }) as { note?: string; leftOut?: true }),
-});
+const markOf = ({ distanceM, timeS, date, kind, ...more }: MarkRow): Mark => {
+  const { course, courseName, note, leftOut } = more;
+  return { distanceM, timeS, date, kind, ...(said({ course, courseName, note, leftOut }) as Partial<Mark>) };
+};
 
 function memberOf(row: Row, ownMarks: SquadMember['marks']): SquadMember {
   const { id, name, tileName, status, bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId, chip } =

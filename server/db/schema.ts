@@ -1,7 +1,7 @@
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { Lever } from '@core/book/bookSession';
 import type { ModelName, Nudge } from '@core/fitness/curve';
-import type { MarkKind } from '@core/fitness/mark';
+import type { Course, MarkKind } from '@core/fitness/mark';
 import type { PaceEntry } from '@core/paces/paceBook';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { HeatLimits } from '@core/conditions/heat';
@@ -70,6 +70,8 @@ export const marks = sqliteTable(
     timeS: real('time_s').notNull(),
     date: text().notNull(),
     kind: text().$type<MarkKind>().notNull(),
+    course: text().$type<Course>(),
+    courseName: text('course_name'),
     note: text(),
     leftOut: integer('left_out', { mode: 'boolean' }).notNull().default(false),
   },

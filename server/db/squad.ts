@@ -111,6 +111,23 @@ function checkChips(tx: Tx, list: Sent, fieldOf: (index: number, field: string) 
   });
 }
 
+/** A phone may live in a day that has not begun where the server is: so much later is still today. */
+const AHEAD_MS = 14 * 3_600_000;
+
+/** @throws Refused for a mark of a day to come: nobody has run it yet. */
+function checkMarkDays(list: Sent, nowMs: number, fieldOf: (index: number, field: string) => string): void {
+  const latest = new Date(nowMs + AHEAD_MS).toISOString().slice(0, 10);
+  list.forEach(({ name, marks: own }, index) => {
+    const at = own.findIndex(({ date }) => date > latest);
+    if (at >= 0)
+      throw new Refused(
+        'invalid',
+        `A mark of ${name} is dated ${own[at]?.date}, which is still to come. A race to be ready for is a goal. Nothing was changed.`,
+        fieldOf(index, `marks[${at}].date`),
+      );
+  });
+}
+
 /** Stores athletes with all their marks. */
 function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
   const fieldOf = (index: number, field: string) => (list.length === 1 ? field : `athletes[${index}].${field}`);
@@ -124,6 +141,7 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
   });
   const tileNames = tileNamesFor(tx, list, fieldOf);
   checkChips(tx, list, fieldOf);
+  checkMarkDays(list, nowMs, fieldOf);
   const rows = list.map(({ id, marks: _marks, ...input }, index) => ({
     id,
     name: input.name,

@@ -48,7 +48,12 @@ function wantedStatus(error: Error): number | undefined {
 function asApiError(error: unknown): ApiError | undefined {
   if (error instanceof ApiError) return error;
   if (error instanceof Refused)
-    return new ApiError(error.code === 'unknown' ? 400 : 409, error.code, error.message, error.field);
+    return new ApiError(
+      error.code === 'unknown' || error.code === 'invalid' ? 400 : 409,
+      error.code,
+      error.message,
+      error.field,
+    );
   if (error instanceof UnreadableRun)
     return new ApiError(
       500,

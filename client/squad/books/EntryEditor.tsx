@@ -39,13 +39,13 @@ export function EntryEditor({ entry, isStandard, others, save, remove, cancel }:
       <TextField label={label} value={fields[key]} onChange={(value) => change({ [key]: value })} hint={hint} />
     </View>
   );
-  const of = (label: string) => (
+  const of = (label: string, key: 'of' | 'mostOf' = 'of') => (
     <View style={{ flex: 1, minWidth: 120 }}>
       <Select
         label={label}
         options={others.map((name) => ({ value: name, text: name }))}
-        value={fields.of}
-        onChange={(value) => change({ of: value })}
+        value={fields[key]}
+        onChange={(value) => change({ [key]: value })}
       />
     </View>
   );
@@ -72,6 +72,8 @@ export function EntryEditor({ entry, isStandard, others, save, remove, cancel }:
           <>
             {text('share', 'Percent')}
             {of('of the speed of')}
+            {text('mostShare', 'At most, percent', 'empty: no limit')}
+            {of('of the speed of (limit)', 'mostOf')}
           </>
         )}
         {fields.kind === 'offset' && (

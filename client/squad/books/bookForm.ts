@@ -13,6 +13,9 @@ export type EntryFields = {
   duration: string;
   of: string;
   share: string;
+  /** Never quicker than this share of that pace; no percentage, no limit. */
+  mostShare: string;
+  mostOf: string;
   offset: string;
   per: string;
   effort: string;
@@ -23,6 +26,8 @@ const BLANK: Omit<EntryFields, 'name' | 'short' | 'tolerance' | 'kind'> = {
   duration: '60:00',
   of: 'threshold',
   share: '97',
+  mostShare: '',
+  mostOf: 'steady',
   offset: '10',
   per: '1000',
   effort: '7',
@@ -39,7 +44,12 @@ export function toEntryFields({ name, short, tolerance, basis }: PaceEntry): Ent
     case 'held':
       return { ...fields, duration: formatTime(basis.durationS, 0, 0) };
     case 'share':
-      return { ...fields, of: basis.of, share: percent(basis.share) };
+      return {
+        ...fields,
+        of: basis.of,
+        share: percent(basis.share),
+        ...(basis.atMost ? { mostOf: basis.atMost.of, mostShare: percent(basis.atMost.share) } : {}),
+      };
     case 'offset':
       return { ...fields, of: basis.of, offset: String(basis.offsetS), per: String(basis.perM) };
     case 'effort':
@@ -57,6 +67,8 @@ function numberIn(text: string, min: number, max: number): number | undefined {
 type ReadBasis = { ok: true; basis: PaceBasis } | { ok: false; message: string };
 const fail = (message: string): ReadBasis => ({ ok: false, message });
 
+const notAShare = (typed: string) => fail(`“${typed}” is not a share. Write a percentage from 20 to 200, like 97.`);
+
 function readBasis(fields: EntryFields): ReadBasis {
   switch (fields.kind) {
     case 'race': {
@@ -71,9 +83,13 @@ function readBasis(fields: EntryFields): ReadBasis {
     }
     case 'share': {
       const share = numberIn(fields.share, 20, 200);
-      return share === undefined
-        ? fail(`“${fields.share}” is not a share. Write a percentage from 20 to 200, like 97.`)
-        : { ok: true, basis: { kind: 'share', of: fields.of, share: share / 100 } };
+      if (share === undefined) return notAShare(fields.share);
+      const basis = { kind: 'share' as const, of: fields.of, share: share / 100 };
+      if (fields.mostShare.trim() === '') return { ok: true, basis };
+      const most = numberIn(fields.mostShare, 20, 200);
+      return most === undefined
+        ? notAShare(fields.mostShare)
+        : { ok: true, basis: { ...basis, atMost: { of: fields.mostOf, share: most / 100 } } };
     }
     case 'offset': {
       const offsetS = numberIn(fields.offset, -120, 600);

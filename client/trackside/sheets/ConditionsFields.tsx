@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { heatCaution, heatIndexC, type HeatLimits } from '@core/conditions/heat';
+import { heatCaution, heatIndexOf, type HeatLimits } from '@core/conditions/heat';
 import { SURFACES, WINDS, type Conditions } from '@core/trackside/events';
 import { Choice } from '../../ui/Choice';
 import { TextField } from '../../ui/TextField';
@@ -50,6 +50,7 @@ const asOptions = <T extends string>(values: readonly T[]) => values.map((value)
 export function ConditionsFields({ conditions, onChange, heat }: Props) {
   const { temperatureC, humidityPct, wind, surface, lane } = conditions;
   const isKnown = temperatureC !== undefined && humidityPct !== undefined;
+  const index = isKnown ? heatIndexOf({ temperatureC, humidityPct }) : undefined;
   const caution = isKnown ? heatCaution({ temperatureC, humidityPct }, heat, true) : undefined;
   return (
     <View style={{ gap: SPACE.m }}>
@@ -76,9 +77,7 @@ export function ConditionsFields({ conditions, onChange, heat }: Props) {
           onChange={(value) => onChange({ lane: Math.round(value) })}
         />
       </View>
-      {isKnown && temperatureC >= 20 && (
-        <Words as="small">{`Heat index ${Math.round(heatIndexC({ temperatureC, humidityPct }))} °C.`}</Words>
-      )}
+      {index?.kind === 'index' && <Words as="small">{`Heat index ${Math.round(index.indexC)} °C.`}</Words>}
       {caution !== undefined && <Words as="small">{caution}</Words>}
       <Choice
         label="Wind"

@@ -1,0 +1,2 @@
+ALTER TABLE `marks` ADD `course` text;--> statement-breakpoint
+ALTER TABLE `marks` ADD `course_name` text;
