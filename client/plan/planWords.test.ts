@@ -23,14 +23,14 @@ const outlook: Outlook = {
   over: 0,
   leastLeft: 0.23,
   lastEffort: 9.12,
-  shareOfLimit: 0,
+  limitShare: 0,
 };
 
 test('how it fits, for the squad and for one', () => {
-  expect(fitsText(['fine', 'cannot', 'fine', 'unknown'])).toBe('2 as meant, 1 more than they have, 1 cannot be told');
+  expect(fitsText(['fine', 'cannot', 'fine', 'unknown'])).toBe('2 on plan, 1 too much, 1 cannot be told');
   expect(outlookText(outlook)).toBe('effort 9.1 at the end, at least 23 % of the reserve left');
-  expect(outlookText({ ...outlook, leastLeft: -0.1, shareOfLimit: 1.08 })).toBe(
-    'effort 9.1 at the end, the reserve runs out, 108 % of what could be run flat out',
+  expect(outlookText({ ...outlook, leastLeft: -0.1, limitShare: 1.08 })).toBe(
+    'effort 9.1 at the end, the reserve runs out, 108 % of a flat-out run',
   );
   expect(outlookText({ ...outlook, fit: 'unknown' })).toMatch(/by effort/);
   expect((['fine', 'cannot', 'light', 'stretched'] as const).toSorted(byUrgency)).toEqual([
@@ -53,7 +53,7 @@ test('proposals and their effect', () => {
     set: { kind: 'recovery', durationS: 105 },
     from: 60,
     to: 105,
-    effect: { fit: 'fine', lastEffort: 8.4, leastLeft: 0.4 },
+    effect: { fit: 'fine', lastEffort: 8.4, leastLeft: 0.4, limitShare: 0.8 },
     ...part,
   });
   expect(proposalText(proposal({}), session)).toBe('300 @mile: recovery 1:45 instead of 60 s');
@@ -67,7 +67,9 @@ test('proposals and their effect', () => {
     'set of 2: 1 × instead of 2 ×',
   );
   expect(proposalText(proposal({ lever: 'pace', from: 1, to: 0.97 }), session)).toBe('300 @mile: 3.1 % slower');
-  expect(effectText(proposal({}))).toBe('then as meant: effort 8.4 at the end, at least 40 % of the reserve left');
+  expect(effectText(proposal({}))).toBe(
+    'then on plan: effort 8.4 at the end, at least 40 % of the reserve left, 80 % of a flat-out run',
+  );
 });
 
 test('items by what they are', () => {

@@ -1,6 +1,6 @@
 /** What is said about a plan, in a coach's words. */
 import { FITS, type Fit, type Outlook } from '@core/outlook/outlook';
-import type { Proposal } from '@core/outlook/proposals';
+import type { Effect, LeverChange, Proposal } from '@core/outlook/proposals';
 import { itemAt } from '@core/session/edit';
 import { formatAmount, formatItem } from '@core/session/formatSession';
 import type { Item, Session } from '@core/session/session';
@@ -10,10 +10,10 @@ import type { Aim } from '@core/targets/targetsFor';
 import { formatClock, formatTime } from '@core/units/time';
 
 export const FIT_WORDS: Record<Fit, string> = {
-  fine: 'as meant',
-  light: 'easier than meant',
-  stretched: 'harder than meant',
-  cannot: 'more than they have',
+  fine: 'on plan',
+  light: 'light',
+  stretched: 'stretched',
+  cannot: 'too much',
   unknown: 'cannot be told',
 };
 
@@ -21,7 +21,7 @@ export const FIT_WORDS: Record<Fit, string> = {
 const URGENCY: readonly Fit[] = ['cannot', 'stretched', 'light', 'fine', 'unknown'];
 export const byUrgency = (a: Fit, b: Fit) => URGENCY.indexOf(a) - URGENCY.indexOf(b);
 
-/** `9 as meant, 2 harder than meant, 1 cannot be told`: in the order of FITS, none left out that has anybody. */
+/** `9 on plan, 2 stretched, 1 cannot be told`: in the order of FITS, none left out that has anybody. */
 export function fitsText(fits: readonly Fit[]): string {
   return FITS.flatMap((fit) => {
     const n = fits.filter((one) => one === fit).length;
@@ -33,13 +33,15 @@ export function fitsText(fits: readonly Fit[]): string {
 const leftText = (leastLeft: number) =>
   leastLeft < 0 ? 'the reserve runs out' : `at least ${Math.round(leastLeft * 100)} % of the reserve left`;
 
-/** `effort 9.1 at the end, at least 23 % of the reserve left` */
-export function outlookText({ lastEffort, leastLeft, shareOfLimit, fit }: Outlook): string {
-  if (fit === 'unknown') return 'run by effort, or without a mark';
-  const left = leftText(leastLeft);
-  const limit = shareOfLimit > 0 ? `, ${Math.round(shareOfLimit * 100)} % of what could be run flat out` : '';
-  return `effort ${(lastEffort ?? 0).toFixed(1)} at the end, ${left}${limit}`;
+/** `effort 9.1 at the end, at least 23 % of the reserve left, 80 % of a flat-out run` */
+function effectWords({ lastEffort, leastLeft, limitShare }: Omit<Effect, 'fit'>): string {
+  const limit = limitShare > 0.005 ? `, ${Math.round(limitShare * 100)} % of a flat-out run` : '';
+  return `effort ${(lastEffort ?? 0).toFixed(1)} at the end, ${leftText(leastLeft)}${limit}`;
 }
+
+/** `effort 9.1 at the end, at least 23 % of the reserve left, 80 % of a flat-out run` */
+export const outlookText = (outlook: Outlook): string =>
+  outlook.fit === 'unknown' ? 'run by effort, or without a mark' : effectWords(outlook);
 
 /** How much slower or quicker a share of the speed is: `2.0 % slower`. */
 export function paceText(share: number): string {
@@ -59,8 +61,8 @@ export function itemName({ body }: Item): string {
   return `${body.amounts.map(formatAmount).join('-')}${pace}`;
 }
 
-/** What a proposal would change: `400 @5k: 75 s of recovery → 105 s`. */
-export function proposalText({ lever, path, set, from, to }: Proposal, session: Session): string {
+/** What one change is: `400 @5k: recovery 105 s instead of 75 s`. */
+function leverText({ lever, path, set, from, to }: LeverChange, session: Session): string {
   const item = itemAt(session, path);
   const name = item ? itemName(item) : '';
   switch (lever) {
@@ -76,9 +78,15 @@ export function proposalText({ lever, path, set, from, to }: Proposal, session: 
   }
 }
 
-/** What a proposal would come to: `then as meant: effort 8.4 at the end, at least 40 % of the reserve left`. */
-export const effectText = ({ effect: { fit, lastEffort, leastLeft } }: Proposal): string =>
-  `then ${FIT_WORDS[fit]}: effort ${(lastEffort ?? 0).toFixed(1)} at the end, ${leftText(leastLeft)}`;
+/** What a proposal would change: one thing, or two of which neither is enough alone. */
+export const proposalText = (proposal: Proposal, session: Session): string =>
+  [proposal, ...(proposal.next ? [proposal.next] : [])].map((change) => leverText(change, session)).join(', and ');
+
+/** What a proposal would come to: `then on plan: effort 8.4 …`, or what is left over after the first of two changes. */
+export function effectText({ effect, next }: Proposal): string {
+  if (!next) return `then ${FIT_WORDS[effect.fit]}: ${effectWords(effect)}`;
+  return `the first alone is still ${FIT_WORDS[effect.fit]} (effort ${(effect.lastEffort ?? 0).toFixed(1)} at the end, ${leftText(effect.leastLeft)}); with both ${FIT_WORDS[next.effect.fit]}: ${effectWords(next.effect)}`;
+}
 
 export const AIM_WORDS: Record<Aim, string> = {
   written: 'As written',

@@ -91,7 +91,12 @@ function* drawnGauges(curve: Curve, draws: number, random: () => number): Genera
     // A tenth of the usual reserve is as little as anyone has.
     const model = { criticalMps: critical * form, reserveM: Math.max(reserveM / 10, reserve * form) };
     const faster = model.criticalMps / criticalMps;
-    yield { model, heldS: (speedMps) => base.heldS(speedMps / faster), staminaM: base.staminaM * faster };
+    yield {
+      model,
+      heldS: (speedMps) => base.heldS(speedMps / faster),
+      staminaM: base.staminaM * faster,
+      limitWeight: (speedMps) => base.limitWeight(speedMps / faster),
+    };
   }
 }
 
@@ -115,7 +120,7 @@ export function chancesFor(
   let meant: number[] | undefined;
   for (const gauge of drawnGauges(curve, draws, random)) {
     const points = predict(gauge, stretches);
-    meant ??= meantFor(arc, points.length);
+    meant ??= meantFor(arc, points);
     const { fit, lastEffort, leastLeft } = judgePoints(points, arc, meant);
     if (fit !== 'cannot') finished++;
     if (fit !== 'cannot' && fit !== 'stretched') fitted++;

@@ -1,12 +1,19 @@
 /** What one athlete is measured by when a session is looked ahead to: their reserve, and how long they can hold a speed. */
 import { speedFor, type Curve } from '../fitness/curve';
 import { reserveModel, type ReserveModel } from '../targets/reserve';
+import { limitWeightOf } from '../targets/totals';
 
 /**
  * `heldS` is seconds for which a speed in m/s can be held flat out; `staminaM` metres that can be run flat out in the quarter of an hour
  * from which it is stamina that ends a run, more than the reserve.
  */
-export type Gauge = { model: ReserveModel; heldS: (speedMps: number) => number; staminaM: number };
+export type Gauge = {
+  model: ReserveModel;
+  heldS: (speedMps: number) => number;
+  staminaM: number;
+  /** See limitWeightOf(). */
+  limitWeight: (speedMps: number) => number;
+};
 
 const STAMINA_S = 900;
 
@@ -42,5 +49,10 @@ function readGauge(curve: Curve): Gauge {
     const [fast = 0, slow = 0] = [speeds[low], speeds[high]];
     return Math.exp((lnS[low] ?? 0) + (step * (fast - speedMps)) / Math.max(1e-9, fast - slow));
   };
-  return { model: reserveModel(curve), heldS, staminaM: STAMINA_S * speedFor(curve, STAMINA_S) };
+  return {
+    model: reserveModel(curve),
+    heldS,
+    staminaM: STAMINA_S * speedFor(curve, STAMINA_S),
+    limitWeight: limitWeightOf(curve),
+  };
 }

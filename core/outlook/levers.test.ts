@@ -122,7 +122,7 @@ describe('any session predicted', () => {
         const legs = targetsFor(session, { curve, paceBook: curveBook, venue: standardTrack });
         const { points, fit, over, leastLeft, meant } = outlookFor(curve, legs, arc);
         expect(judgePoints(points, arc)).toMatchObject({ fit, over, leastLeft });
-        expect(meant).toEqual(meantFor(arc, points.length));
+        expect(meant).toEqual(meantFor(arc, points));
         if (fit === 'unknown')
           expect(points.every(({ effort, isAsked }) => effort === undefined || isAsked)).toBe(true);
       }),

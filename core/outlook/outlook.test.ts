@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { heldFor } from '../fitness/curve';
 import { changedSession, changeOf } from '../planning/changes';
-import { acceptedChange, proposer, sharedProposal } from '../planning/accept';
+import { acceptedChanges, proposer, sharedProposal } from '../planning/accept';
 import type { OwnPlan } from '../planning/ownPlans';
 import { curveOf5k, plansOf, runner } from '../planning/testing';
 import { curveBook } from '../paces/shippedBooks';
@@ -42,7 +42,7 @@ describe('the gauge', () => {
 describe('predicted effort', () => {
   test.each([
     ['20min @threshold', 5, 6.5],
-    ['40min @threshold', 6.5, 7.5],
+    ['40min @threshold', 7, 8.5],
     ['5x1000 @5k / 3:00 walk', 7, 8.5],
     ['8x400 @mile / 2:00 walk', 8.5, 9.6],
     ['60min @easy', 2, 4],
@@ -89,9 +89,9 @@ describe('predicted effort', () => {
 
 describe('will it work', () => {
   test('the meant arc goes straight from first to middle to last', () => {
-    expect([0, 0.25, 0.5, 1].map((way) => meantAt(RACE, way))).toEqual([5.5, 6.5, 7.5, 9]);
+    expect([0, 0.25, 0.5, 1].map((way) => meantAt(RACE, way))).toEqual([6.5, 7.25, 8, 9]);
   });
-  test('as meant, too light, too hard, more than there is', () => {
+  test('on plan, too light, too hard, more than there is', () => {
     expect(look('16x400 @5k / 40s walk', 'aerobic-power').fit).toBe('fine');
     expect(look('4x400 @10k / 3:00', 'aerobic-power').fit).toBe('light');
     expect(look('8x400 @mile / 90s walk', 'race-pace').fit).toBe('stretched');
@@ -178,7 +178,7 @@ describe('proposals', () => {
   test('accepted, each comes to what it said', () => {
     const plan = own(TOO_MUCH);
     for (const proposal of proposer(RACE)(plan)) {
-      const changes = [acceptedChange({ proposal, own: plan }, { kind: 'all' })];
+      const changes = acceptedChanges({ proposal, own: plan }, { kind: 'all' });
       const after = outlookFor(curve, own(TOO_MUCH, { changes }).legs, RACE);
       expect([proposal.lever, after.fit, after.lastEffort]).toEqual([
         proposal.lever,
@@ -208,8 +208,8 @@ describe('proposals', () => {
     });
     const again = proposer(RACE)(paced).find(({ lever }) => lever === 'pace');
     if (!again) throw new Error('no pace proposed');
-    const change = acceptedChange({ proposal: again, own: paced }, { kind: 'all' });
-    expect(change.set).toEqual({ kind: 'pace', share: expect.closeTo(0.99 * again.to, 2) });
+    const [change] = acceptedChanges({ proposal: again, own: paced }, { kind: 'all' });
+    expect(change?.set).toEqual({ kind: 'pace', share: expect.closeTo(0.99 * again.to, 2) });
     const set = own(TOO_MUCH, {
       changes: [changeOf(read(TOO_MUCH), path, { kind: 'all' }, { kind: 'target', targetS: 62 })],
     });
@@ -224,6 +224,59 @@ describe('proposals', () => {
     expect(sharedProposal(first, plans, proposalsOf)).toMatchObject({ proposal: { to: Math.max(...rests) }, does: 3 });
     expect(sharedProposal({ lever: 'recovery', path: [9, 9] }, plans, proposalsOf)).toBeUndefined();
     expect(sharedSetting([])).toBeUndefined();
+  });
+});
+
+describe('on plan is said only when effort, reserve and share of limit agree', () => {
+  const arc = INTENT_FACTS['aerobic-power'].arc;
+  test('whatever is proposed, no gauge contradicts it', () => {
+    for (const text of ['10x800 @3k / 60s', '12x1000 @5k / 60s', '20x400 @mile / 60s', '8x800 @3k / 45s walk'])
+      for (const { effect, next } of proposalsFor(gauge, read(text), legsOf(text), arc)) {
+        const last = next?.effect ?? effect;
+        expect(['fine', 'light']).toContain(last.fit);
+        expect(last.leastLeft).toBeGreaterThanOrEqual(0);
+        expect(last.limitShare).toBeLessThanOrEqual(1.5);
+      }
+  });
+  test('a session of 178 % of what could be run flat out is not on plan, however long the rests', () =>
+    expect(look('9x1000 @5k / 8:00 walk', 'aerobic-power')).toMatchObject({
+      fit: 'stretched',
+      limitShare: expect.closeTo(1.8, 1),
+    }));
+  test('where nothing is enough alone, the first says what is left over and the next one is offered with it', () => {
+    const text = '5x1200 @mile / 60s';
+    const proposals = proposalsFor(gauge, read(text), legsOf(text), RACE);
+    expect(proposals.length).toBeGreaterThan(0);
+    for (const { effect, next, lever } of proposals) {
+      if (!next) throw new Error('one alone was enough');
+      expect(['stretched', 'cannot']).toContain(effect.fit);
+      expect(['fine', 'light']).toContain(next.effect.fit);
+      expect(next.lever).not.toBe(lever);
+    }
+  });
+  test('a pair is offered beside what is enough alone only where it asks for less of that', () => {
+    const text = '6x800 @3k / 45s';
+    const proposals = proposalsFor(gauge, read(text), legsOf(text), arc);
+    const alone = proposals.find(({ lever, next }) => lever === 'pace' && !next);
+    const pair = proposals.find(({ next }) => next?.lever === 'pace');
+    expect(pair?.lever).toBe('recovery');
+    expect(pair?.next?.to).toBeGreaterThan(alone?.to ?? 1);
+  });
+  test('both are accepted together, and come to what they said', () => {
+    const text = '5x1200 @mile / 60s';
+    const { plans } = plansOf(text, [runner('ann', 1110)]);
+    const [plan] = plans;
+    if (!plan) throw new Error();
+    for (const proposal of proposer(RACE)(plan)) {
+      const changes = acceptedChanges({ proposal, own: plan }, { kind: 'all' });
+      expect(changes).toHaveLength(2);
+      const [changed] = plansOf(text, [runner('ann', 1110)], { changes }).plans;
+      const after = outlookFor(curve, changed?.legs ?? [], RACE);
+      expect([after.fit, after.lastEffort]).toEqual([
+        proposal.next?.effect.fit,
+        expect.closeTo(proposal.next?.effect.lastEffort ?? 0, 1),
+      ]);
+    }
   });
 });
 

@@ -1,7 +1,6 @@
 /** Will it work: one athlete's predicted effort held against the one that is meant. */
 import type { MeantArc } from '../session/intent';
 import type { TargetLeg } from '../targets/targetsFor';
-import { shareOfLimit } from '../targets/totals';
 import type { Curve } from '../fitness/curve';
 import { gaugeOf } from './gauge';
 import { predict, stretchesOf, type Point } from './predict';
@@ -20,7 +19,8 @@ export type Outlook = {
   /** The least of the reserve that is left after any rep; 1 is all of it. */
   leastLeft: number;
   lastEffort?: number;
-  shareOfLimit: number;
+  /** Share of what could be run flat out, see shareOfLimit(). */
+  limitShare: number;
 };
 
 /** So much harder than meant is too hard, so much easier at the end too easy; common coaching practice. */
@@ -28,36 +28,52 @@ export const TOO_HARD = 1.5;
 const TOO_EASY = 2;
 /** A reserve this far below nothing is more than the model can be wrong by. */
 const NOTHING_LEFT = -0.1;
+/** How much of what could be run flat out a session may be; a race in pieces (an arc that ends so high) may be more. */
+const LIMIT = { most: 1.5, mostOfRace: 1.75, cannot: 2, raceFrom: 9.5 };
+/** A fast finish is meant to be hard, whatever comes before it. */
+const FAST_FINISH = 8.5;
 
 /** Meant effort on the way from the first rep (0) to the last (1). */
 export function meantAt({ first, middle, last }: MeantArc, way: number): number {
   return way <= 0.5 ? first + (middle - first) * way * 2 : middle + (last - middle) * (way - 0.5) * 2;
 }
 
-/** Meant effort at each of so many points; a single rep is the end of the session as well. */
-export const meantFor = (arc: MeantArc, n: number) =>
-  Array.from({ length: n }, (_, i) => meantAt(arc, n === 1 ? 1 : i / (n - 1)));
+/** Meant effort at each point: along the arc through the main part, a fast finish above it. A single rep is the end of the session as well. */
+export function meantFor(arc: MeantArc, points: readonly Pick<Point, 'isFinish'>[]): number[] {
+  const finish = points.findIndex(({ isFinish }) => isFinish);
+  const n = finish > 0 ? finish : points.length;
+  return points.map((_, i) => (i >= n ? Math.max(arc.last, FAST_FINISH) : meantAt(arc, n === 1 ? 1 : i / (n - 1))));
+}
 
-/** Judges a prediction. @param meant as meantFor() says, for who asks often. */
-export function judgePoints(points: readonly Point[], arc: MeantArc, meant = meantFor(arc, points.length)) {
+/** Judges a prediction: on plan only when effort, reserve and share of limit agree. @param meant as meantFor() says, for who asks often. */
+export function judgePoints(points: readonly Point[], arc: MeantArc, meant = meantFor(arc, points)) {
   let over = -Infinity;
   let leastLeft = 1;
   points.forEach(({ effort, leftShare, isAsked }, i) => {
     if (effort !== undefined && !isAsked) over = Math.max(over, effort - (meant[i] ?? 0));
     leastLeft = Math.min(leastLeft, leftShare);
   });
+  const [first] = points;
+  // The one block of a session begins as its first third feels.
+  if (points.length === 1 && first?.earlyEffort !== undefined) over = Math.max(over, first.earlyEffort - arc.first);
   const lastEffort = points.findLast(({ effort }) => effort !== undefined)?.effort;
-  const spent = points.some((point) => point.spent > 1 - NOTHING_LEFT);
-  const isLight = lastEffort !== undefined && lastEffort < arc.last - TOO_EASY && over < 0.5;
+  const limitShare = points.at(-1)?.limitShare ?? 0;
+  const isRace = arc.last >= LIMIT.raceFrom;
+  const cannot = points.some(({ spent }) => spent > 1 - NOTHING_LEFT) || limitShare > LIMIT.cannot;
+  const isStretched =
+    over > TOO_HARD || (!isRace && leastLeft < 0) || limitShare > (isRace ? LIMIT.mostOfRace : LIMIT.most);
+  // Open-ended work finds its own end: what is laid out of it is the least, and nothing is too light.
+  const isOpen = points.some((point) => point.isOpen);
+  const isLight = !isOpen && lastEffort !== undefined && lastEffort < arc.last - TOO_EASY && over < 0.5;
   const fit: Fit =
-    over === -Infinity ? 'unknown' : spent ? 'cannot' : over > TOO_HARD ? 'stretched' : isLight ? 'light' : 'fine';
-  return { fit, meant, over, leastLeft, ...(lastEffort === undefined ? {} : { lastEffort }) };
+    over === -Infinity ? 'unknown' : cannot ? 'cannot' : isStretched ? 'stretched' : isLight ? 'light' : 'fine';
+  return { fit, meant, over, leastLeft, limitShare, ...(lastEffort === undefined ? {} : { lastEffort }) };
 }
 
 /** Looks ahead to a session for one athlete; without a curve nothing can be said. */
 export function outlookFor(curve: Curve | undefined, legs: readonly TargetLeg[], arc: MeantArc): Outlook {
-  if (!curve) return { fit: 'unknown', points: [], meant: [], over: 0, leastLeft: 1, shareOfLimit: 0 };
+  if (!curve) return { fit: 'unknown', points: [], meant: [], over: 0, leastLeft: 1, limitShare: 0 };
   const gauge = gaugeOf(curve);
   const points = predict(gauge, stretchesOf(gauge, legs));
-  return { ...judgePoints(points, arc), points, shareOfLimit: shareOfLimit(curve, legs) };
+  return { ...judgePoints(points, arc), points };
 }

@@ -1,7 +1,8 @@
 /**
  * How spent an athlete should be after each rep, and how hard it should feel. Two gauges: the reserve (see reserve.ts) for work
- * above critical speed, and the share of what could be done flat out for work at or below it. The way they come together to
- * an effort on 1 to 10 is this project's own, set so that usual sessions come out as coaches say they feel.
+ * above critical speed, and the share of what could be done flat out for work at or below it. The way they come together to an
+ * effort on 1 to 10 is this project's own: its constants are fitted to what sessions should feel like (feel.test.ts), within a point
+ * at both ends for runners of 16 to 24 minutes over 5k and a 4:30 miler.
  */
 import { legSpeed, reserveAfter } from '../targets/reserve';
 import { isWork, type TargetLeg } from '../targets/targetsFor';
@@ -11,6 +12,9 @@ import type { Gauge } from './gauge';
 export type Stretch = {
   isRep: boolean;
   isWork: boolean;
+  /** Of the fast finish; repeated until it is ended at the track. */
+  isFinish?: true;
+  isOpen?: true;
   path: readonly number[];
   turns: readonly number[];
   speedMps: number;
@@ -19,10 +23,20 @@ export type Stretch = {
 };
 
 /**
- * After a rep of main part or fast finish: share of the reserve left, how spent (1 is all), and effort on 1 to 10 where it can be
- * told; `isAsked` where that is not predicted but what the session asks for.
+ * After a rep of main part or fast finish: share of the reserve left, share of the limit used so far (see shareOfLimit), how spent (1 is
+ * all), and effort on 1 to 10 where it can be told. A long block also has the effort at the end of its first third.
  */
-export type Point = { leftShare: number; spent: number; effort?: number; isAsked?: true };
+export type Point = {
+  leftShare: number;
+  limitShare: number;
+  spent: number;
+  effort?: number;
+  earlyEffort?: number;
+  /** The effort is not predicted but what the session asks for. */
+  isAsked?: true;
+  isFinish?: true;
+  isOpen?: true;
+};
 
 /** Legs as stretches. */
 export function stretchesOf({ model }: Gauge, legs: readonly TargetLeg[]): Stretch[] {
@@ -33,6 +47,8 @@ export function stretchesOf({ model }: Gauge, legs: readonly TargetLeg[]): Stret
     return {
       isRep: leg.kind === 'rep',
       isWork: isWork(leg),
+      ...(leg.role === 'finish' ? { isFinish: true as const } : {}),
+      ...(leg.kind === 'rep' && leg.open ? { isOpen: true as const } : {}),
       path: leg.path,
       turns: leg.turns,
       speedMps: covered !== undefined && leg.targetS ? covered / leg.targetS : legSpeed(leg, model),
@@ -42,12 +58,18 @@ export function stretchesOf({ model }: Gauge, legs: readonly TargetLeg[]): Stret
   });
 }
 
-/** What a pace feels like at once, fresh: 4 at what can be held for an hour, up to 7 for a minute; straight in ln(time held). */
-const FRESH = { anHour: 4, perLn: 3 / Math.log(60), least: 1, most: 8 };
-/** Of what could be done flat out, as much as this feels like all of it when it is broken by rests. */
+/** What a pace feels like at once, fresh, by how long it can be held: straight in ln(time) from 3.6 at an hour to 5.8 at a minute. */
+const FRESH = { anHour: 3.6, perLn: 0.54, least: 1, most: 8 };
+/** How much of each gauge feels like all of it, the norm that joins them, and how quickly effort rises with the first of what is spent. */
+const FELT = { ofReserve: 0.84, ofLimit: 0.97, norm: 3, power: 0.8 };
+/** In a rest what was done towards the limit fades by a factor e in so many seconds. */
+const LIMIT_FADES_S = 600;
+/** Where reps run on without a break a slower one is no rest: what the faster one felt like fades by a factor e in so many seconds. */
+const CARRIED_S = 600;
+/** A rep of so long has an effort for its first third too. */
+const LONG_BLOCK_S = 480;
+/** Of what could be done flat out, as much as this is all of it when it is broken by rests. */
 const OF_LIMIT = 0.75;
-/** In a rest the share of the limit falls by a factor e in so many seconds. */
-const LIMIT_FADES_S = 1200;
 
 const clamp = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
 
@@ -55,44 +77,68 @@ function freshEffort(heldS: number): number {
   return clamp(FRESH.anHour + FRESH.perLn * Math.log(3600 / heldS), FRESH.least, FRESH.most);
 }
 
+/** Effort from what the pace feels like fresh, the share of the reserve that is used and of the limit. */
+function feltEffort(fresh: number, usedShare: number, ofLimit: number): number {
+  const { norm, power } = FELT;
+  const spent = (Math.max(0, FELT.ofReserve * usedShare) ** norm + (FELT.ofLimit * ofLimit) ** norm) ** (1 / norm);
+  return fresh + (10 - fresh) * Math.min(1, spent) ** power;
+}
+
 /** Predicts a session for one athlete: a point for each rep of main part and fast finish, in running order. */
-export function predict({ model, heldS, staminaM }: Gauge, stretches: readonly Stretch[]): Point[] {
+export function predict({ model, heldS, staminaM, limitWeight }: Gauge, stretches: readonly Stretch[]): Point[] {
   const points: Point[] = [];
   const { reserveM } = model;
   let leftM = reserveM;
   let ofLimit = 0;
+  let limitShare = 0;
+  let carried = 0;
   let isBegun = false;
   // Reps on end are mostly run at one speed: what it means is looked up when it changes.
   let lastMps: number | undefined;
-  let [limitM, fresh] = [staminaM, 0];
-  for (const { isRep, isWork: works, speedMps, durationS, effort } of stretches) {
+  let [limitM, fresh, limitPerS] = [staminaM, 0, 0];
+  for (const { isRep, isWork: works, isFinish, isOpen, speedMps, durationS, effort } of stretches) {
     // As in reserve(): the main part is begun with all of it.
     isBegun ||= works;
     if (!isBegun) continue;
+    const leftBeforeM = leftM;
     leftM = reserveAfter(model, leftM, speedMps, durationS);
     if (!isRep || !works) {
       ofLimit *= Math.exp(-durationS / LIMIT_FADES_S);
+      carried = 0;
       continue;
     }
     const leftShare = leftM / reserveM;
+    const base = { leftShare, ...(isFinish ? { isFinish } : {}), ...(isOpen ? { isOpen } : {}) };
     if (effort !== undefined || durationS === 0) {
-      points.push({
-        leftShare,
-        spent: 1 - leftShare,
-        ...(effort === undefined ? {} : { effort, isAsked: true as const }),
-      });
+      const spent = 1 - leftShare;
+      points.push({ ...base, limitShare, spent, ...(effort === undefined ? {} : { effort, isAsked: true as const }) });
       continue;
     }
     if (speedMps !== lastMps) {
       const held = heldS(speedMps);
       // Where a pace can be held for minutes only it is the reserve that gives out: its metres count as slower ones would.
       limitM = Math.max(speedMps * held, staminaM);
+      limitPerS = limitWeight(speedMps) / held;
       fresh = freshEffort(held);
       lastMps = speedMps;
     }
+    const limitBefore = ofLimit;
     ofLimit += (speedMps * durationS) / limitM;
-    const spent = Math.max(1 - leftShare, OF_LIMIT * ofLimit);
-    points.push({ leftShare, spent, effort: fresh + (10 - fresh) * clamp(spent, 0, 1) });
+    limitShare += durationS * limitPerS;
+    carried = Math.max(fresh, carried * Math.exp(-durationS / CARRIED_S));
+    const feltAt = (share: number) =>
+      feltEffort(
+        carried,
+        1 - (leftBeforeM + share * (leftM - leftBeforeM)) / reserveM,
+        limitBefore + share * (ofLimit - limitBefore),
+      );
+    points.push({
+      ...base,
+      limitShare,
+      spent: Math.max(1 - leftShare, OF_LIMIT * ofLimit),
+      effort: feltAt(1),
+      ...(durationS >= LONG_BLOCK_S ? { earlyEffort: feltAt(1 / 3) } : {}),
+    });
   }
   return points;
 }

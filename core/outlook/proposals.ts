@@ -12,15 +12,21 @@ import { predict, stretchesOf, type Stretch } from './predict';
 /** What is changed: rest, how often, how fast, or how often within each set. */
 export const LEVERS_OF_THE_DAY = ['recovery', 'count', 'pace', 'reps-in-set'] as const;
 
-export type Proposal = {
+/** One thing changed. */
+export type LeverChange = {
   lever: (typeof LEVERS_OF_THE_DAY)[number];
   path: ItemPath;
   set: ItemSetting;
   /** What it is now: seconds of recovery (metres for a jog), times, or the share of the speed. */
   from: number;
   to: number;
-  effect: { fit: Fit; lastEffort?: number; leastLeft: number };
 };
+
+/** What a session comes to with it. */
+export type Effect = { fit: Fit; lastEffort?: number; leastLeft: number; limitShare: number };
+
+/** A change and its effect; where it is not enough alone, the next one that is enough with it, and what both come to. */
+export type Proposal = LeverChange & { effect: Effect; next?: LeverChange & { effect: Effect } };
 
 const STEP_S = 5;
 /** A recovery is made so many times as long at most, and never longer than this. */
@@ -62,7 +68,7 @@ function firstEnough(n: number, isEnough: (step: number) => boolean): number | u
 }
 
 type Lever = {
-  lever: Proposal['lever'];
+  lever: LeverChange['lever'];
   from: number;
   steps: number;
   valueAt: (step: number) => number;
@@ -71,9 +77,8 @@ type Lever = {
 };
 
 function recoveryLever({ stretches, legs, way }: Trial, path: ItemPath): Lever | undefined {
-  const at = stretches.findIndex((one) => !one.isRep && samePath(one.path, path));
-  const leg = legs[at];
-  const now = stretches[at];
+  const leg = legs.find((one) => one.kind === 'recovery' && samePath(one.path, path));
+  const now = stretches.find((one) => !one.isRep && samePath(one.path, path));
   if (!leg || !now || now.durationS <= 0) return undefined;
   if (leg.distanceM !== undefined) {
     const { distanceM } = leg;
@@ -148,48 +153,108 @@ function itemPaths(legs: readonly TargetLeg[]): ItemPath[] {
   return [...paths.values()];
 }
 
+function effectOf(trial: Trial, stretches: Stretch[]): Effect {
+  const { fit, lastEffort, leastLeft, limitShare } = judged(trial, stretches);
+  return { fit, leastLeft, limitShare, ...(lastEffort === undefined ? {} : { lastEffort }) };
+}
+
+type Found = { change: LeverChange; effect: Effect; stretches: Stretch[]; size: number };
+
+const changeAt = (lever: Lever, path: ItemPath, to: number): LeverChange => ({
+  lever: lever.lever,
+  path,
+  set: lever.setAt(to),
+  from: lever.from,
+  to,
+});
+
+/** One lever of one item, moved so many steps. */
+function moved(trial: Trial, lever: Lever, path: ItemPath, step: number): Found {
+  const to = lever.valueAt(step);
+  const stretches = lever.stretchesAt(to);
+  return {
+    change: changeAt(lever, path, to),
+    effect: effectOf(trial, stretches),
+    stretches,
+    size: Math.abs(to / lever.from - 1),
+  };
+}
+
+/** Every lever of every item, as it stands in the trial. */
+const leversOf = (trial: Trial, session: Session): { lever: Lever; path: ItemPath }[] =>
+  itemPaths(trial.legs).flatMap((path) => {
+    const item = itemAt(session, path);
+    if (!item) return [];
+    const all = [recoveryLever(trial, path), countLever(trial, path, item), paceLever(trial, path, item)];
+    return all.flatMap((lever) => (lever ? [{ lever, path }] : []));
+  });
+
+/** Each lever with the least change that is enough. */
+function enoughAlone(trial: Trial, session: Session): Found[] {
+  return leversOf(trial, session).flatMap(({ lever, path }): Found[] => {
+    const step = firstEnough(lever.steps, (at) =>
+      isThere(trial, judged(trial, lever.stretchesAt(lever.valueAt(at))).fit),
+    );
+    if (step === undefined) return [];
+    const found = moved(trial, lever, path, step);
+    // Past the point: from too little it may become too much in one step.
+    return isTooMuch(found.effect.fit) ? [] : [found];
+  });
+}
+
+/** Of what was found for each lever the one with the least change, in the order of the levers. */
+const leastOfEach = (found: readonly Found[]): Found[] =>
+  LEVERS_OF_THE_DAY.flatMap((lever) => {
+    const [least] = found.filter(({ change }) => change.lever === lever).sort((a, b) => a.size - b.size);
+    return least ? [least] : [];
+  });
+
+/** The first half of a pair: recoveries twice as long, paces 3 % slower, two thirds of the reps. More of one thing would be another session. */
+const HALF = { recovery: 2, pace: 0.97, count: 2 / 3, 'reps-in-set': 2 / 3 };
+
+/** For levers that are not enough alone: half of the way, what is then left over, and the next lever that is enough with it. */
+function enoughTogether(trial: Trial, session: Session, alone: readonly Found[]): Proposal[] {
+  const pairs = leversOf(trial, session).flatMap(({ lever, path }): Proposal[] => {
+    if (alone.some(({ change }) => change.lever === lever.lever)) return [];
+    const half = lever.from * HALF[lever.lever];
+    const isHalf = (step: number) => (half > lever.from ? lever.valueAt(step) >= half : lever.valueAt(step) <= half);
+    const step = firstEnough(lever.steps, isHalf) ?? lever.steps;
+    if (step < 1) return [];
+    const first = moved(trial, lever, path, step);
+    // Worth its while only where less of the next is needed than of that alone.
+    const isLess = ({ change, size }: Found) =>
+      change.lever !== lever.lever &&
+      alone.every((one) => one.change.lever !== change.lever || one.size > size * (1 + 1e-9));
+    const [next] = leastOfEach(enoughAlone({ ...trial, stretches: first.stretches }, session))
+      .filter(isLess)
+      .sort((a, b) => a.size - b.size);
+    return next ? [{ ...first.change, effect: first.effect, next: { ...next.change, effect: next.effect } }] : [];
+  });
+  const byLever = new Map(pairs.toReversed().map((pair) => [pair.lever, pair]));
+  return LEVERS_OF_THE_DAY.flatMap((lever) => byLever.get(lever) ?? []);
+}
+
 /**
  * The changes that make a session fit one athlete: for each lever the least change that is enough, found by halving (recoveries to
- * 5 s, jogs to 50 m, paces to half a percent). Where a lever works on several items, the one with the least change. Empty
- * where it fits already, or nothing can be told.
+ * 5 s, jogs to 50 m, paces to half a percent). Where a lever works on several items, the one with the least change. Where recovery or
+ * pace is not enough alone, with a second one. Empty where it fits already, or nothing can be told.
  */
 export function proposalsFor(gauge: Gauge, session: Session, legs: readonly TargetLeg[], arc: MeantArc): Proposal[] {
   const stretches = stretchesOf(gauge, legs);
   const { fit } = judgePoints(predict(gauge, stretches), arc);
   if (fit === 'fine' || fit === 'unknown') return [];
   const trial: Trial = { stretches, legs, gauge, arc, way: fit === 'light' ? 'harder' : 'easier' };
-  const found = itemPaths(legs).flatMap((path): (Proposal & { effort: number })[] => {
-    const item = itemAt(session, path);
-    if (!item) return [];
-    const levers = [recoveryLever(trial, path), countLever(trial, path, item), paceLever(trial, path, item)];
-    return levers.flatMap((lever) => {
-      if (!lever) return [];
-      const step = firstEnough(lever.steps, (at) => {
-        const { fit: then } = judged(trial, lever.stretchesAt(lever.valueAt(at)));
-        return isThere(trial, then);
-      });
-      if (step === undefined) return [];
-      const to = lever.valueAt(step);
-      const { fit: then, lastEffort, leastLeft } = judged(trial, lever.stretchesAt(to));
-      // Past the point: from too little it may become too much in one step.
-      if (isTooMuch(then)) return [];
-      const effect = { fit: then, leastLeft, ...(lastEffort === undefined ? {} : { lastEffort }) };
-      const { from } = lever;
-      return [{ lever: lever.lever, path, set: lever.setAt(to), from, to, effect, effort: Math.abs(to / from - 1) }];
-    });
-  });
-  return LEVERS_OF_THE_DAY.flatMap((lever) => {
-    const [least] = found.filter((one) => one.lever === lever).sort((a, b) => a.effort - b.effort);
-    if (!least) return [];
-    const { effort: _effort, ...proposal } = least;
-    return [proposal];
-  });
+  const alone = leastOfEach(enoughAlone(trial, session));
+  return [
+    ...alone.map(({ change, effect }): Proposal => ({ ...change, effect })),
+    ...(trial.way === 'easier' ? enoughTogether(trial, session, alone) : []),
+  ];
 }
 
 /** One setting that does for several athletes what each of theirs does for them: the longest rest, the fewest reps, the slowest pace. */
-export function sharedSetting(proposals: readonly Proposal[]): Proposal | undefined {
-  const [first] = proposals;
+export function sharedSetting<C extends LeverChange>(changes: readonly C[]): C | undefined {
+  const [first] = changes;
   if (!first) return undefined;
   const isUp = first.to > first.from;
-  return proposals.reduce((most, one) => ((isUp ? one.to > most.to : one.to < most.to) ? one : most));
+  return changes.reduce((most, one) => ((isUp ? one.to > most.to : one.to < most.to) ? one : most));
 }

@@ -1,6 +1,6 @@
 /** From what would make it fit to a change of the plan. */
 import { gaugeOf } from '../outlook/gauge';
-import { proposalsFor, sharedSetting, type Proposal } from '../outlook/proposals';
+import { proposalsFor, sharedSetting, type LeverChange, type Proposal } from '../outlook/proposals';
 import type { MeantArc } from '../session/intent';
 import { samePath } from '../session/edit';
 import { changeOf, isOfItem } from './changes';
@@ -13,7 +13,10 @@ function ownProposals({ runner, session, legs, changes }: OwnPlan, arc: MeantArc
   if (!curve) return [];
   const isSet = (path: readonly number[]) =>
     changes.some((change) => isOfItem(change) && change.set.kind === 'target' && samePath(change.path, path));
-  return proposalsFor(gaugeOf(curve), session, legs, arc).filter(({ lever, path }) => lever !== 'pace' || !isSet(path));
+  const isAllowed = ({ lever, path }: LeverChange) => lever !== 'pace' || !isSet(path);
+  return proposalsFor(gaugeOf(curve), session, legs, arc).filter(
+    (one) => isAllowed(one) && (!one.next || isAllowed(one.next)),
+  );
 }
 
 /** The same for everyone, each worked out when first asked for. */
@@ -29,31 +32,40 @@ export function proposer(arc: MeantArc): (own: OwnPlan) => readonly Proposal[] {
 /** A proposal that does for several: its change, and how many of them it is for. */
 export type SharedProposal = { proposal: Proposal; own: OwnPlan; does: number };
 
+const isSameLever = (a: Pick<LeverChange, 'lever' | 'path'>, b: Pick<LeverChange, 'lever' | 'path'>) =>
+  a.lever === b.lever && samePath(a.path, b.path);
+
 /**
- * One proposal's lever for several athletes: the setting that does for each what their own proposal does. Undefined where none of
+ * One proposal's levers for several athletes: the setting that does for each what their own proposal does. Undefined where none of
  * them has a proposal of that kind for that item.
  */
 export function sharedProposal(
-  lever: Pick<Proposal, 'lever' | 'path'>,
+  like: Pick<LeverChange, 'lever' | 'path'> & { next?: Pick<LeverChange, 'lever' | 'path'> },
   members: readonly OwnPlan[],
   proposalsOf: (own: OwnPlan) => readonly Proposal[],
 ): SharedProposal | undefined {
   const found = members.flatMap((own) => {
-    const proposal = proposalsOf(own).find((one) => one.lever === lever.lever && samePath(one.path, lever.path));
+    const proposal = proposalsOf(own).find(
+      (one) =>
+        isSameLever(one, like) && (like.next ? one.next !== undefined && isSameLever(one.next, like.next) : !one.next),
+    );
     return proposal ? [{ own, proposal }] : [];
   });
   const proposal = sharedSetting(found.map((one) => one.proposal));
   const whose = found.find((one) => one.proposal === proposal);
-  return proposal && whose ? { proposal, own: whose.own, does: found.length } : undefined;
+  if (!proposal || !whose) return undefined;
+  const next = sharedSetting(found.flatMap((one) => (one.proposal.next ? [one.proposal.next] : [])));
+  return { proposal: next ? { ...proposal, next } : proposal, own: whose.own, does: found.length };
 }
 
-/** The change that accepts a proposal made for `own`. A pace goes on from what was already changed of it. */
-export function acceptedChange({ proposal, own }: Pick<SharedProposal, 'proposal' | 'own'>, whom: Whom): ItemChange {
-  const { path, set } = proposal;
-  if (set.kind !== 'pace') return changeOf(own.written, path, whom, set);
-  const before = own.changes.findLast(
-    (change) => isOfItem(change) && change.set.kind === 'pace' && samePath(change.path, path),
-  )?.set;
-  const share = set.share * (before?.kind === 'pace' ? before.share : 1);
-  return changeOf(own.written, path, whom, { kind: 'pace', share: Math.round(share * 1000) / 1000 });
+/** The changes that accept a proposal made for `own`, one or two. A pace goes on from what was already changed of it. */
+export function acceptedChanges({ proposal, own }: Pick<SharedProposal, 'proposal' | 'own'>, whom: Whom): ItemChange[] {
+  return [proposal, ...(proposal.next ? [proposal.next] : [])].map(({ path, set }) => {
+    if (set.kind !== 'pace') return changeOf(own.written, path, whom, set);
+    const before = own.changes.findLast(
+      (change) => isOfItem(change) && change.set.kind === 'pace' && samePath(change.path, path),
+    )?.set;
+    const share = set.share * (before?.kind === 'pace' ? before.share : 1);
+    return changeOf(own.written, path, whom, { kind: 'pace', share: Math.round(share * 1000) / 1000 });
+  });
 }

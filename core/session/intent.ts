@@ -33,9 +33,10 @@ export type IntentFacts = {
   isHard: boolean;
 };
 
-/** Easy to medium-hard, medium to very hard, hard to very hard: common coaching practice. */
+/** Easy to medium-hard, medium to very hard, hard from the first: common coaching practice. */
 const STAMINA: MeantArc = { first: 4, middle: 5.5, last: 7 };
 const SPEED_WORK: MeantArc = { first: 5.5, middle: 7.5, last: 9 };
+const RACE_PACE: MeantArc = { first: 6.5, middle: 8, last: 9 };
 const SPRINT: MeantArc = { first: 7, middle: 8, last: 9 };
 const EASY: MeantArc = { first: 3, middle: 4, last: 5 };
 const ALL_OUT: MeantArc = { first: 7, middle: 9, last: 10 };
@@ -53,15 +54,20 @@ export const INTENT_FACTS: Readonly<Record<Intent, IntentFacts>> = {
   'critical-speed-short': facts('Critical speed, short reps', 'short reps, very short rests', STAMINA),
   'critical-speed-long': facts('Critical speed, long reps', 'long reps, rest about as long as the work', STAMINA),
   'aerobic-power': facts('Aerobic power', 'reps at 5k to 3k pace', SPEED_WORK),
-  'race-pace': facts('Race pace', 'reps at mile or 800 pace', SPEED_WORK),
+  'race-pace': facts('Race pace', 'reps at mile or 800 pace', RACE_PACE),
   speed: facts('Speed', 'short and fast, with long rests', SPRINT, 1.5),
   fartlek: facts('Fartlek', 'changes of speed by the clock or by call', { first: 4, middle: 6, last: 7.5 }, 3),
-  alternation: facts('Alternation', 'over and under, without a break', { first: 4.5, middle: 6, last: 8 }),
-  progression: facts('Progression', 'faster as it goes', { first: 3, middle: 5, last: 7.5 }, 1.5),
+  alternation: facts('Alternation', 'over and under, without a break', { first: 4.5, middle: 6, last: 7.5 }),
+  progression: facts('Progression', 'faster as it goes', { first: 3, middle: 5, last: 7 }, 1.5),
   'long-run': facts('Long run', 'long and easy, maybe with fast parts', EASY, 3, false),
-  transition: facts('Transition', 'small intervals after a break', EASY, 2),
+  transition: facts('Transition', 'small intervals after a break', { first: 4, middle: 4.5, last: 5.5 }, 2),
   test: facts('Test', 'flat out, to see where they stand', ALL_OUT),
-  indicator: facts('Indicator', 'goal pace before the goal race, to see if it is there', SPEED_WORK, 0.75),
+  indicator: facts(
+    'Indicator',
+    'goal pace before the goal race, to see if it is there',
+    { first: 6, middle: 8, last: 9.5 },
+    0.75,
+  ),
   rehearsal: facts('Rehearsal', 'the race in parts, at the pace of the race', ALL_OUT, 0.75),
-  mixed: facts('Mixed', 'several things at once', { first: 4.5, middle: 6.5, last: 8 }),
+  mixed: facts('Mixed', 'several things at once', { first: 4.5, middle: 7, last: 8.5 }),
 };

@@ -5,7 +5,7 @@ import { anySession, read } from '../session/testing';
 import { indoorTrack, kilometreLoop, placeName, standardTrack, VENUES, walkToStart } from '../track/venue';
 import { layLapSheet } from '../track/lapSheet';
 import { targetsFor } from './targetsFor';
-import { amountsOf, sessionTotals, shareOfLimit } from './totals';
+import { amountsOf, sessionTotals, limitWeightOf, shareOfLimit } from './totals';
 
 const AS_OF = '2026-11-01';
 const curve = fitCurve([{ distanceM: 5000, timeS: 1110, date: AS_OF, kind: 'race' }], { asOf: AS_OF });
@@ -65,7 +65,14 @@ describe('share of the limit', () => {
     expect(shareOfLimit(curve, legsOf('5x1000 @5k / 60s'))).toBeCloseTo(1, 3);
     expect(shareOfLimit(curve, legsOf('20min @threshold'))).toBeCloseTo(1 / 3, 2);
     expect(shareOfLimit(curve, legsOf('warm: 5x1000 @5k\n400 @effort 7'))).toBe(0);
-    expect(shareOfLimit(curve, legsOf('10x400 @mile / 60s'))).toBe(0);
+    expect(shareOfLimit(curve, legsOf('10x400 @800 / 60s'))).toBe(0);
+  });
+  test('a pace counts less and less from what is held for 10 minutes to what is held for 4: no jump', () => {
+    const weight = limitWeightOf(curve);
+    expect([600, 240].map((s) => weight(speedFor(curve, s)))).toEqual([expect.closeTo(1, 9), expect.closeTo(0, 9)]);
+    // 0.2 s of a 3000 made it 0 or 120 %.
+    const share = (timeS: number) => shareOfLimit(curve, legsOf(`4x900 @${timeS}/3k / 2:00`));
+    for (let timeS = 560; timeS < 660; timeS++) expect(Math.abs(share(timeS + 0.2) - share(timeS))).toBeLessThan(0.02);
   });
   test('how long a speed is held is what the curve says the other way round', () => {
     fc.assert(

@@ -1,5 +1,5 @@
 /** What a session comes to for one athlete: metres and seconds, whole, by pace and by kind of work. */
-import { heldFor, type Curve } from '../fitness/curve';
+import { heldFor, speedFor, type Curve } from '../fitness/curve';
 import { isWork, type TargetLeg } from './targetsFor';
 
 /** The kinds of work a session is made of. */
@@ -33,9 +33,6 @@ export function amountsOf(leg: TargetLeg): Amounts & { isGuessed: boolean } {
   if (distanceM === undefined) return { distanceM: (known ?? 0) * GUESSED_MPS, durationS: known ?? 0, isGuessed: true };
   return { distanceM, durationS: known ?? distanceM / GUESSED_MPS, isGuessed: known === undefined };
 }
-
-/** A pace that can be held for so long is work at or below about critical speed. */
-const STAMINA_FROM_S = 600;
 
 /** Adds the legs of one athlete up. */
 export function sessionTotals(legs: readonly TargetLeg[]): SessionTotals {
@@ -71,23 +68,38 @@ export function sessionTotals(legs: readonly TargetLeg[]): SessionTotals {
   };
 }
 
-/** The same few speeds are asked for with every letter of a session that is typed. */
-const known = new WeakMap<Curve, Map<number, number>>();
+/** A pace counts towards the limit of stamina in full from this long held on, and not at all when it can be held no longer than that. */
+const COUNTS = { wholeFromS: 600, notToS: 240 };
+
+/**
+ * How much a speed in m/s counts towards the share of limit: 1 up to the speed held for 10 minutes, fading evenly in speed to 0 at
+ * that held for 4: what is faster draws on the reserve instead.
+ */
+export function limitWeightOf(curve: Curve): (speedMps: number) => number {
+  const [wholeMps, noneMps] = [speedFor(curve, COUNTS.wholeFromS), speedFor(curve, COUNTS.notToS)];
+  return (speedMps) => Math.min(1, Math.max(0, (noneMps - speedMps) / (noneMps - wholeMps)));
+}
+
+/** What a second at a speed takes of the limit. The same few are asked for with every letter of a session that is typed. */
+const known = new WeakMap<Curve, { weight: (speedMps: number) => number; perS: Map<number, number> }>();
+
+function limitPerS(curve: Curve, speedMps: number): number {
+  const cached = known.get(curve) ?? { weight: limitWeightOf(curve), perS: new Map<number, number>() };
+  known.set(curve, cached);
+  const perS = cached.perS.get(speedMps) ?? cached.weight(speedMps) / heldFor(curve, speedMps);
+  cached.perS.set(speedMps, perS);
+  return perS;
+}
 
 /**
  * Share of what an athlete could do flat out: the sum, over the reps of main part and fast finish, of the time each takes
- * by the time its pace could be held for. Five 1000s at 5k pace are 1. It is a gauge of stamina: reps without a time count
- * nothing, nor do those faster than about critical speed, which draw on the reserve instead.
+ * by the time its pace could be held for, counted by limitWeightOf(). Five 1000s at 5k pace are 1. It is a gauge of stamina: reps
+ * without a time count nothing.
  */
 export function shareOfLimit(curve: Curve, legs: readonly TargetLeg[]): number {
-  const heldS = known.get(curve) ?? new Map<number, number>();
-  known.set(curve, heldS);
   return legs.reduce((share, leg) => {
     const distanceM = leg.distanceM ?? leg.expectedM;
     if (leg.kind !== 'rep' || !isWork(leg) || leg.targetS === undefined || distanceM === undefined) return share;
-    const speedMps = distanceM / leg.targetS;
-    const held = heldS.get(speedMps) ?? heldFor(curve, speedMps);
-    heldS.set(speedMps, held);
-    return held < STAMINA_FROM_S ? share : share + leg.targetS / held;
+    return share + leg.targetS * limitPerS(curve, distanceM / leg.targetS);
   }, 0);
 }

@@ -45,7 +45,7 @@ type RowProps = {
 function Row({ own, outlook, chances, chosen, onPress }: RowProps) {
   const palette = usePalette();
   const { fit, lastEffort, leastLeft } = outlook;
-  const sure = chances ? `, on ${Math.round(chances.fits * 100)} of 100 days no harder than meant` : '';
+  const sure = chances ? `, on ${Math.round(chances.fits * 100)} of 100 days no harder than planned` : '';
   return (
     <Press
       role="button"
@@ -110,14 +110,14 @@ function Detail({
         </Words>
       </View>
       {own.remark !== undefined && <Words as="small">{own.remark}</Words>}
-      <EffortArc name={own.runner.name} outlook={outlook} chances={chances} />
+      <EffortArc name={own.runner.name} outlook={outlook} arc={INTENT_FACTS[planning.intent].arc} chances={chances} />
       <Words as="label" quiet>
         Effort on 1 to 10 rep by rep: dashed as meant, solid as predicted. Bars: what is left of the reserve above
         threshold.
       </Words>
       {chances && (
         <Words as="small">
-          {`On ${Math.round(chances.finishes * 100)} of 100 days all of it can be run, on ${Math.round(chances.fits * 100)} it is no harder than meant. Four days in five end between effort ${(chances.lastEffort?.low ?? 0).toFixed(1)} and ${(chances.lastEffort?.high ?? 0).toFixed(1)}.`}
+          {`On ${Math.round(chances.finishes * 100)} of 100 days all of it can be run, on ${Math.round(chances.fits * 100)} it is no harder than planned. Four days in five end between effort ${(chances.lastEffort?.low ?? 0).toFixed(1)} and ${(chances.lastEffort?.high ?? 0).toFixed(1)}.`}
         </Words>
       )}
       <Proposals planning={planning} own={own} />

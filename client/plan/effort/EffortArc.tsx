@@ -1,6 +1,7 @@
 import { Circle, G, Line, Path, Rect } from 'react-native-svg';
 import type { Chances } from '@core/outlook/chances';
 import type { Outlook } from '@core/outlook/outlook';
+import type { MeantArc } from '@core/session/intent';
 import { path, scale } from '../../ui/plot';
 import { Plot } from '../../ui/Plot';
 import { PlotText } from '../../ui/PlotText';
@@ -10,13 +11,22 @@ const HEIGHT = 220;
 const PLOT = { top: 12, right: 18, left: 30, effort: 140, gap: 22, reserve: 34 };
 const EFFORTS = [2, 4, 6, 8, 10];
 
-type Props = { name: string; outlook: Outlook; chances: Chances | undefined };
+type Props = { name: string; outlook: Outlook; arc: MeantArc; chances: Chances | undefined };
+
+/** A session of one long block has two points: its first third, and its end. */
+function withFirstThird({ points, meant }: Outlook, arc: MeantArc): Pick<Outlook, 'points' | 'meant'> {
+  const [only] = points;
+  if (points.length !== 1 || only?.earlyEffort === undefined) return { points, meant };
+  const early = { ...only, effort: only.earlyEffort, leftShare: 1 - (1 - only.leftShare) / 3 };
+  return { points: [early, only], meant: [arc.first, ...meant] };
+}
 
 /**
  * Effort through the session: meant dashed, predicted solid with a dot for each rep, and where four days in five should end. Under
  * it what is left of the reserve after each rep.
  */
-export function EffortArc({ name, outlook: { points, meant }, chances }: Props) {
+export function EffortArc({ name, outlook, arc, chances }: Props) {
+  const { points, meant } = withFirstThird(outlook, arc);
   const palette = usePalette();
   const y = scale([1, 10], [PLOT.effort, PLOT.top]);
   const bottom = PLOT.effort + PLOT.gap + PLOT.reserve;

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { acceptedChange, proposer, sharedProposal } from '@core/planning/accept';
+import { acceptedChanges, proposer, sharedProposal } from '@core/planning/accept';
 import type { Whom } from '@core/planning/dayPlan';
 import type { OwnPlan } from '@core/planning/ownPlans';
 import { INTENT_FACTS } from '@core/session/intent';
@@ -22,7 +22,7 @@ export function Proposals({ planning, own }: { planning: Planning; own: OwnPlan 
   if (proposals.length === 0)
     return (
       <Words as="small">
-        No one change makes it fit: change several things, or give them another session under Groups.
+        No one change makes it fit, nor two together: give them another session under Groups, or fewer and slower reps.
       </Words>
     );
   const circles: { who: string; whom: Whom; members: readonly OwnPlan[] }[] = [
@@ -40,13 +40,13 @@ export function Proposals({ planning, own }: { planning: Planning; own: OwnPlan 
   return (
     <View style={{ gap: SPACE.s }}>
       <Words as="heading" level={3}>
-        {fit === 'light' ? 'To make it as hard as meant' : 'To make it fit'}
+        {fit === 'light' ? 'To make it as hard as planned' : 'To make it fit'}
       </Words>
       {proposals.map((proposal) => {
         const says = proposalText(proposal, own.session);
         return (
           <View
-            key={proposal.lever}
+            key={says}
             role="group"
             aria-label={says}
             style={{ gap: SPACE.xs, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
@@ -60,7 +60,7 @@ export function Proposals({ planning, own }: { planning: Planning; own: OwnPlan 
                 label={`For ${own.runner.tileName}: ${says}`}
                 onPress={() =>
                   change(
-                    [acceptedChange({ proposal, own }, { kind: 'athlete', athleteId: own.runner.id })],
+                    acceptedChanges({ proposal, own }, { kind: 'athlete', athleteId: own.runner.id }),
                     `Changed for ${own.runner.tileName}.`,
                   )
                 }
@@ -75,9 +75,9 @@ export function Proposals({ planning, own }: { planning: Planning; own: OwnPlan 
                   <SmallButton
                     key={who}
                     label={`For ${who}: ${text}`}
-                    onPress={() => change([acceptedChange(shared, whom)], `Changed for ${who}: ${text}.`)}
+                    onPress={() => change(acceptedChanges(shared, whom), `Changed for ${who}: ${text}.`)}
                   >
-                    {shared.proposal.to === proposal.to
+                    {shared.proposal.to === proposal.to && shared.proposal.next?.to === proposal.next?.to
                       ? `For ${who}`
                       : `For ${who}: ${text.replace(/^.*?: | instead.*$/g, '')}`}
                   </SmallButton>
