@@ -2,7 +2,7 @@ import type { BookChange, BookSession } from '@core/book/bookSession';
 import { proposeSteps } from '@core/book/progression';
 import { STARTERS } from '@core/book/starters';
 import { formatSession } from '@core/session/formatSession';
-import { parseSession } from '@core/session/parseSession';
+import { parseStored } from '@core/session/parseSession';
 import { SEASON } from './season';
 
 const FAVOURITES = ['Even 400s, quick finish', 'Threshold kilometres', 'Sharp 200s'];
@@ -16,7 +16,7 @@ export function clubBook(newId: () => string): BookChange {
     return { ...own, title, shorthand, ...(FAVOURITES.includes(title) ? { favourite: true } : {}) };
   });
   const first = sessions.find(({ title }) => title === PROGRESSION);
-  const parsed = parseSession(first?.shorthand ?? '');
+  const parsed = parseStored(first?.shorthand ?? '');
   if (!first || !parsed.ok) throw new Error('The demo has no session to make a progression of.');
   const [, ...steps] = proposeSteps(parsed.session, 'more', 3);
   const further = steps.map((step, i): BookSession => {

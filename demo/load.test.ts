@@ -84,7 +84,7 @@ test('a second load keeps what was done; a fresh one starts over', () => {
   const [someone, other] = listAthletes(db);
   if (!someone || !other) throw new Error('nobody');
   removeAthlete(db, someone.id, 0);
-  putAthlete(db, other.id, { name: 'Aaa Renamed', marks: other.marks }, 0);
+  putAthlete(db, other.id, { name: 'Aaa Renamed', marks: other.marks }, Date.parse(TODAY));
   loadDemo(db, { today: TODAY, fresh: false });
   expect(active()).toHaveLength(13);
   expect(listAthletes(db)[0]?.name).toBe('Aaa Renamed');

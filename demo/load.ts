@@ -8,7 +8,7 @@ import { enduranceTimeFor } from '@core/fitness/endurance';
 import { curveMovedTo, fitCurve, type EnduranceCurve } from '@core/fitness/curve';
 import type { Mark } from '@core/fitness/mark';
 import { curveBook } from '@core/paces/shippedBooks';
-import { parseSession } from '@core/session/parseSession';
+import { parseStored } from '@core/session/parseSession';
 import { sinceWeeks, type Group, type SquadMember } from '@core/squad/athlete';
 import { standardTrack } from '@core/track/venue';
 import { makePlan } from '@core/trackside/makePlan';
@@ -89,7 +89,10 @@ function makeMember(club: ClubAthlete, groups: readonly Group[], { today, idAt }
 /** The paces as they were known on a day: from the marks run by then, or all if there were none yet. */
 function pacesOn(marks: readonly Mark[], date: string) {
   const known = marks.filter((mark) => mark.date <= date);
-  return { curve: fitCurve(known.length > 0 ? known : marks, { asOf: date }), paceBook: curveBook };
+  // Before the first mark the club went by what is known of them since.
+  const [first] = [...marks].sort((a, b) => a.date.localeCompare(b.date));
+  const asOf = known.length > 0 || !first ? date : first.date;
+  return { curve: fitCurve(marks, { asOf }), paceBook: curveBook };
 }
 
 function addSession({ db, today, idAt }: Loading, { inDays, title, shorthand }: ClubSession): string {
@@ -110,7 +113,7 @@ function runSession(
   const { db, today, random, idAt } = loading;
   const date = dayFrom(today, inDays);
   const startAtMs = startOf(date);
-  const parsed = parseSession(shorthand);
+  const parsed = parseStored(shorthand);
   if (!parsed.ok) throw new Error(`The demo session “${title}” cannot be read.`);
   const present = members.filter((_, i) => !absent.includes(i));
   const plan = makePlan(
@@ -147,7 +150,12 @@ function load(loading: Loading): void {
   const enteredAtMs = startOf(dayFrom(loading.today, -100));
   const trainingGroups = GROUPS.map((name): Group => ({ id: loading.idAt(enteredAtMs), name }));
   const everyone = CLUB.map((athlete) => makeMember(athlete, trainingGroups, loading));
-  changeSquad(loading.db, { groups: trainingGroups, athletes: everyone.map(({ athlete }) => athlete) }, enteredAtMs);
+  // The marks are of days up to today.
+  changeSquad(
+    loading.db,
+    { groups: trainingGroups, athletes: everyone.map(({ athlete }) => athlete) },
+    startOf(loading.today),
+  );
   changeBook(
     loading.db,
     clubBook(() => loading.idAt(enteredAtMs)),

@@ -35,7 +35,7 @@ export const SEASON: ClubSession[] = [
   {
     inDays: -9,
     title: 'Down the ladder',
-    shorthand: session('main: 1200-1000-800-600-400 @5k>mile / 2:30 jog'),
+    shorthand: session('main: 1500-900-600-300 @5k>mile / 2:30 jog'),
     absent: [],
   },
   { inDays: -5, title: 'Threshold miles', shorthand: session('main: 3x1mi @threshold / 90s jog'), absent: [4, 11] },

@@ -25,7 +25,7 @@ import { formOf, readVenue, type TypedMark, type VenueForm } from './venueForm';
 const back = () => router.replace('/sessions/places');
 const SAVE_AFTER_MS = 500;
 
-type Wrong = { name?: string; length?: string; marks: (string | undefined)[] };
+type Wrong = { name?: string; length?: string; slope?: string; marks: (string | undefined)[] };
 
 function Editor({ stored }: { stored: OwnVenue }) {
   const { id } = stored;
@@ -105,6 +105,13 @@ function Editor({ stored }: { stored: OwnVenue }) {
           onChange={(lengthM) => change({ lengthM })}
           error={says.length}
           keyboard="decimal-pad"
+        />
+        <TextField
+          label="Slope, metres up in a hundred"
+          value={form.slope}
+          onChange={(slope) => change({ slope })}
+          error={says.slope}
+          hint="Of a hill only. Times on it are compared on this hill, never with the flat."
         />
         <Words as="heading" level={2}>
           Marks

@@ -4,6 +4,7 @@ const form: VenueForm = {
   name: 'Mill loop',
   shape: 'lap',
   lengthM: '820',
+  slope: '',
   marks: [
     { atM: '0', name: 'gate' },
     { atM: '300,5 m', name: 'oak' },
@@ -34,6 +35,16 @@ test('there and back again: what is kept reads as it was', () => {
   };
   const { id: _id, ...rest } = venue;
   expect(readVenue(formOf(venue))).toEqual({ ok: true, venue: rest });
+});
+test('a slope is read in metres up in a hundred, or there is none', () => {
+  const slope = (typed: string) => readVenue({ ...form, slope: typed });
+  expect(slope('5,5 %')).toMatchObject({ ok: true, venue: { slopePct: 5.5 } });
+  expect(slope('-4')).toMatchObject({ ok: true, venue: { slopePct: -4 } });
+  for (const typed of ['steep', '45'])
+    expect(slope(typed)).toMatchObject({ ok: false, slope: expect.stringMatching(/up to 30/) });
+  const kept = { id: 'x', name: 'Hill', shape: 'there-and-back' as const, lengthM: 300, marks: [], slopePct: 6 };
+  const { id: _id, ...rest } = kept;
+  expect(readVenue(formOf(kept))).toEqual({ ok: true, venue: rest });
 });
 test.each([
   [{ ...form, name: ' ' }, { name: 'A place needs a name.' }],

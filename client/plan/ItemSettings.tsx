@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { changeOf, sameWhom, withoutChanges } from '@core/planning/changes';
-import { countValue, itemRows, recoveryValue, targetLegOf } from '@core/planning/itemRows';
+import { countValue, itemRows, lengthRange, recoveryValue, targetLegOf } from '@core/planning/itemRows';
 import type { Whom } from '@core/planning/dayPlan';
 import { itemAt, type ItemPath } from '@core/session/edit';
 import { formatItem } from '@core/session/formatSession';
@@ -45,6 +45,9 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
         const now = itemAt(session, path) ?? item;
         const rest = recoveryValue(now, path, legs);
         const pace = settingOf(path, 'pace');
+        const range = lengthRange(item);
+        const own = legs.find((one) => one.kind === 'rep' && one.path.join() === path.join());
+        const length = own?.distanceM ?? own?.durationS ?? range?.most ?? 0;
         const share = pace?.kind === 'pace' ? pace.share : 1;
         const leg = targetLegOf(path, legs);
         const put = (set: ItemSetting) => change([changeOf(written, path, whom, set)]);
@@ -93,6 +96,17 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
                   min={1}
                   max={60}
                   onChange={(n) => put({ kind: 'count', n })}
+                />
+              )}
+              {range && (
+                <Stepper
+                  label="Length"
+                  value={length}
+                  text={range.kind === 'distance' ? `${Math.round(length)} m` : restText(length)}
+                  step={(range.most - range.least) / 2 < 60 ? 5 : range.kind === 'distance' ? 200 : 30}
+                  min={range.least}
+                  max={range.most}
+                  onChange={(to) => put({ kind: 'length', length: to })}
                 />
               )}
               {rest?.kind === 'recovery' && (

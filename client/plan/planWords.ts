@@ -111,6 +111,9 @@ export function changeText(change: Change): string {
       return `paces ${set.aim === 'written' ? 'as written' : set.aim === 'moving' ? 'from now to goal' : `of ${set.aim === 'goal' ? 'the goal' : 'now'}`}`;
     case 'count':
       return `${of}${set.n} ×`;
+    case 'length':
+      // Of time or of distance, as the item was written.
+      return `${of}${/\d(?:s|min)\b/.test(of) ? restText(set.length) : `${Math.round(set.length)} m`}`;
     case 'recovery':
       return `${of}recovery ${restText(set.durationS)}`;
     case 'jog':

@@ -3,10 +3,11 @@ import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { useCallback, useMemo } from 'react';
 import { INTENT_FACTS, type Intent } from '@core/session/intent';
-import { parseSession } from '@core/session/parseSession';
+import { parseStored } from '@core/session/parseSession';
 import type { Session as SessionTree } from '@core/session/session';
 import { suggestIntent } from '@core/session/suggestIntent';
 import { bookById } from '@core/squad/athletePaces';
+import { startsAtLeast } from '@core/squad/athlete';
 import { outlookFor, type Outlook } from '@core/outlook/outlook';
 import { withChanges } from '@core/planning/changes';
 import { dayCautions, type Neighbour } from '@core/planning/dayCautions';
@@ -59,7 +60,7 @@ function neighboursOf(session: Session, all: readonly Session[], squad: SquadVie
   const dayAfter = format(addDays(day, 1), 'yyyy-MM-dd');
   return all.flatMap((other): Neighbour[] => {
     if (other.date !== dayBefore && other.date !== dayAfter) return [];
-    const parsed = parseSession(other.shorthand, { paceNames: squad.paceNames });
+    const parsed = parseStored(other.shorthand, { paceNames: squad.paceNames });
     if (!parsed.ok) return [];
     const athletes = squad.athletes.filter((athlete) => takesPart(other.plan ?? NOTHING, athlete));
     return [
@@ -103,9 +104,9 @@ export function useOwnPlans(session: Session, squad: SquadView, plan: DayPlan) {
   const venue = venueById(venues, plan.venueId);
   const { athletes, paceNames } = squad;
   const tree = useMemo(() => {
-    const parsed = parseSession(shorthand, { paceNames });
+    const parsed = parseStored(shorthand, { paceNames, lapM: venue.lapM });
     return parsed.ok ? parsed.session : undefined;
-  }, [shorthand, paceNames]);
+  }, [shorthand, paceNames, venue.lapM]);
   const intent = useMemo(
     () => session.intent ?? (tree ? suggestIntent(tree, bookById(squad.books, squad.settings.paceBookId)) : 'mixed'),
     [session.intent, tree, squad],
@@ -119,6 +120,7 @@ export function useOwnPlans(session: Session, squad: SquadView, plan: DayPlan) {
       tileName: athlete.tileName,
       ...(athlete.chip === undefined ? {} : { chip: athlete.chip }),
       paces: pacesOf(athlete, squad, date),
+      startsAtLeast: startsAtLeast(athlete, date),
     }));
     return ownPlans({ session: tree, intent, plan, groups, runners, venue, paceNames });
   }, [tree, intent, plan, groups, athletes, squad, date, venue, paceNames]);

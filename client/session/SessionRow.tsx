@@ -1,5 +1,5 @@
 import type { Href } from 'expo-router';
-import { parseSession } from '@core/session/parseSession';
+import { parseStored } from '@core/session/parseSession';
 import { standardTrack } from '@core/track/venue';
 import { usePaceNames } from '../squad/useSquad';
 import type { Session } from '../store/api';
@@ -12,7 +12,7 @@ type Props = { session: Session; href: Href; chosen?: boolean; marked?: boolean 
 
 /** A session in a list: its day, its main part in shorthand, and its lap sheet as a thumbnail. */
 export function SessionRow({ session, href, chosen = false, marked = session.date === today() }: Props) {
-  const parsed = parseSession(session.shorthand, { paceNames: usePaceNames() });
+  const parsed = parseStored(session.shorthand, { paceNames: usePaceNames() });
   const view = parsed.ok ? viewSession(parsed.session) : undefined;
   const what = parsed.ok
     ? mainPart(parsed.session)

@@ -1,7 +1,7 @@
 import type { PaceBook } from '../paces/paceBook';
 import { expand } from '../session/expand';
 import { INTENT_FACTS, type Intent } from '../session/intent';
-import { parseSession } from '../session/parseSession';
+import { parseStored } from '../session/parseSession';
 import type { Item, Pace, Session } from '../session/session';
 import { suggestIntent } from '../session/suggestIntent';
 import { GUESSED_MPS } from '../targets/totals';
@@ -39,7 +39,7 @@ export function bookEntry(
   session: BookSession,
   { paceNames, paceBook }: { paceNames?: readonly string[]; paceBook?: PaceBook } = {},
 ): BookEntry {
-  const parsed = parseSession(session.shorthand, paceNames ? { paceNames } : {});
+  const parsed = parseStored(session.shorthand, paceNames ? { paceNames } : {});
   const tree = parsed.ok ? parsed.session : undefined;
   const intent = session.intent ?? (tree ? suggestIntent(tree, paceBook) : 'mixed');
   const main = { lines: (tree?.lines ?? []).filter(({ role }) => role === 'main' || role === 'finish') };

@@ -30,11 +30,11 @@ const LIST: Starter[] = [
   },
   {
     title: 'Until the legs say so',
-    shorthand: lines(SHORT_WARM, 'main: open x 1500|1100|700|300 @threshold / 60s jog', COOL),
+    shorthand: lines(SHORT_WARM, 'main: open x 1300|900|500 @threshold / 45s jog', COOL),
     intent: 'threshold',
     purpose: 'Everyone does as much at one pace as they have that day; the reps get shorter, the pace stays.',
     season: 'Base and early season, once the pace is known.',
-    easier: 'Start from the 1100.',
+    easier: 'Start from the 900.',
     harder: 'Nothing: it finds its own end. Nobody is told how many are left.',
     tags: ['stamina', 'open-ended'],
   },
@@ -317,6 +317,16 @@ const LIST: Starter[] = [
     easier: 'Leave the 1600 out.',
     harder: 'Two miles at threshold.',
     tags: ['sharpening'],
+  },
+  // New ones come last: the place in this list is the id.
+  {
+    title: 'Up the hill',
+    shorthand: lines('warm: 10min @easy, drills', 'main: 8-10x45s hill @effort 7-8 / equal jog', 'cool: 10min @easy'),
+    purpose: 'Strength and good form at an effort that the ground sets: no watch, tall and quick.',
+    season: 'Base, and before the first fast work; a slope that can be run well, some four to seven in a hundred.',
+    easier: 'Six, walking back.',
+    harder: 'Twelve; not steeper.',
+    tags: ['no track', 'strength'],
   },
 ];
 

@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { ROUNDINGS, type DayPlan } from '../planning/dayPlan';
 import { AIMS } from '../targets/targetsFor';
-import { checkVenue, MOST_MARKS, type OwnVenue } from '../track/ownVenue';
+import { checkVenue, MOST_MARKS, MOST_SLOPE_PCT, type OwnVenue } from '../track/ownVenue';
 import { VENUES } from '../track/venue';
 import { idSchema, shorthandSchema, timeOfDaySchema } from './schemas';
 
@@ -42,6 +42,10 @@ const setting = Joi.alternatives().conditional('.kind', {
     {
       is: 'count',
       then: Joi.object({ kind, n: number(1, 100, 'How often has to be a whole number from 1 to 100.').integer() }),
+    },
+    {
+      is: 'length',
+      then: Joi.object({ kind, length: number(1, 100_000, 'A length has to be more than nothing.') }),
     },
     {
       is: 'recovery',
@@ -135,6 +139,11 @@ export const venueSchema = Joi.object<VenueInput>({
   name: name('A place'),
   shape: Joi.string().valid('lap', 'there-and-back').required(),
   lengthM: Joi.number().strict().required().messages({ 'number.base': 'A place needs a length in metres.' }),
+  slopePct: Joi.number()
+    .strict()
+    .min(-MOST_SLOPE_PCT)
+    .max(MOST_SLOPE_PCT)
+    .messages({ '*': `A slope is a number of metres in a hundred, up to ${MOST_SLOPE_PCT}.` }),
   marks: Joi.array()
     .items(Joi.object({ atM: Joi.number().strict().required(), name: name('A mark') }))
     .max(MOST_MARKS)

@@ -6,7 +6,7 @@
 import Joi from 'joi';
 import type { BookChange, BookSession, Progression } from '../book/bookSession';
 import { formatSession } from '../session/formatSession';
-import { parseSession } from '../session/parseSession';
+import { parseStored } from '../session/parseSession';
 import type { Session } from '../session/session';
 import { aboutSession, progressionInFile } from './bookSchemas';
 import { check } from './check';
@@ -64,7 +64,7 @@ export function writeSessionsFile(
     version: VERSION,
     savedOn,
     sessions: sessions.map(({ archived: _out, ...session }) => {
-      const parsed = parseSession(session.shorthand, { paceNames });
+      const parsed = parseStored(session.shorthand, { paceNames });
       return { ...session, ...(parsed.ok ? { session: parsed.session } : {}) };
     }),
     progressions: progressions
@@ -91,7 +91,7 @@ const refused = (message: string): ReadSessions => ({ ok: false, message: `${mes
 function textOf({ shorthand, session }: SessionInFile, paceNames: readonly string[]): string {
   const printed = session && formatSession(session);
   if (shorthand === undefined || printed === undefined) return shorthand ?? printed ?? '';
-  const parsed = parseSession(shorthand, { paceNames });
+  const parsed = parseStored(shorthand, { paceNames });
   return !parsed.ok || formatSession(parsed.session) === printed ? shorthand : printed;
 }
 
@@ -109,7 +109,7 @@ function takeIn(
     idOf.set(id, own.id);
     if (same) return { title: sent.title, says: 'known' as const };
     sessions.push(own);
-    const parsed = parseSession(shorthand, { paceNames });
+    const parsed = parseStored(shorthand, { paceNames });
     if (parsed.ok) return { title: sent.title, says: 'new' as const };
     return { title: sent.title, says: 'draft' as const, trouble: parsed.problems[0]?.message ?? '' };
   });

@@ -20,7 +20,10 @@ const byKind = (shapes: Record<string, Joi.SchemaMap>) =>
     })
     .messages({ 'alternatives.any': `{#label} is of no known kind: ${Object.keys(shapes).join(', ')}.` });
 
-const amount = byKind({ distance: { distanceM, unit: mile }, duration: { durationS } });
+const amount = byKind({
+  distance: { distanceM, leastM: positive(100_000), unit: mile },
+  duration: { durationS, leastS: positive(28_800) },
+});
 
 const paceName = Joi.string().max(20).required();
 const pace = byKind({
@@ -50,6 +53,7 @@ const recovery = Joi.object({
     equal: {},
     half: {},
     share: { percent: positive(1000).required() },
+    ready: {},
   }).required(),
   manner: Joi.string().valid(...MANNERS),
   pace,
@@ -67,7 +71,8 @@ const item = Joi.object({
       amounts: Joi.array().items(amount).min(1).max(MAX_LEGS).required(),
       sequence: Joi.string().valid('ladder', 'cutDown').required(),
       free: Joi.boolean().required(),
-      pace: Joi.object({ from: pace.required(), to: pace }),
+      hill: Joi.boolean().valid(true),
+      pace: Joi.object({ from: pace.required(), to: pace, band: pace }).oxor('to', 'band'),
       note,
     },
     set: { items: Joi.array().items(Joi.link('#item')).min(1).max(MAX_LEGS).required() },

@@ -4,6 +4,7 @@
  * effort on 1 to 10 is this project's own: its constants are fitted to what sessions should feel like (feel.test.ts), within a point
  * at both ends for runners of 16 to 24 minutes over 5k and a 4:30 miler.
  */
+import { UNTIL_READY_S } from '../targets/totals';
 import { legSpeed, reserveAfter } from '../targets/reserve';
 import { isWork, type TargetLeg } from '../targets/targetsFor';
 import type { Gauge } from './gauge';
@@ -42,7 +43,7 @@ export type Point = {
 export function stretchesOf({ model }: Gauge, legs: readonly TargetLeg[]): Stretch[] {
   return legs.map((leg): Stretch => {
     const pace = leg.kind === 'rep' ? leg.paceMix?.from : undefined;
-    const durationS = leg.targetS ?? leg.durationS ?? 0;
+    const durationS = leg.targetS ?? leg.durationS ?? (leg.kind === 'recovery' && leg.untilReady ? UNTIL_READY_S : 0);
     const covered = leg.distanceM ?? leg.expectedM;
     return {
       isRep: leg.kind === 'rep',

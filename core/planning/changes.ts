@@ -1,7 +1,7 @@
 /** The coach's changes for a day: which of them are someone's, and what they make of the session. */
 import { itemAt, replaceItem, samePath, type ItemPath } from '../session/edit';
 import { formatItem } from '../session/formatSession';
-import type { Item, Recovery, Session } from '../session/session';
+import type { Amount, Item, Recovery, Session } from '../session/session';
 import type { Leg } from '../session/expand';
 import type { Aim, TargetSource } from '../targets/targetsFor';
 import type { ItemSetting } from '../session/itemSetting';
@@ -59,8 +59,22 @@ export function withoutChanges(changes: readonly Change[], whom: Whom, path?: It
   );
 }
 
+/** An item whose reps have one length, chosen from the range that was written. */
+function withLength(item: Item, length: number): Item {
+  const { body } = item;
+  const [amount, ...others] = body.kind === 'rep' ? body.amounts : [];
+  if (body.kind !== 'rep' || !amount || others.length > 0) return item;
+  const { unit } = amount.kind === 'distance' ? amount : {};
+  const chosen: Amount =
+    amount.kind === 'distance'
+      ? { kind: 'distance', distanceM: length, ...(unit ? { unit } : {}) }
+      : { kind: 'duration', durationS: length };
+  return { ...item, body: { ...body, amounts: [chosen] } };
+}
+
 function changedItem(item: Item, set: ItemSetting): Item {
   if (set.kind === 'count') return { ...item, count: { kind: 'fixed', n: set.n } };
+  if (set.kind === 'length') return withLength(item, set.length);
   if (set.kind !== 'recovery' && set.kind !== 'jog') return item;
   const { pace, manner }: Partial<Recovery> = item.recovery ?? {};
   const amount: Recovery['amount'] =

@@ -3,7 +3,7 @@
  * practice.
  */
 import { INTENT_FACTS, type Intent } from '../session/intent';
-import { ageInYear, type SquadMember } from '../squad/athlete';
+import { ageInYear, YOUNG_UNDER, type SquadMember } from '../squad/athlete';
 import type { Fit } from '../outlook/outlook';
 import { heatCaution, type HeatLimits, type Weather } from '../conditions/heat';
 
@@ -22,8 +22,6 @@ export type DayCautionSource = {
   heat: HeatLimits;
 };
 
-/** Under this age hard work is for later. */
-const YOUNG = 14;
 const MOST_NAMES = 5;
 
 function names(who: readonly string[]): string {
@@ -46,12 +44,13 @@ function tooHard({ entrants }: DayCautionSource): string[] {
 
 function tender({ entrants, date, intent }: DayCautionSource): string[] {
   if (!INTENT_FACTS[intent].isHard) return [];
-  const young = entrants.filter(({ athlete }) => (ageInYear(athlete, date) ?? YOUNG) < YOUNG);
+  const young = entrants.filter(({ athlete }) => (ageInYear(athlete, date) ?? YOUNG_UNDER) < YOUNG_UNDER);
   const easing = entrants.filter(({ athlete }) => athlete.status === 'easing');
   return [
     ...list(
       young,
-      (who) => `Under ${YOUNG} in hard work: ${who}. Fewer reps and full recoveries; learning the pace is enough.`,
+      (who) =>
+        `Under ${YOUNG_UNDER} in hard work: ${who}. Fewer reps and full recoveries; learning the pace is enough.`,
     ),
     ...list(
       easing,

@@ -42,3 +42,14 @@ export const countValue = ({ count }: Item): number => timesOf(count, 'max');
 /** The first of an item's reps with a target over a distance. */
 export const targetLegOf = (path: ItemPath, legs: readonly TargetLeg[], rep = 0): TargetLeg | undefined =>
   legs.filter((leg) => leg.kind === 'rep' && samePath(leg.path, path))[rep];
+
+/** Metres or seconds that an item's reps may have, where a range is written, with the steps between; undefined where none is. */
+export function lengthRange({
+  body,
+}: Item): { kind: 'distance' | 'duration'; least: number; most: number } | undefined {
+  const [amount, ...others] = body.kind === 'rep' ? body.amounts : [];
+  if (!amount || others.length > 0) return undefined;
+  if (amount.kind === 'distance')
+    return amount.leastM === undefined ? undefined : { kind: 'distance', least: amount.leastM, most: amount.distanceM };
+  return amount.leastS === undefined ? undefined : { kind: 'duration', least: amount.leastS, most: amount.durationS };
+}

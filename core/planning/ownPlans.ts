@@ -17,6 +17,8 @@ export type Runner = {
   tileName: string;
   chip?: string;
   paces: PaceSource & { remark?: string };
+  /** Of a range of amounts they are given the least unless the coach chooses: see startsAtLeast(). */
+  startsAtLeast?: boolean;
 };
 
 export type OwnPlan = {
@@ -44,9 +46,13 @@ type Source = {
 };
 
 /** The session a group runs: its own version where it has one that can be read, else the session itself. */
-export function sessionOf({ version }: DayGroup, session: Session, paceNames?: readonly string[]): Session {
+export function sessionOf(
+  { version }: DayGroup,
+  session: Session,
+  options: { paceNames?: readonly string[]; lapM?: number } = {},
+): Session {
   if (version === undefined) return session;
-  const { session: own, problems } = readSession(version, paceNames ? { paceNames } : {});
+  const { session: own, problems } = readSession(version, { ...options, asks: false });
   return problems.length === 0 && own.lines.length > 0 ? own : session;
 }
 
@@ -97,21 +103,21 @@ export function ownPlans({ session, intent, plan, groups, runners, venue, paceNa
   const toleranceTimes = plan.toleranceTimes ?? INTENT_FACTS[intent].toleranceTimes;
   const byId = new Map(runners.map((runner) => [runner.id, runner]));
   const all = plan.changes ?? [];
-  const laidOut = new Map<Session, Leg[]>();
-  const legsOf = (own: Session) => {
-    const legs = laidOut.get(own) ?? expand(own);
-    laidOut.set(own, legs);
+  const laidOut = { min: new Map<Session, Leg[]>(), max: new Map<Session, Leg[]>() };
+  const legsOf = (own: Session, amounts: 'min' | 'max') => {
+    const legs = laidOut[amounts].get(own) ?? expand(own, { amounts });
+    laidOut[amounts].set(own, legs);
     return legs;
   };
   return groups.flatMap((group) => {
-    const written = sessionOf(group, session, paceNames);
+    const written = sessionOf(group, session, { lapM: venue.lapM, ...(paceNames ? { paceNames } : {}) });
     return group.athleteIds.flatMap((id): OwnPlan[] => {
       const runner = byId.get(id);
       if (!runner) return [];
       const own = changesFor(all, id, group.id);
       const changes = own.filter((change) => stillFits(change, written));
       const run = changedSession(written, changes);
-      const legs = legsOf(run);
+      const legs = legsOf(run, runner.startsAtLeast ? 'min' : 'max');
       const { curve, goalCurve, paceBook } = runner.paces;
       const targets = targetsForLegs(legs, {
         curve,

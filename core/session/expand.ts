@@ -20,11 +20,15 @@ export type RepLeg = LegBase & {
   kind: 'rep';
   /** Where between `from` and `to` this rep is run, evenly in speed: 0 on the first rep of the item, 1 on the last. */
   paceMix?: { from: Pace; to: Pace; share: number };
+  /** The other end of a band: anywhere between it and `paceMix.from` is on target. */
+  band?: Pace;
   note?: string;
   /** Mobility and running drills: no distance, no time. */
   drills?: true;
   /** Unstructured running inside the leg. */
   free?: true;
+  /** Uphill. */
+  hill?: true;
   /** Repeated until it is ended at the track. */
   open?: true;
 };
@@ -35,6 +39,8 @@ export type RecoveryLeg = LegBase & {
   /** The shorter end of a range; `durationS` is the longer. */
   minDurationS?: number;
   shareOfRep?: number;
+  /** It lasts until a tap says that the athlete is ready. */
+  untilReady?: true;
   manner?: Manner;
   recoveryPace?: Pace;
 };
@@ -42,23 +48,32 @@ export type RecoveryLeg = LegBase & {
 /** One stretch of the session in running order. Exactly one of distanceM and durationS is set, unless it is drills or a share. */
 export type Leg = RepLeg | RecoveryLeg;
 
-/** Which end of a range of counts to lay out. */
-export type Choice = { counts?: 'min' | 'max' };
+/** Which end of ranges to lay out: of counts (`6-8x`) and of amounts (`5-6min`). */
+export type Choice = { counts?: 'min' | 'max'; amounts?: 'min' | 'max' };
 
 type Place = Pick<LegBase, 'path' | 'turns'>;
 
-function repLegs(rep: Rep, count: Count, role: Role, n: number, { path, turns }: Place): RepLeg[] {
+function repLegs(
+  rep: Rep,
+  count: Count,
+  role: Role,
+  n: number,
+  { path, turns }: Place,
+  end: 'min' | 'max' = 'max',
+): RepLeg[] {
   const amounts = Array.from({ length: n }, () => rep.amounts).flat();
   return amounts.map((amount, i) => {
     const turn = Math.floor(i / rep.amounts.length);
-    const leg: RepLeg = { kind: 'rep', role, path, turns: [...turns, turn], ...lengthOfAmount(amount) };
+    const leg: RepLeg = { kind: 'rep', role, path, turns: [...turns, turn], ...lengthOfAmount(amount, end) };
     if (rep.pace) {
       const { from, to } = rep.pace;
       leg.pace = formatRepPace(rep.pace);
       leg.paceMix = { from, to: to ?? from, share: to && amounts.length > 1 ? i / (amounts.length - 1) : 0 };
     }
     if (rep.note !== undefined) leg.note = rep.note;
+    if (rep.pace?.band) leg.band = rep.pace.band;
     if (rep.free) leg.free = true;
+    if (rep.hill) leg.hill = true;
     if (count.kind === 'open') leg.open = true;
     return leg;
   });
@@ -73,6 +88,7 @@ function recoveryLeg(recovery: Recovery, after: RepLeg | undefined, role: Role, 
     leg.pace = formatPace(pace);
     leg.recoveryPace = pace;
   }
+  if (amount.kind === 'ready') leg.untilReady = true;
   if (amount.kind === 'time' && amount.minS !== amount.maxS) leg.minDurationS = amount.minS;
   const length = recoveryLength(recovery, after);
   const share = shareOfRep(recovery);
@@ -92,7 +108,7 @@ function itemLegs(item: Item, role: Role, choice: Choice, { path, turns }: Place
   const n = timesOf(item.count, choice.counts ?? 'max');
   const { body, recovery } = item;
   if (body.kind === 'rep')
-    return repLegs(body, item.count, role, n, { path, turns }).flatMap((leg) =>
+    return repLegs(body, item.count, role, n, { path, turns }, choice.amounts).flatMap((leg) =>
       withRecovery([leg], recovery, role, { path, turns: leg.turns }),
     );
   const once = (turn: number): Leg[] => {
@@ -109,7 +125,7 @@ function itemLegs(item: Item, role: Role, choice: Choice, { path, turns }: Place
 /**
  * Lays a session out flat, in running order. A recovery follows each repetition of its item; where an inner and an outer
  * one would follow the same rep the outer is taken; after the last rep of the session there is none.
- * @param choice.counts which end of a range of counts to use (`6-8x`); the larger if left out.
+ * @param choice which end of ranges to use, of counts (`6-8x`) and of amounts (`5-6min`); the larger if left out.
  */
 export function expand(session: Session, choice: Choice = {}): Leg[] {
   const legs = session.lines.flatMap((line, at) =>

@@ -18,7 +18,22 @@ export function formatDuration(durationS: number): string {
   return formatTime(durationS);
 }
 
+/** A range with its unit once at the end: `30-45s`, `5-6min`, `4-6mi`, `2-3km`. */
+function formatRange(amount: Amount): string | undefined {
+  if (amount.kind === 'distance') {
+    if (amount.leastM === undefined) return undefined;
+    const [per, unit] = amount.unit === 'mi' ? [MILE_M, 'mi'] : [1000, 'km'];
+    return `${plain(amount.leastM / per)}-${plain(amount.distanceM / per)}${unit}`;
+  }
+  const { leastS, durationS } = amount;
+  if (leastS === undefined) return undefined;
+  const isMinutes = leastS % 30 === 0 && durationS % 30 === 0 && durationS >= 120;
+  return isMinutes ? `${plain(leastS / 60)}-${plain(durationS / 60)}min` : `${plain(leastS)}-${plain(durationS)}s`;
+}
+
 export function formatAmount(amount: Amount): string {
+  const range = formatRange(amount);
+  if (range !== undefined) return range;
   return amount.kind === 'distance' ? formatMetres(amount.distanceM, amount.unit) : formatDuration(amount.durationS);
 }
 
@@ -50,8 +65,12 @@ export function formatPace(pace: Pace): string {
   }
 }
 
-/** `5k` or `5k>goal 5k`. */
+/** `5k`, `5k>goal 5k`, `70-72/400` or `10k..half`. */
 export function formatRepPace(pace: RepPace): string {
+  const { from, band } = pace;
+  if (band?.kind === 'absolute' && from.kind === 'absolute' && band.perM === from.perM)
+    return formatPace(from).replace('/', `-${formatPace(band)}`.replace(/\/.*$/, '/'));
+  if (band) return `${formatPace(from)}..${formatPace(band)}`;
   return pace.to ? `${formatPace(pace.from)}>${formatPace(pace.to)}` : formatPace(pace.from);
 }
 
@@ -95,10 +114,28 @@ function formatCount(count: Count): string {
 
 const formatNote = (note: string | undefined) => (note === undefined ? [] : [`"${note}"`]);
 
+/** Of a range the most, for a ladder: that has no ranges in it. */
+const withoutRange = (amount: Amount): Amount =>
+  amount.kind === 'distance' ? { ...amount, leastM: undefined } : { ...amount, leastS: undefined };
+
+/** In a ladder of unlike amounts metres are said to be metres: `50-60s` is a range. */
+function formatAmounts(rep: Rep): string {
+  const { sequence } = rep;
+  const amounts = rep.amounts.length > 1 ? rep.amounts.map(withoutRange) : rep.amounts;
+  const isMetres = (amount: Amount) => amount.kind === 'distance' && !amount.unit && amount.leastM === undefined;
+  const areAlike = amounts.length < 2 || amounts.every(isMetres);
+  const texts = amounts.map((amount) =>
+    !areAlike && amount.kind === 'distance' && isMetres(amount) ? `${plain(amount.distanceM)}m` : formatAmount(amount),
+  );
+  return texts.join(sequence === 'ladder' ? '-' : '|');
+}
+
 function formatRep(rep: Rep): string {
-  const amounts = rep.amounts.map(formatAmount).join(rep.sequence === 'ladder' ? '-' : '|');
+  const amounts = formatAmounts(rep);
   const pace = rep.pace ? [`@${formatRepPace(rep.pace)}`] : [];
-  return [amounts, ...(rep.free ? ['free'] : []), ...pace, ...formatNote(rep.note)].join(' ');
+  return [amounts, ...(rep.free ? ['free'] : []), ...(rep.hill ? ['hill'] : []), ...pace, ...formatNote(rep.note)].join(
+    ' ',
+  );
 }
 
 /** One item as it stands in its line: `6x400 @5k / 90s`. */

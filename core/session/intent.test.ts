@@ -27,6 +27,11 @@ test.each<[string, Intent]>([
   ['30min @effort 9.5', 'test'],
   ['6x1000 @goal 5k / 90s', 'indicator'],
   ['3x500 @goal 1500 / 60s', 'rehearsal'],
+  ['4x900 @3k>goal 3k / 2:00', 'indicator'],
+  ['6x600 @goal 2mi / 90s', 'indicator'],
+  ['8x400 @5k>goal 5k / 60s', 'aerobic-power'],
+  ['10x45s hill @effort 8 / equal jog', 'hills'],
+  ['8x200 hill @5k / walk back', 'hills'],
   ['1600 @threshold / 2:00, 2x600 @5k / 2:00, 4x300 @mile / 2:00, 4x100 @400', 'mixed'],
   ['warm: 1600 @easy', 'mixed'],
 ])('%s is suggested to be %s', (text, intent) => expect(suggested(text)).toBe(intent));

@@ -10,8 +10,12 @@ export function timesOf(count: Count, counts: 'min' | 'max'): number {
   return count.kind === 'open' ? 1 : count[counts];
 }
 
-export const lengthOfAmount = (amount: Amount): Length =>
-  amount.kind === 'distance' ? { distanceM: amount.distanceM } : { durationS: amount.durationS };
+/** Of a range one end of it: the most, if left out. */
+export function lengthOfAmount(amount: Amount, end: 'min' | 'max' = 'max'): Length {
+  if (amount.kind === 'distance')
+    return { distanceM: end === 'min' ? (amount.leastM ?? amount.distanceM) : amount.distanceM };
+  return { durationS: end === 'min' ? (amount.leastS ?? amount.durationS) : amount.durationS };
+}
 
 /** The share of the rep that a recovery is: `equal` is all of it. Undefined where it has a length of its own. */
 export function shareOfRep({ amount }: Recovery): number | undefined {
@@ -25,8 +29,10 @@ export function recoveryLength(recovery: Recovery, after: Length | undefined): L
   const { amount, manner } = recovery;
   if (amount.kind === 'time') return { durationS: amount.maxS };
   if (amount.kind === 'distance') return { distanceM: amount.distanceM };
+  // As long as it takes: until a tap says so.
+  if (amount.kind === 'ready') return {};
   const share = shareOfRep(recovery) ?? 1;
-  const moves = manner === 'jog' || manner === 'float';
+  const moves = manner === 'jog' || manner === 'float' || manner === 'moving';
   if (amount.kind !== 'share' && moves && after?.distanceM !== undefined) return { distanceM: after.distanceM * share };
   return after?.durationS === undefined ? {} : { durationS: after.durationS * share };
 }

@@ -1,5 +1,5 @@
 /** What a session is put together from: parts with sensible amounts, to be changed to taste. Written in the shorthand itself. */
-import { parseSession } from './parseSession';
+import { parseStored } from './parseSession';
 import type { Line } from './session';
 
 export type Part = { name: string; about: string; shorthand: string };
@@ -27,7 +27,7 @@ export const PARTS: readonly Part[] = [
   {
     name: 'Until it tires',
     about: 'open-ended, then shorter',
-    shorthand: 'main: open x 1200|800|400 @threshold / 60s jog',
+    shorthand: 'main: open x 1300|900|500 @threshold / 45s jog',
   },
   { name: 'Fast finish', about: 'quick ones at the end', shorthand: 'finish: 4x200 @mile / 200m jog' },
   { name: 'Cool-down', about: 'easy running', shorthand: 'cool: 1200 @easy' },
@@ -35,7 +35,7 @@ export const PARTS: readonly Part[] = [
 
 /** The part as a line of a session. */
 export function lineOf({ name, shorthand }: Part): Line {
-  const parsed = parseSession(shorthand);
+  const parsed = parseStored(shorthand);
   const line = parsed.ok ? parsed.session.lines[0] : undefined;
   if (!line) throw new Error(`The part “${name}” cannot be read.`);
   return line;

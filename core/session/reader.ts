@@ -1,7 +1,10 @@
 /** A place in the shorthand text, and the small steps every part of the grammar is read with. */
 
-/** Something in the text that cannot be read: `from` and `to` are character positions in the whole text. */
-export type Problem = { message: string; from: number; to: number };
+/** One way to read what can mean two things: what to call it, and the whole text when it is that. */
+export type Reading = { label: string; text: string };
+
+/** Something in the text that cannot be read, or only in two ways: `from` and `to` are character positions in the whole text. */
+export type Problem = { message: string; from: number; to: number; readings?: Reading[] };
 
 /** Characters of the text, from the first up to but not including the last. */
 export type Span = { from: number; to: number };
@@ -9,6 +12,9 @@ export type Span = { from: number; to: number };
 /** What a stretch of the text is, for colouring it. */
 export type TokenKind = 'role' | 'count' | 'amount' | 'pace' | 'recovery' | 'note' | 'comment';
 export type Token = Span & { kind: TokenKind };
+
+/** A way to write a stretch of the text so that it means one thing. */
+export type Answer = { label: string; by: string };
 
 /** Thrown inside the parser only; parseSession turns it into a Problem. */
 export class Unreadable extends Error {
@@ -27,7 +33,7 @@ export function knownPaces(names: readonly string[]): KnownPaces {
   const known = patterns.get(names);
   if (known) return known;
   const longestFirst = [...names].sort((a, b) => b.length - a.length);
-  const made = { names, pattern: new RegExp(`(?:${longestFirst.join('|')})(?![a-z0-9:.%])`, 'iy') };
+  const made = { names, pattern: new RegExp(`(?:${longestFirst.join('|')})(?![a-z0-9:%]|\\.\\d)`, 'iy') };
   patterns.set(names, made);
   return made;
 }
@@ -37,6 +43,23 @@ const SPACE = /\s*/y;
 /** No more of a run of characters is said in a message. */
 const LONGEST_WORD = 40;
 
+/** What reading one line comes to beside its items. */
+export type LineFindings = {
+  problems: Problem[];
+  tokens: Token[];
+  /** What can mean two things; asked only while the line is typed. */
+  questions: Problem[];
+  /** Something was read that is not in the canonical grammar. */
+  isGenerous: boolean;
+};
+
+/** What reading depends on beside the text. */
+export type ReadContext = {
+  paces: KnownPaces;
+  /** Length of a lap in metres, for `2 laps`. */
+  lapM: number;
+};
+
 export class Reader {
   constructor(
     readonly text: string,
@@ -44,11 +67,14 @@ export class Reader {
     public at: number,
     /** Reading stops here: the end of the line. */
     readonly end: number,
-    /** The paces that may be named. */
-    readonly paces: KnownPaces,
+    readonly context: ReadContext,
     /** Where what is found wrong, and what each stretch is, is gathered. */
-    private readonly found: { problems: Problem[]; tokens: Token[] },
+    private readonly found: LineFindings,
   ) {}
+
+  get paces(): KnownPaces {
+    return this.context.paces;
+  }
 
   /** Says what the characters from `from` up to here are. */
   mark(kind: TokenKind, from: number): void {
@@ -57,9 +83,32 @@ export class Reader {
     if (to > from) this.found.tokens.push({ kind, from, to });
   }
 
+  /** Says that something beyond the canonical grammar was read. */
+  generous(): void {
+    this.found.isGenerous = true;
+  }
+
+  /** The whole text with the characters from `from` to `to` written otherwise. */
+  private written({ from, to }: Span, { label, by }: Answer): Reading {
+    return { label, text: `${this.text.slice(0, from)}${by}${this.text.slice(to)}` };
+  }
+
+  private problem(message: string, { from, to: end }: Span, answers: readonly Answer[]): Problem {
+    let to = end;
+    while (to > from + 1 && /\s/.test(this.text.charAt(to - 1))) to--;
+    const span = { from, to };
+    const readings = answers.map((answer) => this.written(span, answer));
+    return { message, ...span, ...(readings.length > 0 ? { readings } : {}) };
+  }
+
   /** Names what is wrong from `from` up to here and reads on: what is meant is clear, it only cannot be had. */
-  refuse(message: string, from: number): void {
-    this.found.problems.push({ message, from, to: Math.max(this.at, from + 1) });
+  refuse(message: string, from: number, answers: readonly Answer[] = []): void {
+    this.found.problems.push(this.problem(message, { from, to: Math.max(this.at, from + 1) }, answers));
+  }
+
+  /** Asks which of two things is meant by a stretch of the line, and reads on with the first that the grammar gives. */
+  ask(message: string, span: Span, answers: readonly Answer[]): void {
+    this.found.questions.push(this.problem(message, span, answers));
   }
 
   skipSpace(): void {
@@ -83,6 +132,13 @@ export class Reader {
     return match;
   }
 
+  /** The same for what is not in the canonical grammar. */
+  takeGenerously(pattern: RegExp): RegExpExecArray | undefined {
+    const match = this.take(pattern);
+    if (match) this.generous();
+    return match;
+  }
+
   /** True if the pattern matches here; nothing is taken. */
   sees(pattern: RegExp): boolean {
     const before = this.at;
@@ -97,10 +153,14 @@ export class Reader {
     return /^[^\s,()/@]+|^./.exec(this.text.slice(this.at, Math.min(this.end, this.at + LONGEST_WORD)))?.[0] ?? '';
   }
 
-  /** Gives up on this item, as it cannot be told what is meant: the word here is underlined, or `from`–`to` where given. */
-  fail(message: string, from?: number, to?: number): never {
+  /**
+   * Gives up on this item, as it cannot be told what is meant: the word here is underlined, or `from`–`to` where given.
+   * @param answers ways to write what is underlined so that it can be read.
+   */
+  fail(message: string, from?: number, to?: number, answers: readonly Answer[] = []): never {
     const word = this.word();
     const start = from ?? Math.min(this.at, Math.max(this.end - 1, 0));
-    throw new Unreadable({ message, from: start, to: Math.max(to ?? this.at + word.length, start + 1) });
+    const span = { from: start, to: Math.max(to ?? this.at + word.length, start + 1) };
+    throw new Unreadable(this.problem(message, span, answers));
   }
 }

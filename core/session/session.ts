@@ -7,12 +7,14 @@ export const ROLES = ['warm', 'main', 'finish', 'cool'] as const;
 /** What a line is for. */
 export type Role = (typeof ROLES)[number];
 
-export const MANNERS = ['stand', 'walk', 'jog', 'float'] as const;
-/** How a recovery is spent. */
+export const MANNERS = ['stand', 'walk', 'jog', 'moving', 'float'] as const;
+/** How a recovery is spent; `moving` is a jog, or a walk where a jog is too much. */
 export type Manner = (typeof MANNERS)[number];
 
-/** A length of running: metres (kept in miles or km where it was written so), or seconds. */
-export type Amount = { kind: 'distance'; distanceM: number; unit?: 'mi' } | { kind: 'duration'; durationS: number };
+/** A length of running: metres (kept in miles where it was written so), or seconds. Of a range the most, with the least beside it. */
+export type Amount =
+  | { kind: 'distance'; distanceM: number; leastM?: number | undefined; unit?: 'mi' }
+  | { kind: 'duration'; durationS: number; leastS?: number | undefined };
 
 /** One pace: a name of the pace book, a share of its speed, a time over a distance, or an effort with no time. */
 export type Pace =
@@ -21,8 +23,8 @@ export type Pace =
   | { kind: 'absolute'; timeS: number; perM: number }
   | { kind: 'effort'; min: number; max: number };
 
-/** The pace of an item's reps: one, or moving evenly in speed from the first rep to the last. */
-export type RepPace = { from: Pace; to?: Pace };
+/** The pace of an item's reps: one, moving evenly in speed from the first rep to the last, or anywhere between two (`band`). */
+export type RepPace = { from: Pace; to?: Pace; band?: Pace };
 
 /** How often an item is repeated: so many times, a range to choose from, or until it is ended at the track. */
 export type Count = { kind: 'fixed'; n: number } | { kind: 'range'; min: number; max: number } | { kind: 'open' };
@@ -33,6 +35,8 @@ export type Rep = {
   amounts: Amount[];
   sequence: 'ladder' | 'cutDown';
   free: boolean;
+  /** Run uphill. */
+  hill?: true;
   pace?: RepPace;
   note?: string;
 };
@@ -44,7 +48,9 @@ export type RecoveryAmount =
   | { kind: 'equal' }
   | { kind: 'half' }
   /** So many percent of the rep's time. */
-  | { kind: 'share'; percent: number };
+  | { kind: 'share'; percent: number }
+  /** Until a tap says that the athlete, or their pulse, is ready. */
+  | { kind: 'ready' };
 
 export type Recovery = { amount: RecoveryAmount; manner?: Manner; pace?: Pace };
 

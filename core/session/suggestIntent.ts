@@ -3,6 +3,7 @@ import { speedOfEntry, type PaceBook } from '../paces/paceBook';
 import { PACE_NAMES } from '../paces/paceNames';
 import { paceSpeed } from '../paces/paceSpeed';
 import { curveBook } from '../paces/shippedBooks';
+import { MILE_M } from '../units/distance';
 import { expand, type RepLeg } from './expand';
 import type { Intent } from './intent';
 import { isFlatOut } from './flatOut';
@@ -112,19 +113,32 @@ function isProgression(work: readonly Work[], paceBook: PaceBook): boolean {
   return work.every((one, i) => i === 0 || speedIn(one, paceBook) > speedIn(work[i - 1] as Work, paceBook));
 }
 
-const RACE_M: Record<string, number> = { '10k': 10_000, '5k': 5000, '3k': 3000, mile: 1609, '1500': 1500, '800': 800 };
+const RACE_M: Record<string, number> = {
+  '10k': 10_000,
+  '5k': 5000,
+  '2mi': 2 * MILE_M,
+  '3k': 3000,
+  mile: MILE_M,
+  '1500': 1500,
+  '800': 800,
+};
 
-/** Work at the goal pace of one race: its length in parts is a rehearsal, more than that an indicator. */
+/**
+ * Work at the goal pace of one race: its length in parts is a rehearsal, more than that an indicator. So is work that moves from the
+ * pace of now to that of the goal over about the length of the race.
+ */
 function goalWork(work: readonly Work[]): Intent | undefined {
+  const isOf = (pace: Pace | undefined, race: string, goal: boolean) =>
+    pace?.kind === 'named' && !pace.offset && pace.name === race && pace.goal === goal;
   for (const [race, raceM] of Object.entries(RACE_M)) {
-    const atGoal = work.filter(({ leg }) => {
-      const pace = leg.paceMix?.from;
-      return pace?.kind === 'named' && pace.goal && pace.name === race && leg.paceMix?.to === pace;
-    });
-    if (share(atGoal, work) < MOST) continue;
-    const ofRace = metres(atGoal) / raceM;
-    if (ofRace >= 0.7 && ofRace <= 1.1) return 'rehearsal';
-    if (ofRace > 1.1) return 'indicator';
+    const mixes = (isFrom: (pace: Pace | undefined) => boolean) =>
+      work.filter(({ leg: { paceMix } }) => isFrom(paceMix?.from) && isOf(paceMix?.to, race, true));
+    const atGoal = mixes((from) => isOf(from, race, true));
+    const moving = mixes((from) => isOf(from, race, false));
+    const [goalShare, movingShare] = [metres(atGoal) / raceM, metres(moving) / raceM];
+    if (share(atGoal, work) >= MOST && goalShare > 1.1) return 'indicator';
+    if (share(atGoal, work) >= MOST && goalShare >= 0.7) return 'rehearsal';
+    if (share(moving, work) >= MOST && movingShare >= 0.95) return 'indicator';
   }
   return undefined;
 }
@@ -138,6 +152,13 @@ export function suggestIntent(session: Session, paceBook: PaceBook = curveBook):
   if (work.length === 0) return 'mixed';
   const of = (...zones: (Zone | undefined)[]) => work.filter(({ zone }) => zones.includes(zone));
   if (work.some(({ leg }) => isFlatOut(leg))) return 'test';
+  if (
+    share(
+      work.filter(({ leg }) => leg.hill),
+      work,
+    ) >= MOST
+  )
+    return 'hills';
   const byFeel = work.filter(
     ({ leg }) => leg.free || (leg.durationS !== undefined && leg.paceMix?.from.kind === 'effort'),
   );

@@ -2,13 +2,13 @@
 import fc from 'fast-check';
 import { PACE_NAMES } from '../paces/paceNames';
 import { MILE_M } from '../units/distance';
-import { parseSession } from './parseSession';
+import { parseStored } from './parseSession';
 import type { Amount, Item, Pace, Recovery, Session } from './session';
 import { legCount, MAX_LEGS } from './treeTotals';
 
 /** Reads a session that is known to be readable. */
 export function read(text: string): Session {
-  const parsed = parseSession(text);
+  const parsed = parseStored(text);
   if (!parsed.ok) throw new Error(parsed.problems.map((problem) => problem.message).join(' '));
   return parsed.session;
 }
@@ -41,12 +41,21 @@ const recovery: fc.Arbitrary<Recovery> = fc.oneof(
     { amount: { kind: 'equal' }, manner: 'jog' },
     { amount: { kind: 'half' } },
     { amount: { kind: 'share', percent: 75 }, manner: 'stand' },
+    { amount: { kind: 'ready' }, manner: 'walk' },
+    { amount: { kind: 'time', minS: 120, maxS: 180 }, manner: 'moving' },
     {
       amount: { kind: 'time', minS: 60, maxS: 90 },
       manner: 'float',
       pace: { kind: 'named', name: 'easy', goal: false },
     },
   ),
+);
+/** A range of amounts stands alone. */
+const range: fc.Arbitrary<Amount> = fc.constantFrom<Amount[]>(
+  { kind: 'duration', durationS: 360, leastS: 300 },
+  { kind: 'duration', durationS: 45, leastS: 30 },
+  { kind: 'distance', distanceM: 3000, leastM: 2000 },
+  { kind: 'distance', distanceM: 6 * MILE_M, leastM: 4 * MILE_M, unit: 'mi' },
 );
 const count = fc.oneof(
   fc.integer({ min: 1, max: 5 }).map((n) => ({ kind: 'fixed' as const, n })),
@@ -56,10 +65,17 @@ const count = fc.oneof(
 const rep = fc.record(
   {
     kind: fc.constant('rep' as const),
-    amounts: fc.array(amount, { minLength: 1, maxLength: 3 }),
+    amounts: fc.oneof(
+      { weight: 4, arbitrary: fc.array(amount, { minLength: 1, maxLength: 3 }) },
+      { weight: 1, arbitrary: range.map((one) => [one]) },
+    ),
     sequence: fc.constant('ladder' as const),
     free: fc.boolean(),
-    pace: fc.record({ from: pace, to: pace }, { requiredKeys: ['from'] }),
+    hill: fc.constant(true as const),
+    pace: fc.oneof(
+      fc.record({ from: pace, to: pace }, { requiredKeys: ['from'] }),
+      fc.record({ from: pace, band: pace }),
+    ),
     note: fc.constantFrom('easy does it', 'on the grass'),
   },
   { requiredKeys: ['kind', 'amounts', 'sequence', 'free'] },

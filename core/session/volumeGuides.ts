@@ -28,6 +28,7 @@ export const SHIPPED_GUIDES: VolumeGuides = {
     minutes('aerobic-power', 24),
     metres('race-pace', 4000),
     metres('speed', 2400),
+    minutes('hills', 16),
     minutes('fartlek', 45),
     minutes('alternation', 45),
     minutes('progression', 60),

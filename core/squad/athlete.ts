@@ -68,3 +68,10 @@ export const FEW_WEEKS = 6;
 
 export const hasFewWeeks = (athlete: Pick<Athlete, 'runningSince'>, asOf: string): boolean =>
   (weeksRunning(athlete, asOf) ?? FEW_WEEKS) < FEW_WEEKS;
+
+/** Under this age in the year hard work is kept short: common coaching practice, local rules come first. */
+export const YOUNG_UNDER = 14;
+
+/** The young, the new and those easing back: of a range they begin with the least. */
+export const startsAtLeast = (athlete: Pick<Athlete, 'bornYear' | 'runningSince' | 'status'>, date: string): boolean =>
+  athlete.status === 'easing' || hasFewWeeks(athlete, date) || (ageInYear(athlete, date) ?? YOUNG_UNDER) < YOUNG_UNDER;

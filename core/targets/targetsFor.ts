@@ -40,9 +40,26 @@ export type TargetSource = PaceSource & {
   adjust?: ((leg: RepLeg, speedMps: number | undefined, legIndex: number) => number | undefined) | undefined;
 };
 
-/** Speed in m/s of a rep; a pace that moves from one to another does so evenly in speed. Undefined when run by effort. */
+/** The middle of a band in time, and how far it reaches to either side as a share of that. */
+function bandOf(leg: RepLeg, source: PaceSource): { speedMps: number; tolerance: number } | undefined {
+  const { paceMix, band } = leg;
+  const oneMps = paceMix && paceSpeed(paceMix.from, source);
+  const otherMps = band && paceSpeed(band, source);
+  if (oneMps === undefined || otherMps === undefined) return undefined;
+  const [slowS, quickS] = [1 / Math.min(oneMps, otherMps), 1 / Math.max(oneMps, otherMps)];
+  const middleS = (slowS + quickS) / 2;
+  return { speedMps: 1 / middleS, tolerance: (slowS - quickS) / 2 / middleS };
+}
+
+/**
+ * Speed in m/s of a rep; a pace that moves from one to another does so evenly in speed, of a band it is the middle. Undefined when run by
+ * effort.
+ */
 function writtenSpeed(leg: RepLeg, source: PaceSource): number | undefined {
   if (!leg.paceMix) return undefined;
+  // A pace of the flat says nothing uphill: only a time on this very hill does.
+  if (leg.hill && leg.paceMix.from.kind !== 'absolute') return undefined;
+  if (leg.band) return bandOf(leg, source)?.speedMps;
   const { from, to, share } = leg.paceMix;
   const fromMps = paceSpeed(from, source);
   const toMps = paceSpeed(to, source);
@@ -75,7 +92,11 @@ function ends(
   return lengthM === undefined ? { startM } : { startM, finishM: onLap(venue, from + lengthM) };
 }
 
-function toleranceOf({ paceMix }: RepLeg, source: TargetSource): Pick<TargetLeg, 'tolerance'> {
+/** Inside a band is on target, however strictly the session is meant. */
+function toleranceOf(leg: RepLeg, source: TargetSource): Pick<TargetLeg, 'tolerance'> {
+  const band = leg.band && bandOf(leg, source);
+  if (band) return { tolerance: band.tolerance };
+  const { paceMix } = leg;
   const ofPace = paceMix ? paceTolerance(paceMix.from, source) : USUAL_TOLERANCE;
   const tolerance = ofPace * (source.toleranceTimes ?? 1);
   return tolerance === USUAL_TOLERANCE ? {} : { tolerance };

@@ -20,13 +20,15 @@ export type SessionTotals = Amounts & {
 
 /** Speed taken for running whose pace is not known. */
 export const GUESSED_MPS = 3.3;
-/** Time taken for drills; common practice. */
+/** Time taken for drills, and for a rest until somebody is ready; common practice. */
 const DRILLS_S = 300;
+export const UNTIL_READY_S = 180;
 
 /** Metres and seconds of one leg; what is not known is guessed. */
 export function amountsOf(leg: TargetLeg): Amounts & { isGuessed: boolean } {
   if (leg.kind === 'rep' && leg.drills) return { distanceM: 0, durationS: DRILLS_S, isGuessed: true };
   const known = leg.targetS ?? leg.durationS;
+  if (leg.kind === 'recovery' && leg.untilReady) return { distanceM: 0, durationS: UNTIL_READY_S, isGuessed: true };
   if (leg.kind === 'recovery')
     return { distanceM: leg.distanceM ?? 0, durationS: known ?? 0, isGuessed: known === undefined };
   const distanceM = leg.distanceM ?? leg.expectedM;

@@ -8,11 +8,15 @@ export type OwnVenue = {
   shape: 'lap' | 'there-and-back';
   lengthM: number;
   marks: VenueMark[];
+  /** Metres up in a hundred, on the way there: times uphill are compared on their own hill only. */
+  slopePct?: number;
 };
 
 /** Metres: shorter is no lap, longer no training ground. */
 export const VENUE_LENGTH_M = { min: 50, max: 20_000 };
 export const MOST_MARKS = 60;
+/** Steeper, up or down, is a climb and no running ground. */
+export const MOST_SLOPE_PCT = 30;
 /** Two marks nearer to each other than this are one. */
 const APART_M = 1;
 

@@ -151,7 +151,7 @@ export function leftAfterNext(state: RunState, athlete: AthleteState): number | 
     if (ranM !== undefined && ranS > 0) leftM = reserveAfter(model, leftM, ranM / ranS, ranS);
     const restedToMs = athlete.runs[i + 1]?.startedAtMs ?? recoveredAtMs(run);
     const restS = restedToMs === undefined ? 0 : Math.max(0, restedToMs - finishedAtMs) / 1000;
-    const restMps = rep.recovery?.includes('jog') ? model.criticalMps * 0.45 : 0;
+    const restMps = /jog|moving/.test(rep.recovery ?? '') ? model.criticalMps * 0.45 : 0;
     leftM = reserveAfter(model, leftM, restMps, restS);
   }
   const { distanceM } = next.rep;

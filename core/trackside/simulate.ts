@@ -135,7 +135,7 @@ export class Runner {
 
   rest(durationS: number, recovery: string | undefined): void {
     if (!this.model || durationS <= 0) return;
-    const speedMps = recovery?.includes('jog') ? this.model.criticalMps * 0.45 : 0;
+    const speedMps = /jog|moving/.test(recovery ?? '') ? this.model.criticalMps * 0.45 : 0;
     this.leftM = reserveAfter(this.model, this.leftM, speedMps, durationS);
   }
 }

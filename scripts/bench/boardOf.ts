@@ -1,7 +1,7 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { ulid } from 'ulid';
 import { curveBook } from '@core/paces/shippedBooks';
-import { parseSession } from '@core/session/parseSession';
+import { parseStored } from '@core/session/parseSession';
 import { athletePaces } from '@core/squad/athletePaces';
 import { standardTrack } from '@core/track/venue';
 import type { RunEvent } from '@core/trackside/events';
@@ -14,7 +14,7 @@ const PEOPLE = SQUAD.slice(0, 24);
 
 /** A session for 24 athletes. */
 export function planOf(shorthand: string): Plan {
-  const parsed = parseSession(shorthand);
+  const parsed = parseStored(shorthand);
   if (!parsed.ok) throw new Error(parsed.problems[0]?.message);
   const people = PEOPLE.map(({ name, marks }, i) => {
     const athlete = { id: ulid(), name, tileName: `T${i}`, status: 'training' as const, marks };

@@ -10,7 +10,7 @@ import { proposer } from '@core/planning/accept';
 import type { DayGroup } from '@core/planning/dayPlan';
 import { ownPlans, type Runner } from '@core/planning/ownPlans';
 import { INTENT_FACTS } from '@core/session/intent';
-import { parseSession } from '@core/session/parseSession';
+import { parseStored } from '@core/session/parseSession';
 import { reserve } from '@core/targets/reserve';
 import { targetsFor } from '@core/targets/targetsFor';
 import { solveStartGaps } from '@core/track/startGaps';
@@ -22,7 +22,7 @@ import { report, timed } from './measure';
 import { serverWith } from './squadServer';
 
 function read(text: string) {
-  const parsed = parseSession(text);
+  const parsed = parseStored(text);
   if (!parsed.ok) throw new Error('The session of the bench cannot be read.');
   return parsed.session;
 }

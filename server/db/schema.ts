@@ -126,6 +126,7 @@ export const venues = sqliteTable('venues', {
   shape: text().$type<OwnVenue['shape']>().notNull(),
   lengthM: real('length_m').notNull(),
   marks: text({ mode: 'json' }).$type<OwnVenue['marks']>().notNull(),
+  slopePct: real('slope_pct'),
   createdAtMs: integer('created_at_ms').notNull(),
   updatedAtMs: integer('updated_at_ms').notNull(),
   removedAtMs: integer('removed_at_ms'),

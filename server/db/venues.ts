@@ -6,20 +6,22 @@ import { venues } from './schema';
 
 /** The places the coach has measured, by name. */
 export function listVenues(db: Db): OwnVenue[] {
-  const { id, name, shape, lengthM, marks } = venues;
+  const { id, name, shape, lengthM, marks, slopePct } = venues;
   return db
-    .select({ id, name, shape, lengthM, marks })
+    .select({ id, name, shape, lengthM, marks, slopePct })
     .from(venues)
     .where(isNull(venues.removedAtMs))
     .orderBy(asc(name))
-    .all();
+    .all()
+    .map(({ slopePct: slope, ...venue }) => ({ ...venue, ...(slope === null ? {} : { slopePct: slope }) }));
 }
 
 /** Stores a place in place of what was stored under this id; a removed one is back. */
 export function putVenue(db: Db, id: string, input: VenueInput, nowMs: number): OwnVenue {
+  const stored = { ...input, slopePct: input.slopePct ?? null };
   db.insert(venues)
-    .values({ id, ...input, createdAtMs: nowMs, updatedAtMs: nowMs })
-    .onConflictDoUpdate({ target: venues.id, set: { ...input, updatedAtMs: nowMs, removedAtMs: null } })
+    .values({ id, ...stored, createdAtMs: nowMs, updatedAtMs: nowMs })
+    .onConflictDoUpdate({ target: venues.id, set: { ...stored, updatedAtMs: nowMs, removedAtMs: null } })
     .run();
   return { id, ...input };
 }

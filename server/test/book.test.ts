@@ -122,7 +122,7 @@ describe('versions', () => {
     await change({ sessions: [{ ...one, shorthand: '8x400 @5k / 90s' }] });
     await change({ sessions: [{ ...one, shorthand: '9x400 @5k / 90s' }] });
     expect(await versions(one.id)).toEqual([
-      { version: 1, title: one.title, shorthand: '7x400 @5k / 90s', untilMs: 1_790_000_000_000 },
+      { version: 1, title: one.title, shorthand: '7x400 @5k / 90s', untilMs: 1_800_000_000_000 },
     ]);
   });
 

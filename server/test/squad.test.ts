@@ -300,3 +300,41 @@ test('a file from before tiles had names is taken on, and everyone is given one'
   client.close();
   fs.rmSync(folder, { recursive: true });
 });
+
+test('a mark of a day to come is refused with its name and place, and nothing is changed; one of tomorrow is today somewhere', async () => {
+  const marks = (date: string) => [{ distanceM: 5000, timeS: 1110, date, kind: 'race' as const }];
+  const before = await athletes();
+  const refused = await change({ athletes: [someone('Cy', { marks: marks('2027-02-20') })] });
+  expect(refused).toMatchObject({
+    status: 400,
+    body: {
+      error: {
+        code: 'invalid',
+        field: 'marks[0].date',
+        message: expect.stringMatching(/A mark of Cy is dated 2027-02-20, which is still to come.*Nothing was changed/),
+      },
+    },
+  });
+  expect(await athletes()).toEqual(before);
+  expect((await change({ athletes: [someone('Cy', { marks: marks('2027-01-15') })] })).status).toBe(204);
+});
+
+test('a mark knows its course, and comes back with it', async () => {
+  const marks = [
+    {
+      distanceM: 4000,
+      timeS: 900,
+      date: '2026-10-01',
+      kind: 'race' as const,
+      course: 'cross-country' as const,
+      courseName: 'Mill Hill',
+    },
+  ];
+  const one = someone('Dy', { marks });
+  await change({ athletes: [one] });
+  expect((await athletes()).find(({ id }) => id === one.id)?.marks).toEqual(marks);
+  expect(await change({ athletes: [{ ...one, marks: [{ ...marks[0], course: 'moon' }] }] as never })).toMatchObject({
+    status: 400,
+    body: { error: { field: 'athletes[0].marks[0].course' } },
+  });
+});

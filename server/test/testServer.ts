@@ -31,7 +31,7 @@ export const tempFolder = () => fs.mkdtempSync(path.join(os.tmpdir(), 'zest-serv
 /** Sets `nowMs` as the server's clock, where it asks for the weather, and how it is locked. */
 export async function startTestServer(
   folder = tempFolder(),
-  nowMs = () => 1_790_000_000_000,
+  nowMs = () => 1_800_000_000_000,
   weatherUrl?: string,
   { passphrase, ...more }: Partial<Omit<AppOptions, 'passphrase'>> & { passphrase?: string | Passphrase } = {},
 ): Promise<TestServer> {

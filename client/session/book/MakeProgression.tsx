@@ -5,7 +5,7 @@ import { ulid } from 'ulid';
 import { LEVERS, type BookSession, type Lever } from '@core/book/bookSession';
 import { proposeSteps } from '@core/book/progression';
 import { formatSession } from '@core/session/formatSession';
-import { parseSession } from '@core/session/parseSession';
+import { parseStored } from '@core/session/parseSession';
 import { Choice } from '../../ui/Choice';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
@@ -29,7 +29,7 @@ export function MakeProgression({ session, book, paceNames }: Props) {
   const [steps, setSteps] = useState(4);
   const [name, setName] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
-  const parsed = parseSession(session.shorthand, { paceNames });
+  const parsed = parseStored(session.shorthand, { paceNames });
   if (!parsed.ok) return null;
   const proposed = proposeSteps(parsed.session, lever, steps);
   const title = name ?? `${session.title}: ${LEVER_WORDS[lever].toLowerCase()}`;

@@ -14,7 +14,8 @@ const KINDS = [
   { value: 'distance', text: 'Distance' },
   { value: 'equal', text: 'Equal' },
   { value: 'half', text: 'Half' },
-  { value: 'share', text: 'Share' },
+  { value: 'share', text: 'Part of the rep' },
+  { value: 'ready', text: 'Until ready' },
 ] as const;
 
 const START: Record<RecoveryAmount['kind'], Recovery> = {
@@ -23,11 +24,12 @@ const START: Record<RecoveryAmount['kind'], Recovery> = {
   equal: { amount: { kind: 'equal' } },
   half: { amount: { kind: 'half' } },
   share: { amount: { kind: 'share', percent: 75 } },
+  ready: { amount: { kind: 'ready' }, manner: 'walk' },
 };
 
 const MANNER_OPTIONS = [
   { value: 'any', text: 'any' },
-  ...MANNERS.map((manner) => ({ value: manner, text: manner })),
+  ...MANNERS.map((manner) => ({ value: manner, text: manner === 'moving' ? 'keep moving' : manner })),
 ] as const;
 
 function AmountOf({ amount, onChange }: { amount: RecoveryAmount; onChange: (amount: RecoveryAmount) => void }) {

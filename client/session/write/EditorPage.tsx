@@ -21,6 +21,7 @@ import { Totals } from '../look/Totals';
 import { HowToWrite } from './HowToWrite';
 import { KindPicker } from './KindPicker';
 import { Problems } from './Problems';
+import { Understood } from './Understood';
 import { SessionText } from './SessionText';
 import type { Draft, Saving, Written } from './useDraft';
 import { useLook } from './useLook';
@@ -130,7 +131,17 @@ export function EditorPage<D extends Written>({
         paceNames={squad.paceNames}
         onChange={(shorthand) => part({ shorthand })}
       />
-      {!isReadable && <Problems text={typed.shorthand} problems={reading.problems} />}
+      {!isReadable && (
+        <Problems text={typed.shorthand} problems={reading.problems} onAnswer={(shorthand) => part({ shorthand })} />
+      )}
+      {isReadable && (
+        <Understood
+          text={typed.shorthand}
+          readAs={reading.readAs}
+          doubts={reading.doubts}
+          onTake={(shorthand) => part({ shorthand })}
+        />
+      )}
       <HowToWrite />
     </View>
   );

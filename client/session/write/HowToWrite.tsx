@@ -12,7 +12,11 @@ const EXAMPLES: [string, string][] = [
   ['8-10x400 @threshold / 40s', 'eight to ten'],
   ['20min @threshold', 'by the clock'],
   ['4x(600 @10k, 600 @marathon)', 'over and under, no break'],
+  ['3x5-6min @threshold / 90s', 'five to six minutes, by athlete'],
+  ['8x400 @70-72/400 / 60s', 'anything from 70 to 72 is right'],
+  ['10x45s hill @effort 8 / equal jog', 'uphill by effort'],
   ['warm:  main:  finish:  cool:', 'what a line is for'],
+  ['4 x 1 mile at 10k pace with 2 min rest', 'your own words do too: it says what it read'],
 ];
 
 /** A few lines of shorthand to write from, folded away until asked for. */

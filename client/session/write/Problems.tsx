@@ -1,11 +1,19 @@
 import { Text, View } from 'react-native';
 import type { Problem } from '@core/session/reader';
+import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { problemLine } from './problemLine';
 
-/** What cannot be read in the shorthand: the line with the characters marked, and what was expected there. */
-export function Problems({ text, problems }: { text: string; problems: readonly Problem[] }) {
+type Props = {
+  text: string;
+  problems: readonly Problem[];
+  /** Takes the whole text as it is with an answer. */
+  onAnswer: (text: string) => void;
+};
+
+/** What cannot be read in the shorthand, or only in two ways: the line with the characters marked, what is asked, and the answers. */
+export function Problems({ text, problems, onAnswer }: Props) {
   const palette = usePalette();
   if (text.trim() === '') return null;
   return (
@@ -34,6 +42,15 @@ export function Problems({ text, problems }: { text: string; problems: readonly 
             <Words as="small" color={palette.late}>
               {`Line ${line}: ${problem.message}`}
             </Words>
+            {problem.readings && (
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, paddingTop: SPACE.xs }}>
+                {problem.readings.map((reading) => (
+                  <SmallButton key={reading.label} onPress={() => onAnswer(reading.text)}>
+                    {reading.label}
+                  </SmallButton>
+                ))}
+              </View>
+            )}
           </View>
         );
       })}

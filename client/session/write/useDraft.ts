@@ -4,6 +4,7 @@ import { rewriteText } from '@core/session/rewriteText';
 import { sessionName } from '@core/session/sessionName';
 import type { Session as SessionTree } from '@core/session/session';
 import { troubleText } from '../../store/api';
+import { useVenue } from '../look/LapView';
 import { changed, newHistory, redone, undone, type History } from './history';
 import { keepDraft, keptDraft } from './keptDraft';
 
@@ -47,7 +48,14 @@ export function useDraft<D extends Written>(
   paceNames: readonly string[],
   save: (draft: D) => Promise<{ error?: unknown }>,
 ): Draft<D> {
-  const nameFor = useCallback((text: string) => sessionName(readSession(text, { paceNames }).session), [paceNames]);
+  const { lapM } = useVenue();
+  // What is stored is not reopened: only lines that were typed since are asked about.
+  const [settled] = useState(() => new Set(stored.shorthand.split('\n').map((line) => line.trim())));
+  const read = useCallback(
+    (text: string) => readSession(text, { paceNames, lapM, asks: (line) => !settled.has(line.trim()) }),
+    [paceNames, lapM, settled],
+  );
+  const nameFor = useCallback((text: string) => sessionName(read(text).session), [read]);
   const [start] = useState(() => {
     const unsaved = keptDraft<D>(id);
     return { unsaved, typed: unsaved ?? stored };
@@ -67,7 +75,7 @@ export function useDraft<D extends Written>(
   });
 
   const { shorthand } = typed;
-  const reading = useMemo(() => readSession(shorthand, { paceNames }), [shorthand, paceNames]);
+  const reading = useMemo(() => read(shorthand), [shorthand, read]);
   const isReadable = reading.problems.length === 0;
   const [lastGood, setLastGood] = useState(isReadable ? { session: reading.session, text: shorthand } : undefined);
   if (isReadable && reading.session !== lastGood?.session) setLastGood({ session: reading.session, text: shorthand });
@@ -129,9 +137,9 @@ export function useDraft<D extends Written>(
   const stepForward = useCallback(() => goTo(redone(latestHistory.current)), [goTo]);
   const build = (next: SessionTree): string | undefined => {
     const text = isReadable || !lastGood ? shorthand : lastGood.text;
-    const base = isReadable ? reading : readSession(text, { paceNames });
+    const base = isReadable ? reading : read(text);
     const written = rewriteText(text, base, next);
-    const [problem] = next.lines.length === 0 ? [] : readSession(written, { paceNames }).problems;
+    const [problem] = next.lines.length === 0 ? [] : read(written).problems;
     if (problem) return problem.message;
     change({ shorthand: written } as Partial<D>);
     return undefined;

@@ -1,0 +1,147 @@
+import { formatLine } from './formatSession';
+import { readItems, type ReadItem } from './parseItem';
+import { questionsAbout } from './questions';
+import { BARE_LABEL, LABEL, roleBehind, roleCalled, startsPart } from './roleWords';
+import { Reader, type LineFindings, type Problem, type ReadContext, type Span, type Token } from './reader';
+import type { Item, Line, Role } from './session';
+import type { ReadAs } from './parseSession';
+
+const BULLET = /[-–—•*·](?=\s)/y;
+
+export type ReadLine = {
+  /** The lines of the session in one line of the text: mostly one. */
+  lines: { line: Line; items: ReadItem[] }[];
+  problems: Problem[];
+  tokens: Token[];
+  readAs?: ReadAs;
+};
+
+/** Where a comment at the end of a line begins: a # behind a space, outside notes; the end where there is none. */
+export function commentFrom(text: string, { from, to }: Span): number {
+  let inNote = false;
+  for (let i = from; i < to; i++) {
+    const c = text.charAt(i);
+    if (c === '"' && !/\d/.test(text.charAt(i - 1))) inNote = !inNote;
+    else if (c === '#' && !inNote && (i === from || /\s/.test(text.charAt(i - 1)))) return i;
+  }
+  return to;
+}
+
+type Label = { role: Role; isWritten: boolean; written: string };
+
+function readRole(r: Reader, problems: Problem[]): Label {
+  r.skipSpace();
+  const start = r.at;
+  const label = r.take(LABEL) ?? r.takeGenerously(BARE_LABEL);
+  if (!label) return { role: 'main', isWritten: false, written: '' };
+  const written = label[1]?.toLowerCase() ?? '';
+  const role = roleCalled(written) ?? (paceLabel(written, r.paces.names) ? ('main' as const) : undefined);
+  if (role && written !== role) r.generous();
+  if (!role)
+    problems.push({
+      message: `“${label[1]}” is not a part of a session. Use warm, main, finish or cool.`,
+      from: label.index,
+      to: label.index + written.length,
+    });
+  r.mark('role', start);
+  return { role: role ?? 'main', isWritten: true, written };
+}
+
+/** `tempo: 20min`: a pace for what has none of its own. */
+function paceLabel(written: string, names: readonly string[]): string | undefined {
+  const word = written === 'long run' ? 'easy' : written;
+  return ['easy', 'steady', 'tempo', 'threshold', 'marathon'].includes(word) && names.includes(word) ? word : undefined;
+}
+
+const GENTLE = new Set(['easy', 'steady', 'strides']);
+
+/** Of a warm-up: drills, strides, running that is easy or has no pace. */
+function isGentle({ item: { body, count } }: ReadItem): boolean {
+  if (body.kind !== 'rep') return body.kind === 'drills';
+  const { pace } = body;
+  if (!pace) return count.kind === 'fixed' && count.n === 1;
+  return pace.from.kind === 'named' && GENTLE.has(pace.from.name);
+}
+
+/** The line as it is printed; without its role where that was not written either. */
+const printed = (line: Line, isRoleWritten: boolean): string =>
+  isRoleWritten ? formatLine(line) : formatLine(line).replace(/^main: /, '');
+
+type Part = { role: Role; isWritten: boolean; items: ReadItem[] };
+
+/** What the label of a part says of its reps: a pace for those that have none, or that they are run uphill. */
+function applyLabel({ written }: Label, items: readonly ReadItem[], names: readonly string[]): void {
+  const named = paceLabel(written, names);
+  const isHills = /^hill/i.test(written);
+  for (const { item } of items) {
+    if (item.body.kind !== 'rep') continue;
+    if (named) item.body.pace ??= { from: { kind: 'named', name: named, goal: false } };
+    if (isHills) item.body.hill = true;
+  }
+}
+
+/** The parts of a session that stand on one line: mostly one, else as in `WU 10min easy; 6x400 @5k / 90s; CD 10min easy`. */
+function readParts(r: Reader, behind: Role | undefined, problems: Problem[]): Part[] {
+  const parts: Part[] = [];
+  do {
+    const before = parts.at(-1);
+    if (before) r.takeGenerously(/;/y);
+    if (r.isAtEnd()) break;
+    const label = before && !startsPart(r) ? undefined : readRole(r, problems);
+    const items = readItems(r, 0, problems);
+    if (label) applyLabel(label, items, r.paces.names);
+    if (label && behind && !before && !label.isWritten) {
+      r.generous();
+      parts.push({ role: behind, isWritten: true, items });
+    } else if (label || !before) parts.push({ role: 'main', isWritten: false, ...label, items });
+    // Behind a warm-up on the same line: drills, strides and easy running are still of it, anything else is the main part.
+    else if (before.role === 'warm' && !items.every(isGentle)) parts.push({ role: 'main', isWritten: true, items });
+    else before.items.push(...items);
+  } while (!r.isAtEnd() && problems.length === 0 && (r.sees(/;/y) || startsPart(r)));
+  return parts.filter(({ items }) => items.length > 0);
+}
+
+const lineOf = ({ role, items }: Part, changed: readonly Item[] = items.map(({ item }) => item)): Line => ({
+  role,
+  items: [...changed],
+});
+
+/**
+ * Reads one line of the text.
+ * @param isAsked what can mean two things is a problem then; a line in the canonical form never is.
+ */
+export function readLine(text: string, span: Span, context: ReadContext, isAsked: boolean): ReadLine {
+  const found: LineFindings = { problems: [], tokens: [], questions: [], isGenerous: false };
+  const { problems, tokens, questions } = found;
+  const end = commentFrom(text, span);
+  const behind = roleBehind(text, span.from, end);
+  const r = new Reader(text, span.from, behind?.at ?? end, context, found);
+  if (end < span.to) tokens.push({ kind: 'comment', from: end, to: span.to });
+  if (r.isAtEnd()) return { lines: [], problems, tokens };
+  r.takeGenerously(BULLET);
+  const parts = readParts(r, behind?.role, problems);
+  const lines = parts.map((part) => ({ line: lineOf(part), items: part.items }));
+  const written = text.slice(span.from, end).trim();
+  const isCanonical = lines.length === 1 && lines[0] !== undefined && written === formatLine(lines[0].line);
+  if (isAsked && !isCanonical) {
+    problems.push(...questions);
+    const comment = end < span.to ? ` ${text.slice(end, span.to)}` : '';
+    parts.forEach((part, at) => {
+      // In warm-up and cool-down a time is running, and nothing hangs on a pace.
+      if (part.role === 'warm' || part.role === 'cool') return;
+      const asked = questionsAbout(part.items, (changed) => {
+        const all = parts.map((other, i) => formatLine(lineOf(other, i === at ? changed : undefined))).join('\n');
+        return `${text.slice(0, span.from)}${all}${comment}${text.slice(span.to)}`;
+      });
+      problems.push(...asked);
+    });
+  }
+  const isReadAs = found.isGenerous && problems.length === 0 && lines.length > 0;
+  const canonical = parts.map((part) => printed(lineOf(part), part.isWritten)).join('\n');
+  return {
+    lines,
+    problems,
+    tokens,
+    ...(isReadAs ? { readAs: { from: span.from, to: end, text: canonical } } : {}),
+  };
+}

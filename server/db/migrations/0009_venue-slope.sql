@@ -1,0 +1,1 @@
+ALTER TABLE `venues` ADD `slope_pct` real;
