@@ -60,7 +60,7 @@ test.describe('where a tile name is taken', () => {
     await expect(page.getByRole('img', { name: /^Ada Otterly’s curve: 400 in/ })).toBeVisible();
     await side('Paces');
     await expect.poll(() => paceOf(page, '800')).toBeLessThan(before - 1);
-    await expect(page.getByText(/· sure$/)).toBeVisible();
+    await expect(page.getByText(/^Sure: .*800/)).toBeVisible();
 
     // One tap changes the length; the goal stands beside, with the gap a lap.
     await go(page.getByRole('radio', { name: 'km', exact: true }));

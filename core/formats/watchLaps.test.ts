@@ -64,3 +64,16 @@ test('cells from a spreadsheet', () => {
     ['c', 'd'],
   ]);
 });
+
+test('of equally good ways the first laps are the first reps, whatever the target', () => {
+  const laps = [
+    { timeS: 400, distanceM: 1600 },
+    { timeS: 81.5, distanceM: 400 },
+    { timeS: 75, distanceM: 190 },
+    { timeS: 82, distanceM: 400 },
+  ];
+  for (let targetS = 70; targetS < 95; targetS += 0.1) {
+    const reps = Array.from({ length: 12 }, () => ({ distanceM: 400, targetS }));
+    expect(matchLaps(laps, reps).map((lap) => lap?.timeS)).toEqual([81.5, 82, ...Array<undefined>(10).fill(undefined)]);
+  }
+});

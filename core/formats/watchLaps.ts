@@ -70,6 +70,9 @@ function mismatch(lap: WatchLap, { distanceM, targetS }: Rep): number | undefine
 /** A rep without a lap costs more than any lap that could be it. */
 const NONE = 1;
 
+/** Sums of the same terms in another order differ by rounding alone. */
+const isSame = (a: number | undefined, b: number | undefined) => Math.abs((a ?? Infinity) - (b ?? Infinity)) < 1e-9;
+
 /** Which lap is which rep: in order, so that all together look most alike; the laps between them are recoveries. */
 export function matchLaps(laps: readonly WatchLap[], reps: readonly Rep[]): (WatchLap | undefined)[] {
   const cost = [new Array<number>(laps.length + 1).fill(0)];
@@ -86,14 +89,14 @@ export function matchLaps(laps: readonly WatchLap[], reps: readonly Rep[]): (Wat
   let j = laps.length;
   for (let i = reps.length; i > 0; i--) {
     // Of equally good ways the first laps are the first reps: it is the last ones that are left out.
-    if (cost[i]?.[j] === (cost[i - 1]?.[j] ?? 0) + NONE) {
+    if (isSame(cost[i]?.[j], (cost[i - 1]?.[j] ?? 0) + NONE)) {
       matched.unshift(undefined);
       continue;
     }
-    while (j > 0 && cost[i]?.[j] === cost[i]?.[j - 1]) j--;
+    while (j > 0 && isSame(cost[i]?.[j], cost[i]?.[j - 1])) j--;
     const lap = laps[j - 1];
     const rep = reps[i - 1];
-    const isIt = lap && rep && cost[i]?.[j] === (cost[i - 1]?.[j - 1] ?? 0) + (mismatch(lap, rep) ?? Infinity);
+    const isIt = lap && rep && isSame(cost[i]?.[j], (cost[i - 1]?.[j - 1] ?? 0) + (mismatch(lap, rep) ?? Infinity));
     matched.unshift(isIt ? lap : undefined);
     if (isIt) j--;
   }

@@ -1,7 +1,7 @@
 /** Who is expected when, and whose a time without a name could be. */
 import { runnable } from '../units/runnable';
 import { expectedAt, isOwnTap, nextMark } from './tile';
-import type { AthleteState, RepRun, RunState } from './runState';
+import type { AthleteState, RepRun, RunState, UnnamedTime } from './runState';
 
 /** A mark that an athlete is on the way to; `dueAtMs` is undefined by effort. */
 export type Arrival = { athleteId: string; repIndex: number; atM: number; dueAtMs?: number };
@@ -76,16 +76,18 @@ function openMarks(state: RunState, atMs: number): (Arrival & { dueAtMs: number 
 }
 
 /** A time without a name, and whose it most likely is. */
-export type Guess = { eventId: string; atMs: number; chip?: string; arrival?: Arrival };
+export type Guess = UnnamedTime & { arrival?: Arrival };
 
 /**
  * Offers names for times taken without one: in the order in which people are expected, so that the differences between expected and
  * taken times are least in all. More times than people are left without a name.
  */
 export function guessNames(state: RunState): Guess[] {
-  const times = state.unnamed;
+  // What waits to be explained was somebody's already: it is not offered to the next best.
+  const times = state.unnamed.filter(({ waits }) => !waits);
+  const waiting: Guess[] = state.unnamed.filter(({ waits }) => waits);
   const lastMs = times.at(-1)?.atMs;
-  if (lastMs === undefined) return [];
+  if (lastMs === undefined) return waiting;
   const marks = openMarks(state, lastMs).sort((a, b) => a.dueAtMs - b.dueAtMs);
   // cost[i][j]: the least for the first i times and the first j marks; a time is either the j-th mark, or has no name yet.
   const nameless = 120_000;
@@ -107,5 +109,5 @@ export function guessNames(state: RunState): Guess[] {
     if (time) guesses.unshift(isThis ? { ...time, arrival: mark } : { ...time });
     if (isThis) j--;
   }
-  return guesses;
+  return [...guesses, ...waiting].sort((a, b) => a.atMs - b.atMs);
 }

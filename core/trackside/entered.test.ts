@@ -1,4 +1,4 @@
-import { cellKey, enteredRun, readCell, type Typed } from './entered';
+import { cellKey, columnsOf, enteredRun, readCell, type Typed } from './entered';
 import type { RunEvent } from './events';
 import { replay } from './replay';
 import { only, planOf, T0 } from './testing';
@@ -61,4 +61,48 @@ test('reps that run on are entered one by one', () => {
   const { plan: laidOut, happened } = enteredRun(plan, typed, T0);
   expect(only(laidOut).reps.some(({ runsOn }) => runsOn)).toBe(false);
   expect(happened.map(({ happening }) => happening.type)).toEqual(['started', 'passed', 'started', 'passed', 'ended']);
+});
+
+describe('open work typed afterwards', () => {
+  const plan = planOf('open x 600|400 @threshold / 60s\nfinish: 200 @mile');
+  test('each distance has a cell more than anybody has times in', () => {
+    const keys = (typed: Typed) => columnsOf(only(plan), typed).map(({ key }) => key);
+    expect(keys({})).toEqual(['0', '1', '2']);
+    expect(keys({ [cellKey('a0', '0')]: '2:20' })).toEqual(['0', '0.1', '1', '2']);
+    expect(keys({ [cellKey('a1', '0.1')]: '2:21', [cellKey('a0', '1')]: '1:33' })).toEqual([
+      '0',
+      '0.1',
+      '0.2',
+      '1',
+      '1.1',
+      '2',
+    ]);
+  });
+  test('as many as were typed come out, in order, each over its own distance', () => {
+    const typed: Typed = {
+      [cellKey('a0', '0')]: '2:20',
+      [cellKey('a0', '0.1')]: '2:21',
+      [cellKey('a0', '0.2')]: '2:22',
+      [cellKey('a1', '0')]: '2:19',
+      [cellKey('a0', '1')]: '1:33',
+      [cellKey('a0', '2')]: '34',
+    };
+    const { plan: laidOut, happened } = enteredRun(plan, typed, T0);
+    const events = happened.map(({ happening, atMs }, i): RunEvent => ({
+      ...happening,
+      id: `t${i}`,
+      runId: 'run',
+      deviceId: 'd',
+      atMs,
+    }));
+    const runs = replay(laidOut, events).athletes.a0?.runs ?? [];
+    expect(runs.map(({ rep, passes }) => [rep.distanceM, passes.at(-1)?.elapsedS])).toEqual([
+      [600, 140],
+      [600, 141],
+      [600, 142],
+      [400, 93],
+      [200, 34],
+    ]);
+    expect(replay(laidOut, events).athletes.a1?.runs).toHaveLength(1);
+  });
 });

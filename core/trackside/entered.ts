@@ -5,7 +5,39 @@ import type { Plan, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
 
 /** What was typed for an athlete and a rep: `${athleteId} ${repIndex}` → text. */
 export type Typed = Readonly<Record<string, string>>;
-export const cellKey = (athleteId: string, repIndex: number): string => `${athleteId} ${repIndex}`;
+export const cellKey = (athleteId: string, column: string | number): string => `${athleteId} ${column}`;
+
+/** A column of the grid: a rep of the plan, or one more turn of open work at the same distance. */
+export type Column = { key: string; repIndex: number };
+
+/** More turns than anyone runs. */
+const MOST_TURNS = 40;
+
+/**
+ * The columns of a group's grid. A rep is one; of open work each distance grows: there is always an empty one behind the last that
+ * somebody has a time in. Keys stay when columns are added.
+ */
+export function columnsOf({ reps, athletes }: PlannedGroup, typed: Typed): Column[] {
+  return reps.flatMap((rep, repIndex): Column[] => {
+    const first: Column = { key: String(repIndex), repIndex };
+    if (!rep.open) return [first];
+    const turn = (n: number): Column => (n === 0 ? first : { key: `${repIndex}.${n}`, repIndex });
+    const isTyped = ({ key }: Column) =>
+      athletes.some(({ athleteId }) => (typed[cellKey(athleteId, key)] ?? '').trim() !== '');
+    const turns = Array.from({ length: MOST_TURNS }, (_, n) => turn(n));
+    return turns.slice(0, turns.findLastIndex(isTyped) + 2);
+  });
+}
+
+/** The group as it was run: a rep for each column of the grid. */
+function grown(group: PlannedGroup, columns: readonly Column[]): PlannedGroup {
+  const of = <T>(list: readonly T[]) => columns.flatMap(({ repIndex }) => list[repIndex] ?? []);
+  return {
+    ...group,
+    reps: of(group.reps),
+    athletes: group.athletes.map((athlete) => ({ ...athlete, targets: of(athlete.targets) })),
+  };
+}
 
 /** What a cell says: a time, metres covered in a rep by the clock, nothing, or that it was not run. */
 export type Cell =
@@ -48,12 +80,12 @@ const USUAL_REST_S = 90;
 
 type Happened = { happening: Happening; atMs: number };
 
-function groupEvents(group: PlannedGroup, typed: Typed, startAtMs: number): Happened[] {
+function groupEvents(group: PlannedGroup, columns: readonly Column[], typed: Typed, startAtMs: number): Happened[] {
   const happened: Happened[] = [];
   let atMs = startAtMs;
   group.reps.forEach((rep, repIndex) => {
     const cells = group.athletes.flatMap(({ athleteId, targets }) => {
-      const cell = readCell(typed[cellKey(athleteId, repIndex)] ?? '', rep, targets[repIndex]);
+      const cell = readCell(typed[cellKey(athleteId, columns[repIndex]?.key ?? '')] ?? '', rep, targets[repIndex]);
       return cell.kind === 'empty' || cell.kind === 'problem' ? [] : [{ athleteId, cell }];
     });
     if (cells.length === 0) return;
@@ -89,8 +121,18 @@ const apart = (group: PlannedGroup): PlannedGroup => ({
  * @param startAtMs when the first rep began, ms since 1970; how long the recoveries really were is not known and taken as planned.
  */
 export function enteredRun(plan: Plan, typed: Typed, startAtMs: number): { plan: Plan; happened: Happened[] } {
-  const groups = plan.groups.map(apart);
-  const happened = groups.flatMap((group) => groupEvents(group, typed, startAtMs)).sort((a, b) => a.atMs - b.atMs);
+  const laidOut = plan.groups.map((group) => {
+    const all = columnsOf(group, typed);
+    // The empty one at the end of each distance of open work is only there to be typed into.
+    const isUsed = ({ key }: Column) =>
+      group.athletes.some(({ athleteId }) => (typed[cellKey(athleteId, key)] ?? '').trim() !== '');
+    const columns = all.filter((column) => !group.reps[column.repIndex]?.open || isUsed(column));
+    return { group: apart(grown(group, columns)), columns };
+  });
+  const groups = laidOut.map(({ group }) => group);
+  const happened = laidOut
+    .flatMap(({ group, columns }) => groupEvents(group, columns, typed, startAtMs))
+    .sort((a, b) => a.atMs - b.atMs);
   const lastMs = Math.max(startAtMs, ...happened.map(({ atMs }) => atMs));
   happened.push({ happening: { type: 'ended' }, atMs: lastMs + 60_000 });
   return { plan: { ...plan, groups }, happened };

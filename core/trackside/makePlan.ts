@@ -1,3 +1,4 @@
+import { samePath } from '../session/edit';
 import type { RecoveryLeg } from '../session/expand';
 import { formatRecovery } from '../session/formatSession';
 import { INTENT_FACTS, type Intent } from '../session/intent';
@@ -30,6 +31,15 @@ function calledMarks(venue: Venue, startM: number, distanceM: number): number[] 
   return crossed.filter((atM) => atM >= FIRST_CALL_M || atM === distanceM);
 }
 
+/**
+ * Without a recovery between them reps run on. Not the same distance again and again (`6x400`): a rest was forgotten there, and each is
+ * started by hand.
+ */
+function runsOn(leg: TargetLeg, next: TargetLeg | undefined): boolean {
+  if (!next || !isTimedRep(next) || (leg.kind === 'rep' && leg.open)) return false;
+  return leg.distanceM === undefined || leg.distanceM !== next.distanceM || !samePath(leg.path, next.path);
+}
+
 function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): PlannedRep | undefined {
   const leg = legs[index];
   if (!leg || !isTimedRep(leg)) return undefined;
@@ -43,7 +53,7 @@ function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): Pl
     ...(pace === undefined ? {} : { pace }),
     ...(note === undefined ? {} : { note }),
     ...(next?.kind === 'recovery' ? { recovery: formatRecoveryLeg(next) } : {}),
-    ...(next && isTimedRep(next) && !leg.open ? { runsOn: true as const } : {}),
+    ...(runsOn(leg, next) ? { runsOn: true as const } : {}),
     ...(leg.open ? { open: true as const } : {}),
     ...(leg.free ? { free: true as const } : {}),
   };
@@ -52,6 +62,7 @@ function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): Pl
 /** A recovery as it is laid out, in shorthand: `90s walk`. */
 export function formatRecoveryLeg(leg: RecoveryLeg): string {
   const manner = leg.manner ? { manner: leg.manner } : {};
+  if (leg.untilReady) return formatRecovery({ amount: { kind: 'ready' }, ...manner });
   if (leg.distanceM !== undefined)
     return formatRecovery({ amount: { kind: 'distance', distanceM: leg.distanceM }, ...manner });
   if (leg.shareOfRep !== undefined)

@@ -1,6 +1,6 @@
 /** Times pasted into the grid from a spreadsheet or a message. */
 import { isLikelyName, nameKey } from '../squad/likeness';
-import { cellKey, type Typed } from './entered';
+import { cellKey, columnsOf, type Column, type Typed } from './entered';
 import type { PlannedGroup } from './plan';
 
 /** What was pasted, by cell, and what of it is not sure: a name that is only alike, or nobody's. */
@@ -28,17 +28,20 @@ function ownerOf(
 /**
  * Puts pasted rows into the grid: by name where rows begin with names, else from the cell at `from` on, row by row. A row of headings is
  * passed over; a name that is nobody's is left out, and said.
+ * @param columns the columns of the grid as it stands.
  */
 export function placePasted(
   rows: readonly string[][],
   group: PlannedGroup,
   from: { row: number; column: number },
+  columns: readonly Column[] = columnsOf(group, {}),
 ): Placed {
-  const { athletes, reps } = group;
+  const { athletes } = group;
   const cellsFor = (athleteId: string, times: readonly string[], column: number) =>
-    times.flatMap((text, i): [string, string][] =>
-      column + i < reps.length ? [[cellKey(athleteId, column + i), text]] : [],
-    );
+    times.flatMap((text, i): [string, string][] => {
+      const place = columns[column + i];
+      return place ? [[cellKey(athleteId, place.key), text]] : [];
+    });
   const named = rows.filter(([first = '']) => isName(first)).length;
   if (named === 0 || named < rows.length / 2) {
     const cells = rows.flatMap((times, i) => {

@@ -117,3 +117,44 @@ test('every rule says where it comes from', () => {
     expect(source.length).toBeGreaterThan(5);
   }
 });
+
+describe('open work gets shorter or ends, never slower', () => {
+  const open = planOf('open x 600|400 @threshold / 60s\nfinish: 4x200 @mile / 200m jog');
+  const targetS = open.groups[0]?.athletes[0]?.targets[0]?.targetS ?? 0;
+  const turns = (lates: number[], more: RunEvent[] = []) => [
+    ...lates.flatMap((lateS, i) => {
+      const repIndex = i === 0 ? 0 : 20 + i;
+      return [
+        at(i * 400, { type: 'started', repIndex, planIndex: 0, athleteIds: ['a0', 'a1'] }),
+        pass(i * 400 + targetS + lateS, 'a0', 600, repIndex),
+      ];
+    }),
+    ...more,
+  ];
+  const kinds = (events: RunEvent[]) => {
+    const [proposal] = proposed(events, open);
+    return { rule: proposal?.rule, kinds: proposal?.options.map(({ decision }) => decision.kind) };
+  };
+  test('late twice offers the next shorter distance or the end, and nothing of the fast finish', () => {
+    expect(kinds(turns([0, 4, 5]))).toEqual({ rule: 'late-twice', kinds: ['cutDown', 'endOpen', 'stop'] });
+    expect(proposed(turns([0, 4, 5]), open)[0]?.says).toMatch(/on to the next shorter distance/);
+  });
+  test('cut down already to the last distance, the end is offered', () => {
+    const cut = at(900, { type: 'decided', athleteIds: ['a0'], decision: { kind: 'cutDown' } });
+    const state = replay(open, turns([0, 4, 5], [cut]));
+    expect(optionsFor(state, someone(state)).ease).toEqual([]);
+    expect(optionsFor(state, someone(state)).endOpen).toHaveLength(1);
+  });
+  test('hard too soon does not speak of slower targets either', () => {
+    const felt = at(700, { type: 'felt', athleteId: 'a0', repIndex: 21, effort: 9 });
+    expect(kinds(turns([0, 0], [felt]))).toEqual({ rule: 'hard-too-soon', kinds: ['cutDown', 'endOpen', 'stop'] });
+  });
+});
+
+test('a stitch: the first third of the next rep is eased, or it is the end', () => {
+  const flagged = at(200, { type: 'flagged', athleteId: 'a0', repIndex: 0, flag: 'stitch' });
+  const [proposal] = proposed([...ran([88.8]), flagged]);
+  expect(proposal).toMatchObject({ rule: 'stitch', says: expect.stringMatching(/first third/) });
+  expect(proposal?.options[0]?.decision.kind).toBe('talk');
+  expect(proposal?.options.at(-1)?.decision.kind).toBe('stop');
+});

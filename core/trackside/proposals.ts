@@ -26,6 +26,7 @@ const COMMON = 'common coaching practice';
 /** The rules, the most pressing first: what each says in general, and where it comes from. */
 export const RULES = {
   niggle: { about: 'Pain is a reason to stop, not to slow down.', source: COMMON },
+  stitch: { about: 'A stitch mostly goes when the next rep is begun gently.', source: COMMON },
   'reserve-gone': {
     about: 'What they have above their critical speed would be used up in the next rep.',
     source: 'reserve after Skiba et al. 2012, with times as run',
@@ -82,6 +83,13 @@ function slotsAhead(state: RunState, group: GroupState, athlete: AthleteState): 
   return group.slots.filter((slot, i) => i > at && ownRep(state, athlete, slot) !== undefined);
 }
 
+/** True while the athlete's latest rep is of open work that is not over for them. */
+function isInOpen(athlete: AthleteState, group: GroupState | undefined): boolean {
+  const last = athlete.runs.at(-1);
+  const ran = group?.slots.find(({ repIndex }) => repIndex === last?.repIndex);
+  return ran !== undefined && group?.plan.reps[ran.planIndex]?.open === true && !athlete.open[ran.planIndex]?.isOver;
+}
+
 /** What can be done for an athlete now, each ready to be decided; empty where it makes no sense. */
 export function optionsFor(state: RunState, athlete: AthleteState, easeBy = 2): Record<string, Option[]> {
   const group = groupOf(state, athlete.groupId);
@@ -97,12 +105,13 @@ export function optionsFor(state: RunState, athlete: AthleteState, easeBy = 2): 
   const lastMain = ahead.findLast((slot) => ownRep(state, athlete, slot)?.rep.role === 'main');
   const lastRun = athlete.runs.at(-1);
   const ran = group.slots.find(({ repIndex }) => repIndex === lastRun?.repIndex);
-  const inOpen = ran && group.plan.reps[ran.planIndex]?.open && !athlete.open[ran.planIndex]?.isOver;
+  const inOpen = isInOpen(athlete, group);
   const isLastMain = lastRun?.rep.role === 'main' && lastMain === undefined && !inOpen;
   const percent = Math.min(LIMITS.easeMost, Math.max(0.5, Math.round(easeBy * 2) / 2));
   return {
+    // Open work is at one pace for as long as it is held: it gets shorter or ends, never slower.
     ease:
-      targetS !== undefined && distanceM !== undefined
+      targetS !== undefined && distanceM !== undefined && !inOpen
         ? [
             {
               decision: { kind: 'ease', percent },
@@ -140,7 +149,8 @@ export function leftAfterNext(state: RunState, athlete: AthleteState): number | 
   const { reserve: model } = athlete.planned;
   const group = groupOf(state, athlete.groupId);
   const slot = group && slotsAhead(state, group, athlete)[0];
-  const next = slot && ownRep(state, athlete, slot);
+  // In open work the next one is another of the same, not the fast finish behind it.
+  const next = isInOpen(athlete, group) ? athlete.runs.at(-1) : slot && ownRep(state, athlete, slot);
   if (!model || next?.rep.distanceM === undefined || next.target.targetS === undefined) return undefined;
   let leftM = model.reserveM;
   for (const [i, run] of athlete.runs.entries()) {
@@ -162,6 +172,7 @@ export function leftAfterNext(state: RunState, athlete: AthleteState): number | 
 const all = (options: Record<string, Option[]>, ...kinds: string[]) => kinds.flatMap((kind) => options[kind] ?? []);
 
 const TALK: Option = { decision: { kind: 'talk' }, says: 'tell them' };
+const BEGIN_GENTLY: Option = { decision: { kind: 'talk' }, says: 'ease the first third' };
 
 /** What a rule has to say of an athlete after their latest rep, if anything. */
 function look(
@@ -177,6 +188,7 @@ function look(
   const group = groupOf(state, athlete.groupId);
   if (!run || run.finishedAtMs === undefined || !group) return undefined;
   const isLatest = last?.run === run;
+  const inOpen = isInOpen(athlete, group);
   const ahead = slotsAhead(state, group, athlete).length;
   const way = athlete.runs.length + ahead > 1 ? (athlete.runs.length - 1) / (athlete.runs.length + ahead - 1) : 1;
   const meant = plan.arc ? meantAt(plan.arc, way) : undefined;
@@ -191,10 +203,26 @@ function look(
         reasons: ['Local rules and medical advice come first.'],
         options: all(optionsFor(state, athlete), 'stop', 'drop'),
       };
+    case 'stitch':
+      if (!run.flags.includes('stitch') || (ahead === 0 && !inOpen)) return undefined;
+      return {
+        says: `${name} has a stitch: ease the first third of the next rep?`,
+        reasons: ['If it does not go, or is more than a stitch, stop.'],
+        options: [BEGIN_GENTLY, ...all(optionsFor(state, athlete), 'recovery', 'stop')],
+      };
     case 'reserve-gone': {
       const left = leftAfterNext(state, athlete);
       if (left === undefined || left >= 0) return undefined;
-      const options = all(optionsFor(state, athlete), 'recovery', 'distance', 'drop', 'ease', 'stop');
+      const options = all(
+        optionsFor(state, athlete),
+        'recovery',
+        'cutDown',
+        'endOpen',
+        'distance',
+        'drop',
+        'ease',
+        'stop',
+      );
       return {
         says: `${name} would be empty next rep: ${options[0]?.says}?`,
         reasons: [`Predicted reserve after the next rep: ${Math.round(left * 100)} %.`],
@@ -202,15 +230,12 @@ function look(
       };
     }
     case 'late-twice': {
-      if (!isLatest || last.verdict !== 'late' || before?.verdict !== 'late' || ahead === 0) return undefined;
+      if (!isLatest || last.verdict !== 'late' || before?.verdict !== 'late') return undefined;
+      if (ahead === 0 && !inOpen) return undefined;
       const late = [before, last].map(({ deltaS = 0, run: { target } }) => (deltaS / (target.targetS ?? 1)) * 100);
       const options = all(
         optionsFor(state, athlete, Math.min(...late)),
-        'ease',
-        'recovery',
-        'distance',
-        'drop',
-        'stop',
+        ...(inOpen ? ['cutDown', 'endOpen', 'stop'] : ['ease', 'recovery', 'distance', 'drop', 'stop']),
       );
       return {
         says: `${name} late twice: ${options[0]?.says}?`,
@@ -219,8 +244,11 @@ function look(
       };
     }
     case 'hard-too-soon': {
-      if (over === undefined || over < LIMITS.effort || ahead === 0) return undefined;
-      const options = all(optionsFor(state, athlete), 'recovery', 'ease', 'drop', 'distance', 'stop');
+      if (over === undefined || over < LIMITS.effort || (ahead === 0 && !inOpen)) return undefined;
+      const options = all(
+        optionsFor(state, athlete),
+        ...(inOpen ? ['cutDown', 'endOpen', 'stop'] : ['recovery', 'ease', 'drop', 'distance', 'stop']),
+      );
       return { says: `${name} at ${effort} already: ${options[0]?.says}?`, reasons: [felt], options };
     }
     case 'early-open':
@@ -239,6 +267,8 @@ function look(
       };
     case 'comfortable': {
       if (over === undefined || over > -LIMITS.effort || athlete.runs.length < 2 || ahead === 0) return undefined;
+      // Open work finds its own end.
+      if (inOpen) return undefined;
       if (last?.verdict === 'late') return undefined;
       const { recoveryS = 0 } = run.target;
       const less: Option[] =

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import type { Decision, Happening, RunEvent } from './events';
+import { guessNames } from './arrivals';
 import { nextSlot } from './lineUp';
 import { replay } from './replay';
 import { at, end, pass, planOf, runsOf, start, T0, twoGroups, undo } from './testing';
@@ -276,4 +277,48 @@ describe('whatever happens', () => {
       }),
     );
   });
+});
+
+describe('a later mark cannot have an earlier time', () => {
+  const shifted = (atS: number, event: RunEvent, toS: number) =>
+    at(atS, { type: 'shifted', eventId: event.id, toMs: T0 + toS * 1000 });
+  test('such a tap waits to be explained; taken back or named it is out of the way', () => {
+    const [at200, at400] = [pass(44, 'a0', 200), pass(88, 'a0', 400)];
+    const events = [start(0), at200, at400, shifted(90, at400, 30)];
+    const state = replay(plan, events);
+    expect(state.athletes.a0?.runs[0]?.passes.map(({ atM }) => atM)).toEqual([400]);
+    expect(state.unnamed).toEqual([
+      { eventId: at200.id, atMs: T0 + 44_000, waits: { athleteId: 'a0', repIndex: 0, atM: 200, otherM: 400 } },
+    ]);
+    expect(guessNames(state)).toEqual([state.unnamed[0]]);
+    expect(replay(plan, [...events, undo(95, at200)]).unnamed).toEqual([]);
+    const named = at(96, { type: 'named', eventId: at200.id, athleteId: 'a1', repIndex: 0, atM: 200 });
+    const explained = replay(plan, [...events, named]);
+    expect(explained.unnamed).toEqual([]);
+    expect(explained.athletes.a1?.runs[0]?.passes).toEqual([expect.objectContaining({ atM: 200, elapsedS: 44 })]);
+  });
+  test('whatever is taken, named and shifted, the times of a rep rise with its marks', () => {
+    const takes = fc.array(
+      fc.tuple(fc.integer({ min: 1, max: 200 }), fc.constantFrom(200, 400), fc.integer({ min: -60, max: 60 })),
+      { maxLength: 6 },
+    );
+    fc.assert(
+      fc.property(takes, (list) => {
+        const events = list.flatMap(([atS, atM, byS]) => {
+          const taken = pass(atS, 'a0', atM);
+          return [taken, shifted(300, taken, Math.max(1, atS + byS))];
+        });
+        const [run] = runsOf(plan, [start(0), ...events]);
+        const times = run?.passes.map(({ elapsedS }) => elapsedS) ?? [];
+        times.forEach((s, i) => expect(s).toBeGreaterThanOrEqual(times[i - 1] ?? 0));
+      }),
+    );
+  });
+});
+
+test('the same distance with no rest between is started by hand each time; an alternation runs on', () => {
+  const events = [start(0), pass(44, 'a0', 200), pass(88, 'a0', 400), pass(90, 'a1', 400)];
+  expect(atNext('6x400', events)).toBe(1);
+  expect(runsOf(planOf('6x400'), events)).toHaveLength(1);
+  expect(runsOf(planOf('400 @5k, 400 @10k'), events)).toHaveLength(2);
 });

@@ -120,6 +120,12 @@ function applyPass(state: RunState, { event, atMs }: LogEntry, { athleteId, repI
     taken.also = [...(taken.also ?? []), { eventId: event.id, deviceId: event.deviceId, elapsedS }];
     return true;
   }
+  // A later mark cannot have an earlier time. Such a tap is kept, and waits to be named or taken back.
+  const contrary = run.passes.find((pass) => (pass.atM < atM ? pass.atMs > atMs : pass.atMs < atMs));
+  if (contrary) {
+    state.unnamed.push({ eventId: event.id, atMs, waits: { athleteId, repIndex, atM, otherM: contrary.atM } });
+    return true;
+  }
   const isEstimated = event.type === 'passed' && event.estimated;
   run.passes.push({
     eventId: event.id,

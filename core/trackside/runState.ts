@@ -73,14 +73,25 @@ export type GroupState = {
   surges: { eventId: string; atMs: number; isOn: boolean }[];
 };
 
+/**
+ * A time without a name. `waits` where it was meant for somebody's mark but cannot be: further on they were there before, or nearer to
+ * the start only after it.
+ */
+export type UnnamedTime = {
+  eventId: string;
+  atMs: number;
+  chip?: string;
+  waits?: { athleteId: string; repIndex: number; atM: number; otherM: number };
+};
+
 /** All that is known of a session at the track, worked out from its events alone. */
 export type RunState = {
   startedAtMs?: number;
   endedAtMs?: number;
   athletes: Record<string, AthleteState>;
   groups: GroupState[];
-  /** Times taken that have no name yet. */
-  unnamed: { eventId: string; atMs: number; chip?: string }[];
+  /** Times taken that have no name yet, or wait to be explained. */
+  unnamed: UnnamedTime[];
   sending: Sending;
   /** The other groups follow the first by their own gaps. */
   staggers: boolean;

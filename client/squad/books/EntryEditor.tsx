@@ -72,8 +72,8 @@ export function EntryEditor({ entry, isStandard, others, save, remove, cancel }:
           <>
             {text('share', 'Percent')}
             {of('of the speed of')}
-            {text('mostShare', 'At most, percent', 'empty: no limit')}
-            {of('of the speed of (limit)', 'mostOf')}
+            {text('mostShare', 'Limit in %', 'never quicker than this; empty: no limit')}
+            {of('Limit: pace', 'mostOf')}
           </>
         )}
         {fields.kind === 'offset' && (

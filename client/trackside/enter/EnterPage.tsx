@@ -3,7 +3,7 @@ import { router } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { DayPlan } from '@core/planning/dayPlan';
-import { cellKey, enteredRun, readCell, type Typed } from '@core/trackside/entered';
+import { cellKey, columnsOf, enteredRun, readCell, type Typed } from '@core/trackside/entered';
 import type { Placed } from '@core/trackside/pasteTimes';
 import type { Plan, PlannedGroup } from '@core/trackside/plan';
 import { formatExactTime } from '@core/units/time';
@@ -55,11 +55,13 @@ type Remark = { key: string; says: string; isWrong: boolean };
 
 /** Everything that cannot be read, and what is hardly believable. */
 function remarksOn({ groups }: Plan, typed: Typed): Remark[] {
-  return groups.flatMap(({ reps, athletes }) =>
-    athletes.flatMap(({ athleteId, name, targets }) =>
-      reps.flatMap((rep, i): Remark[] => {
-        const key = cellKey(athleteId, i);
-        const cell = readCell(typed[key] ?? '', rep, targets[i]);
+  return groups.flatMap((group) =>
+    group.athletes.flatMap(({ athleteId, name, targets }) =>
+      columnsOf(group, typed).flatMap((column, i): Remark[] => {
+        const rep = group.reps[column.repIndex];
+        if (!rep) return [];
+        const key = cellKey(athleteId, column.key);
+        const cell = readCell(typed[key] ?? '', rep, targets[column.repIndex]);
         const where = `${name}, rep ${i + 1}`;
         if (cell.kind === 'problem') return [{ key, says: `${where}: ${cell.message}`, isWrong: true }];
         if (cell.kind !== 'time') return [];

@@ -1,7 +1,7 @@
 import { unstable_createElement as create } from 'react-native-web';
 import type { ClipboardEvent, KeyboardEvent, ReactNode } from 'react';
 import { pastedCells } from '@core/formats/pasted';
-import { cellKey, readCell, type Typed } from '@core/trackside/entered';
+import { cellKey, columnsOf, readCell, type Typed } from '@core/trackside/entered';
 import { placePasted, type Placed } from '@core/trackside/pasteTimes';
 import { repLabel, type PlannedGroup } from '@core/trackside/plan';
 import { formatTime } from '@core/units/time';
@@ -29,7 +29,12 @@ function focusCell(from: HTMLElement, row: number, column: number): boolean {
 /** Athletes × reps, to be typed through by keyboard: Enter goes down, then to the top of the next rep. */
 export function Grid({ group, typed, onType, onPaste }: Props) {
   const palette = usePalette();
-  const { reps, athletes } = group;
+  const { athletes } = group;
+  const columns = columnsOf(group, typed);
+  const reps = columns.flatMap(({ repIndex, key }) => {
+    const rep = group.reps[repIndex];
+    return rep ? [{ rep, repIndex, key }] : [];
+  });
   const plain = { fontFamily: 'Zest', fontSize: 15, color: palette.ink, fontWeight: 500 };
   const onKey = (row: number, column: number) => (event: KeyboardEvent<HTMLInputElement>) => {
     const { currentTarget: cell, key } = event;
@@ -51,7 +56,7 @@ export function Grid({ group, typed, onType, onPaste }: Props) {
     const rows = pastedCells(event.clipboardData.getData('text'));
     if (rows.length === 1 && rows[0]?.length === 1) return;
     event.preventDefault();
-    onPaste(placePasted(rows, group, { row, column }));
+    onPaste(placePasted(rows, group, { row, column }, columns));
   };
   const element = (tag: string, key: string, style: object, children: ReactNode, more: object = {}) =>
     create(tag, { key, style: { ...plain, ...style }, children, ...more });
@@ -59,16 +64,10 @@ export function Grid({ group, typed, onType, onPaste }: Props) {
   const head = element('thead', 'head', {}, [
     element('tr', 'heads', {}, [
       element('th', 'athlete', { ...sticky, minWidth: 108 }, 'Athlete', { scope: 'col' }),
-      ...reps.map((rep, column) =>
-        element(
-          'th',
-          String(column),
-          { minWidth: CELL.width, fontWeight: 700, padding: 4 },
-          `${column + 1}: ${repLabel(rep)}`,
-          {
-            scope: 'col',
-          },
-        ),
+      ...reps.map(({ rep, key }, column) =>
+        element('th', key, { minWidth: CELL.width, fontWeight: 700, padding: 4 }, `${column + 1}: ${repLabel(rep)}`, {
+          scope: 'col',
+        }),
       ),
     ]),
   ]);
@@ -79,10 +78,10 @@ export function Grid({ group, typed, onType, onPaste }: Props) {
     athletes.map(({ athleteId, name, targets }, row) =>
       element('tr', athleteId, {}, [
         element('th', 'name', { ...sticky, paddingRight: 8, fontWeight: 700 }, name, { scope: 'row' }),
-        ...reps.map((rep, column) => {
-          const text = typed[cellKey(athleteId, column)] ?? '';
-          const cell = readCell(text, rep, targets[column]);
-          const { targetS } = targets[column] ?? {};
+        ...reps.map(({ rep, repIndex, key }, column) => {
+          const text = typed[cellKey(athleteId, key)] ?? '';
+          const cell = readCell(text, rep, targets[repIndex]);
+          const { targetS } = targets[repIndex] ?? {};
           const isWrong = cell.kind === 'problem';
           const input = create('input', {
             'data-cell': `${row} ${column}`,
@@ -93,7 +92,7 @@ export function Grid({ group, typed, onType, onPaste }: Props) {
             autoComplete: 'off',
             placeholder: rep.distanceM === undefined ? 'metres' : targetS === undefined ? '' : formatTime(targetS, 1),
             onChange: (event: { target: HTMLInputElement }) =>
-              onType({ [cellKey(athleteId, column)]: event.target.value }),
+              onType({ [cellKey(athleteId, key)]: event.target.value }),
             onKeyDown: onKey(row, column),
             onPaste: paste(row, column),
             style: {
@@ -108,7 +107,7 @@ export function Grid({ group, typed, onType, onPaste }: Props) {
               backgroundColor: palette.ground,
             },
           });
-          return element('td', String(column), { padding: 2 }, input);
+          return element('td', key, { padding: 2 }, input);
         }),
       ]),
     ),

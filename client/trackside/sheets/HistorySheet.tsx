@@ -11,7 +11,15 @@ import { Sheet } from './Sheet';
 
 type Props = { run: Run; close: () => void; open: (athleteId: string) => void };
 
-function Line({ run, entry, open }: { run: Run; entry: LogEntry; open: (athleteId: string) => void }) {
+type LineProps = {
+  run: Run;
+  entry: LogEntry;
+  /** It counts, but found no place in the session. */
+  isUnplaced: boolean;
+  open: (athleteId: string) => void;
+};
+
+function Line({ run, entry, isUnplaced, open }: LineProps) {
   const palette = usePalette();
   const { event, atMs, counts } = entry;
   const { state, happen, device, may } = run;
@@ -42,6 +50,11 @@ function Line({ run, entry, open }: { run: Run; entry: LogEntry; open: (athleteI
         >
           {words}
         </Words>
+        {isUnplaced && counts && (
+          <Words as="label" color={palette.late}>
+            Found no place in the session and counts for nothing: a mark or a start that is not there, or taken twice.
+          </Words>
+        )}
         {event.deviceId !== device && (
           <Words as="label">{event.deviceId === LOOP_DEVICE ? 'timing loop' : 'other phone'}</Words>
         )}
@@ -75,6 +88,7 @@ const SHOWN = 200;
 
 /** Everything that was recorded, the latest first: nothing is ever gone. */
 export function HistorySheet({ run, close, open }: Props) {
+  const unplaced = new Set(run.state.unplaced.map(({ id }) => id));
   const entries = run.state.log.filter(({ event }) => event.type !== 'undone').reverse();
   return (
     <Sheet
@@ -84,7 +98,7 @@ export function HistorySheet({ run, close, open }: Props) {
     >
       <View role="list">
         {entries.slice(0, SHOWN).map((entry) => (
-          <Line key={entry.event.id} run={run} entry={entry} open={open} />
+          <Line key={entry.event.id} run={run} entry={entry} isUnplaced={unplaced.has(entry.event.id)} open={open} />
         ))}
       </View>
       {entries.length > SHOWN && (

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { arrivals, guessNames, type Arrival, type Guess } from '@core/trackside/arrivals';
-import { membersOf, runAt } from '@core/trackside/runState';
+import { membersOf, runAt, type UnnamedTime } from '@core/trackside/runState';
 import { formatClock, formatTime } from '@core/units/time';
 import { Press } from '../../ui/Press';
 import { PrimaryButton } from '../../ui/PrimaryButton';
@@ -15,6 +15,12 @@ import { Sheet } from './Sheet';
 function timeWords(run: Run, { atMs, arrival }: Guess): string {
   const rep = arrival && runAt(run.state.athletes[arrival.athleteId], arrival.repIndex);
   return rep ? formatTime((atMs - rep.startedAtMs) / 1000, 1) : `${formatClock((run.now() - atMs) / 1000)} ago`;
+}
+
+/** Why a time that was meant for somebody waits: `Ada’s 400 would come before their 200. …` */
+function waitsText({ atM, otherM }: NonNullable<UnnamedTime['waits']>, name: string): string {
+  const order = atM > otherM ? 'before' : 'after';
+  return `${name}’s ${Math.round(atM)} would come ${order} their ${Math.round(otherM)}: name it, or take it back.`;
 }
 
 /** Names for the times that were taken without: as expected, or each by a tap. */
@@ -86,6 +92,11 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
           );
         })}
       </View>
+      {chosen?.waits && (
+        <Words as="small" live="polite">
+          {waitsText(chosen.waits, state.athletes[chosen.waits.athleteId]?.tileName ?? 'Somebody')}
+        </Words>
+      )}
       {chosen && (
         <View role="group" aria-label="Whose is it" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           {candidates.map((arrival) => {
