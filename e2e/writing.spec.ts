@@ -395,7 +395,7 @@ test('what is much is the coach’s to say', async ({ page, demo }) => {
   await openWith(page, demo, 'warm: 1600 @easy\nmain: 3x1000 @threshold / 60s\ncool: 800 @easy');
   const note = page.getByText(/^Much for threshold/);
   await expect(page.getByText('Meant to feel', { exact: false })).toBeVisible();
-  await button(page, 'How much is much').tap();
+  await button(page, 'Guides and schools').tap();
   const threshold = page.getByRole('group', { name: 'Threshold', exact: true });
   for (let minutes = 38; minutes >= 8; minutes -= 2) {
     await threshold.getByRole('button', { name: 'Threshold: less' }).tap();
@@ -404,7 +404,7 @@ test('what is much is the coach’s to say', async ({ page, demo }) => {
   await expect(page.getByText('set by the coach')).toBeVisible();
   await page.goBack();
   await expect(note).toBeVisible();
-  await button(page, 'How much is much').tap();
+  await button(page, 'Guides and schools').tap();
   await button(page, 'As they came with the app').tap();
   await expect(threshold).toContainText('40 min');
 });

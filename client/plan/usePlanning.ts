@@ -8,6 +8,7 @@ import type { Session as SessionTree } from '@core/session/session';
 import { suggestIntent } from '@core/session/suggestIntent';
 import { bookById } from '@core/squad/athletePaces';
 import { startsAtLeast } from '@core/squad/athlete';
+import { restsOf } from '@core/squad/schools';
 import { outlookFor, type Outlook } from '@core/outlook/outlook';
 import { withChanges } from '@core/planning/changes';
 import { dayCautions, type Neighbour } from '@core/planning/dayCautions';
@@ -122,7 +123,8 @@ export function useOwnPlans(session: Session, squad: SquadView, plan: DayPlan) {
       paces: pacesOf(athlete, squad, date),
       startsAtLeast: startsAtLeast(athlete, date),
     }));
-    return ownPlans({ session: tree, intent, plan, groups, runners, venue, paceNames });
+    const rests = restsOf(squad.settings.schools);
+    return ownPlans({ session: tree, intent, plan, groups, runners, venue, paceNames, rests });
   }, [tree, intent, plan, groups, athletes, squad, date, venue, paceNames]);
   return { venue, venues, tree, intent, groups, plans };
 }

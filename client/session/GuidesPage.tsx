@@ -4,9 +4,11 @@ import { View } from 'react-native';
 import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/conditions/heat';
 import { INTENT_FACTS } from '@core/session/intent';
 import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/session/volumeGuides';
+import { SAYS_OF_END, SAYS_OF_MANNER, SAYS_OF_STRIDES, USUAL_SCHOOLS, type Schools } from '@core/squad/schools';
 import { useSquad, type SquadView } from '../squad/useSquad';
 import { useSquadChange } from '../squad/useSquadChange';
 import { troubleText } from '../store/api';
+import { Choice } from '../ui/Choice';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
 import { SmallButton } from '../ui/SmallButton';
@@ -30,6 +32,24 @@ function whomText({ for: whom }: GuideShare): string {
 
 const OWN = 'set by the coach';
 
+const MANNERS = [
+  { value: 'stand', text: 'Standing' },
+  { value: 'walk', text: 'Walking' },
+  { value: 'jog', text: 'Jogging' },
+  { value: 'moving', text: 'Keep moving' },
+] as const;
+const ENDS = [
+  { value: 'clock', text: 'The clock' },
+  { value: 'distance', text: 'A distance' },
+  { value: 'ready', text: 'Ready' },
+  { value: 'pulse', text: 'The pulse' },
+] as const;
+const STRIDES = [
+  { value: '400', text: '400 pace' },
+  { value: '800', text: '800 pace' },
+  { value: 'top-speed', text: 'Top speed' },
+] as const;
+
 function Guides({ squad }: { squad: SquadView }) {
   const palette = usePalette();
   const { change } = useSquadChange(squad);
@@ -42,6 +62,12 @@ function Guides({ squad }: { squad: SquadView }) {
   const heat = squad.settings.heat ?? USUAL_HEAT_LIMITS;
   const putHeat = async (limits: HeatLimits) => {
     const done = await change({ heat: limits }, 'The heat limit is changed.');
+    setTrouble(done.ok ? undefined : done.message);
+  };
+  const schools = squad.settings.schools ?? USUAL_SCHOOLS;
+  const { pulse } = schools;
+  const putSchools = async (part: Partial<Schools>) => {
+    const done = await change({ schools: { ...schools, ...part } }, 'The school is changed.');
     setTrouble(done.ok ? undefined : done.message);
   };
   const setMost = (at: number, to: Partial<VolumeGuide>) =>
@@ -155,6 +181,67 @@ function Guides({ squad }: { squad: SquadView }) {
           />
         </View>
       </View>
+      <Words as="heading" level={2}>
+        Recoveries and strides
+      </Words>
+      <Words as="small" quiet>
+        How this squad does it where a session does not say so, and what the builder begins with. Coaches disagree: each
+        choice says what it holds.
+      </Words>
+      <View style={{ gap: SPACE.l, maxWidth: 640 }}>
+        <View style={{ gap: SPACE.xs }}>
+          <Choice
+            label="A rest is spent"
+            showLabel
+            options={MANNERS}
+            value={schools.manner}
+            onChange={(manner) => void putSchools({ manner })}
+          />
+          {from(SAYS_OF_MANNER[schools.manner])}
+        </View>
+        <View style={{ gap: SPACE.xs }}>
+          <Choice
+            label="A rest ends by"
+            showLabel
+            options={ENDS}
+            value={schools.restEnds}
+            onChange={(restEnds) => void putSchools({ restEnds })}
+          />
+          {from(SAYS_OF_END[schools.restEnds])}
+          {schools.restEnds === 'pulse' && (
+            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l }}>
+              <Stepper
+                label="Pulse from"
+                value={pulse.from}
+                text={`${pulse.from}`}
+                step={5}
+                min={60}
+                max={pulse.to}
+                onChange={(low) => void putSchools({ pulse: { ...pulse, from: low } })}
+              />
+              <Stepper
+                label="Pulse to"
+                value={pulse.to}
+                text={`${pulse.to}`}
+                step={5}
+                min={pulse.from}
+                max={200}
+                onChange={(high) => void putSchools({ pulse: { ...pulse, to: high } })}
+              />
+            </View>
+          )}
+        </View>
+        <View style={{ gap: SPACE.xs }}>
+          <Choice
+            label="Strides by"
+            showLabel
+            options={STRIDES}
+            value={schools.stridesBy}
+            onChange={(stridesBy) => void putSchools({ stridesBy })}
+          />
+          {from(SAYS_OF_STRIDES[schools.stridesBy])}
+        </View>
+      </View>
       {squad.settings.guides && (
         <View style={{ alignItems: 'flex-start' }}>
           <SmallButton onPress={() => void put(null, 'The guides are as they came.')}>
@@ -170,7 +257,7 @@ function Guides({ squad }: { squad: SquadView }) {
 export function GuidesPage() {
   const { squad, error, retry } = useSquad();
   return (
-    <Page title="How much is much" onBack={back} backLabel="Back">
+    <Page title="Guides and schools" onBack={back} backLabel="Back">
       {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : !squad && <Loading />}
       {squad && <Guides squad={squad} />}
     </Page>

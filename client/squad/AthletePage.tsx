@@ -5,6 +5,7 @@ import type { Mark } from '@core/fitness/mark';
 import { athletePaces } from '@core/squad/athletePaces';
 import { weeksRunning, type SquadMember } from '@core/squad/athlete';
 import { cautionsFor } from '@core/squad/cautions';
+import { USUAL_SCHOOLS } from '@core/squad/schools';
 import { troubleText } from '../store/api';
 import { Choice } from '../ui/Choice';
 import { today } from '../ui/days';
@@ -57,13 +58,14 @@ function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView })
   const book = bookOf(athlete, squad);
   const paces = pacesOf(athlete, squad, asOf);
   const courses = coursesOf(squad, asOf);
+  const { stridesBy } = squad.settings.schools ?? USUAL_SCHOOLS;
   const draftPaces = useMemo(
-    () => (draft ? athletePaces({ ...athlete, marks: draft }, book, asOf, courses) : paces),
-    [draft, athlete, book, asOf, courses, paces],
+    () => (draft ? athletePaces({ ...athlete, marks: draft }, book, asOf, { courses, stridesBy }) : paces),
+    [draft, athlete, book, asOf, courses, stridesBy, paces],
   );
   const unset = useMemo(
-    () => (athlete.nudge ? athletePaces({ marks: athlete.marks }, book, asOf, courses) : paces),
-    [athlete.nudge, athlete.marks, book, asOf, courses, paces],
+    () => (athlete.nudge ? athletePaces({ marks: athlete.marks }, book, asOf, { courses, stridesBy }) : paces),
+    [athlete.nudge, athlete.marks, book, asOf, courses, stridesBy, paces],
   );
   // What to keep in mind follows a moment later: the paces come first while a mark is typed.
   const marks = useDeferredValue(draft ?? athlete.marks);

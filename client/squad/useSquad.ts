@@ -7,6 +7,7 @@ import { PACE_NAMES } from '@core/paces/paceNames';
 import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
 import { athletePaces, bookById, type AthletePaces } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
+import { USUAL_SCHOOLS } from '@core/squad/schools';
 import type { SquadSettings } from '@core/squad/squadSettings';
 import { useAthletesQuery, usePaceBooksQuery, useSquadQuery } from '../store/api';
 
@@ -77,7 +78,7 @@ export function coursesOf(squad: SquadView, asOf: string): CourseOffsets {
 /** Curves are costly on a slow phone, and the same for as long as athlete, book and day are. */
 const known = new WeakMap<
   SquadMember,
-  { book: PaceBook; asOf: string; courses: CourseOffsets | undefined; paces: AthletePaces }
+  { book: PaceBook; asOf: string; courses: CourseOffsets | undefined; stridesBy: string; paces: AthletePaces }
 >();
 
 /** One athlete's curves and book on a day (YYYY-MM-DD). */
@@ -86,9 +87,12 @@ export function pacesOf(athlete: SquadMember, squad: SquadView, asOf: string): A
   const before = known.get(athlete);
   // Only those who have run off the track depend on what the others' marks say.
   const courses = athlete.marks.every(isOnTrack) ? undefined : coursesOf(squad, asOf);
-  if (before?.book === book && before.asOf === asOf && before.courses === courses) return before.paces;
-  const paces = athletePaces(athlete, book, asOf, courses);
-  known.set(athlete, { book, asOf, courses, paces });
+  const { stridesBy } = squad.settings.schools ?? USUAL_SCHOOLS;
+  const isSame =
+    before?.book === book && before.asOf === asOf && before.courses === courses && before.stridesBy === stridesBy;
+  if (isSame) return before.paces;
+  const paces = athletePaces(athlete, book, asOf, { ...(courses ? { courses } : {}), stridesBy });
+  known.set(athlete, { book, asOf, courses, stridesBy, paces });
   return paces;
 }
 

@@ -45,12 +45,16 @@ export const api = createApi({
     squad: build.query<SquadSettings, void>({ query: () => 'squad', providesTags: ['squad'] }),
     changeSquad: build.mutation<void, SquadChange>({
       query: (body) => ({ url: 'squad/changes', method: 'POST', body }),
-      invalidatesTags: (_none, error, { athletes, groups, guides, heat, paceBookId, removedIds }) =>
+      invalidatesTags: (_none, error, { athletes, groups, guides, heat, schools, paceBookId, removedIds }) =>
         error
           ? []
           : [
               ...(athletes || removedIds || groups ? (['athletes'] as const) : []),
-              ...(groups || paceBookId !== undefined || guides !== undefined || heat !== undefined
+              ...(groups ||
+              paceBookId !== undefined ||
+              guides !== undefined ||
+              heat !== undefined ||
+              schools !== undefined
                 ? (['squad'] as const)
                 : []),
             ],

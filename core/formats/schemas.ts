@@ -15,6 +15,7 @@ import { INTENTS, type Intent } from '../session/intent';
 import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { SquadChange } from '../squad/change';
+import { REST_ENDS, STRIDES_BY, USUAL_MANNERS, type Schools } from '../squad/schools';
 
 /** An athlete as sent: without a tile name one is suggested, without a status they are in training. */
 export type AthleteInput = Omit<Athlete, 'tileName' | 'status'> & Partial<Pick<Athlete, 'tileName' | 'status'>>;
@@ -182,11 +183,40 @@ const heatLimitsSchema = Joi.object<HeatLimits>({
     : helpers.message({ custom: 'The limit for care cannot be above the one for hard work.' }),
 );
 
+const beats = (what: string) =>
+  Joi.number()
+    .strict()
+    .integer()
+    .min(60)
+    .max(200)
+    .required()
+    .messages({ '*': `${what} of the pulse is a whole number from 60 to 200.` });
+
+const schoolsSchema = Joi.object<Schools>({
+  manner: Joi.string()
+    .valid(...USUAL_MANNERS)
+    .required(),
+  restEnds: Joi.string()
+    .valid(...REST_ENDS)
+    .required(),
+  pulse: Joi.object({ from: beats('The lower end'), to: beats('The upper end') })
+    .required()
+    .custom((pulse: Schools['pulse'], helpers) =>
+      pulse.from <= pulse.to
+        ? pulse
+        : helpers.message({ custom: 'The lower end of the pulse cannot be above the upper one.' }),
+    ),
+  stridesBy: Joi.string()
+    .valid(...STRIDES_BY)
+    .required(),
+});
+
 /** Several things about the squad changed at once, all or nothing. */
 export const squadChangeSchema = Joi.object<SquadChange>({
   paceBookId: bookIdSchema,
   guides: guidesSchema.allow(null),
   heat: heatLimitsSchema.allow(null),
+  schools: schoolsSchema.allow(null),
   groups: Joi.array().items(groupSchema).max(60).unique('id'),
   athletes: Joi.array()
     .items(Joi.object({ id: idSchema.required(), ...athlete }))

@@ -1,5 +1,5 @@
 /** Each athlete's own plan for a day: their targets, counts, recoveries and version of the session, after the coach's changes. */
-import { expand, type Leg } from '../session/expand';
+import { expand, type Choice, type Leg } from '../session/expand';
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import { readSession } from '../session/parseSession';
 import type { Session } from '../session/session';
@@ -43,6 +43,8 @@ type Source = {
   runners: readonly Runner[];
   venue: Venue;
   paceNames?: readonly string[];
+  /** How rests are spent, and what ends one until ready, where the session does not say so. */
+  rests?: Pick<Choice, 'manner' | 'pulse'>;
 };
 
 /** The session a group runs: its own version where it has one that can be read, else the session itself. */
@@ -99,13 +101,13 @@ function remarkOn(legs: readonly TargetLeg[], runner: Runner): string | undefine
 }
 
 /** Everyone's own plan, group by group in the order of the groups. */
-export function ownPlans({ session, intent, plan, groups, runners, venue, paceNames }: Source): OwnPlan[] {
+export function ownPlans({ session, intent, plan, groups, runners, venue, paceNames, rests }: Source): OwnPlan[] {
   const toleranceTimes = plan.toleranceTimes ?? INTENT_FACTS[intent].toleranceTimes;
   const byId = new Map(runners.map((runner) => [runner.id, runner]));
   const all = plan.changes ?? [];
   const laidOut = { min: new Map<Session, Leg[]>(), max: new Map<Session, Leg[]>() };
   const legsOf = (own: Session, amounts: 'min' | 'max') => {
-    const legs = laidOut[amounts].get(own) ?? expand(own, { amounts });
+    const legs = laidOut[amounts].get(own) ?? expand(own, { amounts, ...rests });
     laidOut[amounts].set(own, legs);
     return legs;
   };

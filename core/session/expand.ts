@@ -41,6 +41,8 @@ export type RecoveryLeg = LegBase & {
   shareOfRep?: number;
   /** It lasts until a tap says that the athlete is ready. */
   untilReady?: true;
+  /** Ready is with the pulse back in this band, in beats a minute. */
+  pulse?: { from: number; to: number };
   manner?: Manner;
   recoveryPace?: Pace;
 };
@@ -49,7 +51,14 @@ export type RecoveryLeg = LegBase & {
 export type Leg = RepLeg | RecoveryLeg;
 
 /** Which end of ranges to lay out: of counts (`6-8x`) and of amounts (`5-6min`). */
-export type Choice = { counts?: 'min' | 'max'; amounts?: 'min' | 'max' };
+export type Choice = {
+  counts?: 'min' | 'max';
+  amounts?: 'min' | 'max';
+  /** How a rest by the clock is spent where the session does not say so. */
+  manner?: Manner | undefined;
+  /** The band, in beats a minute, that ends a rest until ready; until a tap alone, if left out. */
+  pulse?: { from: number; to: number } | undefined;
+};
 
 type Place = Pick<LegBase, 'path' | 'turns'>;
 
@@ -122,14 +131,22 @@ function itemLegs(item: Item, role: Role, choice: Choice, { path, turns }: Place
   return Array.from({ length: n }, (_, turn) => once(turn)).flat();
 }
 
+/** A rest of so many seconds, or until ready, that does not say how it is spent; of a distance it is settled by that. */
+const isUnsaid = (leg: Leg): boolean =>
+  leg.kind === 'recovery' && leg.manner === undefined && leg.distanceM === undefined && leg.shareOfRep === undefined;
+
 /**
  * Lays a session out flat, in running order. A recovery follows each repetition of its item; where an inner and an outer
  * one would follow the same rep the outer is taken; after the last rep of the session there is none.
  * @param choice which end of ranges to use, of counts (`6-8x`) and of amounts (`5-6min`); the larger if left out.
  */
 export function expand(session: Session, choice: Choice = {}): Leg[] {
-  const legs = session.lines.flatMap((line, at) =>
-    line.items.flatMap((item, i) => itemLegs(item, line.role, choice, { path: [at, i], turns: [] })),
-  );
+  const { manner, pulse } = choice;
+  const legs = session.lines
+    .flatMap((line, at) =>
+      line.items.flatMap((item, i) => itemLegs(item, line.role, choice, { path: [at, i], turns: [] })),
+    )
+    .map((leg) => (manner && isUnsaid(leg) ? { ...leg, manner } : leg))
+    .map((leg) => (pulse && leg.kind === 'recovery' && leg.untilReady ? { ...leg, pulse } : leg));
   return legs.at(-1)?.kind === 'recovery' ? legs.slice(0, -1) : legs;
 }

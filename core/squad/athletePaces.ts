@@ -13,6 +13,7 @@ import type { PaceBook } from '../paces/paceBook';
 import type { PaceSource } from '../paces/paceSpeed';
 import { curveBook } from '../paces/shippedBooks';
 import type { Athlete } from './athlete';
+import { withStrides, type Schools } from './schools';
 
 /** What an athlete's paces are worked out from; `remark` says why there is no curve, or not the one the book asks for. */
 export type AthletePaces = PaceSource & { remark?: string };
@@ -48,19 +49,19 @@ function nudged(curve: Curve | undefined, nudge: Nudge, asOf: string): Curve {
  * An athlete's curves and book on a day: the curve of their marks, moved where the coach has set the level, and the goal
  * curve, which is the same one moved so that the goal race comes out at the goal time.
  * @param asOf YYYY-MM-DD
- * @param courses what is known of courses off the track, see courseOffsets().
+ * @param options what is known of courses off the track, see courseOffsets(), and what the squad's strides hang on.
  */
 export function athletePaces(
   { marks, nudge, goal }: Pick<Athlete, 'marks' | 'nudge' | 'goal'>,
   paceBook: PaceBook,
   asOf: string,
-  courses?: CourseOffsets,
+  { courses, stridesBy = '400' }: { courses?: CourseOffsets; stridesBy?: Schools['stridesBy'] } = {},
 ): AthletePaces {
   const fit = fitted(marks, { asOf, model: paceBook.model, ...(courses ? { courses } : {}) });
   const curve = nudge ? nudged(fit.curve, nudge, asOf) : fit.curve;
   const goalCurve = goal && curve && curveMovedTo(curve, goal.distanceM, goal.timeS);
   return {
-    paceBook,
+    paceBook: withStrides(paceBook, stridesBy, { curve, marks }),
     ...(curve ? { curve } : {}),
     ...(goalCurve ? { goalCurve } : {}),
     ...(fit.remark === undefined || (nudge && !fit.curve) ? {} : { remark: fit.remark }),

@@ -1,6 +1,7 @@
 import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { Athlete, Group, SquadMember } from './athlete';
+import type { Schools } from './schools';
 import type { SquadSettings } from './squadSettings';
 
 /** An athlete as sent to be stored under an id. */
@@ -13,6 +14,8 @@ export type SquadChange = {
   guides?: VolumeGuides | null;
   /** From which heat on the club acts; null for what the app says. */
   heat?: HeatLimits | null;
+  /** How the squad recovers and runs its strides; null for what the app says. */
+  schools?: Schools | null;
   /** All the groups there are to be, in order. Athletes of a group that is left out are in none. */
   groups?: Group[];
   /** Athletes added, or stored in place of what was there. */
@@ -34,6 +37,7 @@ export function inverseOf(change: SquadChange, before: Squad): SquadChange {
     ...(change.paceBookId === undefined ? {} : { paceBookId: before.settings.paceBookId }),
     ...(change.guides === undefined ? {} : { guides: before.settings.guides ?? null }),
     ...(change.heat === undefined ? {} : { heat: before.settings.heat ?? null }),
+    ...(change.schools === undefined ? {} : { schools: before.settings.schools ?? null }),
     ...(change.groups ? { groups: before.settings.groups } : {}),
     athletes: before.athletes.filter((athlete) => touched.has(athlete.id) || isUngrouped(athlete)),
     removedIds: [...touched].filter((id) => !known.has(id)),

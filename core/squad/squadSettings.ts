@@ -1,6 +1,7 @@
 import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { Group } from './athlete';
+import type { Schools } from './schools';
 
 /** What holds for the whole squad. */
 export type SquadSettings = {
@@ -10,4 +11,6 @@ export type SquadSettings = {
   guides?: VolumeGuides;
   /** From which heat on the club acts, where it has a policy of its own. */
   heat?: HeatLimits;
+  /** How the squad recovers and runs its strides, where the coach has chosen. */
+  schools?: Schools;
 };

@@ -62,7 +62,10 @@ function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): Pl
 /** A recovery as it is laid out, in shorthand: `90s walk`. */
 export function formatRecoveryLeg(leg: RecoveryLeg): string {
   const manner = leg.manner ? { manner: leg.manner } : {};
-  if (leg.untilReady) return formatRecovery({ amount: { kind: 'ready' }, ...manner });
+  if (leg.untilReady) {
+    const pulse = leg.pulse ? `, pulse ${leg.pulse.from}–${leg.pulse.to}` : '';
+    return `${formatRecovery({ amount: { kind: 'ready' }, ...manner })}${pulse}`;
+  }
   if (leg.distanceM !== undefined)
     return formatRecovery({ amount: { kind: 'distance', distanceM: leg.distanceM }, ...manner });
   if (leg.shareOfRep !== undefined)

@@ -9,6 +9,7 @@ import type { OwnVenue } from '@core/track/ownVenue';
 import type { Intent } from '@core/session/intent';
 import type { VolumeGuides } from '@core/session/volumeGuides';
 import type { Goal, Leaning, Status } from '@core/squad/athlete';
+import type { Schools } from '@core/squad/schools';
 
 /** What holds for the whole squad: one row. */
 export const squad = sqliteTable('squad', {
@@ -16,6 +17,7 @@ export const squad = sqliteTable('squad', {
   paceBookId: text('pace_book_id').notNull(),
   guides: text({ mode: 'json' }).$type<VolumeGuides>(),
   heat: text({ mode: 'json' }).$type<HeatLimits>(),
+  schools: text({ mode: 'json' }).$type<Schools>(),
 });
 
 /** Training groups, by their place in the list. */

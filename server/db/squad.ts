@@ -27,6 +27,7 @@ export function readSquad(db: Db): SquadSettings {
     groups: list,
     ...(stored?.guides ? { guides: stored.guides } : {}),
     ...(stored?.heat ? { heat: stored.heat } : {}),
+    ...(stored?.schools ? { schools: stored.schools } : {}),
   };
 }
 
@@ -172,12 +173,13 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     tx.insert(marks).values(some).run();
 }
 
-function putSettings(tx: Tx, { paceBookId, guides, heat }: SquadChange): void {
-  if (paceBookId === undefined && guides === undefined && heat === undefined) return;
+function putSettings(tx: Tx, { paceBookId, guides, heat, schools }: SquadChange): void {
+  if ([paceBookId, guides, heat, schools].every((one) => one === undefined)) return;
   const set = {
     ...(paceBookId === undefined ? {} : { paceBookId }),
     ...(guides === undefined ? {} : { guides }),
     ...(heat === undefined ? {} : { heat }),
+    ...(schools === undefined ? {} : { schools }),
   };
   tx.insert(squad)
     .values({ id: SQUAD_ID, paceBookId: curveBook.id, ...set })

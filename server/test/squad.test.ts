@@ -5,6 +5,7 @@ import { ulid } from 'ulid';
 import type { AthleteFile } from '@core/formats/athleteFile';
 import { curveBook } from '@core/paces/shippedBooks';
 import type { SquadMember } from '@core/squad/athlete';
+import { USUAL_SCHOOLS } from '@core/squad/schools';
 import type { SquadSettings } from '@core/squad/squadSettings';
 import { inverseOf, type SquadChange } from '@core/squad/change';
 import type { RunEvent } from '@core/trackside/events';
@@ -337,4 +338,20 @@ test('a mark knows its course, and comes back with it', async () => {
     status: 400,
     body: { error: { field: 'athletes[0].marks[0].course' } },
   });
+});
+
+test('the schools of a squad are stored, refused where they make no sense, and taken back', async () => {
+  const schools = { ...USUAL_SCHOOLS, manner: 'moving' as const, restEnds: 'pulse' as const };
+  expect((await change({ schools })).status).toBe(204);
+  expect(await squad()).toMatchObject({ schools });
+  expect(await change({ schools: { ...schools, pulse: { from: 150, to: 120 } } })).toMatchObject({
+    status: 400,
+    body: { error: { field: 'schools.pulse', message: expect.stringMatching(/cannot be above/) } },
+  });
+  expect(await change({ schools: { ...schools, manner: 'crawl' } })).toMatchObject({ status: 400 });
+  expect(await squad()).toMatchObject({ schools });
+  const before = { settings: { ...(await squad()) }, athletes: [] };
+  const { schools: _schools, ...plain } = before.settings;
+  await change(inverseOf({ schools }, { ...before, settings: plain }));
+  expect(await squad()).not.toHaveProperty('schools');
 });

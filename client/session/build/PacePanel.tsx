@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { offsetText } from './offsetText';
-import type { Pace, RepPace } from '@core/session/session';
+import type { Pace, RepPace, Recovery } from '@core/session/session';
 import { formatTime, parseTime } from '@core/units/time';
 import { useState } from 'react';
 import { Choice } from '../../ui/Choice';
@@ -10,7 +10,12 @@ import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { PaceWheel } from './PaceWheel';
 
-export type PaceBookView = { names: readonly string[]; says: (name: string) => string | undefined };
+export type PaceBookView = {
+  names: readonly string[];
+  says: (name: string) => string | undefined;
+  /** The recovery that a new one begins as, and how one is spent, by the squad's school. */
+  rest: Recovery;
+};
 
 const KINDS = [
   { value: 'named', text: 'By name' },

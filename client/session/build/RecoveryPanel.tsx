@@ -27,6 +27,10 @@ const START: Record<RecoveryAmount['kind'], Recovery> = {
   ready: { amount: { kind: 'ready' }, manner: 'walk' },
 };
 
+/** A new recovery of a kind: as the squad takes them, else the usual one. */
+const startOf = (kind: RecoveryAmount['kind'], rest: Recovery): Recovery =>
+  rest.amount.kind === kind ? rest : START[kind];
+
 const MANNER_OPTIONS = [
   { value: 'any', text: 'any' },
   ...MANNERS.map((manner) => ({ value: manner, text: manner === 'moving' ? 'keep moving' : manner })),
@@ -103,7 +107,7 @@ export function RecoveryPanel({ recovery, book, onChange }: Props) {
         showLabel
         options={KINDS}
         value={recovery?.amount.kind ?? 'none'}
-        onChange={(kind) => onChange(kind === 'none' ? undefined : { ...recovery, ...START[kind] })}
+        onChange={(kind) => onChange(kind === 'none' ? undefined : { ...recovery, ...startOf(kind, book.rest) })}
       />
       {recovery && (
         <>

@@ -160,7 +160,7 @@ export function EditorPage<D extends Written>({
       <KindPicker chosen={typed.intent} suggested={look.suggested} onChange={(intent) => part({ intent })} />
       <Cautions list={look.cautions} />
       <View style={{ alignItems: 'flex-start' }}>
-        <SmallButton onPress={() => router.push('/sessions/guides')}>How much is much</SmallButton>
+        <SmallButton onPress={() => router.push('/sessions/guides')}>Guides and schools</SmallButton>
       </View>
     </View>
   );

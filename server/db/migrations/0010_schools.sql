@@ -1,0 +1,1 @@
+ALTER TABLE `squad` ADD `schools` text;
