@@ -12,7 +12,7 @@ import { Table } from '../ui/Table';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { paceText } from './squadRows';
-import { surePacesText } from './sureWords';
+import { changedPlacesText, surePacesText } from './sureWords';
 
 const UNITS = PACE_UNITS.map((unit) => ({ value: unit, text: unit }));
 
@@ -32,8 +32,10 @@ function Now({ row, unit }: { row: PaceRow; unit: PaceUnit }) {
 }
 
 /** What an entry stands on, where its name does not say it. */
-function underText(entry: PaceEntry): { under?: string } {
-  return entry.basis.kind === 'race' || entry.basis.kind === 'effort' ? {} : { under: basisText(entry) };
+function underText({ basis }: PaceEntry): { under?: string } {
+  if (basis.kind === 'race' || basis.kind === 'effort') return {};
+  // The limit of a share is for the pace book: three lines would not fit.
+  return { under: basisText({ basis: basis.kind === 'share' ? { ...basis, atMost: undefined } : basis }) };
 }
 
 /** Seconds a lap between now and goal. */
@@ -50,6 +52,7 @@ export function AthletePaces({ name, paces }: { name: string; paces: Paces }) {
   const { curve, goalCurve, paceBook, remark } = paces;
   const rows = paceTable(paces);
   const sure = surePacesText(rows);
+  const changed = changedPlacesText(rows);
   const beyond = rows.some(({ extrapolated }) => extrapolated);
   const goalColumns = goalCurve
     ? [
@@ -70,6 +73,11 @@ export function AthletePaces({ name, paces }: { name: string; paces: Paces }) {
         {[`By “${paceBook.name}”`, ...(curve?.nudge ? ['at the level you set'] : [])].join(' · ')}
       </Words>
       {sure !== '' && <Words as="small">{sure}</Words>}
+      {changed !== '' && (
+        <Words as="small" quiet>
+          {changed}
+        </Words>
+      )}
       {beyond && (
         <Words as="small" quiet>
           Trials say what is held for 2 to 20 minutes; the slower and the quicker paces come from the fitness curve of

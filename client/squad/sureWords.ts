@@ -3,7 +3,7 @@ import type { PaceRow } from '@core/paces/paceTable';
 
 const SURE_WORDS: Record<Sureness, string> = { sure: 'sure', fair: 'fairly sure', unsure: 'unsure' };
 
-/** Neighbours in the book's order as `half to 3k`, others singly. */
+/** Neighbours in speed as `half to 3k`, others singly. */
 function namesText(rows: readonly PaceRow[], isIn: (row: PaceRow) => boolean): string {
   const runs: string[][] = [];
   rows.forEach((row, i) => {
@@ -17,7 +17,7 @@ function namesText(rows: readonly PaceRow[], isIn: (row: PaceRow) => boolean): s
 
 /** How sure each pace is, in words: `Sure: half to 3k. Fairly sure: mile. Unsure: 800, 400.` Empty without times. */
 export function surePacesText(rows: readonly PaceRow[]): string {
-  const timed = rows.filter(({ nowMps }) => nowMps !== undefined);
+  const timed = rows.filter(({ nowMps }) => nowMps !== undefined).sort((a, b) => (a.nowMps ?? 0) - (b.nowMps ?? 0));
   return (['sure', 'fair', 'unsure'] as const)
     .flatMap((sureness) => {
       const names = namesText(timed, ({ error = 0 }) => surenessAt(error) === sureness);
@@ -26,4 +26,22 @@ export function surePacesText(rows: readonly PaceRow[]): string {
       return [`${word.charAt(0).toUpperCase()}${word.slice(1)}: ${names}.`];
     })
     .join(' ');
+}
+
+/** Where paces stand otherwise than the names suggest, why that is right: by how long a race takes this athlete. Empty where they do not. */
+export function changedPlacesText(rows: readonly PaceRow[]): string {
+  const speedOf = (name: string) => rows.find(({ entry }) => entry.name === name)?.nowMps;
+  // Less than this is the same pace.
+  const SAME = 0.995;
+  const isSlower = (one: number | undefined, other: number | undefined) =>
+    one !== undefined && other !== undefined && one < other * SAME;
+  const half = speedOf('half');
+  const [threshold, tenK, cv] = ['threshold', '10k', 'cv'].map(speedOf);
+  const says = [
+    ...(isSlower(half, threshold) ? ['half slower than threshold'] : []),
+    ...(isSlower(tenK, threshold) ? ['10k slower than threshold'] : isSlower(tenK, cv) ? ['10k slower than cv'] : []),
+  ];
+  return says.length === 0
+    ? ''
+    : `Here ${says.join(', ')}: threshold is held for an hour and cv for 35 minutes, and those races take longer.`;
 }

@@ -78,10 +78,13 @@ type Who = keyof typeof SQUAD;
 
 /** Whom the words of a session are not for, as they stand in it. */
 const NOT_FOR: Readonly<Record<string, readonly Who[]>> = {
+  'Short ones, short rests': ['30:00, a beginner'],
+  'Even 400s at critical speed': ['30:00, a beginner'],
   'Two sets of 600': ['30:00, a beginner'],
   'Down the ladder': ['30:00, a beginner'],
   'Mile-pace 400s': ['30:00, a beginner'],
   'The mile in pieces': ['24:00', '30:00, a beginner'],
+  'A bit of everything': ['30:00, a beginner'],
 };
 /** By effort, or flat out: there is nothing to predict. */
 const BY_FEEL = new Set([

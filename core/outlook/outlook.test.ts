@@ -236,6 +236,7 @@ describe('on plan is said only when effort, reserve and share of limit agree', (
         expect(['fine', 'light']).toContain(last.fit);
         expect(last.leastLeft).toBeGreaterThanOrEqual(0);
         expect(last.limitShare).toBeLessThanOrEqual(1.5);
+        expect(last.lastEffort).toBeLessThanOrEqual(arc.last + 0.8);
       }
   });
   test('a session of 178 % of what could be run flat out is not on plan, however long the rests', () =>

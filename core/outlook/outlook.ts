@@ -26,6 +26,8 @@ export type Outlook = {
 /** So much harder than meant is too hard, so much easier at the end too easy; common coaching practice. */
 export const TOO_HARD = 1.5;
 const TOO_EASY = 2;
+/** At the end less is forgiven: nine meant and ten felt is another session. */
+const TOO_HARD_AT_END = 0.8;
 /** A reserve this far below nothing is more than the model can be wrong by. */
 const NOTHING_LEFT = -0.1;
 /** How much of what could be run flat out a session may be; a race in pieces (an arc that ends so high) may be more. */
@@ -57,11 +59,16 @@ export function judgePoints(points: readonly Point[], arc: MeantArc, meant = mea
   // The one block of a session begins as its first third feels.
   if (points.length === 1 && first?.earlyEffort !== undefined) over = Math.max(over, first.earlyEffort - arc.first);
   const lastEffort = points.findLast(({ effort }) => effort !== undefined)?.effort;
-  const limitShare = points.at(-1)?.limitShare ?? 0;
+  const end = points.at(-1);
+  const overAtEnd = end?.effort === undefined || end.isAsked ? 0 : end.effort - (meant.at(-1) ?? 0);
+  const limitShare = end?.limitShare ?? 0;
   const isRace = arc.last >= LIMIT.raceFrom;
   const cannot = points.some(({ spent }) => spent > 1 - NOTHING_LEFT) || limitShare > LIMIT.cannot;
   const isStretched =
-    over > TOO_HARD || (!isRace && leastLeft < 0) || limitShare > (isRace ? LIMIT.mostOfRace : LIMIT.most);
+    over > TOO_HARD ||
+    overAtEnd > TOO_HARD_AT_END ||
+    (!isRace && leastLeft < 0) ||
+    limitShare > (isRace ? LIMIT.mostOfRace : LIMIT.most);
   // Open-ended work finds its own end: what is laid out of it is the least, and nothing is too light.
   const isOpen = points.some((point) => point.isOpen);
   const isLight = !isOpen && lastEffort !== undefined && lastEffort < arc.last - TOO_EASY && over < 0.5;

@@ -7,7 +7,7 @@ export type PaceBasis =
   /** The speed that can be held for so long. */
   | { kind: 'held'; durationS: number }
   /** A share (1 = all) of another entry's speed; never quicker than `atMost`, where that is said, of a third. */
-  | { kind: 'share'; of: string; share: number; atMost?: { of: string; share: number } }
+  | { kind: 'share'; of: string; share: number; atMost?: { of: string; share: number } | undefined }
   /** Another entry's pace, `offsetS` seconds slower (below 0: faster) over every `perM` metres. */
   | { kind: 'offset'; of: string; offsetS: number; perM: number }
   /** No speed: run by feel, on 1 to 10. */
