@@ -112,3 +112,24 @@ describe('what is new in the tree', () => {
       expect(doubts(text)).toEqual([]);
   });
 });
+
+test('a line read before is read the same anywhere else, and is an object of its own', () => {
+  const line = 'WU 10min easy; 4 x 400 at 5k pace / 90s # by the river';
+  const once = readSession(line);
+  const text = `# first\n${line}\n\n${line}`;
+  const twice = readSession(text);
+  expect(twice.session.lines.slice(0, 2)).toEqual(once.session.lines);
+  expect(twice.session.lines.slice(2)).toEqual(once.session.lines);
+  expect(new Set(twice.session.lines).size).toBe(4);
+  const tokensOf = (from: number) =>
+    twice.tokens
+      .filter((token) => token.from >= from && token.to <= from + line.length)
+      .map(({ from: at }) => at - from);
+  const own = once.tokens.map(({ from }) => from);
+  expect(tokensOf(text.indexOf(line))).toEqual(own);
+  expect(tokensOf(text.lastIndexOf(line))).toEqual(own);
+  expect(twice.readAs.map(({ from, to }) => text.slice(from, to).trim())).toEqual([
+    'WU 10min easy; 4 x 400 at 5k pace / 90s',
+    'WU 10min easy; 4 x 400 at 5k pace / 90s',
+  ]);
+});

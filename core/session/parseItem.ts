@@ -31,6 +31,9 @@ export type ReadItem = Span & {
 };
 
 const COMMA = /,/y;
+const STRIDE_ANYWHERE = /stride/i;
+const STROKES_ANYWHERE = /\d\s*m?\s*\/\s*\d+m?\s*\/\s*\d/i;
+const JOG_ANYWHERE = /jog/i;
 const SEPARATOR = /\+(?=\s)|&|(?:then|followed by|and)\b/iy;
 /** Between parts of a session on one line, outside sets; inside them a comma. */
 const PART_END = /;/y;
@@ -112,6 +115,7 @@ function readAmounts(r: Reader): Pick<Rep, 'amounts' | 'sequence'> {
 
 /** Words for how hard that are no pace: what they may come to. */
 function refuseVagueEffort(r: Reader): void {
+  if (!r.seesLetter()) return;
   const start = r.at;
   const word = r.take(/(hard|fast|quick|strong|brisk|moderate)\b/iy)?.[1];
   if (word === undefined) return;
@@ -132,7 +136,7 @@ type ReadBody = { body: Item['body']; count?: Count | undefined; inner?: ReadIte
 function readRep(r: Reader): ReadBody & { body: Rep } {
   const rep: Rep = { kind: 'rep', ...readAmounts(r), free: false };
   const count = countBehind(r);
-  for (;;) {
+  while (r.seesLetter()) {
     if (r.take(/free\b/iy) ?? r.takeGenerously(/fartlek\b/iy)) rep.free = true;
     else if (r.take(/hill\b/iy) ?? r.takeGenerously(/(?:up(?:hill)?|hills|hill\s+(?:reps?|sprints?)|on a hill)\b/iy))
       rep.hill = true;
@@ -142,7 +146,7 @@ function readRep(r: Reader): ReadBody & { body: Rep } {
   refuseVagueEffort(r);
   const pace = readRepPace(r, rep.amounts);
   if (pace) rep.pace = pace;
-  if (!rep.hill && r.take(/hill\b/iy)) {
+  if (!rep.hill && r.seesLetter() && r.take(/hill\b/iy)) {
     rep.hill = true;
     r.generous();
   }
@@ -162,7 +166,7 @@ function readSet(r: Reader, depth: number, problems: Problem[]): ReadBody {
 /** Strides without a length, and a ladder written with strokes: what they may be. */
 function refuseShorthand(r: Reader): void {
   const start = r.at;
-  const strides = r.take(/(?:(\d{1,2})\s*(?:[x×*]\s*)?)?strides?\b/iy);
+  const strides = r.has(STRIDE_ANYWHERE) && r.take(/(?:(\d{1,2})\s*(?:[x×*]\s*)?)?strides?\b/iy);
   if (strides) {
     const count = strides[1] === undefined ? '' : `${strides[1]}x`;
     r.fail('How long are the strides? Write it like 4x100 @strides.', start, r.at, [
@@ -170,8 +174,8 @@ function refuseShorthand(r: Reader): void {
       { label: '20 s', by: `${count}20s @strides` },
     ]);
   }
-  const ladder = r.take(/\d+m?(?:\s*\/\s*\d+m?){2,}(?![\w:])/iy)?.[0];
-  if (ladder !== undefined)
+  const ladder = r.has(STROKES_ANYWHERE) && r.take(/\d+m?(?:\s*\/\s*\d+m?){2,}(?![\w:])/iy)?.[0];
+  if (ladder)
     r.fail('A ladder is written with “-”: the stroke stands before a recovery.', start, r.at, [
       { label: 'A ladder', by: ladder.replace(/\s*\/\s*/g, '-') },
     ]);
@@ -241,7 +245,7 @@ function readItem(r: Reader, depth: number, problems: Problem[]): ReadItem {
   const count = inner?.count ?? outer?.count ?? behind ?? once;
   const item: Item = { count, body };
   const first = takeRecovery(r, amountsOf(body));
-  if (first && body.kind === 'rep' && !body.pace) {
+  if (first && body.kind === 'rep' && !body.pace && !r.isAtStop()) {
     const pace = readRepPace(r, body.amounts);
     if (pace) {
       r.generous();
@@ -286,6 +290,7 @@ function takeOuter(r: Reader, body: Body): Recovery | undefined {
 
 /** Easy running between others, as an item of its own: `800 jog`, `jog 5min`. */
 function takeJog(r: Reader): Item | undefined {
+  if (!r.has(JOG_ANYWHERE)) return undefined;
   const start = r.at;
   const easy: Rep['pace'] = { from: { kind: 'named', name: 'easy', goal: false } };
   const isJog = r.take(/(?:(?:easy|slow|gentle)\s+)?jog(?:ging)?\b(?:\s+for\b)?/iy);

@@ -18,6 +18,8 @@ export type ReadLine = {
 
 /** Where a comment at the end of a line begins: a # behind a space, outside notes; the end where there is none. */
 export function commentFrom(text: string, { from, to }: Span): number {
+  const first = text.indexOf('#', from);
+  if (first < 0 || first >= to) return to;
   let inNote = false;
   for (let i = from; i < to; i++) {
     const c = text.charAt(i);
@@ -106,6 +108,10 @@ const lineOf = ({ role, items }: Part, changed: readonly Item[] = items.map(({ i
   items: [...changed],
 });
 
+/** True if a line of the text is one line of a session as it is printed. */
+const isCanonical = (lines: ReadLine['lines'], written: string): boolean =>
+  lines.length === 1 && lines[0] !== undefined && written.trim() === formatLine(lines[0].line);
+
 /**
  * Reads one line of the text.
  * @param isAsked what can mean two things is a problem then; a line in the canonical form never is.
@@ -121,27 +127,21 @@ export function readLine(text: string, span: Span, context: ReadContext, isAsked
   r.takeGenerously(BULLET);
   const parts = readParts(r, behind?.role, problems);
   const lines = parts.map((part) => ({ line: lineOf(part), items: part.items }));
-  const written = text.slice(span.from, end).trim();
-  const isCanonical = lines.length === 1 && lines[0] !== undefined && written === formatLine(lines[0].line);
-  if (isAsked && !isCanonical) {
-    problems.push(...questions);
+  if (isAsked) {
     const comment = end < span.to ? ` ${text.slice(end, span.to)}` : '';
+    const asked = [...questions];
     parts.forEach((part, at) => {
       // In warm-up and cool-down a time is running, and nothing hangs on a pace.
       if (part.role === 'warm' || part.role === 'cool') return;
-      const asked = questionsAbout(part.items, (changed) => {
+      const rewrite = (changed: readonly Item[]) => {
         const all = parts.map((other, i) => formatLine(lineOf(other, i === at ? changed : undefined))).join('\n');
         return `${text.slice(0, span.from)}${all}${comment}${text.slice(span.to)}`;
-      });
-      problems.push(...asked);
+      };
+      asked.push(...questionsAbout(part.items, rewrite));
     });
+    if (asked.length > 0 && !isCanonical(lines, text.slice(span.from, end))) problems.push(...asked);
   }
-  const isReadAs = found.isGenerous && problems.length === 0 && lines.length > 0;
+  if (!found.isGenerous || problems.length > 0 || lines.length === 0) return { lines, problems, tokens };
   const canonical = parts.map((part) => printed(lineOf(part), part.isWritten)).join('\n');
-  return {
-    lines,
-    problems,
-    tokens,
-    ...(isReadAs ? { readAs: { from: span.from, to: end, text: canonical } } : {}),
-  };
+  return { lines, problems, tokens, readAs: { from: span.from, to: end, text: canonical } };
 }

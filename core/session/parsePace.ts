@@ -130,8 +130,8 @@ function readNamed(r: Reader): Pace {
   }
   const goal = r.take(/goal\b/iy) !== undefined;
   const name = readName(r);
-  r.takeGenerously(BEHIND_A_NAME);
-  r.takeGenerously(name === 'easy' ? EASY_RUNNING : /run(?:ning)?\b(?!\s*\d)/iy);
+  if (r.seesLetter()) r.takeGenerously(BEHIND_A_NAME);
+  if (r.seesLetter()) r.takeGenerously(name === 'easy' ? EASY_RUNNING : /run(?:ning)?\b(?!\s*\d)/iy);
   const offset = r.take(/([+\-−])\s*(\d+(?:\.\d+)?)\s*s\s*\//iy);
   if (!offset) return { kind: 'named', name, goal };
   const offsetS = Number(offset[2]) * (offset[1] === '+' ? 1 : -1);
@@ -162,9 +162,10 @@ export const readPace = (r: Reader): Pace => readAnyPace(r, []).from;
  */
 export function readRepPace(r: Reader, amounts: readonly Amount[]): RepPace | undefined {
   if (!r.take(/@/y) && !r.takeGenerously(/(?:at|in)\b(?=\s*[\w@])/iy) && !r.takeGenerously(BARE_PACE)) return undefined;
-  r.takeGenerously(/(?:about|around|from)\b/iy);
+  if (r.seesLetter()) r.takeGenerously(/(?:about|around|from)\b/iy);
   const pace = readAnyPace(r, amounts);
-  if (pace.band) return pace;
+  // A recovery, the next item or the end follows mostly.
+  if (pace.band || r.isAtStop() || r.sees(/[/"]/y)) return pace;
   if (r.take(/>/y) || r.takeGenerously(/→|->|=>|(?:down\s+)?(?:to|into)\b/iy))
     return { ...pace, to: readAnyPace(r, amounts).from };
   const start = r.at;

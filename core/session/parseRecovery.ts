@@ -36,6 +36,7 @@ export type ReadRecovery = {
 };
 
 function mannerOf(r: Reader): Manner | undefined {
+  if (!r.seesLetter()) return undefined;
   if (r.takeGenerously(EITHER)) return 'moving';
   const start = r.at;
   const word = r.take(MANNER)?.[1]?.toLowerCase();
@@ -50,6 +51,7 @@ function mannerOf(r: Reader): Manner | undefined {
 /** Takes words that say nothing more, and says whether they named the sets. */
 function takeFiller(r: Reader): boolean {
   let isBetweenSets = false;
+  if (!r.seesLetter()) return false;
   for (let filler = r.takeGenerously(FILLER); filler; filler = r.takeGenerously(FILLER))
     if (/^sets?$/i.test(filler[0].trim())) isBetweenSets = true;
   return isBetweenSets;
@@ -165,7 +167,7 @@ function readAfterSign(r: Reader, amounts: readonly Amount[], isTime: boolean): 
   const isBefore = takeFiller(r);
   const manner = first ?? mannerOf(r) ?? (r.takeGenerously(/easy\b/iy) ? 'jog' : undefined);
   if (manner) recovery = { ...recovery, manner };
-  r.takeGenerously(/back\b/iy);
+  if (r.seesLetter()) r.takeGenerously(/back\b/iy);
   const isAfter = takeFiller(r);
   r.mark('recovery', start);
   if (manner === 'float' && (r.take(/@/y) || r.takeGenerously(/at\b/iy))) recovery.pace = readPace(r);
@@ -175,6 +177,7 @@ function readAfterSign(r: Reader, amounts: readonly Amount[], isTime: boolean): 
 /** Reads a recovery if one stands here; nothing is taken where there is none. @param amounts of the rep it follows. */
 export function takeRecovery(r: Reader, amounts: readonly Amount[]): ReadRecovery | undefined {
   if (r.take(/\//y)) return readAfterSign(r, amounts, false);
+  if (r.isAtStop()) return undefined;
   if (r.takeGenerously(IN_BRACKETS)) {
     r.take(INTRO);
     const read = readAfterSign(r, amounts, false);
@@ -190,14 +193,14 @@ export function takeRecovery(r: Reader, amounts: readonly Amount[]): ReadRecover
   return undefined;
 }
 
+const REST_WORD =
+  /(?:rest|recover(?:y)?|walk|stand|r\s*[=:]?\s*(?=\d)|(?:equal|half)\s+(?:jog|walk|float|rest|recovery)|(?:jog|float)(?:ging|ing)?\s+(?:back|down))\b/iy;
+const REST_ANYWHERE = /rest|recover|walk|stand|break|jog|float|r\s*[=:]?\s*\d/i;
+const REST_BEHIND = new RegExp(
+  String.raw`(?=${AMOUNT}\s*(?:rest|recover(?:y)?|walk(?:ing)?|stand(?:ing)?|break|(?:easy |slow )?jog(?:ging)?\s+(?:rest|rec|recovery))\b)`,
+  'iy',
+);
+
 /** True if what stands here, on its own, is a rest and no running. */
 export const seesRest = (r: Reader): boolean =>
-  r.sees(
-    /(?:rest|recover(?:y)?|walk|stand|r\s*[=:]?\s*(?=\d)|(?:equal|half)\s+(?:jog|walk|float|rest|recovery)|(?:jog|float)(?:ging|ing)?\s+(?:back|down))\b/iy,
-  ) ||
-  r.sees(
-    new RegExp(
-      String.raw`(?=${AMOUNT}\s*(?:rest|recover(?:y)?|walk(?:ing)?|stand(?:ing)?|break|(?:easy |slow )?jog(?:ging)?\s+(?:rest|rec|recovery))\b)`,
-      'iy',
-    ),
-  );
+  r.has(REST_ANYWHERE) && (r.seesLetter() ? r.sees(REST_WORD) : r.sees(REST_BEHIND));

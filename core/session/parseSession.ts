@@ -14,6 +14,7 @@
 import { PACE_NAMES } from '../paces/paceNames';
 import { readDoubts, type Doubt } from './doubts';
 import { MAX_PROBLEMS } from './parseItem';
+import { cachedLine } from './lineCache';
 import { readLine } from './parseLine';
 import { knownPaces, type Problem, type Token } from './reader';
 import type { Amount, Session } from './session';
@@ -72,7 +73,10 @@ function readLines(text: string, { paceNames = PACE_NAMES, lapM = 400, asks = tr
     start += raw.length + 1;
     if (problems.length >= MAX_PROBLEMS) return;
     const isAsked = typeof asks === 'function' ? asks(raw) : asks;
-    const read = readLine(text, { from, to: from + raw.length }, context, isAsked);
+    const span = { from, to: from + raw.length };
+    const read = cachedLine(context.paces, `${isAsked} ${lapM} ${raw}`, from, () =>
+      readLine(text, span, context, isAsked),
+    );
     problems.push(...read.problems);
     reading.tokens.push(...read.tokens);
     if (read.readAs) reading.readAs.push(read.readAs);

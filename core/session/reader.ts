@@ -38,7 +38,7 @@ export function knownPaces(names: readonly string[]): KnownPaces {
   return made;
 }
 
-const SPACE = /\s*/y;
+const SPACE = /\s/;
 
 /** No more of a run of characters is said in a message. */
 const LONGEST_WORD = 40;
@@ -70,7 +70,11 @@ export class Reader {
     readonly context: ReadContext,
     /** Where what is found wrong, and what each stretch is, is gathered. */
     private readonly found: LineFindings,
-  ) {}
+  ) {
+    this.start = at;
+  }
+
+  private readonly start: number;
 
   get paces(): KnownPaces {
     return this.context.paces;
@@ -112,9 +116,36 @@ export class Reader {
   }
 
   skipSpace(): void {
-    SPACE.lastIndex = this.at;
-    SPACE.test(this.text);
-    this.at = Math.min(this.end, Math.max(this.at, SPACE.lastIndex));
+    // Asked for before every pattern: most characters are plainly no space.
+    while (this.at < this.end) {
+      const code = this.text.charCodeAt(this.at);
+      if (code > 32 && code < 128) return;
+      if (code !== 32 && !SPACE.test(this.text.charAt(this.at))) return;
+      this.at++;
+    }
+  }
+
+  /** True if a letter stands here: most of what coaches write beyond the grammar begins with one. */
+  seesLetter(): boolean {
+    this.skipSpace();
+    const code = this.at < this.end ? this.text.charCodeAt(this.at) | 32 : 0;
+    return code >= 97 && code <= 122;
+  }
+
+  /** True at the end of an item: of the line, or at what stands between items. */
+  isAtStop(): boolean {
+    return this.isAtEnd() || ',;)]'.includes(this.text.charAt(this.at));
+  }
+
+  private readonly lineHas = new Map<RegExp, boolean>();
+
+  /** True if the line has it anywhere: asked once, to spare what cannot be. @param pattern neither sticky nor global. */
+  has(pattern: RegExp): boolean {
+    const known = this.lineHas.get(pattern);
+    if (known !== undefined) return known;
+    const found = pattern.test(this.text.slice(this.start, this.end));
+    this.lineHas.set(pattern, found);
+    return found;
   }
 
   isAtEnd(): boolean {

@@ -46,8 +46,11 @@ export const BARE_LABEL =
 /** The same behind its items: `15min WU`. */
 const LABEL_BEHIND = /\s(WU|W\/U|CD|C\/D|warm[- ]?up|cool[- ]?down|warm[- ]?down)\s*$/i;
 
+const ENDS_LIKE_ONE = /[udpn]\s*$/i;
+
 /** The part that a line says it is at its end, and where that begins. */
 export function roleBehind(text: string, from: number, to: number): { role: Role; at: number } | undefined {
+  if (!ENDS_LIKE_ONE.test(text.slice(Math.max(from, to - 8), to))) return undefined;
   const match = LABEL_BEHIND.exec(text.slice(from, to));
   const role = match?.[1] === undefined ? undefined : roleCalled(match[1]);
   return match && role ? { role, at: from + match.index } : undefined;
