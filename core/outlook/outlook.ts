@@ -51,26 +51,34 @@ export function meantFor(arc: MeantArc, points: readonly Pick<Point, 'isFinish'>
 export function judgePoints(points: readonly Point[], arc: MeantArc, meant = meantFor(arc, points)) {
   let over = -Infinity;
   let leastLeft = 1;
-  points.forEach(({ effort, leftShare, isAsked }, i) => {
-    if (effort !== undefined && !isAsked) over = Math.max(over, effort - (meant[i] ?? 0));
-    leastLeft = Math.min(leastLeft, leftShare);
-  });
+  let mostSpent = 0;
+  let isOpen = false;
+  let lastEffort: number | undefined;
+  for (let i = 0; i < points.length; i++) {
+    const point = points[i] as Point;
+    const { effort } = point;
+    if (effort !== undefined) {
+      lastEffort = effort;
+      if (!point.isAsked) over = Math.max(over, effort - (meant[i] ?? 0));
+    }
+    leastLeft = Math.min(leastLeft, point.leftShare);
+    mostSpent = Math.max(mostSpent, point.spent);
+    // Open-ended work finds its own end: what is laid out of it is the least, and nothing is too light.
+    if (point.isOpen) isOpen = true;
+  }
   const [first] = points;
   // The one block of a session begins as its first third feels.
   if (points.length === 1 && first?.earlyEffort !== undefined) over = Math.max(over, first.earlyEffort - arc.first);
-  const lastEffort = points.findLast(({ effort }) => effort !== undefined)?.effort;
   const end = points.at(-1);
   const overAtEnd = end?.effort === undefined || end.isAsked ? 0 : end.effort - (meant.at(-1) ?? 0);
   const limitShare = end?.limitShare ?? 0;
   const isRace = arc.last >= LIMIT.raceFrom;
-  const cannot = points.some(({ spent }) => spent > 1 - NOTHING_LEFT) || limitShare > LIMIT.cannot;
+  const cannot = mostSpent > 1 - NOTHING_LEFT || limitShare > LIMIT.cannot;
   const isStretched =
     over > TOO_HARD ||
     overAtEnd > TOO_HARD_AT_END ||
     (!isRace && leastLeft < 0) ||
     limitShare > (isRace ? LIMIT.mostOfRace : LIMIT.most);
-  // Open-ended work finds its own end: what is laid out of it is the least, and nothing is too light.
-  const isOpen = points.some((point) => point.isOpen);
   const isLight = !isOpen && lastEffort !== undefined && lastEffort < arc.last - TOO_EASY && over < 0.5;
   const fit: Fit =
     over === -Infinity ? 'unknown' : cannot ? 'cannot' : isStretched ? 'stretched' : isLight ? 'light' : 'fine';

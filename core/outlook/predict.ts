@@ -59,10 +59,10 @@ export function stretchesOf({ model }: Gauge, legs: readonly TargetLeg[]): Stret
   });
 }
 
-/** What a pace feels like at once, fresh, by how long it can be held: straight in ln(time) from 3.6 at an hour to 5.8 at a minute. */
-const FRESH = { anHour: 3.6, perLn: 0.54, least: 1, most: 8 };
-/** How much of each gauge feels like all of it, the norm that joins them, and how quickly effort rises with the first of what is spent. */
-const FELT = { ofReserve: 0.84, ofLimit: 0.97, norm: 3, power: 0.8 };
+/** What a pace feels like at once, fresh, by how long it can be held: straight in ln(time) from 3.4 at an hour to 5.4 at a minute. */
+const FRESH = { anHour: 3.4, perLn: 0.5, least: 1, most: 8 };
+/** How much of each gauge feels like all of it. */
+const FELT = { ofReserve: 0.84, ofLimit: 0.98 };
 /** In a rest what was done towards the limit fades by a factor e in so many seconds. */
 const LIMIT_FADES_S = 600;
 /** Where reps run on without a break a slower one is no rest: what the faster one felt like fades by a factor e in so many seconds. */
@@ -80,9 +80,12 @@ function freshEffort(heldS: number): number {
 
 /** Effort from what the pace feels like fresh, the share of the reserve that is used and of the limit. */
 function feltEffort(fresh: number, usedShare: number, ofLimit: number): number {
-  const { norm, power } = FELT;
-  const spent = (Math.max(0, FELT.ofReserve * usedShare) ** norm + (FELT.ofLimit * ofLimit) ** norm) ** (1 / norm);
-  return fresh + (10 - fresh) * Math.min(1, spent) ** power;
+  const reserve = Math.max(0, FELT.ofReserve * usedShare);
+  const limit = FELT.ofLimit * ofLimit;
+  // Joined by their cubes: the larger of the two, and a little more where both are felt. The fourth root is (∛)^¾: the first of what is
+  // spent is felt more than the last.
+  const cubes = reserve * reserve * reserve + limit * limit * limit;
+  return cubes >= 1 ? 10 : fresh + (10 - fresh) * Math.sqrt(Math.sqrt(cubes));
 }
 
 /** Predicts a session for one athlete: a point for each rep of main part and fast finish, in running order. */
@@ -109,10 +112,15 @@ export function predict({ model, heldS, staminaM, limitWeight }: Gauge, stretche
       continue;
     }
     const leftShare = leftM / reserveM;
-    const base = { leftShare, ...(isFinish ? { isFinish } : {}), ...(isOpen ? { isOpen } : {}) };
     if (effort !== undefined || durationS === 0) {
-      const spent = 1 - leftShare;
-      points.push({ ...base, limitShare, spent, ...(effort === undefined ? {} : { effort, isAsked: true as const }) });
+      points.push({
+        leftShare,
+        limitShare,
+        spent: 1 - leftShare,
+        ...(effort === undefined ? {} : { effort, isAsked: true as const }),
+        ...(isFinish ? { isFinish } : {}),
+        ...(isOpen ? { isOpen } : {}),
+      });
       continue;
     }
     if (speedMps !== lastMps) {
@@ -126,20 +134,23 @@ export function predict({ model, heldS, staminaM, limitWeight }: Gauge, stretche
     const limitBefore = ofLimit;
     ofLimit += (speedMps * durationS) / limitM;
     limitShare += durationS * limitPerS;
-    carried = Math.max(fresh, carried * Math.exp(-durationS / CARRIED_S));
-    const feltAt = (share: number) =>
-      feltEffort(
-        carried,
-        1 - (leftBeforeM + share * (leftM - leftBeforeM)) / reserveM,
-        limitBefore + share * (ofLimit - limitBefore),
-      );
-    points.push({
-      ...base,
+    carried = carried > fresh ? Math.max(fresh, carried * Math.exp(-durationS / CARRIED_S)) : fresh;
+    // Written field by field: a thousand draws of a session come by here.
+    const point: Point = {
+      leftShare,
       limitShare,
       spent: Math.max(1 - leftShare, OF_LIMIT * ofLimit),
-      effort: feltAt(1),
-      ...(durationS >= LONG_BLOCK_S ? { earlyEffort: feltAt(1 / 3) } : {}),
-    });
+      effort: feltEffort(carried, 1 - leftShare, ofLimit),
+    };
+    if (durationS >= LONG_BLOCK_S)
+      point.earlyEffort = feltEffort(
+        carried,
+        1 - (leftBeforeM * 2 + leftM) / 3 / reserveM,
+        limitBefore + (ofLimit - limitBefore) / 3,
+      );
+    if (isFinish) point.isFinish = true;
+    if (isOpen) point.isOpen = true;
+    points.push(point);
   }
   return points;
 }

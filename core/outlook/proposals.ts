@@ -212,6 +212,9 @@ const leastOfEach = (found: readonly Found[]): Found[] =>
 /** The first half of a pair: recoveries twice as long, paces 3 % slower, two thirds of the reps. More of one thing would be another session. */
 const HALF = { recovery: 2, pace: 0.97, count: 2 / 3, 'reps-in-set': 2 / 3 };
 
+/** So many single changes to choose from are enough: pairs are for where there is less. */
+const ENOUGH_WAYS = 3;
+
 /** For levers that are not enough alone: half of the way, what is then left over, and the next lever that is enough with it. */
 function enoughTogether(trial: Trial, session: Session, alone: readonly Found[]): Proposal[] {
   const pairs = leversOf(trial, session).flatMap(({ lever, path }): Proposal[] => {
@@ -247,7 +250,7 @@ export function proposalsFor(gauge: Gauge, session: Session, legs: readonly Targ
   const alone = leastOfEach(enoughAlone(trial, session));
   return [
     ...alone.map(({ change, effect }): Proposal => ({ ...change, effect })),
-    ...(trial.way === 'easier' ? enoughTogether(trial, session, alone) : []),
+    ...(trial.way === 'easier' && alone.length < ENOUGH_WAYS ? enoughTogether(trial, session, alone) : []),
   ];
 }
 
