@@ -321,6 +321,41 @@ test('a broken text is mended, and nothing is lost on the way @both', async ({ p
   await expect(textOf(page)).toHaveValue('main: 250x(2x400)');
 });
 
+test('what coaches write is understood and said; what can mean two things is asked, and stored text is not reopened @both', async ({
+  page,
+  demo,
+  isMobile,
+}) => {
+  const by = isMobile ? 'touch' : 'keyboard';
+  await openWith(page, demo, '6x400 @5k / 90');
+  await expect(page.getByRole('alert', { name: 'What cannot be read' })).toContainText('90 seconds or 90 metres?');
+  // Stored and opened again it is read as it always was, and nobody is asked.
+  await saved(page);
+  await page.reload();
+  await expect(textOf(page)).toHaveValue('6x400 @5k / 90');
+  await expect(page.getByRole('alert', { name: 'What cannot be read' })).toHaveCount(0);
+  await textOf(page).fill('WU 2 miles easy, drills # by the river\n6 x 800 at 5k pace with 2 min jog');
+  const understood = page.getByRole('status', { name: 'How it was understood' });
+  await expect(understood).toContainText('6x800 @5k / 2:00 jog');
+  await expect(textOf(page)).toHaveValue(/at 5k pace with/);
+  await press(page, by, button(page, 'Write it like this'));
+  await expect(textOf(page)).toHaveValue('warm: 2mi @easy, drills # by the river\n6x800 @5k / 2:00 jog');
+  await expect(understood).toHaveCount(0);
+  // Asked while it is typed, unfinished until it is answered.
+  await textOf(page).fill('6x400 @5k, 2min\n4x200 @mile / 75');
+  const asked = page.getByRole('alert', { name: 'What cannot be read' });
+  await expect(asked).toContainText('Is 2:00 a rest, or running of 2:00?');
+  await expect(asked).toContainText('75 seconds or 75 metres?');
+  await press(page, by, button(page, '75 seconds'));
+  await press(page, by, button(page, '2:00 of rest'));
+  await expect(textOf(page)).toHaveValue('main: 6x400 @5k / 2:00\n4x200 @mile / 75s');
+  await expect(asked).toHaveCount(0);
+  // A forgotten recovery is a soft note.
+  await textOf(page).fill('6x400 @5k');
+  await expect(understood).toContainText('No recovery after each 400');
+  await expect(button(page, 'Take to the track')).toBeEnabled();
+});
+
 test('the lap sheet says where a rep goes and how far the next start is, on any track @both', async ({
   page,
   demo,

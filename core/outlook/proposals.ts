@@ -190,8 +190,9 @@ const leversOf = (trial: Trial, session: Session): { lever: Lever; path: ItemPat
   });
 
 /** Each lever with the least change that is enough. */
-function enoughAlone(trial: Trial, session: Session): Found[] {
+function enoughAlone(trial: Trial, session: Session, butNot?: LeverChange['lever']): Found[] {
   return leversOf(trial, session).flatMap(({ lever, path }): Found[] => {
+    if (lever.lever === butNot) return [];
     const step = firstEnough(lever.steps, (at) =>
       isThere(trial, judged(trial, lever.stretchesAt(lever.valueAt(at))).fit),
     );
@@ -215,26 +216,35 @@ const HALF = { recovery: 2, pace: 0.97, count: 2 / 3, 'reps-in-set': 2 / 3 };
 /** So many single changes to choose from are enough: pairs are for where there is less. */
 const ENOUGH_WAYS = 3;
 
-/** For levers that are not enough alone: half of the way, what is then left over, and the next lever that is enough with it. */
-function enoughTogether(trial: Trial, session: Session, alone: readonly Found[]): Proposal[] {
-  const pairs = leversOf(trial, session).flatMap(({ lever, path }): Proposal[] => {
-    if (alone.some(({ change }) => change.lever === lever.lever)) return [];
+/** Of each lever that is not enough alone, half of the way on the item where that helps most. */
+function halfWays(trial: Trial, session: Session, alone: readonly Found[]): Found[] {
+  const best = new Map<LeverChange['lever'], { found: Found; over: number }>();
+  for (const { lever, path } of leversOf(trial, session)) {
+    if (alone.some(({ change }) => change.lever === lever.lever)) continue;
     const half = lever.from * HALF[lever.lever];
     const isHalf = (step: number) => (half > lever.from ? lever.valueAt(step) >= half : lever.valueAt(step) <= half);
     const step = firstEnough(lever.steps, isHalf) ?? lever.steps;
-    if (step < 1) return [];
-    const first = moved(trial, lever, path, step);
+    if (step < 1) continue;
+    const found = moved(trial, lever, path, step);
+    const { over, limitShare, leastLeft } = judged(trial, found.stretches);
+    const left = over + limitShare - leastLeft;
+    if (left < (best.get(lever.lever)?.over ?? Infinity)) best.set(lever.lever, { found, over: left });
+  }
+  return LEVERS_OF_THE_DAY.flatMap((lever) => best.get(lever)?.found ?? []);
+}
+
+/** For levers that are not enough alone: half of the way, what is then left over, and the next lever that is enough with it. */
+function enoughTogether(trial: Trial, session: Session, alone: readonly Found[]): Proposal[] {
+  return halfWays(trial, session, alone).flatMap((first): Proposal[] => {
+    const { lever } = first.change;
     // Worth its while only where less of the next is needed than of that alone.
     const isLess = ({ change, size }: Found) =>
-      change.lever !== lever.lever &&
       alone.every((one) => one.change.lever !== change.lever || one.size > size * (1 + 1e-9));
-    const [next] = leastOfEach(enoughAlone({ ...trial, stretches: first.stretches }, session))
+    const [next] = leastOfEach(enoughAlone({ ...trial, stretches: first.stretches }, session, lever))
       .filter(isLess)
       .sort((a, b) => a.size - b.size);
     return next ? [{ ...first.change, effect: first.effect, next: { ...next.change, effect: next.effect } }] : [];
   });
-  const byLever = new Map(pairs.toReversed().map((pair) => [pair.lever, pair]));
-  return LEVERS_OF_THE_DAY.flatMap((lever) => byLever.get(lever) ?? []);
 }
 
 /**
