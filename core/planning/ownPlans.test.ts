@@ -3,10 +3,20 @@ import type { ItemSetting } from '../session/itemSetting';
 import { read } from '../session/testing';
 import { standardTrack } from '../track/venue';
 import { changeOf, repsOfItems, withChanges, withoutChanges } from './changes';
-import { aboutAthlete, groupsFor, moveAthlete, withoutAthlete, type Change, type DayGroup, type Whom } from './dayPlan';
+import {
+  aboutAthlete,
+  groupsFor,
+  moveAthlete,
+  withoutAthlete,
+  type Change,
+  type DayGroup,
+  type DayPlan,
+  type Whom,
+} from './dayPlan';
 import { groupRun, trafficOf } from './groupTargets';
 import { boardsOf, groupOfBoard } from './runPlans';
-import { member, plansOf, runner } from './testing';
+import { startsAtLeast } from '../squad/athlete';
+import { AS_OF, member, plansOf, runner } from './testing';
 
 const TEXT = 'warm: 800 @easy\nmain: 2x(4x300 @mile / 60s, 600 @3k / 2:00) / 4:00\nfinish: 3x200 @800 / equal walk';
 const session = read(TEXT);
@@ -134,4 +144,29 @@ test('moved about between groups, nobody is lost or in two', () => {
 test('reps are counted by item, in the order they are run; recoveries are none', () => {
   const [own] = plansOf('2x(2x300 @mile / 60s, 600 @3k / 2:00)', [runner('ann', 1010)]).plans;
   expect(repsOfItems(own?.legs ?? [])).toEqual([0, -1, 1, -1, 0, -1, 2, -1, 3, -1, 1]);
+});
+
+describe('a range of amounts', () => {
+  const TEXT = '3x5-6min @threshold / 90s';
+  const lengths = (plan: DayPlan, startsAtLeast: boolean) => {
+    const runners = [{ ...runner('ann', 1110), startsAtLeast }];
+    const [own] = plansOf(TEXT, runners, plan).plans;
+    return own?.legs.flatMap((leg) => (leg.kind === 'rep' ? [leg.durationS] : []));
+  };
+  test('is run at its most, by the young, the new and those easing back at its least', () => {
+    expect(lengths({}, false)).toEqual([360, 360, 360]);
+    expect(lengths({}, true)).toEqual([300, 300, 300]);
+  });
+  test('unless the coach chooses', () => {
+    const changes = [changeOf(read(TEXT), [0, 0], { kind: 'all' }, { kind: 'length', length: 330 })];
+    expect(lengths({ changes }, true)).toEqual([330, 330, 330]);
+    expect(lengths({ changes }, false)).toEqual([330, 330, 330]);
+  });
+  test.each([
+    [member('a', { status: 'easing' }), true],
+    [member('a', { bornYear: 2013 }), true],
+    [member('a', { bornYear: 2012 }), false],
+    [member('a', { runningSince: '2026-10-20' }), true],
+    [member('a'), false],
+  ])('%j begins at the least: %s', (athlete, expected) => expect(startsAtLeast(athlete, AS_OF)).toBe(expected));
 });

@@ -10,6 +10,8 @@ test.each([
   ['1400-1100-900 @5k / 2:30 jog', '1400-1100-900 at 5k pace'],
   ['4x400 @74/400 / 60s, 200 @mile', '4 × 400 at 74/400, 200 at mile pace'],
   ['20min @effort 6-8', '20min at effort 6-8'],
+  ['8x400 @70-72/400 / 90s', '8 × 400 at 70-72/400'],
+  ['10x45s hill @effort 8 / equal jog', '10 × 45s hill at effort 8'],
   ['open x 1300|900|500 @threshold / 45s jog', '1300-900-500 at threshold pace until it tires'],
 ])('%s is called %s', (text, name) => expect(nameOf(text)).toBe(name));
 

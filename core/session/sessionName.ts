@@ -1,4 +1,4 @@
-import { formatAmount, formatPace } from './formatSession';
+import { formatAmount, formatPace, formatRepPace } from './formatSession';
 import type { Count, Item, Pace, RepPace, Session } from './session';
 
 /** Longer than this it is no name any more. */
@@ -16,7 +16,8 @@ const countText = (count: Count): string =>
 const isNamed = (pace: Pace) => pace.kind === 'named' || pace.kind === 'share';
 
 /** `at 5k pace`, `from 5k to goal 5k pace`, `at 74/400`, `at effort 6-8`. */
-function paceText({ from, to }: RepPace): string {
+function paceText({ from, to, band }: RepPace): string {
+  if (band) return ` at ${formatRepPace({ from, band })}`;
   if (to) return ` from ${formatPace(from)} to ${formatPace(to)}${isNamed(to) ? ' pace' : ''}`;
   return ` at ${formatPace(from)}${isNamed(from) ? ' pace' : ''}`;
 }
@@ -29,7 +30,7 @@ function itemText({ count, body }: Item): string {
       ? inner
       : `${countText(count).replace(' × ', '')} sets of ${inner}`.trim();
   }
-  const amounts = body.amounts.map(formatAmount).join('-');
+  const amounts = `${body.amounts.map(formatAmount).join('-')}${body.hill ? ' hill' : ''}`;
   const open = count.kind === 'open' ? ' until it tires' : '';
   return `${countText(count)}${amounts}${body.pace ? paceText(body.pace) : ''}${open}`;
 }

@@ -165,3 +165,30 @@ describe('reserve', () => {
     );
   });
 });
+
+describe('bands, hills and ready', () => {
+  const legsOf = (text: string) => targetsFor(read(text), { curve, paceBook: curveBook, venue: standardTrack });
+  test('inside a band is on target: its middle is the target, its half the tolerance, however strictly the session is meant', () => {
+    const [rep] = targetsFor(read('8x400 @70-72/400 / 60s'), {
+      curve,
+      paceBook: curveBook,
+      venue: standardTrack,
+      toleranceTimes: 0.5,
+    });
+    expect(rep?.targetS).toBeCloseTo(71, 9);
+    expect((rep?.tolerance ?? 0) * (rep?.targetS ?? 0)).toBeCloseTo(1, 9);
+    const [named] = legsOf('1000 @10k..half');
+    const per = (name: string) => 1000 / (speedOfEntry(curveBook, name, curve) ?? 1);
+    expect(named?.targetS).toBeCloseTo((per('10k') + per('half')) / 2, 6);
+    expect((named?.tolerance ?? 0) * (named?.targetS ?? 0)).toBeCloseTo((per('half') - per('10k')) / 2, 6);
+  });
+  test('uphill a pace of the flat has no time; a time on this very hill has', () => {
+    expect(legsOf('200 hill @5k')[0]?.targetS).toBeUndefined();
+    expect(legsOf('200 hill @42/200')[0]?.targetS).toBe(42);
+  });
+  test('a rest until ready has no clock', () => {
+    const rest = legsOf('2x400 @5k / ready walk')[1];
+    expect(rest).toMatchObject({ kind: 'recovery', untilReady: true, manner: 'walk' });
+    expect(rest?.targetS ?? rest?.durationS).toBeUndefined();
+  });
+});

@@ -51,7 +51,7 @@ function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): Pl
     ...(distanceM === undefined ? {} : { distanceM, startM }),
     ...(durationS === undefined ? {} : { durationS, everyM: venue.lapM }),
     ...(pace === undefined ? {} : { pace }),
-    ...(note === undefined ? {} : { note }),
+    ...(leg.hill ? { note: note === undefined ? 'uphill' : `uphill, ${note}` } : note === undefined ? {} : { note }),
     ...(next?.kind === 'recovery' ? { recovery: formatRecoveryLeg(next) } : {}),
     ...(runsOn(leg, next) ? { runsOn: true as const } : {}),
     ...(leg.open ? { open: true as const } : {}),
