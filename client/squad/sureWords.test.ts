@@ -25,6 +25,6 @@ test('how sure is said pace by pace, neighbours together', () => {
 
 test('where half, threshold, cv and 10k change places, it is said and why', () => {
   expect(changedPlacesText(rowsOf([5000, 780]))).toBe('');
-  expect(changedPlacesText(rowsOf([5000, 1200]))).toMatch(/^Here half slower than threshold, 10k slower than cv: /);
-  expect(changedPlacesText(rowsOf([5000, 1980]))).toMatch(/10k slower than threshold/);
+  expect(changedPlacesText(rowsOf([5000, 1200]))).toMatch(/^Half is slower than threshold, 10k is slower than cv: /);
+  expect(changedPlacesText(rowsOf([5000, 1980]))).toMatch(/10k is slower than threshold/);
 });

@@ -38,10 +38,14 @@ export function changedPlacesText(rows: readonly PaceRow[]): string {
   const half = speedOf('half');
   const [threshold, tenK, cv] = ['threshold', '10k', 'cv'].map(speedOf);
   const says = [
-    ...(isSlower(half, threshold) ? ['half slower than threshold'] : []),
-    ...(isSlower(tenK, threshold) ? ['10k slower than threshold'] : isSlower(tenK, cv) ? ['10k slower than cv'] : []),
+    ...(isSlower(half, threshold) ? ['half is slower than threshold'] : []),
+    ...(isSlower(tenK, threshold)
+      ? ['10k is slower than threshold']
+      : isSlower(tenK, cv)
+        ? ['10k is slower than cv']
+        : []),
   ];
-  return says.length === 0
-    ? ''
-    : `Here ${says.join(', ')}: threshold is held for an hour and cv for 35 minutes, and those races take longer.`;
+  if (says.length === 0) return '';
+  const whole = says.join(', ');
+  return `${whole.charAt(0).toUpperCase()}${whole.slice(1)}: threshold is what is held for an hour, cv for 35 minutes, and over these distances this athlete takes longer.`;
 }

@@ -2,7 +2,7 @@ import { readAmount, takeChain } from './parseAmount';
 import { readRepPace } from './parsePace';
 import { seesRest, takeRecovery } from './parseRecovery';
 import { startsPart } from './roleWords';
-import { Unreadable, type Problem, type Reader, type Span } from './reader';
+import { MAX_PROBLEMS, Unreadable, type Problem, type Reader, type Span } from './reader';
 import type { Amount, Count, Item, Recovery, Rep } from './session';
 import { MAX_LEGS } from './treeTotals';
 
@@ -17,8 +17,6 @@ import { MAX_LEGS } from './treeTotals';
  */
 
 const MAX_DEPTH = 6;
-/** When so much is wrong the rest is left unread: nobody mends a hundred slips from a list. */
-export const MAX_PROBLEMS = 100;
 
 /** An item, and where it stands in the text. */
 export type ReadItem = Span & {

@@ -13,10 +13,9 @@
  */
 import { PACE_NAMES } from '../paces/paceNames';
 import { readDoubts, type Doubt } from './doubts';
-import { MAX_PROBLEMS } from './parseItem';
 import { cachedLine } from './lineCache';
 import { readLine } from './parseLine';
-import { knownPaces, type Problem, type Token } from './reader';
+import { knownPaces, MAX_PROBLEMS, type Problem, type Token } from './reader';
 import type { Amount, Session } from './session';
 import { legCount, MAX_LEGS } from './treeTotals';
 

@@ -40,6 +40,9 @@ export function knownPaces(names: readonly string[]): KnownPaces {
 
 const SPACE = /\s/;
 
+/** When so much is wrong the rest is left unread: nobody mends a hundred slips from a list. */
+export const MAX_PROBLEMS = 100;
+
 /** No more of a run of characters is said in a message. */
 const LONGEST_WORD = 40;
 
@@ -107,11 +110,13 @@ export class Reader {
 
   /** Names what is wrong from `from` up to here and reads on: what is meant is clear, it only cannot be had. */
   refuse(message: string, from: number, answers: readonly Answer[] = []): void {
+    if (this.found.problems.length >= MAX_PROBLEMS) return;
     this.found.problems.push(this.problem(message, { from, to: Math.max(this.at, from + 1) }, answers));
   }
 
   /** Asks which of two things is meant by a stretch of the line, and reads on with the first that the grammar gives. */
   ask(message: string, span: Span, answers: readonly Answer[]): void {
+    if (this.found.questions.length >= MAX_PROBLEMS) return;
     this.found.questions.push(this.problem(message, span, answers));
   }
 

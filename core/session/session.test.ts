@@ -157,6 +157,8 @@ describe('what cannot be read', () => {
     expect(problems.length).toBeGreaterThan(50);
     expect(problems.length).toBeLessThan(150);
     expect(problems.at(-1)?.message).toMatch(/not read any further/);
+    // Nor in one ladder, where each answer would hold the whole text.
+    expect(problemsIn('1-'.repeat(9000)).length).toBeLessThan(150);
   });
 
   test('a text beyond all measure is refused, not read', () => {
