@@ -199,3 +199,32 @@ test('by keyboard: one key for each, space or a clicker for the line, Y starts, 
   await page.getByLabel('Temperature, °C').press('1');
   await expect(board.tile('Bo')).toHaveAccessibleName(/next finish/);
 });
+
+test('a finish put before the 200 leaves the 200 waiting to be explained: named to somebody else, or taken back', async ({
+  page,
+  demo,
+}) => {
+  const board = new Board(page, 'touch');
+  await board.open(demo, (await todaysSession(demo)).id);
+  await board.start();
+  await board.wait(39);
+  await board.press(board.tile('Bo'));
+  await board.wait(41);
+  await board.press(board.tile('Bo'));
+  await expect(board.tile('Bo')).toHaveAccessibleName(/^Bo: ran 1:20\.\d/);
+  await board.wait(3);
+  await board.press(board.tile('Bo'));
+  const sheet = page.getByRole('dialog', { name: 'Bo Tarrowby' });
+  await board.press(board.button('Correct Bo at finish'));
+  await sheet.getByLabel('The time really was').fill('30.0');
+  await sheet.getByLabel('The time really was').blur();
+  await expect(board.tile('Bo')).toHaveAccessibleName(/^Bo: ran 30\.0/);
+  await board.press(board.button('Close Bo Tarrowby'));
+  await expect(page.getByRole('status', { name: 'Times without a name' })).toContainText('1 time');
+  await board.press(board.button('Name them'));
+  const names = page.getByRole('dialog', { name: '1 time without a name' });
+  await expect(names).toContainText('Bo’s 200 would come after their 400: name it, or take it back.');
+  await expect(board.button('All as expected')).toHaveCount(0);
+  await board.press(board.button('Delete time 1'));
+  await expect(page.getByRole('status', { name: 'Times without a name' })).toHaveCount(0);
+});

@@ -19,6 +19,9 @@ const RESERVED = new Set([
   'jog',
   'float',
   'stand',
+  'moving',
+  'ready',
+  'hill',
 ]);
 /** How a pace may be called, so that a session can say `@name`. */
 const NAME = /^[a-z][a-z0-9]*(-[a-z]+)*$/;
