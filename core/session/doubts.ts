@@ -1,6 +1,6 @@
 /** What can be read and may still be a slip: a soft note, never in the way. */
 import { formatAmount } from './formatSession';
-import type { ReadItem } from './parseItem';
+import type { ReadItem } from './reader';
 import type { Span } from './reader';
 import type { Item, Line } from './session';
 

@@ -38,6 +38,13 @@ const CHAIN = new RegExp(
   String.raw`(\d+(?:\.\d+)?(?:\s*(?:[-–—]|to\b)\s*\d+(?:\.\d+)?)+)\s*(${S}|${MIN}|${KM}|${MI}|['′’])(?![\w])`,
   'iy',
 );
+/** The same with commas, three or more: two would be a decimal comma. */
+const COMMA_CHAIN = new RegExp(
+  String.raw`(\d{1,2}(?:\s*,\s*\d{1,2}){2,})\s*(${S}|${MIN}|${KM}|${MI}|['′’])(?![\w])`,
+  'iy',
+);
+const COMMAS_ANYWHERE = /\d\s*,\s*\d{1,2}\s*,/;
+const HALF = /(?:(half|½|1\/2)|(quarter|¼|1\/4)|(¾|3\/4))(?:\s+(?:an?|of an?))?\s*(miles?|km|hour|minute|lap)\b/iy;
 const BARE = /\d+(?:\.\d+)?(?!\w|\.\d)/y;
 
 const round = (value: number) => Math.round(value * 1000) / 1000;
@@ -56,6 +63,8 @@ function takeNumber(
   const match = r.take(pattern);
   if (!match) return undefined;
   const unit = match[2]?.toLowerCase() ?? '';
+  // `90 sec.`
+  if (r.text.charAt(r.at) === '.') r.takeGenerously(/\.(?![\w.])/y);
   if (!canonical.includes(unit) || match[1]?.includes(',')) r.generous();
   return { value: numberIn(match[1]), unit };
 }
@@ -140,7 +149,7 @@ function takeLength(r: Reader, start: number): Amount | undefined {
 const answersFor = (bare: string): Answer[] =>
   Number(bare) < 15
     ? [
-        { label: `${bare} minutes`, by: `${bare}min` },
+        { label: bare === '1' ? '1 minute' : `${bare} minutes`, by: `${bare}min` },
         { label: `${bare} km`, by: `${bare}km` },
       ]
     : [
@@ -148,10 +157,24 @@ const answersFor = (bare: string): Answer[] =>
         { label: `${bare} metres`, by: `${bare}m` },
       ];
 
+/** Half a mile, three quarters of a lap, half an hour. */
+function takePart(r: Reader): Amount | undefined {
+  const match = r.takeGenerously(HALF);
+  if (!match) return undefined;
+  const share = match[1] !== undefined ? 0.5 : match[2] !== undefined ? 0.25 : 0.75;
+  const unit = match[4]?.toLowerCase() ?? '';
+  if (unit === 'hour') return { kind: 'duration', durationS: share * 3600 };
+  if (unit === 'minute') return { kind: 'duration', durationS: share * 60 };
+  if (unit === 'lap') return { kind: 'distance', distanceM: round(share * r.context.lapM) };
+  return amountIn(share, unit);
+}
+
 /** A distance or a time. Fails with what was expected where there is neither. */
 export function readAmount(r: Reader): Amount {
   r.skipSpace();
   const start = r.at;
+  const part = takePart(r);
+  if (part) return part;
   const durationS = takeDuration(r);
   if (durationS !== undefined) return { kind: 'duration', durationS: checkedDuration(r, durationS, start) };
   const length = takeLength(r, start);
@@ -188,11 +211,11 @@ const METRES_FROM = 50;
 export function takeChain(r: Reader): { range: Amount } | { ladder: Amount[] } | undefined {
   r.skipSpace();
   const start = r.at;
-  const match = r.take(CHAIN);
+  const match = r.take(CHAIN) ?? (r.has(COMMAS_ANYWHERE) ? r.takeGenerously(COMMA_CHAIN) : undefined);
   const written = match?.[1];
   const unit = match?.[2]?.toLowerCase();
   if (!written || !unit) return undefined;
-  const values = written.split(/\s*(?:[-–—]|to)\s*/i).map(Number);
+  const values = written.split(/\s*(?:[-–—,]|to)\s*/i).map(Number);
   const [least = 0, most = 0] = values;
   const isRange = values.length === 2 && least < most;
   if (r.sees(/[-–—|]/y) || (!isRange && values.some((value) => value >= METRES_FROM))) {

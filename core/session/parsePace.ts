@@ -1,7 +1,7 @@
 import { closestNames } from '../words/closestNames';
 import { BARE_PACE, paceCalled, SYNONYM } from './paceWords';
 import { readPer } from './parseAmount';
-import type { Reader } from './reader';
+import type { Answer, Reader } from './reader';
 import type { Amount, Pace, RepPace } from './session';
 
 /*
@@ -15,23 +15,45 @@ import type { Amount, Pace, RepPace } from './session';
  * `70-72` as a band, `per` for the stroke, `to` for `>`, and a pace that is a plain word without an `@`.
  */
 
+const PULSE_ANYWHERE = /HR|heart|pulse|bpm/i;
 const ANY_NAME = /[a-z0-9]+(?:-[a-z]+)*/iy;
 /** Longer than any name of a pace by more than a slip of the finger. */
 const TOO_LONG_FOR_A_NAME = 30;
-const BEHIND_A_NAME = /(?:race\s+)?(?:pace|effort|speed|rhythm)\b(?!\s*\d)/iy;
+const BEHIND_A_NAME =
+  /(?:race\s+)?(?:(?:pace|speed|rhythm)\b|effort\b(?!\s*\d+(?:\.\d+)?(?:\s*[-–]\s*\d+)?\s*(?:$|[,;)/"])))/iy;
 
-const EASY_RUNNING = /(?:run(?:ning)?|jog(?:ging)?)\b(?!\s*(?:\d|back|for))/iy;
+const EASY_RUNNING = /(?:(?:long\s+)?run(?:ning)?|jog(?:ging)?|easy)\b(?!\s*(?:\d|back|for))/iy;
+
+/** Names of the book that are near to what is written, or a part of it: sub-threshold. */
+function namesNear(written: string, names: readonly string[]): string[] {
+  if (written.length > TOO_LONG_FOR_A_NAME) return [];
+  const parts = written.toLowerCase().split('-');
+  const within = names.filter((name) => parts.length > 1 && parts.includes(name));
+  return [...new Set([...within, ...closestNames(written, names)])];
+}
 
 /** Says that a name is not in the pace book, with close ones that are. */
-function notInTheBook(written: string, names: readonly string[]): string {
-  const close = written.length > TOO_LONG_FOR_A_NAME ? [] : closestNames(written, names);
+function notInTheBook(written: string, close: readonly string[], names: readonly string[]): string {
   const hint = close.length > 0 ? `Did you mean ${close.join(' or ')}?` : `Known paces: ${names.join(', ')}.`;
   return `“${written.slice(0, TOO_LONG_FOR_A_NAME)}” is not a pace in the book. ${hint}`;
+}
+
+/** A pulse is no pace; it can be kept as a note. */
+function failAtPulse(r: Reader, start: number): void {
+  const pulse = r
+    .take(/(?:HR|heart rate|pulse)\b[\s\d–-]*(?:bpm\b|%)?|\d{3}(?:\s*[-–]\s*\d{3})?\s*bpm\b/iy)?.[0]
+    .trim();
+  if (pulse === undefined) return;
+  const sign = r.text.lastIndexOf('@', start);
+  r.fail('A pulse is not a pace. Keep it as a note, or write an effort.', sign < 0 ? start : sign, r.at, [
+    { label: `Keep “${pulse}” as a note`, by: `"${pulse}"` },
+  ]);
 }
 
 function readName(r: Reader): string {
   r.skipSpace();
   const start = r.at;
+  if (r.has(PULSE_ANYWHERE)) failAtPulse(r, start);
   const called = r.take(SYNONYM)?.[1] ?? '';
   const name = paceCalled(called, r.paces.names);
   const calledTo = r.at;
@@ -46,18 +68,18 @@ function readName(r: Reader): string {
   }
   const written = r.take(ANY_NAME)?.[0];
   if (written === undefined) return r.fail('A pace is expected here, as in @5k, @threshold, @74/400 or @effort 7.');
-  const close = written.length > TOO_LONG_FOR_A_NAME ? [] : closestNames(written, r.paces.names);
+  const close = namesNear(written, r.paces.names);
   r.refuse(
-    notInTheBook(written, r.paces.names),
+    notInTheBook(written, close, r.paces.names),
     start,
     close.map((by) => ({ label: `@${by}`, by })),
   );
   return written.toLowerCase();
 }
 
-const TIME = String.raw`(?:(\d+):)?(\d+(?:\.\d+)?)`;
+const TIME = String.raw`(?:(\d+)(?::|\s*['′’]\s*|\s*min\s+(?=\d)|m(?=\d\d)))?(\d+(?:\.\d+)?)`;
 const DASH = String.raw`\s*(?:[-–—]|to\b)\s*`;
-const SECONDS = String.raw`(?:\s*(?:s(?:ec(?:s|onds?)?)?\b|min\b))?`;
+const SECONDS = String.raw`(?:\s*(?:s(?:ec(?:s|onds?)?)?\b|min\b|[″”]|"(?!\w)))?`;
 /** A time, or two, over a distance; a stroke with spaces round it is mostly that of a recovery. */
 const PER = String.raw`(?:(\/)(?=\s*(?:\d|k|mi|lap))|\s+(\/)\s*(?=(?:400|1000|km|k|mi|miles?|lap)\b(?!\s*(?:jog|walk|float|stand)))|\s*(per\b|an?\b)(?=\s*(?:\d|k|mi|lap)))`;
 const ABSOLUTE = new RegExp(String.raw`${TIME}${SECONDS}(?:${DASH}${TIME}${SECONDS})?${PER}`, 'iy');
@@ -75,10 +97,21 @@ function timesIn(r: Reader, match: RegExpExecArray): Times {
   return match[4] === undefined ? { fromS } : { fromS, toS: second(match[3], match[4]) };
 }
 
+/** `3.30` for 3:30. */
+function asMinutes(r: Reader, start: number, perM: number): Answer[] {
+  const written = r.text.slice(start, r.at);
+  const match = /(\d+)\.([0-5]\d)(?!\d)/.exec(written);
+  const timeS = match ? Number(match[1]) * 60 + Number(match[2]) : 0;
+  if (!match || !isSpeed(perM / timeS)) return [];
+  const time = `${match[1]}:${match[2]}`;
+  return [{ label: time, by: written.replace(match[0], time) }];
+}
+
+const isSpeed = (speedMps: number) => speedMps > 0.5 && speedMps < 13;
+
 function overDistance(r: Reader, { fromS, toS }: Times, perM: number, start: number): RepPace {
-  const isSpeed = (timeS: number) => perM / timeS > 0.5 && perM / timeS < 13;
-  if (![fromS, toS ?? fromS].every(isSpeed))
-    r.refuse('That is not a speed anyone runs at. Check the time and the distance.', start);
+  if (![fromS, toS ?? fromS].every((timeS) => isSpeed(perM / timeS)))
+    r.refuse('That is not a speed anyone runs at. Check the time and the distance.', start, asMinutes(r, start, perM));
   const pace = (timeS: number): Pace => ({ kind: 'absolute', timeS: Math.round(timeS * 100) / 100, perM });
   return { from: pace(fromS), ...(toS === undefined ? {} : { band: pace(toS) }) };
 }
@@ -87,9 +120,15 @@ function readAbsolute(r: Reader): RepPace | undefined {
   const start = r.at;
   const match = r.take(ABSOLUTE);
   if (!match) return undefined;
-  if (match[7] !== undefined || /[a-z]/i.test(match[0])) r.generous();
-  return overDistance(r, timesIn(r, match), readPer(r), start);
+  if (match[7] !== undefined || /[a-z'′’"″”]/i.test(match[0])) r.generous();
+  const perM = readPer(r);
+  if (r.seesLetter()) r.takeGenerously(/pace\b/iy);
+  return overDistance(r, timesIn(r, match), perM, start);
 }
+
+/** Between these a time over an unknown distance is that of a lap or of a kilometre. */
+const SLOWEST_LAP_S = 180;
+const QUICKEST_KM_S = 140;
 
 /** A time over the rep: `@72`, `in 72-74`. */
 function readOverTheRep(r: Reader, amounts: readonly Amount[]): RepPace | undefined {
@@ -99,36 +138,98 @@ function readOverTheRep(r: Reader, amounts: readonly Amount[]): RepPace | undefi
   const [amount, ...others] = amounts;
   if (amount?.kind !== 'distance' || others.length > 0) {
     const time = match[0].trim();
-    r.fail(`${time} over what? Write the distance behind it, as in ${time}/400.`, start, r.at, [
-      { label: `${time} a lap of 400`, by: `${time}/400` },
-    ]);
+    const { fromS } = timesIn(r, match);
+    r.fail(
+      `${time} over what? Write the distance behind it, as in ${time}/${fromS < SLOWEST_LAP_S ? '400' : 'km'}.`,
+      start,
+      r.at,
+      [
+        ...(fromS < SLOWEST_LAP_S ? [{ label: `${time} a lap of 400`, by: `${time}/400` }] : []),
+        ...(fromS >= QUICKEST_KM_S ? [{ label: `${time} a km`, by: `${time}/km` }] : []),
+        ...(fromS >= QUICKEST_KM_S * 1.6 ? [{ label: `${time} a mile`, by: `${time}/mi` }] : []),
+      ],
+    );
   }
   return overDistance(r, timesIn(r, match), amount.distanceM, start);
 }
 
+/** `90% effort`, `8/10`: an effort said otherwise. */
+const EFFORT_OTHERWISE =
+  /(\d{1,3})\s*%\s*(?:of\s+)?(?:max(?:imal|imum)?\s+)?effort\b|(\d(?:\.5)?)\s*\/\s*10(?:\s*effort\b)?(?![\w:.])/iy;
+
+const EFFORT_LIMITS = 'Efforts go from 1 to 10, the easier first, as in effort 6-8.';
+
 function readEffort(r: Reader): Pace | undefined {
+  const other = r.sees(/\d/y) ? r.takeGenerously(EFFORT_OTHERWISE) : undefined;
+  if (other) {
+    const effort = other[1] === undefined ? Number(other[2]) : Math.round(Number(other[1]) / 5) / 2;
+    if (!(effort >= 1 && effort <= 10)) r.refuse(EFFORT_LIMITS, other.index);
+    return { kind: 'effort', min: effort, max: effort };
+  }
   if (!r.take(/effort\b\s*:?/iy) && !r.takeGenerously(/rpe\s*:?(?=\s*\d)/iy)) return undefined;
   const match = r.take(/(\d+(?:\.\d+)?)(?:\s*[-–]\s*(\d+(?:\.\d+)?))?/y);
   if (!match) return r.fail('An effort from 1 to 10 is expected here, as in effort 7 or effort 6-8.');
   r.takeGenerously(/\/\s*10\b/y);
   const min = Number(match[1]);
   const max = Number(match[2] ?? match[1]);
-  if (min < 1 || max > 10 || min > max)
-    r.refuse('Efforts go from 1 to 10, the easier first, as in effort 6-8.', match.index);
+  if (min < 1 || max > 10 || min > max) r.refuse(EFFORT_LIMITS, match.index);
   return { kind: 'effort', min, max };
 }
 
+const SHARE_LIMITS = 'A share of a pace is between 20 % and 200 %.';
+const PERCENT_ANYWHERE = /%/;
+
+/** “Goal pace” and “race pace” say nothing without a distance. */
+const RACES = ['800', '1500', '3k', '5k', '10k'];
+
+function failWithoutRace(r: Reader, word: string, start: number): void {
+  if (!r.take(/(?:race\s+)?(?:pace|speed)\b/iy)) return;
+  const races = RACES.filter((name) => r.paces.names.includes(name));
+  r.fail(
+    `${word} pace over which distance? Write it like ${word === 'Goal' ? 'goal 5k' : '5k'}.`,
+    start,
+    r.at,
+    races.map((name) =>
+      word === 'Goal' ? { label: `Goal ${name}`, by: `goal ${name}` } : { label: `${name} pace`, by: name },
+    ),
+  );
+}
+
+/** A share, or a range of shares, of nothing: mostly that of how hard it is. */
+function failWithoutName(r: Reader, percents: readonly number[], start: number): void {
+  if (!r.isAtStop() && !r.sees(/[/>"]|w\/|(?:with|off|rest|rec|recovery|walk|jog|then|and)\b/iy)) return;
+  const [percent = 0, most = percent] = percents;
+  const effort = Math.min(10, Math.max(1, Math.round((percent + most) / 10) / 2));
+  r.fail(`${percents.join('–')} % of what? Write the pace behind it, as in ${percent}% 400.`, start, r.at, [
+    { label: `Effort ${effort}`, by: `effort ${effort}` },
+    ...['400', '5k']
+      .filter((name) => r.paces.names.includes(name))
+      .map((name) => ({
+        label: `${percents.join('–')} % of ${name} pace`,
+        by: percents.map((one) => `${one}% ${name}`).join('..'),
+      })),
+  ]);
+}
+
 function readNamed(r: Reader): Pace {
+  r.skipSpace();
+  const start = r.at;
   const share = r.take(/(\d+(?:\.\d+)?)\s*%/y);
   if (share) {
     const percent = Number(share[1]);
-    if (percent < 20 || percent > 200) r.refuse('A share of a pace is between 20 % and 200 %.', share.index);
+    failWithoutName(r, [percent], start);
+    if (percent < 20 || percent > 200) r.refuse(SHARE_LIMITS, share.index);
     r.takeGenerously(/of\b/iy);
     const name = readName(r);
     r.takeGenerously(BEHIND_A_NAME);
     return { kind: 'share', percent, name };
   }
   const goal = r.take(/goal\b/iy) !== undefined;
+  if (goal) failWithoutRace(r, 'Goal', start);
+  else if (r.take(/race\b/iy)) {
+    failWithoutRace(r, 'Race', start);
+    r.at = start;
+  }
   const name = readName(r);
   if (r.seesLetter()) r.takeGenerously(BEHIND_A_NAME);
   if (r.seesLetter()) r.takeGenerously(name === 'easy' ? EASY_RUNNING : /run(?:ning)?\b(?!\s*\d)/iy);
@@ -138,10 +239,30 @@ function readNamed(r: Reader): Pace {
   return { kind: 'named', name, goal, offset: { offsetS, perM: readPer(r) } };
 }
 
-/** One pace, or two times as a band. */
+/** `95-98% 400`: a band of shares. */
+function readShares(r: Reader): RepPace | undefined {
+  r.skipSpace();
+  const start = r.at;
+  const match = r.takeGenerously(/(\d+(?:\.\d+)?)\s*%?\s*(?:[-–—]|to\b)\s*(\d+(?:\.\d+)?)\s*%/iy);
+  if (!match) return undefined;
+  const [percent = 0, most = 0] = match.slice(1).map(Number);
+  failWithoutName(r, [percent, most], start);
+  if (percent < 20 || most > 200) r.refuse(SHARE_LIMITS, start);
+  r.take(/of\b/iy);
+  const name = readName(r);
+  r.take(BEHIND_A_NAME);
+  return { from: { kind: 'share', percent, name }, band: { kind: 'share', percent: most, name } };
+}
+
+/** One pace, or two times or shares as a band. */
 function readAnyPace(r: Reader, amounts: readonly Amount[]): RepPace {
   r.skipSpace();
   const start = r.at;
+  const shares = r.has(PERCENT_ANYWHERE) ? readShares(r) : undefined;
+  if (shares) {
+    r.mark('pace', start);
+    return shares;
+  }
   const effort = readEffort(r);
   const absolute = effort || r.sees(r.paces.pattern) ? undefined : readAbsolute(r);
   const isNamed = r.sees(r.paces.pattern) || r.sees(SYNONYM) || r.sees(/\d+(?:\.\d+)?\s*%/y);
@@ -155,6 +276,10 @@ function readAnyPace(r: Reader, amounts: readonly Amount[]): RepPace {
 /** Reads one pace on its own, as after a float: `easy`, `74/400`, `effort 4`. */
 export const readPace = (r: Reader): Pace => readAnyPace(r, []).from;
 
+/** Another pace behind a dash; behind a stroke only where it says that it is a pace. */
+const TO_ANOTHER =
+  /[-–—](?=\s*(?:\d+k|[a-z]))|\/(?=\s*(?:\d+k|mile|half|marathon|threshold|tempo)\s*(?:pace|effort)\b)/iy;
+
 /**
  * Reads what stands after `@`, `at` or `in`, or a pace that follows an amount as a plain word; nothing where there is none. A name that is
  * not in the book is refused, listing close ones.
@@ -165,16 +290,20 @@ export function readRepPace(r: Reader, amounts: readonly Amount[]): RepPace | un
   if (r.seesLetter()) r.takeGenerously(/(?:about|around|from)\b/iy);
   const pace = readAnyPace(r, amounts);
   // A recovery, the next item or the end follows mostly.
-  if (pace.band || r.isAtStop() || r.sees(/[/"]/y)) return pace;
+  if (pace.band || r.isAtStop() || (r.sees(/[/"]/y) && !r.sees(TO_ANOTHER))) return pace;
   if (r.take(/>/y) || r.takeGenerously(/→|->|=>|(?:down\s+)?(?:to|into)\b/iy))
     return { ...pace, to: readAnyPace(r, amounts).from };
   const start = r.at;
-  if (r.takeGenerously(/[-–—](?=\s*(?:\d+k|[a-z]))/iy)) {
-    const other = readAnyPace(r, amounts).from;
-    const [one, two] = r.text
+  if (r.takeGenerously(TO_ANOTHER)) {
+    let other = readAnyPace(r, amounts).from;
+    // `@10k-5k-3k` up a ladder: from the first to the last.
+    while (r.takeGenerously(/[-–—](?=\s*(?:\d+k|[a-z]|1500|800|400))/iy)) other = readAnyPace(r, amounts).from;
+    const names = r.text
       .slice(r.text.lastIndexOf('@', start) + 1, r.at)
-      .split(/[-–—]/)
-      .map((name) => name.trim());
+      .split(/[-–—/]/)
+      .map((name) => name.replace(/\s*(?:pace|effort)\s*$/i, '').trim());
+    const one = names[0];
+    const two = names.at(-1);
     r.ask(
       'Does the pace move from the one to the other, or is anything between them right?',
       { from: start, to: r.at },
@@ -187,4 +316,69 @@ export function readRepPace(r: Reader, amounts: readonly Amount[]): RepPace | un
   }
   if (r.take(/\.\.+|…/y)) return { ...pace, band: readAnyPace(r, amounts).from };
   return pace;
+}
+
+const BRACKET_ANYWHERE = /\(/;
+const IN_BRACKETS = new RegExp(
+  String.raw`\((?=\s*(?:in\s+|@\s*)?${TIME}${SECONDS}(?:${DASH}${TIME}${SECONDS})?\s*\))`,
+  'iy',
+);
+/** Quicker and slower than this it is a rest that is meant. */
+const REP_SPEED = { leastMps: 2, mostMps: 10 };
+
+/**
+ * A time in brackets behind a distance: what the rep is run in, where a recovery follows or the brackets say so; else it may as well be the
+ * rest, and is asked about. @param seesRecovery true if a recovery begins here.
+ */
+export function takePaceInBrackets(
+  r: Reader,
+  amounts: readonly Amount[],
+  seesRecovery: (r: Reader) => boolean,
+): RepPace | undefined {
+  const [amount, ...others] = amounts;
+  if (amount?.kind !== 'distance' || others.length > 0 || !r.has(BRACKET_ANYWHERE)) return undefined;
+  r.skipSpace();
+  const start = r.at;
+  if (!r.take(IN_BRACKETS)) return undefined;
+  const isSaid = r.take(/in\b|@/iy) !== undefined;
+  const times = r.take(OVER_THE_REP);
+  const to = times && r.take(/\)/y) ? r.at : undefined;
+  if (!times || to === undefined) {
+    r.at = start;
+    return undefined;
+  }
+  const { fromS, toS } = timesIn(r, times);
+  const speedMps = amount.distanceM / fromS;
+  const isLikely = speedMps >= REP_SPEED.leastMps && speedMps <= REP_SPEED.mostMps;
+  // A pace that stands behind it leaves the brackets the rest.
+  if (!isSaid && (!isLikely || r.sees(/@|at\b/iy))) {
+    r.at = start;
+    return undefined;
+  }
+  r.generous();
+  const time = times[0].trim();
+  if (!isSaid && !seesRecovery(r)) {
+    r.ask(`Is each run in ${time}, or is ${time} the rest?`, { from: start, to }, [
+      { label: `Each in ${time}`, by: `@${time}` },
+      { label: `${time} of rest`, by: `/ ${/[:a-z]/i.test(time) ? time : `${time}s`}` },
+    ]);
+  }
+  return overDistance(r, { fromS, ...(toS === undefined ? {} : { toS }) }, amount.distanceM, start);
+}
+
+/** `1600 (10k)`: a pace of the book in brackets, unless it is a number, which may as well be the rest. */
+export function takeNameInBrackets(r: Reader): RepPace | undefined {
+  if (!r.has(BRACKET_ANYWHERE)) return undefined;
+  const start = r.at;
+  if (!r.take(/\((?=\s*@?\s*(?:goal\s+)?(?:\d+k|[a-z]))/iy)) return undefined;
+  r.take(/@/y);
+  if (r.sees(r.paces.pattern) || r.sees(SYNONYM) || r.sees(/goal\b/iy)) {
+    const pace = readPace(r);
+    if (r.take(/\)/y)) {
+      r.generous();
+      return { from: pace };
+    }
+  }
+  r.at = start;
+  return undefined;
 }

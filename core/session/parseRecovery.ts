@@ -20,14 +20,14 @@ const FILLER =
 const READY = /(?:(?:when\s+)?ready|(?:full|complete)\s+(?:rest|recover(?:y|ies)|walks?)|on feel|as needed)\b/iy;
 
 /** An amount that says itself that it is a rest. */
-const AMOUNT = String.raw`\d[\d:.,]*(?:\s*[-–]\s*\d[\d:.]*)?\s*(?:s|secs?|seconds?|min|mins|minutes?|m|metres?|meters?|['′’"″]|laps?)?`;
+const AMOUNT = String.raw`\d[\d:.,]*(?:\s*[-–]\s*\d[\d:.]*)?\s*(?:s|secs?|seconds?|min|mins|minutes?|m|metres?|meters?|k|kms?|mi|miles?|['′’"″]|laps?)?`;
 const SELF_SAID = new RegExp(
   String.raw`(?=${AMOUNT}\s*(?:(?:easy|slow|gentle|light|of)\s+)?(?:rest|recover(?:y|ies)|rec|stand(?:ing)?|walk(?:ing)?|jog(?:ging)?|float|off|between|break)\b)`,
   'iy',
 );
 const MANNER_FIRST = /(?=(?:(?:easy|slow|gentle)\s+)?(?:walk|jog|float|stand|keep moving)(?:ing|ging)?\b)/iy;
 const IN_BRACKETS =
-  /\((?=[^()\n]*\))(?=\s*(?:\d|(?:easy\s+|slow\s+)?(?:walk|jog|float|stand|rest|rec|equal|half|with)\b))/iy;
+  /[([](?=[^()[\]\n]*[)\]])(?=\s*(?:\d|(?:easy\s+|slow\s+)?(?:walk|jog|float|stand|rest|rec|equal|half|with)\b))/iy;
 
 export type ReadRecovery = {
   recovery: Recovery;
@@ -46,6 +46,14 @@ function mannerOf(r: Reader): Manner | undefined {
   if (word === 'static') return 'stand';
   if (word === 'keep moving') return 'moving';
   return MANNERS.find((manner) => manner === word);
+}
+
+/** A recovery that only says how quick it is: `1k steady`. Of a pace that is a float nothing is taken. */
+function mannerAtPace(r: Reader): Manner | undefined {
+  if (r.takeGenerously(/easy\b/iy)) return 'jog';
+  if (!r.sees(/@?\s*(?:steady|marathon|MP)\b/iy)) return undefined;
+  r.generous();
+  return 'float';
 }
 
 /** Takes words that say nothing more, and says whether they named the sets. */
@@ -165,14 +173,28 @@ function readAfterSign(r: Reader, amounts: readonly Amount[], isTime: boolean): 
     recovery = { amount: readRecoveryAmount(r, isTime), ...(first ? { manner: first } : {}) };
   }
   const isBefore = takeFiller(r);
-  const manner = first ?? mannerOf(r) ?? (r.takeGenerously(/easy\b/iy) ? 'jog' : undefined);
+  const manner = first ?? mannerOf(r) ?? mannerAtPace(r);
   if (manner) recovery = { ...recovery, manner };
   if (r.seesLetter()) r.takeGenerously(/back\b/iy);
   const isAfter = takeFiller(r);
   r.mark('recovery', start);
-  if (manner === 'float' && (r.take(/@/y) || r.takeGenerously(/at\b/iy))) recovery.pace = readPace(r);
+  if (manner === 'float') {
+    const isPace = r.take(/@/y) ?? r.takeGenerously(/at\b/iy) ?? r.takeGenerously(/(?=(?:steady|marathon|MP)\b)/iy);
+    if (isPace) recovery.pace = readPace(r);
+  }
   return { recovery, isBetweenSets: isBefore || isAfter };
 }
+
+const LEADS_TO_ONE =
+  /(?:\d|(?:mile|lap|equal|same|half|an?|of|full|complete|passive|rest|recover(?:y|ies))\b|the\b(?!\s+(?:last|first|final)))/iy;
+
+/** True if what stands here, behind “with”, is a recovery or could be one. */
+const leadsToRecovery = (r: Reader): boolean =>
+  r.isAtStop() || r.sees(LEADS_TO_ONE) || r.sees(READY) || r.sees(MANNER) || r.sees(EITHER);
+
+/** True if a recovery begins here, with a sign or a word of its own. */
+export const seesRecovery = (r: Reader): boolean =>
+  r.sees(/\//y) || r.sees(INTRO) || r.sees(MANNER_FIRST) || r.sees(SELF_SAID);
 
 /** Reads a recovery if one stands here; nothing is taken where there is none. @param amounts of the rep it follows. */
 export function takeRecovery(r: Reader, amounts: readonly Amount[]): ReadRecovery | undefined {
@@ -181,10 +203,32 @@ export function takeRecovery(r: Reader, amounts: readonly Amount[]): ReadRecover
   if (r.takeGenerously(IN_BRACKETS)) {
     r.take(INTRO);
     const read = readAfterSign(r, amounts, false);
-    if (!r.take(/\)/y)) r.fail('This bracket is not closed where its recovery ends.');
+    if (!r.take(/[)\]]/y)) r.fail('This bracket is not closed where its recovery ends.');
     return read;
   }
+  // A dash with a rest behind it: `6x400 @5k - 60s jog`.
+  if (r.sees(/[-–—−]/y)) {
+    const start = r.at;
+    r.take(/[-–—−]/y);
+    if (!r.sees(MANNER_FIRST) && !r.sees(SELF_SAID)) r.at = start;
+  }
+  r.skipSpace();
+  const from = r.at;
   const intro = r.takeGenerously(INTRO);
+  if (intro && /^w/i.test(intro[0]) && r.sees(/\d+\s*[x×*]|(?:\d+\s+)?strides?\b|drills\b/iy)) {
+    const word = intro[0].trim();
+    r.fail(
+      `“${word}” stands before a recovery. Reps that come within or behind this are items of their own.`,
+      from,
+      r.at,
+      [{ label: 'They come behind it', by: ',' }],
+    );
+  }
+  // `w/ the last one fast`: a note, and no recovery.
+  if (intro && /^w/i.test(intro[0]) && !leadsToRecovery(r)) {
+    r.at = from;
+    return undefined;
+  }
   if (intro) return readAfterSign(r, amounts, !/^w/i.test(intro[0]));
   if (r.sees(MANNER_FIRST) || r.sees(SELF_SAID)) {
     r.generous();
@@ -195,9 +239,9 @@ export function takeRecovery(r: Reader, amounts: readonly Amount[]): ReadRecover
 
 const REST_WORD =
   /(?:rest|recover(?:y)?|walk|stand|r\s*[=:]?\s*(?=\d)|(?:equal|half)\s+(?:jog|walk|float|rest|recovery)|(?:jog|float)(?:ging|ing)?\s+(?:back|down))\b/iy;
-const REST_ANYWHERE = /rest|recover|walk|stand|break|jog|float|r\s*[=:]?\s*\d/i;
+const REST_ANYWHERE = /rest|recover|walk|stand|break|between|off|jog|float|r\s*[=:]?\s*\d/i;
 const REST_BEHIND = new RegExp(
-  String.raw`(?=${AMOUNT}\s*(?:rest|recover(?:y)?|walk(?:ing)?|stand(?:ing)?|break|(?:easy |slow )?jog(?:ging)?\s+(?:rest|rec|recovery))\b)`,
+  String.raw`(?=${AMOUNT}\s*(?:rest|recover(?:y)?|walk(?:ing)?|stand(?:ing)?|break|(?:easy\s+|jog\s+)?between|off(?!\s*\d)|(?:easy |slow )?jog(?:ging)?\s+(?:rest|rec|recovery))\b)`,
   'iy',
 );
 

@@ -13,6 +13,7 @@
  */
 import { PACE_NAMES } from '../paces/paceNames';
 import { readDoubts, type Doubt } from './doubts';
+import { headingProblems } from './headings';
 import { cachedLine } from './lineCache';
 import { readLine } from './parseLine';
 import { knownPaces, MAX_PROBLEMS, type Problem, type Token } from './reader';
@@ -88,6 +89,11 @@ function readLines(text: string, { paceNames = PACE_NAMES, lapM = 400, asks = tr
   if (problems.length >= MAX_PROBLEMS) {
     const to = text.length;
     problems.push({ message: 'With so much that cannot be read, the text is not read any further.', from: to, to });
+  }
+  const headings = headingProblems(text);
+  if (headings.length > 0) {
+    const isOfHeading = ({ from }: Problem) => headings.some((heading) => from >= heading.from && from <= heading.to);
+    reading.problems = [...problems.filter((problem) => !isOfHeading(problem)), ...headings];
   }
   const legs = legCount(session);
   if (legs > MAX_LEGS) problems.push(tooLong(text, reading, legs));

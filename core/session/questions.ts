@@ -1,7 +1,6 @@
 /** What a list of items leaves open though each can be read: a lone time, a jog behind reps, a pace or a rest at its end. */
 import { formatAmount, formatRecovery, formatRepPace } from './formatSession';
-import type { ReadItem } from './parseItem';
-import type { Problem } from './reader';
+import type { Problem, ReadItem } from './reader';
 import type { Amount, Item, Recovery, Rep } from './session';
 
 /** The whole text with these items in place of the list. */

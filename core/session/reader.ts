@@ -1,4 +1,5 @@
 /** A place in the shorthand text, and the small steps every part of the grammar is read with. */
+import type { Item, Role } from './session';
 
 /** One way to read what can mean two things: what to call it, and the whole text when it is that. */
 export type Reading = { label: string; text: string };
@@ -63,6 +64,18 @@ export type ReadContext = {
   lapM: number;
 };
 
+/** An item, and where it stands in the text. */
+export type ReadItem = Span & {
+  item: Item;
+  hasCount: boolean;
+  /** Easy running written as a jog. */
+  isJog?: true;
+  /** Of a set written in brackets: its items. */
+  inner?: ReadItem[];
+  /** It says behind itself what part of the session it is of: `10min warm up`. */
+  endsPart?: Role;
+};
+
 export class Reader {
   constructor(
     readonly text: string,
@@ -97,7 +110,8 @@ export class Reader {
 
   /** The whole text with the characters from `from` to `to` written otherwise. */
   private written({ from, to }: Span, { label, by }: Answer): Reading {
-    return { label, text: `${this.text.slice(0, from)}${by}${this.text.slice(to)}` };
+    const before = this.text.slice(0, from);
+    return { label, text: `${by.startsWith(',') ? before.trimEnd() : before}${by}${this.text.slice(to)}` };
   }
 
   private problem(message: string, { from, to: end }: Span, answers: readonly Answer[]): Problem {
@@ -106,6 +120,11 @@ export class Reader {
     const span = { from, to };
     const readings = answers.map((answer) => this.written(span, answer));
     return { message, ...span, ...(readings.length > 0 ? { readings } : {}) };
+  }
+
+  /** The same problem, with ways to write a stretch of the text so that it can be read. */
+  withAnswers(problem: Problem, span: Span, answers: readonly Answer[]): Problem {
+    return { ...problem, readings: answers.map((answer) => this.written(span, answer)) };
   }
 
   /** Names what is wrong from `from` up to here and reads on: what is meant is clear, it only cannot be had. */

@@ -8,8 +8,13 @@ const ROLE_OF: Readonly<Record<string, Role>> = {
   warmup: 'warm',
   wu: 'warm',
   'w/u': 'warm',
+  'w up': 'warm',
   main: 'main',
   'main set': 'main',
+  'main session': 'main',
+  'main part': 'main',
+  'main work': 'main',
+  'main block': 'main',
   mainset: 'main',
   ms: 'main',
   session: 'main',
@@ -35,25 +40,46 @@ const ROLE_OF: Readonly<Record<string, Role>> = {
   warmdown: 'cool',
   cd: 'cool',
   'c/d': 'cool',
+  'c down': 'cool',
   wd: 'cool',
 };
 /** A word with a colon behind it. */
 export const LABEL = /([a-z]+(?:[-/ ][a-z]+)?)\s*:/iy;
 /** What may stand before its items without a colon. */
 export const BARE_LABEL =
-  /(WU|W\/U|CD|C\/D|WD|warm[- ]?up|cool[- ]?down|warm[- ]?down|main set|ladder|pyramid|fartlek)\b(?=\s*[\d(a-z])/iy;
+  /(WU|W\/U|CD|C\/D|WD|w-up|c-down|warm[- ]?up|cool[- ]?down|warm[- ]?down|main(?: set)?|ladder|pyramid|fartlek)\b(?=\s*[\d(a-z])/iy;
 
 /** The same behind its items: `15min WU`. */
-const LABEL_BEHIND = /\s(WU|W\/U|CD|C\/D|warm[- ]?up|cool[- ]?down|warm[- ]?down)\s*$/i;
+const LABEL_BEHIND = /(WU|W\/U|CD|C\/D|WD|warm(?:ing)?[- ]?up|cool(?:ing)?[- ]?down|warm[- ]?down)\b/iy;
 
-const ENDS_LIKE_ONE = /[udpn]\s*$/i;
+/** Takes the part that an item says behind itself that it is: `10 mins warm up, 6x400 …`. */
+export function takeRoleBehind(r: Reader): Role | undefined {
+  if (!r.seesLetter()) return undefined;
+  const start = r.at;
+  const written = r.take(LABEL_BEHIND)?.[1];
+  const role = written === undefined ? undefined : roleCalled(written.replace(/ing\b/i, ''));
+  if (role && r.isAtStop()) {
+    r.generous();
+    return role;
+  }
+  r.at = start;
+  return undefined;
+}
 
-/** The part that a line says it is at its end, and where that begins. */
-export function roleBehind(text: string, from: number, to: number): { role: Role; at: number } | undefined {
-  if (!ENDS_LIKE_ONE.test(text.slice(Math.max(from, to - 8), to))) return undefined;
-  const match = LABEL_BEHIND.exec(text.slice(from, to));
-  const role = match?.[1] === undefined ? undefined : roleCalled(match[1]);
-  return match && role ? { role, at: from + match.index } : undefined;
+/** True if a line says before its items what part it is. */
+export function startsWithPart(line: string): boolean {
+  const label = /^\s*(?:(?:[-–—•*·]|\d{1,2}[.)])\s+)?([a-z]+(?:[-/ ][a-z]+)?)\s*:/i.exec(line)?.[1];
+  return label !== undefined && roleCalled(label) !== undefined;
+}
+
+/** No more than a word or two stands on a line of its own. */
+const LONGEST_HEADING = 30;
+
+/** The part that a line names without saying any more: a heading over the lines below it. */
+export function headingIn(line: string): Role | undefined {
+  if (line.length > LONGEST_HEADING) return undefined;
+  const written = line.trim().replace(/\s*:$/, '');
+  return written === '' ? undefined : roleCalled(written);
 }
 
 /** The part of a session that a word stands for. */
