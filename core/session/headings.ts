@@ -1,5 +1,5 @@
 /** Parts of a session written as headings, each on a line of its own over what is in it. */
-import type { Problem } from './reader';
+import type { Problem, Span } from './reader';
 import { headingIn, startsWithPart } from './roleWords';
 import type { Role } from './session';
 
@@ -28,31 +28,43 @@ function joined(lines: readonly string[], roles: readonly (Role | undefined)[], 
     .join('\n');
 }
 
+/** The headings of a text, and what is said about them. */
+export type Headings = { spans: readonly Span[]; problem: Problem };
+
+const inWords = new Intl.ListFormat('en-GB');
+
+const nameOf = (line: string) => `“${line.trim().replace(/\s*:$/, '')}”`;
+
 /**
- * The headings in a text: each a problem whose one answer joins all of them to the lines below. A heading with nothing below it is one
- * that is still being written, and left to the reader of its line.
+ * The headings in a text: one problem whose answer joins all of them to the lines below. A heading with nothing below it is one that is
+ * still being written, and left to the reader of its line.
  */
-export function headingProblems(written: string): Problem[] {
+export function headingsIn(written: string): Headings | undefined {
   const lines = written.split('\n');
   const roles = lines.map(headingIn);
-  if (!roles.some(Boolean)) return [];
+  if (!roles.some(Boolean)) return undefined;
   const below = (from: number) => lines.findIndex((line, i) => i > from && isRead(line));
   const isHeading = roles.map((role, i) => {
     const next = below(i);
     return role !== undefined && next >= 0 && !roles[next] && !startsWithPart(lines[next] ?? '');
   });
-  if (!isHeading.some(Boolean)) return [];
-  const text = joined(lines, roles, isHeading);
   let start = 0;
-  return lines.flatMap((line, i): Problem[] => {
+  const spans = lines.flatMap((line, i): Span[] => {
     const from = start + line.length - line.trimStart().length;
     start += line.length + 1;
-    const role = roles[i];
-    if (!isHeading[i] || !role) return [];
-    const name = line.trim().replace(/\s*:$/, '');
-    const message = `“${name}” stands on a line of its own. Write the part before each line of it, as in ${EXAMPLE[role]}.`;
-    return [
-      { message, from, to: from + line.trim().length, readings: [{ label: 'Join it to the lines below', text }] },
-    ];
+    return isHeading[i] ? [{ from, to: from + line.trim().length }] : [];
   });
+  const [first] = spans;
+  const role = roles.find((_, i) => isHeading[i]);
+  if (!first || !role) return undefined;
+  const names = lines.filter((_, i) => isHeading[i]).map(nameOf);
+  const stand = names.length > 1 ? 'stand on lines of their own' : 'stands on a line of its own';
+  return {
+    spans,
+    problem: {
+      message: `${inWords.format(names)} ${stand}. Write the part before each line of it, as in ${EXAMPLE[role]}.`,
+      ...first,
+      readings: [{ label: 'Join to the lines below', text: joined(lines, roles, isHeading) }],
+    },
+  };
 }

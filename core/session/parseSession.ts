@@ -13,7 +13,7 @@
  */
 import { PACE_NAMES } from '../paces/paceNames';
 import { readDoubts, type Doubt } from './doubts';
-import { headingProblems } from './headings';
+import { headingsIn } from './headings';
 import { cachedLine } from './lineCache';
 import { readLine } from './parseLine';
 import { knownPaces, MAX_PROBLEMS, type Problem, type Token } from './reader';
@@ -90,10 +90,11 @@ function readLines(text: string, { paceNames = PACE_NAMES, lapM = 400, asks = tr
     const to = text.length;
     problems.push({ message: 'With so much that cannot be read, the text is not read any further.', from: to, to });
   }
-  const headings = headingProblems(text);
-  if (headings.length > 0) {
-    const isOfHeading = ({ from }: Problem) => headings.some((heading) => from >= heading.from && from <= heading.to);
-    reading.problems = [...problems.filter((problem) => !isOfHeading(problem)), ...headings];
+  const headings = headingsIn(text);
+  if (headings) {
+    // What is missing behind a heading is what stands below it.
+    const isOfHeading = ({ from }: Problem) => headings.spans.some((span) => from >= span.from && from <= span.to);
+    reading.problems = [...problems.filter((problem) => !isOfHeading(problem)), headings.problem];
   }
   const legs = legCount(session);
   if (legs > MAX_LEGS) problems.push(tooLong(text, reading, legs));

@@ -720,11 +720,11 @@ export const REFUSED: readonly (readonly [text: string, message: string])[] = [
   ['3x12min @ sub-threshold / 2min', '“sub-threshold” is not a pace in the book. Did you mean threshold?'],
   [
     'Warm up\n10 min easy\ndrills\n\nMain\n6x400 @5k / 90s\n\nCool down\n10 min easy',
-    '“Warm up” stands on a line of its own. Write the part before each line of it, as in warm: 10min @easy.',
+    '“Warm up”, “Main” and “Cool down” stand on lines of their own. Write the part before each line of it, as in warm: 10min @easy.',
   ],
   [
     'WU:\n- 10 min easy\n- 4x100 strides\nMain set:\n- 6x400 @5k / 90s\nCD:\n- 10 min easy',
-    '“WU” stands on a line of its own. Write the part before each line of it, as in warm: 10min @easy.',
+    '“WU”, “Main set” and “CD” stand on lines of their own. Write the part before each line of it, as in warm: 10min @easy.',
   ],
   [
     '6x150m build-ups',

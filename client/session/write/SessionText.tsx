@@ -44,8 +44,8 @@ const FONT = {
 function penOf({ kind, isWrong }: Stretch, palette: Palette): TextStyle & { textDecoration?: string } {
   if (isWrong)
     return {
-      backgroundColor: palette.warning,
-      color: palette.onAction,
+      // Ink lies on it: in the dark only a tint of the warning leaves that legible.
+      backgroundColor: palette.dark ? `${palette.warning}55` : palette.warning,
       textDecoration: `underline wavy ${palette.late} 2px`,
     };
   switch (kind) {
