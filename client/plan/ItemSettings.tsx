@@ -46,10 +46,9 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
         const rest = recoveryValue(now, path, legs);
         const pace = settingOf(path, 'pace');
         const range = lengthRange(item);
-        const own = legs.find((one) => one.kind === 'rep' && one.path.join() === path.join());
-        const length = own?.distanceM ?? own?.durationS ?? range?.most ?? 0;
         const share = pace?.kind === 'pace' ? pace.share : 1;
         const leg = targetLegOf(path, legs);
+        const length = leg?.distanceM ?? leg?.durationS ?? range?.most ?? 0;
         const put = (set: ItemSetting) => change([changeOf(written, path, whom, set)]);
         const isChanged = changes.some(
           (one) => 'path' in one && one.path.join() === path.join() && sameWhom(one.whom, whom),

@@ -1,6 +1,6 @@
 /** What is said about a plan, in a coach's words. */
 import { FITS, type Fit, type Outlook } from '@core/outlook/outlook';
-import type { Effect, LeverChange, Proposal } from '@core/outlook/proposals';
+import { changesOf, type Effect, type LeverChange, type Proposal } from '@core/outlook/proposals';
 import { itemAt } from '@core/session/edit';
 import { formatAmount, formatItem } from '@core/session/formatSession';
 import type { Item, Session } from '@core/session/session';
@@ -80,7 +80,9 @@ function leverText({ lever, path, set, from, to }: LeverChange, session: Session
 
 /** What a proposal would change: one thing, or two of which neither is enough alone. */
 export const proposalText = (proposal: Proposal, session: Session): string =>
-  [proposal, ...(proposal.next ? [proposal.next] : [])].map((change) => leverText(change, session)).join(', and ');
+  changesOf(proposal)
+    .map((change) => leverText(change, session))
+    .join(', and ');
 
 /** What a proposal would come to: `then on plan: effort 8.4 …`, or what is left over after the first of two changes. */
 export function effectText({ effect, next }: Proposal): string {

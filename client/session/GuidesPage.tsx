@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/conditions/heat';
 import { INTENT_FACTS } from '@core/session/intent';
 import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/session/volumeGuides';
-import { SAYS_OF_END, SAYS_OF_MANNER, SAYS_OF_STRIDES, USUAL_SCHOOLS, type Schools } from '@core/squad/schools';
+import { SAYS_OF_END, SAYS_OF_MANNER, SAYS_OF_STRIDES, schoolsOf, type Schools } from '@core/squad/schools';
 import { useSquad, type SquadView } from '../squad/useSquad';
 import { useSquadChange } from '../squad/useSquadChange';
 import { troubleText } from '../store/api';
@@ -64,7 +64,7 @@ function Guides({ squad }: { squad: SquadView }) {
     const done = await change({ heat: limits }, 'The heat limit is changed.');
     setTrouble(done.ok ? undefined : done.message);
   };
-  const schools = squad.settings.schools ?? USUAL_SCHOOLS;
+  const schools = schoolsOf(squad.settings);
   const { pulse } = schools;
   const putSchools = async (part: Partial<Schools>) => {
     const done = await change({ schools: { ...schools, ...part } }, 'The school is changed.');

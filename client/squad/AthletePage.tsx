@@ -5,7 +5,7 @@ import type { Mark } from '@core/fitness/mark';
 import { athletePaces } from '@core/squad/athletePaces';
 import { weeksRunning, type SquadMember } from '@core/squad/athlete';
 import { cautionsFor } from '@core/squad/cautions';
-import { USUAL_SCHOOLS } from '@core/squad/schools';
+import { schoolsOf } from '@core/squad/schools';
 import { troubleText } from '../store/api';
 import { Choice } from '../ui/Choice';
 import { today } from '../ui/days';
@@ -58,7 +58,7 @@ function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView })
   const book = bookOf(athlete, squad);
   const paces = pacesOf(athlete, squad, asOf);
   const courses = coursesOf(squad, asOf);
-  const { stridesBy } = squad.settings.schools ?? USUAL_SCHOOLS;
+  const { stridesBy } = schoolsOf(squad.settings);
   const draftPaces = useMemo(
     () => (draft ? athletePaces({ ...athlete, marks: draft }, book, asOf, { courses, stridesBy }) : paces),
     [draft, athlete, book, asOf, courses, stridesBy, paces],

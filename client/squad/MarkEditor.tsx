@@ -1,13 +1,16 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
+import { COURSES } from '@core/fitness/mark';
 import { formatDistance, USUAL_DISTANCES_M } from '@core/units/distance';
 import { formatMarkTime } from '@core/units/time';
+import { capitalised } from '../ui/capitalised';
 import { Choice } from '../ui/Choice';
 import { WhenField } from '../ui/WhenField';
 import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { readMark, type MarkFields, type MarkProblems } from './athleteForm';
+import { COURSE_WORDS } from './words';
 
 const DISTANCES = USUAL_DISTANCES_M.map((distanceM) => ({
   value: formatDistance(distanceM),
@@ -20,12 +23,7 @@ const KINDS = [
   { value: 'estimate', text: 'My estimate' },
 ] as const;
 
-const COURSES = [
-  { value: 'track', text: 'Track' },
-  { value: 'road', text: 'Road' },
-  { value: 'cross-country', text: 'Cross-country' },
-  { value: 'hilly', text: 'Hilly' },
-] as const;
+const RUN_ON = COURSES.map((value) => ({ value, text: capitalised(COURSE_WORDS[value]) }));
 
 type Props = {
   value: MarkFields;
@@ -98,7 +96,7 @@ export function MarkEditor({ value, onChange, problems, inFull = false, children
           <Choice
             label="Run on"
             showLabel
-            options={COURSES}
+            options={RUN_ON}
             value={value.course}
             onChange={(course) => change({ course })}
           />

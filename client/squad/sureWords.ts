@@ -1,5 +1,6 @@
 import { surenessAt, type Sureness } from '@core/fitness/howSure';
 import type { PaceRow } from '@core/paces/paceTable';
+import { capitalised } from '../ui/capitalised';
 
 const SURE_WORDS: Record<Sureness, string> = { sure: 'sure', fair: 'fairly sure', unsure: 'unsure' };
 
@@ -22,8 +23,7 @@ export function surePacesText(rows: readonly PaceRow[]): string {
     .flatMap((sureness) => {
       const names = namesText(timed, ({ error = 0 }) => surenessAt(error) === sureness);
       if (names === '') return [];
-      const word = SURE_WORDS[sureness];
-      return [`${word.charAt(0).toUpperCase()}${word.slice(1)}: ${names}.`];
+      return [`${capitalised(SURE_WORDS[sureness])}: ${names}.`];
     })
     .join(' ');
 }
@@ -46,6 +46,5 @@ export function changedPlacesText(rows: readonly PaceRow[]): string {
         : []),
   ];
   if (says.length === 0) return '';
-  const whole = says.join(', ');
-  return `${whole.charAt(0).toUpperCase()}${whole.slice(1)}: threshold is what is held for an hour, cv for 35 minutes, and over these distances this athlete takes longer.`;
+  return `${capitalised(says.join(', '))}: threshold is what is held for an hour, cv for 35 minutes, and over these distances this athlete takes longer.`;
 }

@@ -7,7 +7,7 @@ import { PACE_NAMES } from '@core/paces/paceNames';
 import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
 import { athletePaces, bookById, type AthletePaces } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
-import { USUAL_SCHOOLS } from '@core/squad/schools';
+import { schoolsOf } from '@core/squad/schools';
 import type { SquadSettings } from '@core/squad/squadSettings';
 import { useAthletesQuery, usePaceBooksQuery, useSquadQuery } from '../store/api';
 
@@ -87,7 +87,7 @@ export function pacesOf(athlete: SquadMember, squad: SquadView, asOf: string): A
   const before = known.get(athlete);
   // Only those who have run off the track depend on what the others' marks say.
   const courses = athlete.marks.every(isOnTrack) ? undefined : coursesOf(squad, asOf);
-  const { stridesBy } = squad.settings.schools ?? USUAL_SCHOOLS;
+  const { stridesBy } = schoolsOf(squad.settings);
   const isSame =
     before?.book === book && before.asOf === asOf && before.courses === courses && before.stridesBy === stridesBy;
   if (isSame) return before.paces;

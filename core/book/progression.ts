@@ -2,6 +2,7 @@
 import { itemAt, itemsAt, replaceItem, type ItemPath } from '../session/edit';
 import { formatSession } from '../session/formatSession';
 import type { Amount, Count, Item, Pace, Recovery, RepPace, Session } from '../session/session';
+import { isOnce } from '../session/lengths';
 import { longerAmount, usualBefore } from '../session/usualAmounts';
 import { treeTotals } from '../session/treeTotals';
 import { GUESSED_MPS } from '../targets/totals';
@@ -46,8 +47,7 @@ function moreReps(item: Item): Item | undefined {
   const { body, count } = item;
   if (body.kind !== 'rep' || count.kind === 'open') return undefined;
   // One stretch on its own cannot be run more often without a rest: it gets longer.
-  if (count.kind === 'fixed' && count.n === 1 && !item.recovery)
-    return { ...item, body: { ...body, amounts: body.amounts.map(longerAmount) } };
+  if (isOnce(count) && !item.recovery) return { ...item, body: { ...body, amounts: body.amounts.map(longerAmount) } };
   return { ...item, count: times(count, (n) => n + Math.max(1, Math.round(n * 0.15))) };
 }
 

@@ -28,6 +28,9 @@ export type Effect = { fit: Fit; lastEffort?: number; leastLeft: number; limitSh
 /** A change and its effect; where it is not enough alone, the next one that is enough with it, and what both come to. */
 export type Proposal = LeverChange & { effect: Effect; next?: LeverChange & { effect: Effect } };
 
+/** What is changed, one thing or two. */
+export const changesOf = (proposal: Proposal): LeverChange[] => [proposal, ...(proposal.next ? [proposal.next] : [])];
+
 const STEP_S = 5;
 /** A recovery is made so many times as long at most, and never longer than this. */
 const LONGEST = { times: 5, s: 600 };
@@ -153,30 +156,19 @@ function itemPaths(legs: readonly TargetLeg[]): ItemPath[] {
   return [...paths.values()];
 }
 
-function effectOf(trial: Trial, stretches: Stretch[]): Effect {
-  const { fit, lastEffort, leastLeft, limitShare } = judged(trial, stretches);
-  return { fit, leastLeft, limitShare, ...(lastEffort === undefined ? {} : { lastEffort }) };
-}
-
-type Found = { change: LeverChange; effect: Effect; stretches: Stretch[]; size: number };
-
-const changeAt = (lever: Lever, path: ItemPath, to: number): LeverChange => ({
-  lever: lever.lever,
-  path,
-  set: lever.setAt(to),
-  from: lever.from,
-  to,
-});
+type Found = { change: LeverChange; effect: Effect; over: number; stretches: Stretch[]; size: number };
 
 /** One lever of one item, moved so many steps. */
-function moved(trial: Trial, lever: Lever, path: ItemPath, step: number): Found {
-  const to = lever.valueAt(step);
-  const stretches = lever.stretchesAt(to);
+function moved(trial: Trial, { lever, from, ...its }: Lever, path: ItemPath, step: number): Found {
+  const to = its.valueAt(step);
+  const stretches = its.stretchesAt(to);
+  const { fit, lastEffort, leastLeft, limitShare, over } = judged(trial, stretches);
   return {
-    change: changeAt(lever, path, to),
-    effect: effectOf(trial, stretches),
+    change: { lever, path, set: its.setAt(to), from, to },
+    effect: { fit, leastLeft, limitShare, ...(lastEffort === undefined ? {} : { lastEffort }) },
+    over,
     stretches,
-    size: Math.abs(to / lever.from - 1),
+    size: Math.abs(to / from - 1),
   };
 }
 
@@ -226,8 +218,7 @@ function halfWays(trial: Trial, session: Session, alone: readonly Found[]): Foun
     const step = firstEnough(lever.steps, isHalf) ?? lever.steps;
     if (step < 1) continue;
     const found = moved(trial, lever, path, step);
-    const { over, limitShare, leastLeft } = judged(trial, found.stretches);
-    const left = over + limitShare - leastLeft;
+    const left = found.over + found.effect.limitShare - found.effect.leastLeft;
     if (left < (best.get(lever.lever)?.over ?? Infinity)) best.set(lever.lever, { found, over: left });
   }
   return LEVERS_OF_THE_DAY.flatMap((lever) => best.get(lever)?.found ?? []);

@@ -1,6 +1,6 @@
 /** From what would make it fit to a change of the plan. */
 import { gaugeOf } from '../outlook/gauge';
-import { proposalsFor, sharedSetting, type LeverChange, type Proposal } from '../outlook/proposals';
+import { changesOf, proposalsFor, sharedSetting, type LeverChange, type Proposal } from '../outlook/proposals';
 import type { MeantArc } from '../session/intent';
 import { samePath } from '../session/edit';
 import { changeOf, isOfItem } from './changes';
@@ -14,9 +14,7 @@ function ownProposals({ runner, session, legs, changes }: OwnPlan, arc: MeantArc
   const isSet = (path: readonly number[]) =>
     changes.some((change) => isOfItem(change) && change.set.kind === 'target' && samePath(change.path, path));
   const isAllowed = ({ lever, path }: LeverChange) => lever !== 'pace' || !isSet(path);
-  return proposalsFor(gaugeOf(curve), session, legs, arc).filter(
-    (one) => isAllowed(one) && (!one.next || isAllowed(one.next)),
-  );
+  return proposalsFor(gaugeOf(curve), session, legs, arc).filter((one) => changesOf(one).every(isAllowed));
 }
 
 /** The same for everyone, each worked out when first asked for. */
@@ -60,7 +58,7 @@ export function sharedProposal(
 
 /** The changes that accept a proposal made for `own`, one or two. A pace goes on from what was already changed of it. */
 export function acceptedChanges({ proposal, own }: Pick<SharedProposal, 'proposal' | 'own'>, whom: Whom): ItemChange[] {
-  return [proposal, ...(proposal.next ? [proposal.next] : [])].map(({ path, set }) => {
+  return changesOf(proposal).map(({ path, set }) => {
     if (set.kind !== 'pace') return changeOf(own.written, path, whom, set);
     const before = own.changes.findLast(
       (change) => isOfItem(change) && change.set.kind === 'pace' && samePath(change.path, path),

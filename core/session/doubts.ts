@@ -1,7 +1,7 @@
 /** What can be read and may still be a slip: a soft note, never in the way. */
 import { formatAmount } from './formatSession';
-import type { ReadItem } from './reader';
-import type { Span } from './reader';
+import { isOnce } from './lengths';
+import type { ReadItem, Span } from './reader';
 import type { Item, Line } from './session';
 
 export type Doubt = Span & { message: string };
@@ -10,7 +10,7 @@ const EASY = new Set(['easy', 'steady', 'marathon']);
 
 /** Repeated on its own at a pace that wants a rest, with none. */
 function runsOn({ count, body, recovery }: Item): boolean {
-  if (count.kind === 'fixed' && count.n === 1) return false;
+  if (isOnce(count)) return false;
   if (body.kind !== 'rep' || recovery || body.free || body.amounts.length > 1) return false;
   const { pace } = body;
   return pace?.from.kind !== 'named' || !EASY.has(pace.from.name);

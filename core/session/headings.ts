@@ -1,6 +1,6 @@
 /** Parts of a session written as headings, each on a line of its own over what is in it. */
 import type { Problem, Span } from './reader';
-import { headingIn, startsWithPart } from './roleWords';
+import { BULLET_AT_START, headingIn, startsWithPart } from './roleWords';
 import type { Role } from './session';
 
 const isRead = (line: string) => line.trim() !== '' && !line.trim().startsWith('#');
@@ -23,7 +23,7 @@ function joined(lines: readonly string[], roles: readonly (Role | undefined)[], 
       }
       if (!isRead(line)) return [line];
       if (roles[i] || startsWithPart(line)) under = undefined;
-      return under ? [`${under}: ${line.trim().replace(/^(?:[-–—•*·]|\d{1,2}[.)])\s+/, '')}`] : [line];
+      return under ? [`${under}: ${line.trim().replace(BULLET_AT_START, '')}`] : [line];
     })
     .join('\n');
 }
@@ -36,11 +36,10 @@ const inWords = new Intl.ListFormat('en-GB');
 const nameOf = (line: string) => `“${line.trim().replace(/\s*:$/, '')}”`;
 
 /**
- * The headings in a text: one problem whose answer joins all of them to the lines below. A heading with nothing below it is one that is
+ * The headings among the lines of a text: one problem whose answer joins all of them to the lines below. A heading with nothing below it is one that is
  * still being written, and left to the reader of its line.
  */
-export function headingsIn(written: string): Headings | undefined {
-  const lines = written.split('\n');
+export function headingsIn(lines: readonly string[]): Headings | undefined {
   const roles = lines.map(headingIn);
   if (!roles.some(Boolean)) return undefined;
   const below = (from: number) => lines.findIndex((line, i) => i > from && isRead(line));

@@ -10,6 +10,9 @@ export function timesOf(count: Count, counts: 'min' | 'max'): number {
   return count.kind === 'open' ? 1 : count[counts];
 }
 
+/** True of what is run a single time, as written. */
+export const isOnce = (count: Count): boolean => count.kind === 'fixed' && count.n === 1;
+
 /** Of a range one end of it: the most, if left out. */
 export function lengthOfAmount(amount: Amount, end: 'min' | 'max' = 'max'): Length {
   if (amount.kind === 'distance')

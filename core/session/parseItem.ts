@@ -4,7 +4,7 @@ import { readNote, readRep } from './parseRep';
 import { readRests, restBehind, takeLatePace, takeRest, wrapped } from './parseRests';
 import { startsPart, takeRoleBehind } from './roleWords';
 import { MAX_PROBLEMS, Unreadable, type Problem, type ReadItem, type Reader } from './reader';
-import type { Count, Item, Rep } from './session';
+import type { Amount, Count, Item } from './session';
 import { failUnexpected, withNote } from './unexpected';
 
 /*
@@ -99,18 +99,26 @@ function readItem(r: Reader, depth: number, problems: Problem[]): ReadItem {
   return { item, from, to: r.at, hasCount, ...(within ? { inner: within } : {}) };
 }
 
+/** Easy running of one length, once. */
+const easyRun = (amount: Amount): Item => ({
+  count: once,
+  body: {
+    kind: 'rep',
+    amounts: [amount],
+    sequence: 'ladder',
+    free: false,
+    pace: { from: { kind: 'named', name: 'easy', goal: false } },
+  },
+});
+
 /** Easy running between others, as an item of its own: `800 jog`, `jog 5min`. */
 function takeJog(r: Reader): Item | undefined {
   if (!r.has(JOG_ANYWHERE)) return undefined;
   const start = r.at;
-  const easy: Rep['pace'] = { from: { kind: 'named', name: 'easy', goal: false } };
   const isJog = r.take(/(?:(?:easy|slow|gentle)\s+)?jog(?:ging)?\b(?:\s+for\b)?/iy);
   if (isJog && r.sees(/\d|lap|mile/iy)) {
     r.generous();
-    return {
-      count: once,
-      body: { kind: 'rep', amounts: [readAmount(r)], sequence: 'ladder', free: false, pace: easy },
-    };
+    return easyRun(readAmount(r));
   }
   r.at = start;
   const isBehind = r.sees(
@@ -118,11 +126,9 @@ function takeJog(r: Reader): Item | undefined {
   );
   if (!isBehind) return undefined;
   const amount = readAmount(r);
-  if (!r.takeGenerously(/(?:(?:easy|slow|gentle)\s+)?jog(?:ging)?\b/iy)) {
-    r.at = start;
-    return undefined;
-  }
-  return { count: once, body: { kind: 'rep', amounts: [amount], sequence: 'ladder', free: false, pace: easy } };
+  if (r.takeGenerously(/(?:(?:easy|slow|gentle)\s+)?jog(?:ging)?\b/iy)) return easyRun(amount);
+  r.at = start;
+  return undefined;
 }
 
 /** Goes on from where reading stopped to the next comma of this set, to its closing bracket, or to the end of the line. */

@@ -1,7 +1,8 @@
 import { formatItem, formatLine } from './formatSession';
+import { isOnce } from './lengths';
 import { readItems } from './parseItem';
 import { questionsAbout } from './questions';
-import { BARE_LABEL, LABEL, roleCalled, startsPart } from './roleWords';
+import { BARE_LABEL, BULLET, LABEL, roleCalled, startsPart } from './roleWords';
 import {
   Reader,
   type LineFindings,
@@ -13,9 +14,6 @@ import {
 } from './reader';
 import type { Item, Line, Role } from './session';
 import type { ReadAs } from './parseSession';
-
-/** A bullet, or the number of a list: `- `, `• `, `1. `, `2) `. */
-const BULLET = /(?:[-–—•*·]|\d{1,2}[.)])(?=\s)/y;
 
 export type ReadLine = {
   /** The lines of the session in one line of the text: mostly one. */
@@ -71,7 +69,7 @@ const GENTLE = new Set(['easy', 'steady', 'strides']);
 function isGentle({ item: { body, count } }: ReadItem): boolean {
   if (body.kind !== 'rep') return body.kind === 'drills';
   const { pace } = body;
-  if (!pace) return count.kind === 'fixed' && count.n === 1;
+  if (!pace) return isOnce(count);
   return pace.from.kind === 'named' && GENTLE.has(pace.from.name);
 }
 

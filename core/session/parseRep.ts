@@ -1,6 +1,7 @@
 import { countBehind } from './parseCount';
 import { readAmount, takeChain } from './parseAmount';
-import { readRepPace, takeNameInBrackets, takePaceInBrackets } from './parsePace';
+import { readRepPace, takeNameInBrackets } from './parsePace';
+import { takePaceInBrackets } from './parsePaceTime';
 import { seesRecovery } from './parseRecovery';
 import type { Reader, Span } from './reader';
 import type { Count, Rep } from './session';
@@ -114,8 +115,8 @@ function refuseLadder(r: Reader): void {
 
 /** Reads a rep, and the count that stands behind its amounts. */
 export function readRep(r: Reader): { body: Rep; count?: Count | undefined } {
-  // `8x hill 60s`, `8 x hill sprints of 10s`.
   r.takeGenerously(/(?:about|around|approx\.?|roughly|ca\.?|~)\s*(?=\d)/iy);
+  // `8x hill 60s`, `8 x hill sprints of 10s`.
   const isHillFirst =
     r.seesLetter() && r.takeGenerously(/hills?\b(?:\s+(?:reps?|sprints?))?(?:\s+(?:of|for|over))?(?=\s*\d)/iy);
   refuseLadder(r);
@@ -128,7 +129,7 @@ export function readRep(r: Reader): { body: Rep; count?: Count | undefined } {
     else if (
       r.take(/hill\b/iy) ??
       r.takeGenerously(
-        /(?:up(?:hill)?|hills|(?:(?:steep|gentle|short|long)\s+)?hills?(?:\s+(?:reps?|sprints?))?|on a hill)\b/iy,
+        /(?:up(?:hill)?|(?:(?:steep|gentle|short|long)\s+)?hills?(?:\s+(?:reps?|sprints?))?|on a hill)\b/iy,
       )
     )
       rep.hill = true;

@@ -14,6 +14,7 @@
 import { PACE_NAMES } from '../paces/paceNames';
 import { readDoubts, type Doubt } from './doubts';
 import { headingsIn } from './headings';
+import { isOnce } from './lengths';
 import { cachedLine } from './lineCache';
 import { readLine } from './parseLine';
 import { knownPaces, MAX_PROBLEMS, type Problem, type Token } from './reader';
@@ -68,7 +69,8 @@ function readLines(text: string, { paceNames = PACE_NAMES, lapM = 400, asks = tr
   const { session, problems, lineAt } = reading;
   const context = { paces: knownPaces(paceNames), lapM };
   let start = 0;
-  text.split('\n').forEach((raw, at) => {
+  const raws = text.split('\n');
+  raws.forEach((raw, at) => {
     const from = start;
     start += raw.length + 1;
     if (problems.length >= MAX_PROBLEMS) return;
@@ -90,7 +92,7 @@ function readLines(text: string, { paceNames = PACE_NAMES, lapM = 400, asks = tr
     const to = text.length;
     problems.push({ message: 'With so much that cannot be read, the text is not read any further.', from: to, to });
   }
-  const headings = headingsIn(text);
+  const headings = headingsIn(raws);
   if (headings) {
     // What is missing behind a heading is what stands below it.
     const isOfHeading = ({ from }: Problem) => headings.spans.some((span) => from >= span.from && from <= span.to);
@@ -164,7 +166,5 @@ export function parseAmount(text: string): Amount | undefined {
   const item = parsed.ok && parsed.session.lines.length === 1 ? parsed.session.lines[0]?.items : undefined;
   const [only, ...others] = item ?? [];
   if (!only || others.length > 0 || only.body.kind !== 'rep' || only.recovery || only.body.pace) return undefined;
-  return only.count.kind === 'fixed' && only.count.n === 1 && only.body.amounts.length === 1
-    ? only.body.amounts[0]
-    : undefined;
+  return isOnce(only.count) && only.body.amounts.length === 1 ? only.body.amounts[0] : undefined;
 }

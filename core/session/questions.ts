@@ -1,5 +1,6 @@
 /** What a list of items leaves open though each can be read: a lone time, a jog behind reps, a pace or a rest at its end. */
 import { formatAmount, formatRecovery, formatRepPace } from './formatSession';
+import { isOnce } from './lengths';
 import type { Problem, ReadItem } from './reader';
 import type { Amount, Item, Recovery, Rep } from './session';
 
@@ -15,8 +16,6 @@ function question(
 ): Problem {
   return { message, from, to, readings: answers.map(([label, items]) => ({ label, text: rewrite(items) })) };
 }
-
-const isOnce = ({ count }: Item) => count.kind === 'fixed' && count.n === 1;
 
 const asRecovery = (amount: Amount, manner?: Recovery['manner']): Recovery => ({
   amount:
@@ -73,7 +72,7 @@ function aboutJog(items: readonly ReadItem[], rewrite: Rewrite): Problem | undef
   for (const [at, read] of items.entries()) {
     const before = list[at - 1];
     const [amount] = read.item.body.kind === 'rep' ? read.item.body.amounts : [];
-    if (!read.isJog || !amount || !before || isOnce(before) || before.recovery) continue;
+    if (!read.isJog || !amount || !before || isOnce(before.count) || before.recovery) continue;
     return question(
       `Is the jog of ${formatAmount(amount)} after each rep, or once behind them?`,
       read,
@@ -88,7 +87,7 @@ function aboutJog(items: readonly ReadItem[], rewrite: Rewrite): Problem | undef
 }
 
 /** A rep whose pace and rest a list may share. */
-const isPlainRep = (item: Item): item is Item & { body: Rep } => item.body.kind === 'rep' && isOnce(item);
+const isPlainRep = (item: Item): item is Item & { body: Rep } => item.body.kind === 'rep' && isOnce(item.count);
 
 const isEasy = ({ pace }: Rep) => pace?.from.kind === 'named' && ['easy', 'steady'].includes(pace.from.name);
 

@@ -43,8 +43,16 @@ const ROLE_OF: Readonly<Record<string, Role>> = {
   'c down': 'cool',
   wd: 'cool',
 };
+const BULLET_SIGN = String.raw`(?:[-–—•*·]|\d{1,2}[.)])`;
+/** A bullet, or the number of a list: `- `, `• `, `1. `, `2) `. */
+export const BULLET = new RegExp(String.raw`${BULLET_SIGN}(?=\s)`, 'y');
+/** The same at the start of a line of its own, with the space behind it. */
+export const BULLET_AT_START = new RegExp(String.raw`^${BULLET_SIGN}\s+`);
+
+const WORD_AND_COLON = String.raw`([a-z]+(?:[-/ ][a-z]+)?)\s*:`;
 /** A word with a colon behind it. */
-export const LABEL = /([a-z]+(?:[-/ ][a-z]+)?)\s*:/iy;
+export const LABEL = new RegExp(WORD_AND_COLON, 'iy');
+const LABEL_AT_START = new RegExp(`^${WORD_AND_COLON}`, 'i');
 /** What may stand before its items without a colon. */
 export const BARE_LABEL =
   /(WU|W\/U|CD|C\/D|WD|w-up|c-down|warm[- ]?up|cool[- ]?down|warm[- ]?down|main(?: set)?|ladder|pyramid|fartlek)\b(?=\s*[\d(a-z])/iy;
@@ -68,7 +76,7 @@ export function takeRoleBehind(r: Reader): Role | undefined {
 
 /** True if a line says before its items what part it is. */
 export function startsWithPart(line: string): boolean {
-  const label = /^\s*(?:(?:[-–—•*·]|\d{1,2}[.)])\s+)?([a-z]+(?:[-/ ][a-z]+)?)\s*:/i.exec(line)?.[1];
+  const label = LABEL_AT_START.exec(line.trim().replace(BULLET_AT_START, ''))?.[1];
   return label !== undefined && roleCalled(label) !== undefined;
 }
 

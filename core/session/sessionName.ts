@@ -1,4 +1,5 @@
 import { formatAmount, formatPace, formatRepPace } from './formatSession';
+import { isOnce } from './lengths';
 import type { Count, Item, Pace, RepPace, Session } from './session';
 
 /** Longer than this it is no name any more. */
@@ -26,9 +27,7 @@ function itemText({ count, body }: Item): string {
   if (body.kind === 'drills') return 'drills';
   if (body.kind === 'set') {
     const inner = body.items.map(itemText).join(', ');
-    return count.kind === 'fixed' && count.n === 1
-      ? inner
-      : `${countText(count).replace(' × ', '')} sets of ${inner}`.trim();
+    return isOnce(count) ? inner : `${countText(count).replace(' × ', '')} sets of ${inner}`.trim();
   }
   const amounts = `${body.amounts.map(formatAmount).join('-')}${body.hill ? ' hill' : ''}`;
   const open = count.kind === 'open' ? ' until it tires' : '';

@@ -28,6 +28,9 @@ export const USUAL_SCHOOLS: Schools = {
   stridesBy: '400',
 };
 
+/** What the squad has chosen, or what the app says. */
+export const schoolsOf = ({ schools }: { schools?: Schools }): Schools => schools ?? USUAL_SCHOOLS;
+
 export const SAYS_OF_MANNER: Record<Schools['manner'], string> = {
   stand: 'Stand: for fast reps run truly fast; the legs get cold sooner.',
   walk: 'Walk: most of the reserve comes back, and everyone can do it.',

@@ -34,10 +34,13 @@ export function reserveAfter(model: ReserveModel, leftM: number, speedMps: numbe
   return reserveM - (reserveM - leftM) * Math.exp(-durationS / tauS);
 }
 
+/** Speed in m/s of a recovery that is jogged, or in which one keeps moving. */
+export const joggedMps = ({ criticalMps }: ReserveModel): number => criticalMps * 0.45;
+
 /** Speed of a leg in m/s: its distance over its time; a recovery by the clock is walked unless it says otherwise. */
 export function legSpeed(leg: TargetLeg, model: ReserveModel): number {
   if (leg.distanceM !== undefined && leg.targetS) return leg.distanceM / leg.targetS;
-  if (leg.kind === 'recovery' && (leg.manner === 'jog' || leg.manner === 'moving')) return model.criticalMps * 0.45;
+  if (leg.kind === 'recovery' && (leg.manner === 'jog' || leg.manner === 'moving')) return joggedMps(model);
   if (leg.kind === 'recovery' && leg.manner === 'float') return model.criticalMps * 0.85;
   return leg.kind === 'recovery' ? 0 : model.criticalMps;
 }

@@ -13,19 +13,21 @@ export type Column = { key: string; repIndex: number };
 /** More turns than anyone runs. */
 const MOST_TURNS = 40;
 
+/** True if anybody of the group has something typed in a column. */
+const isTyped = ({ athletes }: PlannedGroup, typed: Typed, { key }: Column): boolean =>
+  athletes.some(({ athleteId }) => (typed[cellKey(athleteId, key)] ?? '').trim() !== '');
+
 /**
  * The columns of a group's grid. A rep is one; of open work each distance grows: there is always an empty one behind the last that
  * somebody has a time in. Keys stay when columns are added.
  */
-export function columnsOf({ reps, athletes }: PlannedGroup, typed: Typed): Column[] {
-  return reps.flatMap((rep, repIndex): Column[] => {
+export function columnsOf(group: PlannedGroup, typed: Typed): Column[] {
+  return group.reps.flatMap((rep, repIndex): Column[] => {
     const first: Column = { key: String(repIndex), repIndex };
     if (!rep.open) return [first];
     const turn = (n: number): Column => (n === 0 ? first : { key: `${repIndex}.${n}`, repIndex });
-    const isTyped = ({ key }: Column) =>
-      athletes.some(({ athleteId }) => (typed[cellKey(athleteId, key)] ?? '').trim() !== '');
     const turns = Array.from({ length: MOST_TURNS }, (_, n) => turn(n));
-    return turns.slice(0, turns.findLastIndex(isTyped) + 2);
+    return turns.slice(0, turns.findLastIndex((column) => isTyped(group, typed, column)) + 2);
   });
 }
 
@@ -124,9 +126,7 @@ export function enteredRun(plan: Plan, typed: Typed, startAtMs: number): { plan:
   const laidOut = plan.groups.map((group) => {
     const all = columnsOf(group, typed);
     // The empty one at the end of each distance of open work is only there to be typed into.
-    const isUsed = ({ key }: Column) =>
-      group.athletes.some(({ athleteId }) => (typed[cellKey(athleteId, key)] ?? '').trim() !== '');
-    const columns = all.filter((column) => !group.reps[column.repIndex]?.open || isUsed(column));
+    const columns = all.filter((column) => !group.reps[column.repIndex]?.open || isTyped(group, typed, column));
     return { group: apart(grown(group, columns)), columns };
   });
   const groups = laidOut.map(({ group }) => group);

@@ -45,13 +45,14 @@ function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): Pl
   if (!leg || !isTimedRep(leg)) return undefined;
   const { distanceM, durationS, pace, note, startM = 0 } = leg;
   const next = legs[index + 1];
+  const notes = [...(leg.hill ? ['uphill'] : []), ...(note === undefined ? [] : [note])];
   return {
     role: leg.role === 'finish' ? 'finish' : 'main',
     callM: distanceM === undefined ? [] : calledMarks(venue, startM, distanceM),
     ...(distanceM === undefined ? {} : { distanceM, startM }),
     ...(durationS === undefined ? {} : { durationS, everyM: venue.lapM }),
     ...(pace === undefined ? {} : { pace }),
-    ...(leg.hill ? { note: note === undefined ? 'uphill' : `uphill, ${note}` } : note === undefined ? {} : { note }),
+    ...(notes.length === 0 ? {} : { note: notes.join(', ') }),
     ...(next?.kind === 'recovery' ? { recovery: formatRecoveryLeg(next) } : {}),
     ...(runsOn(leg, next) ? { runsOn: true as const } : {}),
     ...(leg.open ? { open: true as const } : {}),

@@ -1,5 +1,6 @@
 import type { MeantArc } from '../session/intent';
 import { formatAmount } from '../session/formatSession';
+import { joggedMps, type ReserveModel } from '../targets/reserve';
 import { MILE_M } from '../units/distance';
 
 /** One rep that is timed at the track, the same for a whole group. */
@@ -96,3 +97,7 @@ export function repLabel(rep: Pick<PlannedRep, 'distanceM' | 'durationS' | 'pace
       : formatAmount({ kind: 'duration', durationS: rep.durationS ?? 0 });
   return rep.pace === undefined ? amount : `${amount} @${rep.pace}`;
 }
+
+/** Speed of a recovery as it is written, in m/s: jogged where it says so, else standing or walking. */
+export const restMps = (recovery: string | undefined, model: ReserveModel): number =>
+  /jog|moving/.test(recovery ?? '') ? joggedMps(model) : 0;

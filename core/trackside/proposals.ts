@@ -7,7 +7,7 @@ import { reserveAfter } from '../targets/reserve';
 import { formatDelta, formatTime } from '../units/time';
 import type { Decision } from './events';
 import { cutDownsLeft, freshRepIndex, ownRep } from './lineUp';
-import type { Plan } from './plan';
+import { restMps, type Plan } from './plan';
 import {
   groupOf,
   isRunning,
@@ -161,8 +161,7 @@ export function leftAfterNext(state: RunState, athlete: AthleteState): number | 
     if (ranM !== undefined && ranS > 0) leftM = reserveAfter(model, leftM, ranM / ranS, ranS);
     const restedToMs = athlete.runs[i + 1]?.startedAtMs ?? recoveredAtMs(run);
     const restS = restedToMs === undefined ? 0 : Math.max(0, restedToMs - finishedAtMs) / 1000;
-    const restMps = /jog|moving/.test(rep.recovery ?? '') ? model.criticalMps * 0.45 : 0;
-    leftM = reserveAfter(model, leftM, restMps, restS);
+    leftM = reserveAfter(model, leftM, restMps(rep.recovery, model), restS);
   }
   const { distanceM } = next.rep;
   const { targetS } = next.target;

@@ -2,7 +2,7 @@
 import { reserveAfter, reserveModel } from '../targets/reserve';
 import type { Curve } from '../fitness/curve';
 import type { RunEvent } from './events';
-import type { Plan, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
+import { restMps, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from './plan';
 
 /** How one made-up athlete runs: the curve they have in truth, and their habits. */
 export type SimulatedAthlete = {
@@ -135,7 +135,6 @@ export class Runner {
 
   rest(durationS: number, recovery: string | undefined): void {
     if (!this.model || durationS <= 0) return;
-    const speedMps = /jog|moving/.test(recovery ?? '') ? this.model.criticalMps * 0.45 : 0;
-    this.leftM = reserveAfter(this.model, this.leftM, speedMps, durationS);
+    this.leftM = reserveAfter(this.model, this.leftM, restMps(recovery, this.model), durationS);
   }
 }

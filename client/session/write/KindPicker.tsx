@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
+import { capitalised } from '../../ui/capitalised';
 import { Select } from '../../ui/Select';
 import { Words } from '../../ui/Words';
 
@@ -35,7 +36,7 @@ export function KindPicker({ chosen, suggested, onChange }: Props) {
         onChange={(value) => onChange(value === '' ? undefined : value)}
       />
       <Words as="small" quiet>
-        {`${about[0]?.toUpperCase()}${about.slice(1)}. Meant to feel ${feels}.`}
+        {`${capitalised(about)}. Meant to feel ${feels}.`}
       </Words>
     </View>
   );

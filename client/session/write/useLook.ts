@@ -6,7 +6,7 @@ import { suggestIntent } from '@core/session/suggestIntent';
 import { SHIPPED_GUIDES } from '@core/session/volumeGuides';
 import { trialCaution } from '@core/squad/cautions';
 import { bookById } from '@core/squad/athletePaces';
-import { USUAL_SCHOOLS, usualRecovery } from '@core/squad/schools';
+import { schoolsOf, usualRecovery } from '@core/squad/schools';
 import { targetsFor } from '@core/targets/targetsFor';
 import { shareOfLimit } from '@core/targets/totals';
 import { speedOfEntry } from '@core/paces/paceBook';
@@ -56,9 +56,9 @@ export function useLook(session: Session | undefined, squad: SquadView, date: st
         const speedMps = whose?.paces.curve && speedOfEntry(whose.paces.paceBook, name, whose.paces.curve);
         return speedMps === undefined ? undefined : `${formatTime(400 / speedMps, 0, 60)} a 400`;
       },
-      rest: usualRecovery(squad.settings.schools ?? USUAL_SCHOOLS),
+      rest: usualRecovery(schoolsOf(squad.settings)),
     }),
-    [squad.paceNames, squad.settings.schools, whose],
+    [squad.paceNames, squad.settings, whose],
   );
   return { view, ends, cautions, suggested, intent, whose, people: timed, setWhoseId, book };
 }

@@ -8,6 +8,7 @@ import { groupOf, membersOf, type AthleteState, type RepRun } from '@core/tracks
 import { dueStarts, startOf } from '@core/trackside/starts';
 import { judge } from '@core/trackside/tile';
 import { parseTime } from '@core/units/time';
+import { capitalised } from '../../ui/capitalised';
 import { Choice } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
 import { Select } from '../../ui/Select';
@@ -168,7 +169,7 @@ function Decisions({ run, athlete }: { run: Run; athlete: AthleteState }) {
         {athlete.stoppedAtMs === undefined &&
           options.map(({ decision, says }) => (
             <SmallButton key={says} onPress={() => decide(decision)}>
-              {says.charAt(0).toUpperCase() + says.slice(1)}
+              {capitalised(says)}
             </SmallButton>
           ))}
         {last?.target.targetS !== undefined && (
@@ -234,7 +235,7 @@ export function AthleteSheet({ run, athleteId, close, next }: Props) {
                 expanded={rep.flags.includes(flag)}
                 onPress={() => happen({ type: 'flagged', athleteId, repIndex, flag })}
               >
-                {flag.charAt(0).toUpperCase() + flag.slice(1)}
+                {capitalised(flag)}
               </SmallButton>
             ))}
             <PulseCount

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { RULES, type Option, type Proposal } from '@core/trackside/proposals';
 import { groupOf, membersOf } from '@core/trackside/runState';
+import { capitalised } from '../../ui/capitalised';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
@@ -58,7 +59,7 @@ export function ProposalSheet({ run, proposal, close }: Props) {
         )}
         {others.map((option) => (
           <SmallButton key={option.says} onPress={() => take(option)}>
-            {option.says.charAt(0).toUpperCase() + option.says.slice(1)}
+            {capitalised(option.says)}
           </SmallButton>
         ))}
         <SmallButton onPress={() => take(undefined)}>No</SmallButton>
