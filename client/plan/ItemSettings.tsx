@@ -30,6 +30,13 @@ type Props = {
 
 const SHORT_M = 1000;
 
+/** Metres or seconds that a length moves by at a press: a few presses from one end of its range to the other. */
+function lengthStep({ kind, least, most }: NonNullable<ReturnType<typeof lengthRange>>): number {
+  const spread = most - least;
+  if (kind === 'distance') return spread < 400 ? 50 : 200;
+  return spread < 60 ? 5 : 30;
+}
+
 /** Count, recovery, pace and time of every item, changed for one athlete, a group or all, and taken back. */
 export function ItemSettings({ planning, whom, who, written, session, legs, hasTargets = false }: Props) {
   const palette = usePalette();
@@ -102,7 +109,7 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
                   label="Length"
                   value={length}
                   text={range.kind === 'distance' ? `${Math.round(length)} m` : restText(length)}
-                  step={(range.most - range.least) / 2 < 60 ? 5 : range.kind === 'distance' ? 200 : 30}
+                  step={lengthStep(range)}
                   min={range.least}
                   max={range.most}
                   onChange={(to) => put({ kind: 'length', length: to })}

@@ -72,8 +72,8 @@ export function EntryEditor({ entry, isStandard, others, save, remove, cancel }:
           <>
             {text('share', 'Percent')}
             {of('of the speed of')}
-            {text('mostShare', 'Limit in %', 'never quicker than this; empty: no limit')}
-            {of('Limit: pace', 'mostOf')}
+            {text('mostShare', 'Never quicker than, %', 'empty: no limit')}
+            {of('of which pace', 'mostOf')}
           </>
         )}
         {fields.kind === 'offset' && (

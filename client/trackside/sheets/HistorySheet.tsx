@@ -14,7 +14,7 @@ type Props = { run: Run; close: () => void; open: (athleteId: string) => void };
 type LineProps = {
   run: Run;
   entry: LogEntry;
-  /** It counts, but found no place in the session. */
+  /** It was not taken back, but found no place in the session. */
   isUnplaced: boolean;
   open: (athleteId: string) => void;
 };
@@ -52,7 +52,7 @@ function Line({ run, entry, isUnplaced, open }: LineProps) {
         </Words>
         {isUnplaced && counts && (
           <Words as="label" color={palette.late}>
-            Found no place in the session and counts for nothing: a mark or a start that is not there, or taken twice.
+            Not counted: there is no such mark or start, or it was taken twice.
           </Words>
         )}
         {event.deviceId !== device && (
