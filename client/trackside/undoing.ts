@@ -79,6 +79,10 @@ export function eventWords(state: RunState, event: RunEvent): string {
       return `${event.addS} s for ${namesOf(state, event.athleteIds)}`;
     case 'felt':
       return `${nameOf(state, event.athleteId)} effort ${event.effort}`;
+    case 'sessionFelt':
+      return `${nameOf(state, event.athleteId)} whole session ${event.effort}`;
+    case 'excluded':
+      return `${nameOf(state, event.athleteId)} rep ${event.repIndex + 1} left out of the reading`;
     case 'pulse':
       return `${nameOf(state, event.athleteId)} pulse ${event.beatsPerMin}`;
     case 'flagged':

@@ -78,6 +78,7 @@ export const planSchema = Joi.object<Plan>({
   date: dateSchema.required(),
   shorthand: Joi.string().max(20_000).required(),
   lapM: lengthM,
+  isEntered: yes,
   arc: Joi.object({ first: effort.required(), middle: effort.required(), last: effort.required() }),
   groups: Joi.array()
     .items(groupSchema)
@@ -150,8 +151,10 @@ const PARTS: Record<RunEvent['type'], Joi.PartialSchemaMap> = {
   sending: { sending: oneOf(SENDINGS).required() },
   held: { athleteIds, repIndex, addS: Joi.number().strict().min(-3600).max(3600).required() },
   felt: { athleteId, repIndex, effort: effort.required() },
+  sessionFelt: { athleteId, effort: effort.required() },
   pulse: { athleteId, repIndex, beatsPerMin: Joi.number().strict().min(30).max(250).required() },
   flagged: { athleteId, repIndex, flag: oneOf(FLAGS).required() },
+  excluded: { athleteId, repIndex, reason: note(200).required() },
   noted: { athleteId, repIndex, text: note(500).required() },
   decided: {
     athleteIds,

@@ -135,5 +135,5 @@ export function enteredRun(plan: Plan, typed: Typed, startAtMs: number): { plan:
     .sort((a, b) => a.atMs - b.atMs);
   const lastMs = Math.max(startAtMs, ...happened.map(({ atMs }) => atMs));
   happened.push({ happening: { type: 'ended' }, atMs: lastMs + 60_000 });
-  return { plan: { ...plan, groups }, happened };
+  return { plan: { ...plan, groups, isEntered: true }, happened };
 }

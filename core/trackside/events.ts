@@ -91,9 +91,13 @@ export type SendingEvent = Stamp & { type: 'sending'; sending: Sending };
 export type HeldEvent = Stamp & { type: 'held'; athleteIds: string[]; repIndex: number; addS: number };
 /** Effort on 1 to 10, as the athlete says. */
 export type FeltEvent = Stamp & { type: 'felt'; athleteId: string; repIndex: number; effort: number };
+/** Effort of the whole session on 1 to 10, as the athlete says afterwards. */
+export type SessionFeltEvent = Stamp & { type: 'sessionFelt'; athleteId: string; effort: number };
 /** Heart beats a minute, after a rep. */
 export type PulseEvent = Stamp & { type: 'pulse'; athleteId: string; repIndex: number; beatsPerMin: number };
 export type FlaggedEvent = Stamp & { type: 'flagged'; athleteId: string; repIndex: number; flag: Flag };
+/** A rep is not to count when the session is read: a fall, a wrong start, a time that cannot be right. */
+export type ExcludedEvent = Stamp & { type: 'excluded'; athleteId: string; repIndex: number; reason: string };
 export type NotedEvent = Stamp & { type: 'noted'; athleteId: string; repIndex: number; text: string };
 /** A decision for some athletes from their next rep on; `rule` is the proposal it answers, `refused` if the answer was no. */
 export type DecidedEvent = Stamp & {
@@ -128,8 +132,10 @@ export type RunEvent =
   | SendingEvent
   | HeldEvent
   | FeltEvent
+  | SessionFeltEvent
   | PulseEvent
   | FlaggedEvent
+  | ExcludedEvent
   | NotedEvent
   | DecidedEvent
   | SurgedEvent

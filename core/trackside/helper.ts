@@ -10,6 +10,7 @@ export function whyNotForHelper(
 ): string | undefined {
   if (event.deviceId !== ownDeviceId) return 'This comes from another phone than the one that has joined.';
   if (event.type === 'ended') return 'Only the coach’s phone ends the session.';
+  if (event.type === 'excluded') return 'Only the coach leaves a rep out of the reading.';
   if (event.type !== 'undone' && event.type !== 'shifted') return undefined;
   const device = deviceOf(event.eventId);
   return device === ownDeviceId || device === LOOP_DEVICE
@@ -19,4 +20,4 @@ export function whyNotForHelper(
 
 /** A helper reads everything that timing takes; what was noted about people is for the coach, and for the phone that noted it. */
 export const isForHelper = ({ type, deviceId }: RunEvent, ownDeviceId: string): boolean =>
-  type !== 'noted' || deviceId === ownDeviceId;
+  (type !== 'noted' && type !== 'excluded') || deviceId === ownDeviceId;

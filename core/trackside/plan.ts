@@ -74,6 +74,8 @@ export type Plan = {
   shorthand: string;
   /** How hard it is meant to feel. */
   arc?: MeantArc;
+  /** Its times were typed in afterwards, from a clipboard or a watch. */
+  isEntered?: true;
   /** A lap of the place, in metres. */
   lapM?: number;
   groups: PlannedGroup[];

@@ -21,8 +21,9 @@ function newAthlete(planned: PlannedAthlete, groupId: string): AthleteState {
   };
 }
 
-function atFirst({ groups }: Plan): RunState {
+function atFirst({ groups, isEntered }: Plan): RunState {
   const state: RunState = {
+    ...(isEntered ? { isEntered } : {}),
     athletes: {},
     groups: groups.map((plan): GroupState => {
       const { id, name } = plan;
@@ -202,6 +203,7 @@ function applyTo(run: RepRun | undefined, event: RunEvent): boolean {
   else if (event.type === 'flagged') run.flags = [...new Set([...run.flags, event.flag])];
   else if (event.type === 'noted') run.notes.push(event.text);
   else if (event.type === 'covered') run.coveredM = event.distanceM;
+  else if (event.type === 'excluded') run.excluded = { eventId: event.id, reason: event.reason };
   return true;
 }
 
@@ -249,6 +251,11 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
       if (athlete) athlete.presence = event.presence;
       return athlete !== undefined;
     }
+    case 'sessionFelt': {
+      const athlete = state.athletes[event.athleteId];
+      if (athlete) athlete.sessionEffort = event.effort;
+      return athlete !== undefined;
+    }
     case 'joined':
       return applyJoin(state, event);
     case 'moved':
@@ -269,6 +276,7 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
     case 'flagged':
     case 'noted':
     case 'covered':
+    case 'excluded':
       return applyTo(runAt(state.athletes[event.athleteId], event.repIndex), event);
     case 'decided':
       return applyDecision(state, event, atMs);

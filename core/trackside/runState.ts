@@ -33,6 +33,8 @@ export type RepRun = {
   coveredM?: number;
   flags: Flag[];
   notes: string[];
+  /** Why the rep does not count when the session is read, where it does not. */
+  excluded?: { eventId: string; reason: string };
 };
 
 /** A decision as it was taken, after the athlete's so-manyth rep (from 0; -1 before the first). */
@@ -52,6 +54,8 @@ export type AthleteState = {
   runs: RepRun[];
   decided: Decided[];
   stoppedAtMs?: number;
+  /** Effort of the whole session, 1 to 10. */
+  sessionEffort?: number;
   /** Reps that were dropped, by repIndex. */
   dropped: number[];
   /** In open work, by the planned rep it begins with: how often they were cut down, and whether it is over for them. */
@@ -86,6 +90,8 @@ export type UnnamedTime = {
 
 /** All that is known of a session at the track, worked out from its events alone. */
 export type RunState = {
+  /** Its times were typed in afterwards: when a rep began, and so how long a rest was, is made up. */
+  isEntered?: true;
   startedAtMs?: number;
   endedAtMs?: number;
   athletes: Record<string, AthleteState>;
