@@ -7,7 +7,9 @@ import { startNightlyCopies } from './backup/nightly';
 import { openData } from './backup/openData';
 import { DataError } from './db/dataError';
 import type { Kind } from './db/inspect';
+import { finishErasures } from './db/erase';
 import type { Db } from './db/open';
+import { rebuildPending } from './db/results';
 import { makeApp } from './http/app';
 import { Hub } from './live/hub';
 import { Intake } from './loop/intake';
@@ -22,6 +24,18 @@ async function startLoop(intake: Intake, port: number, log: Logger): Promise<voi
     console.log(`Timing loops are heard at 127.0.0.1:${heardAt}`);
   } catch {
     console.error(`Timing loops are not heard: port ${port} is in use. Set ZEST_LOOP to another.`);
+  }
+}
+
+/** What an earlier version of the app, or an end in the middle, has left to do; requests go first. */
+async function catchUp(db: Db, log: Logger): Promise<void> {
+  try {
+    const erased = await finishErasures(db);
+    if (erased.length > 0) log.info({ athletes: erased.length }, 'finished an erasure that was interrupted');
+    const sessions = await rebuildPending(db);
+    if (sessions > 0) log.info({ sessions }, 'worked the results out anew');
+  } catch (error) {
+    log.error({ err: error as Error }, 'what was left to do is tried again at the next start');
   }
 }
 
@@ -94,6 +108,7 @@ export async function start({
     // Only once the port is ours is the data touched; no request is read before this is done.
     prepare(db);
     if (loopPort !== undefined) await startLoop(new Intake(db, hub, Date.now), loopPort, log);
+    void catchUp(db, log);
     const stopCopies = startNightlyCopies(folder, log, Date.now);
     console.log(`Zest Lap is at ${urlOf(host, listeningOn)}`);
     const stop = () => {

@@ -1,7 +1,8 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { reviewRun, type Review, type ReviewCell, type ReviewRow } from '@core/review/review';
+import type { ReviewCell } from '@core/review/cell';
+import { reviewRun, type Review, type ReviewRow } from '@core/review/review';
 import { repLabel } from '@core/trackside/plan';
 import { replay } from '@core/trackside/replay';
 import { formatClock, formatDelta, formatTime } from '@core/units/time';

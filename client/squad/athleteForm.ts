@@ -4,6 +4,8 @@ import { formatExactTime, formatTime, otherReadingOf, parseTime } from '@core/un
 
 /** A mark as typed: text until it is read. */
 export type MarkFields = {
+  /** Of a mark that is stored already. */
+  id?: string;
   distance: string;
   time: string;
   date: string;
@@ -28,7 +30,8 @@ export const emptyMark = (date: string): MarkFields => ({
   leftOut: false,
 });
 
-export const toMarkFields = ({ distanceM, timeS, date, kind, ...more }: Mark): MarkFields => ({
+export const toMarkFields = ({ id, distanceM, timeS, date, kind, ...more }: Mark): MarkFields => ({
+  ...(id === undefined ? {} : { id }),
   distance: formatDistance(distanceM),
   time: formatExactTime(timeS),
   date,
@@ -78,6 +81,7 @@ export function readMark(fields: MarkFields): (Mark & { doubt?: string }) | unde
   const unlikely = doubtAboutMark({ distanceM, timeS: time.timeS });
   const doubt = unlikely && (meantS === undefined ? unlikely : `${unlikely} Did you mean ${formatTime(meantS)}?`);
   return {
+    ...(fields.id === undefined ? {} : { id: fields.id }),
     distanceM,
     timeS: time.timeS,
     date: fields.date,

@@ -27,6 +27,7 @@ export type ListedRun = {
   summary?: RunSummary;
   isUnreadable?: true;
   isSetAside?: true;
+  isPending?: true;
 };
 
 /** What this phone may do: everything, time one session, or nothing until it is let in. */

@@ -12,6 +12,8 @@ export type Course = (typeof COURSES)[number];
 
 /** One dated performance: `distanceM` metres in `timeS` seconds on `date` (YYYY-MM-DD). */
 export type Mark = {
+  /** Given when it is first stored; stays when the mark is changed. */
+  id?: string;
   distanceM: number;
   timeS: number;
   date: string;

@@ -46,6 +46,8 @@ export function readAthleteFile(text: string): Checked<AthleteInput> {
       `This file was saved by a newer Zest Lap (version ${String(file.version)}, this one knows ${VERSION}).`,
     );
   const { id: _id, groupId: _groupId, paceBookId: _bookId, ...athlete } = file.athlete ?? ({} as SquadMember);
-  const checked = check(athleteSchema, athlete);
+  const { marks } = athlete;
+  const ownMarks = Array.isArray(marks) ? { marks: marks.map(({ id: _markId, ...mark }) => mark) } : {};
+  const checked = check(athleteSchema, { ...athlete, ...ownMarks });
   return checked.ok ? checked : { ...checked, message: `${checked.message} Nothing was imported.` };
 }

@@ -80,6 +80,7 @@ const mark = {
 };
 
 const markSchema = Joi.object<Mark>({
+  id: idSchema,
   ...mark,
   kind: Joi.string()
     .valid(...MARK_KINDS)

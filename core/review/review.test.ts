@@ -1,7 +1,7 @@
 import { replay } from '../trackside/replay';
 import { at, pass, planOf, start, twoGroups } from '../trackside/testing';
 import { reviewRun } from './review';
-import { summarise } from './summary';
+import { resultsOf } from './results';
 
 test('reads actual, target, early or late, mean and spread', () => {
   const plan = planOf('2x400 @5k / 60s, 200 @mile');
@@ -26,7 +26,7 @@ test('what was planned and what was run are both there: dropped, added, cut, mov
   const plan = twoGroups('2x400 @5k / 60s', '2x600 @10k / 90s');
   const decide = (atS: number, decision: object, ids = ['a0']) =>
     at(atS, { type: 'decided', athleteIds: ids, decision: decision as { kind: 'stop' } });
-  const state = replay(plan, [
+  const events = [
     start(0, 0, ['a0', 'a1']),
     pass(88, 'a0', 400),
     pass(88, 'a1', 400),
@@ -35,13 +35,14 @@ test('what was planned and what was run are both there: dropped, added, cut, mov
     start(160, 1, ['a0', 'a1']),
     pass(226, 'a1', 300, 1),
     at(240, { type: 'moved', athleteIds: ['a1'], groupId: 'g1' }),
-  ]);
+  ];
+  const state = replay(plan, events);
   const [milers, fives] = reviewRun(state);
   expect(milers?.rows.map(({ athleteId }) => athleteId)).toEqual(['a0', 'a1']);
   expect(milers?.rows[0]?.cells[1]).toMatchObject({ leftOut: true });
   expect(milers?.rows[1]?.cells[1]).toMatchObject({ rep: { distanceM: 300 }, actualS: 66 });
   expect(fives?.rows.map(({ athleteId }) => athleteId)).toEqual(['b0', 'b1']);
-  expect(summarise(state)).toMatchObject({ athletes: 4, planned: 7, finished: 3 });
+  expect(resultsOf({ plan, events }, state).summary).toMatchObject({ athletes: 4, planned: 7, finished: 3 });
 });
 
 test('who was away and ran nothing is not read', () => {

@@ -1,28 +1,9 @@
-import { ownRep } from '../trackside/lineUp';
+/** A session that was run, read by what was run together: athletes × reps. */
 import { repLabel, type PlannedRep } from '../trackside/plan';
-import type { AthleteState, GroupState, RepRun, RunState, Slot } from '../trackside/runState';
-import { judge, type Judged } from '../trackside/tile';
-import type { Verdict } from '../trackside/verdict';
-
-/** One rep of one athlete as it was run. */
-export type ReviewCell = {
-  repIndex: number;
-  targetS?: number;
-  actualS?: number;
-  /** Of a rep by the clock that was ended before its time: how long it was to be. */
-  plannedS?: number;
-  deltaS?: number;
-  verdict?: Verdict;
-  /** Times at the marks on the way, the finish last. */
-  passes: Judged[];
-  /** What it was in fact, where it was started: it may have been cut on the way. */
-  rep?: PlannedRep;
-  /** Started, but no finish was taken. */
-  unfinished?: true;
-  /** Not for this athlete, or dropped on the way. */
-  leftOut?: true;
-  effort?: number;
-};
+import type { AthleteState, Decided, GroupState, RunState, Slot } from '../trackside/runState';
+import { counts, readCell, type ReviewCell } from './cell';
+import type { Evenness } from './evenness';
+import { headline } from './kinds';
 
 /** One athlete's row. Times in seconds; mean and spread over the finished reps, per 400 m where their distances differ. */
 export type ReviewRow = {
@@ -35,6 +16,17 @@ export type ReviewRow = {
   meanDeltaS?: number;
   /** Standard deviation of the reps about their mean (about their targets, where there are targets). */
   spreadS?: number;
+  /** Of the reps that stand for the session. */
+  evenness: Evenness;
+  /** Rests as they were taken and as they were to be, on average over those where both are known. */
+  rest?: { takenS: number; plannedS: number };
+  /** The last effort that was told of a rep, and of the session as a whole. */
+  lastEffort?: number;
+  sessionEffort?: number;
+  decided: Decided[];
+  stoppedAtMs?: number;
+  /** The group they were to run with, where that is another. */
+  movedFrom?: string;
 };
 
 /** Faster for a while, in work without structure. */
@@ -51,7 +43,8 @@ export type Review = {
   rows: ReviewRow[];
   /** In work without structure: when each surge was, in seconds from the group's start, and how long. */
   surges: Surge[];
-  /** What means are over: a rep, or 400 m where the reps differ in distance. */ meanOver: 'rep' | '400';
+  /** What means are over: a rep, or 400 m where the reps differ in distance. */
+  meanOver: 'rep' | '400';
 };
 
 const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length;
@@ -63,69 +56,62 @@ function deviation(values: readonly number[]): number | undefined {
   return Math.sqrt(values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / (values.length - 1));
 }
 
-/** How long a rep by the clock really was. */
-function ranByTheClock({ startedAtMs, finishedAtMs }: RepRun, plannedS: number) {
-  const actualS = finishedAtMs === undefined ? plannedS : (finishedAtMs - startedAtMs) / 1000;
-  return actualS < plannedS - 0.05 ? { actualS, plannedS } : { actualS: plannedS };
+/** True for a slot that the athlete had no chance to run with the group: before they came to it, or after they went. */
+function isElsewhere(group: GroupState, athlete: AthleteState, slots: readonly Slot[], at: number): boolean {
+  if (athlete.groupId !== group.id) return true;
+  const first = athlete.runs.findIndex(({ groupId }) => groupId === group.id);
+  if (first <= 0) return false;
+  return at < slots.findIndex(({ repIndex }) => repIndex === athlete.runs[first]?.repIndex);
 }
 
-function cellOf(state: RunState, athlete: AthleteState, slot: Slot, run: RepRun | undefined): ReviewCell {
-  const { repIndex } = slot;
-  if (!run) {
-    const own = ownRep(state, athlete, slot);
-    const { targetS } = own?.rep.distanceM === undefined ? {} : own.target;
-    return {
-      repIndex,
-      passes: [],
-      ...(own ? {} : { leftOut: true as const }),
-      ...(targetS === undefined ? {} : { targetS }),
-    };
-  }
-  const { rep, target, effort } = run;
-  const judged = run.passes.map((pass) =>
-    judge(rep, rep.distanceM === undefined ? undefined : target, pass.atM, pass.elapsedS),
+/** Rests on average, over those that are known both as taken and as planned. */
+function restOf(cells: readonly ReviewCell[]): ReviewRow['rest'] {
+  const known = cells.flatMap(({ restS, plannedRestS }) =>
+    restS === undefined || plannedRestS === undefined ? [] : [{ restS, plannedRestS }],
   );
-  const finish = judged.find((pass) => pass.atM === rep.callM.at(-1));
-  return {
-    repIndex,
-    rep,
-    passes: judged,
-    ...(rep.distanceM === undefined || target.targetS === undefined ? {} : { targetS: target.targetS }),
-    ...(effort === undefined ? {} : { effort }),
-    ...(finish
-      ? {
-          actualS: finish.elapsedS,
-          ...(finish.deltaS === undefined ? {} : { deltaS: finish.deltaS }),
-          ...(finish.verdict ? { verdict: finish.verdict } : {}),
-        }
-      : rep.durationS === undefined
-        ? { unfinished: true as const }
-        : ranByTheClock(run, rep.durationS)),
-  };
+  if (known.length === 0) return undefined;
+  return { takenS: mean(known.map(({ restS }) => restS)), plannedS: mean(known.map((rest) => rest.plannedRestS)) };
 }
 
-function rowOf(state: RunState, group: GroupState, athlete: AthleteState, meanOver: Review['meanOver']): ReviewRow {
-  const runs = athlete.runs.filter(({ groupId }) => groupId === group.id);
-  const cells = group.slots.map((slot) =>
-    cellOf(
-      state,
-      athlete,
-      slot,
-      runs.find(({ repIndex }) => repIndex === slot.repIndex),
-    ),
-  );
-  const timed = cells.flatMap(({ actualS, deltaS, rep }) => {
-    if (actualS === undefined || rep?.distanceM === undefined) return [];
+/** Mean and spread of what counts. */
+function meansOf(cells: readonly ReviewCell[], meanOver: Review['meanOver']) {
+  const timed = cells.flatMap((cell) => {
+    const { actualS, deltaS, rep } = cell;
+    if (!counts(cell) || actualS === undefined || rep?.distanceM === undefined) return [];
     const scale = meanOver === 'rep' ? 1 : 400 / rep.distanceM;
     return [{ timeS: actualS * scale, deltaS: deltaS === undefined ? undefined : deltaS * scale }];
   });
   const deltas = timed.flatMap(({ deltaS }) => (deltaS === undefined ? [] : [deltaS]));
   const spreadS = deviation(deltas.length === timed.length ? deltas : timed.map(({ timeS }) => timeS));
-  const row: ReviewRow = { athleteId: athlete.athleteId, name: athlete.name, cells, finished: timed.length };
-  if (timed.length > 0) row.meanS = mean(timed.map(({ timeS }) => timeS));
-  if (deltas.length > 0) row.meanDeltaS = mean(deltas);
-  if (spreadS !== undefined) row.spreadS = spreadS;
-  return row;
+  return {
+    finished: timed.length,
+    ...(timed.length > 0 ? { meanS: mean(timed.map(({ timeS }) => timeS)) } : {}),
+    ...(deltas.length > 0 ? { meanDeltaS: mean(deltas) } : {}),
+    ...(spreadS === undefined ? {} : { spreadS }),
+  };
+}
+
+function rowOf(state: RunState, group: GroupState, athlete: AthleteState, meanOver: Review['meanOver']): ReviewRow {
+  const { athleteId, name, decided, sessionEffort, stoppedAtMs, plannedFor } = athlete;
+  const cells = group.slots.map((slot, at) =>
+    readCell(state, group, athlete, slot, isElsewhere(group, athlete, group.slots, at)),
+  );
+  const rest = restOf(cells);
+  const lastEffort = cells.findLast(({ effort }) => effort !== undefined)?.effort;
+  const home = state.groups.find(({ id }) => id === plannedFor);
+  return {
+    athleteId,
+    name,
+    cells,
+    decided,
+    ...meansOf(cells, meanOver),
+    evenness: headline(cells),
+    ...(rest ? { rest } : {}),
+    ...(lastEffort === undefined ? {} : { lastEffort }),
+    ...(sessionEffort === undefined ? {} : { sessionEffort }),
+    ...(stoppedAtMs === undefined ? {} : { stoppedAtMs }),
+    ...(plannedFor !== group.id && home ? { movedFrom: home.name } : {}),
+  };
 }
 
 /** The surges of a group as they were tapped; one still on when the session ended was on until then. */
@@ -139,8 +125,8 @@ function surgesOf({ endedAtMs }: RunState, { surges, startedAtMs }: GroupState):
 }
 
 /** Who is read with a group: its members who came, and those who have run with it and then with another. */
-const readWith = (state: RunState, { id }: GroupState): AthleteState[] =>
-  Object.values(state.athletes).filter(({ groupId, presence, runs }) => {
+const readWith = (among: readonly AthleteState[], { id }: GroupState): AthleteState[] =>
+  among.filter(({ groupId, presence, runs }) => {
     if (runs.length === 0) return groupId === id && presence !== 'absent';
     return runs.some((run) => run.groupId === id);
   });
@@ -168,10 +154,16 @@ function merged(reviews: readonly Review[]): Review[] {
   return [...byReps.values()];
 }
 
-/** Reads a session that was run, by what was run together: athletes × reps with actual, target, early or late, and each athlete's mean and spread. */
-export function reviewRun(state: RunState): Review[] {
-  const reviews = state.groups.flatMap((group): Review[] => {
-    const athletes = readWith(state, group);
+/**
+ * Reads a session that was run, group by group: athletes × reps with actual, target, early or late, and each athlete's mean and
+ * spread. @param among those who are read; everyone if left out.
+ */
+export function reviewGroups(
+  state: RunState,
+  among: readonly AthleteState[] = Object.values(state.athletes),
+): Review[] {
+  return state.groups.flatMap((group): Review[] => {
+    const athletes = readWith(among, group);
     if (athletes.length === 0) return [];
     const runs = athletes.flatMap(({ runs: all }) => all.filter(({ groupId }) => groupId === group.id));
     const columns = group.slots.flatMap(({ repIndex, planIndex }): ReviewColumn[] => {
@@ -184,5 +176,7 @@ export function reviewRun(state: RunState): Review[] {
     const rows = athletes.map((athlete) => rowOf(state, group, athlete, meanOver));
     return [{ groupId: group.id, name: group.name, columns, rows, surges: surgesOf(state, group), meanOver }];
   });
-  return merged(reviews);
 }
+
+/** The same with groups that ran the same reps together. */
+export const reviewRun = (state: RunState): Review[] => merged(reviewGroups(state));

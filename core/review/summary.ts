@@ -1,6 +1,6 @@
 import type { RunState } from '../trackside/runState';
 import type { Verdict } from '../trackside/verdict';
-import { reviewRun } from './review';
+import type { AthleteResult } from './results';
 
 /** What a list of results shows of one session at the track. */
 export type RunSummary = {
@@ -15,21 +15,23 @@ export type RunSummary = {
   endedAtMs?: number;
 };
 
-/** Sums a session at the track up for a list. */
-export function summarise(state: RunState): RunSummary {
-  const rows = reviewRun(state).flatMap((review) => review.rows);
-  const cells = rows.flatMap((row) => row.cells);
-  const verdicts = { early: 0, on: 0, late: 0 };
-  for (const { verdict } of cells) if (verdict) verdicts[verdict]++;
+/** Sums the parts of all athletes up for a list. */
+export function summaryOf(
+  athletes: Iterable<AthleteResult>,
+  { startedAtMs, endedAtMs }: Pick<RunState, 'startedAtMs' | 'endedAtMs'>,
+): RunSummary {
+  const summary: RunSummary = { athletes: 0, planned: 0, finished: 0, verdicts: { early: 0, on: 0, late: 0 } };
+  for (const { isThere, planned, finished, early, on, late } of athletes) {
+    if (isThere) summary.athletes++;
+    summary.planned += planned;
+    summary.finished += finished;
+    summary.verdicts.early += early;
+    summary.verdicts.on += on;
+    summary.verdicts.late += late;
+  }
   return {
-    verdicts,
-    athletes: new Set(rows.map(({ athleteId }) => athleteId)).size,
-    planned: cells.filter(({ leftOut }) => !leftOut).length,
-    finished: Object.values(state.athletes).reduce(
-      (sum, { runs }) => sum + runs.filter(({ finishedAtMs }) => finishedAtMs !== undefined).length,
-      0,
-    ),
-    ...(state.startedAtMs === undefined ? {} : { startedAtMs: state.startedAtMs }),
-    ...(state.endedAtMs === undefined ? {} : { endedAtMs: state.endedAtMs }),
+    ...summary,
+    ...(startedAtMs === undefined ? {} : { startedAtMs }),
+    ...(endedAtMs === undefined ? {} : { endedAtMs }),
   };
 }

@@ -1,5 +1,5 @@
 import { reviewRun } from '../review/review';
-import { summarise } from '../review/summary';
+import { resultsOf } from '../review/results';
 import { replay } from './replay';
 import { simulateRun } from './simulate';
 import { chance, curve, planOf, T0, twoGroups } from './testing';
@@ -18,9 +18,10 @@ test('is the same for the same seed and another for another', () => {
 });
 
 test('runs every rep, the first too fast and the last ones fading', () => {
-  const state = replay(planOf('warm: 800 @easy\n6x800 @3k / 60s walk'), simulate(7));
+  const run = { plan: planOf('warm: 800 @easy\n6x800 @3k / 60s walk'), events: simulate(7) };
+  const state = replay(run.plan, run.events);
   expect(state.unplaced).toEqual([]);
-  expect(summarise(state)).toMatchObject({ athletes: 2, planned: 12, finished: 12, startedAtMs: T0 });
+  expect(resultsOf(run, state).summary).toMatchObject({ athletes: 2, planned: 12, finished: 12, startedAtMs: T0 });
   const deltas = reviewRun(state)[0]?.rows[0]?.cells.map((cell) => cell.deltaS ?? 0) ?? [];
   expect(deltas[0]).toBeLessThan(deltas[1] ?? 0);
   expect(deltas[5]).toBeGreaterThan((deltas[1] ?? 0) + 1);
@@ -28,8 +29,9 @@ test('runs every rep, the first too fast and the last ones fading', () => {
 
 test('groups start by their gap, each through its own reps', () => {
   const plan = twoGroups('2x400 @5k / 60s', '3x600 @10k / 90s', 20);
-  const state = replay(plan, simulate(3, plan));
+  const events = simulate(3, plan);
+  const state = replay(plan, events);
   expect(state.unplaced).toEqual([]);
   expect(state.groups.map(({ startedAtMs }) => (startedAtMs ?? 0) - T0)).toEqual([0, 20_000]);
-  expect(summarise(state)).toMatchObject({ planned: 10, finished: 10 });
+  expect(resultsOf({ plan, events }, state).summary).toMatchObject({ planned: 10, finished: 10 });
 });

@@ -73,7 +73,9 @@ async function makeReady(from: string, ready: string, contents: Contents, erased
   checkCopy(databaseFile(ready));
   const db = openDatabase(ready, contents.kind);
   try {
-    return erased.filter((id) => eraseAthlete(db, id, nowMs)).length;
+    let again = 0;
+    for (const id of erased) if (await eraseAthlete(db, id, nowMs)) again++;
+    return again;
   } finally {
     db.$client.close();
   }

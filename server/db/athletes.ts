@@ -1,25 +1,19 @@
-import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm';
-import type { Mark } from '@core/fitness/mark';
+import { and, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { AthleteInput } from '@core/formats/schemas';
 import type { SquadMember } from '@core/squad/athlete';
 import { suggestTileName, tileKey } from '@core/squad/tileName';
+import { marksByAthlete, marksOf } from './marks';
 import type { Db } from './open';
-import { athletes, marks } from './schema';
+import { athletes } from './schema';
 import { changeSquad } from './squad';
 
 type Row = typeof athletes.$inferSelect;
-type MarkRow = typeof marks.$inferSelect;
 
 /** Without what is not set: an answer has only what there is. */
 function said<T extends object>(fields: T): { [K in keyof T]?: NonNullable<T[K]> } {
   const kept = Object.entries(fields).filter(([, value]) => value !== null && value !== false);
   return Object.fromEntries(kept) as { [K in keyof T]?: NonNullable<T[K]> };
 }
-
-const markOf = ({ distanceM, timeS, date, kind, ...more }: MarkRow): Mark => {
-  const { course, courseName, note, leftOut } = more;
-  return { distanceM, timeS, date, kind, ...(said({ course, courseName, note, leftOut }) as Partial<Mark>) };
-};
 
 function memberOf(row: Row, ownMarks: SquadMember['marks']): SquadMember {
   const { id, name, tileName, status, bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId, chip } =
@@ -30,27 +24,21 @@ function memberOf(row: Row, ownMarks: SquadMember['marks']): SquadMember {
 
 /** Everyone in the squad and in its archive, by name. */
 export function listAthletes(db: Db): SquadMember[] {
-  const marksOf = new Map<string, SquadMember['marks']>();
-  for (const row of db.select().from(marks).orderBy(asc(marks.id)).all()) {
-    const list = marksOf.get(row.athleteId);
-    if (list) list.push(markOf(row));
-    else marksOf.set(row.athleteId, [markOf(row)]);
-  }
+  const marks = marksByAthlete(db);
   const { compare } = new Intl.Collator();
   return db
     .select()
     .from(athletes)
     .where(isNull(athletes.removedAtMs))
     .all()
-    .map((row) => memberOf(row, marksOf.get(row.id) ?? []))
+    .map((row) => memberOf(row, marks.get(row.id) ?? []))
     .sort((a, b) => compare(a.name, b.name));
 }
 
 /** One athlete, removed or not; undefined if there is none with this id. */
 export function readAthlete(db: Db, id: string): SquadMember | undefined {
   const row = db.select().from(athletes).where(eq(athletes.id, id)).get();
-  const own = db.select().from(marks).where(eq(marks.athleteId, id)).orderBy(asc(marks.id)).all();
-  return row && memberOf(row, own.map(markOf));
+  return row && memberOf(row, marksOf(db, id));
 }
 
 /** Stores an athlete with all their marks, in place of what was stored under this id; a removed one is back. */

@@ -1,24 +1,32 @@
 import type Database from 'better-sqlite3';
-import { eq, inArray, like, or } from 'drizzle-orm';
+import { and, eq, exists, inArray, isNull, like, or } from 'drizzle-orm';
 import type { AthleteFile } from '@core/formats/athleteFile';
 import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
 import { isAnyoneInRun, isInRun, runOf } from '@core/trackside/runOf';
 import { readAthlete } from './athletes';
 import { truncateWal, type Db } from './open';
-import { readSoundPart } from './runs';
-import { athletes, erasedAthletes, runEvents, runs, sessions } from './schema';
+import { breathe, eraseFromProjection, forgetGrowing } from './results';
+import { athleteResults, athletes, erasedAthletes, runEvents, runResults, runs, sessions } from './schema';
 import { readSquad, type Tx } from './squad';
+import { readSoundPart } from './storedRun';
 
-/** The ids of the sessions at the track in which the athlete is named anywhere. */
+/** The ids of the sessions at the track in which the athlete is named anywhere; where there is no projection to ask, in the text of it. */
 function runIdsNaming(db: Db, athleteId: string): string[] {
+  const projected = db
+    .select({ id: athleteResults.runId })
+    .from(athleteResults)
+    .where(eq(athleteResults.athleteId, athleteId));
+  const name = `%${athleteId}%`;
   const inEvents = db
     .select({ id: runEvents.runId })
     .from(runEvents)
-    .where(like(runEvents.eventJson, `%${athleteId}%`));
+    .where(and(eq(runEvents.runId, runs.id), like(runEvents.eventJson, name)));
+  const isUnknown = or(isNull(runResults.runId), eq(runResults.isUnreadable, true));
   return db
     .select({ id: runs.id })
     .from(runs)
-    .where(or(like(runs.planJson, `%${athleteId}%`), inArray(runs.id, inEvents)))
+    .leftJoin(runResults, eq(runResults.runId, runs.id))
+    .where(or(inArray(runs.id, projected), and(isUnknown, or(like(runs.planJson, name), exists(inEvents)))))
     .all()
     .map(({ id }) => id);
 }
@@ -45,9 +53,11 @@ function eraseFromRun(db: Db, tx: Tx, id: string, athleteId: string): void {
   }
   const eventCount = left.size + run.damaged.length - damaged.length;
   tx.update(runs)
-    .set({ planJson: JSON.stringify(kept.plan), summaryJson: null, eventCount })
+    .set({ planJson: JSON.stringify(kept.plan), eventCount })
     .where(eq(runs.id, id))
     .run();
+  forgetGrowing(db, id);
+  eraseFromProjection(tx, id, athleteId);
 }
 
 /** The sessions whose plan for the day has the athlete in it. */
@@ -62,14 +72,16 @@ function plannedWith(db: Db, athleteId: string) {
 }
 
 /** Everything that is kept about one athlete; undefined if there is none with this id. */
-export function athleteFile(db: Db, id: string, savedOn: string): AthleteFile | undefined {
+export async function athleteFile(db: Db, id: string, savedOn: string): Promise<AthleteFile | undefined> {
   const athlete = readAthlete(db, id);
   if (!athlete) return undefined;
   const group = readSquad(db).groups.find((candidate) => candidate.id === athlete.groupId);
-  const own = runIdsNaming(db, id).flatMap((runId) => {
+  const own: AthleteFile['runs'] = [];
+  for (const runId of runIdsNaming(db, id)) {
+    await breathe();
     const run = readSoundPart(db, runId);
-    return run && isInRun(run, id) ? [runOf(run, (athleteId) => athleteId === id)] : [];
-  });
+    if (run && isInRun(run, id)) own.push(runOf(run, (athleteId) => athleteId === id));
+  }
   const plans = plannedWith(db, id).flatMap(({ title, date, plan }) => {
     const about = aboutAthlete(plan, id);
     return about ? [{ title, date, plan: about }] : [];
@@ -85,16 +97,35 @@ export function athleteFile(db: Db, id: string, savedOn: string): AthleteFile | 
   };
 }
 
+/** So long a slice of an erasure may hold up other requests. */
+const SLICE_MS = 40;
+
+/** Takes an athlete who is erased out of every session at the track, some sessions at a time with room for requests between. */
+async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
+  const ids = runIdsNaming(db, athleteId);
+  while (ids.length > 0) {
+    await breathe();
+    // Closed in the middle: the rest is taken up when it is opened again.
+    if (!db.$client.open) return;
+    db.transaction((tx) => {
+      const endMs = performance.now() + SLICE_MS;
+      do {
+        const id = ids.pop();
+        if (id !== undefined) eraseFromRun(db, tx, id, athleteId);
+      } while (ids.length > 0 && performance.now() < endMs);
+    });
+  }
+}
+
 /**
  * Takes an athlete away for good: profile, marks, their part of every plan and of every session at the track; a session that had nobody else
- * goes with them. It cannot be taken back, and what they leave on the disk is overwritten.
+ * goes with them. It cannot be taken back, and what they leave on the disk is overwritten. They are gone from the squad at once; the
+ * sessions follow in slices, and a server that ends in the middle goes on with it when it starts again (see finishErasures()).
  * @returns false if there is none with this id.
  */
-export function eraseAthlete(db: Db, id: string, nowMs: number): boolean {
-  const isThere = readAthlete(db, id) !== undefined;
-  if (!isThere) return false;
+export async function eraseAthlete(db: Db, id: string, nowMs: number): Promise<boolean> {
+  if (readAthlete(db, id) === undefined) return false;
   db.transaction((tx) => {
-    for (const runId of runIdsNaming(db, id)) eraseFromRun(db, tx, runId, id);
     for (const { id: sessionId, plan } of plannedWith(db, id))
       tx.update(sessions)
         .set({ plan: withoutAthlete(plan, id) })
@@ -103,9 +134,23 @@ export function eraseAthlete(db: Db, id: string, nowMs: number): boolean {
     tx.delete(athletes).where(eq(athletes.id, id)).run();
     tx.insert(erasedAthletes).values({ id, erasedAtMs: nowMs }).onConflictDoNothing().run();
   });
+  await eraseFromRuns(db, id);
   // The write-ahead log still has the old pages: with secure_delete on, writing it back leaves nothing of them.
   truncateSoon(db);
   return true;
+}
+
+/** Goes on with erasures that were interrupted. @returns whose. */
+export async function finishErasures(db: Db): Promise<string[]> {
+  const left = db
+    .selectDistinct({ id: erasedAthletes.id })
+    .from(erasedAthletes)
+    .innerJoin(athleteResults, eq(athleteResults.athleteId, erasedAthletes.id))
+    .all()
+    .map(({ id }) => id);
+  for (const id of left) await eraseFromRuns(db, id);
+  if (left.length > 0) truncateSoon(db);
+  return left;
 }
 
 const RETRY_MS = 1000;

@@ -1,14 +1,16 @@
 import { isDeepStrictEqual } from 'node:util';
-import { and, asc, desc, eq, gt, gte, isNotNull, isNull, sql } from 'drizzle-orm';
-import { summarise, type RunSummary } from '@core/review/summary';
+import { and, desc, eq, gte, isNotNull, isNull, sql } from 'drizzle-orm';
+import { RESULTS_VERSION } from '@core/review/results';
+import type { RunSummary } from '@core/review/summary';
 import type { RunEvent } from '@core/trackside/events';
 import { athletesOf, type Plan } from '@core/trackside/plan';
-import { replay } from '@core/trackside/replay';
 import { eventAbout, runOf } from '@core/trackside/runOf';
 import type { Db } from './open';
 import { Refused } from './refused';
-import { erasedAthletes, runEvents, runs } from './schema';
+import { forgetGrowing, project } from './results';
+import { erasedAthletes, runEvents, runResults, runs } from './schema';
 import type { Tx } from './squad';
+import { eventRows, parsed } from './storedRun';
 
 /** One line of the list of results: with its summary, or why there is none. */
 export type ListedRun = {
@@ -19,43 +21,14 @@ export type ListedRun = {
   summary?: RunSummary;
   /** What is stored of it is damaged. */
   isUnreadable?: true;
-  /** The coach has put it away. */
+  /** The coach has removed it; it can be brought back. */
   isSetAside?: true;
+  /** It is being read just now, and has its summary in a moment. */
+  isPending?: true;
 };
-
-/** What is stored of a run is damaged: it can be set aside, and nothing else is touched by it. */
-export class UnreadableRun extends Error {
-  override name = 'UnreadableRun';
-}
-
-type RunRow = typeof runs.$inferSelect;
 
 /** Far more than any session has; a run with more could not be replayed in time. */
 export const MOST_EVENTS = 20_000;
-
-/** @throws UnreadableRun */
-function parsed<T>(json: string): T {
-  try {
-    return JSON.parse(json) as T;
-  } catch (cause) {
-    throw new UnreadableRun('What is stored of this session cannot be read.', { cause });
-  }
-}
-
-const planOf = (row: Pick<RunRow, 'planJson'>) => parsed<Plan>(row.planJson);
-
-/** The events of a run as they are stored, in the order they came in. */
-function eventRows(db: Db, runId: string, afterRow = 0) {
-  return db
-    .select({ row: sql<number>`rowid`, id: runEvents.id, eventJson: runEvents.eventJson })
-    .from(runEvents)
-    .where(and(eq(runEvents.runId, runId), gt(sql`rowid`, afterRow)))
-    .orderBy(asc(sql`rowid`))
-    .all();
-}
-
-const eventsOf = (db: Db, runId: string): RunEvent[] =>
-  eventRows(db, runId).map(({ eventJson }) => parsed<RunEvent>(eventJson));
 
 /** What came in after a row of the log, and the last row there is. @throws UnreadableRun */
 export function eventsAfter(db: Db, runId: string, row: number): { events: RunEvent[]; lastRow: number } {
@@ -63,80 +36,36 @@ export function eventsAfter(db: Db, runId: string, row: number): { events: RunEv
   return { events: rows.map(({ eventJson }) => parsed<RunEvent>(eventJson)), lastRow: rows.at(-1)?.row ?? row };
 }
 
-function workedOut(plan: Plan, events: readonly RunEvent[]): RunSummary {
-  try {
-    return summarise(replay(plan, events));
-  } catch (cause) {
-    throw new UnreadableRun('What is stored of this session cannot be replayed.', { cause });
-  }
+type ListRow = { id: string; sessionId: string; title: string; date: string; setAsideAtMs: number | null } & {
+  results: typeof runResults.$inferSelect | null;
+};
+
+function listed({ id, sessionId, title, date, setAsideAtMs, results }: ListRow): ListedRun {
+  const run = { id, sessionId, title, date };
+  if (setAsideAtMs !== null) return { ...run, isSetAside: true };
+  if (!results || results.version !== RESULTS_VERSION) return { ...run, isPending: true };
+  if (results.isUnreadable) return { ...run, isUnreadable: true };
+  const { athletes, planned, finished, early, on, late, startedAtMs, endedAtMs } = results;
+  const times = { ...(startedAtMs === null ? {} : { startedAtMs }), ...(endedAtMs === null ? {} : { endedAtMs }) };
+  return { ...run, summary: { athletes, planned, finished, verdicts: { early, on, late }, ...times } };
 }
 
-/** The summary is worked out when it is first asked for after new events, so that taking in events stays quick. @throws UnreadableRun */
-function summaryOf(db: Db, row: RunRow): RunSummary {
-  const kept = row.summaryJson ? parsed<Partial<RunSummary>>(row.summaryJson) : undefined;
-  // One kept by an earlier version of the app may have less in it.
-  if (kept && kept.planned !== undefined) return kept as RunSummary;
-  const summary = workedOut(planOf(row), eventsOf(db, row.id));
-  try {
-    db.update(runs)
-      .set({ summaryJson: JSON.stringify(summary) })
-      .where(eq(runs.id, row.id))
-      .run();
-  } catch {
-    // With the disk full it is worked out again the next time; reading goes on.
-  }
-  return summary;
-}
-
-function listed(db: Db, row: RunRow): ListedRun {
-  const { id, sessionId, title, date } = row;
-  if (row.setAsideAtMs !== null) return { id, sessionId, title, date, isSetAside: true };
-  try {
-    return { id, sessionId, title, date, summary: summaryOf(db, row) };
-  } catch (error) {
-    if (!(error instanceof UnreadableRun)) throw error;
-    return { id, sessionId, title, date, isUnreadable: true };
-  }
-}
-
-/** Everything taken to the track, the latest date first. */
+/** Everything taken to the track, the latest date first. Neither plans nor logs are looked at. */
 export function listRuns(db: Db): ListedRun[] {
-  const rows = db.select().from(runs).orderBy(desc(runs.date), desc(runs.createdAtMs)).all();
-  return rows.map((row) => listed(db, row));
+  const { id, sessionId, title, date, setAsideAtMs } = runs;
+  return db
+    .select({ id, sessionId, title, date, setAsideAtMs, results: runResults })
+    .from(runs)
+    .leftJoin(runResults, eq(runResults.runId, runs.id))
+    .orderBy(desc(date), desc(runs.createdAtMs))
+    .all()
+    .map(listed);
 }
 
 /** Puts a run away from the results, or takes that back. @returns false if there is none with this id for which that changes anything. */
 export function setRunAside(db: Db, id: string, nowMs: number | null): boolean {
   const there = and(eq(runs.id, id), nowMs === null ? isNotNull(runs.setAsideAtMs) : isNull(runs.setAsideAtMs));
   return db.update(runs).set({ setAsideAtMs: nowMs }).where(there).run().changes > 0;
-}
-
-/** A run's plan and events, or undefined if there is none with this id. @throws UnreadableRun */
-export function readRun(db: Db, id: string): { plan: Plan; events: RunEvent[] } | undefined {
-  const row = db.select().from(runs).where(eq(runs.id, id)).get();
-  return row && { plan: planOf(row), events: eventsOf(db, id) };
-}
-
-/** What can be read of a run, and the rows of its log that cannot; undefined if its plan cannot either. */
-export function readSoundPart(db: Db, id: string) {
-  const row = db.select().from(runs).where(eq(runs.id, id)).get();
-  if (!row) return undefined;
-  const events: RunEvent[] = [];
-  const damaged: { id: string; eventJson: string }[] = [];
-  try {
-    const plan = planOf(row);
-    for (const stored of eventRows(db, id)) {
-      try {
-        events.push(parsed<RunEvent>(stored.eventJson));
-      } catch {
-        damaged.push(stored);
-      }
-    }
-    return { plan, events, damaged };
-  } catch (error) {
-    if (error instanceof UnreadableRun) return undefined;
-    throw error;
-  }
 }
 
 /** The ids of those who were erased: a phone may still send what it has of them. */
@@ -159,7 +88,10 @@ export function putPlan(db: Db, sent: Plan, nowMs: number): 'kept' | 'same' | 'd
   const { id, sessionId, title, date } = plan;
   const stored = db.select({ planJson: runs.planJson }).from(runs).where(eq(runs.id, id)).get();
   if (stored) return stored.planJson === planJson ? 'same' : 'different';
-  db.insert(runs).values({ id, sessionId, title, date, planJson, createdAtMs: nowMs }).run();
+  db.transaction((tx) => {
+    tx.insert(runs).values({ id, sessionId, title, date, planJson, createdAtMs: nowMs }).run();
+    project(db, tx, id, [], -1);
+  });
   return 'kept';
 }
 
@@ -187,28 +119,38 @@ function isStored(tx: Tx, runId: string, event: RunEvent): boolean {
  * @returns undefined if there is no such run. @throws Refused when the run would have too many; nothing is stored then.
  */
 export function addEvents(db: Db, runId: string, events: readonly RunEvent[], nowMs: number): AddedEvents | undefined {
-  return db.transaction((tx) => {
-    const run = tx.select({ count: runs.eventCount }).from(runs).where(eq(runs.id, runId)).get();
-    if (!run) return undefined;
-    const erased = erasedIds(db);
-    const isKept = (athleteId: string) => !erased.has(athleteId);
-    const added: RunEvent[] = [];
-    const conflictIds = new Set<string>();
-    const insert = tx.insert(runEvents).values(ANY_EVENT).onConflictDoNothing().prepare();
-    for (const sent of events) {
-      const event = eventAbout(sent, isKept);
-      if (!event) continue;
-      const { id, atMs, type } = event;
-      const row = { id, runId, atMs, type, eventJson: JSON.stringify(event), receivedAtMs: nowMs };
-      if (insert.run(row).changes > 0) added.push(event);
-      else if (!isStored(tx, runId, event)) conflictIds.add(id);
-    }
-    const eventCount = run.count + added.length;
-    if (added.length > 0 && eventCount > MOST_EVENTS)
-      throw new Refused('too_many', `A session has room for ${MOST_EVENTS} entries, and this one is full.`, 'events');
-    if (added.length > 0) tx.update(runs).set({ summaryJson: null, eventCount }).where(eq(runs.id, runId)).run();
-    return { added, conflictIds };
-  });
+  try {
+    return db.transaction((tx) => addTo(db, tx, runId, events, nowMs));
+  } catch (error) {
+    forgetGrowing(db, runId);
+    throw error;
+  }
+}
+
+function addTo(db: Db, tx: Tx, runId: string, events: readonly RunEvent[], nowMs: number): AddedEvents | undefined {
+  const run = tx.select({ count: runs.eventCount }).from(runs).where(eq(runs.id, runId)).get();
+  if (!run) return undefined;
+  const erased = erasedIds(db);
+  const isKept = (athleteId: string) => !erased.has(athleteId);
+  const added: RunEvent[] = [];
+  const conflictIds = new Set<string>();
+  const insert = tx.insert(runEvents).values(ANY_EVENT).onConflictDoNothing().prepare();
+  for (const sent of events) {
+    const event = eventAbout(sent, isKept);
+    if (!event) continue;
+    const { id, atMs, type } = event;
+    const row = { id, runId, atMs, type, eventJson: JSON.stringify(event), receivedAtMs: nowMs };
+    if (insert.run(row).changes > 0) added.push(event);
+    else if (!isStored(tx, runId, event)) conflictIds.add(id);
+  }
+  const eventCount = run.count + added.length;
+  if (added.length > 0 && eventCount > MOST_EVENTS)
+    throw new Refused('too_many', `A session has room for ${MOST_EVENTS} entries, and this one is full.`, 'events');
+  if (added.length > 0) {
+    tx.update(runs).set({ eventCount }).where(eq(runs.id, runId)).run();
+    project(db, tx, runId, added, run.count);
+  }
+  return { added, conflictIds };
 }
 
 /** How many events of a run are kept. */

@@ -6,10 +6,14 @@ import type { PaceEntry } from '@core/paces/paceBook';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { HeatLimits } from '@core/conditions/heat';
 import type { OwnVenue } from '@core/track/ownVenue';
+import type { TimeSource } from '@core/review/evenness';
+import type { RepResult } from '@core/review/results';
 import type { Intent } from '@core/session/intent';
 import type { VolumeGuides } from '@core/session/volumeGuides';
 import type { Goal, Leaning, Status } from '@core/squad/athlete';
 import type { Schools } from '@core/squad/schools';
+import type { Flag, Presence } from '@core/trackside/events';
+import type { Verdict } from '@core/trackside/verdict';
 
 /** What holds for the whole squad: one row. */
 export const squad = sqliteTable('squad', {
@@ -64,10 +68,12 @@ export const athletes = sqliteTable('athletes', {
 export const marks = sqliteTable(
   'marks',
   {
-    id: integer().primaryKey({ autoIncrement: true }),
+    /** Stays when the mark is changed: an estimate may point at it. */
+    id: text().primaryKey(),
     athleteId: text('athlete_id')
       .notNull()
       .references(() => athletes.id, { onDelete: 'cascade' }),
+    place: integer().notNull(),
     distanceM: real('distance_m').notNull(),
     timeS: real('time_s').notNull(),
     date: text().notNull(),
@@ -160,15 +166,16 @@ export const runs = sqliteTable(
     title: text().notNull(),
     date: text().notNull(),
     planJson: text('plan_json').notNull(),
-    /** What lists show of it; empty when events have come in since. */
-    summaryJson: text('summary_json'),
     createdAtMs: integer('created_at_ms').notNull(),
     /** How many events it has; counted here, since every post asks. */
     eventCount: integer('event_count').notNull().default(0),
     /** Put away by the coach, for example since it cannot be read; nothing of it is lost. */
     setAsideAtMs: integer('set_aside_at_ms'),
   },
-  (table) => [index('runs_by_date').on(table.date)],
+  (table) => [
+    // Holds all that lists show, so that they never come by the plans.
+    index('runs_listed').on(table.date, table.createdAtMs, table.id, table.sessionId, table.title, table.setAsideAtMs),
+  ],
 );
 
 /** What happened at the track: only ever added to. */
@@ -185,6 +192,100 @@ export const runEvents = sqliteTable(
     receivedAtMs: integer('received_at_ms').notNull(),
   },
   (table) => [index('run_events_by_run').on(table.runId)],
+);
+
+/**
+ * A projection of each session at the track: what lists show of it. Written with the events, and made anew from them at any time (see
+ * results.ts).
+ */
+export const runResults = sqliteTable('run_results', {
+  runId: text('run_id')
+    .primaryKey()
+    .references(() => runs.id, { onDelete: 'cascade' }),
+  /** Which RESULTS_VERSION it was worked out by. */
+  version: integer().notNull(),
+  /** What is stored of the session is damaged. */
+  isUnreadable: integer('is_unreadable', { mode: 'boolean' }).notNull().default(false),
+  athletes: integer().notNull().default(0),
+  planned: integer().notNull().default(0),
+  finished: integer().notNull().default(0),
+  early: integer().notNull().default(0),
+  on: integer().notNull().default(0),
+  late: integer().notNull().default(0),
+  startedAtMs: integer('started_at_ms'),
+  endedAtMs: integer('ended_at_ms'),
+});
+
+const ofRun = () => ({
+  runId: text('run_id')
+    .notNull()
+    .references(() => runs.id, { onDelete: 'cascade' }),
+  athleteId: text('athlete_id').notNull(),
+  date: text().notNull(),
+});
+
+/** The same projection, one athlete's part of a session: everyone a session names has one. */
+export const athleteResults = sqliteTable(
+  'athlete_results',
+  {
+    ...ofRun(),
+    presence: text().$type<Presence>(),
+    groupId: text('group_id'),
+    isThere: integer('is_there', { mode: 'boolean' }).notNull().default(false),
+    planned: integer().notNull(),
+    finished: integer().notNull(),
+    early: integer().notNull(),
+    on: integer().notNull(),
+    late: integer().notNull(),
+    isStopped: integer('is_stopped', { mode: 'boolean' }).notNull().default(false),
+    meanPercent: real('mean_percent'),
+    evennessPercent: real('evenness_percent'),
+    fadePercent: real('fade_percent'),
+    lastEffort: real('last_effort'),
+    sessionEffort: real('session_effort'),
+    startedAtMs: integer('started_at_ms'),
+    lastAtMs: integer('last_at_ms'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.runId, table.athleteId] }),
+    index('athlete_results_by_athlete').on(table.athleteId, table.date),
+  ],
+);
+
+/** The same projection, rep by rep. */
+export const repResults = sqliteTable(
+  'rep_results',
+  {
+    ...ofRun(),
+    place: integer().notNull(),
+    repIndex: integer('rep_index').notNull(),
+    groupId: text('group_id').notNull(),
+    role: text().$type<RepResult['role']>().notNull(),
+    state: text().$type<RepResult['state']>().notNull(),
+    distanceM: real('distance_m'),
+    durationS: real('duration_s'),
+    coveredM: real('covered_m'),
+    pace: text(),
+    targetS: real('target_s'),
+    expectedM: real('expected_m'),
+    timeS: real('time_s'),
+    deltaS: real('delta_s'),
+    verdict: text().$type<Verdict>(),
+    openingDeltaS: real('opening_delta_s'),
+    effort: real(),
+    beatsPerMin: integer('beats_per_min'),
+    restS: real('rest_s'),
+    plannedRestS: real('planned_rest_s'),
+    flags: text({ mode: 'json' }).$type<Flag[]>().notNull(),
+    source: text().$type<TimeSource>(),
+    isExcluded: integer('is_excluded', { mode: 'boolean' }).notNull().default(false),
+    isAdded: integer('is_added', { mode: 'boolean' }).notNull().default(false),
+    cutFromM: real('cut_from_m'),
+  },
+  (table) => [
+    primaryKey({ columns: [table.runId, table.athleteId, table.place] }),
+    index('rep_results_by_athlete').on(table.athleteId, table.date),
+  ],
 );
 
 /** The passphrase in force, as a scrypt hash: one row. Another passphrase takes its place, and all that was given out for it ends. */

@@ -3,20 +3,17 @@ import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
 import { suggestTileName, tileKey } from '@core/squad/tileName';
 import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
+import { chunked } from './chunked';
+import { putMarks } from './marks';
 import type { Db } from './open';
 import { Refused } from './refused';
-import { athletes, erasedAthletes, groups, marks, paceBooks, squad } from './schema';
+import { athletes, erasedAthletes, groups, paceBooks, squad } from './schema';
 
 /** What one transaction works with. */
 export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 
 const SQUAD_ID = 1;
 const idsOf = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);
-
-/** So many rows go into one statement: SQLite takes 32,766 values in one. */
-const CHUNK = 500;
-const chunks = <T>(rows: readonly T[]): T[][] =>
-  Array.from({ length: Math.ceil(rows.length / CHUNK) }, (_, i) => rows.slice(i * CHUNK, (i + 1) * CHUNK));
 
 /** The squad's pace book and its groups, in order. */
 export function readSquad(db: Db): SquadSettings {
@@ -166,11 +163,9 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
   const set = Object.fromEntries(
     Object.entries(changing).map(([key, column]) => [key, sql.raw(`excluded."${column.name}"`)]),
   );
-  for (const some of chunks(rows))
+  for (const some of chunked(rows))
     tx.insert(athletes).values(some).onConflictDoUpdate({ target: athletes.id, set }).run();
-  for (const ids of chunks(idsOf(list))) tx.delete(marks).where(inArray(marks.athleteId, ids)).run();
-  for (const some of chunks(list.flatMap(({ id, marks: own }) => own.map((mark) => ({ ...mark, athleteId: id })))))
-    tx.insert(marks).values(some).run();
+  putMarks(tx, list);
 }
 
 function putSettings(tx: Tx, { paceBookId, guides, heat, schools }: SquadChange): void {

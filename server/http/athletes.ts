@@ -21,14 +21,14 @@ const listed = resourceRouter({
 export function athletesRouter(context: Context): Router {
   const { db, nowMs } = context;
   const router = Router();
-  router.get('/:id/file', (req, res) => {
-    const file = athleteFile(db, checkedId(req), format(nowMs(), 'yyyy-MM-dd'));
+  router.get('/:id/file', async (req, res) => {
+    const file = await athleteFile(db, checkedId(req), format(nowMs(), 'yyyy-MM-dd'));
     if (!file) throw notFound('athlete');
     // The name of the file says nothing about whose it is.
     res.attachment(`athlete-${file.savedOn}.json`).json(file);
   });
-  router.post('/:id/erase', (req, res) => {
-    if (!eraseAthlete(db, checkedId(req), nowMs())) throw notFound('athlete');
+  router.post('/:id/erase', async (req, res) => {
+    if (!(await eraseAthlete(db, checkedId(req), nowMs()))) throw notFound('athlete');
     res.status(204).end();
   });
   router.use(listed(context));

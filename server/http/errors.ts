@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { isNoRoom } from '../db/errorCode';
 import { Refused } from '../db/refused';
-import { UnreadableRun } from '../db/runs';
+import { UnreadableRun } from '../db/storedRun';
 
 /** An answer that is a refusal: a status, a code for programs, a sentence for the coach, and the field it is about. */
 export class ApiError extends Error {

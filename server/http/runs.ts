@@ -5,7 +5,10 @@ import { idSchema } from '@core/formats/schemas';
 import { eventSchema, planSchema } from '@core/formats/tracksideSchemas';
 import type { RunEvent } from '@core/trackside/events';
 import { countEventsOf } from '../accounts/access';
-import { addEvents, deviceOfEvent, hasRun, listRuns, putPlan, readRun, setRunAside } from '../db/runs';
+import { addEvents, deviceOfEvent, hasRun, listRuns, putPlan, setRunAside } from '../db/runs';
+import type { Db } from '../db/open';
+import { writeUnreadable } from '../db/results';
+import { readRun, UnreadableRun } from '../db/storedRun';
 import { isForHelper, whyNotForHelper } from '@core/trackside/helper';
 import { letInOf } from './access';
 import { checkedBody, checkedId, checkedQuery } from './checked';
@@ -69,6 +72,16 @@ const conflicts = (batch: readonly unknown[], ids: ReadonlySet<string>): Refused
     return [{ index, id, code: 'conflict', field: `events[${index}].id`, message }];
   });
 
+/** The run as it is stored; one that turns out to be damaged is listed as such from then on. @throws UnreadableRun */
+function readOrSay(db: Db, id: string) {
+  try {
+    return readRun(db, id);
+  } catch (error) {
+    if (error instanceof UnreadableRun) writeUnreadable(db, id);
+    throw error;
+  }
+}
+
 /** /api/runs: sessions taken to the track. Plans are written once; events are only ever added. */
 export function runsRouter({ db, nowMs, hub }: Context): Router {
   const router = Router();
@@ -77,7 +90,7 @@ export function runsRouter({ db, nowMs, hub }: Context): Router {
     res.json(listRuns(db));
   });
   router.get('/:id', (req, res) => {
-    const run = readRun(db, checkedId(req));
+    const run = readOrSay(db, checkedId(req));
     if (!run) throw notFound('session at the track');
     const letIn = letInOf(res);
     if (letIn?.who !== 'helper') return void res.json(run);

@@ -7,7 +7,8 @@ import { GrowingReplay } from '@core/trackside/growingReplay';
 import type { RunState } from '@core/trackside/runState';
 import type { Plan } from '@core/trackside/plan';
 import type { Db } from '../db/open';
-import { addEvents, countEvents, eventsAfter, readRun, recentRunIds, UnreadableRun } from '../db/runs';
+import { addEvents, countEvents, eventsAfter, recentRunIds } from '../db/runs';
+import { readRun, UnreadableRun } from '../db/storedRun';
 import type { Hub } from '../live/hub';
 
 /** What became of a line. */

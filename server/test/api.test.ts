@@ -19,7 +19,7 @@ const ada = {
   name: 'Ada',
   tileName: 'Ada',
   status: 'training',
-  marks: [{ distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' }],
+  marks: [{ id: ulid(), distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' }],
 };
 const { id: _id, ...shipped } = curveBook;
 const myBook = { ...shipped, name: 'Mine' };
@@ -77,7 +77,15 @@ describe.each([
       status: 'easing',
       marks: [
         ...ada.marks,
-        { distanceM: 800, timeS: 150, date: '2026-10-05', kind: 'trial', note: 'wind', leftOut: true },
+        {
+          id: ulid(),
+          distanceM: 800,
+          timeS: 150,
+          date: '2026-10-05',
+          kind: 'trial',
+          note: 'wind',
+          leftOut: true,
+        },
       ],
       bornYear: 2009,
       leaning: '800-1500',

@@ -214,7 +214,7 @@ describe('restoring', () => {
     db.$client.close();
     const copy = await copied();
     const again = openDatabase(folder);
-    eraseAthlete(again, id, NOW);
+    await eraseAthlete(again, id, NOW);
     again.$client.close();
     expect(await restore(folder, copy, NOW)).toMatchObject({ erasedAgain: 1 });
     expect(opened()).toEqual(['Bo']);

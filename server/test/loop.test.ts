@@ -6,7 +6,7 @@ import { LOOP_DEVICE } from '@core/trackside/chips';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import * as replays from '@core/trackside/replay';
-import * as runsDb from '../db/runs';
+import * as storedRuns from '../db/storedRun';
 import { runs } from '../db/schema';
 import { Hub } from '../live/hub';
 import { Intake } from '../loop/intake';
@@ -266,7 +266,7 @@ test('what floods in from one device is replayed as it grows: nothing is read or
   const device = await Device.connect();
   await device.say(passing(80, 'STRAY-0'));
   const anew = jest.spyOn(replays, 'replay');
-  const reads = jest.spyOn(runsDb, 'readRun');
+  const reads = jest.spyOn(storedRuns, 'readRun');
   const lines = Array.from({ length: 60 }, (_, i) => passing(90 + i * 3, `STRAY-${i}`));
   expect(new Set((await device.say(...lines)).map((answer) => JSON.stringify(answer)))).toEqual(
     new Set(['{"took":"unnamed"}']),

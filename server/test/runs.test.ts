@@ -2,7 +2,9 @@ import fs from 'node:fs';
 import { eq } from 'drizzle-orm';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/trackside/events';
-import { MOST_EVENTS, readRun } from '../db/runs';
+import { MOST_EVENTS } from '../db/runs';
+import { rebuild } from '../db/results';
+import { readRun } from '../db/storedRun';
 import { runEvents, runs } from '../db/schema';
 import { planFor } from './madeUpPlan';
 import { startTestServer, type TestServer } from './testServer';
@@ -16,8 +18,10 @@ const post = async (runId: string, ...events: RunEvent[]) =>
 type Listed = { id: string; summary?: object; isUnreadable?: true; isSetAside?: true };
 const list = async () => (await server.call('GET', '/api/runs')).body as Listed[];
 const listed = async (id: string) => (await list()).find((run) => run.id === id);
-const damage = (id: string) =>
-  server.db.update(runs).set({ planJson: '{"groups":', summaryJson: null }).where(eq(runs.id, id)).run();
+const damage = (id: string) => {
+  server.db.update(runs).set({ planJson: '{"groups":' }).where(eq(runs.id, id)).run();
+  rebuild(server.db, id);
+};
 
 beforeEach(async () => {
   server = await startTestServer();

@@ -26,7 +26,12 @@ afterEach(async () => {
 
 const race = { distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' as const };
 const goal = { distanceM: 800, timeS: 140, date: '2027-05-01' };
-const someone = (name: string, more: Partial<SquadMember> = {}) => ({ id: ulid(), name, marks: [race], ...more });
+const someone = (name: string, more: Partial<SquadMember> = {}) => ({
+  id: ulid(),
+  name,
+  marks: [{ ...race, id: ulid() }],
+  ...more,
+});
 const change = (body: object) => server.call('POST', '/api/squad/changes', body);
 const squad = async () => (await server.call('GET', '/api/squad')).body as SquadSettings;
 const athletes = async () => (await server.call('GET', '/api/athletes')).body as SquadMember[];
@@ -323,6 +328,7 @@ test('a mark of a day to come is refused with its name and place, and nothing is
 test('a mark knows its course, and comes back with it', async () => {
   const marks = [
     {
+      id: ulid(),
       distanceM: 4000,
       timeS: 900,
       date: '2026-10-01',
@@ -354,4 +360,33 @@ test('the schools of a squad are stored, refused where they make no sense, and t
   const { schools: _schools, ...plain } = before.settings;
   await change(inverseOf({ schools }, { ...before, settings: plain }));
   expect(await squad()).not.toHaveProperty('schools');
+});
+
+describe('marks', () => {
+  const marksOf = async (id: string) => (await athletes()).find((athlete) => athlete.id === id)?.marks ?? [];
+  const { id: _id, ...unnamed } = { id: '', ...race };
+  test('keep their ids when they are changed, when another comes, and when they are sent without', async () => {
+    const one = someone('Ada', { marks: [unnamed, { ...unnamed, timeS: 1120 }] });
+    await change({ athletes: [one] });
+    const [first, second] = await marksOf(one.id);
+    expect(new Set([first?.id, second?.id]).size).toBe(2);
+    const faster = { ...second, timeS: 1100 };
+    await change({ athletes: [{ ...one, marks: [{ ...unnamed, timeS: 1000 }, faster, first] }] });
+    const after = await marksOf(one.id);
+    expect(after.map(({ id, timeS }) => [id, timeS])).toEqual([
+      [expect.any(String), 1000],
+      [second?.id, 1100],
+      [first?.id, 1110],
+    ]);
+    await change({ athletes: [{ ...one, marks: after.map(({ id: _gone, ...mark }) => mark) }] });
+    expect((await marksOf(one.id)).map(({ id }) => id)).toEqual(after.map(({ id }) => id));
+  });
+  test('of one athlete are never taken by another who is sent with their ids', async () => {
+    const [ada, bo] = [someone('Ada'), someone('Bo')];
+    await change({ athletes: [ada] });
+    await change({ athletes: [{ ...bo, marks: [...ada.marks, ...ada.marks] }] });
+    expect(await marksOf(ada.id)).toEqual(ada.marks);
+    const ids = (await marksOf(bo.id)).map(({ id }) => id);
+    expect(new Set([...ids, ada.marks[0]?.id]).size).toBe(3);
+  });
 });

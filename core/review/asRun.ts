@@ -1,0 +1,114 @@
+/** What an athlete really ran, laid out as a session of its own, so that it can be predicted and mended like one that is planned. */
+import { parseStored } from '../session/parseSession';
+import type { Amount, Item, Pace, Recovery, Role, Session } from '../session/session';
+import { repLabel } from '../trackside/plan';
+import type { TargetLeg } from '../targets/targetsFor';
+import type { ReviewCell } from './cell';
+
+export type SessionAsRun = {
+  session: Session;
+  legs: TargetLeg[];
+  /** The rep of each work leg, in order. */
+  cells: ReviewCell[];
+};
+
+/** A recovery as the plan has it in words: `75s jog`. */
+function recoveryOf(written: string | undefined): Recovery | undefined {
+  if (written === undefined || written === '') return undefined;
+  const parsed = parseStored(`2x400 / ${written}`);
+  return parsed.ok ? parsed.session.lines[0]?.items[0]?.recovery : undefined;
+}
+
+type Ran = ReviewCell & { rep: NonNullable<ReviewCell['rep']>; actualS: number };
+const isRan = (cell: ReviewCell): cell is Ran =>
+  cell.rep !== undefined && cell.actualS !== undefined && cell.actualS > 0;
+
+/** Reps on end that are the same item: same part, amount, pace and recovery. */
+function itemsOf(cells: readonly Ran[]): Ran[][] {
+  const items: Ran[][] = [];
+  let last = '';
+  for (const cell of cells) {
+    const key = `${cell.rep.role} ${repLabel(cell.rep)} ${cell.rep.recovery ?? ''}`;
+    if (key === last) items.at(-1)?.push(cell);
+    else items.push([cell]);
+    last = key;
+  }
+  return items;
+}
+
+function amountOf({ rep, actualS }: Ran): Amount {
+  return rep.distanceM === undefined
+    ? { kind: 'duration', durationS: actualS }
+    : { kind: 'distance', distanceM: rep.distanceM };
+}
+
+/** By effort: of a rep by the clock nobody knows how fast it was. */
+const BY_EFFORT: Pace = { kind: 'effort', min: 5, max: 5 };
+
+const metresOf = ({ rep, coveredM }: Ran) => rep.distanceM ?? coveredM;
+
+/** An item at the pace of its first rep. */
+function treeItem(cells: readonly Ran[], recovery: Recovery | undefined): Item {
+  const [first] = cells as [Ran, ...Ran[]];
+  const metres = metresOf(first);
+  return {
+    count: { kind: 'fixed', n: cells.length },
+    body: {
+      kind: 'rep',
+      amounts: [amountOf(first)],
+      sequence: 'ladder',
+      free: first.rep.free ?? false,
+      pace: { from: metres === undefined ? BY_EFFORT : { kind: 'absolute', timeS: first.actualS, perM: metres } },
+    },
+    ...(recovery ? { recovery } : {}),
+  };
+}
+
+/** Legs of one item as they were run: each rep with its own time, each rest as it was taken. */
+function legsOf(
+  cells: readonly Ran[],
+  role: Role,
+  path: readonly number[],
+  recovery: Recovery | undefined,
+): TargetLeg[] {
+  return cells.flatMap((cell, turn): TargetLeg[] => {
+    const place = { role, path: [...path], turns: [turn] };
+    const { rep, actualS, coveredM, restS = cell.plannedRestS } = cell;
+    const run: TargetLeg = {
+      ...place,
+      kind: 'rep',
+      targetS: actualS,
+      ...(rep.distanceM === undefined ? { durationS: actualS } : { distanceM: rep.distanceM }),
+      ...(rep.distanceM === undefined && coveredM !== undefined ? { expectedM: coveredM } : {}),
+      ...(metresOf(cell) === undefined ? { paceMix: { from: BY_EFFORT, to: BY_EFFORT, share: 0 } } : {}),
+    };
+    if (restS === undefined) return [run];
+    const jogM = recovery?.amount.kind === 'distance' ? recovery.amount.distanceM : undefined;
+    const rest: TargetLeg = {
+      ...place,
+      kind: 'recovery',
+      targetS: restS,
+      ...(jogM === undefined ? { durationS: restS } : { distanceM: jogM }),
+      ...(recovery?.manner ? { manner: recovery.manner } : {}),
+    };
+    return [run, rest];
+  });
+}
+
+/** Lays out what was run to its end, also the reps that are left out of the reading: they cost what they cost. */
+export function asRun(cells: readonly ReviewCell[]): SessionAsRun {
+  const ran = cells.filter(isRan).sort((a, b) => (a.startedAtMs ?? 0) - (b.startedAtMs ?? 0));
+  const legs: TargetLeg[] = [];
+  const session: Session = { lines: [] };
+  for (const item of itemsOf(ran)) {
+    const [first] = item;
+    if (!first) continue;
+    const { role, recovery: written } = first.rep;
+    const recovery = recoveryOf(written);
+    let line = session.lines.at(-1);
+    if (line?.role !== role) session.lines.push((line = { role, items: [] }));
+    const path = [session.lines.length - 1, line.items.push(treeItem(item, recovery)) - 1];
+    legs.push(...legsOf(item, role, path, recovery));
+  }
+  return { session, legs, cells: ran };
+}

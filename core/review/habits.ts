@@ -1,0 +1,45 @@
+/** What an athlete does within a rep: the first mark against an even run to the same finish. */
+import type { ReviewCell } from './cell';
+
+/** `deltaS` seconds off an even run at the mark `atM`: below 0 is early. */
+export type Opening = { atM: number; deltaS: number };
+
+/** The same on average over reps of one distance. */
+export type Habit = Opening & { distanceM: number; reps: number };
+
+/** Later than half way it is no opening. */
+const OPENING_SHARE = 0.5;
+/** A habit is in so many reps at least, so far off on average, and to the same side in so large a part of them. */
+const HABIT = { reps: 3, deltaS: 0.7, share: 0.8 };
+
+/** How a rep was opened; undefined where no mark was taken in its first half. */
+export function openingOf({ rep, actualS, passes, excluded }: ReviewCell): Opening | undefined {
+  const distanceM = rep?.distanceM;
+  const [first] = passes;
+  if (distanceM === undefined || actualS === undefined || excluded || !first) return undefined;
+  if (first.atM > distanceM * OPENING_SHARE) return undefined;
+  return { atM: first.atM, deltaS: first.elapsedS - (actualS * first.atM) / distanceM };
+}
+
+/** What the athlete does on nearly every rep of a distance, the furthest off first; nothing where there is no habit. */
+export function habitsOf(cells: readonly ReviewCell[]): Habit[] {
+  const byMark = new Map<string, { distanceM: number; atM: number; deltas: number[] }>();
+  for (const cell of cells) {
+    const opening = openingOf(cell);
+    const { distanceM = 0 } = cell.rep ?? {};
+    if (!opening) continue;
+    const key = `${distanceM} ${opening.atM}`;
+    const group = byMark.get(key) ?? { distanceM, atM: opening.atM, deltas: [] };
+    group.deltas.push(opening.deltaS);
+    byMark.set(key, group);
+  }
+  return [...byMark.values()]
+    .flatMap(({ distanceM, atM, deltas }): Habit[] => {
+      const deltaS = deltas.reduce((sum, delta) => sum + delta, 0) / deltas.length;
+      const same = deltas.filter((delta) => Math.sign(delta) === Math.sign(deltaS)).length;
+      const isHabit =
+        deltas.length >= HABIT.reps && Math.abs(deltaS) >= HABIT.deltaS && same >= HABIT.share * deltas.length;
+      return isHabit ? [{ distanceM, atM, deltaS, reps: deltas.length }] : [];
+    })
+    .sort((a, b) => Math.abs(b.deltaS) - Math.abs(a.deltaS));
+}

@@ -1,0 +1,215 @@
+/**
+ * A session at the track as rows: what lists, stories and comparisons read, in place of the whole log. Worked out from the log alone, and
+ * worked out anew whenever RESULTS_VERSION grows.
+ */
+import type { Flag, Presence, RunEvent } from '../trackside/events';
+import { athletesOf, type Plan } from '../trackside/plan';
+import type { RunState } from '../trackside/runState';
+import type { Verdict } from '../trackside/verdict';
+import type { ReviewCell } from './cell';
+import { openingOf } from './habits';
+import { reviewGroups, type Review, type ReviewRow } from './review';
+import { summaryOf, type RunSummary } from './summary';
+import type { TimeSource } from './evenness';
+
+/** Raised with every change of what the rows hold. */
+export const RESULTS_VERSION = 1;
+
+/** One rep of one athlete; `place` is its place among all of theirs. Seconds, metres and percent, late is positive. */
+export type RepResult = {
+  athleteId: string;
+  place: number;
+  repIndex: number;
+  groupId: string;
+  role: 'main' | 'finish';
+  state: 'run' | 'unfinished' | 'not-run';
+  distanceM?: number;
+  durationS?: number;
+  coveredM?: number;
+  pace?: string;
+  targetS?: number;
+  expectedM?: number;
+  timeS?: number;
+  deltaS?: number;
+  verdict?: Verdict;
+  /** Seconds off an even run to the same finish at the first mark. */
+  openingDeltaS?: number;
+  effort?: number;
+  beatsPerMin?: number;
+  restS?: number;
+  plannedRestS?: number;
+  flags: Flag[];
+  source?: TimeSource;
+  isExcluded?: true;
+  isAdded?: true;
+  cutFromM?: number;
+};
+
+/** One athlete's part of a session; also of those who were away, or are only named in it. */
+export type AthleteResult = {
+  athleteId: string;
+  presence?: Presence;
+  groupId?: string;
+  /** They came, or ran. */
+  isThere?: true;
+  /** Reps that were theirs to run as it turned out, those they finished, and how those with a target came in. */
+  planned: number;
+  finished: number;
+  early: number;
+  on: number;
+  late: number;
+  isStopped?: true;
+  meanPercent?: number;
+  evennessPercent?: number;
+  fadePercent?: number;
+  lastEffort?: number;
+  sessionEffort?: number;
+  startedAtMs?: number;
+  lastAtMs?: number;
+};
+
+export type RunResults = { summary: RunSummary; athletes: AthleteResult[]; reps: RepResult[] };
+
+/** Only what is known: undefined fields are left out. */
+function known<T extends object>(fields: { [K in keyof Required<T>]: T[K] | undefined }): T {
+  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as T;
+}
+
+const flagged = (isSo: boolean | undefined): true | undefined => (isSo ? true : undefined);
+
+function repResult(review: Review, { athleteId }: ReviewRow, cell: ReviewCell): Omit<RepResult, 'place'> | undefined {
+  const rep = cell.rep ?? review.columns.find(({ repIndex }) => repIndex === cell.repIndex)?.rep;
+  if (!rep || (cell.leftOut && !cell.rep)) return undefined;
+  return known<Omit<RepResult, 'place'>>({
+    athleteId,
+    repIndex: cell.repIndex,
+    groupId: review.groupId,
+    role: rep.role,
+    state: cell.unfinished ? 'unfinished' : cell.actualS === undefined ? 'not-run' : 'run',
+    distanceM: rep.distanceM,
+    durationS: rep.durationS,
+    coveredM: cell.coveredM,
+    pace: rep.pace,
+    targetS: cell.targetS,
+    expectedM: cell.expectedM,
+    timeS: cell.actualS,
+    deltaS: cell.deltaS,
+    verdict: cell.verdict,
+    openingDeltaS: openingOf(cell)?.deltaS,
+    effort: cell.effort,
+    beatsPerMin: cell.beatsPerMin,
+    restS: cell.restS,
+    plannedRestS: cell.plannedRestS,
+    flags: cell.flags,
+    source: cell.source,
+    isExcluded: flagged(cell.excluded !== undefined),
+    isAdded: cell.isAdded,
+    cutFromM: cell.cutFromM,
+  });
+}
+
+/** Everyone a session names: in its plan, as a leader, or in what happened. */
+export function idsNamed({ plan, events }: { plan: Plan; events: readonly RunEvent[] }): Set<string> {
+  const ids = new Set(athletesOf(plan).map(({ athleteId }) => athleteId));
+  for (const { leaderId } of plan.groups) if (leaderId !== undefined) ids.add(leaderId);
+  for (const event of events) {
+    if (event.type === 'joined') ids.add(event.athlete.athleteId);
+    else if ('athleteId' in event) ids.add(event.athleteId);
+    else if ('athleteIds' in event) for (const id of event.athleteIds) ids.add(id);
+  }
+  return ids;
+}
+
+function athleteResult(state: RunState, reviews: readonly Review[], athleteId: string): AthleteResult {
+  const athlete = state.athletes[athleteId];
+  const rows = reviews.flatMap((review) => review.rows);
+  // With two groups: the part with most reps stands for the session.
+  const row = rows.reduce<ReviewRow | undefined>(
+    (most, one) => (most && most.finished >= one.finished ? most : one),
+    undefined,
+  );
+  const { evenness } = row ?? {};
+  const cells = rows.flatMap((one) => one.cells);
+  const cameIn = (verdict: Verdict) => cells.filter((cell) => cell.verdict === verdict).length;
+  const finishes = athlete?.runs.flatMap(({ finishedAtMs }) => finishedAtMs ?? []) ?? [];
+  return known<AthleteResult>({
+    athleteId,
+    presence: athlete?.presence,
+    groupId: athlete?.groupId,
+    isThere: flagged(rows.length > 0),
+    planned: cells.filter(({ leftOut }) => !leftOut).length,
+    finished: finishes.length,
+    early: cameIn('early'),
+    on: cameIn('on'),
+    late: cameIn('late'),
+    isStopped: flagged(athlete?.stoppedAtMs !== undefined),
+    meanPercent: evenness?.meanPercent,
+    evennessPercent: evenness?.evennessPercent,
+    fadePercent: evenness?.fadePercent,
+    lastEffort: row?.lastEffort,
+    sessionEffort: athlete?.sessionEffort,
+    startedAtMs: athlete?.runs[0]?.startedAtMs,
+    lastAtMs: finishes.length > 0 ? Math.max(...finishes) : undefined,
+  });
+}
+
+/** One athlete's rows, in the order they ran; what they did not run comes last. */
+function repResults(reviews: readonly Review[]): RepResult[] {
+  return reviews
+    .flatMap((review) =>
+      review.rows.flatMap((row) =>
+        row.cells.flatMap((cell) => {
+          const result = repResult(review, row, cell);
+          return result ? [{ result, atMs: cell.startedAtMs ?? Number.MAX_SAFE_INTEGER }] : [];
+        }),
+      ),
+    )
+    .sort((a, b) => a.atMs - b.atMs)
+    .map(({ result }, place) => ({ ...result, place }));
+}
+
+/** One athlete's part of a session. One that was never started has no reps: a roll call that came to nothing is no result. */
+export function partOf(state: RunState, athleteId: string): { athlete: AthleteResult; reps: RepResult[] } {
+  const athlete = state.athletes[athleteId];
+  const reviews = athlete ? reviewGroups(state, [athlete]) : [];
+  return {
+    athlete: athleteResult(state, reviews, athleteId),
+    reps: state.startedAtMs === undefined ? [] : repResults(reviews),
+  };
+}
+
+/** The rows of a whole session. */
+export function resultsOf(run: { plan: Plan; events: readonly RunEvent[] }, state: RunState): RunResults {
+  const parts = [...idsNamed(run)].map((athleteId) => partOf(state, athleteId));
+  const athletes = parts.map(({ athlete }) => athlete);
+  return { summary: summaryOf(athletes, state), athletes, reps: parts.flatMap(({ reps }) => reps) };
+}
+
+/** Whose rows an event changes, wherever in the log it belongs; `all` where it may be anybody's. */
+export function changedBy(event: RunEvent): readonly string[] | 'all' {
+  switch (event.type) {
+    case 'conditions':
+    case 'times':
+    case 'sending':
+    case 'surged':
+    case 'crossed':
+      return [];
+    case 'joined':
+      return [event.athlete.athleteId];
+    case 'started':
+      // The first start makes results of a roll call, and one more turn of open work is everybody's to run.
+      return 'all';
+    case 'held':
+    case 'moved':
+    case 'decided':
+      return event.athleteIds;
+    case 'named':
+    case 'shifted':
+    case 'undone':
+    case 'clock':
+    case 'ended':
+      return 'all';
+    default:
+      return [event.athleteId];
+  }
+}

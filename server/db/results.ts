@@ -1,0 +1,209 @@
+/**
+ * The projection of what was run: one row a session, an athlete's part of it, and a rep. It is written in the same transaction as the
+ * events, and can be worked out from them anew.
+ */
+import { and, asc, eq, isNull, ne, or, sql } from 'drizzle-orm';
+import { changedBy, idsNamed, partOf, RESULTS_VERSION, type AthleteResult, type RepResult } from '@core/review/results';
+import { summaryOf } from '@core/review/summary';
+import type { RunEvent } from '@core/trackside/events';
+import { GrowingReplay } from '@core/trackside/growingReplay';
+import type { Plan } from '@core/trackside/plan';
+import type { RunState } from '@core/trackside/runState';
+import { chunked } from './chunked';
+import type { Db } from './open';
+import { athleteResults, repResults, runResults, runs } from './schema';
+import type { Tx } from './squad';
+import { readRun, UnreadableRun } from './storedRun';
+
+/** A session whose log is growing just now: one more event costs the same however long the log is. */
+type Growing = {
+  plan: Plan;
+  events: readonly RunEvent[];
+  replay: GrowingReplay;
+  athletes: Map<string, AthleteResult>;
+};
+
+/** As many as are run at one time, and some to spare. */
+const MOST_GROWING = 6;
+const growingOf = new WeakMap<Db, Map<string, Growing>>();
+
+function growingIn(db: Db): Map<string, Growing> {
+  const all = growingOf.get(db) ?? new Map<string, Growing>();
+  growingOf.set(db, all);
+  return all;
+}
+
+/** What is known of a session in memory no longer holds: a write was taken back, or something was erased from it. */
+export const forgetGrowing = (db: Db, runId: string): void => void growingIn(db).delete(runId);
+
+function keepGrowing(db: Db, runId: string, growing: Growing): void {
+  const all = growingIn(db);
+  all.delete(runId);
+  all.set(runId, growing);
+  const [oldest] = all.keys();
+  if (all.size > MOST_GROWING && oldest !== undefined) all.delete(oldest);
+}
+
+/** A log that reads well may still say what makes no session. @throws UnreadableRun */
+function workedOut<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (cause) {
+    throw new UnreadableRun('What is stored of this session cannot be replayed.', { cause });
+  }
+}
+
+const ofRun = (runId: string, { date }: Pick<Plan, 'date'>) => ({ runId, date });
+
+function writePart(tx: Tx, runId: string, plan: Plan, part: { athlete: AthleteResult; reps: RepResult[] }): void {
+  const { athlete, reps } = part;
+  const { athleteId } = athlete;
+  const its = and(eq(athleteResults.runId, runId), eq(athleteResults.athleteId, athleteId));
+  tx.delete(athleteResults).where(its).run();
+  tx.insert(athleteResults)
+    .values({ ...ofRun(runId, plan), ...athlete })
+    .run();
+  tx.delete(repResults)
+    .where(and(eq(repResults.runId, runId), eq(repResults.athleteId, athleteId)))
+    .run();
+  for (const some of chunked(reps))
+    tx.insert(repResults)
+      .values(some.map((rep) => ({ ...ofRun(runId, plan), ...rep })))
+      .run();
+}
+
+function writeSummary(tx: Tx, runId: string, athletes: Iterable<AthleteResult>, state: RunState): void {
+  const { verdicts, ...summary } = summaryOf(athletes, state);
+  const row = {
+    ...summary,
+    ...verdicts,
+    version: RESULTS_VERSION,
+    isUnreadable: false,
+    startedAtMs: summary.startedAtMs ?? null,
+    endedAtMs: summary.endedAtMs ?? null,
+  };
+  tx.insert(runResults)
+    .values({ runId, ...row })
+    .onConflictDoUpdate({ target: runResults.runId, set: row })
+    .run();
+}
+
+/** What cannot be read is in nobody's way; whoever was named in it before stays known, so that they can be erased. */
+export function writeUnreadable(tx: Db | Tx, runId: string): void {
+  const row = { version: RESULTS_VERSION, isUnreadable: true };
+  tx.insert(runResults)
+    .values({ runId, ...row })
+    .onConflictDoUpdate({ target: runResults.runId, set: row })
+    .run();
+}
+
+/** Works a session out from all of its log. */
+function projectWhole(db: Db, tx: Tx, runId: string): void {
+  const stored = readRun(tx, runId);
+  if (!stored) return;
+  const { plan, events } = stored;
+  const growing: Growing = { plan, events, replay: new GrowingReplay(plan), athletes: new Map() };
+  const state = workedOut(() => growing.replay.after(events));
+  tx.delete(athleteResults).where(eq(athleteResults.runId, runId)).run();
+  tx.delete(repResults).where(eq(repResults.runId, runId)).run();
+  for (const athleteId of idsNamed(stored)) {
+    const part = workedOut(() => partOf(state, athleteId));
+    growing.athletes.set(athleteId, part.athlete);
+    writePart(tx, runId, plan, part);
+  }
+  writeSummary(tx, runId, growing.athletes.values(), state);
+  keepGrowing(db, runId, growing);
+}
+
+/** Works out only what these events change, which come after all that is known. @returns false where that cannot be told. */
+function projectGrown(db: Db, tx: Tx, runId: string, added: readonly RunEvent[], countBefore: number): boolean {
+  const growing = growingIn(db).get(runId);
+  if (growing?.events.length !== countBefore) return false;
+  const { plan, athletes } = growing;
+  growing.events = [...growing.events, ...added];
+  const state = workedOut(() => growing.replay.after(growing.events));
+  const ids = new Set<string>();
+  for (const changed of added.map(changedBy))
+    for (const id of changed === 'all' ? [...athletes.keys(), ...idsNamed({ plan, events: added })] : changed)
+      ids.add(id);
+  for (const athleteId of ids) {
+    const part = workedOut(() => partOf(state, athleteId));
+    athletes.set(athleteId, part.athlete);
+    writePart(tx, runId, plan, part);
+  }
+  writeSummary(tx, runId, athletes.values(), state);
+  return true;
+}
+
+/** Writes the projection of a session after a write to its log. @param countBefore how many events it had before these. */
+export function project(db: Db, tx: Tx, runId: string, added: readonly RunEvent[], countBefore: number): void {
+  try {
+    if (!projectGrown(db, tx, runId, added, countBefore)) projectWhole(db, tx, runId);
+  } catch (error) {
+    forgetGrowing(db, runId);
+    if (!(error instanceof UnreadableRun)) throw error;
+    writeUnreadable(tx, runId);
+  }
+}
+
+/** Takes an athlete out of the projection of a session; nobody else's part hangs on theirs. */
+export function eraseFromProjection(tx: Tx, runId: string, athleteId: string): void {
+  tx.delete(repResults)
+    .where(and(eq(repResults.runId, runId), eq(repResults.athleteId, athleteId)))
+    .run();
+  tx.delete(athleteResults)
+    .where(and(eq(athleteResults.runId, runId), eq(athleteResults.athleteId, athleteId)))
+    .run();
+  const { isThere, planned, finished, early, on, late } = athleteResults;
+  const sum = (column: typeof planned | typeof isThere | typeof finished | typeof early | typeof on | typeof late) =>
+    sql<number>`coalesce(sum(${column}), 0)`;
+  const left = tx
+    .select({
+      athletes: sum(isThere),
+      planned: sum(planned),
+      finished: sum(finished),
+      early: sum(early),
+      on: sum(on),
+      late: sum(late),
+    })
+    .from(athleteResults)
+    .where(eq(athleteResults.runId, runId))
+    .get();
+  if (left) tx.update(runResults).set(left).where(eq(runResults.runId, runId)).run();
+}
+
+/** The projection of a session, made anew from its log. */
+export function rebuild(db: Db, runId: string): void {
+  forgetGrowing(db, runId);
+  db.transaction((tx) => project(db, tx, runId, [], -1));
+}
+
+/** Sessions whose projection is missing, or of an earlier version, the latest first: a coach looks at those. */
+export const pendingRunIds = (db: Db): string[] =>
+  db
+    .select({ id: runs.id })
+    .from(runs)
+    .leftJoin(runResults, eq(runResults.runId, runs.id))
+    .where(or(isNull(runResults.runId), ne(runResults.version, RESULTS_VERSION)))
+    .orderBy(sql`${runs.date} desc`, asc(runs.id))
+    .all()
+    .map(({ id }) => id);
+
+/** Lets whatever else waits go first. */
+export const breathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
+
+/**
+ * Makes what is pending, session by session, with room for requests between. What is done is kept when it is stopped in the middle.
+ * @returns how many were made.
+ */
+export async function rebuildPending(db: Db): Promise<number> {
+  let made = 0;
+  for (const id of pendingRunIds(db)) {
+    await breathe();
+    if (!db.$client.open) break;
+    rebuild(db, id);
+    forgetGrowing(db, id);
+    made++;
+  }
+  return made;
+}

@@ -1,0 +1,230 @@
+import fs from 'node:fs';
+import path from 'node:path';
+import Database from 'better-sqlite3';
+import { drizzle } from 'drizzle-orm/better-sqlite3';
+import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
+import { eq } from 'drizzle-orm';
+import { ulid } from 'ulid';
+import { RESULTS_VERSION, resultsOf } from '@core/review/results';
+import type { Happening, RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+import { replay } from '@core/trackside/replay';
+import { databaseFile } from '../db/dataFolder';
+import { APPLICATION_ID } from '../db/inspect';
+import { eraseAthlete, finishErasures } from '../db/erase';
+import { openDatabase } from '../db/open';
+import { pendingRunIds, rebuild, rebuildPending } from '../db/results';
+import { addEvents } from '../db/runs';
+import { athleteResults, erasedAthletes, repResults, runEvents, runResults, runs } from '../db/schema';
+import { planFor } from './madeUpPlan';
+import { startTestServer, tempFolder, type TestServer } from './testServer';
+
+let server: TestServer;
+const [ada, bo, phone] = [ulid(), ulid(), ulid()];
+
+/** One 400 for two. */
+function planForTwo(): Plan {
+  const plan = planFor(ada);
+  const [group] = plan.groups;
+  if (!group) throw new Error();
+  const second = { athleteId: bo, name: 'Bo', tileName: 'Bo', targets: [{ targetS: 80 }] };
+  return { ...plan, groups: [{ ...group, athletes: [...group.athletes, second] }] };
+}
+const eventsFor = (runId: string) => {
+  let n = 0;
+  const at = (atMs: number, happening: Happening): RunEvent => ({
+    ...happening,
+    id: ulid(1_000_000 + n++),
+    runId,
+    deviceId: phone,
+    atMs,
+  });
+  return [
+    at(0, { type: 'started', repIndex: 0, athleteIds: [ada, bo] }),
+    at(81_000, { type: 'passed', athleteId: bo, repIndex: 0, atM: 400 }),
+    at(82_000, { type: 'passed', athleteId: ada, repIndex: 0, atM: 400 }),
+    at(90_000, { type: 'felt', athleteId: bo, repIndex: 0, effort: 7 }),
+    at(200_000, { type: 'ended' }),
+  ];
+};
+const put = (plan: Plan) => server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
+const post = (runId: string, events: RunEvent[]) => server.call('POST', `/api/runs/${runId}/events`, { events });
+const reps = (runId: string) =>
+  server.db.select().from(repResults).where(eq(repResults.runId, runId)).orderBy(repResults.athleteId).all();
+const everything = () => ({
+  runs: server.db.select().from(runResults).orderBy(runResults.runId).all(),
+  athletes: server.db.select().from(athleteResults).orderBy(athleteResults.runId, athleteResults.athleteId).all(),
+  reps: server.db.select().from(repResults).orderBy(repResults.runId, repResults.athleteId, repResults.place).all(),
+});
+
+beforeEach(async () => {
+  server = await startTestServer();
+});
+afterEach(async () => {
+  await server.stop();
+  fs.rmSync(server.folder, { recursive: true, force: true });
+});
+
+test('what was run is there as soon as the events are, one by one or all at once, and the same when it is made anew', async () => {
+  const [one, other] = [planForTwo(), planForTwo()];
+  await put(one);
+  await put(other);
+  for (const event of eventsFor(one.id)) await post(one.id, [event]);
+  await post(other.id, eventsFor(other.id));
+  expect(reps(one.id).map(({ timeS, effort }) => [timeS, effort])).toEqual(
+    ada < bo
+      ? [
+          [82, null],
+          [81, 7],
+        ]
+      : [
+          [81, 7],
+          [82, null],
+        ],
+  );
+  const written = everything();
+  for (const { id } of [one, other]) rebuild(server.db, id);
+  expect(everything()).toEqual(written);
+  const [first] = (await server.call('GET', '/api/runs')).body as { summary: object }[];
+  const events = eventsFor(one.id);
+  const { summary } = resultsOf({ plan: one, events }, replay(one, events));
+  expect(first?.summary).toEqual(summary);
+});
+
+test('events that are refused as too many leave neither themselves nor results', async () => {
+  const plan = planForTwo();
+  await put(plan);
+  const [start, finish, ...more] = eventsFor(plan.id);
+  await post(plan.id, [start as RunEvent]);
+  server.db.update(runs).set({ eventCount: 19_999 }).run();
+  expect((await post(plan.id, [finish as RunEvent, ...more])).status).toBe(409);
+  expect(reps(plan.id).map(({ state }) => state)).toEqual(['unfinished', 'unfinished']);
+  // What is kept in memory of the log was dropped with them.
+  server.db.update(runs).set({ eventCount: 1 }).run();
+  await post(plan.id, [finish as RunEvent]);
+  expect(reps(plan.id).filter(({ state }) => state === 'run')).toHaveLength(1);
+});
+
+test('a log that cannot be replayed takes in what comes all the same, and is listed as unreadable', async () => {
+  const plan = planForTwo();
+  await put(plan);
+  const [start, ...more] = eventsFor(plan.id);
+  await post(plan.id, [start as RunEvent]);
+  server.db.update(runEvents).set({ eventJson: '{"type":' }).run();
+  server.db.update(runs).set({ eventCount: 7 }).run();
+  expect((await post(plan.id, more)).body).toMatchObject({ accepted: more.map(({ id }) => id) });
+  expect((await server.call('GET', '/api/runs')).body).toMatchObject([{ id: plan.id, isUnreadable: true }]);
+});
+
+test('of an earlier version of the app they are made in slices: meanwhile the list says so, and a request is answered', async () => {
+  const plans = Array.from({ length: 5 }, planForTwo);
+  for (const plan of plans) {
+    await put(plan);
+    await post(plan.id, eventsFor(plan.id));
+  }
+  const written = everything();
+  server.db
+    .update(runResults)
+    .set({ version: RESULTS_VERSION - 1 })
+    .run();
+  server.db.delete(repResults).run();
+  const made = rebuildPending(server.db);
+  const asked = (await server.call('GET', '/api/runs')).body as { isPending?: true; summary?: object }[];
+  expect(asked.some(({ isPending }) => isPending)).toBe(true);
+  expect(asked.every(({ isPending, summary }) => isPending !== (summary !== undefined))).toBe(true);
+  expect(await made).toBe(5);
+  expect(everything()).toEqual(written);
+  expect(pendingRunIds(server.db)).toEqual([]);
+});
+
+test('a data folder of the version before is brought up to this one: its results are there once they are made, its marks have ids', async () => {
+  const folder = tempFolder();
+  const from = path.join(__dirname, '../db/migrations');
+  const before = path.join(folder, 'migrations');
+  const journal = JSON.parse(fs.readFileSync(path.join(from, 'meta/_journal.json'), 'utf8')) as {
+    entries: { tag: string }[];
+  };
+  const entries = journal.entries.filter(({ tag }) => tag < '0011');
+  fs.cpSync(from, before, { recursive: true });
+  fs.writeFileSync(path.join(before, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }));
+  const client = new Database(databaseFile(folder));
+  migrate(drizzle(client), { migrationsFolder: before });
+  const plan = planForTwo();
+  const events = eventsFor(plan.id);
+  client
+    .prepare(
+      'INSERT INTO runs (id, session_id, title, date, plan_json, summary_json, created_at_ms) VALUES (?,?,?,?,?,?,?)',
+    )
+    .run(plan.id, plan.sessionId, plan.title, plan.date, JSON.stringify(plan), '{}', 1);
+  const insert = client.prepare('INSERT INTO run_events VALUES (?,?,?,?,?,?)');
+  for (const event of events) insert.run(event.id, plan.id, event.atMs, event.type, JSON.stringify(event), 1);
+  client.prepare('UPDATE runs SET event_count = ?').run(events.length);
+  client.prepare('INSERT INTO athletes (id, name, created_at_ms, updated_at_ms) VALUES (?,?,1,1)').run(ada, 'Ada');
+  for (const timeS of [1110, 1100])
+    client
+      .prepare(
+        "INSERT INTO marks (athlete_id, distance_m, time_s, date, kind) VALUES (?, 5000, ?, '2026-10-01', 'race')",
+      )
+      .run(ada, timeS);
+  client.pragma(`application_id = ${APPLICATION_ID.club}`);
+  client.pragma(`user_version = ${entries.length}`);
+  client.close();
+
+  const db = openDatabase(folder);
+  expect(await rebuildPending(db)).toBe(1);
+  expect(db.select().from(repResults).all()).toHaveLength(2);
+  expect(addEvents(db, plan.id, events, 2)?.added).toEqual([]);
+  const stored = db.$client.prepare('SELECT id, time_s FROM marks ORDER BY place').all() as { id: string }[];
+  expect(stored).toMatchObject([{ time_s: 1110 }, { time_s: 1100 }]);
+  expect(new Set(stored.map(({ id }) => id)).size).toBe(2);
+  expect(stored.every(({ id }) => /^[0-9A-HJKMNP-TV-Z]{26}$/.test(id))).toBe(true);
+  db.$client.close();
+  fs.rmSync(folder, { recursive: true });
+});
+
+describe('erasing an athlete', () => {
+  test('takes them out of the results; the others’ stay as they are', async () => {
+    const plan = planForTwo();
+    await put(plan);
+    await post(plan.id, eventsFor(plan.id));
+    for (const [id, name] of [
+      [ada, 'Ada'],
+      [bo, 'Bo'],
+    ] as const)
+      await server.call('PUT', `/api/athletes/${id}`, { name, marks: [] });
+    const before = reps(plan.id).filter(({ athleteId }) => athleteId === bo);
+    expect((await server.call('POST', `/api/athletes/${ada}/erase`)).status).toBe(204);
+    expect(reps(plan.id)).toEqual(before);
+    expect((await server.call('GET', '/api/runs')).body).toMatchObject([
+      { summary: { athletes: 1, planned: 1, finished: 1 } },
+    ]);
+    const written = everything();
+    rebuild(server.db, plan.id);
+    expect(everything()).toEqual(written);
+  });
+  test('goes on after the server has ended in the middle', async () => {
+    const plans = Array.from({ length: 3 }, planForTwo);
+    for (const plan of plans) {
+      await put(plan);
+      await post(plan.id, eventsFor(plan.id));
+    }
+    // Put down as erased, and ended there.
+    server.db.insert(erasedAthletes).values({ id: ada, erasedAtMs: 1 }).run();
+    expect(await finishErasures(server.db)).toEqual([ada]);
+    expect(await finishErasures(server.db)).toEqual([]);
+    const stored = JSON.stringify([server.db.select().from(runs).all(), server.db.select().from(runEvents).all()]);
+    expect(stored).not.toContain(ada);
+    expect(everything().athletes.map(({ athleteId }) => athleteId)).toEqual([bo, bo, bo]);
+  });
+  test('also where their results are still to be made', async () => {
+    const plan = planForTwo();
+    await put(plan);
+    await post(plan.id, eventsFor(plan.id));
+    await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: [] });
+    server.db.delete(runResults).run();
+    server.db.delete(athleteResults).run();
+    await eraseAthlete(server.db, ada, 1);
+    await rebuildPending(server.db);
+    expect(everything().athletes.map(({ athleteId }) => athleteId)).toEqual([bo]);
+  });
+});
