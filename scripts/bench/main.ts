@@ -9,11 +9,12 @@ import { list } from './list';
 import { phones } from './phones';
 import { planning } from './planning';
 import { screens } from './screens';
+import { seasons } from './seasons';
 import { taps } from './taps';
 import { trackside } from './trackside';
 import { writing } from './writing';
 
-const BENCHES = { curves, language, list, phones, planning, screens, taps, trackside, writing };
+const BENCHES = { curves, language, list, phones, planning, screens, seasons, taps, trackside, writing };
 
 async function main(): Promise<void> {
   const chosen = process.argv.slice(2);

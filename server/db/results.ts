@@ -2,8 +2,8 @@
  * The projection of what was run: one row a session, an athlete's part of it, and a rep. It is written in the same transaction as the
  * events, and can be worked out from them anew.
  */
-import { and, asc, eq, isNull, ne, or, sql } from 'drizzle-orm';
-import { changedBy, idsNamed, partOf, RESULTS_VERSION, type AthleteResult, type RepResult } from '@core/review/results';
+import { and, asc, eq, inArray, isNull, ne, or, sql } from 'drizzle-orm';
+import { changedBy, idsNamed, partOf, RESULTS_VERSION, type AthleteResult } from '@core/review/results';
 import { summaryOf } from '@core/review/summary';
 import type { RunEvent } from '@core/trackside/events';
 import { GrowingReplay } from '@core/trackside/growingReplay';
@@ -55,21 +55,23 @@ function workedOut<T>(work: () => T): T {
 
 const ofRun = (runId: string, { date }: Pick<Plan, 'date'>) => ({ runId, date });
 
-function writePart(tx: Tx, runId: string, plan: Plan, part: { athlete: AthleteResult; reps: RepResult[] }): void {
-  const { athlete, reps } = part;
-  const { athleteId } = athlete;
-  const its = and(eq(athleteResults.runId, runId), eq(athleteResults.athleteId, athleteId));
-  tx.delete(athleteResults).where(its).run();
-  tx.insert(athleteResults)
-    .values({ ...ofRun(runId, plan), ...athlete })
-    .run();
-  tx.delete(repResults)
-    .where(and(eq(repResults.runId, runId), eq(repResults.athleteId, athleteId)))
-    .run();
-  for (const some of chunked(reps))
-    tx.insert(repResults)
-      .values(some.map((rep) => ({ ...ofRun(runId, plan), ...rep })))
-      .run();
+type Part = ReturnType<typeof partOf>;
+
+/** Writes parts of athletes who have no rows. */
+function insertParts(tx: Tx, runId: string, plan: Plan, parts: readonly Part[]): void {
+  const its = ofRun(runId, plan);
+  for (const some of chunked(parts.map(({ athlete }) => ({ ...its, ...athlete }))))
+    tx.insert(athleteResults).values(some).run();
+  for (const some of chunked(parts.flatMap(({ reps }) => reps.map((rep) => ({ ...its, ...rep })))))
+    tx.insert(repResults).values(some).run();
+}
+
+function deleteParts(tx: Tx, runId: string, athleteIds: readonly string[]): void {
+  for (const table of [athleteResults, repResults])
+    for (const ids of chunked(athleteIds))
+      tx.delete(table)
+        .where(and(eq(table.runId, runId), inArray(table.athleteId, ids)))
+        .run();
 }
 
 function writeSummary(tx: Tx, runId: string, athletes: Iterable<AthleteResult>, state: RunState): void {
@@ -106,11 +108,9 @@ function projectWhole(db: Db, tx: Tx, runId: string): void {
   const state = workedOut(() => growing.replay.after(events));
   tx.delete(athleteResults).where(eq(athleteResults.runId, runId)).run();
   tx.delete(repResults).where(eq(repResults.runId, runId)).run();
-  for (const athleteId of idsNamed(stored)) {
-    const part = workedOut(() => partOf(state, athleteId));
-    growing.athletes.set(athleteId, part.athlete);
-    writePart(tx, runId, plan, part);
-  }
+  const parts = [...idsNamed(stored)].map((athleteId) => workedOut(() => partOf(state, athleteId)));
+  for (const { athlete } of parts) growing.athletes.set(athlete.athleteId, athlete);
+  insertParts(tx, runId, plan, parts);
   writeSummary(tx, runId, growing.athletes.values(), state);
   keepGrowing(db, runId, growing);
 }
@@ -126,11 +126,10 @@ function projectGrown(db: Db, tx: Tx, runId: string, added: readonly RunEvent[],
   for (const changed of added.map(changedBy))
     for (const id of changed === 'all' ? [...athletes.keys(), ...idsNamed({ plan, events: added })] : changed)
       ids.add(id);
-  for (const athleteId of ids) {
-    const part = workedOut(() => partOf(state, athleteId));
-    athletes.set(athleteId, part.athlete);
-    writePart(tx, runId, plan, part);
-  }
+  const parts = [...ids].map((athleteId) => workedOut(() => partOf(state, athleteId)));
+  for (const { athlete } of parts) athletes.set(athlete.athleteId, athlete);
+  deleteParts(tx, runId, [...ids]);
+  insertParts(tx, runId, plan, parts);
   writeSummary(tx, runId, athletes.values(), state);
   return true;
 }
@@ -148,12 +147,7 @@ export function project(db: Db, tx: Tx, runId: string, added: readonly RunEvent[
 
 /** Takes an athlete out of the projection of a session; nobody else's part hangs on theirs. */
 export function eraseFromProjection(tx: Tx, runId: string, athleteId: string): void {
-  tx.delete(repResults)
-    .where(and(eq(repResults.runId, runId), eq(repResults.athleteId, athleteId)))
-    .run();
-  tx.delete(athleteResults)
-    .where(and(eq(athleteResults.runId, runId), eq(athleteResults.athleteId, athleteId)))
-    .run();
+  deleteParts(tx, runId, [athleteId]);
   const { isThere, planned, finished, early, on, late } = athleteResults;
   const sum = (column: typeof planned | typeof isThere | typeof finished | typeof early | typeof on | typeof late) =>
     sql<number>`coalesce(sum(${column}), 0)`;
