@@ -10,6 +10,17 @@ const REPLACED = [
   // Paper would ship an icon font of 1.3 MB; its icons are drawn by our own small set instead.
   { name: /^@react-native-vector-icons\/material-design-icons$/, by: own('client/ui/icons/PaperIcon.tsx') },
   { name: /\/native-stack\/createNativeStackNavigator$/, by: own('client/ui/noNativeStack.ts') },
+  // What React Native Web leaves out of states, values and keys: see these files.
+  {
+    from: /\/react-native-web\/dist\//,
+    name: /\/modules\/createDOMProps$/,
+    by: own('client/ui/web/createDOMProps.ts'),
+  },
+  {
+    from: /\/react-native-web\/dist\//,
+    name: /\/modules\/forwardedProps$/,
+    by: own('client/ui/web/forwardedProps.ts'),
+  },
 ];
 
 /** Parts of libraries that no screen uses, but that an index file would bring along (with the stack above 55 KB gzip of the first load). */
@@ -23,7 +34,9 @@ const LEFT_OUT = [
 ];
 
 config.resolver.resolveRequest = (context, moduleName, platform) => {
-  const replaced = REPLACED.find(({ name }) => name.test(moduleName));
+  const replaced = REPLACED.find(
+    ({ name, from }) => name.test(moduleName) && (!from || from.test(context.originModulePath)),
+  );
   if (replaced) return replaced.by;
   if (LEFT_OUT.some(({ from, name }) => name.test(moduleName) && (!from || from.test(context.originModulePath))))
     return { type: 'empty' };
