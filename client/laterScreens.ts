@@ -18,6 +18,6 @@ export { ResultView } from './review/ResultView';
 export { LineBoard } from './trackside/board/LineBoard';
 export { RehearsalPage } from './trackside/rehearse/RehearsalPage';
 export { EnterPage } from './trackside/enter/EnterPage';
-export { startSending } from './trackside/recorder';
+export { startSending } from './log/recorder';
 export { TrackHome } from './trackside/TrackHome';
 export { RollCall } from './trackside/before/RollCall';

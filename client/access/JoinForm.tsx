@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { troubleText, useJoinMutation } from '../store/api';
-import { deviceId } from '../store/deviceId';
+import { deviceId } from '../log/deviceId';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextField } from '../ui/TextField';

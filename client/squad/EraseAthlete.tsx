@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { SquadMember } from '@core/squad/athlete';
 import { troubleText, useEraseAthleteMutation } from '../store/api';
-import { forgetAthlete } from '../trackside/recorder';
+import { forgetAthlete } from '../log/recorder';
 import { today } from '../ui/days';
 import { Press } from '../ui/Press';
 import { PrimaryButton } from '../ui/PrimaryButton';

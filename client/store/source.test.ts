@@ -1,6 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { trackside } from '../trackside/slice';
-import { emptyPlan, endedIn } from './madeUpRun';
+import { trackside } from '../log/slice';
+import { emptyPlan, endedIn } from '../log/madeUpRun';
 import { fromStore } from './source';
 
 const { runOpened, eventKept } = trackside.actions;

@@ -3,7 +3,7 @@ import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { keepSettings, settings } from './settings';
-import { trackside } from '../trackside/slice';
+import { trackside } from '../log/slice';
 
 /** Everything the screens share. */
 export const store = configureStore({

@@ -13,7 +13,7 @@ import { Page } from '../ui/Page';
 import { Trouble } from '../ui/Trouble';
 import { useWide } from '../ui/useWide';
 import { OfflineSign } from './OfflineSign';
-import { keptPlans } from './recorder';
+import { keptPlans } from '../log/recorder';
 
 type AtTrack = { id: string; sessionId: string; title: string; date: string; started: boolean };
 

@@ -6,7 +6,7 @@ import { formatClock } from '@core/units/time';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 import { TapButton } from './TapButton';
 
 const lengthText = ({ lengthS, words }: Stretch) =>

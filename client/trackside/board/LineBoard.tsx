@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { Empty } from '../../ui/Empty';
 import { Loading } from '../../ui/Loading';
 import { Page } from '../../ui/Page';
-import { useRun } from '../useRun';
+import { useRun } from '../../log/useRun';
 import { Board } from './Board';
 
 /** A session at the track, by its id. */

@@ -10,7 +10,7 @@ import { NamesSheet } from '../sheets/NamesSheet';
 import { PeopleSheet } from '../sheets/PeopleSheet';
 import { ProposalSheet } from '../sheets/ProposalSheet';
 import { SecondPhoneSheet } from '../sheets/SecondPhoneSheet';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 import { toAsk } from './info';
 import { inOrder } from './order';
 import { shownIds, type Shown } from './steps';

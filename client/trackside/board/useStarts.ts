@@ -1,7 +1,7 @@
 import { useEffect } from 'react';
 import { startOf, startsByNow } from '@core/trackside/starts';
 import type { Source } from '../../store/source';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 
 /** Gives the starts that are the clock's to give, each at the moment it was due, also when the phone slept over it. */
 export function useStarts(runs: Source<Run>): void {

@@ -24,7 +24,7 @@ import { Trouble } from '../../ui/Trouble';
 import { Words } from '../../ui/Words';
 import { presenceOf } from '../before/rollCall';
 import { keptPresences } from '../before/rollMemory';
-import { takeToTrack } from '../recorder';
+import { takeToTrack } from '../../log/recorder';
 import { useTodaysPlan } from '../useTodaysPlan';
 import { Grid } from './Grid';
 import { matchLaps, readWatchLaps } from '@core/formats/watchLaps';

@@ -6,8 +6,8 @@ import type { Plan } from '@core/trackside/plan';
 import { MadeUpSquad, type Truth } from '@core/trackside/rehearsal';
 import { GrowingReplay } from '@core/trackside/growingReplay';
 import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
-import { deviceId } from '../../store/deviceId';
-import type { Run } from '../useRun';
+import { deviceId } from '../../log/deviceId';
+import type { Run } from '../../log/useRun';
 
 export const SPEEDS = [1, 5, 20, 60] as const;
 export type Speed = (typeof SPEEDS)[number];

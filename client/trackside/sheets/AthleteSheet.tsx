@@ -17,7 +17,7 @@ import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { judgedWords } from '../board/tiles/tileFace';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 import { PulseCount } from './PulseCount';
 import { Sheet } from './Sheet';
 import { TimeRow } from './TimeRow';

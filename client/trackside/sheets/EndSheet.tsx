@@ -4,7 +4,7 @@ import { listed } from '@core/units/listed';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SPACE } from '../../ui/theme';
 import { isOnTheWay } from '../board/steps';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 import { Sheet } from './Sheet';
 
 /** Who is still on the way, in the order of the tiles. */

@@ -5,8 +5,8 @@ import { SmallButton } from '../../ui/SmallButton';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { format } from 'date-fns/format';
-import { eventWords } from '../undoing';
-import type { Run } from '../useRun';
+import { eventWords } from '../../log/undoing';
+import type { Run } from '../../log/useRun';
 import { Sheet } from './Sheet';
 
 type Props = { run: Run; close: () => void; open: (athleteId: string) => void };

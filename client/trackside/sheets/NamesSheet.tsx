@@ -8,7 +8,7 @@ import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 import { Sheet } from './Sheet';
 
 /** The time as it would be for somebody, or how long ago it was. */

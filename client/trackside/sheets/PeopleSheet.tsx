@@ -5,7 +5,7 @@ import { Choice } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
 import { SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 import { joinedBy } from '@core/trackside/visitor';
 import { TickRow } from '../../ui/TickRow';
 import { timedHere } from '../board/steps';

@@ -6,7 +6,7 @@ import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 import { Sheet } from './Sheet';
 
 /** Says yes or no to a proposal, for one or for everyone in the group. */

@@ -8,7 +8,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { Words } from '../../ui/Words';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 import { Sheet } from './Sheet';
 
 /** How an assistant's phone joins this session: a code that is good once. */

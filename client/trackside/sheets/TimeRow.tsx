@@ -10,7 +10,7 @@ import { StepButton } from '../../ui/Stepper';
 import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 
 type Props = { run: Run; athlete: AthleteState; rep: RepRun; pass: Passing };
 

@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { callsBetween } from '@core/trackside/calls';
 import type { Source } from '../../store/source';
 import { timedHere } from '../board/steps';
-import type { Run } from '../useRun';
+import type { Run } from '../../log/useRun';
 import { beep, hush, say } from './sound';
 
 /** How late a call may be and still be given: after that it would only confuse. */

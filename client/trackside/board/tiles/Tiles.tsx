@@ -5,7 +5,7 @@ import { tileFor } from '@core/trackside/tile';
 import type { Source } from '../../../store/source';
 import { usePalette } from '../../../ui/theme';
 import { useWide } from '../../../ui/useWide';
-import type { Run } from '../../useRun';
+import type { Run } from '../../../log/useRun';
 import { inOrder } from '../order';
 import { shownIds, type Shown } from '../steps';
 import { ATHLETE_KEYS } from '../useKeys';

@@ -5,7 +5,7 @@ import { GrowingReplay } from '@core/trackside/growingReplay';
 import { whyNotForHelper } from '@core/trackside/helper';
 import type { RunState } from '@core/trackside/runState';
 import { api } from '../store/api';
-import { deviceId } from '../store/deviceId';
+import { deviceId } from './deviceId';
 import { fromStore, type Source } from '../store/source';
 import { store, useAppSelector, type AppState } from '../store/store';
 import { follow, openRun, record } from './recorder';

@@ -3,9 +3,9 @@ import 'fake-indexeddb/auto';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan, PlannedGroup } from '@core/trackside/plan';
-import { emptyPlan, endedIn } from '../store/madeUpRun';
+import { emptyPlan, endedIn } from './madeUpRun';
 import { store } from '../store/store';
-import { openTrackLog } from '../store/trackLog';
+import { openTrackLog } from './trackLog';
 import { forgetAthlete, keptPlans, openRun, record, takeToTrack } from './recorder';
 
 const shown = () => store.getState().trackside.run;

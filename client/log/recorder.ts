@@ -1,10 +1,10 @@
 import { monotonicFactory } from 'ulid';
 import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
-import { deviceId } from '../store/deviceId';
-import { fetchPort, Outbox, type OutboxPort } from '../store/outbox';
-import { openTrackLog } from '../store/trackLog';
-import { withMemory } from '../store/memoryLog';
+import { deviceId } from './deviceId';
+import { fetchPort, Outbox, type OutboxPort } from './outbox';
+import { openTrackLog } from './trackLog';
+import { withMemory } from './memoryLog';
 import { doneSoon } from '../store/soon';
 import { nowAndWhenOnline } from '../store/whenOnline';
 import { api } from '../store/api';

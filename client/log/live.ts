@@ -1,5 +1,5 @@
 import type { RunEvent } from '@core/trackside/events';
-import { askServerTime, isNews, measureClock } from '../store/clockOffset';
+import { askServerTime, isNews, measureClock } from './clockOffset';
 import { nowMs } from './trackClock';
 
 /** What following a session needs of the rest. */

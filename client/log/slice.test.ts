@@ -1,4 +1,4 @@
-import { emptyPlan, endedIn } from '../store/madeUpRun';
+import { emptyPlan, endedIn } from './madeUpRun';
 import type { RunEvent } from '@core/trackside/events';
 import { trackside } from './slice';
 
