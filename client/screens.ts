@@ -44,4 +44,5 @@ export const PlanPage = lazyScreen(async () => (await later()).PlanPage);
 export const VenueList = lazyScreen(async () => (await later()).VenueList);
 export const VenueEditor = lazyScreen(async () => (await later()).VenueEditor);
 export const LineBoard = lazyScreen(async () => (await later()).LineBoard);
-export const ResultView = lazyScreen(async () => (await later()).ResultView);
+export const ResultPage = lazyScreen(async () => (await later()).ResultPage);
+export const AthleteResultPage = lazyScreen(async () => (await later()).AthleteResultPage);

@@ -10,10 +10,14 @@ const PROGRESSION = 'Threshold kilometres';
 
 /** The club's book: what it has run, some of it from the starter sessions and bent to its own taste, and one progression. */
 export function clubBook(newId: () => string): BookChange {
-  const sessions = SEASON.map(({ title, shorthand }): BookSession => {
+  // Each once; the further steps of the progression are put in below.
+  const own = SEASON.filter(
+    ({ title }, i) => !title.startsWith(`${PROGRESSION}, `) && SEASON.findIndex((one) => one.title === title) === i,
+  );
+  const sessions = own.map(({ title, shorthand }): BookSession => {
     const starter = STARTERS.find((one) => one.title === title);
-    const own = starter ?? { id: newId(), tags: ['club'] };
-    return { ...own, title, shorthand, ...(FAVOURITES.includes(title) ? { favourite: true } : {}) };
+    const kept = starter ?? { id: newId(), tags: ['club'] };
+    return { ...kept, title, shorthand, ...(FAVOURITES.includes(title) ? { favourite: true } : {}) };
   });
   const first = sessions.find(({ title }) => title === PROGRESSION);
   const parsed = parseStored(first?.shorthand ?? '');

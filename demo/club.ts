@@ -23,6 +23,11 @@ export type ClubAthlete = {
   archived?: true;
   /** First rep too fast by this share, and unevenness from rep to rep. */
   habits: { rush: number; unevenness: number };
+  /**
+   * How the season has gone: fitter by this share a week, spent from so many weeks ago on; and how much above what the times say they tell an
+   * effort (somebody without tells none).
+   */
+  story?: { gainsAWeek?: number; spentFromWeeks?: number; tellsAbove?: number };
 };
 
 type ClubMark = ClubAthlete['marks'][number];
@@ -51,6 +56,7 @@ export const CLUB: ClubAthlete[] = [
       mark(5000, 206, 0.034, 'race', { note: 'first race after the winter' }),
     ],
     habits: { rush: 0.004, unevenness: 0.005 },
+    story: { gainsAWeek: 0.0025, tellsAbove: 0 },
   },
   {
     name: 'Bo Tarrowby',
@@ -62,6 +68,7 @@ export const CLUB: ClubAthlete[] = [
     shape: { e: -0.056, a: 62 },
     marks: [mark(800, 17, 0.002), mark(1500, 31, 0.006), mark(5000, 80, 0.01)],
     habits: { rush: 0.025, unevenness: 0.009 },
+    story: { gainsAWeek: 0.002, tellsAbove: -0.6 },
   },
   {
     name: 'Cleo Wexmoor',
@@ -75,6 +82,7 @@ export const CLUB: ClubAthlete[] = [
       mark(1500, 17, 0.12, 'race', { note: 'boxed in, then jogged home' }),
     ],
     habits: { rush: 0.012, unevenness: 0.008 },
+    story: { gainsAWeek: 0.001, tellsAbove: 0.3 },
   },
   {
     name: 'Dov Ashgrave',
@@ -85,6 +93,7 @@ export const CLUB: ClubAthlete[] = [
     truth: { distanceM: 5000, timeS: 1110 },
     marks: [mark(5000, 24, 0)],
     habits: { rush: 0.008, unevenness: 0.01 },
+    story: { gainsAWeek: 0.003, tellsAbove: 0.2 },
   },
   {
     name: 'Esi Lindquay',
@@ -96,6 +105,7 @@ export const CLUB: ClubAthlete[] = [
     shape: { e: -0.06, a: 64 },
     marks: [mark(800, 17, 0.001), mark(400, 45, -0.004)],
     habits: { rush: 0.02, unevenness: 0.007 },
+    story: { gainsAWeek: 0.0015, tellsAbove: -0.2 },
   },
   {
     name: 'Fern Hollowick',
@@ -106,6 +116,7 @@ export const CLUB: ClubAthlete[] = [
     truth: { distanceM: 1500, timeS: 318 },
     marks: [mark(1500, 31, 0.008), mark(800, 59, -0.005)],
     habits: { rush: 0.015, unevenness: 0.012 },
+    story: { gainsAWeek: 0.002, tellsAbove: 0.8 },
   },
   {
     name: 'Gus Petherlow',
@@ -117,6 +128,7 @@ export const CLUB: ClubAthlete[] = [
     shape: { e: -0.043, a: 48 },
     marks: [mark(10000, 66, 0.005), mark(5000, 24, 0.006)],
     habits: { rush: 0, unevenness: 0.006 },
+    story: { tellsAbove: 0 },
   },
   {
     name: 'Hana Morvane',
@@ -128,6 +140,7 @@ export const CLUB: ClubAthlete[] = [
     truth: { distanceM: 5000, timeS: 1248 },
     marks: [mark(5000, 24, 0.01)],
     habits: { rush: 0.01, unevenness: 0.01 },
+    story: { gainsAWeek: 0.006, tellsAbove: 0.4 },
   },
   {
     name: 'Ivo Castlebrae',
@@ -137,6 +150,7 @@ export const CLUB: ClubAthlete[] = [
     truth: { distanceM: 1609.344, timeS: 284 },
     marks: [mark(1609.344, 45, 0.004), mark(3000, 10, 0.012, 'trial')],
     habits: { rush: 0.018, unevenness: 0.008 },
+    story: { gainsAWeek: 0.002 },
   },
   {
     name: 'Juno Sellwick',
@@ -147,6 +161,7 @@ export const CLUB: ClubAthlete[] = [
     truth: { distanceM: 1609.344, timeS: 372 },
     marks: [mark(1609.344, 21, 0.01, 'trial')],
     habits: { rush: 0.035, unevenness: 0.015 },
+    story: { gainsAWeek: 0.003, tellsAbove: 0.5 },
   },
   {
     name: 'Kit Rennagh',
@@ -156,7 +171,8 @@ export const CLUB: ClubAthlete[] = [
     weeksOfRunning: 20,
     truth: { distanceM: 800, timeS: 162 },
     marks: [mark(800, 17, 0.006)],
-    habits: { rush: 0.03, unevenness: 0.016 },
+    habits: { rush: 0.03, unevenness: 0.024 },
+    story: { gainsAWeek: 0.001, tellsAbove: 1 },
   },
   {
     name: 'Lark Ostervane',
@@ -169,6 +185,7 @@ export const CLUB: ClubAthlete[] = [
       mark(1609.344, 73, 0.05, 'trial', { note: 'gale on the back straight', leftOut: true }),
     ],
     habits: { rush: 0.01, unevenness: 0.012 },
+    story: { gainsAWeek: 0.001, tellsAbove: -0.3 },
   },
   {
     name: 'Milo Thurskell',
@@ -185,6 +202,7 @@ export const CLUB: ClubAthlete[] = [
       mark(1500, 230, 0.031),
     ],
     habits: { rush: 0.006, unevenness: 0.005 },
+    story: { gainsAWeek: 0.002, spentFromWeeks: 4, tellsAbove: 0.1 },
   },
   {
     name: 'Nia Quelland',
@@ -195,6 +213,7 @@ export const CLUB: ClubAthlete[] = [
     truth: { distanceM: 1500, timeS: 345 },
     marks: [mark(1500, 31, 0.01, 'estimate')],
     habits: { rush: 0.02, unevenness: 0.014 },
+    story: { gainsAWeek: 0.002, tellsAbove: 0 },
   },
   {
     name: 'Pip Wendlebury',

@@ -12,7 +12,7 @@ import { parseStored } from '@core/session/parseSession';
 import { sinceWeeks, type Group, type SquadMember } from '@core/squad/athlete';
 import { standardTrack } from '@core/track/venue';
 import { makePlan } from '@core/trackside/makePlan';
-import { simulateRun, type Random } from '@core/trackside/simulate';
+import type { Random } from '@core/trackside/simulate';
 import { listAthletes } from '@server/db/athletes';
 import { changeBook, readBook } from '@server/db/book';
 import { addEvents, putPlan } from '@server/db/runs';
@@ -33,12 +33,13 @@ import { changeSquad } from '@server/db/squad';
 import type { Db } from '@server/db/open';
 import { clubBook } from './book';
 import { CLUB, GROUPS, type ClubAthlete } from './club';
+import { inGroupsByPace, ranSession, type OnTheDay } from './ranSession';
 import { SEASON, TODAY, type ClubSession } from './season';
 
 const SEED = 20_400;
 const STARTS_AT = '17:45:00';
 
-type Member = { athlete: SquadMember; truth: EnduranceCurve; habits: ClubAthlete['habits'] };
+type Member = { athlete: SquadMember; truth: EnduranceCurve; club: ClubAthlete };
 
 /** What one load of the demo works with: today (YYYY-MM-DD), a seeded source of chance, and ids made from it. */
 type Loading = { db: Db; today: string; random: Random; idAt: (atMs: number) => string };
@@ -83,59 +84,86 @@ function makeMember(club: ClubAthlete, groups: readonly Group[], { today, idAt }
     ...(notes === undefined ? {} : { notes }),
     ...(archived ? { archived } : {}),
   };
-  return { athlete, truth, habits: club.habits };
+  return { athlete, truth, club };
 }
 
 /** The paces as they were known on a day: from the marks run by then, or all if there were none yet. */
-function pacesOn(marks: readonly Mark[], date: string) {
-  const known = marks.filter((mark) => mark.date <= date);
+function pacesOn(marks: readonly Mark[], date: string, goal: SquadMember['goal']) {
+  const counted = marks.filter(({ leftOut }) => !leftOut);
+  const known = counted.filter((mark) => mark.date <= date);
   // Before the first mark the club went by what is known of them since.
-  const [first] = [...marks].sort((a, b) => a.date.localeCompare(b.date));
+  const [first] = [...counted].sort((a, b) => a.date.localeCompare(b.date));
   const asOf = known.length > 0 || !first ? date : first.date;
-  return { curve: fitCurve(marks, { asOf }), paceBook: curveBook };
+  const curve = fitCurve(marks, { asOf });
+  return {
+    curve,
+    ...(goal ? { goalCurve: curveMovedTo(curve, goal.distanceM, goal.timeS) } : {}),
+    paceBook: curveBook,
+  };
 }
 
-function addSession({ db, today, idAt }: Loading, { inDays, title, shorthand }: ClubSession): string {
+function addSession({ db, today, idAt }: Loading, { inDays, title, shorthand, intent }: ClubSession): string {
   const date = dayFrom(today, inDays);
   const id = idAt(startOf(date));
   const bookId = readBook(db).sessions.find((session) => session.title === title)?.id;
-  const input = { title, date, shorthand, startTime: STARTS_AT.slice(0, 5), ...(bookId ? { bookId } : {}) };
+  const input = {
+    title,
+    date,
+    shorthand,
+    startTime: STARTS_AT.slice(0, 5),
+    ...(bookId ? { bookId } : {}),
+    ...(intent ? { intent } : {}),
+  };
   putSession(db, id, input, startOf(today));
   return id;
 }
 
-function runSession(
-  loading: Loading,
-  sessionId: string,
-  { inDays, title, shorthand, absent }: ClubSession,
-  members: Member[],
-): void {
+/** How somebody is on a day so many days before today: fitter than then, spent, coming back, and how they tell an effort. */
+function onTheDay({ truth, club }: Member, inDays: number): OnTheDay {
+  const { habits, story = {} } = club;
+  const weeks = -inDays / 7;
+  const { gainsAWeek = 0, spentFromWeeks, tellsAbove } = story;
+  const isSpent = spentFromWeeks !== undefined && weeks <= spentFromWeeks;
+  const behind = weeks * gainsAWeek + (isSpent ? 0.025 : 0);
+  const { distanceM, timeS } = club.truth;
+  return {
+    curve: behind === 0 ? truth : curveMovedTo(truth, distanceM, timeS * (1 + behind)),
+    ...habits,
+    ...(tellsAbove === undefined ? {} : { tellsAbove: tellsAbove + (isSpent ? 1 : 0) }),
+    ...(isSpent && weeks > spentFromWeeks - 0.8 ? { isSpent } : {}),
+  };
+}
+
+function runSession(loading: Loading, sessionId: string, session: ClubSession, members: Member[]): void {
   const { db, today, random, idAt } = loading;
+  const { inDays, title, shorthand, absent, intent, conditions, harder } = session;
   const date = dayFrom(today, inDays);
   const startAtMs = startOf(date);
   const parsed = parseStored(shorthand);
   if (!parsed.ok) throw new Error(`The demo session “${title}” cannot be read.`);
   const present = members.filter((_, i) => !absent.includes(i));
-  const plan = makePlan(
+  const whole = makePlan(
     { id: idAt(startAtMs), sessionId, title, date, shorthand },
     parsed.session,
-    present.map(({ athlete: { id, name, tileName, marks } }) => ({
+    present.map(({ athlete: { id, name, tileName, marks, goal } }) => ({
       athleteId: id,
       name,
       tileName,
-      paces: pacesOn(marks, date),
+      paces: pacesOn(marks, date, goal),
     })),
     standardTrack,
+    intent,
   );
-  const events = simulateRun({
+  const plan = inGroupsByPace(whole, idAt, startAtMs);
+  const events = ranSession({
     plan,
     startAtMs,
     deviceId: idAt(startAtMs),
     idAt,
     random,
-    athletes: Object.fromEntries(
-      present.map(({ athlete, truth, habits }) => [athlete.id, { curve: truth, ...habits }]),
-    ),
+    athletes: Object.fromEntries(present.map((member) => [member.athlete.id, onTheDay(member, inDays)])),
+    ...(conditions ? { conditions } : {}),
+    ...(harder === undefined ? {} : { harder }),
   });
   putPlan(db, plan, startAtMs);
   addEvents(db, plan.id, events, startAtMs);

@@ -1,45 +1,77 @@
 /** The sessions of the demo, by days from today: those before it were run, today's and later ones are still to come. */
+import type { Conditions } from '@core/trackside/events';
+import type { Intent } from '@core/session/intent';
+
 export type ClubSession = {
   inDays: number;
   title: string;
   shorthand: string;
   /** Left at home that day, by place in the club. */ absent: number[];
+  intent?: Intent;
+  /** What was noted of the day. */
+  conditions?: Conditions;
+  /** Where it is not the standard effort of the squad: so much harder than the times say (heat). */
+  harder?: number;
 };
 
 const WARM = 'warm: 1600 @easy, drills "hips and ankles", 4x100 @strides / 60s walk';
 const COOL = 'cool: 1200 @easy';
 const session = (...main: string[]) => [WARM, ...main, COOL].join('\n');
 
-export const TODAY: ClubSession = {
-  inDays: 0,
-  title: 'Even 400s, quick finish',
-  shorthand: session('main: 8x400 @5k / 75s jog', 'finish: 4x200 @mile / 200m jog'),
-  absent: [],
+const HOT: Pick<ClubSession, 'conditions' | 'harder'> = {
+  conditions: { temperatureC: 31, humidityPct: 58, wind: 'calm', surface: 'dry' },
+  harder: 1.2,
+};
+const MILD: Pick<ClubSession, 'conditions'> = {
+  conditions: { temperatureC: 13, humidityPct: 70, wind: 'breezy', surface: 'dry' },
 };
 
+const EVEN_400S = session('main: 8x400 @5k / 75s jog', 'finish: 4x200 @mile / 200m jog');
+const KILOMETRES = (n: number) => session(`main: ${n}x1000 @threshold / 60s jog`);
+const FIRST_300S = session('main: 8x300 @3k / 100m jog');
+const SHARP_200S = session('main: 10x200 @1500 / 200m jog');
+const EIGHT_HUNDREDS = session('main: 5x800 @5k / 2:00 jog');
+const MILES = session('main: 3x1mi @threshold / 90s jog');
+const LADDER = session('main: 1500-900-600-300 @5k>mile / 2:30 jog');
+const SETS_OF_600 = session('main: 2x(3x600 @3k / 90s walk) / 4:00 walk', 'finish: 4x200 @mile / 200m jog');
+
+export const TODAY: ClubSession = { inDays: 0, title: 'Even 400s, quick finish', shorthand: EVEN_400S, absent: [] };
+
+/** Fourteen weeks: a base, a progression of three steps, an indicator a week before the 5000 of 24 days ago, then quicker work. */
 export const SEASON: ClubSession[] = [
+  { inDays: -96, title: 'Threshold miles', shorthand: MILES, absent: [7, 9] },
+  { inDays: -93, title: 'First 300s', shorthand: FIRST_300S, absent: [7] },
+  { inDays: -89, title: 'Minute on, minute off', shorthand: session('main: 12x60s @5k / 60s jog'), absent: [7, 4] },
+  { inDays: -86, title: '800s at 5k pace', shorthand: EIGHT_HUNDREDS, absent: [7, 2] },
+  { inDays: -82, title: 'Threshold miles', shorthand: MILES, absent: [7] },
+  { inDays: -79, title: 'Sharp 200s', shorthand: SHARP_200S, absent: [7, 11] },
+  { inDays: -75, title: 'Even 400s, quick finish', shorthand: EVEN_400S, absent: [7, 5], ...MILD },
+  { inDays: -72, title: 'First 300s', shorthand: FIRST_300S, absent: [7, 13] },
+  { inDays: -68, title: 'Down the ladder', shorthand: LADDER, absent: [7] },
+  { inDays: -65, title: 'Threshold kilometres', shorthand: KILOMETRES(4), absent: [4, 10], ...MILD },
+  { inDays: -61, title: 'Sharp 200s', shorthand: SHARP_200S, absent: [] },
+  { inDays: -58, title: '800s at 5k pace', shorthand: EIGHT_HUNDREDS, absent: [3], ...HOT },
+  { inDays: -54, title: 'Threshold miles', shorthand: MILES, absent: [1, 8], ...HOT },
+  { inDays: -51, title: 'Even 400s, quick finish', shorthand: EVEN_400S, absent: [6] },
+  { inDays: -47, title: 'Two sets of 600', shorthand: SETS_OF_600, absent: [9, 12] },
+  { inDays: -44, title: 'Threshold kilometres, 2', shorthand: KILOMETRES(5), absent: [10] },
+  { inDays: -40, title: 'First 300s', shorthand: FIRST_300S, absent: [2] },
+  { inDays: -37, title: '800s at 5k pace', shorthand: EIGHT_HUNDREDS, absent: [13], ...MILD },
   {
-    inDays: -23,
-    title: 'Threshold kilometres',
-    shorthand: session('main: 4x1000 @threshold / 60s jog'),
-    absent: [4, 10],
+    inDays: -31,
+    title: 'Is it there yet?',
+    shorthand: session('main: 5x1000 @goal 5k / 60s walk'),
+    intent: 'indicator',
+    absent: [1, 4, 5, 9, 10, 13],
   },
-  { inDays: -19, title: 'First 300s', shorthand: session('main: 8x300 @3k / 100m jog'), absent: [6] },
-  {
-    inDays: -16,
-    title: 'Two sets of 600',
-    shorthand: session('main: 2x(3x600 @3k / 90s walk) / 4:00 walk', 'finish: 4x200 @mile / 200m jog'),
-    absent: [9],
-  },
-  { inDays: -12, title: '800s at 5k pace', shorthand: session('main: 5x800 @5k / 2:00 jog'), absent: [1, 13] },
-  {
-    inDays: -9,
-    title: 'Down the ladder',
-    shorthand: session('main: 1500-900-600-300 @5k>mile / 2:30 jog'),
-    absent: [],
-  },
-  { inDays: -5, title: 'Threshold miles', shorthand: session('main: 3x1mi @threshold / 90s jog'), absent: [4, 11] },
-  { inDays: -2, title: 'Sharp 200s', shorthand: session('main: 10x200 @1500 / 200m jog'), absent: [7] },
+  { inDays: -27, title: 'Sharp 200s', shorthand: SHARP_200S, absent: [12] },
+  { inDays: -23, title: 'Threshold kilometres, 3', shorthand: KILOMETRES(6), absent: [4, 10] },
+  { inDays: -19, title: 'First 300s', shorthand: FIRST_300S, absent: [6] },
+  { inDays: -16, title: 'Two sets of 600', shorthand: SETS_OF_600, absent: [9], ...MILD },
+  { inDays: -12, title: '800s at 5k pace', shorthand: EIGHT_HUNDREDS, absent: [1, 13] },
+  { inDays: -9, title: 'Down the ladder', shorthand: LADDER, absent: [] },
+  { inDays: -5, title: 'Threshold miles', shorthand: MILES, absent: [4, 11] },
+  { inDays: -2, title: 'Sharp 200s', shorthand: SHARP_200S, absent: [7], ...MILD },
   TODAY,
   { inDays: 3, title: 'Over and under', shorthand: session('main: 4x(600 @10k, 600 @marathon)'), absent: [] },
   { inDays: 7, title: 'Mile pace 400s', shorthand: session('main: 10x400 @mile / 90s walk'), absent: [] },

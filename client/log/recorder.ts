@@ -86,6 +86,20 @@ export async function openRun(runId: string): Promise<boolean> {
   return (await catchUp(runId)) || here !== undefined;
 }
 
+/** Shows a session as this phone has it, if it has it: what was recorded of it may still wait for the server. */
+export async function showKept(runId: string): Promise<void> {
+  const here = await log.readRun(runId).catch(() => undefined);
+  if (here) store.dispatch(trackside.actions.runOpened(here));
+}
+
+/** Keeps a session that was read from the server on this phone too, so that what is recorded of it is seen at once. */
+export async function keepRun({ plan, events }: { plan: Plan; events: readonly RunEvent[] }): Promise<void> {
+  // Without storage it is in memory, like what happens at the track.
+  await log.addPlan(plan, true).catch(() => undefined);
+  await log.addEvents(events, true);
+  store.dispatch(trackside.actions.runOpened({ plan, events: [...events] }));
+}
+
 /** Adds what the server knows more of a session. @returns false if it does not know it, or cannot be reached. */
 async function catchUp(runId: string): Promise<boolean> {
   const there = await store

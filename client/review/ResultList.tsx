@@ -1,4 +1,5 @@
 import { router, usePathname } from 'expo-router';
+import { useState } from 'react';
 import { View } from 'react-native';
 import type { RunSummary } from '@core/review/summary';
 import { troubleText, useRestoreRunMutation, useRunsQuery, useSetRunAsideMutation, type ListedRun } from '../store/api';
@@ -48,7 +49,7 @@ function Damaged({ runs }: { runs: readonly ListedRun[] }) {
       ))}
       {aside.length > 0 && (
         <Words as="label" quiet level={2}>
-          Set aside
+          Removed
         </Words>
       )}
       {aside.map(({ id, title, date }) => (
@@ -66,9 +67,18 @@ function Damaged({ runs }: { runs: readonly ListedRun[] }) {
   );
 }
 
+/** How soon it is asked again for what the server is still reading. */
+const ASK_AGAIN_MS = 1500;
+
 /** What was run, the latest first. */
 export function ResultList() {
-  const { data, error, refetch } = useRunsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const [isPending, setPending] = useState(false);
+  const { data, error, refetch } = useRunsQuery(undefined, {
+    refetchOnMountOrArgChange: true,
+    pollingInterval: isPending ? ASK_AGAIN_MS : 0,
+  });
+  const pending = data?.filter((run) => run.isPending).length ?? 0;
+  if (isPending !== pending > 0) setPending(pending > 0);
   // A roll call that came to nothing is no result.
   const runs = data?.flatMap(({ summary, ...run }) =>
     summary?.startedAtMs === undefined ? [] : [{ ...run, summary }],
@@ -78,7 +88,12 @@ export function ResultList() {
   return (
     <Page title="Results" aside={wide ? undefined : <LookSwitch />}>
       {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !runs && <Loading />}
-      {runs?.length === 0 && (
+      {pending > 0 && (
+        <View role="status">
+          <Words as="small">{`${pending} earlier ${pending === 1 ? 'session is' : 'sessions are'} being read and will be here in a moment.`}</Words>
+        </View>
+      )}
+      {runs?.length === 0 && pending === 0 && (
         <Empty title="No results yet" action={{ label: 'Go to the track', onPress: () => router.push('/track') }}>
           Once a session has been timed at the track, everyone’s times stand here.
         </Empty>
@@ -90,7 +105,7 @@ export function ResultList() {
               href={`/results/${run.id}`}
               title={run.title}
               about={aboutRun(run.date, run.summary)}
-              chosen={path === `/results/${run.id}`}
+              chosen={path === `/results/${run.id}` || path.startsWith(`/results/${run.id}/`)}
             />
           </View>
         ))}

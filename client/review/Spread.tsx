@@ -1,12 +1,18 @@
-import { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { Pressable, View, type GestureResponderEvent } from 'react-native';
+import { G, Line, Path } from 'react-native-svg';
+import type { ReviewCell } from '@core/review/cell';
 import type { Review } from '@core/review/review';
 import type { Verdict } from '@core/trackside/verdict';
 import { formatDelta } from '@core/units/time';
+import { path, scale } from '../ui/plot';
 import { Plot } from '../ui/Plot';
+import { PlotText } from '../ui/PlotText';
 import { usePalette } from '../ui/theme';
 
-const HEIGHT = 168;
-const PLOT = { top: 10, bottom: 22, left: 44, right: 8 };
+const HEIGHT = 176;
+const PLOT = { top: 12, bottom: 24, left: 48, right: 8 };
+/** A press picks the athlete whose mark is within so many px. */
+const REACH_PX = 44;
 
 /** Early points left, late right, on is round: the same marks as everywhere, small. */
 function shapeAt(verdict: Verdict, x: number, y: number): string {
@@ -15,34 +21,57 @@ function shapeAt(verdict: Verdict, x: number, y: number): string {
   return `M${x - 3} ${y}a3 3 0 1 0 6 0a3 3 0 1 0-6 0`;
 }
 
-type Props = { review: Review; highlightId?: string | undefined };
+type Point = { athleteId: string; at: number; verdict: Verdict; percent: number; deltaS: number };
+
+/** How far a rep was off, in percent of its target. */
+function pointOf(athleteId: string, cell: ReviewCell, at: number): Point | undefined {
+  const { deltaS, verdict, excluded, targetS = cell.actualS } = cell;
+  if (deltaS === undefined || !verdict || !targetS || excluded) return undefined;
+  return { athleteId, at, verdict, percent: (deltaS / targetS) * 100, deltaS };
+}
+
+/** Every mark there is, rep by rep. */
+export const spreadPoints = ({ rows }: Review): Point[] =>
+  rows.flatMap(({ athleteId, cells }) => cells.flatMap((cell, at) => pointOf(athleteId, cell, at) ?? []));
+
+type Props = { review: Review; highlightId?: string | undefined; choose?: (athleteId: string) => void };
+
+/** Where a press came down inside what it fell on. */
+function placeOf(event: GestureResponderEvent): { x: number; y: number } {
+  const { clientX, clientY } = event.nativeEvent as unknown as MouseEvent;
+  const box = (event.currentTarget as unknown as HTMLElement).getBoundingClientRect();
+  return { x: clientX - box.left, y: clientY - box.top };
+}
 
 /**
  * Every rep a column, every athlete a mark above (late) or below (early) the line of the target, in percent of it: evenness
- * and fade are seen before any number is read.
+ * and fade are seen before any number is read. One athlete's marks are joined by a line when they are chosen, by a press on one of them.
  */
-export function Spread({ review, highlightId }: Props) {
+export function Spread({ review, highlightId, choose }: Props) {
   const palette = usePalette();
-  const labels = review.columns.map((_, i) => String(i + 1));
-  const points = review.rows.flatMap((row) =>
-    row.cells.flatMap((cell, at) => {
-      const { deltaS, targetS, verdict } = cell;
-      return deltaS === undefined || !targetS || !verdict
-        ? []
-        : [{ athleteId: row.athleteId, at, verdict, percent: (deltaS / targetS) * 100, deltaS }];
-    }),
-  );
+  const n = review.columns.length;
+  const points = spreadPoints(review);
   if (points.length === 0) return null;
   const reach = Math.max(2, Math.min(12, Math.ceil(Math.max(...points.map((point) => Math.abs(point.percent))))));
-  const plotHeight = HEIGHT - PLOT.top - PLOT.bottom;
-  const y = (percent: number) =>
-    PLOT.top + plotHeight / 2 - (Math.max(-reach, Math.min(reach, percent)) / reach) * (plotHeight / 2);
+  const toY = scale([reach, -reach], [PLOT.top, HEIGHT - PLOT.bottom]);
+  const y = (percent: number) => toY(Math.max(-reach, Math.min(reach, percent)));
+  const columnOf = (width: number) => (width - PLOT.left - PLOT.right) / n;
+  const xOf = (width: number, at: number) => PLOT.left + columnOf(width) * (at + 0.5);
   const worst = points.reduce((a, b) => (Math.abs(b.percent) > Math.abs(a.percent) ? b : a));
-  const about = `Spread around the targets over ${labels.length} reps: ${points.filter((p) => p.verdict === 'early').length} early, ${points.filter((p) => p.verdict === 'on').length} on, ${points.filter((p) => p.verdict === 'late').length} late; furthest off ${formatDelta(worst.deltaS)} seconds.`;
-  return (
+  const count = (verdict: Verdict) => points.filter((point) => point.verdict === verdict).length;
+  const about = `Spread around the targets over ${n} reps: ${count('early')} early, ${count('on')} on, ${count('late')} late; furthest off ${formatDelta(worst.deltaS)} seconds.`;
+  const mine = points.filter(({ athleteId }) => athleteId === highlightId);
+  const pick = (event: GestureResponderEvent) => {
+    const { width } = (event.currentTarget as unknown as HTMLElement).getBoundingClientRect();
+    const here = placeOf(event);
+    const away = (point: Point) => Math.hypot(xOf(width, point.at) - here.x, y(point.percent) - here.y);
+    const nearest = points.reduce((a, b) => (away(b) < away(a) ? b : a));
+    if (away(nearest) <= REACH_PX) choose?.(nearest.athleteId);
+  };
+  const drawing = (
     <Plot about={about} height={HEIGHT}>
       {(width) => {
-        const column = (width - PLOT.left - PLOT.right) / Math.max(1, labels.length);
+        const column = columnOf(width);
         return (
           <>
             {[reach, 0, -reach].map((percent) => (
@@ -55,87 +84,71 @@ export function Spread({ review, highlightId }: Props) {
                   stroke={percent === 0 ? palette.ink : palette.line}
                   strokeWidth={percent === 0 ? 2 : 1}
                 />
-                <SvgText
+                <PlotText
                   x={PLOT.left - 6}
                   y={y(percent) + 4}
-                  fontSize={12}
-                  fontFamily="Zest"
-                  fontWeight="700"
-                  textAnchor="end"
-                  fill={percent === 0 ? palette.ink : palette.quiet}
+                  color={percent === 0 ? palette.ink : palette.quiet}
+                  anchor="end"
                 >
                   {percent === 0 ? 'target' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`}
-                </SvgText>
+                </PlotText>
               </G>
             ))}
-            <SvgText
-              x={PLOT.left - 6}
-              y={y(reach) + 18}
-              fontSize={12}
-              fontFamily="Zest"
-              fontWeight="700"
-              textAnchor="end"
-              fill={palette.late}
-            >
+            <PlotText x={PLOT.left - 6} y={y(reach) + 20} color={palette.late} anchor="end">
               late
-            </SvgText>
-            <SvgText
-              x={PLOT.left - 6}
-              y={y(-reach) - 10}
-              fontSize={12}
-              fontFamily="Zest"
-              fontWeight="700"
-              textAnchor="end"
-              fill={palette.early}
-            >
+            </PlotText>
+            <PlotText x={PLOT.left - 6} y={y(-reach) - 12} color={palette.early} anchor="end">
               early
-            </SvgText>
-            {labels.map((label, at) => {
-              const middle = PLOT.left + column * (at + 0.5);
-              const here = points.filter((point) => point.at === at);
-              const mine = here.filter((point) => point.athleteId === highlightId);
+            </PlotText>
+            {points.map((point, i) => {
+              const isMine = point.athleteId === highlightId;
+              const aside = isMine ? 0 : ((i % 5) - 2) * Math.min(5, column / 7);
               return (
-                <G key={at}>
-                  {mine.length > 0 && (
-                    <Rect
-                      x={middle - column / 2 + 1}
-                      y={y(mine[0]?.percent ?? 0) - 8}
-                      width={column - 2}
-                      height={16}
-                      rx={4}
-                      fill={palette.fill}
-                    />
-                  )}
-                  {[...here.filter((point) => !mine.includes(point)), ...mine].map((point, i) => {
-                    const aside = ((i % 5) - 2) * Math.min(5, column / 7);
-                    return (
-                      <Path
-                        key={point.athleteId}
-                        d={shapeAt(point.verdict, middle + aside, y(point.percent))}
-                        fill={palette[point.verdict]}
-                        opacity={highlightId && point.athleteId !== highlightId ? 0.45 : 0.95}
-                      />
-                    );
-                  })}
-                  {(column > 26 || at % 2 === 0) && (
-                    <SvgText
-                      x={middle}
-                      y={HEIGHT - 8}
-                      fontSize={12}
-                      fontFamily="Zest"
-                      fontWeight="500"
-                      textAnchor="middle"
-                      fill={palette.quiet}
-                    >
-                      {label}
-                    </SvgText>
-                  )}
-                </G>
+                <Path
+                  key={`${point.athleteId} ${point.at}`}
+                  d={shapeAt(point.verdict, xOf(width, point.at) + aside, y(point.percent))}
+                  fill={palette[point.verdict]}
+                  opacity={highlightId === undefined || isMine ? 0.95 : 0.35}
+                />
               );
             })}
+            {mine.length > 0 && (
+              <>
+                <Path
+                  d={path(mine.map(({ at, percent }) => [xOf(width, at), y(percent)]))}
+                  stroke={palette.ink}
+                  strokeWidth={2.5}
+                  fill="none"
+                />
+                {mine.map((point) => (
+                  <Path
+                    key={point.at}
+                    d={shapeAt(point.verdict, xOf(width, point.at), y(point.percent))}
+                    fill={palette[point.verdict]}
+                    stroke={palette.ground}
+                    strokeWidth={1}
+                  />
+                ))}
+              </>
+            )}
+            {review.columns.map((_, at) =>
+              column > 22 || at % Math.ceil(22 / column) === 0 ? (
+                <PlotText key={at} x={xOf(width, at)} y={HEIGHT - 8} color={palette.quiet}>
+                  {String(at + 1)}
+                </PlotText>
+              ) : null,
+            )}
           </>
         );
       }}
     </Plot>
+  );
+  if (!choose) return drawing;
+  return (
+    <View>
+      <Pressable onPress={pick} tabIndex={-1}>
+        {drawing}
+      </Pressable>
+    </View>
   );
 }

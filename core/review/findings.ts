@@ -1,4 +1,5 @@
 /** What matters in a session, for a coach who has a few seconds: at most three things, with names and numbers. */
+import { verdictOn } from '../trackside/verdict';
 import type { Review, ReviewRow } from './review';
 
 /** Whom it is about; what `value` is hangs on the kind of finding. */
@@ -37,14 +38,18 @@ type Rule = (row: ReviewRow) => number | undefined;
 
 const targetsOf = ({ cells }: ReviewRow) => cells.filter(({ verdict, excluded }) => verdict && !excluded);
 
-/** On average late (or early), and in half of the reps. */
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** Late (or early) in half of the reps, and on average by more than a thumb is good for. */
 const off =
   (verdict: 'late' | 'early'): Rule =>
   (row) => {
     const judged = targetsOf(row);
     const here = judged.filter((cell) => cell.verdict === verdict);
     if (judged.length === 0 || here.length < WORTH.offShare * judged.length) return undefined;
-    return judged.reduce((sum, { deltaS = 0 }) => sum + deltaS, 0) / judged.length;
+    const meanS = mean(judged.map(({ deltaS = 0 }) => deltaS));
+    const targetS = mean(judged.map((cell) => cell.targetS ?? cell.actualS ?? 0));
+    return verdictOn(meanS, targetS) === verdict ? meanS : undefined;
   };
 
 const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off'>, Rule>> = {
@@ -71,7 +76,6 @@ const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off'>, Rule>> = {
 function restsOff(rows: readonly ReviewRow[]): Finding[] {
   const rests = rows.flatMap(({ rest }) => rest ?? []);
   if (rests.length === 0) return [];
-  const mean = (values: number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
   const plannedS = mean(rests.map((rest) => rest.plannedS));
   const value = mean(rests.map((rest) => rest.takenS)) - plannedS;
   return Math.abs(value) >= Math.max(WORTH.restS, WORTH.restShare * plannedS)

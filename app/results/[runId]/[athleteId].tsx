@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { AthleteResultPage } from '@client/screens';
+
+export default function AthleteResult() {
+  const { runId, athleteId } = useLocalSearchParams<{ runId: string; athleteId: string }>();
+  return <AthleteResultPage key={runId} runId={runId} athleteId={athleteId} />;
+}

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { ResultPage } from '@client/screens';
+
+export default function Result() {
+  const { runId } = useLocalSearchParams<{ runId: string }>();
+  return <ResultPage key={runId} runId={runId} />;
+}

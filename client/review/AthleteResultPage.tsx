@@ -1,0 +1,259 @@
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Divider } from 'react-native-paper';
+import type { Curve } from '@core/fitness/curve';
+import type { ReviewCell } from '@core/review/cell';
+import { decisionsOf, differencesOf } from '@core/review/differences';
+import { nextTime, readEffort } from '@core/review/effortReading';
+import { habitsOf, openingOf } from '@core/review/habits';
+import type { Review, ReviewRow } from '@core/review/review';
+import { repLabel } from '@core/trackside/plan';
+import { formatClock, formatDelta, formatTime } from '@core/units/time';
+import { schoolsOf } from '@core/squad/schools';
+import { pacesOf, useSquad } from '../squad/useSquad';
+import { dayName } from '../ui/days';
+import { Delta } from '../ui/Delta';
+import { EffortPicker } from '../ui/EffortPicker';
+import { Empty } from '../ui/Empty';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { TextButton } from '../ui/TextButton';
+import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { EffortLines } from './EffortLines';
+import { RepSheet } from './RepSheet';
+import { NoResult } from './ResultPage';
+import {
+  conditionsText,
+  decisionText,
+  differenceText,
+  effortText,
+  evennessWords,
+  fadeText,
+  habitText,
+  nextTimeText,
+  restText,
+} from './reviewWords';
+import { Spread, spreadPoints } from './Spread';
+import { useReview, type ReadRun } from './useReview';
+
+/** `200 39.2 −0.4`: a mark on the way against an even run to the same finish. */
+function Marks({ cell }: { cell: ReviewCell }) {
+  const { rep, actualS, passes } = cell;
+  const distanceM = rep?.distanceM;
+  const onTheWay = passes.filter(({ atM }) => atM !== distanceM);
+  if (onTheWay.length === 0) return null;
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m }}>
+      {onTheWay.map(({ atM, elapsedS }) => {
+        const evenS = distanceM === undefined || actualS === undefined ? undefined : (actualS * atM) / distanceM;
+        return (
+          <Words as="small" key={atM}>
+            {`${Math.round(atM)} in ${formatTime(elapsedS, 1)}${evenS === undefined ? '' : ` (${formatDelta(elapsedS - evenS)})`}`}
+          </Words>
+        );
+      })}
+    </View>
+  );
+}
+
+/** Everything else that is known of a rep, in one line. */
+function detailsOf(cell: ReviewCell, pulse: { from: number; to: number }): string {
+  const { restS, plannedRestS, effort, beatsPerMin, flags, notes, excluded, source } = cell;
+  const planned = plannedRestS === undefined ? '' : ` of ${restText(plannedRestS)}`;
+  const isReady = beatsPerMin !== undefined && beatsPerMin <= pulse.to;
+  return [
+    ...(restS === undefined ? [] : [`rest ${restText(restS)}${planned}`]),
+    ...(effort === undefined ? [] : [`effort ${effort}`]),
+    ...(beatsPerMin === undefined ? [] : [`pulse ${beatsPerMin}${isReady ? `, back under ${pulse.to}` : ''}`]),
+    ...flags,
+    ...notes,
+    ...(source === 'chip' ? ['by chip'] : source === 'typed' ? ['typed in'] : []),
+    ...(excluded ? [`not counted: ${excluded.reason}`] : []),
+  ].join(' · ');
+}
+
+function outcomeText({ actualS, coveredM, expectedM, plannedS, targetS, unfinished, leftOut }: ReviewCell): string {
+  if (actualS === undefined) return unfinished ? 'no finish taken' : leftOut ? 'left out' : 'not run';
+  if (coveredM !== undefined)
+    return `${Math.round(coveredM)} m${expectedM === undefined ? '' : ` of ${Math.round(expectedM)} m`}`;
+  if (plannedS !== undefined) return `${formatClock(actualS)} of ${formatClock(plannedS)}`;
+  return `${formatTime(actualS, 1)}${targetS === undefined ? '' : ` of ${formatTime(targetS, 1)}`}`;
+}
+
+type RepProps = {
+  cell: ReviewCell;
+  label: string;
+  at: number;
+  pulse: { from: number; to: number };
+  onCorrect: (() => void) | undefined;
+};
+
+function Rep({ cell, label, at, pulse, onCorrect }: RepProps) {
+  const details = detailsOf(cell, pulse);
+  const opening = openingOf(cell);
+  const isOut = cell.excluded !== undefined;
+  return (
+    <View role="listitem" style={{ gap: 2, paddingVertical: SPACE.s }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+        <Words as="strong" style={{ minWidth: 24 }}>
+          {String(at + 1)}
+        </Words>
+        <View style={{ flex: 1, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.s }}>
+          <Words quiet>{label}</Words>
+          <Words as="strong" quiet={isOut} {...(isOut ? { style: { textDecorationLine: 'line-through' } } : {})}>
+            {outcomeText(cell)}
+          </Words>
+          {cell.deltaS !== undefined && cell.verdict && !isOut && (
+            <Delta deltaS={cell.deltaS} verdict={cell.verdict} size="medium" />
+          )}
+        </View>
+        {onCorrect && (
+          <TextButton label={`Correct rep ${at + 1}`} onPress={onCorrect}>
+            Correct
+          </TextButton>
+        )}
+      </View>
+      <View style={{ paddingLeft: 24 + SPACE.s, gap: 2 }}>
+        {opening && <Marks cell={cell} />}
+        {details !== '' && <Words as="small">{details}</Words>}
+      </View>
+      <Divider />
+    </View>
+  );
+}
+
+/** What is seen in the whole of it: evenness, habits, effort and what to do next time. */
+function InWords({
+  read,
+  row,
+  review,
+  curve,
+}: {
+  read: ReadRun;
+  row: ReviewRow;
+  review: Review;
+  curve: Curve | undefined;
+}) {
+  const { arc } = read.plan;
+  const reading = useMemo(() => readEffort(row.cells, arc, curve), [row.cells, arc, curve]);
+  const change = useMemo(() => nextTime(row.cells, reading, arc, curve), [row.cells, reading, arc, curve]);
+  const differences = differencesOf({ ...review, rows: [row] }, read.state.endedAtMs !== undefined);
+  const effort = effortText(reading);
+  const texts = [
+    evennessWords(row.evenness),
+    fadeText(row.evenness),
+    ...habitsOf(row.cells).map(habitText),
+    effort,
+    change && nextTimeText(change),
+    ...differences.map((difference) => `${differenceText(difference)}.`),
+    ...decisionsOf(read.state, row.athleteId).map(decisionText),
+  ].filter((text): text is string => text !== undefined && text !== '');
+  return (
+    <>
+      <View role="list" aria-label="In words" style={{ gap: SPACE.xs }}>
+        {texts.map((text) => (
+          <View role="listitem" key={text}>
+            <Words>{text}</Words>
+          </View>
+        ))}
+      </View>
+      {arc && reading.points.some(({ predicted, reported }) => (predicted ?? reported) !== undefined) && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="heading" level={2}>
+            Effort
+          </Words>
+          <EffortLines name={row.name} reading={reading} />
+        </View>
+      )}
+    </>
+  );
+}
+
+type AthleteProps = { runId: string; read: ReadRun; review: Review; row: ReviewRow };
+
+function AthleteResult({ runId, read, review, row }: AthleteProps) {
+  const [open, setOpen] = useState<number>();
+  const { squad } = useSquad();
+  const { plan } = read;
+  const athlete = squad && [...squad.athletes, ...squad.archived].find(({ id }) => id === row.athleteId);
+  // Theirs as of that day: later marks do not count.
+  const curve = squad && athlete ? pacesOf(athlete, squad, plan.date).curve : undefined;
+  const { pulse } = schoolsOf(squad?.settings ?? {});
+  const conditions = conditionsText(read.state.conditions);
+  const mates = review.rows.map(({ athleteId }) => athleteId);
+  const here = mates.indexOf(row.athleteId);
+  const goTo = (step: number) => {
+    const next = mates[(here + step + mates.length) % mates.length];
+    if (next !== undefined) router.replace(`/results/${runId}/${next}`);
+  };
+  return (
+    <Page
+      title={row.name}
+      about={`${plan.title} · ${dayName(plan.date)}`}
+      onBack={() => router.replace(`/results/${runId}`)}
+      backLabel="Back to the session"
+    >
+      {conditions !== undefined && <Words as="small">{`${conditions}.`}</Words>}
+      <InWords read={read} review={review} row={row} curve={curve} />
+      {spreadPoints({ ...review, rows: [row] }).length > 0 && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="heading" level={2}>
+            Against the target
+          </Words>
+          <Spread review={{ ...review, rows: [row] }} highlightId={row.athleteId} />
+        </View>
+      )}
+      <View role="list" aria-label="Rep by rep">
+        {row.cells.map((cell, at) =>
+          cell.leftOut && !cell.rep ? null : (
+            <Rep
+              key={cell.repIndex}
+              cell={cell}
+              at={at}
+              label={repLabel(cell.rep ?? review.columns[at]?.rep ?? {})}
+              pulse={pulse}
+              onCorrect={cell.rep ? () => setOpen(at) : undefined}
+            />
+          ),
+        )}
+      </View>
+      <View style={{ gap: SPACE.s }}>
+        <Words as="heading" level={2}>
+          The whole session
+        </Words>
+        <EffortPicker
+          label={`How hard was the whole session for ${row.name}, 1 to 10?`}
+          value={row.sessionEffort}
+          onPick={(effort) => read.correct({ type: 'sessionFelt', athleteId: row.athleteId, effort })}
+        />
+      </View>
+      {mates.length > 1 && (
+        <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+          <PrimaryButton onPress={() => goTo(-1)}>Previous athlete</PrimaryButton>
+          <PrimaryButton onPress={() => goTo(1)}>Next athlete</PrimaryButton>
+        </View>
+      )}
+      {open !== undefined && <RepSheet read={read} row={row} at={open} close={() => setOpen(undefined)} />}
+    </Page>
+  );
+}
+
+/** One athlete in one session, rep by rep. */
+export function AthleteResultPage({ runId, athleteId }: { runId: string; athleteId: string }) {
+  const { read, error, retry } = useReview(runId);
+  if (!read) return <NoResult error={error} retry={retry} />;
+  for (const review of read.reviews) {
+    const row = review.rows.find((one) => one.athleteId === athleteId);
+    if (row) return <AthleteResult key={athleteId} runId={runId} read={read} review={review} row={row} />;
+  }
+  const back = () => router.replace(`/results/${runId}`);
+  return (
+    <Page title={read.plan.title} onBack={back} backLabel="Back to the session">
+      <Empty title="Not in this session" action={{ label: 'Go to the session', onPress: back }}>
+        This athlete did not run in it, or was erased.
+      </Empty>
+    </Page>
+  );
+}

@@ -1,0 +1,126 @@
+import { View } from 'react-native';
+import { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import type { EffortReading } from '@core/review/effortReading';
+import { path, scale } from '../ui/plot';
+import { Plot } from '../ui/Plot';
+import { PlotText } from '../ui/PlotText';
+import { SPACE, usePalette } from '../ui/theme';
+import { Words } from '../ui/Words';
+
+const HEIGHT = 184;
+const PLOT = { top: 12, right: 14, bottom: 26, left: 30 };
+const EFFORTS = [2, 4, 6, 8, 10];
+
+type Key = { words: string; line: 'dashed' | 'solid' | 'marks' };
+
+/** What each line is, drawn as it is above. */
+function Legend({ keys }: { keys: readonly Key[] }) {
+  const palette = usePalette();
+  return (
+    <View style={{ flexDirection: 'row', gap: SPACE.l, flexWrap: 'wrap' }}>
+      {keys.map(({ words, line }) => (
+        <View key={words} style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+          <View
+            style={{
+              width: 22,
+              height: line === 'marks' ? 10 : 0,
+              borderTopWidth: line === 'marks' ? 0 : 3,
+              borderStyle: line === 'dashed' ? 'dashed' : 'solid',
+              borderColor: line === 'dashed' ? palette.quiet : palette.ink,
+              backgroundColor: line === 'marks' ? palette.warning : 'transparent',
+            }}
+          />
+          <Words as="small">{words}</Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/**
+ * Effort through the session: meant dashed, predicted from what was run a line with dots, told a square. The three should lie together.
+ */
+export function EffortLines({ name, reading }: { name: string; reading: EffortReading }) {
+  const palette = usePalette();
+  const { points } = reading;
+  const n = points.length;
+  if (n === 0) return null;
+  const y = scale([1, 10], [HEIGHT - PLOT.bottom, PLOT.top]);
+  const told = points.flatMap(({ reported }, i) => (reported === undefined ? [] : [{ reported, i }]));
+  const hasPredicted = points.some(({ predicted }) => predicted !== undefined);
+  const first = points[0];
+  const last = points.at(-1);
+  const span = (from: number | undefined, to: number | undefined) =>
+    from === undefined || to === undefined ? 'not known' : `${from.toFixed(1)} to ${to.toFixed(1)}`;
+  const about = `${name}: effort meant ${span(first?.meant, last?.meant)}, predicted ${span(first?.predicted, last?.predicted)}, told ${told.length === 0 ? 'never' : `${told.map(({ reported, i }) => `${reported} on rep ${i + 1}`).join(', ')}`}.`;
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Plot about={about} height={HEIGHT}>
+        {(width) => {
+          const toX = scale([0, Math.max(1, n - 1)], [PLOT.left + 10, width - PLOT.right]);
+          const x = (i: number) => (n === 1 ? (PLOT.left + width) / 2 : toX(i));
+          const every = Math.ceil(n / 12);
+          const predicted = points.flatMap(({ predicted: effort }, i): [number, number][] =>
+            effort === undefined ? [] : [[x(i), y(effort)]],
+          );
+          return (
+            <>
+              {EFFORTS.map((effort) => (
+                <G key={effort}>
+                  <Line
+                    x1={PLOT.left}
+                    x2={width - 6}
+                    y1={y(effort)}
+                    y2={y(effort)}
+                    stroke={palette.line}
+                    strokeWidth={1}
+                  />
+                  <PlotText x={PLOT.left - 6} y={y(effort) + 4} color={palette.quiet} anchor="end">
+                    {String(effort)}
+                  </PlotText>
+                </G>
+              ))}
+              <Path
+                d={path(points.map(({ meant }, i) => [x(i), y(meant)]))}
+                stroke={palette.quiet}
+                strokeWidth={3}
+                strokeDasharray="7 5"
+                fill="none"
+              />
+              <Path d={path(predicted)} stroke={palette.ink} strokeWidth={2.5} fill="none" />
+              {predicted.map(([px, py], i) => (
+                <Circle key={i} cx={px} cy={py} r={n > 25 ? 2 : 3.5} fill={palette.ink} />
+              ))}
+              {told.map(({ reported, i }) => (
+                <Rect
+                  key={i}
+                  x={x(i) - 6}
+                  y={y(reported) - 6}
+                  width={12}
+                  height={12}
+                  fill={palette.warning}
+                  stroke={palette.ink}
+                  strokeWidth={1.5}
+                />
+              ))}
+              {points.map((_, i) =>
+                i % every === 0 ? (
+                  <PlotText key={i} x={x(i)} y={HEIGHT - 8} color={palette.quiet}>
+                    {String(i + 1)}
+                  </PlotText>
+                ) : null,
+              )}
+            </>
+          );
+        }}
+      </Plot>
+      <Legend
+        keys={[
+          { words: 'meant', line: 'dashed' },
+          ...(hasPredicted ? [{ words: 'predicted from the times', line: 'solid' } as const] : []),
+          ...(told.length > 0 ? [{ words: 'told', line: 'marks' } as const] : []),
+        ]}
+      />
+    </View>
+  );
+}

@@ -1,0 +1,27 @@
+import { View } from 'react-native';
+import { Surface } from 'react-native-paper';
+import type { Findings } from '@core/review/findings';
+import { RADIUS, SPACE, usePalette } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { findingTexts } from './reviewWords';
+
+/** What matters, first and large: at most three sentences. */
+export function FindingList({ findings }: { findings: Findings }) {
+  const palette = usePalette();
+  return (
+    <Surface
+      elevation={1}
+      style={{ borderRadius: RADIUS, padding: SPACE.m, borderLeftWidth: 5, borderLeftColor: palette.action }}
+    >
+      <View role="list" aria-label="What matters" style={{ gap: SPACE.xs }}>
+        {findingTexts(findings).map((text) => (
+          <View role="listitem" key={text}>
+            <Words as="strong" style={{ fontWeight: '500' }}>
+              {text}
+            </Words>
+          </View>
+        ))}
+      </View>
+    </Surface>
+  );
+}

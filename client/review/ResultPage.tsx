@@ -1,0 +1,245 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { SegmentedButtons } from 'react-native-paper';
+import { decisionsOf, differencesOf } from '@core/review/differences';
+import type { Review } from '@core/review/review';
+import { listed } from '@core/units/listed';
+import { formatClock } from '@core/units/time';
+import { troubleText, useRestoreRunMutation, useSetRunAsideMutation } from '../store/api';
+import { dayName } from '../ui/days';
+import { VerdictMark } from '../ui/Delta';
+import { EffortRows } from '../ui/EffortRows';
+import { Empty } from '../ui/Empty';
+import { Loading } from '../ui/Loading';
+import { ModalSheet } from '../ui/ModalSheet';
+import { useNotice } from '../ui/Notices';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { SPACE, usePalette } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
+import { AfterwardsList } from './AfterwardsList';
+import { FindingList } from './FindingList';
+import { RepSheet } from './RepSheet';
+import { ResultTable } from './ResultTable';
+import { conditionsText, decisionText, differenceText, evennessWords, fadeText } from './reviewWords';
+import { Spread, spreadPoints } from './Spread';
+import { useReview, type ReadRun } from './useReview';
+
+const backToList = () => router.replace('/results');
+
+/** What was tapped in work without structure: when, and for how long. */
+function Surges({ review: { surges } }: { review: Review }) {
+  const sumS = surges.reduce((sum, { lengthS }) => sum + lengthS, 0);
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Words as="heading" level={2}>
+        {`${surges.length === 1 ? '1 surge' : `${surges.length} surges`}, ${formatClock(sumS)} in all`}
+      </Words>
+      <View role="list">
+        {surges.map(({ fromS, lengthS }) => (
+          <View role="listitem" key={fromS}>
+            <Words>{`after ${formatClock(fromS)}, for ${formatClock(lengthS)}`}</Words>
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+function Legend() {
+  const palette = usePalette();
+  return (
+    <View style={{ flexDirection: 'row', gap: SPACE.l, flexWrap: 'wrap' }}>
+      {(['early', 'on', 'late'] as const).map((verdict) => (
+        <View key={verdict} style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+          <VerdictMark verdict={verdict} color={palette[verdict]} />
+          <Words as="small" color={palette[verdict]}>
+            {verdict === 'on' ? 'on: within tolerance' : verdict}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** The athlete who is brought out: in a sentence, and the way to all about them. */
+function BroughtOut({ runId, review, athleteId }: { runId: string; review: Review; athleteId: string | undefined }) {
+  const row = review.rows.find((candidate) => candidate.athleteId === athleteId);
+  if (!row)
+    return (
+      <Words as="small" quiet>
+        Press a mark or a name to bring out one athlete.
+      </Words>
+    );
+  const says = [evennessWords(row.evenness), fadeText(row.evenness)].filter(Boolean).join(' ');
+  return (
+    <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+      <View style={{ flex: 1 }} role="status">
+        <Words as="strong">{row.name}</Words>
+        {says !== '' && <Words as="small">{says}</Words>}
+      </View>
+      <PrimaryButton
+        label={`${row.name}, rep by rep`}
+        onPress={() => router.push(`/results/${runId}/${row.athleteId}`)}
+      >
+        Rep by rep
+      </PrimaryButton>
+    </View>
+  );
+}
+
+/** Where it went another way than planned, athlete by athlete, and what was decided on the way. */
+function WhatChanged({ read, review }: { read: ReadRun; review: Review }) {
+  const byName = new Map<string, string[]>();
+  for (const difference of differencesOf(review, read.state.endedAtMs !== undefined))
+    byName.set(difference.name, [...(byName.get(difference.name) ?? []), differenceText(difference)]);
+  const ids = new Set(review.rows.map(({ athleteId }) => athleteId));
+  const decisions = decisionsOf(read.state).filter(({ athleteIds }) => athleteIds.some((id) => ids.has(id)));
+  if (byName.size + decisions.length === 0) return null;
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Words as="heading" level={2}>
+        Other than planned
+      </Words>
+      <View role="list" style={{ gap: 2 }}>
+        {[...byName].map(([name, texts]) => (
+          <View role="listitem" key={name}>
+            <Words>{`${name}: ${listed(texts)}.`}</Words>
+          </View>
+        ))}
+        {decisions.map((decision) => (
+          <View role="listitem" key={decision.eventId}>
+            <Words>{decisionText(decision)}</Words>
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+/** Removes the session from the results; it can be brought back from the notice, and from the list. */
+function useRemove(runId: string, title: string): () => void {
+  const [setAside] = useSetRunAsideMutation();
+  const [restore] = useRestoreRunMutation();
+  const notice = useNotice();
+  return () =>
+    void setAside(runId).then(({ error }) => {
+      if (error) return notice({ text: troubleText(error) });
+      backToList();
+      return notice({ text: `“${title}” is removed.`, undo: () => void restore(runId) });
+    });
+}
+
+function Result({ runId, read }: { runId: string; read: ReadRun }) {
+  const { plan, state, reviews, findings, correct } = read;
+  const [chosen, setChosen] = useState<string>();
+  const [groupId, setGroupId] = useState<string>();
+  const [open, setOpen] = useState<{ athleteId: string; at: number } | 'efforts'>();
+  const remove = useRemove(runId, plan.title);
+  const review = reviews.find((one) => one.groupId === groupId) ?? reviews[0];
+  const athletes = new Set(reviews.flatMap(({ rows }) => rows.map(({ athleteId }) => athleteId))).size;
+  const isOpen = state.endedAtMs === undefined;
+  const conditions = conditionsText(state.conditions);
+  const openRow =
+    open !== undefined && open !== 'efforts'
+      ? review?.rows.find(({ athleteId }) => athleteId === open.athleteId)
+      : undefined;
+  const about = [
+    dayName(plan.date),
+    `${athletes} ${athletes === 1 ? 'athlete' : 'athletes'}`,
+    `${reviews.map(({ columns }) => columns.length).join(' and ')} reps`,
+    ...(isOpen ? ['still under way'] : []),
+    ...(plan.isEntered ? ['typed in afterwards'] : []),
+  ].join(' · ');
+  return (
+    <Page
+      title={plan.title}
+      about={about}
+      onBack={backToList}
+      backLabel="Back to all results"
+      footer={
+        isOpen ? (
+          <PrimaryButton main icon="track" onPress={() => router.push(`/track/run/${runId}`)}>
+            Go on at the track
+          </PrimaryButton>
+        ) : undefined
+      }
+    >
+      <FindingList findings={findings} />
+      {conditions !== undefined && <Words as="small">{`${conditions}.`}</Words>}
+      {review && reviews.length > 1 && (
+        <SegmentedButtons
+          value={review.groupId}
+          onValueChange={setGroupId}
+          buttons={reviews.map(({ groupId: value, name }) => ({ value, label: name, style: { minHeight: 44 } }))}
+        />
+      )}
+      {review && (
+        <>
+          {spreadPoints(review).length > 0 && (
+            <View style={{ gap: SPACE.s }}>
+              <Legend />
+              <Spread review={review} highlightId={chosen} choose={setChosen} />
+              <BroughtOut runId={runId} review={review} athleteId={chosen} />
+            </View>
+          )}
+          <ResultTable
+            review={review}
+            chosen={chosen}
+            choose={setChosen}
+            open={(athleteId, at) => setOpen({ athleteId, at })}
+          />
+          {review.surges.length > 0 && <Surges review={review} />}
+          <WhatChanged read={read} review={review} />
+        </>
+      )}
+      <AfterwardsList read={read} />
+      {!isOpen && (
+        <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
+          <PrimaryButton onPress={() => setOpen('efforts')}>How hard was it?</PrimaryButton>
+          <PrimaryButton icon="remove" onPress={remove}>
+            Remove
+          </PrimaryButton>
+        </View>
+      )}
+      {open === 'efforts' && (
+        <ModalSheet title="How hard was the whole session?" close={() => setOpen(undefined)}>
+          <EffortRows
+            rows={reviews.flatMap(({ rows }) => rows)}
+            onChange={(athleteId, effort) => correct({ type: 'sessionFelt', athleteId, effort })}
+          />
+        </ModalSheet>
+      )}
+      {open !== undefined && open !== 'efforts' && openRow && (
+        <RepSheet read={read} row={openRow} at={open.at} close={() => setOpen(undefined)} />
+      )}
+    </Page>
+  );
+}
+
+/** What was run, for the squad: what matters, the spread, and athlete by athlete rep by rep. */
+export function ResultPage({ runId }: { runId: string }) {
+  const { read, error, retry } = useReview(runId);
+  if (read) return <Result runId={runId} read={read} />;
+  return <NoResult error={error} retry={retry} />;
+}
+
+/** While a session is read, or where it cannot be. */
+export function NoResult({ error, retry }: { error: unknown; retry: () => void }) {
+  const isMissing = typeof error === 'object' && error !== null && 'status' in error && error.status === 404;
+  return (
+    <Page title="Results" onBack={backToList} backLabel="Back to all results">
+      {!error ? (
+        <Loading />
+      ) : isMissing ? (
+        <Empty title="No such results" action={{ label: 'Go to all results', onPress: backToList }}>
+          Nothing has been run at this address.
+        </Empty>
+      ) : (
+        <Trouble retry={retry}>{troubleText(error)}</Trouble>
+      )}
+    </Page>
+  );
+}

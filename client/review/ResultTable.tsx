@@ -1,0 +1,217 @@
+import { useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import type { ReviewCell } from '@core/review/cell';
+import type { Review, ReviewRow } from '@core/review/review';
+import { repLabel } from '@core/trackside/plan';
+import { formatClock, formatDelta, formatTime } from '@core/units/time';
+import { Delta } from '../ui/Delta';
+import { Press } from '../ui/Press';
+import { Table, type TableColumn } from '../ui/Table';
+import { Words } from '../ui/Words';
+import { evennessText, restText, signedPercent } from './reviewWords';
+
+const none = <Words quiet>–</Words>;
+const right = { alignItems: 'flex-end' } as const;
+
+function Two({ over, under, label }: { over: string; under?: string; label?: string }) {
+  return (
+    <View style={right}>
+      <Words as="strong">{over}</Words>
+      {under !== undefined && (
+        <Words as="label" quiet {...(label === undefined ? {} : { label })}>
+          {under}
+        </Words>
+      )}
+    </View>
+  );
+}
+
+function outcome(cell: ReviewCell): ReactNode {
+  const { actualS, deltaS, verdict, plannedS, coveredM, unfinished, leftOut } = cell;
+  if (actualS === undefined)
+    return (
+      <Words quiet label={unfinished ? 'no finish taken' : leftOut ? 'left out' : 'not run'}>
+        {unfinished ? 'no finish' : leftOut ? 'left out' : 'not run'}
+      </Words>
+    );
+  const isOut = cell.excluded !== undefined;
+  return (
+    <View style={right}>
+      <Words as="strong" quiet={isOut} {...(isOut ? { style: { textDecorationLine: 'line-through' } } : {})}>
+        {coveredM === undefined ? formatTime(actualS, 1) : `${Math.round(coveredM)} m`}
+      </Words>
+      {isOut ? (
+        <Words as="label" quiet>
+          not counted
+        </Words>
+      ) : (
+        deltaS !== undefined && verdict && <Delta deltaS={deltaS} verdict={verdict} />
+      )}
+      {plannedS !== undefined && (
+        <Words as="label" quiet>
+          {`of ${formatClock(plannedS)}`}
+        </Words>
+      )}
+    </View>
+  );
+}
+
+/** One column: what it shows of a row, and by what it sorts (what is to be seen first is the most). */
+type Shown = TableColumn & { cell: (row: ReviewRow) => ReactNode; by: (row: ReviewRow) => number | undefined };
+
+const percentCell = (percent: number | undefined, isSure: boolean) =>
+  percent === undefined ? (
+    none
+  ) : (
+    <Words as={isSure ? 'strong' : 'body'} quiet={!isSure}>
+      {signedPercent(percent)}
+    </Words>
+  );
+
+/** What sums a row up, before its reps. */
+function summaryColumns({ rows, meanOver }: Review): Shown[] {
+  const has = (is: (row: ReviewRow) => boolean) => rows.some(is);
+  const columns: (Shown | false)[] = [
+    {
+      key: 'mean',
+      title: meanOver === '400' ? 'Mean a lap' : 'Mean',
+      under: 'to target',
+      width: 92,
+      by: ({ meanDeltaS, meanS }) => meanDeltaS ?? meanS,
+      cell: ({ meanS, meanDeltaS }) =>
+        meanS === undefined ? (
+          none
+        ) : (
+          <Two
+            over={formatTime(meanS, 1)}
+            {...(meanDeltaS === undefined
+              ? {}
+              : { under: formatDelta(meanDeltaS), label: `on average ${formatDelta(meanDeltaS)} seconds to target` })}
+          />
+        ),
+    },
+    {
+      key: 'even',
+      title: 'Even',
+      under: 'rep to rep',
+      width: 84,
+      by: ({ evenness }) => evenness.evennessPercent,
+      cell: ({ evenness }) => <Words as="strong">{evennessText(evenness)}</Words>,
+    },
+    has(({ evenness }) => evenness.fadePercent !== undefined) && {
+      key: 'fade',
+      title: 'Fade',
+      under: 'first to last',
+      width: 88,
+      by: ({ evenness }) => evenness.fadePercent,
+      cell: ({ evenness }) => percentCell(evenness.fadePercent, evenness.isFadeSure === true),
+    },
+    has(({ lastEffort, sessionEffort }) => (lastEffort ?? sessionEffort) !== undefined) && {
+      key: 'effort',
+      title: 'Effort',
+      under: 'last, whole',
+      width: 84,
+      by: ({ lastEffort, sessionEffort }) => sessionEffort ?? lastEffort,
+      cell: ({ lastEffort, sessionEffort }) =>
+        lastEffort === undefined && sessionEffort === undefined ? (
+          none
+        ) : (
+          <Words
+            as="strong"
+            label={`last rep ${lastEffort ?? 'not told'}, whole session ${sessionEffort ?? 'not told'}`}
+          >
+            {`${lastEffort ?? '–'}, ${sessionEffort ?? '–'}`}
+          </Words>
+        ),
+    },
+    has(({ rest }) => rest !== undefined) && {
+      key: 'rest',
+      title: 'Rest',
+      under: 'of planned',
+      width: 84,
+      by: ({ rest }) => rest && rest.takenS - rest.plannedS,
+      cell: ({ rest }) => (rest ? <Two over={restText(rest.takenS)} under={`of ${restText(rest.plannedS)}`} /> : none),
+    },
+    has(({ evenness }) => evenness.firstPercent !== undefined) && {
+      key: 'first',
+      title: 'First',
+      under: 'to the middle',
+      width: 88,
+      by: ({ evenness }) => (evenness.firstPercent === undefined ? undefined : -evenness.firstPercent),
+      cell: ({ evenness }) => percentCell(evenness.firstPercent, true),
+    },
+    has(({ evenness }) => evenness.lastPercent !== undefined) && {
+      key: 'last',
+      title: 'Last',
+      under: 'to the middle',
+      width: 88,
+      by: ({ evenness }) => (evenness.lastPercent === undefined ? undefined : -evenness.lastPercent),
+      cell: ({ evenness }) => percentCell(evenness.lastPercent, true),
+    },
+  ];
+  return columns.filter((column) => column !== false);
+}
+
+type Props = {
+  review: Review;
+  chosen: string | undefined;
+  choose: (athleteId: string) => void;
+  /** Something about a rep is to be put right. */
+  open: (athleteId: string, at: number) => void;
+};
+
+/** Athletes × reps, sorted by any column; every rep can be opened. */
+export function ResultTable({ review, chosen, choose, open }: Props) {
+  const [sortKey, setSortKey] = useState<string>();
+  const reps = review.columns.map(({ rep, repIndex }, at): Shown => {
+    const [amount = '', pace] = repLabel(rep).split(' @');
+    return {
+      key: `rep ${repIndex}`,
+      title: `${at + 1}: ${amount}`,
+      width: 88,
+      ...(pace ? { under: `@${pace}` } : {}),
+      by: ({ cells }) => cells[at]?.deltaS ?? cells[at]?.actualS,
+      cell: ({ athleteId, name, cells }) => {
+        const cell = cells[at];
+        if (!cell) return none;
+        if (!cell.rep) return outcome(cell);
+        return (
+          <Press
+            role="button"
+            aria-label={`${name}, rep ${at + 1}`}
+            onPress={() => open(athleteId, at)}
+            style={{ minHeight: 48, width: '100%', justifyContent: 'center', ...right }}
+          >
+            {outcome(cell)}
+          </Press>
+        );
+      },
+    };
+  });
+  const columns = [...summaryColumns(review), ...reps];
+  const sorted = columns.find(({ key }) => key === sortKey);
+  const rows = sorted
+    ? [...review.rows].sort((a, b) => (sorted.by(b) ?? -Infinity) - (sorted.by(a) ?? -Infinity))
+    : review.rows;
+  return (
+    <Table
+      label="Results"
+      nameTitle="Athlete"
+      rowHeight={60}
+      columns={columns.map(({ cell: _cell, by: _by, ...column }) => ({
+        ...column,
+        sorted: column.key === sortKey,
+        onPress: () => setSortKey(column.key === sortKey ? undefined : column.key),
+      }))}
+      rows={rows.map((row) => ({
+        key: row.athleteId,
+        name: row.name,
+        ...(row.movedFrom === undefined ? {} : { under: `from ${row.movedFrom}` }),
+        chosen: row.athleteId === chosen,
+        onPress: () => choose(row.athleteId),
+        cells: columns.map(({ key, cell }) => <View key={key}>{cell(row)}</View>),
+      }))}
+      nameSays={(name) => `Bring out ${name}`}
+    />
+  );
+}

@@ -1,0 +1,177 @@
+import type { DecisionTaken, Difference } from '@core/review/differences';
+import type { EffortReading } from '@core/review/effortReading';
+import { MOST_NAMES, type Finding, type FindingKind, type Findings, type Person } from '@core/review/findings';
+import type { Evenness } from '@core/review/evenness';
+import type { Habit } from '@core/review/habits';
+import type { LeverChange } from '@core/outlook/proposals';
+import type { Conditions, Decision } from '@core/trackside/events';
+import { listed } from '@core/units/listed';
+import { formatClock, formatDelta } from '@core/units/time';
+
+/** `1.4 %` */
+const size = (percent: number) => `${Math.abs(percent).toFixed(1)} %`;
+/** `+1.4 %`, `−0.8 %`; under half a tenth, `0.0 %`. */
+export const signedPercent = (percent: number): string => `${formatDelta(percent)} %`;
+const times = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`;
+export const restText = (s: number): string => (s < 100 ? `${Math.round(s)} s` : formatClock(Math.round(s)));
+
+/** Names with what each came to; more than a few are counted. */
+function people(list: readonly Person[], each: (value: number) => string): string {
+  const shown = list.slice(0, MOST_NAMES).map(({ name, value }) => `${name} ${each(value)}`);
+  const more = list.length - shown.length;
+  return listed(more > 0 ? [...shown, `${more} more`] : shown);
+}
+
+const SAYS: Record<FindingKind, (finding: Finding) => string> = {
+  stopped: ({ people: list }) => `Stopped: ${people(list, (rep) => `after rep ${rep}`)}.`,
+  unwell: ({ people: list }) => `Not well: ${people(list, (rep) => `in rep ${rep}`)}.`,
+  late: ({ people: list }) => `Late: ${people(list, (s) => `by ${size2(s)} a rep`)}.`,
+  early: ({ people: list }) => `Early: ${people(list, (s) => `by ${size2(s)} a rep`)}.`,
+  faded: ({ people: list }) => `Slowed from first to last: ${people(list, (percent) => `by ${size(percent)}`)}.`,
+  'not-run': ({ people: list }) => `Not all of it: ${people(list, (reps) => `missed ${times(reps, 'rep')}`)}.`,
+  'first-early': ({ people: list }) => `First rep too quick: ${people(list, (percent) => `by ${size(percent)}`)}.`,
+  'last-fast': ({ people: list }) => `Raced the last rep: ${people(list, (percent) => `${size(percent)} quicker`)}.`,
+  'rest-off': ({ value = 0 }) =>
+    `Rests came out ${Math.round(Math.abs(value))} s ${value > 0 ? 'longer' : 'shorter'} than planned.`,
+};
+
+const size2 = (s: number) => `${Math.abs(s).toFixed(1)} s`;
+
+/** What matters, a sentence each; one sentence where all is well or nothing can be said. */
+export function findingTexts({ findings, judged, on, finished }: Findings): string[] {
+  if (findings.length > 0) return findings.map((finding) => SAYS[finding.kind](finding));
+  if (finished === 0) return ['No rep was finished.'];
+  if (judged === 0) return ['There were no targets to hold this against.'];
+  if (on === judged) return ['All on target, even to the last.'];
+  return [`${on} of ${judged} reps on target; nobody far off.`];
+}
+
+/** How even somebody was: `± 0.8 %`. */
+export function evennessText({ evennessPercent, isTooShort }: Evenness): string {
+  if (isTooShort) return 'even';
+  return evennessPercent === undefined ? '–' : `± ${size(evennessPercent)}`;
+}
+
+/** What the timing cannot tell is said in full where there is room. */
+export const evennessWords = ({ evennessPercent, isTooShort }: Evenness): string =>
+  isTooShort
+    ? 'As even as the timing can tell: the reps are too short to say more.'
+    : evennessPercent === undefined
+      ? ''
+      : `Even to within ${size(evennessPercent)} from rep to rep.`;
+
+/** A fade in words, where it is sure; else undefined. */
+export function fadeText({ isFadeSure, fadePercent = 0, fadeErrorPercent = 0 }: Evenness): string | undefined {
+  if (!isFadeSure) return undefined;
+  const way = fadePercent > 0 ? 'slower' : 'quicker';
+  return `${size(fadePercent)} ${way} from the first rep to the last (± ${size(fadeErrorPercent)}).`;
+}
+
+export const habitText = ({ atM, deltaS, distanceM, reps }: Habit): string =>
+  `Opens ${deltaS < 0 ? 'quickly' : 'slowly'}: the first ${atM} of a ${distanceM} is ${size2(deltaS)} ${deltaS < 0 ? 'early' : 'late'} against an even run (${reps} reps).`;
+
+/** What the efforts say, with the rep that decides. */
+export function effortText({ verdict, at, isPredicted }: EffortReading): string | undefined {
+  if (!verdict || !at) return undefined;
+  const effort = at.effort.toFixed(isPredicted ? 1 : 0);
+  const told = isPredicted ? 'No effort was told. By the times:' : 'Effort:';
+  switch (verdict) {
+    case 'as-meant':
+      return `${told} as meant, ${effort} on rep ${at.rep}.`;
+    case 'easy':
+      return `${told} easy all through, ${effort} on rep ${at.rep}. Rests too long, or the pace too slow.`;
+    case 'early':
+      return `${told} ${effort} by rep ${at.rep} already. Rests too short, or the pace too fast.`;
+    case 'hard':
+      return `${told} harder than meant, ${effort} on rep ${at.rep}. Rests too short, or the pace too fast.`;
+  }
+}
+
+/** What to change next time: `Next time: rests of 60 s, not 75 s.` */
+export function nextTimeText({ lever, from, to, set }: LeverChange): string {
+  switch (lever) {
+    case 'recovery':
+      return set.kind === 'jog'
+        ? `Next time: jog ${Math.round(to)} m, not ${Math.round(from)} m.`
+        : `Next time: rests of ${restText(to)}, not ${restText(from)}.`;
+    case 'pace':
+      return `Next time: ${size((1 / to - 1) * 100)} ${to < 1 ? 'slower' : 'quicker'}.`;
+    case 'count':
+    case 'reps-in-set':
+      return `Next time: ${to} reps, not ${from}.`;
+  }
+}
+
+/** `24 °C, 60 % humidity, breezy, wet track, lane 2`; undefined where nothing was noted. */
+export function conditionsText({ temperatureC, humidityPct, wind, surface, lane }: Conditions): string | undefined {
+  const said = [
+    ...(temperatureC === undefined ? [] : [`${Math.round(temperatureC)} °C`]),
+    ...(humidityPct === undefined ? [] : [`${Math.round(humidityPct)} % humidity`]),
+    ...(wind === undefined ? [] : [wind]),
+    ...(surface === undefined ? [] : [`${surface} underfoot`]),
+    ...(lane === undefined ? [] : [`lane ${lane}`]),
+  ];
+  return said.length === 0 ? undefined : said.join(', ');
+}
+
+/** Numbers as a coach says them: `rep 3`, `reps 5 to 8`, `reps 2, 4 and 5`. */
+export function repsText(reps: readonly number[]): string {
+  const runs: [number, number][] = [];
+  for (const rep of reps) {
+    const last = runs.at(-1);
+    if (last && rep === last[1] + 1) last[1] = rep;
+    else runs.push([rep, rep]);
+  }
+  const parts = runs.flatMap(([from, to]) =>
+    to - from > 1 ? [`${from} to ${to}`] : from === to ? [String(from)] : [String(from), String(to)],
+  );
+  return `${reps.length === 1 ? 'rep' : 'reps'} ${listed(parts)}`;
+}
+
+/** Where somebody went another way than planned, without their name. */
+export function differenceText(difference: Difference): string {
+  switch (difference.kind) {
+    case 'not-run':
+      return `${repsText(difference.reps)} not run`;
+    case 'unfinished':
+      return `${repsText(difference.reps)} without a finish`;
+    case 'added':
+      return `${repsText(difference.reps)} added`;
+    case 'excluded':
+      return `${repsText(difference.reps)} not counted`;
+    case 'cut':
+      return `${repsText(difference.reps)} cut from ${difference.fromM} to ${difference.toM} m`;
+    case 'moved':
+      return `ran with ${difference.to}, planned with ${difference.from}`;
+  }
+}
+
+function decidedText(decision: Decision): string {
+  switch (decision.kind) {
+    case 'ease':
+      return `targets ${size(decision.percent)} ${decision.percent > 0 ? 'slower' : 'quicker'}`;
+    case 'recovery':
+      return `${Math.abs(decision.addS)} s ${decision.addS > 0 ? 'more' : 'less'} rest`;
+    case 'distance':
+      return `reps cut to ${decision.distanceM} m`;
+    case 'drop':
+      return 'one rep fewer';
+    case 'stop':
+      return 'stop';
+    case 'oneMore':
+      return 'one more';
+    case 'cutDown':
+      return 'on to the next shorter distance';
+    case 'endOpen':
+      return 'that was the last one';
+    case 'talk':
+      return 'a word with them';
+  }
+}
+
+/** `After rep 4: 15 s more rest for Bo Tarrowby.`, `After rep 2: proposed, and not taken up: stop for Ada.` */
+export function decisionText({ decision, names, isForAll, isRefused, rule, afterReps }: DecisionTaken): string {
+  const when = afterReps === 0 ? 'Before the first rep' : `After rep ${afterReps}`;
+  const how = isRefused ? 'proposed, and not taken up: ' : rule === undefined ? '' : 'proposed, and taken up: ';
+  return `${when}: ${how}${decidedText(decision)} for ${isForAll ? 'everyone' : listed(names)}.`;
+}

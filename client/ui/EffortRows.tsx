@@ -1,0 +1,64 @@
+import { View } from 'react-native';
+import { SPACE, usePalette } from './theme';
+import { StepButton } from './Stepper';
+import { Words } from './Words';
+
+export type EffortRow = { athleteId: string; name: string; sessionEffort?: number; lastEffort?: number };
+
+/** Where an athlete has said nothing yet, the first press starts from here. */
+const USUAL = 7;
+
+type Props = { rows: readonly EffortRow[]; onChange: (athleteId: string, effort: number) => void };
+
+/** How hard the whole session was, athlete by athlete: from the last rep's effort up or down. */
+export function EffortRows({ rows, onChange }: Props) {
+  const palette = usePalette();
+  return (
+    <View role="list" aria-label="Effort of the whole session">
+      {rows.map(({ athleteId, name, sessionEffort, lastEffort }) => {
+        const from = sessionEffort ?? lastEffort ?? USUAL;
+        // The first press says that it was as hard as the last rep.
+        const to = (effort: number) => onChange(athleteId, sessionEffort === undefined ? from : effort);
+        return (
+          <View
+            key={athleteId}
+            role="listitem"
+            style={{
+              flexDirection: 'row',
+              alignItems: 'center',
+              gap: SPACE.s,
+              paddingVertical: SPACE.xs,
+              borderBottomWidth: 1,
+              borderBottomColor: palette.line,
+            }}
+          >
+            <View style={{ flex: 1 }}>
+              <Words as="strong">{name}</Words>
+              {lastEffort !== undefined && <Words as="label" quiet>{`last rep ${lastEffort}`}</Words>}
+            </View>
+            <StepButton
+              sign="−"
+              label={`${name}: easier`}
+              disabled={sessionEffort !== undefined && sessionEffort <= 1}
+              onPress={() => to(from - 1)}
+            />
+            <Words
+              as="heading"
+              live="polite"
+              quiet={sessionEffort === undefined}
+              style={{ minWidth: 32, textAlign: 'center' }}
+            >
+              {sessionEffort === undefined ? '–' : String(sessionEffort)}
+            </Words>
+            <StepButton
+              sign="+"
+              label={`${name}: harder`}
+              disabled={sessionEffort !== undefined && sessionEffort >= 10}
+              onPress={() => to(from + 1)}
+            />
+          </View>
+        );
+      })}
+    </View>
+  );
+}
