@@ -146,7 +146,7 @@ function InWords({
     fadeText(row.evenness),
     ...habitsOf(row.cells).map(habitText),
     effort,
-    change && nextTimeText(change),
+    nextTimeText(change),
     ...differences.map((difference) => `${differenceText(difference)}.`),
     ...decisionsOf(read.state, row.athleteId).map(decisionText),
   ].filter((text): text is string => text !== undefined && text !== '');

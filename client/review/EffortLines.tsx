@@ -22,8 +22,8 @@ function Legend({ keys }: { keys: readonly Key[] }) {
         <View key={words} style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
           <View
             style={{
-              width: 22,
-              height: line === 'marks' ? 10 : 0,
+              width: line === 'marks' ? 12 : 22,
+              height: line === 'marks' ? 12 : 0,
               borderTopWidth: line === 'marks' ? 0 : 3,
               borderStyle: line === 'dashed' ? 'dashed' : 'solid',
               borderColor: line === 'dashed' ? palette.quiet : palette.ink,

@@ -5,8 +5,8 @@ import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { findingTexts } from './reviewWords';
 
-/** What matters, first and large: at most three sentences. */
-export function FindingList({ findings }: { findings: Findings }) {
+/** What matters, first and large: at most three sentences, and what the efforts say. */
+export function FindingList({ findings, effort }: { findings: Findings; effort: string | undefined }) {
   const palette = usePalette();
   return (
     <Surface
@@ -14,7 +14,7 @@ export function FindingList({ findings }: { findings: Findings }) {
       style={{ borderRadius: RADIUS, padding: SPACE.m, borderLeftWidth: 5, borderLeftColor: palette.action }}
     >
       <View role="list" aria-label="What matters" style={{ gap: SPACE.xs }}>
-        {findingTexts(findings).map((text) => (
+        {[...findingTexts(findings), ...(effort === undefined ? [] : [effort])].map((text) => (
           <View role="listitem" key={text}>
             <Words as="strong" style={{ fontWeight: '500' }}>
               {text}

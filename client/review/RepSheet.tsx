@@ -39,7 +39,7 @@ function Field({ label, value, onChange, trouble, hint, decimal = false, button,
           onSubmitEditing={onDone}
           error={trouble !== undefined}
           {...(decimal ? { inputMode: 'decimal' as const } : {})}
-          style={{ flex: 1 }}
+          style={{ flex: 1, height: 48 }}
         />
         <PrimaryButton onPress={onDone}>{button}</PrimaryButton>
       </View>

@@ -26,6 +26,7 @@ import { ResultTable } from './ResultTable';
 import { conditionsText, decisionText, differenceText, evennessWords, fadeText } from './reviewWords';
 import { Spread, spreadPoints } from './Spread';
 import { useReview, type ReadRun } from './useReview';
+import { useSquadEffort } from './useSquadEffort';
 
 const backToList = () => router.replace('/results');
 
@@ -138,6 +139,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
   const [groupId, setGroupId] = useState<string>();
   const [open, setOpen] = useState<{ athleteId: string; at: number } | 'efforts'>();
   const remove = useRemove(runId, plan.title);
+  const effort = useSquadEffort(read);
   const review = reviews.find((one) => one.groupId === groupId) ?? reviews[0];
   const athletes = new Set(reviews.flatMap(({ rows }) => rows.map(({ athleteId }) => athleteId))).size;
   const isOpen = state.endedAtMs === undefined;
@@ -167,7 +169,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
         ) : undefined
       }
     >
-      <FindingList findings={findings} />
+      <FindingList findings={findings} effort={effort} />
       {conditions !== undefined && <Words as="small">{`${conditions}.`}</Words>}
       {review && reviews.length > 1 && (
         <SegmentedButtons

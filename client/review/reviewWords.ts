@@ -1,5 +1,5 @@
 import type { DecisionTaken, Difference } from '@core/review/differences';
-import type { EffortReading } from '@core/review/effortReading';
+import type { EffortReading, SquadEffort } from '@core/review/effortReading';
 import { MOST_NAMES, type Finding, type FindingKind, type Findings, type Person } from '@core/review/findings';
 import type { Evenness } from '@core/review/evenness';
 import type { Habit } from '@core/review/habits';
@@ -9,9 +9,9 @@ import { listed } from '@core/units/listed';
 import { formatClock, formatDelta } from '@core/units/time';
 
 /** `1.4 %` */
-const size = (percent: number) => `${Math.abs(percent).toFixed(1)} %`;
+const size = (percent: number) => `${Math.abs(percent).toFixed(1)}\u00a0%`;
 /** `+1.4 %`, `−0.8 %`; under half a tenth, `0.0 %`. */
-export const signedPercent = (percent: number): string => `${formatDelta(percent)} %`;
+export const signedPercent = (percent: number): string => `${formatDelta(percent)}\u00a0%`;
 const times = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`;
 export const restText = (s: number): string => (s < 100 ? `${Math.round(s)} s` : formatClock(Math.round(s)));
 
@@ -25,8 +25,8 @@ function people(list: readonly Person[], each: (value: number) => string): strin
 const SAYS: Record<FindingKind, (finding: Finding) => string> = {
   stopped: ({ people: list }) => `Stopped: ${people(list, (rep) => `after rep ${rep}`)}.`,
   unwell: ({ people: list }) => `Not well: ${people(list, (rep) => `in rep ${rep}`)}.`,
-  late: ({ people: list }) => `Late: ${people(list, (s) => `by ${size2(s)} a rep`)}.`,
-  early: ({ people: list }) => `Early: ${people(list, (s) => `by ${size2(s)} a rep`)}.`,
+  late: ({ people: list }) => `Late: ${people(list, (s) => `by ${seconds(s)} a rep`)}.`,
+  early: ({ people: list }) => `Early: ${people(list, (s) => `by ${seconds(s)} a rep`)}.`,
   faded: ({ people: list }) => `Slowed from first to last: ${people(list, (percent) => `by ${size(percent)}`)}.`,
   'not-run': ({ people: list }) => `Not all of it: ${people(list, (reps) => `missed ${times(reps, 'rep')}`)}.`,
   'first-early': ({ people: list }) => `First rep too quick: ${people(list, (percent) => `by ${size(percent)}`)}.`,
@@ -35,7 +35,7 @@ const SAYS: Record<FindingKind, (finding: Finding) => string> = {
     `Rests came out ${Math.round(Math.abs(value))} s ${value > 0 ? 'longer' : 'shorter'} than planned.`,
 };
 
-const size2 = (s: number) => `${Math.abs(s).toFixed(1)} s`;
+const seconds = (s: number) => `${Math.abs(s).toFixed(1)}\u00a0s`;
 
 /** What matters, a sentence each; one sentence where all is well or nothing can be said. */
 export function findingTexts({ findings, judged, on, finished }: Findings): string[] {
@@ -68,7 +68,7 @@ export function fadeText({ isFadeSure, fadePercent = 0, fadeErrorPercent = 0 }: 
 }
 
 export const habitText = ({ atM, deltaS, distanceM, reps }: Habit): string =>
-  `Opens ${deltaS < 0 ? 'quickly' : 'slowly'}: the first ${atM} of a ${distanceM} is ${size2(deltaS)} ${deltaS < 0 ? 'early' : 'late'} against an even run (${reps} reps).`;
+  `Opens ${deltaS < 0 ? 'quickly' : 'slowly'}: the first ${atM} of a ${distanceM} is ${seconds(deltaS)} ${deltaS < 0 ? 'early' : 'late'} against an even run (${reps} reps).`;
 
 /** What the efforts say, with the rep that decides. */
 export function effortText({ verdict, at, isPredicted }: EffortReading): string | undefined {
@@ -87,19 +87,34 @@ export function effortText({ verdict, at, isPredicted }: EffortReading): string 
   }
 }
 
-/** What to change next time: `Next time: rests of 60 s, not 75 s.` */
-export function nextTimeText({ lever, from, to, set }: LeverChange): string {
+function leverText({ lever, from, to, set }: LeverChange): string {
   switch (lever) {
     case 'recovery':
       return set.kind === 'jog'
-        ? `Next time: jog ${Math.round(to)} m, not ${Math.round(from)} m.`
-        : `Next time: rests of ${restText(to)}, not ${restText(from)}.`;
+        ? `jog ${Math.round(to)} m, not ${Math.round(from)} m`
+        : `rests of ${restText(to)}, not ${restText(from)}`;
     case 'pace':
-      return `Next time: ${size((1 / to - 1) * 100)} ${to < 1 ? 'slower' : 'quicker'}.`;
+      return `${size((1 / to - 1) * 100)} ${to < 1 ? 'slower' : 'quicker'}`;
     case 'count':
     case 'reps-in-set':
-      return `Next time: ${to} reps, not ${from}.`;
+      return `${to} reps, not ${from}`;
   }
+}
+
+/** What to change next time: `Next time: rests of 60 s, not 75 s.`; empty where nothing is. */
+export const nextTimeText = (changes: readonly LeverChange[]): string =>
+  changes.length === 0 ? '' : `Next time: ${listed(changes.map(leverText))}.`;
+
+/** `Effort as meant for 8 of 11; harder: Milo Thurskell.`; undefined where nobody told one. */
+export function squadEffortText({ told, asMeant, easy, hard, change }: SquadEffort): string | undefined {
+  if (told === 0) return undefined;
+  const names = (list: readonly string[]) => (list.length > MOST_NAMES ? `${list.length} athletes` : listed(list));
+  const parts = [
+    `Effort as meant for ${asMeant === told ? (told === 1 ? 'the one who told it' : `all ${told} who told it`) : `${asMeant} of ${told}`}`,
+    ...(hard.length > 0 ? [`harder for ${names(hard)}`] : []),
+    ...(easy.length > 0 ? [`easier for ${names(easy)}`] : []),
+  ];
+  return `${parts.join('; ')}.${change ? ` ${nextTimeText([change])}` : ''}`;
 }
 
 /** `24 °C, 60 % humidity, breezy, wet track, lane 2`; undefined where nothing was noted. */

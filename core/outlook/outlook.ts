@@ -25,9 +25,9 @@ export type Outlook = {
 
 /** So much harder than meant is too hard, so much easier at the end too easy; common coaching practice. */
 export const TOO_HARD = 1.5;
-const TOO_EASY = 2;
+export const TOO_EASY = 2;
 /** At the end less is forgiven: nine meant and ten felt is another session. */
-const TOO_HARD_AT_END = 0.8;
+export const TOO_HARD_AT_END = 0.8;
 /** A reserve this far below nothing is more than the model can be wrong by. */
 const NOTHING_LEFT = -0.1;
 /** How much of what could be run flat out a session may be; a race in pieces (an arc that ends so high) may be more. */

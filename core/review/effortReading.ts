@@ -1,9 +1,9 @@
 /** Three lines that should lie together: the effort that was meant, the one predicted from what was run, and the one that was told. */
 import type { Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
-import { meantFor } from '../outlook/outlook';
+import { meantFor, TOO_EASY, TOO_HARD_AT_END } from '../outlook/outlook';
 import { predict, stretchesOf } from '../outlook/predict';
-import { proposalsFor, type LeverChange } from '../outlook/proposals';
+import { changesOf, proposalsFor, type LeverChange } from '../outlook/proposals';
 import type { MeantArc } from '../session/intent';
 import { asRun } from './asRun';
 import type { ReviewCell } from './cell';
@@ -25,13 +25,10 @@ export type EffortReading = {
   at?: { rep: number; effort: number };
 };
 
-/** So far above what is meant for the end is another session; so far below all the way is too easy: common coaching practice. */
-const ABOVE = 0.8;
-const BELOW = 1.5;
+/** Rests more than so many times as long make another session of it: something else is changed instead. */
+const MOST_REST = 2.5;
 /** Half way says nothing in fewer reps than this. */
 const ENOUGH = 4;
-
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 type Judgement = Pick<EffortReading, 'verdict' | 'at'>;
 
@@ -50,8 +47,8 @@ function judge(points: readonly EffortPoint[], efforts: readonly (number | undef
   });
   const early = n >= ENOUGH ? known.find(({ effort, i }) => i + 1 < n / 2 && effort >= arc.last) : undefined;
   if (early) return of('early', early);
-  if (last.effort - last.meant >= ABOVE) return of('hard', last);
-  const isEasy = known.every(({ effort, meant }) => effort < meant + 0.5) && last.meant - last.effort >= BELOW;
+  if (last.effort - last.meant > TOO_HARD_AT_END) return of('hard', last);
+  const isEasy = known.every(({ effort, meant }) => effort < meant + 0.5) && last.meant - last.effort > TOO_EASY;
   if (isEasy) return of('easy', last);
   return of('as-meant', last);
 }
@@ -86,36 +83,80 @@ export function readEffort(
   return { points, ...read, ...(read.verdict && isPredicted ? { isPredicted: true as const } : {}) };
 }
 
-/** How much higher than predicted an athlete told their efforts, on average; 0 where that is not known. */
-function toldAbove(points: readonly EffortPoint[]): number {
-  const both = points.flatMap(({ predicted, reported }) =>
-    predicted === undefined || reported === undefined ? [] : [reported - predicted],
-  );
-  return both.length === 0 ? 0 : mean(both);
+/** How much higher than predicted the effort was told on the rep that decides; 0 where that is not known. */
+function toldAbove({ points, at }: EffortReading): number {
+  const { predicted, reported } = points[(at?.rep ?? 0) - 1] ?? {};
+  return predicted === undefined || reported === undefined ? 0 : reported - predicted;
 }
 
-const within = (effort: number) => Math.min(10, Math.max(1, effort));
+/**
+ * The meant arc on the scale of what is predicted, for somebody who tells so much more or less than that. What the first rep costs no rest
+ * can change: the arc begins no lower.
+ */
+function movedArc(arc: MeantArc, reading: EffortReading): MeantArc {
+  const above = toldAbove(reading);
+  const least = above > 0 ? (reading.points[0]?.predicted ?? 1) : 1;
+  const moved = (effort: number) => Math.min(10, Math.max(least, effort - above));
+  return { first: moved(arc.first), middle: moved(arc.middle), last: moved(arc.last) };
+}
 
 /**
  * What to change next time, and by how much: the solver of "make it fit" run on the session as it was run, with the meant effort moved by
- * as much as this athlete told more or less than was predicted. Recovery first; undefined where nothing is to be changed, or nothing helps.
+ * as much as this athlete told more or less than was predicted. Recovery first; empty where nothing is to be changed, or nothing helps.
  */
 export function nextTime(
   cells: readonly ReviewCell[],
   reading: EffortReading,
   arc: MeantArc | undefined,
   curve: Curve | undefined,
-): LeverChange | undefined {
-  if (!arc || !curve || !reading.verdict || reading.verdict === 'as-meant') return undefined;
-  const above = toldAbove(reading.points);
-  const moved = {
-    first: within(arc.first - above),
-    middle: within(arc.middle - above),
-    last: within(arc.last - above),
-  };
+): LeverChange[] {
+  if (!arc || !curve || !reading.verdict || reading.verdict === 'as-meant') return [];
   const { session, legs } = asRun(cells);
-  const found = proposalsFor(gaugeOf(curve), session, legs, moved).filter(({ next }) => !next);
+  const found = proposalsFor(gaugeOf(curve), session, legs, movedArc(arc, reading));
   const wanted = reading.verdict === 'easy' ? -1 : 1;
-  const rest = found.find(({ lever, from, to }) => lever === 'recovery' && Math.sign(to - from) === wanted);
-  return rest ?? found[0];
+  const rest = found.find(
+    ({ lever, from, to, next }) =>
+      lever === 'recovery' && !next && Math.sign(to - from) === wanted && to <= MOST_REST * from,
+  );
+  const best = rest ?? found.find(({ next }) => !next) ?? found[0];
+  return best ? changesOf(best) : [];
+}
+
+/** The efforts of a squad together: who found it so, and what most would have needed. */
+export type SquadEffort = {
+  /** How many told an effort that says something. */
+  told: number;
+  asMeant: number;
+  easy: string[];
+  hard: string[];
+  /** Where more than half found it too easy or too hard: the change that does for the middle one of them. */
+  change?: LeverChange;
+};
+
+/** Reads the efforts of all together; those who told none are left out. */
+export function squadEffort(
+  athletes: readonly { name: string; reading: EffortReading; change: () => readonly LeverChange[] }[],
+): SquadEffort {
+  const told = athletes.filter(({ reading }) => reading.verdict && !reading.isPredicted);
+  const of = (...verdicts: EffortVerdict[]) =>
+    told.filter(({ reading }) => reading.verdict && verdicts.includes(reading.verdict));
+  const [easy, hard] = [of('easy'), of('hard', 'early')];
+  const most = [easy, hard].find((list) => list.length > told.length / 2);
+  const changes = most?.flatMap((athlete) => athlete.change().slice(0, 1)) ?? [];
+  const change = middleOf(changes);
+  return {
+    told: told.length,
+    asMeant: of('as-meant').length,
+    easy: easy.map(({ name }) => name),
+    hard: hard.map(({ name }) => name),
+    ...(change ? { change } : {}),
+  };
+}
+
+/** Of the lever that is named most often the change in the middle. */
+function middleOf(changes: readonly LeverChange[]): LeverChange | undefined {
+  const count = (lever: LeverChange['lever']) => changes.filter((change) => change.lever === lever).length;
+  const [lever] = [...changes].sort((a, b) => count(b.lever) - count(a.lever)).map((change) => change.lever);
+  const same = changes.filter((change) => change.lever === lever).sort((a, b) => a.to - b.to);
+  return same[Math.floor(same.length / 2)];
 }

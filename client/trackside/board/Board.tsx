@@ -163,6 +163,12 @@ export const Board = memo(function Board(props: BoardProps) {
     },
     [runNow],
   );
+  const wasEnded = useRef(ended);
+  useEffect(() => {
+    // Once, as it ends here: on a board that is opened later the results have it.
+    if (ended && !wasEnded.current && !run.isRehearsal && run.may(END)) setOpen({ kind: 'efforts' });
+    wasEnded.current = ended;
+  }, [ended, run]);
   const endWhenIn = useCallback(() => setEndsWhenIn(true), []);
   const isAnyoneOut = stillOut(run).length > 0;
   useEffect(() => {

@@ -2,6 +2,7 @@ import { useSyncExternalStore } from 'react';
 import type { Proposal } from '@core/trackside/proposals';
 import type { Source } from '../../store/source';
 import { AthleteSheet } from '../sheets/AthleteSheet';
+import { EffortsSheet } from '../sheets/EffortsSheet';
 import { EndSheet } from '../sheets/EndSheet';
 import { HistorySheet } from '../sheets/HistorySheet';
 import { KeysSheet } from '../sheets/KeysSheet';
@@ -19,7 +20,7 @@ import { shownIds, type Shown } from './steps';
 export type Open =
   | { kind: 'athlete'; athleteId: string }
   | { kind: 'why'; proposal: Proposal }
-  | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' | 'end' };
+  | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' | 'end' | 'efforts' };
 
 type Props = {
   runs: Source<Run>;
@@ -58,6 +59,8 @@ export function OpenSheet({ runs, open, show, close, choice, awake, endWhenIn }:
       return <SecondPhoneSheet run={run} close={close} />;
     case 'end':
       return <EndSheet run={run} close={close} endWhenIn={endWhenIn} />;
+    case 'efforts':
+      return <EffortsSheet run={run} close={close} />;
     case 'keys':
       return <KeysSheet athletes={inOrder(run.state, shown)} close={close} />;
     case 'more':

@@ -1,0 +1,40 @@
+import { ulid } from 'ulid';
+import type { Happening, RunEvent } from '@core/trackside/events';
+import { replay } from '@core/trackside/replay';
+import type { Plan } from '@core/trackside/plan';
+import { emptyPlan } from '../log/madeUpRun';
+import { saidAfterwards } from './afterwards';
+
+const plan: Plan = {
+  ...emptyPlan(ulid()),
+  groups: [
+    {
+      id: 'all',
+      name: 'Everyone',
+      reps: [{ role: 'main', distanceM: 400, callM: [400] }],
+      athletes: [{ athleteId: 'a', name: 'Ada', tileName: 'Ada', targets: [{}] }],
+    },
+  ],
+};
+/** Something said at a moment, maybe about an earlier one. */
+const said = (saidAtMs: number, happening: Happening, atMs = saidAtMs): RunEvent => ({
+  ...happening,
+  id: ulid(saidAtMs),
+  runId: plan.id,
+  deviceId: ulid(),
+  atMs,
+});
+
+test('what was said after the end, the latest first, also of a moment long before; what was taken back is still there', () => {
+  const start = said(1000, { type: 'started', repIndex: 0, athleteIds: ['a'] });
+  const end = said(100_000, { type: 'ended' });
+  const late = said(200_000, { type: 'passed', athleteId: 'a', repIndex: 0, atM: 400, estimated: true }, 81_000);
+  const felt = said(210_000, { type: 'felt', athleteId: 'a', repIndex: 0, effort: 7 });
+  const undo = said(220_000, { type: 'undone', eventId: felt.id });
+  const all = [start, end, late, felt, undo];
+  expect(saidAfterwards(replay(plan, all))).toEqual([
+    { event: felt, saidAtMs: 210_000, counts: false, undoneBy: undo.id },
+    { event: late, saidAtMs: 200_000, counts: true },
+  ]);
+  expect(saidAfterwards(replay(plan, [start, late, felt]))).toEqual([]);
+});

@@ -1,0 +1,29 @@
+import { useDeferredValue, useMemo } from 'react';
+import { nextTime, readEffort, squadEffort } from '@core/review/effortReading';
+import { pacesOf, useSquad } from '../squad/useSquad';
+import { squadEffortText } from './reviewWords';
+import type { ReadRun } from './useReview';
+
+/** What the efforts of all together say, a moment after the times are there. */
+export function useSquadEffort(now: ReadRun): string | undefined {
+  const read = useDeferredValue(now);
+  const { squad } = useSquad();
+  return useMemo(() => {
+    const { arc, date } = read.plan;
+    if (!squad || !arc) return undefined;
+    const members = new Map([...squad.athletes, ...squad.archived].map((athlete) => [athlete.id, athlete]));
+    const rows = read.reviews.flatMap((review) => review.rows);
+    return squadEffortText(
+      squadEffort(
+        rows.map(({ athleteId, name, cells }) => {
+          const member = members.get(athleteId);
+          const told = cells.some(({ effort }) => effort !== undefined);
+          // Who told nothing is not looked at: a curve is costly on a slow phone.
+          const curve = member && told ? pacesOf(member, squad, date).curve : undefined;
+          const reading = told ? readEffort(cells, arc, curve) : { points: [] };
+          return { name, reading, change: () => nextTime(cells, reading, arc, curve) };
+        }),
+      ),
+    );
+  }, [read, squad]);
+}
