@@ -50,7 +50,7 @@ test('a session from the clipboard, typed by keyboard, pasted from a spreadsheet
     .setInputFiles({ name: 'what.csv', mimeType: 'text/csv', buffer: Buffer.from('name,club\nAda,Harriers') });
   await expect(page.getByText('No lap times were found', { exact: false })).toBeVisible();
   await press(page, by, save);
-  await expect(page.getByText('± spread')).toBeVisible();
+  await expect(page.getByText('rep to rep')).toBeVisible();
   await expect(page.getByRole('row', { name: /Bo Tarrowby/ })).toContainText('1:19.4');
   await expect(page.getByRole('row', { name: /Ada Brindlecote/ })).toContainText('1:21.5');
   await expect(page.getByRole('row', { name: /Esi Lindquay/ })).toContainText('1:25');

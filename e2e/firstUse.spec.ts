@@ -143,7 +143,8 @@ test('results that cannot be read hide no others, are set aside, and brought bac
   const broken = runs[0];
   await demo.kill();
   const db = new Database(`${demo.folder}/zest-lap.sqlite`);
-  db.prepare("UPDATE runs SET plan_json = '{', summary_json = NULL WHERE id = ?").run(broken?.id);
+  db.prepare("UPDATE runs SET plan_json = '{' WHERE id = ?").run(broken?.id);
+  db.prepare('DELETE FROM run_results WHERE run_id = ?').run(broken?.id);
   db.close();
   await demo.start();
   await page.goto(`${demo.url}/results`);

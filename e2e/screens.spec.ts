@@ -29,7 +29,8 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/track', shows: 'Ready to run' },
     { path: `/track/ready/${id}`, shows: 'Who is here?' },
     { path: '/results', shows: /130 of 130 reps/ },
-    { path: `/results/${run?.id}`, shows: '± spread' },
+    { path: `/results/${run?.id}`, shows: 'rep to rep' },
+    { path: `/results/${run?.id}/${athletes[0]?.id}`, shows: 'The whole session' },
   ];
 }
 
@@ -160,7 +161,7 @@ test('while the server is away, screens say so and nothing typed is lost', async
   await expect(text).toHaveValue('5x1000 @threshold / 60s');
   // Not even by going elsewhere meanwhile.
   await page.getByRole('button', { name: 'Back to all sessions' }).click();
-  await page.getByRole('link', { name: /Even 400s/ }).click();
+  await page.getByRole('link', { name: /Even 400s.*Today/ }).click();
   await expect(text).toHaveValue('5x1000 @threshold / 60s');
   await expect(page.getByText('Not saved yet')).toBeVisible();
   await demo.start();

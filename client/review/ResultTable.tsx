@@ -27,11 +27,11 @@ function Two({ over, under, label }: { over: string; under?: string; label?: str
 }
 
 function outcome(cell: ReviewCell): ReactNode {
-  const { actualS, deltaS, verdict, plannedS, coveredM, unfinished, leftOut } = cell;
+  const { actualS, targetS, deltaS, verdict, plannedS, coveredM, unfinished, leftOut } = cell;
   if (actualS === undefined)
     return (
       <Words quiet label={unfinished ? 'no finish taken' : leftOut ? 'left out' : 'not run'}>
-        {unfinished ? 'no finish' : leftOut ? 'left out' : 'not run'}
+        {unfinished ? 'no finish' : leftOut ? 'left out' : '–'}
       </Words>
     );
   const isOut = cell.excluded !== undefined;
@@ -50,6 +50,11 @@ function outcome(cell: ReviewCell): ReactNode {
       {plannedS !== undefined && (
         <Words as="label" quiet>
           {`of ${formatClock(plannedS)}`}
+        </Words>
+      )}
+      {targetS !== undefined && !isOut && (
+        <Words as="label" quiet>
+          {`of ${formatTime(targetS, 1)}`}
         </Words>
       )}
     </View>
@@ -197,7 +202,7 @@ export function ResultTable({ review, chosen, choose, open }: Props) {
     <Table
       label="Results"
       nameTitle="Athlete"
-      rowHeight={60}
+      rowHeight={66}
       columns={columns.map(({ cell: _cell, by: _by, ...column }) => ({
         ...column,
         sorted: column.key === sortKey,

@@ -44,6 +44,7 @@ test('a rep as it was run beside what it was to be: times, rests, effort, pulse,
       restS: 70,
       plannedRestS: 60,
       flags: ['stitch'],
+      notes: [],
       source: 'thumb',
     },
     expect.objectContaining({ place: 1, timeS: 90, source: 'typed', isExcluded: true }),
@@ -59,7 +60,8 @@ test('a rep as it was run beside what it was to be: times, rests, effort, pulse,
     lastEffort: 7,
     sessionEffort: 8,
     startedAtMs: T0,
-    lastAtMs: T0 + 250_000,
+    effortSource: 'session',
+    loadEffort: 8,
   });
 });
 
@@ -164,11 +166,11 @@ test('any log, in whatever order it comes in: only the parts of those whom an ev
         .sort((a, b) => a.key - b.key);
       const events = isShuffled ? sorted.map(({ event }) => event) : inOrder;
       const growing = new GrowingReplay(plan);
-      const parts = new Map(people.map((id) => [id, partOf(growing.after([]), id)]));
+      const parts = new Map(people.map((id) => [id, partOf(plan, growing.after([]), id)]));
       events.forEach((event, i) => {
         const state = growing.after(events.slice(0, i + 1));
         const changed = changedBy(event);
-        for (const id of changed === 'all' ? people : changed) parts.set(id, partOf(state, id));
+        for (const id of changed === 'all' ? people : changed) parts.set(id, partOf(plan, state, id));
       });
       const whole = resultsAfter(plan, events);
       expect([...parts.values()].map(({ athlete }) => athlete)).toEqual(whole.athletes);

@@ -8,6 +8,7 @@ import type { RunState } from '../trackside/runState';
 import type { Verdict } from '../trackside/verdict';
 import type { ReviewCell } from './cell';
 import { openingOf } from './habits';
+import { sessionLoad, type SessionLoad } from './load';
 import { reviewGroups, type Review, type ReviewRow } from './review';
 import { summaryOf, type RunSummary } from './summary';
 import type { TimeSource } from './evenness';
@@ -39,6 +40,7 @@ export type RepResult = {
   restS?: number;
   plannedRestS?: number;
   flags: Flag[];
+  notes: string[];
   source?: TimeSource;
   isExcluded?: true;
   isAdded?: true;
@@ -65,8 +67,7 @@ export type AthleteResult = {
   lastEffort?: number;
   sessionEffort?: number;
   startedAtMs?: number;
-  lastAtMs?: number;
-};
+} & Partial<SessionLoad>;
 
 export type RunResults = { summary: RunSummary; athletes: AthleteResult[]; reps: RepResult[] };
 
@@ -101,6 +102,7 @@ function repResult(review: Review, { athleteId }: ReviewRow, cell: ReviewCell): 
     restS: cell.restS,
     plannedRestS: cell.plannedRestS,
     flags: cell.flags,
+    notes: cell.notes,
     source: cell.source,
     isExcluded: flagged(cell.excluded !== undefined),
     isAdded: cell.isAdded,
@@ -120,7 +122,7 @@ export function idsNamed({ plan, events }: { plan: Plan; events: readonly RunEve
   return ids;
 }
 
-function athleteResult(state: RunState, reviews: readonly Review[], athleteId: string): AthleteResult {
+function athleteResult(plan: Plan, state: RunState, reviews: readonly Review[], athleteId: string): AthleteResult {
   const athlete = state.athletes[athleteId];
   const rows = reviews.flatMap((review) => review.rows);
   // With two groups: the part with most reps stands for the session.
@@ -132,6 +134,7 @@ function athleteResult(state: RunState, reviews: readonly Review[], athleteId: s
   const cells = rows.flatMap((one) => one.cells);
   const cameIn = (verdict: Verdict) => cells.filter((cell) => cell.verdict === verdict).length;
   const finishes = athlete?.runs.flatMap(({ finishedAtMs }) => finishedAtMs ?? []) ?? [];
+  const load = athlete && sessionLoad(plan, athlete, rows);
   return known<AthleteResult>({
     athleteId,
     presence: athlete?.presence,
@@ -149,7 +152,13 @@ function athleteResult(state: RunState, reviews: readonly Review[], athleteId: s
     lastEffort: row?.lastEffort,
     sessionEffort: athlete?.sessionEffort,
     startedAtMs: athlete?.runs[0]?.startedAtMs,
-    lastAtMs: finishes.length > 0 ? Math.max(...finishes) : undefined,
+    minutes: load?.minutes,
+    hardMinutes: load?.hardMinutes,
+    loadEffort: load?.loadEffort,
+    effortSource: load?.effortSource,
+    plannedMinutes: load?.plannedMinutes,
+    plannedHardMinutes: load?.plannedHardMinutes,
+    plannedEffort: load?.plannedEffort,
   });
 }
 
@@ -169,18 +178,18 @@ function repResults(reviews: readonly Review[]): RepResult[] {
 }
 
 /** One athlete's part of a session. One that was never started has no reps: a roll call that came to nothing is no result. */
-export function partOf(state: RunState, athleteId: string): { athlete: AthleteResult; reps: RepResult[] } {
+export function partOf(plan: Plan, state: RunState, athleteId: string): { athlete: AthleteResult; reps: RepResult[] } {
   const athlete = state.athletes[athleteId];
   const reviews = athlete ? reviewGroups(state, [athlete]) : [];
   return {
-    athlete: athleteResult(state, reviews, athleteId),
+    athlete: athleteResult(plan, state, reviews, athleteId),
     reps: state.startedAtMs === undefined ? [] : repResults(reviews),
   };
 }
 
 /** The rows of a whole session. */
 export function resultsOf(run: { plan: Plan; events: readonly RunEvent[] }, state: RunState): RunResults {
-  const parts = [...idsNamed(run)].map((athleteId) => partOf(state, athleteId));
+  const parts = [...idsNamed(run)].map((athleteId) => partOf(run.plan, state, athleteId));
   const athletes = parts.map(({ athlete }) => athlete);
   return { summary: summaryOf(athletes, state), athletes, reps: parts.flatMap(({ reps }) => reps) };
 }

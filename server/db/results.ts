@@ -4,6 +4,7 @@
  */
 import { and, asc, eq, inArray, isNull, ne, or, sql } from 'drizzle-orm';
 import { changedBy, idsNamed, partOf, RESULTS_VERSION, type AthleteResult } from '@core/review/results';
+import { kindsKey, kindsOfPlan } from '@core/review/sameSession';
 import { summaryOf } from '@core/review/summary';
 import type { RunEvent } from '@core/trackside/events';
 import { GrowingReplay } from '@core/trackside/growingReplay';
@@ -74,9 +75,13 @@ function deleteParts(tx: Tx, runId: string, athleteIds: readonly string[]): void
         .run();
 }
 
-function writeSummary(tx: Tx, runId: string, athletes: Iterable<AthleteResult>, state: RunState): void {
+function writeSummary(tx: Tx, runId: string, plan: Plan, athletes: Iterable<AthleteResult>, state: RunState): void {
   const { verdicts, ...summary } = summaryOf(athletes, state);
+  const kinds = kindsOfPlan(plan);
   const row = {
+    kinds,
+    kindsKey: kindsKey(kinds),
+    conditions: state.conditions,
     ...summary,
     ...verdicts,
     version: RESULTS_VERSION,
@@ -108,10 +113,10 @@ function projectWhole(db: Db, tx: Tx, runId: string): void {
   const state = workedOut(() => growing.replay.after(events));
   tx.delete(athleteResults).where(eq(athleteResults.runId, runId)).run();
   tx.delete(repResults).where(eq(repResults.runId, runId)).run();
-  const parts = [...idsNamed(stored)].map((athleteId) => workedOut(() => partOf(state, athleteId)));
+  const parts = [...idsNamed(stored)].map((athleteId) => workedOut(() => partOf(plan, state, athleteId)));
   for (const { athlete } of parts) growing.athletes.set(athlete.athleteId, athlete);
   insertParts(tx, runId, plan, parts);
-  writeSummary(tx, runId, growing.athletes.values(), state);
+  writeSummary(tx, runId, plan, growing.athletes.values(), state);
   keepGrowing(db, runId, growing);
 }
 
@@ -126,11 +131,11 @@ function projectGrown(db: Db, tx: Tx, runId: string, added: readonly RunEvent[],
   for (const changed of added.map(changedBy))
     for (const id of changed === 'all' ? [...athletes.keys(), ...idsNamed({ plan, events: added })] : changed)
       ids.add(id);
-  const parts = [...ids].map((athleteId) => workedOut(() => partOf(state, athleteId)));
+  const parts = [...ids].map((athleteId) => workedOut(() => partOf(plan, state, athleteId)));
   for (const { athlete } of parts) athletes.set(athlete.athleteId, athlete);
   deleteParts(tx, runId, [...ids]);
   insertParts(tx, runId, plan, parts);
-  writeSummary(tx, runId, athletes.values(), state);
+  writeSummary(tx, runId, plan, athletes.values(), state);
   return true;
 }
 

@@ -7,12 +7,14 @@ import type { DayPlan } from '@core/planning/dayPlan';
 import type { HeatLimits } from '@core/conditions/heat';
 import type { OwnVenue } from '@core/track/ownVenue';
 import type { TimeSource } from '@core/review/evenness';
+import type { EffortSource } from '@core/review/load';
 import type { RepResult } from '@core/review/results';
+import type { KindCount } from '@core/review/sameSession';
 import type { Intent } from '@core/session/intent';
 import type { VolumeGuides } from '@core/session/volumeGuides';
 import type { Goal, Leaning, Status } from '@core/squad/athlete';
 import type { Schools } from '@core/squad/schools';
-import type { Flag, Presence } from '@core/trackside/events';
+import type { Conditions, Flag, Presence } from '@core/trackside/events';
 import type { Verdict } from '@core/trackside/verdict';
 
 /** What holds for the whole squad: one row. */
@@ -198,23 +200,31 @@ export const runEvents = sqliteTable(
  * A projection of each session at the track: what lists show of it. Written with the events, and made anew from them at any time (see
  * results.ts).
  */
-export const runResults = sqliteTable('run_results', {
-  runId: text('run_id')
-    .primaryKey()
-    .references(() => runs.id, { onDelete: 'cascade' }),
-  /** Which RESULTS_VERSION it was worked out by. */
-  version: integer().notNull(),
-  /** What is stored of the session is damaged. */
-  isUnreadable: integer('is_unreadable', { mode: 'boolean' }).notNull().default(false),
-  athletes: integer().notNull().default(0),
-  planned: integer().notNull().default(0),
-  finished: integer().notNull().default(0),
-  early: integer().notNull().default(0),
-  on: integer().notNull().default(0),
-  late: integer().notNull().default(0),
-  startedAtMs: integer('started_at_ms'),
-  endedAtMs: integer('ended_at_ms'),
-});
+export const runResults = sqliteTable(
+  'run_results',
+  {
+    runId: text('run_id')
+      .primaryKey()
+      .references(() => runs.id, { onDelete: 'cascade' }),
+    /** Which RESULTS_VERSION it was worked out by. */
+    version: integer().notNull(),
+    /** What is stored of the session is damaged. */
+    isUnreadable: integer('is_unreadable', { mode: 'boolean' }).notNull().default(false),
+    athletes: integer().notNull().default(0),
+    planned: integer().notNull().default(0),
+    finished: integer().notNull().default(0),
+    early: integer().notNull().default(0),
+    on: integer().notNull().default(0),
+    late: integer().notNull().default(0),
+    startedAtMs: integer('started_at_ms'),
+    endedAtMs: integer('ended_at_ms'),
+    /** What it is made of, and the same without the counts, by which sessions of a kind are found. */
+    kinds: text({ mode: 'json' }).$type<KindCount[]>().notNull().default([]),
+    kindsKey: text('kinds_key').notNull().default(''),
+    conditions: text({ mode: 'json' }).$type<Conditions>().notNull().default({}),
+  },
+  (table) => [index('run_results_by_kinds').on(table.kindsKey)],
+);
 
 const ofRun = () => ({
   runId: text('run_id')
@@ -244,7 +254,13 @@ export const athleteResults = sqliteTable(
     lastEffort: real('last_effort'),
     sessionEffort: real('session_effort'),
     startedAtMs: integer('started_at_ms'),
-    lastAtMs: integer('last_at_ms'),
+    minutes: real(),
+    hardMinutes: real('hard_minutes'),
+    loadEffort: real('load_effort'),
+    effortSource: text('effort_source').$type<EffortSource>(),
+    plannedMinutes: real('planned_minutes'),
+    plannedHardMinutes: real('planned_hard_minutes'),
+    plannedEffort: real('planned_effort'),
   },
   (table) => [
     primaryKey({ columns: [table.runId, table.athleteId] }),
@@ -277,6 +293,7 @@ export const repResults = sqliteTable(
     restS: real('rest_s'),
     plannedRestS: real('planned_rest_s'),
     flags: text({ mode: 'json' }).$type<Flag[]>().notNull(),
+    notes: text({ mode: 'json' }).$type<string[]>().notNull(),
     source: text().$type<TimeSource>(),
     isExcluded: integer('is_excluded', { mode: 'boolean' }).notNull().default(false),
     isAdded: integer('is_added', { mode: 'boolean' }).notNull().default(false),

@@ -17,7 +17,13 @@ CREATE TABLE `athlete_results` (
 	`last_effort` real,
 	`session_effort` real,
 	`started_at_ms` integer,
-	`last_at_ms` integer,
+	`minutes` real,
+	`hard_minutes` real,
+	`load_effort` real,
+	`effort_source` text,
+	`planned_minutes` real,
+	`planned_hard_minutes` real,
+	`planned_effort` real,
 	PRIMARY KEY(`run_id`, `athlete_id`),
 	FOREIGN KEY (`run_id`) REFERENCES `runs`(`id`) ON UPDATE no action ON DELETE cascade
 );
@@ -47,6 +53,7 @@ CREATE TABLE `rep_results` (
 	`rest_s` real,
 	`planned_rest_s` real,
 	`flags` text NOT NULL,
+	`notes` text NOT NULL,
 	`source` text,
 	`is_excluded` integer DEFAULT false NOT NULL,
 	`is_added` integer DEFAULT false NOT NULL,
@@ -68,9 +75,13 @@ CREATE TABLE `run_results` (
 	`late` integer DEFAULT 0 NOT NULL,
 	`started_at_ms` integer,
 	`ended_at_ms` integer,
+	`kinds` text DEFAULT '[]' NOT NULL,
+	`kinds_key` text DEFAULT '' NOT NULL,
+	`conditions` text DEFAULT '{}' NOT NULL,
 	FOREIGN KEY (`run_id`) REFERENCES `runs`(`id`) ON UPDATE no action ON DELETE cascade
 );
 --> statement-breakpoint
+CREATE INDEX `run_results_by_kinds` ON `run_results` (`kinds_key`);--> statement-breakpoint
 DROP INDEX `runs_by_date`;--> statement-breakpoint
 CREATE INDEX `runs_listed` ON `runs` (`date`,`created_at_ms`,`id`,`session_id`,`title`,`set_aside_at_ms`);--> statement-breakpoint
 ALTER TABLE `runs` DROP COLUMN `summary_json`;--> statement-breakpoint

@@ -1,0 +1,136 @@
+/** The same session over the weeks: which sessions can be held against each other, and what has changed between two of them. */
+import { heatIndexOf } from '../conditions/heat';
+import type { Conditions } from '../trackside/events';
+import { repLabel, type Plan, type PlannedRep } from '../trackside/plan';
+
+/** Reps of one kind, and how many of them a session has. */
+export type KindCount = Pick<PlannedRep, 'role' | 'distanceM' | 'durationS' | 'pace'> & { count: number };
+
+/** Counts within this of each other are the same session; recoveries may differ, and are shown. */
+const COUNT_SHARE = 0.2;
+
+const kindKey = (rep: Pick<PlannedRep, 'role' | 'distanceM' | 'durationS' | 'pace'>) => `${rep.role} ${repLabel(rep)}`;
+
+/** What a session is made of, by the group with most athletes; in the order the kinds first come. */
+export function kindsOfPlan({ groups }: Plan): KindCount[] {
+  const largest = groups.reduce<Plan['groups'][number] | undefined>(
+    (most, group) => (most && most.athletes.length >= group.athletes.length ? most : group),
+    undefined,
+  );
+  const kinds = new Map<string, KindCount>();
+  for (const { role, distanceM, durationS, pace } of largest?.reps ?? []) {
+    const rep = {
+      role,
+      ...(distanceM === undefined ? {} : { distanceM }),
+      ...(durationS === undefined ? {} : { durationS }),
+      ...(pace === undefined ? {} : { pace }),
+    };
+    const key = kindKey(rep);
+    const kind = kinds.get(key) ?? { ...rep, count: 0 };
+    kinds.set(key, { ...kind, count: kind.count + 1 });
+  }
+  return [...kinds.values()];
+}
+
+/** By which sessions of the same kinds are found, whatever the counts. */
+export const kindsKey = (kinds: readonly KindCount[]): string => kinds.map(kindKey).sort().join('; ');
+
+/** `8 × 400 @5k, 4 × 200 @mile` */
+export const kindsText = (kinds: readonly KindCount[]): string =>
+  kinds.map((kind) => (kind.count === 1 ? repLabel(kind) : `${kind.count} × ${repLabel(kind)}`)).join(', ');
+
+/** True if two sessions have the same kinds in counts that are near each other. */
+export function isAlike(a: readonly KindCount[], b: readonly KindCount[]): boolean {
+  const counts = new Map(b.map((kind) => [kindKey(kind), kind.count]));
+  return (
+    a.length === b.length &&
+    a.every((kind) => {
+      const other = counts.get(kindKey(kind));
+      return other !== undefined && Math.abs(other - kind.count) <= COUNT_SHARE * Math.max(other, kind.count) + 1e-9;
+    })
+  );
+}
+
+/** One athlete in one run of a session: seconds over the distance or metres in the time, on average over the reps of a kind that count. */
+export type RunMean = { athleteId: string; kind: string; meanS: number; reps: number };
+
+/** One run of the session, for comparison. */
+export type ComparedRun = {
+  means: readonly RunMean[];
+  /** The effort of each athlete, told of the session or of its last rep. */
+  efforts: Readonly<Record<string, number>>;
+  restS?: number;
+  conditions?: Conditions;
+};
+
+export type Change = {
+  /** How many athletes ran both; nothing is said of fewer than one. */
+  athletes: number;
+  /** How much quicker, in percent, over the reps both ran; above 0 is quicker. */
+  quickerPercent?: number;
+  /** How much higher the effort. */
+  effortBy?: number;
+  restByS?: number;
+  /** What was different outside: said before any conclusion. */
+  hotterC?: number;
+  windChanged?: { from: NonNullable<Conditions['wind']>; to: NonNullable<Conditions['wind']> };
+  surfaceChanged?: { from: NonNullable<Conditions['surface']>; to: NonNullable<Conditions['surface']> };
+  verdict?: 'quicker' | 'same-for-less' | 'quicker-for-less' | 'slower' | 'harder' | 'same';
+};
+
+/** Less than this is the same: common coaching judgement. */
+const SAME = { percent: 0.7, effort: 0.6 };
+/** A difference outside that is worth a word. */
+const HOTTER_C = 4;
+
+const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+function verdictOf(quicker: number | undefined, effort: number | undefined): Change['verdict'] {
+  if (quicker === undefined) return undefined;
+  const isLess = effort !== undefined && effort <= -SAME.effort;
+  const isMore = effort !== undefined && effort >= SAME.effort;
+  if (quicker >= SAME.percent) return isLess ? 'quicker-for-less' : isMore ? 'same' : 'quicker';
+  if (quicker <= -SAME.percent) return isLess ? 'same' : 'slower';
+  return isLess ? 'same-for-less' : isMore ? 'harder' : 'same';
+}
+
+function hotness({ temperatureC, humidityPct }: Conditions): number | undefined {
+  if (temperatureC === undefined) return undefined;
+  if (humidityPct === undefined) return temperatureC;
+  const index = heatIndexOf({ temperatureC, humidityPct });
+  return index.kind === 'index' ? index.indexC : temperatureC;
+}
+
+/** What has changed from `before` to `now`, over the athletes and kinds that both have. */
+export function compareRuns(before: ComparedRun, now: ComparedRun): Change {
+  const earlier = new Map(before.means.map((one) => [`${one.athleteId} ${one.kind}`, one]));
+  const both = now.means.flatMap((one) => {
+    const other = earlier.get(`${one.athleteId} ${one.kind}`);
+    return other ? [{ athleteId: one.athleteId, quicker: (1 - one.meanS / other.meanS) * 100, reps: one.reps }] : [];
+  });
+  const ids = new Set(both.map(({ athleteId }) => athleteId));
+  const reps = both.reduce((sum, one) => sum + one.reps, 0);
+  const quicker = reps > 0 ? both.reduce((sum, one) => sum + one.quicker * one.reps, 0) / reps : undefined;
+  const efforts = [...ids].flatMap((id) => {
+    const [from, to] = [before.efforts[id], now.efforts[id]];
+    return from === undefined || to === undefined ? [] : [to - from];
+  });
+  const effortBy = efforts.length > 0 ? mean(efforts) : undefined;
+  const [was, is] = [before.conditions ?? {}, now.conditions ?? {}];
+  const [wasHot, isHot] = [hotness(was), hotness(is)];
+  const verdict = verdictOf(quicker, effortBy);
+  return {
+    athletes: ids.size,
+    ...(quicker === undefined ? {} : { quickerPercent: quicker }),
+    ...(effortBy === undefined ? {} : { effortBy }),
+    ...(before.restS === undefined || now.restS === undefined ? {} : { restByS: now.restS - before.restS }),
+    ...(wasHot !== undefined && isHot !== undefined && Math.abs(isHot - wasHot) >= HOTTER_C
+      ? { hotterC: isHot - wasHot }
+      : {}),
+    ...(was.wind && is.wind && was.wind !== is.wind ? { windChanged: { from: was.wind, to: is.wind } } : {}),
+    ...(was.surface && is.surface && was.surface !== is.surface
+      ? { surfaceChanged: { from: was.surface, to: is.surface } }
+      : {}),
+    ...(verdict ? { verdict } : {}),
+  };
+}
