@@ -30,7 +30,7 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: `/track/ready/${id}`, shows: 'Who is here?' },
     { path: '/results', shows: /130 of 130 reps/ },
     { path: `/results/${run?.id}`, shows: 'rep to rep' },
-    { path: `/results/${run?.id}/${athletes[0]?.id}`, shows: 'The whole session' },
+    { path: `/results/${run?.id}/${athlete?.id}`, shows: 'The whole session' },
   ];
 }
 

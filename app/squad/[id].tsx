@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { AthletePage } from '@client/screens';
+import { AthletePage, AthleteStory } from '@client/screens';
 
 export default function Athlete() {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  return <AthletePage id={id} />;
+  const { id, side } = useLocalSearchParams<{ id: string; side?: string }>();
+  return <AthletePage id={id} side={side} story={<AthleteStory athleteId={id} />} />;
 }

@@ -17,6 +17,7 @@ import { useWide } from '../ui/useWide';
 import { Words } from '../ui/Words';
 import { Effort } from './effort/Effort';
 import { DayGroups } from './groups/DayGroups';
+import { LastTime } from './LastTime';
 import { TakingPart } from './groups/TakingPart';
 import { WhenAndWhere } from './groups/WhenAndWhere';
 import { Paper } from './paper/Paper';
@@ -40,6 +41,7 @@ function Groups({ planning }: { planning: Planning }) {
   const head = (
     <View style={{ gap: SPACE.m }}>
       <WhenAndWhere planning={planning} />
+      <LastTime sessionId={planning.session.id} />
       <TakingPart planning={planning} />
       {planning.outlooks.size > 0 && (
         <Words as="small">

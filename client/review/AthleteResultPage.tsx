@@ -229,6 +229,16 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
           onPick={(effort) => read.correct({ type: 'sessionFelt', athleteId: row.athleteId, effort })}
         />
       </View>
+      <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
+        <PrimaryButton onPress={() => router.push(`/results/${runId}/same?athlete=${row.athleteId}`)}>
+          The same over the weeks
+        </PrimaryButton>
+        {athlete && (
+          <PrimaryButton onPress={() => router.push(`/squad/${athlete.id}?side=sessions`)}>
+            All their sessions
+          </PrimaryButton>
+        )}
+      </View>
       {mates.length > 1 && (
         <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
           <PrimaryButton onPress={() => goTo(-1)}>Previous athlete</PrimaryButton>

@@ -9,6 +9,7 @@ import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../ui/LookSwitch';
 import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
@@ -97,6 +98,9 @@ export function ResultList() {
         <Empty title="No results yet" action={{ label: 'Go to the track', onPress: () => router.push('/track') }}>
           Once a session has been timed at the track, everyone’s times stand here.
         </Empty>
+      )}
+      {runs && runs.length > 0 && (
+        <PrimaryButton onPress={() => router.push('/results/squad')}>The squad over the weeks</PrimaryButton>
       )}
       <View role="list" style={{ marginHorizontal: -SPACE.l }}>
         {runs?.map((run) => (

@@ -200,6 +200,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
       <AfterwardsList read={read} />
       {!isOpen && (
         <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
+          <PrimaryButton onPress={() => router.push(`/results/${runId}/same`)}>The same over the weeks</PrimaryButton>
           <PrimaryButton onPress={() => setOpen('efforts')}>How hard was it?</PrimaryButton>
           <PrimaryButton icon="remove" onPress={remove}>
             Remove

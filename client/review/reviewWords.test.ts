@@ -81,7 +81,7 @@ test('effort: for one, for the squad, and what to do next time', () => {
 test('evenness, fade and conditions say nothing where nothing is known', () => {
   expect(evennessText({})).toBe('–');
   expect(evennessText({ isTooShort: true })).toBe('even');
-  expect(evennessText({ evennessPercent: 0.84 })).toBe('± 0.8\u00a0%');
+  expect(evennessText({ evennessPercent: 0.84 })).toBe('±\u00a00.8\u00a0%');
   expect(fadeText({ fadePercent: 3 })).toBeUndefined();
   expect(fadeText({ fadePercent: 3.1, fadeErrorPercent: 0.6, isFadeSure: true })).toBe(
     '3.1\u00a0% slower from the first rep to the last (± 0.6\u00a0%).',

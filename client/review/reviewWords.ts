@@ -3,10 +3,12 @@ import type { EffortReading, SquadEffort } from '@core/review/effortReading';
 import { MOST_NAMES, type Finding, type FindingKind, type Findings, type Person } from '@core/review/findings';
 import type { Evenness } from '@core/review/evenness';
 import type { Habit } from '@core/review/habits';
+import type { Change, ChangeVerdict } from '@core/review/sameSession';
+import type { SideRun } from '@core/review/sideBySide';
 import type { LeverChange } from '@core/outlook/proposals';
 import type { Conditions, Decision } from '@core/trackside/events';
 import { listed } from '@core/units/listed';
-import { formatClock, formatDelta } from '@core/units/time';
+import { formatClock, formatDelta, formatTime } from '@core/units/time';
 
 /** `1.4 %` */
 const size = (percent: number) => `${Math.abs(percent).toFixed(1)}\u00a0%`;
@@ -49,7 +51,7 @@ export function findingTexts({ findings, judged, on, finished }: Findings): stri
 /** How even somebody was: `± 0.8 %`. */
 export function evennessText({ evennessPercent, isTooShort }: Evenness): string {
   if (isTooShort) return 'even';
-  return evennessPercent === undefined ? '–' : `± ${size(evennessPercent)}`;
+  return evennessPercent === undefined ? '–' : `±\u00a0${size(evennessPercent)}`;
 }
 
 /** What the timing cannot tell is said in full where there is room. */
@@ -189,4 +191,63 @@ export function decisionText({ decision, names, isForAll, isRefused, rule, after
   const when = afterReps === 0 ? 'Before the first rep' : `After rep ${afterReps}`;
   const how = isRefused ? 'proposed, and not taken up: ' : rule === undefined ? '' : 'proposed, and taken up: ';
   return `${when}: ${how}${decidedText(decision)} for ${isForAll ? 'everyone' : listed(names)}.`;
+}
+
+/** What a run came to: `1:21.4 mean, even to ±0.8 %, effort 7.2, rests 88 s of 90 s.` */
+export function sideText({ kinds, evennessPercent, effort, restS, plannedRestS, athletes }: SideRun): string {
+  const said = [
+    ...kinds.map(({ label, meanS, meanM }) =>
+      meanM === undefined ? `${label} in ${formatTime(meanS, 1)}` : `${Math.round(meanM)} m in ${label}`,
+    ),
+    ...(evennessPercent === undefined ? [] : [`even to ±\u00a0${size(evennessPercent)}`]),
+    ...(effort === undefined ? [] : [`effort ${effort.toFixed(1)}`]),
+    ...(restS === undefined
+      ? []
+      : [`rests ${restText(restS)}${plannedRestS === undefined ? '' : ` of ${restText(plannedRestS)}`}`]),
+  ];
+  return said.length === 0
+    ? 'Nothing that counts.'
+    : `${athletes > 1 ? `${athletes} athletes: ` : ''}${said.join(', ')}.`;
+}
+
+const CHANGE_WORDS: Record<ChangeVerdict, string> = {
+  quicker: 'quicker at the same effort',
+  'quicker-for-less': 'quicker, and for less',
+  'quicker-for-more': 'quicker, but for more',
+  same: 'much the same',
+  'same-for-less': 'as fast, for less',
+  'same-for-more': 'as fast, but harder',
+  slower: 'slower at the same effort',
+  'slower-for-less': 'slower, and for less',
+  'slower-for-more': 'slower, and harder',
+};
+
+/** Since the run before: what was different outside first, then what came of it. */
+export function changeText(change: Change): string {
+  const { athletes, quickerPercent, effortBy, restByS, hotterC, windChanged, surfaceChanged, verdict } = change;
+  const outside = [
+    ...(hotterC === undefined ? [] : [`${Math.round(Math.abs(hotterC))} °C ${hotterC > 0 ? 'hotter' : 'cooler'}`]),
+    ...(windChanged ? [`${windChanged.to} after ${windChanged.from}`] : []),
+    ...(surfaceChanged ? [`${surfaceChanged.to} after ${surfaceChanged.from}`] : []),
+    ...(restByS === undefined || Math.abs(restByS) < 5
+      ? []
+      : [`rests ${Math.round(Math.abs(restByS))} s ${restByS > 0 ? 'longer' : 'shorter'}`]),
+  ];
+  if (!verdict || quickerPercent === undefined)
+    return 'Nobody ran both this and the one before: there is nothing to compare.';
+  const pace =
+    Math.abs(quickerPercent) < 0.05
+      ? 'the same pace'
+      : `${size(quickerPercent)} ${quickerPercent > 0 ? 'quicker' : 'slower'}`;
+  const effort =
+    effortBy === undefined
+      ? ''
+      : Math.abs(effortBy) < 0.05
+        ? ', the same effort'
+        : `, effort ${Math.abs(effortBy).toFixed(1)} ${effortBy > 0 ? 'higher' : 'lower'}`;
+  const who = athletes === 1 ? '' : ` (the ${athletes} who ran both)`;
+  // Known only with the effort: without it “at the same effort” would be a guess.
+  const says =
+    effortBy === undefined ? CHANGE_WORDS[verdict].replace(' at the same effort', '') : CHANGE_WORDS[verdict];
+  return `Since the one before${outside.length > 0 ? `, ${listed(outside)}` : ''}: ${says}, ${pace}${effort}${who}.`;
 }

@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
-import { useDeferredValue, useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
+import { useWindowDimensions, View } from 'react-native';
 import type { Mark } from '@core/fitness/mark';
 import { athletePaces } from '@core/squad/athletePaces';
 import { weeksRunning, type SquadMember } from '@core/squad/athlete';
@@ -30,9 +30,12 @@ const backToList = () => router.replace('/squad');
 const SIDES = [
   { value: 'paces', text: 'Paces' },
   { value: 'marks', text: 'Marks' },
+  { value: 'sessions', text: 'Sessions' },
   { value: 'season', text: 'Season' },
   { value: 'about', text: 'About' },
 ] as const;
+/** From here on they fit in one line. */
+const FITS_PX = 360;
 type Side = (typeof SIDES)[number]['value'];
 
 function aboutText(athlete: SquadMember, squad: SquadView): string {
@@ -48,9 +51,12 @@ function aboutText(athlete: SquadMember, squad: SquadView): string {
   ].join(' · ');
 }
 
-function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView }) {
+type AthleteProps = { athlete: SquadMember; squad: SquadView; side: string | undefined; story: ReactNode };
+
+function Athlete({ athlete, squad, side: asked, story }: AthleteProps) {
   const wide = useWide();
-  const [side, setSide] = useState<Side>('paces');
+  const { width } = useWindowDimensions();
+  const [side, setSide] = useState<Side>(SIDES.find(({ value }) => value === asked)?.value ?? 'paces');
   const [draft, setDraft] = useState<Mark[]>();
   const [trouble, setTrouble] = useState<string>();
   const { change } = useSquadChange(squad);
@@ -82,7 +88,7 @@ function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView })
     else setTrouble(done.message);
   };
 
-  const sides: Record<Side, React.ReactNode> = {
+  const sides: Record<Side, ReactNode> = {
     paces: <AthletePaces name={athlete.name} paces={draftPaces} />,
     marks: (
       <AthleteMarks
@@ -94,6 +100,7 @@ function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView })
         put={put}
       />
     ),
+    sessions: story,
     season: <AthleteSeason athlete={athlete} paces={paces} put={put} />,
     about: (
       <AthleteAbout
@@ -109,6 +116,7 @@ function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView })
   const choose = (
     <Choice
       label="Side"
+      isOneLine={width >= FITS_PX}
       options={options}
       value={wide ? beside : side}
       onChange={(chosen) => {
@@ -147,12 +155,19 @@ function Athlete({ athlete, squad }: { athlete: SquadMember; squad: SquadView })
   );
 }
 
-/** One athlete: paces, marks, season, particulars; `id` is `new` for one not yet in the squad. */
-export function AthletePage({ id }: { id: string }) {
+type Props = {
+  id: string;
+  /** The side to begin with, and what they have run. */
+  side?: string | undefined;
+  story?: ReactNode;
+};
+
+/** One athlete: paces, marks, sessions, season, particulars; `id` is `new` for one not yet in the squad. */
+export function AthletePage({ id, side, story }: Props) {
   const { squad, error, retry } = useSquad();
   const athlete = squad && [...squad.athletes, ...squad.archived].find((candidate) => candidate.id === id);
   if (id === 'new') return <NewAthlete squad={squad ?? NOBODY} />;
-  if (squad && athlete) return <Athlete key={id} athlete={athlete} squad={squad} />;
+  if (squad && athlete) return <Athlete key={id} athlete={athlete} squad={squad} side={side} story={story} />;
   return (
     <Page title="Athlete" onBack={backToList} backLabel="Back to the squad">
       {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : !squad && <Loading />}

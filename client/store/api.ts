@@ -5,6 +5,7 @@ import type { SessionInput } from '@core/formats/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { Weather } from '@core/conditions/heat';
 import type { PaceBook } from '@core/paces/paceBook';
+import type { History, LastTime, SameSessions, SquadHistory } from '@core/review/history';
 import type { RunSummary } from '@core/review/summary';
 import type { SquadMember } from '@core/squad/athlete';
 import type { SquadSettings } from '@core/squad/squadSettings';
@@ -29,6 +30,11 @@ export type ListedRun = {
   isSetAside?: true;
   isPending?: true;
 };
+
+/** Days from and to, YYYY-MM-DD. */
+export type Window = { from: string; to: string };
+/** What was noted of an athlete at the track: for the coach's eyes. */
+export type NoteOn = { runId: string; date: string; text: string };
 
 /** What this phone may do: everything, time one session, or nothing until it is let in. */
 export type Access = { isLocked: boolean; who: 'coach' | 'helper' | 'nobody'; runId?: string };
@@ -148,6 +154,26 @@ export const api = createApi({
       query: (id) => ({ url: `runs/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['runs'],
     }),
+    sameSessions: build.query<SameSessions, { runId: string; athleteId?: string }>({
+      query: ({ runId, athleteId }) => ({
+        url: `review/runs/${runId}/same`,
+        params: athleteId === undefined ? {} : { athlete: athleteId },
+      }),
+      providesTags: ['runs'],
+    }),
+    athleteHistory: build.query<History & { notes: NoteOn[] }, { athleteId: string } & Window>({
+      query: ({ athleteId, ...params }) => ({ url: `review/athletes/${athleteId}`, params }),
+      providesTags: ['runs'],
+    }),
+    squadHistory: build.query<SquadHistory, Window>({
+      query: (params) => ({ url: 'review/squad', params }),
+      providesTags: ['runs'],
+    }),
+    /** Null if it was never run. */
+    lastTime: build.query<LastTime | null, string>({
+      query: (sessionId) => `review/sessions/${sessionId}/last`,
+      providesTags: ['runs'],
+    }),
     run: build.query<{ plan: Plan; events: RunEvent[] }, string>({
       query: (id) => `runs/${id}`,
       providesTags: ['runs'],
@@ -184,6 +210,10 @@ export const {
   useMakeCodeMutation,
   useRunsQuery,
   useRunQuery,
+  useSameSessionsQuery,
+  useAthleteHistoryQuery,
+  useSquadHistoryQuery,
+  useLastTimeQuery,
   useSetRunAsideMutation,
   useRestoreRunMutation,
 } = api;

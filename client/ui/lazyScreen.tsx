@@ -8,18 +8,19 @@ type Code = 'wanted' | 'here' | 'failed';
 
 const fetchers: (() => Promise<void>)[] = [];
 
-/**
- * A screen whose code comes after that of the first one, so that the first is there sooner. If its code cannot be fetched it
- * says so, and can be tried again.
- */
-export function lazyScreen<P extends object>(load: () => Promise<ComponentType<P>>): ComponentType<P> {
-  let Screen: ComponentType<P> | undefined;
+/** Something whose code comes after that of the first screen. @param Failed shown where its code cannot be fetched. */
+export function lazyPart<P extends object>(
+  load: () => Promise<ComponentType<P>>,
+  Waiting: ComponentType,
+  Failed: ComponentType<{ retry: () => void }>,
+): ComponentType<P> {
+  let Part: ComponentType<P> | undefined;
   const fetchCode = async () => {
-    Screen ??= await load();
+    Part ??= await load();
   };
   fetchers.push(fetchCode);
-  return function LazyScreen(props: P) {
-    const [code, setCode] = useState<Code>(Screen ? 'here' : 'wanted');
+  return function LazyPart(props: P) {
+    const [code, setCode] = useState<Code>(Part ? 'here' : 'wanted');
     useEffect(() => {
       if (code !== 'wanted') return;
       let open = true;
@@ -32,18 +33,26 @@ export function lazyScreen<P extends object>(load: () => Promise<ComponentType<P
         open = false;
       };
     }, [code]);
-    if (Screen) return <Screen {...props} />;
-    if (code === 'wanted') return <Loading />;
-    return (
-      <Page title="Not here yet">
-        <Trouble retry={() => setCode('wanted')}>
-          This screen has to be fetched once, and the server cannot be reached. Everything you wrote and timed is kept;
-          check that the server is running and try again.
-        </Trouble>
-      </Page>
-    );
+    if (Part) return <Part {...props} />;
+    return code === 'wanted' ? <Waiting /> : <Failed retry={() => setCode('wanted')} />;
   };
 }
+
+const NotHereYet = ({ retry }: { retry: () => void }) => (
+  <Page title="Not here yet">
+    <Trouble retry={retry}>
+      This screen has to be fetched once, and the server cannot be reached. Everything you wrote and timed is kept;
+      check that the server is running and try again.
+    </Trouble>
+  </Page>
+);
+
+/**
+ * A screen whose code comes after that of the first one, so that the first is there sooner. If its code cannot be fetched it
+ * says so, and can be tried again.
+ */
+export const lazyScreen = <P extends object>(load: () => Promise<ComponentType<P>>): ComponentType<P> =>
+  lazyPart(load, Loading, NotHereYet);
 
 /**
  * Fetches the screens that are not here yet, one after the other, now and whenever the network comes back: at the track there

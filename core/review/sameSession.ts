@@ -1,5 +1,8 @@
 /** The same session over the weeks: which sessions can be held against each other, and what has changed between two of them. */
 import { heatIndexOf } from '../conditions/heat';
+import { expand } from '../session/expand';
+import type { Session } from '../session/session';
+import { isTimedRep } from '../targets/targetsFor';
 import type { Conditions } from '../trackside/events';
 import { repLabel, type Plan, type PlannedRep } from '../trackside/plan';
 
@@ -9,16 +12,13 @@ export type KindCount = Pick<PlannedRep, 'role' | 'distanceM' | 'durationS' | 'p
 /** Counts within this of each other are the same session; recoveries may differ, and are shown. */
 const COUNT_SHARE = 0.2;
 
-const kindKey = (rep: Pick<PlannedRep, 'role' | 'distanceM' | 'durationS' | 'pace'>) => `${rep.role} ${repLabel(rep)}`;
+export const kindKey = (rep: Pick<PlannedRep, 'role' | 'distanceM' | 'durationS' | 'pace'>) =>
+  `${rep.role} ${repLabel(rep)}`;
 
-/** What a session is made of, by the group with most athletes; in the order the kinds first come. */
-export function kindsOfPlan({ groups }: Plan): KindCount[] {
-  const largest = groups.reduce<Plan['groups'][number] | undefined>(
-    (most, group) => (most && most.athletes.length >= group.athletes.length ? most : group),
-    undefined,
-  );
+/** Counts reps by kind, in the order the kinds first come. */
+export function kindsOfReps(reps: readonly Omit<KindCount, 'count'>[]): KindCount[] {
   const kinds = new Map<string, KindCount>();
-  for (const { role, distanceM, durationS, pace } of largest?.reps ?? []) {
+  for (const { role, distanceM, durationS, pace } of reps) {
     const rep = {
       role,
       ...(distanceM === undefined ? {} : { distanceM }),
@@ -30,6 +30,32 @@ export function kindsOfPlan({ groups }: Plan): KindCount[] {
     kinds.set(key, { ...kind, count: kind.count + 1 });
   }
   return [...kinds.values()];
+}
+
+/** What a session is made of that is written but not run yet. */
+export const kindsOfSession = (session: Session): KindCount[] =>
+  kindsOfReps(
+    expand(session).flatMap((leg) => {
+      if (!isTimedRep(leg)) return [];
+      const { distanceM, durationS, pace } = leg;
+      return [
+        {
+          role: leg.role === 'finish' ? ('finish' as const) : ('main' as const),
+          ...(distanceM === undefined ? {} : { distanceM }),
+          ...(durationS === undefined ? {} : { durationS }),
+          ...(pace === undefined ? {} : { pace }),
+        },
+      ];
+    }),
+  );
+
+/** What a session is made of, by the group with most athletes. */
+export function kindsOfPlan({ groups }: Plan): KindCount[] {
+  const largest = groups.reduce<Plan['groups'][number] | undefined>(
+    (most, group) => (most && most.athletes.length >= group.athletes.length ? most : group),
+    undefined,
+  );
+  return kindsOfReps(largest?.reps ?? []);
 }
 
 /** By which sessions of the same kinds are found, whatever the counts. */
@@ -63,6 +89,18 @@ export type ComparedRun = {
   conditions?: Conditions;
 };
 
+/** Quicker, as fast or slower; where the effort differs, for less or for more of it. */
+export type ChangeVerdict =
+  | 'quicker'
+  | 'quicker-for-less'
+  | 'quicker-for-more'
+  | 'same'
+  | 'same-for-less'
+  | 'same-for-more'
+  | 'slower'
+  | 'slower-for-less'
+  | 'slower-for-more';
+
 export type Change = {
   /** How many athletes ran both; nothing is said of fewer than one. */
   athletes: number;
@@ -75,7 +113,7 @@ export type Change = {
   hotterC?: number;
   windChanged?: { from: NonNullable<Conditions['wind']>; to: NonNullable<Conditions['wind']> };
   surfaceChanged?: { from: NonNullable<Conditions['surface']>; to: NonNullable<Conditions['surface']> };
-  verdict?: 'quicker' | 'same-for-less' | 'quicker-for-less' | 'slower' | 'harder' | 'same';
+  verdict?: ChangeVerdict;
 };
 
 /** Less than this is the same: common coaching judgement. */
@@ -85,13 +123,11 @@ const HOTTER_C = 4;
 
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
-function verdictOf(quicker: number | undefined, effort: number | undefined): Change['verdict'] {
+function verdictOf(quicker: number | undefined, effort: number | undefined): ChangeVerdict | undefined {
   if (quicker === undefined) return undefined;
-  const isLess = effort !== undefined && effort <= -SAME.effort;
-  const isMore = effort !== undefined && effort >= SAME.effort;
-  if (quicker >= SAME.percent) return isLess ? 'quicker-for-less' : isMore ? 'same' : 'quicker';
-  if (quicker <= -SAME.percent) return isLess ? 'same' : 'slower';
-  return isLess ? 'same-for-less' : isMore ? 'harder' : 'same';
+  const pace = quicker >= SAME.percent ? 'quicker' : quicker <= -SAME.percent ? 'slower' : 'same';
+  if (effort === undefined || Math.abs(effort) < SAME.effort) return pace;
+  return effort < 0 ? `${pace}-for-less` : `${pace}-for-more`;
 }
 
 function hotness({ temperatureC, humidityPct }: Conditions): number | undefined {

@@ -12,6 +12,7 @@ import type { Context } from './context';
 import { ApiError, answerError, unknownPath } from './errors';
 import { bookRouter } from './book';
 import { paceBooksRouter } from './paceBooks';
+import { reviewRouter } from './review';
 import { runsRouter } from './runs';
 import { sameOriginWrites } from './sameOrigin';
 import { sessionsRouter } from './sessions';
@@ -118,6 +119,7 @@ export function makeApp({
   app.use('/api/venues', venuesRouter(context));
   app.use('/api/weather', weatherRouter(weatherUrl));
   app.use('/api/runs', runsRouter(context));
+  app.use('/api/review', reviewRouter(context));
   app.use('/api', unknownPath);
   if (webFolder) app.use(...webApp(webFolder));
   app.use(answerError);

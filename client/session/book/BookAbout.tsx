@@ -36,6 +36,7 @@ type Props = {
 
 function Used({ session, book }: Pick<Props, 'session' | 'book'>) {
   const { days, last, runs } = book.useOf(session.id);
+  const [latest] = runs;
   return (
     <View style={{ gap: SPACE.xs }}>
       <Words as="heading" level={2}>
@@ -45,6 +46,11 @@ function Used({ session, book }: Pick<Props, 'session' | 'book'>) {
         <Words quiet>Not on any day yet.</Words>
       ) : (
         <Words as="small" quiet>{`On ${days === 1 ? 'one day' : `${days} days`}, the last ${dayName(last)}.`}</Words>
+      )}
+      {latest && runs.length > 1 && (
+        <View style={{ alignItems: 'flex-start' }}>
+          <SmallButton onPress={() => router.push(`/results/${latest.id}/same`)}>Side by side</SmallButton>
+        </View>
       )}
       {runs.flatMap(({ id, date, summary }) =>
         summary

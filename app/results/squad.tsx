@@ -1,0 +1,1 @@
+export { SquadReviewPage as default } from '@client/screens';

@@ -1,0 +1,187 @@
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Divider } from 'react-native-paper';
+import type { PaceMetres, RanRep } from '@core/review/history';
+import { kindsText } from '@core/review/sameSession';
+import { weeksOf, type SessionOfWeek } from '@core/review/story';
+import { useAthletesQuery, troubleText, useAthleteHistoryQuery } from '../store/api';
+import { DateLines } from '../ui/charts';
+import { dayName } from '../ui/days';
+import { Loading } from '../ui/Loading';
+import { Press } from '../ui/Press';
+import { SPACE, usePalette } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
+import { LoadPart } from './LoadPart';
+import { evennessText } from './reviewWords';
+import { reachOf, SpreadStrip } from './SpreadStrip';
+import { EFFORT_AXIS, weeksBack, type Weeks } from './weeks';
+import { WeeksPicker } from './WeeksPicker';
+
+/** Where somebody was missing, and why as far as that was noted. */
+function missingText({ part }: SessionOfWeek): string {
+  return part?.presence === 'late' ? 'came late' : 'not there';
+}
+
+type SessionProps = { session: SessionOfWeek; athleteId: string; reps: readonly RanRep[]; reach: number };
+
+/** A session in one row: its spread, how even, and how hard. */
+function Session({ session, athleteId, reps, reach }: SessionProps) {
+  const palette = usePalette();
+  const { run, part } = session;
+  const own = reps.filter(({ runId }) => runId === run.runId);
+  const effort = part?.sessionEffort ?? part?.lastEffort;
+  const says = part
+    ? [
+        `${part.finished} of ${part.planned} reps`,
+        ...(part.evennessPercent === undefined ? [] : [evennessText(part)]),
+        ...(effort === undefined ? [] : [`effort ${effort}`]),
+        ...(part.isStopped ? ['stopped'] : []),
+      ].join(' · ')
+    : missingText(session);
+  return (
+    <Press
+      role="link"
+      aria-label={`${run.title}, ${dayName(run.date)}: ${says}`}
+      onPress={() => router.push(part ? `/results/${run.runId}/${athleteId}` : `/results/${run.runId}`)}
+      style={{
+        minHeight: 48,
+        paddingVertical: SPACE.xs,
+        gap: 2,
+        borderBottomWidth: 1,
+        borderBottomColor: palette.line,
+      }}
+    >
+      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
+        <View style={{ flex: 1 }}>
+          <Words as="strong" quiet={!part}>
+            {run.title}
+          </Words>
+          <Words as="small" quiet>
+            {`${dayName(run.date)} · ${says}`}
+          </Words>
+        </View>
+        {own.some(({ percent }) => percent !== undefined) && (
+          <View style={{ width: 112 }}>
+            <SpreadStrip
+              about={`Spread of ${run.title}`}
+              reps={own}
+              columns={Math.max(...own.map(({ place }) => place + 1))}
+              reach={reach}
+              height={36}
+            />
+          </View>
+        )}
+      </View>
+    </Press>
+  );
+}
+
+/** Metres by pace on each day, of the reps of one athlete. */
+const metresOf = (reps: readonly RanRep[], dates: ReadonlyMap<string, string>): PaceMetres[] =>
+  reps.map(({ athleteId, runId, pace = '', distanceM, coveredM = 0 }) => ({
+    athleteId,
+    pace,
+    date: dates.get(runId) ?? '',
+    distanceM: distanceM ?? coveredM,
+  }));
+
+/** One athlete's sessions over some weeks: attended by week, evenness and effort over time, load, and what was noted. */
+export function AthleteStory({ athleteId }: { athleteId: string }) {
+  const [weeks, setWeeks] = useState<Weeks>('14');
+  const window = useMemo(() => weeksBack(Number(weeks)), [weeks]);
+  const { data, error, refetch } = useAthleteHistoryQuery({ athleteId, ...window });
+  const name = useAthletesQuery().data?.find(({ id }) => id === athleteId)?.name ?? 'Athlete';
+  const metres = useMemo(
+    () => (data ? metresOf(data.reps, new Map(data.runs.map(({ runId, date }) => [runId, date]))) : []),
+    [data],
+  );
+  if (error) return <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble>;
+  if (!data) return <Loading />;
+  const story = weeksOf(data, window).filter(({ sessions }) => sessions.length > 0);
+  const dates = new Map(data.runs.map(({ runId, date }) => [runId, date]));
+  const parts = [...data.athletes].filter(({ isThere, runId }) => isThere && dates.has(runId));
+  parts.sort((a, b) => (dates.get(a.runId) ?? '').localeCompare(dates.get(b.runId) ?? ''));
+  const over = (of: (part: (typeof parts)[number]) => number | undefined) =>
+    parts.flatMap((part) => {
+      const value = of(part);
+      return value === undefined ? [] : [{ date: dates.get(part.runId) ?? '', value }];
+    });
+  const even = over((part) => part.evennessPercent);
+  const efforts = over((part) => part.sessionEffort ?? part.lastEffort);
+  const reach = reachOf(data.reps);
+  const kinds = new Map<string, number>();
+  for (const { runId } of parts) {
+    const run = data.runs.find((one) => one.runId === runId);
+    if (run) kinds.set(kindsText(run.kinds), (kinds.get(kindsText(run.kinds)) ?? 0) + 1);
+  }
+  return (
+    <View style={{ gap: SPACE.l }}>
+      <WeeksPicker value={weeks} onChange={setWeeks} />
+      <Words>{`${parts.length} of ${data.runs.length} sessions.`}</Words>
+      {even.length > 1 && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="heading" level={2}>
+            Unevenness from rep to rep, in %
+          </Words>
+          <DateLines
+            about={`${name}, unevenness: ${even.map(({ date, value }) => `${value.toFixed(1)} % on ${dayName(date)}`).join(', ')}.`}
+            lines={[{ points: even, kind: 'main' }]}
+            text={(value) => value.toFixed(1)}
+            steps={[0.2, 0.5, 1, 2]}
+          />
+        </View>
+      )}
+      {efforts.length > 1 && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="heading" level={2}>
+            Effort of the session
+          </Words>
+          <DateLines
+            about={`${name}, effort: ${efforts.map(({ date, value }) => `${value} on ${dayName(date)}`).join(', ')}.`}
+            lines={[{ points: efforts, kind: 'main' }]}
+            text={(value) => value.toFixed(value % 1 === 0 ? 0 : 1)}
+            steps={[]}
+            axis={EFFORT_AXIS}
+          />
+        </View>
+      )}
+      <LoadPart name={name} runs={data.runs} athletes={data.athletes} metres={metres} window={window} />
+      <View role="list" aria-label="Sessions by week" style={{ gap: SPACE.m }}>
+        {story.map(({ from, sessions, attended }) => (
+          <View role="listitem" key={from}>
+            <Words as="label" quiet>{`Week of ${dayName(from)} · ${attended} of ${sessions.length}`}</Words>
+            {sessions.map((session) => (
+              <Session key={session.run.runId} session={session} athleteId={athleteId} reps={data.reps} reach={reach} />
+            ))}
+          </View>
+        ))}
+      </View>
+      {kinds.size > 0 && (
+        <View style={{ gap: 2 }}>
+          <Words as="heading" level={2}>
+            What it was
+          </Words>
+          {[...kinds].map(([text, times]) => (
+            <Words as="small" key={text}>{`${times} × ${text}`}</Words>
+          ))}
+        </View>
+      )}
+      {data.notes.length > 0 && (
+        <View style={{ gap: 2 }}>
+          <Words as="heading" level={2}>
+            Noted
+          </Words>
+          {data.notes.map(({ runId, date, text }, i) => (
+            <Words key={`${runId} ${i}`}>{`${dayName(date)}: ${text}`}</Words>
+          ))}
+          <Words as="small" quiet>
+            Pain, dizziness or illness: stop. Medical advice comes first.
+          </Words>
+        </View>
+      )}
+      <Divider />
+    </View>
+  );
+}

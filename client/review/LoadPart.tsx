@@ -1,0 +1,80 @@
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import type { PaceMetres, RanAthlete, RunHead } from '@core/review/history';
+import { loadByWeek } from '@core/review/story';
+import { dayName } from '../ui/days';
+import { WeekBars } from '../ui/charts';
+import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+
+type Props = {
+  name: string;
+  runs: readonly RunHead[];
+  athletes: readonly RanAthlete[];
+  metres: readonly PaceMetres[];
+  window: { from: string; to: string };
+  /** They are several: each figure is the mean of them. */
+  isMean?: boolean;
+};
+
+/** Load week by week: effort × minutes, hard minutes, and metres at each pace; of what was recorded. */
+export function LoadPart({ name, runs, athletes, metres, window, isMean = false }: Props) {
+  const weeks = useMemo(() => loadByWeek({ runs, athletes }, metres, window), [runs, athletes, metres, window]);
+  const latest = weeks.at(-1);
+  if (!latest || weeks.every(({ minutes }) => minutes === 0))
+    return <Words quiet>Nothing was run in these weeks.</Words>;
+  const jumps = weeks.filter(({ isJump }) => isJump);
+  const round = (value: number) => String(Math.round(value));
+  const spoken = (of: (week: (typeof weeks)[number]) => number) =>
+    weeks.map((week) => `${round(of(week))} in the week of ${dayName(week.from)}`).join(', ');
+  return (
+    <View style={{ gap: SPACE.m }}>
+      <Words as="heading" level={2}>
+        Load by week
+      </Words>
+      <WeekBars
+        about={`${name}, load by week: ${spoken(({ load }) => load)}.`}
+        bars={weeks.map(({ from, load, plannedLoad, isJump }) => ({
+          date: from,
+          value: load,
+          planned: plannedLoad,
+          isMarked: isJump,
+        }))}
+        unit="Effort of the session × its minutes; the line is what was planned."
+      />
+      {jumps.map(({ from }) => (
+        <Words as="small" key={from}>
+          {`The week of ${dayName(from)} was more than a third above the mean of the four before it.`}
+        </Words>
+      ))}
+      <Words as="heading" level={2}>
+        Hard minutes by week
+      </Words>
+      <WeekBars
+        about={`${name}, hard minutes by week: ${spoken(({ hardMinutes }) => hardMinutes)}.`}
+        bars={weeks.map(({ from, hardMinutes, plannedHardMinutes }) => ({
+          date: from,
+          value: hardMinutes,
+          planned: plannedHardMinutes,
+        }))}
+        unit="Minutes of reps quicker than marathon pace; the line is what was planned."
+      />
+      <View role="list" aria-label="Metres at each pace, week by week" style={{ gap: 2 }}>
+        {[...weeks]
+          .reverse()
+          .filter((week) => week.metres.length > 0)
+          .slice(0, 8)
+          .map((week) => (
+            <View role="listitem" key={week.from}>
+              <Words as="small">
+                {`Week of ${dayName(week.from)}: ${week.metres.map(({ pace, distanceM }) => `${round(distanceM)} m ${pace === '' ? 'by effort' : `@${pace}`}`).join(', ')}; ${week.hardDays.toFixed(isMean ? 1 : 0)} hard ${!isMean && week.hardDays === 1 ? 'day' : 'days'}.`}
+              </Words>
+            </View>
+          ))}
+      </View>
+      <Words as="small" quiet>
+        {`Of recorded sessions only: easy days are not known yet.${weeks.some(({ hasPredicted }) => hasPredicted) ? ' Where nobody told an effort, the one predicted from the times stands in.' : ''}${isMean ? ' Each figure is the mean of those who ran.' : ''}`}
+      </Words>
+    </View>
+  );
+}

@@ -1,0 +1,203 @@
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { Divider } from 'react-native-paper';
+import type { SameSessions } from '@core/review/history';
+import { kindsText } from '@core/review/sameSession';
+import { sideBySide, type SideRun } from '@core/review/sideBySide';
+import { formatTime } from '@core/units/time';
+import { useSquad } from '../squad/useSquad';
+import { troubleText, useSameSessionsQuery } from '../store/api';
+import { DateLines } from '../ui/charts';
+import { dayName } from '../ui/days';
+import { Loading } from '../ui/Loading';
+import { Page } from '../ui/Page';
+import { Select } from '../ui/Select';
+import { Table } from '../ui/Table';
+import { TextButton } from '../ui/TextButton';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
+import { changeText, conditionsText, restText, sideText } from './reviewWords';
+import { reachOf, SpreadStrip } from './SpreadStrip';
+import { EFFORT_AXIS } from './weeks';
+
+const EVERYONE = 'all';
+
+/** One run: when, the spread of it, what it came to, and what has changed since the one before. */
+function Run({ side, same, reach, columns }: { side: SideRun; same: SameSessions; reach: number; columns: number }) {
+  const { run, change } = side;
+  const reps = same.reps.filter(({ runId }) => runId === run.runId);
+  const conditions = conditionsText(run.conditions);
+  return (
+    <View role="listitem" style={{ gap: SPACE.xs }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+        <View style={{ flex: 1 }}>
+          <Words as="strong">{dayName(run.date)}</Words>
+          <Words as="small" quiet>
+            {[run.step === undefined ? run.title : `step ${run.step}`, kindsText(run.kinds)].join(' · ')}
+          </Words>
+        </View>
+        <TextButton
+          label={`Open ${run.title} of ${dayName(run.date)}`}
+          onPress={() => router.push(`/results/${run.runId}`)}
+        >
+          Open
+        </TextButton>
+      </View>
+      {reps.some(({ percent }) => percent !== undefined) && (
+        <SpreadStrip
+          about={`Spread around the targets on ${dayName(run.date)}`}
+          reps={reps}
+          columns={columns}
+          reach={reach}
+        />
+      )}
+      <Words>{sideText(side)}</Words>
+      {conditions !== undefined && <Words as="small">{`${conditions}.`}</Words>}
+      {change && <Words as="small">{changeText(change)}</Words>}
+      <Divider />
+    </View>
+  );
+}
+
+/** Rep for rep: a line a run, a column a rep. */
+function RepForRep({ sides }: { sides: readonly SideRun[] }) {
+  const columns = Math.max(...sides.map(({ reps }) => Math.max(0, ...reps.map(({ place }) => place + 1))));
+  return (
+    <Table
+      label="Rep for rep"
+      nameTitle="Day"
+      columns={Array.from({ length: columns }, (_, i) => ({ key: String(i), title: `${i + 1}`, width: 72 }))}
+      rows={sides.map(({ run, reps }) => ({
+        key: run.runId,
+        name: dayName(run.date),
+        cells: Array.from({ length: columns }, (_, place) => {
+          const rep = reps.find((one) => one.place === place);
+          return (
+            <View key={place} style={{ alignItems: 'flex-end' }}>
+              <Words as="strong" quiet={!rep}>
+                {rep ? formatTime(rep.timeS, 1) : '–'}
+              </Words>
+              {rep?.effort !== undefined && (
+                <Words as="label" quiet>
+                  {`effort ${rep.effort.toFixed(rep.effort % 1 === 0 ? 0 : 1)}`}
+                </Words>
+              )}
+            </View>
+          );
+        }),
+      }))}
+    />
+  );
+}
+
+/** The kind of rep that all runs have, with the mean of each. */
+function meansOver(
+  sides: readonly SideRun[],
+): { label: string; points: { date: string; value: number }[] } | undefined {
+  const label = sides[0]?.kinds[0]?.label;
+  if (label === undefined) return undefined;
+  const points = [...sides].reverse().flatMap(({ run, kinds }) => {
+    const kind = kinds.find((one) => one.label === label);
+    return kind && kind.meanM === undefined ? [{ date: run.date, value: kind.meanS }] : [];
+  });
+  return points.length > 1 ? { label, points } : undefined;
+}
+
+function Sides({ same, name }: { same: SameSessions; name: string }) {
+  const sides = useMemo(() => sideBySide(same), [same]);
+  const reach = reachOf(same.reps);
+  const columns = Math.max(1, ...same.reps.map(({ place }) => place + 1));
+  const means = meansOver(sides);
+  const efforts = [...sides]
+    .reverse()
+    .flatMap(({ run, effort }) => (effort === undefined ? [] : [{ date: run.date, value: effort }]));
+  if (sides.length < 2)
+    return <Words quiet>It was run once so far. The next time it stands here beside this one.</Words>;
+  return (
+    <View style={{ gap: SPACE.l }}>
+      {means && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="heading" level={2}>{`${means.label}, on average`}</Words>
+          <DateLines
+            about={`${name}, ${means.label} on average: ${means.points.map(({ date, value }) => `${formatTime(value, 1)} on ${dayName(date)}`).join(', ')}.`}
+            lines={[{ points: means.points, kind: 'main' }]}
+            text={(value) => formatTime(value, value < 60 ? 1 : 0)}
+            steps={[0.2, 0.5, 1, 2, 5, 10, 15, 30, 60]}
+            isUpsideDown
+          />
+        </View>
+      )}
+      {efforts.length > 1 && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="heading" level={2}>
+            Effort
+          </Words>
+          <DateLines
+            about={`${name}, effort: ${efforts.map(({ date, value }) => `${value.toFixed(1)} on ${dayName(date)}`).join(', ')}.`}
+            lines={[{ points: efforts, kind: 'main' }]}
+            text={(value) => value.toFixed(value % 1 === 0 ? 0 : 1)}
+            steps={[]}
+            axis={EFFORT_AXIS}
+          />
+        </View>
+      )}
+      <View role="list" style={{ gap: SPACE.m }}>
+        {sides.map((side) => (
+          <Run key={side.run.runId} side={side} same={same} reach={reach} columns={columns} />
+        ))}
+      </View>
+      <View style={{ gap: SPACE.xs }}>
+        <Words as="heading" level={2}>
+          Rep for rep
+        </Words>
+        <RepForRep sides={sides} />
+      </View>
+      <Words as="small" quiet>
+        {`Rests as they were taken: ${sides.map(({ run, restS }) => `${dayName(run.date)} ${restS === undefined ? 'not known' : restText(restS)}`).join(', ')}.`}
+      </Words>
+    </View>
+  );
+}
+
+/** The same session over the weeks, or the steps of a progression, for the squad or for one. */
+export function SamePage({ runId, athleteId: asked }: { runId: string; athleteId?: string | undefined }) {
+  const [athleteId, setAthleteId] = useState(asked ?? EVERYONE);
+  const { squad } = useSquad();
+  const { data, error, refetch } = useSameSessionsQuery({
+    runId,
+    ...(athleteId === EVERYONE ? {} : { athleteId }),
+  });
+  const whole = useSameSessionsQuery({ runId }).data;
+  const ran = new Set(whole?.athletes.flatMap((part) => (part.isThere ? [part.athleteId] : [])));
+  const people = squad ? [...squad.athletes, ...squad.archived].filter(({ id }) => ran.has(id)) : [];
+  const name = people.find(({ id }) => id === athleteId)?.name ?? 'Everyone';
+  return (
+    <Page
+      title={data?.progression ?? 'The same session'}
+      about={data?.progression === undefined ? data?.runs.find((run) => run.runId === runId)?.title : 'step by step'}
+      onBack={() => router.replace(`/results/${runId}`)}
+      backLabel="Back to the session"
+    >
+      {people.length > 0 && (
+        <Select
+          label="Whose"
+          options={[
+            { value: EVERYONE, text: 'Everyone' },
+            ...people.map(({ id, name: text }) => ({ value: id, text })),
+          ]}
+          value={athleteId}
+          onChange={setAthleteId}
+        />
+      )}
+      {error ? (
+        <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble>
+      ) : data ? (
+        <Sides same={data} name={name} />
+      ) : (
+        <Loading />
+      )}
+    </Page>
+  );
+}

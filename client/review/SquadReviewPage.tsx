@@ -1,0 +1,175 @@
+import { router } from 'expo-router';
+import { useMemo, useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { squadRows, type SquadRow } from '@core/review/story';
+import { useSquad } from '../squad/useSquad';
+import { troubleText, useSquadHistoryQuery } from '../store/api';
+import { Empty } from '../ui/Empty';
+import { Loading } from '../ui/Loading';
+import { Page } from '../ui/Page';
+import { Select } from '../ui/Select';
+import { Table, type TableColumn } from '../ui/Table';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
+import { LoadPart } from './LoadPart';
+import { signedPercent } from './reviewWords';
+import { weeksBack, type Weeks } from './weeks';
+import { WeeksPicker } from './WeeksPicker';
+
+const EVERYONE = 'all';
+
+type Column = TableColumn & { by: (row: SquadRow) => number | undefined; text: (row: SquadRow) => string };
+
+const some = (value: number | undefined, text: (value: number) => string): string =>
+  value === undefined ? '–' : text(value);
+
+/** What there is to sort by; what needs a look is first. */
+const COLUMNS: Column[] = [
+  {
+    key: 'attended',
+    title: 'There',
+    under: 'sessions',
+    width: 84,
+    by: ({ attended }) => -attended,
+    text: ({ attended, of }) => `${attended} of ${of}`,
+  },
+  {
+    key: 'even',
+    title: 'Even',
+    under: 'rep to rep',
+    width: 84,
+    by: ({ evennessPercent }) => evennessPercent,
+    text: ({ evennessPercent }) => some(evennessPercent, (value) => `± ${value.toFixed(1)}\u00a0%`),
+  },
+  {
+    key: 'fade',
+    title: 'Fade',
+    under: 'first to last',
+    width: 88,
+    by: ({ fadePercent }) => fadePercent,
+    text: ({ fadePercent }) => some(fadePercent, signedPercent),
+  },
+  {
+    key: 'on',
+    title: 'On target',
+    under: 'of the reps',
+    width: 92,
+    by: ({ onShare }) => (onShare === undefined ? undefined : -onShare),
+    text: ({ onShare }) => some(onShare, (value) => `${Math.round(value * 100)}\u00a0%`),
+  },
+  {
+    key: 'effort',
+    title: 'Effort',
+    under: 'to what is meant',
+    width: 104,
+    by: ({ effortAbove }) => effortAbove,
+    text: ({ effortAbove }) => some(effortAbove, (value) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`),
+  },
+  {
+    key: 'rise',
+    title: 'Rising',
+    under: 'over the weeks',
+    width: 100,
+    by: ({ effortRise }) => effortRise,
+    text: ({ effortRise }) => some(effortRise, (value) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`),
+  },
+];
+
+/** The squad over some weeks: who is even, who slips, whose effort rises, who was missing; and its load. */
+export function SquadReviewPage() {
+  const [weeks, setWeeks] = useState<Weeks>('14');
+  const [groupId, setGroupId] = useState(EVERYONE);
+  const [sortKey, setSortKey] = useState('rise');
+  const window = useMemo(() => weeksBack(Number(weeks)), [weeks]);
+  const { squad } = useSquad();
+  const { data, error, refetch } = useSquadHistoryQuery(window);
+  const members = useMemo(
+    () => squad?.athletes.filter((athlete) => groupId === EVERYONE || athlete.groupId === groupId) ?? [],
+    [squad, groupId],
+  );
+  const rows = useMemo(
+    () =>
+      data
+        ? squadRows(
+            data,
+            members.map(({ id }) => id),
+            window,
+          )
+        : [],
+    [data, members, window],
+  );
+  const ids = useMemo(() => new Set(members.map(({ id }) => id)), [members]);
+  const ofGroup = useMemo(
+    () => ({
+      athletes: data?.athletes.filter(({ athleteId }) => ids.has(athleteId)) ?? [],
+      metres: data?.metres.filter(({ athleteId }) => ids.has(athleteId)) ?? [],
+    }),
+    [data, ids],
+  );
+  const sorted = COLUMNS.find(({ key }) => key === sortKey);
+  const shown = sorted ? [...rows].sort((a, b) => (sorted.by(b) ?? -Infinity) - (sorted.by(a) ?? -Infinity)) : rows;
+  const nameOf = new Map(members.map(({ id, name }) => [id, name]));
+  const groups = squad?.settings.groups ?? [];
+  let body: ReactNode = <Loading />;
+  if (error) body = <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble>;
+  else if (data?.runs.length === 0)
+    body = (
+      <Empty
+        title="Nothing run in these weeks"
+        action={{ label: 'Go to the track', onPress: () => router.push('/track') }}
+      >
+        Once sessions have been timed, everyone’s weeks stand here.
+      </Empty>
+    );
+  else if (data)
+    body = (
+      <>
+        <Table
+          label="The squad over the weeks"
+          nameTitle="Athlete"
+          columns={COLUMNS.map(({ by: _by, text: _text, ...column }) => ({
+            ...column,
+            sorted: column.key === sortKey,
+            onPress: () => setSortKey(column.key),
+          }))}
+          rows={shown.map((row) => ({
+            key: row.athleteId,
+            name: nameOf.get(row.athleteId) ?? '',
+            onPress: () => router.push(`/squad/${row.athleteId}?side=sessions`),
+            cells: COLUMNS.map(({ key, text }) => (
+              <View key={key}>
+                <Words as={key === sortKey ? 'strong' : 'body'}>{text(row)}</Words>
+              </View>
+            )),
+          }))}
+          nameSays={(name) => `The story of ${name}`}
+        />
+        <LoadPart
+          name={groups.find(({ id }) => id === groupId)?.name ?? 'The squad'}
+          runs={data.runs}
+          athletes={ofGroup.athletes}
+          metres={ofGroup.metres}
+          window={window}
+          isMean
+        />
+      </>
+    );
+  return (
+    <Page title="The squad over the weeks" onBack={() => router.replace('/results')} backLabel="Back to all results">
+      <WeeksPicker value={weeks} onChange={setWeeks} />
+      {groups.length > 0 && (
+        <Select
+          label="Group"
+          options={[
+            { value: EVERYONE, text: 'Everyone' },
+            ...groups.map(({ id, name }) => ({ value: id, text: name })),
+          ]}
+          value={groupId}
+          onChange={setGroupId}
+        />
+      )}
+      <View style={{ gap: SPACE.l }}>{body}</View>
+    </Page>
+  );
+}

@@ -1,0 +1,196 @@
+/** Charts in the look of the app, drawn by react-native-gifted-charts: in a file of their own, fetched when the first is shown. */
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import { useState, type ReactNode } from 'react';
+import { View } from 'react-native';
+import { BarChart, LineChart } from 'react-native-gifted-charts';
+import { SPACE, usePalette } from '../theme';
+import { Words } from '../Words';
+
+const LABEL_WIDTH = 46;
+const HEIGHT = 150;
+const INSET = 8;
+const SECTIONS = 4;
+
+/** Nothing inside is reached by keys or read out; React Native's types do not know of it. */
+const INERT = { inert: true } as object;
+
+/** Room for a chart as wide as its place; for screen readers it is a picture with words. */
+function Frame({ about, height, children }: { about: string; height: number; children: (width: number) => ReactNode }) {
+  const [width, setWidth] = useState(0);
+  return (
+    <View
+      role="img"
+      aria-label={about}
+      style={{ width: '100%', minHeight: height, overflow: 'hidden' }}
+      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+    >
+      {width > 0 && <View {...INERT}>{children(width - LABEL_WIDTH - INSET)}</View>}
+    </View>
+  );
+}
+
+function useLabels() {
+  const palette = usePalette();
+  const text = { color: palette.quiet, fontFamily: 'Zest', fontWeight: '500', fontSize: 12 } as const;
+  return {
+    yAxisTextStyle: text,
+    xAxisLabelTextStyle: text,
+    yAxisColor: 'transparent',
+    xAxisColor: palette.ink,
+    rulesColor: palette.line,
+    rulesType: 'solid' as const,
+    yAxisLabelWidth: LABEL_WIDTH,
+    disableScroll: true,
+    noOfSections: SECTIONS,
+  };
+}
+
+/** A round top for the axis, a whole number of sections above nothing. */
+function roundTop(most: number): number {
+  const step = [0.25, 0.5, 1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000, 5000].find(
+    (one) => one * SECTIONS >= most,
+  );
+  return (step ?? Math.ceil(most / SECTIONS)) * SECTIONS;
+}
+
+export type Bar = { date: string; value: number; planned?: number; isMarked?: boolean };
+
+type BarsProps = { about: string; bars: readonly Bar[]; unit: string };
+
+/** A bar a week, as it was run, with a line across at what was planned; a week that stands out is dark. */
+export function WeekBars({ about, bars, unit }: BarsProps) {
+  const palette = usePalette();
+  const labels = useLabels();
+  const top = roundTop(Math.max(1, ...bars.flatMap(({ value, planned = 0 }) => [value, planned])));
+  const every = Math.ceil(bars.length / 5);
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Frame about={about} height={HEIGHT + 30}>
+        {(inner) => {
+          const step = inner / Math.max(1, bars.length);
+          return (
+            <BarChart
+              {...labels}
+              data={bars.map(({ date, value, isMarked }, i) => ({
+                value,
+                frontColor: isMarked ? palette.late : palette.ink,
+                label: i % every === 0 && i <= bars.length - every ? format(parseISO(date), 'd MMM') : '',
+                labelWidth: step * every,
+              }))}
+              width={inner}
+              height={HEIGHT}
+              maxValue={top}
+              barWidth={step * 0.6}
+              spacing={step * 0.4}
+              initialSpacing={step * 0.2}
+              endSpacing={step * 0.6}
+              barBorderRadius={2}
+              showLine={bars.some(({ planned }) => planned !== undefined)}
+              lineData={bars.map(({ planned = 0 }) => ({ value: planned }))}
+              lineConfig={{
+                color: palette.warning,
+                thickness: 3,
+                hideDataPoints: true,
+              }}
+              formatYLabel={(value) => String(Math.round(Number(value)))}
+            />
+          );
+        }}
+      </Frame>
+      <Words as="label" quiet>
+        {unit}
+      </Words>
+    </View>
+  );
+}
+
+export type DatedPoint = { date: string; value: number };
+type Line = { points: readonly DatedPoint[]; kind: 'main' | 'band' | 'goal' };
+
+type LinesProps = {
+  about: string;
+  lines: readonly Line[];
+  /** A value as it is read: `4:36`. */
+  text: (value: number) => string;
+  /** Steps that the axis may go in. */
+  steps: readonly number[];
+  /** Smaller is better, and drawn higher. */
+  isUpsideDown?: boolean;
+  /** An axis of its own, such as that of effort; fitted to the values if left out. */
+  axis?: { low: number; step: number; sections: number };
+};
+
+/** Values over dates: the line itself with dots, its error as thin lines, a goal as a dashed one. */
+export function DateLines({ about, lines, text, steps, isUpsideDown = false, axis }: LinesProps) {
+  const palette = usePalette();
+  const labels = useLabels();
+  const all = lines.flatMap(({ points }) => points);
+  const dates = all.map(({ date }) => date).sort();
+  const [first, last] = [dates[0], dates.at(-1)];
+  if (first === undefined || last === undefined) return null;
+  const values = all.map(({ value }) => value);
+  const [least, most] = [Math.min(...values), Math.max(...values)];
+  const fitting = steps.find((one) => (most - least) / one <= SECTIONS - 1) ?? 1;
+  const {
+    low,
+    step,
+    sections = SECTIONS,
+  } = axis ?? { low: Math.floor(least / fitting) * fitting, step: fitting, sections: SECTIONS };
+  const high = low + step * sections;
+  const days = Math.max(1, differenceInCalendarDays(parseISO(last), parseISO(first)));
+  // The library draws upwards from nothing: what is better goes up.
+  const drawn = (value: number) => (isUpsideDown ? high - value : value - low);
+  const STYLE = {
+    main: { color: palette.ink, thickness: 3, hideDataPoints: false },
+    band: { color: palette.jog, thickness: 1.5, hideDataPoints: true },
+    goal: { color: palette.ink, thickness: 2, hideDataPoints: true },
+  } as const;
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Frame about={about} height={HEIGHT + 16}>
+        {(inner) => {
+          const perDay = (inner - 2 * INSET) / days;
+          return (
+            <LineChart
+              {...labels}
+              dataSet={lines
+                .filter(({ points }) => points.length > 0)
+                .map(({ points, kind }) => ({
+                  data: points.map(({ date, value }, i) => {
+                    const next = points[i + 1];
+                    return {
+                      value: drawn(value),
+                      spacing: next ? differenceInCalendarDays(parseISO(next.date), parseISO(date)) * perDay : 0,
+                    };
+                  }),
+                  ...STYLE[kind],
+                  dataPointsColor: palette.ink,
+                  dataPointsRadius: 4,
+                  ...(kind === 'goal' ? { strokeDashArray: [3, 6] } : {}),
+                }))}
+              width={inner}
+              height={HEIGHT}
+              noOfSections={sections}
+              maxValue={step * sections}
+              stepValue={step}
+              roundToDigits={2}
+              initialSpacing={INSET}
+              endSpacing={INSET}
+              formatYLabel={(label) => text(isUpsideDown ? high - Number(label) : low + Number(label))}
+            />
+          );
+        }}
+      </Frame>
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', paddingLeft: LABEL_WIDTH }}>
+        <Words as="label" quiet>
+          {format(parseISO(first), 'd MMM')}
+        </Words>
+        <Words as="label" quiet>
+          {format(parseISO(last), 'd MMM')}
+        </Words>
+      </View>
+    </View>
+  );
+}

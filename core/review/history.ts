@@ -1,0 +1,76 @@
+/** What the server answers about many sessions: rows of the projection, as lists, stories and comparisons need them. */
+import type { Conditions, Presence } from '../trackside/events';
+import type { Verdict } from '../trackside/verdict';
+import type { SessionLoad } from './load';
+import type { RepResult } from './results';
+import type { KindCount } from './sameSession';
+
+/** One session that was run. */
+export type RunHead = {
+  runId: string;
+  title: string;
+  /** YYYY-MM-DD */
+  date: string;
+  kinds: KindCount[];
+  conditions: Conditions;
+};
+
+/** A run that can be held against another: the same session of the library, one like it, or a step of the same progression (from 1). */
+export type SameRun = RunHead & { relation: 'same' | 'alike' | 'step'; step?: number };
+
+/** A rep that was run and counts. `percent` is how late it was. */
+export type RanRep = Pick<
+  RepResult,
+  | 'athleteId'
+  | 'place'
+  | 'role'
+  | 'distanceM'
+  | 'durationS'
+  | 'coveredM'
+  | 'pace'
+  | 'effort'
+  | 'restS'
+  | 'plannedRestS'
+  | 'verdict'
+> & { runId: string; timeS: number; percent?: number };
+
+/** One athlete's part of a session. */
+export type RanAthlete = Partial<SessionLoad> & {
+  runId: string;
+  athleteId: string;
+  presence?: Presence;
+  isThere: boolean;
+  planned: number;
+  finished: number;
+  verdicts: Record<Verdict, number>;
+  isStopped?: true;
+  meanPercent?: number;
+  evennessPercent?: number;
+  fadePercent?: number;
+  lastEffort?: number;
+  sessionEffort?: number;
+};
+
+/** The same session over the weeks, the latest first. */
+export type SameSessions = { progression?: string; runs: SameRun[]; reps: RanRep[]; athletes: RanAthlete[] };
+
+/** The sessions of some weeks, the latest first, with the parts of one athlete or of all. */
+export type History = { runs: RunHead[]; athletes: RanAthlete[]; reps: RanRep[] };
+
+/** Metres at a pace on a day, of one athlete; `pace` is empty by effort. */
+export type PaceMetres = { athleteId: string; date: string; pace: string; distanceM: number };
+
+/** The same for a squad: sums in place of reps. */
+export type SquadHistory = { runs: RunHead[]; athletes: RanAthlete[]; metres: PaceMetres[] };
+
+/** How a session went the last time it was run, on average over those who ran it. */
+export type LastTime = {
+  runId: string;
+  date: string;
+  /** Of the kind of rep with most reps. */
+  kind: KindCount;
+  meanS: number;
+  evennessPercent?: number;
+  effort?: number;
+  restS?: number;
+};

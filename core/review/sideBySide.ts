@@ -1,0 +1,111 @@
+/** The runs of one session laid side by side: what each came to, rep for rep, and what has changed since the one before. */
+import type { RanAthlete, RanRep, SameRun, SameSessions } from './history';
+import { compareRuns, kindKey, type Change, type ComparedRun, type RunMean } from './sameSession';
+
+/** One run, for the squad or for one. Times in seconds. */
+export type SideRun = {
+  run: SameRun;
+  /** Mean of each kind of rep, by its label; where a kind is by the clock, metres. */
+  kinds: { label: string; meanS: number; meanM?: number }[];
+  /** Rep for rep, on average over those who ran it: time and effort. */
+  reps: { place: number; timeS: number; effort?: number }[];
+  athletes: number;
+  evennessPercent?: number;
+  effort?: number;
+  restS?: number;
+  plannedRestS?: number;
+  /** Against the run before it; none for the earliest. */
+  change?: Change;
+};
+
+const mean = (values: readonly (number | undefined)[]): number | undefined => {
+  const known = values.flatMap((value) => value ?? []);
+  return known.length === 0 ? undefined : known.reduce((sum, value) => sum + value, 0) / known.length;
+};
+
+const effortOf = ({ sessionEffort, lastEffort }: RanAthlete): number | undefined => sessionEffort ?? lastEffort;
+
+/** Groups by a key, in the order the keys first come. */
+function grouped<T>(list: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>();
+  for (const item of list) {
+    const group = groups.get(keyOf(item));
+    if (group) group.push(item);
+    else groups.set(keyOf(item), [item]);
+  }
+  return groups;
+}
+
+/** Seconds that a rep is compared by: by the clock, those that a kilometre would take. */
+const comparedS = ({ timeS, distanceM, coveredM }: RanRep): number | undefined =>
+  distanceM !== undefined ? timeS : coveredM === undefined ? undefined : (timeS * 1000) / coveredM;
+
+function compared(reps: readonly RanRep[], athletes: readonly RanAthlete[], run: SameRun): ComparedRun {
+  const means = [...grouped(reps, (rep) => `${rep.athleteId} ${kindKey(rep)}`).values()].flatMap((group): RunMean[] => {
+    const [first] = group;
+    const meanS = mean(group.map(comparedS));
+    return first && meanS !== undefined
+      ? [{ athleteId: first.athleteId, kind: kindKey(first), meanS, reps: group.length }]
+      : [];
+  });
+  const restS = mean(reps.map((rep) => rep.restS));
+  return {
+    means,
+    efforts: Object.fromEntries(
+      athletes.flatMap((athlete) => {
+        const effort = effortOf(athlete);
+        return effort === undefined ? [] : [[athlete.athleteId, effort]];
+      }),
+    ),
+    conditions: run.conditions,
+    ...(restS === undefined ? {} : { restS }),
+  };
+}
+
+function sideRun(run: SameRun, reps: readonly RanRep[], athletes: readonly RanAthlete[]): SideRun {
+  const there = athletes.filter(({ isThere }) => isThere);
+  const figures = {
+    evennessPercent: mean(there.map((athlete) => athlete.evennessPercent)),
+    effort: mean(there.map(effortOf)),
+    restS: mean(reps.map((rep) => rep.restS)),
+    plannedRestS: mean(reps.map((rep) => rep.plannedRestS)),
+  };
+  const known = Object.entries(figures).filter(([, value]) => value !== undefined);
+  return {
+    run,
+    athletes: there.length,
+    kinds: [...grouped(reps, kindKey)].map(([key, group]) => {
+      const meanM = mean(group.map(({ coveredM }) => coveredM));
+      return {
+        label: key.replace(/^(main|finish) /, ''),
+        meanS: mean(group.map(({ timeS }) => timeS)) ?? 0,
+        ...(meanM === undefined ? {} : { meanM }),
+      };
+    }),
+    reps: [...grouped(reps, ({ place }) => String(place)).values()]
+      .map((group) => {
+        const effort = mean(group.map((rep) => rep.effort));
+        return {
+          place: group[0]?.place ?? 0,
+          timeS: mean(group.map(({ timeS }) => timeS)) ?? 0,
+          ...(effort === undefined ? {} : { effort }),
+        };
+      })
+      .sort((a, b) => a.place - b.place),
+    ...(Object.fromEntries(known) as Partial<SideRun>),
+  };
+}
+
+/** Lays the runs of a session side by side, the latest first; each is held against the one before it. */
+export function sideBySide({ runs, reps, athletes }: SameSessions): SideRun[] {
+  const repsOf = grouped(reps, ({ runId }) => runId);
+  const athletesOf = grouped(athletes, ({ runId }) => runId);
+  const parts = runs.map((run) => {
+    const own = { reps: repsOf.get(run.runId) ?? [], athletes: athletesOf.get(run.runId) ?? [] };
+    return { side: sideRun(run, own.reps, own.athletes), compared: compared(own.reps, own.athletes, run) };
+  });
+  return parts.map(({ side, compared: now }, i) => {
+    const before = parts[i + 1];
+    return before ? { ...side, change: compareRuns(before.compared, now) } : side;
+  });
+}

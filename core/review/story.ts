@@ -1,0 +1,176 @@
+/** Many sessions week by week: for one athlete or a group, and the squad athlete by athlete. */
+import { addDays } from 'date-fns/addDays';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import { startOfISOWeek } from 'date-fns/startOfISOWeek';
+import type { PaceMetres, RanAthlete, RunHead } from './history';
+import { loadOf } from './load';
+
+const iso = (day: Date) => format(day, 'yyyy-MM-dd');
+export const mondayOf = (date: string): string => iso(startOfISOWeek(parseISO(date)));
+
+/** A session, and the athlete's part of it; none where they were not there. */
+export type SessionOfWeek = { run: RunHead; part?: RanAthlete };
+
+export type WeekOfStory = {
+  /** Its Monday, YYYY-MM-DD. */
+  from: string;
+  sessions: SessionOfWeek[];
+  attended: number;
+};
+
+/** Every week from the first to the last day, the latest first, also those without a session. */
+export function weeksOf(
+  { runs, athletes }: { runs: readonly RunHead[]; athletes: readonly RanAthlete[] },
+  { from, to }: { from: string; to: string },
+): WeekOfStory[] {
+  const parts = new Map(athletes.filter(({ isThere }) => isThere).map((part) => [part.runId, part]));
+  const byWeek = new Map<string, SessionOfWeek[]>();
+  for (const run of runs) {
+    const monday = mondayOf(run.date);
+    const part = parts.get(run.runId);
+    byWeek.set(monday, [...(byWeek.get(monday) ?? []), { run, ...(part ? { part } : {}) }]);
+  }
+  const weeks: WeekOfStory[] = [];
+  for (let monday = mondayOf(to); monday >= mondayOf(from); monday = iso(addDays(parseISO(monday), -7))) {
+    const sessions = byWeek.get(monday) ?? [];
+    weeks.push({ from: monday, sessions, attended: sessions.filter(({ part }) => part).length });
+  }
+  return weeks;
+}
+
+/** What a week came to, of sessions that were recorded; `load` is effort × minutes. */
+export type WeekLoad = {
+  from: string;
+  load: number;
+  plannedLoad: number;
+  minutes: number;
+  hardMinutes: number;
+  plannedHardMinutes: number;
+  hardDays: number;
+  /** By pace as written, the most metres first; empty by effort. */
+  metres: { pace: string; distanceM: number }[];
+  /** Some of the load is by a predicted effort. */
+  hasPredicted: boolean;
+  /** More than a third above the mean of the four weeks before it. */
+  isJump: boolean;
+};
+
+/** Fewer hard minutes than this make no hard day. */
+const HARD_MINUTES = 3;
+const JUMP = { weeks: 4, share: 4 / 3 };
+
+/**
+ * Load week by week, the oldest first. Of several athletes it is the mean over those who ran anything in that time.
+ * @param metres by pace, of the same athletes.
+ */
+export function loadByWeek(
+  { runs, athletes }: { runs: readonly RunHead[]; athletes: readonly RanAthlete[] },
+  metres: readonly PaceMetres[],
+  window: { from: string; to: string },
+): WeekLoad[] {
+  const dates = new Map(runs.map(({ runId, date }) => [runId, date]));
+  const ran = athletes.filter(({ isThere, finished }) => isThere && finished > 0);
+  const people = Math.max(1, new Set(ran.map(({ athleteId }) => athleteId)).size);
+  const weeks = weeksOf({ runs, athletes: [] }, window).reverse();
+  const loads = weeks.map(({ from }): WeekLoad => {
+    const own = ran.filter(({ runId }) => mondayOf(dates.get(runId) ?? from) === from && dates.has(runId));
+    const sum = (of: (part: RanAthlete) => number) => own.reduce((total, part) => total + of(part), 0) / people;
+    const hardDays = new Set(
+      own.flatMap((part) =>
+        (part.hardMinutes ?? 0) >= HARD_MINUTES ? [`${part.athleteId} ${dates.get(part.runId) ?? ''}`] : [],
+      ),
+    );
+    const byPace = new Map<string, number>();
+    for (const { pace, distanceM, date } of metres)
+      if (mondayOf(date) === from) byPace.set(pace, (byPace.get(pace) ?? 0) + distanceM / people);
+    return {
+      from,
+      load: sum(
+        (part) =>
+          loadOf({
+            minutes: part.minutes ?? 0,
+            ...(part.loadEffort === undefined ? {} : { loadEffort: part.loadEffort }),
+          }) ?? 0,
+      ),
+      plannedLoad: sum(({ plannedEffort = 0, plannedMinutes = 0 }) => plannedEffort * plannedMinutes),
+      minutes: sum(({ minutes = 0 }) => minutes),
+      hardMinutes: sum(({ hardMinutes = 0 }) => hardMinutes),
+      plannedHardMinutes: sum(({ plannedHardMinutes = 0 }) => plannedHardMinutes),
+      hardDays: hardDays.size / people,
+      metres: [...byPace].map(([pace, distanceM]) => ({ pace, distanceM })).sort((a, b) => b.distanceM - a.distanceM),
+      hasPredicted: own.some(({ effortSource }) => effortSource === 'predicted'),
+      isJump: false,
+    };
+  });
+  return loads.map((week, i) => {
+    const before = loads.slice(Math.max(0, i - JUMP.weeks), i);
+    const mean = before.reduce((total, { load }) => total + load, 0) / Math.max(1, before.length);
+    return { ...week, isJump: before.length === JUMP.weeks && mean > 0 && week.load > JUMP.share * mean };
+  });
+}
+
+/** One athlete over some weeks, for the squad's table. Nobody's notes are in it. */
+export type SquadRow = {
+  athleteId: string;
+  attended: number;
+  of: number;
+  /** Share of the reps with a target that were on it. */
+  onShare?: number;
+  meanPercent?: number;
+  evennessPercent?: number;
+  fadePercent?: number;
+  /** How much higher than meant the last effort was, on average. */
+  effortAbove?: number;
+  /** How much that has risen over the weeks shown, along the straight line through it. */
+  effortRise?: number;
+};
+
+const mean = (values: readonly number[]): number | undefined =>
+  values.length === 0 ? undefined : values.reduce((sum, value) => sum + value, 0) / values.length;
+
+/** The rise of the least-squares line over the days shown; undefined for fewer than four. */
+function riseOf(points: readonly { day: number; value: number }[], days: number): number | undefined {
+  if (points.length < 4) return undefined;
+  const [middle, level] = [mean(points.map(({ day }) => day)) ?? 0, mean(points.map(({ value }) => value)) ?? 0];
+  const spread = points.reduce((sum, { day }) => sum + (day - middle) ** 2, 0);
+  if (spread === 0) return undefined;
+  const slope = points.reduce((sum, { day, value }) => sum + (day - middle) * (value - level), 0) / spread;
+  return slope * days;
+}
+
+/** The squad athlete by athlete: who is even, who slips, whose effort rises, who was missing. */
+export function squadRows(
+  { runs, athletes }: { runs: readonly RunHead[]; athletes: readonly RanAthlete[] },
+  ids: readonly string[],
+  { from, to }: { from: string; to: string },
+): SquadRow[] {
+  const dates = new Map(runs.map(({ runId, date }) => [runId, date]));
+  const days = Math.max(1, differenceInCalendarDays(parseISO(to), parseISO(from)));
+  return ids.map((athleteId): SquadRow => {
+    const parts = athletes.filter((part) => part.athleteId === athleteId && part.isThere);
+    const known = (of: (part: RanAthlete) => number | undefined) => mean(parts.flatMap((part) => of(part) ?? []));
+    const judged = parts.reduce((sum, { verdicts: { early, on, late } }) => sum + early + on + late, 0);
+    const above = parts.flatMap(({ runId, lastEffort, plannedEffort }) =>
+      lastEffort === undefined || plannedEffort === undefined
+        ? []
+        : [
+            {
+              day: differenceInCalendarDays(parseISO(dates.get(runId) ?? to), parseISO(from)),
+              value: lastEffort - plannedEffort,
+            },
+          ],
+    );
+    const figures = {
+      onShare: judged === 0 ? undefined : parts.reduce((sum, { verdicts }) => sum + verdicts.on, 0) / judged,
+      meanPercent: known((part) => part.meanPercent),
+      evennessPercent: known((part) => part.evennessPercent),
+      fadePercent: known((part) => part.fadePercent),
+      effortAbove: mean(above.map(({ value }) => value)),
+      effortRise: riseOf(above, days),
+    };
+    const said = Object.entries(figures).filter(([, value]) => value !== undefined);
+    return { athleteId, attended: parts.length, of: runs.length, ...(Object.fromEntries(said) as Partial<SquadRow>) };
+  });
+}

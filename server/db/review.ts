@@ -1,0 +1,248 @@
+/** What was run, over many sessions: read from the projection alone, and no more of it than is asked for. */
+import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lte, or, sql } from 'drizzle-orm';
+import type {
+  History,
+  LastTime,
+  PaceMetres,
+  RanAthlete,
+  RanRep,
+  RunHead,
+  SameRun,
+  SameSessions,
+  SquadHistory,
+} from '@core/review/history';
+import { isAlike, kindsKey, kindsOfSession, type KindCount } from '@core/review/sameSession';
+import { parseStored } from '@core/session/parseSession';
+import type { Db } from './open';
+import { athleteResults, progressions, repResults, runResults, runs, sessions } from './schema';
+import { withoutNulls } from './withoutNulls';
+
+/** Days from and to (YYYY-MM-DD), both counted. */
+export type Window = { from: string; to: string };
+
+/** So many runs of a session are held against each other: a year of it once a month. */
+const MOST_SAME = 12;
+
+const wasRun = and(isNull(runs.setAsideAtMs), isNotNull(runResults.startedAtMs));
+
+const HEAD = {
+  runId: runs.id,
+  title: runs.title,
+  date: runs.date,
+  kinds: runResults.kinds,
+  conditions: runResults.conditions,
+};
+
+function headsIn(db: Db, { from, to }: Window): RunHead[] {
+  return db
+    .select(HEAD)
+    .from(runs)
+    .innerJoin(runResults, eq(runResults.runId, runs.id))
+    .where(and(wasRun, gte(runs.date, from), lte(runs.date, to)))
+    .orderBy(desc(runs.date), desc(runs.createdAtMs))
+    .all();
+}
+
+/** Rows of a table of parts that are of these runs, and of one athlete where one is asked for. */
+const ofRuns = (table: typeof athleteResults | typeof repResults, runIds: string[], athleteId: string | undefined) =>
+  and(inArray(table.runId, runIds), athleteId === undefined ? undefined : eq(table.athleteId, athleteId));
+
+function athletesOf(db: Db, runIds: string[], athleteId?: string): RanAthlete[] {
+  if (runIds.length === 0) return [];
+  return db
+    .select()
+    .from(athleteResults)
+    .where(ofRuns(athleteResults, runIds, athleteId))
+    .all()
+    .map(({ early, on, late, isStopped, date: _date, groupId: _group, startedAtMs: _started, ...row }) => ({
+      ...withoutNulls(row),
+      verdicts: { early, on, late },
+      ...(isStopped ? { isStopped: true as const } : {}),
+    }));
+}
+
+const REP = {
+  runId: repResults.runId,
+  athleteId: repResults.athleteId,
+  place: repResults.place,
+  role: repResults.role,
+  distanceM: repResults.distanceM,
+  durationS: repResults.durationS,
+  coveredM: repResults.coveredM,
+  pace: repResults.pace,
+  timeS: repResults.timeS,
+  percent: sql<number | null>`100.0 * ${repResults.deltaS} / coalesce(${repResults.targetS}, ${repResults.timeS})`,
+  verdict: repResults.verdict,
+  effort: repResults.effort,
+  restS: repResults.restS,
+  plannedRestS: repResults.plannedRestS,
+};
+
+/** Reps that were run to their end and count. */
+const COUNTS = and(eq(repResults.state, 'run'), eq(repResults.isExcluded, false), isNotNull(repResults.timeS));
+
+function repsOf(db: Db, runIds: string[], athleteId?: string): RanRep[] {
+  if (runIds.length === 0) return [];
+  return db
+    .select(REP)
+    .from(repResults)
+    .where(and(ofRuns(repResults, runIds, athleteId), COUNTS))
+    .orderBy(asc(repResults.athleteId), asc(repResults.place))
+    .all()
+    .map(({ timeS, ...row }) => ({ ...withoutNulls(row), timeS: timeS ?? 0 }));
+}
+
+/** The progression that a session of the library is a step of, if it is of one. */
+function progressionWith(db: Db, bookId: string | null) {
+  if (bookId === null) return undefined;
+  const all = db.select().from(progressions).where(isNull(progressions.removedAtMs)).all();
+  return all.find(({ stepIds }) => stepIds.includes(bookId));
+}
+
+/** Runs of the same session as another, the latest first; undefined if there is no such run. @param athleteId only their part, if given. */
+export function sameSessions(db: Db, runId: string, athleteId?: string): SameSessions | undefined {
+  const one = db
+    .select({ kinds: runResults.kinds, key: runResults.kindsKey, bookId: sessions.bookId })
+    .from(runs)
+    .innerJoin(runResults, eq(runResults.runId, runs.id))
+    .leftJoin(sessions, eq(sessions.id, runs.sessionId))
+    .where(eq(runs.id, runId))
+    .get();
+  if (!one) return undefined;
+  const progression = progressionWith(db, one.bookId);
+  const bookIds = progression?.stepIds ?? (one.bookId === null ? [] : [one.bookId]);
+  const found = db
+    .select({ ...HEAD, bookId: sessions.bookId })
+    .from(runs)
+    .innerJoin(runResults, eq(runResults.runId, runs.id))
+    .leftJoin(sessions, eq(sessions.id, runs.sessionId))
+    .where(and(wasRun, or(eq(runResults.kindsKey, one.key), inArray(sessions.bookId, bookIds))))
+    .orderBy(desc(runs.date), desc(runs.createdAtMs))
+    .all()
+    .flatMap(({ bookId, ...head }): SameRun[] => {
+      const step = bookId === null ? -1 : (progression?.stepIds.indexOf(bookId) ?? -1);
+      if (step >= 0) return [{ ...head, relation: 'step', step: step + 1 }];
+      if (bookId !== null && bookId === one.bookId) return [{ ...head, relation: 'same' }];
+      return isAlike(head.kinds, one.kinds) ? [{ ...head, relation: 'alike' }] : [];
+    });
+  const here = found.findIndex((head) => head.runId === runId);
+  // The run itself is always among them, however long ago it was.
+  const start = Math.max(0, Math.min(here, found.length - MOST_SAME));
+  const list = found.slice(start, start + MOST_SAME);
+  const ids = list.map((head) => head.runId);
+  return {
+    ...(progression ? { progression: progression.name } : {}),
+    runs: list,
+    reps: repsOf(db, ids, athleteId),
+    athletes: athletesOf(db, ids, athleteId),
+  };
+}
+
+/** One athlete's sessions of some weeks, also those of the squad that they were not in. */
+export function athleteHistory(db: Db, athleteId: string, window: Window): History {
+  const heads = headsIn(db, window);
+  const ids = heads.map(({ runId }) => runId);
+  return { runs: heads, athletes: athletesOf(db, ids, athleteId), reps: repsOf(db, ids, athleteId) };
+}
+
+/** What was said about an athlete in those weeks, the latest first: for the coach's eyes, and for nobody's list. */
+export function notesOn(
+  db: Db,
+  athleteId: string,
+  { from, to }: Window,
+): { runId: string; date: string; text: string }[] {
+  return db
+    .select({ runId: repResults.runId, date: repResults.date, notes: repResults.notes, flags: repResults.flags })
+    .from(repResults)
+    .innerJoin(runs, eq(runs.id, repResults.runId))
+    .where(
+      and(
+        eq(repResults.athleteId, athleteId),
+        isNull(runs.setAsideAtMs),
+        gte(repResults.date, from),
+        lte(repResults.date, to),
+        or(sql`${repResults.notes} <> '[]'`, sql`${repResults.flags} <> '[]'`),
+      ),
+    )
+    .orderBy(desc(repResults.date), asc(repResults.place))
+    .all()
+    .flatMap(({ runId, date, notes, flags }) => [...flags, ...notes].map((text) => ({ runId, date, text })));
+}
+
+/** The squad's sessions of some weeks: everyone's part of each, and metres by pace. */
+export function squadHistory(db: Db, window: Window): SquadHistory {
+  const heads = headsIn(db, window);
+  const ids = heads.map(({ runId }) => runId);
+  if (ids.length === 0) return { runs: [], athletes: [], metres: [] };
+  const metres: PaceMetres[] = db
+    .select({
+      athleteId: repResults.athleteId,
+      date: repResults.date,
+      pace: sql<string>`coalesce(${repResults.pace}, '')`,
+      distanceM: sql<number>`sum(coalesce(${repResults.distanceM}, ${repResults.coveredM}, 0))`,
+    })
+    .from(repResults)
+    .where(and(inArray(repResults.runId, ids), COUNTS))
+    .groupBy(repResults.athleteId, repResults.date, repResults.pace)
+    .all();
+  return { runs: heads, athletes: athletesOf(db, ids), metres };
+}
+
+const mean = (values: readonly (number | undefined)[]): number | undefined => {
+  const known = values.flatMap((value) => value ?? []);
+  return known.length === 0 ? undefined : known.reduce((sum, value) => sum + value, 0) / known.length;
+};
+
+/** How a session that is written went the last time it was run; undefined if it was not, or there is no such session. */
+export function lastTime(db: Db, sessionId: string): LastTime | undefined {
+  const { id, bookId, shorthand, date } = sessions;
+  const session = db.select({ bookId, shorthand, date }).from(sessions).where(eq(id, sessionId)).get();
+  if (!session) return undefined;
+  const parsed = parseStored(session.shorthand);
+  const kinds = parsed.ok ? kindsOfSession(parsed.session) : [];
+  const found = db
+    .select({ ...HEAD, bookId: sessions.bookId, sessionId: runs.sessionId })
+    .from(runs)
+    .innerJoin(runResults, eq(runResults.runId, runs.id))
+    .leftJoin(sessions, eq(sessions.id, runs.sessionId))
+    .where(
+      and(
+        wasRun,
+        lte(runs.date, session.date),
+        or(
+          eq(runResults.kindsKey, kindsKey(kinds)),
+          session.bookId === null ? sql`0` : eq(sessions.bookId, session.bookId),
+        ),
+      ),
+    )
+    .orderBy(desc(runs.date), desc(runs.createdAtMs))
+    .all()
+    .find((run) => run.sessionId !== sessionId && isAlike(run.kinds, kinds));
+  const kind = found?.kinds.reduce<KindCount | undefined>(
+    (most, one) => (most && most.count >= one.count ? most : one),
+    undefined,
+  );
+  if (!found || !kind) return undefined;
+  const reps = repsOf(db, [found.runId]).filter(
+    (rep) =>
+      rep.role === kind.role &&
+      rep.distanceM === kind.distanceM &&
+      rep.durationS === kind.durationS &&
+      rep.pace === kind.pace,
+  );
+  const meanS = mean(reps.map(({ timeS }) => timeS));
+  if (meanS === undefined) return undefined;
+  const athletes = athletesOf(db, [found.runId]).filter(({ isThere }) => isThere);
+  const evennessPercent = mean(athletes.map((athlete) => athlete.evennessPercent));
+  const effort = mean(athletes.map(({ sessionEffort, lastEffort }) => sessionEffort ?? lastEffort));
+  const restS = mean(reps.map((rep) => rep.restS));
+  return {
+    runId: found.runId,
+    date: found.date,
+    kind,
+    meanS,
+    ...(evennessPercent === undefined ? {} : { evennessPercent }),
+    ...(effort === undefined ? {} : { effort }),
+    ...(restS === undefined ? {} : { restS }),
+  };
+}

@@ -1,0 +1,45 @@
+import { Router } from 'express';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { parseISO } from 'date-fns/parseISO';
+import Joi from 'joi';
+import { dateSchema, idSchema } from '@core/formats/schemas';
+import { athleteHistory, lastTime, notesOn, sameSessions, squadHistory, type Window } from '../db/review';
+import { checkedId, checkedQuery } from './checked';
+import type { Context } from './context';
+import { notFound } from './errors';
+import { noQuery } from './resource';
+
+const windowQuery = Joi.object<Window>({ from: dateSchema.required(), to: dateSchema.required() });
+
+/** Everyone's sessions are asked for by the season, not by the decade. */
+const MOST_DAYS = 400;
+const squadQuery = windowQuery.custom((window: Window, helpers) =>
+  differenceInCalendarDays(parseISO(window.to), parseISO(window.from)) <= MOST_DAYS
+    ? window
+    : helpers.message({ custom: `At most ${MOST_DAYS} days of the squad can be asked for at once.` }),
+);
+const sameQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
+
+/**
+ * /api/review: what was run, over many sessions. GET /runs/:id/same is the same session over the weeks, /athletes/:id one athlete's
+ * sessions of some weeks, /squad everyone's, /sessions/:id/last how a session that is written went the last time (null if never).
+ */
+export function reviewRouter({ db }: Context): Router {
+  const router = Router();
+  router.get('/squad', (req, res) => void res.json(squadHistory(db, checkedQuery(req, squadQuery))));
+  router.get('/athletes/:id', (req, res) => {
+    const id = checkedId(req);
+    const window = checkedQuery(req, windowQuery);
+    res.json({ ...athleteHistory(db, id, window), notes: notesOn(db, id, window) });
+  });
+  router.get('/runs/:id/same', (req, res) => {
+    const same = sameSessions(db, checkedId(req), checkedQuery(req, sameQuery).athlete);
+    if (!same) throw notFound('session at the track');
+    res.json(same);
+  });
+  router.get('/sessions/:id/last', (req, res) => {
+    checkedQuery(req, noQuery);
+    res.json(lastTime(db, checkedId(req)) ?? null);
+  });
+  return router;
+}
