@@ -16,6 +16,7 @@ export { BookList } from './squad/books/BookList';
 export { GroupsPage } from './squad/groups/GroupsPage';
 export { AthleteResultPage } from './review/AthleteResultPage';
 export { AthleteStory } from './review/AthleteStory';
+export { ResultFiles } from './review/ResultFiles';
 export { ResultPage } from './review/ResultPage';
 export { SamePage } from './review/SamePage';
 export { SquadReviewPage } from './review/SquadReviewPage';

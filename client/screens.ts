@@ -45,6 +45,7 @@ export const VenueList = lazyScreen(async () => (await later()).VenueList);
 export const VenueEditor = lazyScreen(async () => (await later()).VenueEditor);
 export const LineBoard = lazyScreen(async () => (await later()).LineBoard);
 export const ResultPage = lazyScreen(async () => (await later()).ResultPage);
+export const ResultFiles = lazyScreen(async () => (await later()).ResultFiles);
 export const SamePage = lazyScreen(async () => (await later()).SamePage);
 export const SquadReviewPage = lazyScreen(async () => (await later()).SquadReviewPage);
 export const AthleteStory = lazyScreen(async () => (await later()).AthleteStory);

@@ -12,6 +12,7 @@ import { repLabel } from '@core/trackside/plan';
 import { formatClock, formatDelta, formatTime } from '@core/units/time';
 import { schoolsOf } from '@core/squad/schools';
 import { pacesOf, useSquad } from '../squad/useSquad';
+import { capitalised } from '../ui/capitalised';
 import { dayName } from '../ui/days';
 import { Delta } from '../ui/Delta';
 import { EffortPicker } from '../ui/EffortPicker';
@@ -22,6 +23,7 @@ import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { EffortLines } from './EffortLines';
+import { FindingList } from './FindingList';
 import { RepSheet } from './RepSheet';
 import { NoResult } from './ResultPage';
 import {
@@ -36,6 +38,7 @@ import {
   restText,
 } from './reviewWords';
 import { Spread, spreadPoints } from './Spread';
+import { TakeOut } from './TakeOut';
 import { useReview, type ReadRun } from './useReview';
 
 /** `200 39.2 −0.4`: a mark on the way against an even run to the same finish. */
@@ -125,7 +128,7 @@ function Rep({ cell, label, at, pulse, onCorrect }: RepProps) {
 }
 
 /** What is seen in the whole of it: evenness, habits, effort and what to do next time. */
-function InWords({
+function useInWords({
   read,
   row,
   review,
@@ -140,35 +143,16 @@ function InWords({
   const reading = useMemo(() => readEffort(row.cells, arc, curve), [row.cells, arc, curve]);
   const change = useMemo(() => nextTime(row.cells, reading, arc, curve), [row.cells, reading, arc, curve]);
   const differences = differencesOf({ ...review, rows: [row] }, read.state.endedAtMs !== undefined);
-  const effort = effortText(reading);
   const texts = [
     evennessWords(row.evenness),
     fadeText(row.evenness),
     ...habitsOf(row.cells).map(habitText),
-    effort,
+    effortText(reading),
     nextTimeText(change),
-    ...differences.map((difference) => `${differenceText(difference)}.`),
+    ...differences.map((difference) => `${capitalised(differenceText(difference))}.`),
     ...decisionsOf(read.state, row.athleteId).map(decisionText),
   ].filter((text): text is string => text !== undefined && text !== '');
-  return (
-    <>
-      <View role="list" aria-label="In words" style={{ gap: SPACE.xs }}>
-        {texts.map((text) => (
-          <View role="listitem" key={text}>
-            <Words>{text}</Words>
-          </View>
-        ))}
-      </View>
-      {arc && reading.points.some(({ predicted, reported }) => (predicted ?? reported) !== undefined) && (
-        <View style={{ gap: SPACE.xs }}>
-          <Words as="heading" level={2}>
-            Effort
-          </Words>
-          <EffortLines name={row.name} reading={reading} />
-        </View>
-      )}
-    </>
-  );
+  return { reading, texts };
 }
 
 type AthleteProps = { runId: string; read: ReadRun; review: Review; row: ReviewRow };
@@ -180,6 +164,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
   const athlete = squad && [...squad.athletes, ...squad.archived].find(({ id }) => id === row.athleteId);
   // Theirs as of that day: later marks do not count.
   const curve = squad && athlete ? pacesOf(athlete, squad, plan.date).curve : undefined;
+  const { reading, texts } = useInWords({ read, row, review, curve });
   const { pulse } = schoolsOf(squad?.settings ?? {});
   const conditions = conditionsText(read.state.conditions);
   const mates = review.rows.map(({ athleteId }) => athleteId);
@@ -196,7 +181,15 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
       backLabel="Back to the session"
     >
       {conditions !== undefined && <Words as="small">{`${conditions}.`}</Words>}
-      <InWords read={read} review={review} row={row} curve={curve} />
+      {texts.length > 0 && <FindingList texts={texts} />}
+      {reading.points.some(({ predicted, reported }) => (predicted ?? reported) !== undefined) && (
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="heading" level={2}>
+            Effort
+          </Words>
+          <EffortLines name={row.name} reading={reading} />
+        </View>
+      )}
       {spreadPoints({ ...review, rows: [row] }).length > 0 && (
         <View style={{ gap: SPACE.xs }}>
           <Words as="heading" level={2}>
@@ -245,6 +238,14 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
           <PrimaryButton onPress={() => goTo(1)}>Next athlete</PrimaryButton>
         </View>
       )}
+      <TakeOut
+        read={read}
+        reviews={[{ ...review, rows: [row] }]}
+        title={row.name}
+        about={`${plan.title} · ${dayName(plan.date)}`}
+        texts={texts}
+        athleteId={row.athleteId}
+      />
       {open !== undefined && <RepSheet read={read} row={row} at={open} close={() => setOpen(undefined)} />}
     </Page>
   );

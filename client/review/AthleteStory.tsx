@@ -1,7 +1,6 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { Divider } from 'react-native-paper';
 import type { PaceMetres, RanRep } from '@core/review/history';
 import { kindsText } from '@core/review/sameSession';
 import { weeksOf, type SessionOfWeek } from '@core/review/story';
@@ -15,6 +14,7 @@ import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
 import { LoadPart } from './LoadPart';
 import { evennessText } from './reviewWords';
+import { SaveRows } from './SaveRows';
 import { reachOf, SpreadStrip } from './SpreadStrip';
 import { EFFORT_AXIS, weeksBack, type Weeks } from './weeks';
 import { WeeksPicker } from './WeeksPicker';
@@ -181,7 +181,9 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
           </Words>
         </View>
       )}
-      <Divider />
+      <View style={{ alignItems: 'flex-start' }}>
+        <SaveRows name={name} window={window} athleteId={athleteId} />
+      </View>
     </View>
   );
 }

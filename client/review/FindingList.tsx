@@ -1,12 +1,10 @@
 import { View } from 'react-native';
 import { Surface } from 'react-native-paper';
-import type { Findings } from '@core/review/findings';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { findingTexts } from './reviewWords';
 
-/** What matters, first and large: at most three sentences, and what the efforts say. */
-export function FindingList({ findings, effort }: { findings: Findings; effort: string | undefined }) {
+/** What matters, first and large: a few sentences. */
+export function FindingList({ texts }: { texts: readonly string[] }) {
   const palette = usePalette();
   return (
     <Surface
@@ -14,7 +12,7 @@ export function FindingList({ findings, effort }: { findings: Findings; effort: 
       style={{ borderRadius: RADIUS, padding: SPACE.m, borderLeftWidth: 5, borderLeftColor: palette.action }}
     >
       <View role="list" aria-label="What matters" style={{ gap: SPACE.xs }}>
-        {[...findingTexts(findings), ...(effort === undefined ? [] : [effort])].map((text) => (
+        {texts.map((text) => (
           <View role="listitem" key={text}>
             <Words as="strong" style={{ fontWeight: '500' }}>
               {text}

@@ -7,6 +7,7 @@ import { repLabel } from '@core/trackside/plan';
 import { formatExactTime, formatTime, parseTime } from '@core/units/time';
 import { EffortPicker } from '../ui/EffortPicker';
 import { ModalSheet } from '../ui/ModalSheet';
+import { NO_RING } from '../ui/noRing';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
@@ -40,6 +41,7 @@ function Field({ label, value, onChange, trouble, hint, decimal = false, button,
           error={trouble !== undefined}
           {...(decimal ? { inputMode: 'decimal' as const } : {})}
           style={{ flex: 1, height: 48 }}
+          contentStyle={NO_RING}
         />
         <PrimaryButton onPress={onDone}>{button}</PrimaryButton>
       </View>

@@ -9,7 +9,6 @@ import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../ui/LookSwitch';
 import { Page } from '../ui/Page';
-import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
@@ -99,9 +98,12 @@ export function ResultList() {
           Once a session has been timed at the track, everyone’s times stand here.
         </Empty>
       )}
-      {runs && runs.length > 0 && (
-        <PrimaryButton onPress={() => router.push('/results/squad')}>The squad over the weeks</PrimaryButton>
-      )}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        {runs && runs.length > 0 && (
+          <SmallButton onPress={() => router.push('/results/squad')}>The squad over the weeks</SmallButton>
+        )}
+        {runs && <SmallButton onPress={() => router.push('/results/files')}>Bring in results</SmallButton>}
+      </View>
       <View role="list" style={{ marginHorizontal: -SPACE.l }}>
         {runs?.map((run) => (
           <View role="listitem" key={run.id}>

@@ -23,8 +23,9 @@ import { AfterwardsList } from './AfterwardsList';
 import { FindingList } from './FindingList';
 import { RepSheet } from './RepSheet';
 import { ResultTable } from './ResultTable';
-import { conditionsText, decisionText, differenceText, evennessWords, fadeText } from './reviewWords';
+import { conditionsText, decisionText, differenceText, evennessWords, fadeText, findingTexts } from './reviewWords';
 import { Spread, spreadPoints } from './Spread';
+import { TakeOut } from './TakeOut';
 import { useReview, type ReadRun } from './useReview';
 import { useSquadEffort } from './useSquadEffort';
 
@@ -148,6 +149,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
     open !== undefined && open !== 'efforts'
       ? review?.rows.find(({ athleteId }) => athleteId === open.athleteId)
       : undefined;
+  const texts = [...findingTexts(findings), ...(effort === undefined ? [] : [effort])];
   const about = [
     dayName(plan.date),
     `${athletes} ${athletes === 1 ? 'athlete' : 'athletes'}`,
@@ -169,7 +171,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
         ) : undefined
       }
     >
-      <FindingList findings={findings} effort={effort} />
+      <FindingList texts={texts} />
       {conditions !== undefined && <Words as="small">{`${conditions}.`}</Words>}
       {review && reviews.length > 1 && (
         <SegmentedButtons
@@ -198,6 +200,9 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
         </>
       )}
       <AfterwardsList read={read} />
+      {findings.finished > 0 && (
+        <TakeOut read={read} reviews={reviews} title={plan.title} about={about} texts={texts} />
+      )}
       {!isOpen && (
         <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
           <PrimaryButton onPress={() => router.push(`/results/${runId}/same`)}>The same over the weeks</PrimaryButton>

@@ -15,7 +15,7 @@ const PLOT = { top: 12, bottom: 24, left: 48, right: 8 };
 const REACH_PX = 44;
 
 /** Early points left, late right, on is round: the same marks as everywhere, small. */
-function shapeAt(verdict: Verdict, x: number, y: number): string {
+export function shapeAt(verdict: Verdict, x: number, y: number): string {
   if (verdict === 'early') return `M${x + 3.5} ${y - 4}L${x - 4.5} ${y}L${x + 3.5} ${y + 4}Z`;
   if (verdict === 'late') return `M${x - 3.5} ${y - 4}L${x + 4.5} ${y}L${x - 3.5} ${y + 4}Z`;
   return `M${x - 3} ${y}a3 3 0 1 0 6 0a3 3 0 1 0-6 0`;

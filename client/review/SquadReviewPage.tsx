@@ -14,6 +14,7 @@ import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
 import { LoadPart } from './LoadPart';
 import { signedPercent } from './reviewWords';
+import { SaveRows } from './SaveRows';
 import { weeksBack, type Weeks } from './weeks';
 import { WeeksPicker } from './WeeksPicker';
 
@@ -153,6 +154,9 @@ export function SquadReviewPage() {
           window={window}
           isMean
         />
+        <View style={{ alignItems: 'flex-start' }}>
+          <SaveRows name="Squad" window={window} />
+        </View>
       </>
     );
   return (

@@ -29,11 +29,12 @@ test('what was said after the end, the latest first, also of a moment long befor
   const start = said(1000, { type: 'started', repIndex: 0, athleteIds: ['a'] });
   const end = said(100_000, { type: 'ended' });
   const late = said(200_000, { type: 'passed', athleteId: 'a', repIndex: 0, atM: 400, estimated: true }, 81_000);
-  const felt = said(210_000, { type: 'felt', athleteId: 'a', repIndex: 0, effort: 7 });
-  const undo = said(220_000, { type: 'undone', eventId: felt.id });
-  const all = [start, end, late, felt, undo];
+  const soon = said(150_000, { type: 'sessionFelt', athleteId: 'a', effort: 6 });
+  const felt = said(4_000_000, { type: 'felt', athleteId: 'a', repIndex: 0, effort: 7 });
+  const undo = said(4_100_000, { type: 'undone', eventId: felt.id });
+  const all = [start, end, soon, late, felt, undo];
   expect(saidAfterwards(replay(plan, all))).toEqual([
-    { event: felt, saidAtMs: 210_000, counts: false, undoneBy: undo.id },
+    { event: felt, saidAtMs: 4_000_000, counts: false, undoneBy: undo.id },
     { event: late, saidAtMs: 200_000, counts: true },
   ]);
   expect(saidAfterwards(replay(plan, [start, late, felt]))).toEqual([]);

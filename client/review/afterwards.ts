@@ -18,6 +18,11 @@ const SAID: ReadonlySet<RunEvent['type']> = new Set([
   'excluded',
 ]);
 
+/** How hard it was is asked at the end: what is told so soon after it is part of the session. */
+const PART_OF_IT_MS = 30 * 60_000;
+const isPartOfIt = ({ type }: RunEvent, sinceMs: number) =>
+  (type === 'felt' || type === 'sessionFelt') && sinceMs < PART_OF_IT_MS;
+
 /** When an event was made: its id says so, however far back the time is that it is about. */
 function saidAt({ id, atMs }: RunEvent): number {
   try {
@@ -36,7 +41,7 @@ export function saidAfterwards({ log, endedAtMs }: RunState): Afterwards[] {
   return log
     .flatMap(({ event, counts }): Afterwards[] => {
       const saidAtMs = saidAt(event);
-      if (!SAID.has(event.type) || saidAtMs <= endedAtMs) return [];
+      if (!SAID.has(event.type) || saidAtMs <= endedAtMs || isPartOfIt(event, saidAtMs - endedAtMs)) return [];
       const undoneBy = undos.get(event.id);
       return [{ event, saidAtMs, counts, ...(undoneBy === undefined ? {} : { undoneBy }) }];
     })

@@ -1,6 +1,7 @@
 import type { DecisionTaken, Difference } from '@core/review/differences';
 import type { EffortReading, SquadEffort } from '@core/review/effortReading';
 import { MOST_NAMES, type Finding, type FindingKind, type Findings, type Person } from '@core/review/findings';
+import type { Review } from '@core/review/review';
 import type { Evenness } from '@core/review/evenness';
 import type { Habit } from '@core/review/habits';
 import type { Change, ChangeVerdict } from '@core/review/sameSession';
@@ -250,4 +251,31 @@ export function changeText(change: Change): string {
   const says =
     effortBy === undefined ? CHANGE_WORDS[verdict].replace(' at the same effort', '') : CHANGE_WORDS[verdict];
   return `Since the one before${outside.length > 0 ? `, ${listed(outside)}` : ''}: ${says}, ${pace}${effort}${who}.`;
+}
+
+/** A session as text to paste into a message: what matters, then everyone's times. */
+export function plainText({
+  title,
+  about,
+  texts,
+  reviews,
+}: {
+  title: string;
+  about: string;
+  texts: readonly string[];
+  reviews: readonly Review[];
+}): string {
+  const times = reviews.flatMap(({ rows }) =>
+    rows.map(({ name, cells }) => {
+      const said = cells.flatMap(({ actualS, deltaS, excluded, coveredM, rep }) => {
+        if (!rep) return [];
+        if (actualS === undefined) return ['–'];
+        if (coveredM !== undefined) return [`${Math.round(coveredM)} m`];
+        const time = formatTime(actualS, 1);
+        return [excluded ? `(${time})` : deltaS === undefined ? time : `${time} (${formatDelta(deltaS)})`];
+      });
+      return `${name}: ${said.join(', ')}`;
+    }),
+  );
+  return [title, about, '', ...texts, '', ...times].join('\n').replaceAll('\u00a0', ' ');
 }

@@ -1,5 +1,6 @@
 import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { BookChange, BookSession, BookVersion, Progression } from '@core/book/bookSession';
+import type { ResultRow } from '@core/formats/resultsCsv';
 import type { VenueInput } from '@core/formats/dayPlanSchema';
 import type { SessionInput } from '@core/formats/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
@@ -165,6 +166,13 @@ export const api = createApi({
       query: ({ athleteId, ...params }) => ({ url: `review/athletes/${athleteId}`, params }),
       providesTags: ['runs'],
     }),
+    resultRows: build.query<ResultRow[], Window & { athleteId?: string }>({
+      query: ({ athleteId, ...window }) => ({
+        url: 'review/reps',
+        params: { ...window, ...(athleteId === undefined ? {} : { athlete: athleteId }) },
+      }),
+      keepUnusedDataFor: 0,
+    }),
     squadHistory: build.query<SquadHistory, Window>({
       query: (params) => ({ url: 'review/squad', params }),
       providesTags: ['runs'],
@@ -213,6 +221,7 @@ export const {
   useSameSessionsQuery,
   useAthleteHistoryQuery,
   useSquadHistoryQuery,
+  useLazyResultRowsQuery,
   useLastTimeQuery,
   useSetRunAsideMutation,
   useRestoreRunMutation,

@@ -1,6 +1,6 @@
-/** Hands a text to the browser as a file to keep. */
-export function saveFile(name: string, text: string, type: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Hands something to the browser as a file to keep. */
+export function saveBlob(name: string, blob: Blob): void {
+  const url = URL.createObjectURL(blob);
   const link = document.createElement('a');
   link.href = url;
   link.download = name;
@@ -8,3 +8,6 @@ export function saveFile(name: string, text: string, type: string): void {
   // The browser has the data as soon as the download has begun; some begin a moment later.
   setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }
+
+/** The same for a text. */
+export const saveFile = (name: string, text: string, type: string): void => saveBlob(name, new Blob([text], { type }));

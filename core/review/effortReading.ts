@@ -112,13 +112,13 @@ export function nextTime(
 ): LeverChange[] {
   if (!arc || !curve || !reading.verdict || reading.verdict === 'as-meant') return [];
   const { session, legs } = asRun(cells);
-  const found = proposalsFor(gaugeOf(curve), session, legs, movedArc(arc, reading));
-  const wanted = reading.verdict === 'easy' ? -1 : 1;
-  const rest = found.find(
-    ({ lever, from, to, next }) =>
-      lever === 'recovery' && !next && Math.sign(to - from) === wanted && to <= MOST_REST * from,
+  const found = proposalsFor(gaugeOf(curve), session, legs, movedArc(arc, reading)).filter((proposal) =>
+    changesOf(proposal).every(({ lever, from, to }) => lever !== 'recovery' || to <= MOST_REST * from),
   );
-  const best = rest ?? found.find(({ next }) => !next) ?? found[0];
+  const wanted = reading.verdict === 'easy' ? -1 : 1;
+  const alone = found.filter(({ next }) => !next);
+  const rest = alone.find(({ lever, from, to }) => lever === 'recovery' && Math.sign(to - from) === wanted);
+  const best = rest ?? alone[0] ?? found[0];
   return best ? changesOf(best) : [];
 }
 

@@ -11,10 +11,11 @@ import type {
   SameSessions,
   SquadHistory,
 } from '@core/review/history';
+import type { ResultRow } from '@core/formats/resultsCsv';
 import { isAlike, kindsKey, kindsOfSession, type KindCount } from '@core/review/sameSession';
 import { parseStored } from '@core/session/parseSession';
 import type { Db } from './open';
-import { athleteResults, progressions, repResults, runResults, runs, sessions } from './schema';
+import { athleteResults, athletes, progressions, repResults, runResults, runs, sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
 
 /** Days from and to (YYYY-MM-DD), both counted. */
@@ -245,4 +246,51 @@ export function lastTime(db: Db, sessionId: string): LastTime | undefined {
     ...(effort === undefined ? {} : { effort }),
     ...(restS === undefined ? {} : { restS }),
   };
+}
+
+/** Every rep of some weeks as it stands in a file, of one athlete or of all who are in the squad; the earliest first. */
+export function resultRowsIn(db: Db, { from, to }: Window, athleteId?: string): ResultRow[] {
+  const rows = db
+    .select({
+      rep: repResults,
+      session: runs.title,
+      athlete: athletes.name,
+      sessionEffort: athleteResults.sessionEffort,
+    })
+    .from(repResults)
+    .innerJoin(runs, eq(runs.id, repResults.runId))
+    .innerJoin(athletes, eq(athletes.id, repResults.athleteId))
+    .leftJoin(
+      athleteResults,
+      and(eq(athleteResults.runId, repResults.runId), eq(athleteResults.athleteId, repResults.athleteId)),
+    )
+    .where(
+      and(
+        isNull(runs.setAsideAtMs),
+        isNull(athletes.removedAtMs),
+        gte(repResults.date, from),
+        lte(repResults.date, to),
+        athleteId === undefined ? undefined : eq(repResults.athleteId, athleteId),
+      ),
+    )
+    .orderBy(asc(repResults.date), asc(repResults.runId), asc(athletes.name), asc(repResults.place))
+    .all();
+  return rows.map(({ rep, session, athlete, sessionEffort }): ResultRow => {
+    const { date, place, role, distanceM, durationS, pace, targetS, timeS, coveredM, effort } = rep;
+    const { beatsPerMin, restS, plannedRestS, flags, notes, isExcluded } = rep;
+    const said = { distanceM, durationS, pace, targetS, timeS, coveredM, effort, beatsPerMin, restS, plannedRestS };
+    const noted = [...flags, ...notes].join('; ');
+    return {
+      date,
+      session,
+      group: '',
+      athlete,
+      rep: place + 1,
+      part: role,
+      ...withoutNulls(said),
+      ...(place === 0 && sessionEffort !== null ? { sessionEffort } : {}),
+      ...(noted === '' ? {} : { notes: noted }),
+      ...(isExcluded ? { leftOut: 'yes' } : {}),
+    };
+  });
 }

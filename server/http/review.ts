@@ -3,7 +3,7 @@ import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import Joi from 'joi';
 import { dateSchema, idSchema } from '@core/formats/schemas';
-import { athleteHistory, lastTime, notesOn, sameSessions, squadHistory, type Window } from '../db/review';
+import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory, type Window } from '../db/review';
 import { checkedId, checkedQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
@@ -18,11 +18,12 @@ const squadQuery = windowQuery.custom((window: Window, helpers) =>
     ? window
     : helpers.message({ custom: `At most ${MOST_DAYS} days of the squad can be asked for at once.` }),
 );
+const repsQuery = squadQuery.append({ athlete: idSchema }) as Joi.ObjectSchema<Window & { athlete?: string }>;
 const sameQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
 
 /**
  * /api/review: what was run, over many sessions. GET /runs/:id/same is the same session over the weeks, /athletes/:id one athlete's
- * sessions of some weeks, /squad everyone's, /sessions/:id/last how a session that is written went the last time (null if never).
+ * sessions of some weeks, /squad everyone's, /reps every rep of some weeks as it stands in a file, /sessions/:id/last how a session that is written went the last time (null if never).
  */
 export function reviewRouter({ db }: Context): Router {
   const router = Router();
@@ -31,6 +32,10 @@ export function reviewRouter({ db }: Context): Router {
     const id = checkedId(req);
     const window = checkedQuery(req, windowQuery);
     res.json({ ...athleteHistory(db, id, window), notes: notesOn(db, id, window) });
+  });
+  router.get('/reps', (req, res) => {
+    const { athlete, ...window } = checkedQuery(req, repsQuery);
+    res.json(resultRowsIn(db, window, athlete));
   });
   router.get('/runs/:id/same', (req, res) => {
     const same = sameSessions(db, checkedId(req), checkedQuery(req, sameQuery).athlete);

@@ -149,6 +149,11 @@ test('some weeks of one athlete and of the squad: only those, without what was r
     ]),
   );
   expect(JSON.stringify(squad)).not.toContain('left shin');
+  await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: [] });
+  const rows = await get<object[]>(`reps?${window}&athlete=${ada}`);
+  expect(rows).toHaveLength(4);
+  expect(rows[0]).toMatchObject({ date: '2026-10-05', athlete: 'Ada', rep: 1, timeS: 80, sessionEffort: 6 });
+  expect(rows[1]).toMatchObject({ rep: 2, notes: 'left shin' });
 });
 
 test.each([

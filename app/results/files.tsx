@@ -1,0 +1,1 @@
+export { ResultFiles as default } from '@client/screens';

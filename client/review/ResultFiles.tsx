@@ -1,0 +1,124 @@
+import { parseISO } from 'date-fns/parseISO';
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { ulid } from 'ulid';
+import { broughtIn, type BroughtIn } from '@core/formats/broughtIn';
+import { readResultsCsv, type ReadResults } from '@core/formats/resultsCsv';
+import { listed } from '@core/units/listed';
+import { takeToTrack } from '../log/recorder';
+import { useSquad, type SquadView } from '../squad/useSquad';
+import { useRunsQuery } from '../store/api';
+import { dayName } from '../ui/days';
+import { FilePicker } from '../ui/FilePicker';
+import { NO_RING } from '../ui/noRing';
+import { useNotice } from '../ui/Notices';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
+
+/** Sessions of files have no time of day: in the afternoon, as a rule. */
+const START_HOURS = 17;
+const startAtMs = (date: string): number => parseISO(date).getTime() + START_HOURS * 3_600_000;
+
+const sameName = (name: string): string => name.trim().toLowerCase();
+
+/** What is in the file, and what of it can be brought in. */
+type Looked = { sessions: BroughtIn[]; strangers: string[]; hereAlready: number; problems: string[] };
+
+function look(read: ReadResults & { ok: true }, squad: SquadView, known: ReadonlySet<string>): Looked {
+  const members = new Map([...squad.athletes, ...squad.archived].map((athlete) => [sameName(athlete.name), athlete]));
+  const whom = (name: string) => {
+    const member = members.get(sameName(name));
+    return member && { athleteId: member.id, name: member.name, tileName: member.tileName };
+  };
+  const all = broughtIn(read.rows, { whom, newId: () => ulid(), startAtMs });
+  const sessions = all.filter(({ plan }) => !known.has(`${plan.date} ${plan.title}`));
+  const names = [...new Set(read.rows.map(({ athlete }) => athlete))];
+  return {
+    sessions,
+    strangers: names.filter((name) => !whom(name)),
+    hereAlready: all.length - sessions.length,
+    problems: read.problems,
+  };
+}
+
+function lookText({ sessions, strangers, hereAlready }: Looked): string {
+  const reps = sessions.reduce((sum, session) => sum + session.reps, 0);
+  const n = sessions.length;
+  return [
+    n === 0
+      ? 'There is no session in it to bring in.'
+      : `${n} ${n === 1 ? 'session' : 'sessions'} with ${reps} ${reps === 1 ? 'rep' : 'reps'}: ${listed(sessions.slice(0, 5).map(({ plan }) => `${plan.title}, ${dayName(plan.date)}`))}${n > 5 ? ` and ${n - 5} more` : ''}.`,
+    ...(hereAlready > 0
+      ? [`${hereAlready} of that day and name ${hereAlready === 1 ? 'is' : 'are'} here already and left out.`]
+      : []),
+    ...(strangers.length > 0
+      ? [
+          `Not in the squad, and left out: ${listed(strangers.slice(0, 6))}${strangers.length > 6 ? ' and others' : ''}.`,
+        ]
+      : []),
+  ].join(' ');
+}
+
+/** Results brought in from a CSV, as it is saved from here: looked over first. */
+export function ResultFiles() {
+  const [text, setText] = useState('');
+  const [isBusy, setBusy] = useState(false);
+  const { squad } = useSquad();
+  const { data: runs } = useRunsQuery();
+  const notice = useNotice();
+  const read = useMemo(() => (text.trim() === '' ? undefined : readResultsCsv(text)), [text]);
+  const looked = useMemo(() => {
+    if (!read?.ok || !squad || !runs) return undefined;
+    return look(read, squad, new Set(runs.map(({ date, title }) => `${date} ${title}`)));
+  }, [read, squad, runs]);
+  const bringIn = async (sessions: readonly BroughtIn[]) => {
+    setBusy(true);
+    for (const { plan, happened } of sessions) await takeToTrack(plan, happened);
+    notice({ text: `${sessions.length === 1 ? 'One session is' : `${sessions.length} sessions are`} brought in.` });
+    router.replace('/results');
+  };
+  const back = () => router.replace('/results');
+  return (
+    <Page title="Bring in results" onBack={back} backLabel="Back to all results">
+      <FilePicker
+        title="A CSV with one row a rep"
+        accept=".csv,text/csv"
+        onPick={(file) => void file.text().then(setText)}
+      >
+        As it is saved from a session, an athlete or the squad here. It needs at least date, athlete, rep, a distance or
+        a duration, and a time.
+      </FilePicker>
+      <TextInput
+        mode="outlined"
+        label="Or paste it"
+        aria-label="Or paste it"
+        multiline
+        numberOfLines={4}
+        contentStyle={NO_RING}
+        value={text.length > 4000 ? '' : text}
+        onChangeText={setText}
+      />
+      {read && !read.ok && <Trouble>{read.message}</Trouble>}
+      {looked && (
+        <View role="status" style={{ gap: SPACE.s }}>
+          <Words>{lookText(looked)}</Words>
+          {looked.problems.map((problem) => (
+            <Words as="small" key={problem}>
+              {problem}
+            </Words>
+          ))}
+        </View>
+      )}
+      {looked && looked.sessions.length > 0 && (
+        <PrimaryButton main disabled={isBusy} onPress={() => void bringIn(looked.sessions)}>
+          Bring them in
+        </PrimaryButton>
+      )}
+    </Page>
+  );
+}

@@ -1,0 +1,157 @@
+/** Results from a file as sessions that were run: a plan, and what happened, as if the times had been typed in. */
+import { INTENT_FACTS } from '../session/intent';
+import { parseStored } from '../session/parseSession';
+import { suggestIntent } from '../session/suggestIntent';
+import { cellKey, enteredRun, type Typed } from '../trackside/entered';
+import type { Happening } from '../trackside/events';
+import { repLabel, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../trackside/plan';
+import { formatExactTime } from '../units/time';
+import type { ResultRow } from './resultsCsv';
+
+export type BroughtIn = {
+  plan: Plan;
+  happened: { happening: Happening; atMs: number }[];
+  /** How many reps have a time or metres. */
+  reps: number;
+};
+
+type Whom = { athleteId: string; name: string; tileName: string };
+
+type Options = {
+  /** The athlete of that name; undefined for somebody who is not in the squad. */
+  whom: (name: string) => Whom | undefined;
+  newId: () => string;
+  /** When a session of that day began, ms since 1970. */
+  startAtMs: (date: string) => number;
+};
+
+function grouped<K extends string | number, T>(list: readonly T[], keyOf: (item: T) => K): Map<K, T[]> {
+  const groups = new Map<K, T[]>();
+  for (const item of list) {
+    const group = groups.get(keyOf(item));
+    if (group) group.push(item);
+    else groups.set(keyOf(item), [item]);
+  }
+  return groups;
+}
+
+const asRep = ({ part, distanceM, durationS, pace }: ResultRow): PlannedRep => ({
+  role: part,
+  callM: distanceM === undefined ? [] : [distanceM],
+  ...(distanceM === undefined ? {} : { distanceM }),
+  ...(distanceM !== undefined || durationS === undefined ? {} : { durationS }),
+  ...(pace === undefined ? {} : { pace }),
+});
+
+const asTarget = ({ targetS, durationS, plannedRestS }: ResultRow): PlannedTarget => {
+  const wholeS = targetS ?? durationS;
+  return {
+    ...(wholeS === undefined ? {} : { targetS: wholeS }),
+    ...(plannedRestS === undefined ? {} : { recoveryS: plannedRestS }),
+  };
+};
+
+/** The session in shorthand, as far as its reps tell it. */
+function shorthandOf(reps: readonly PlannedRep[]): string {
+  const lines = [...grouped(reps, ({ role }) => role)].map(([role, list]) => {
+    const items: { label: string; n: number }[] = [];
+    for (const rep of list) {
+      const label = repLabel(rep);
+      const last = items.at(-1);
+      if (last?.label === label) last.n++;
+      else items.push({ label, n: 1 });
+    }
+    return `${role}: ${items.map(({ label, n }) => (n === 1 ? label : `${n}x${label}`)).join(', ')}`;
+  });
+  return lines.join('\n');
+}
+
+function groupOf(id: string, name: string, rows: readonly ResultRow[], { whom }: Options): PlannedGroup | undefined {
+  const numbers = [...new Set(rows.map(({ rep }) => rep))].sort((a, b) => a - b);
+  const reps = numbers.flatMap((number) => {
+    const row = rows.find((one) => one.rep === number);
+    return row ? [asRep(row)] : [];
+  });
+  const athletes = [...grouped(rows, ({ athlete }) => athlete)].flatMap(([athlete, own]) => {
+    const who = whom(athlete);
+    if (!who) return [];
+    const targets = numbers.map((number): PlannedTarget => {
+      const row = own.find((one) => one.rep === number);
+      return row ? asTarget(row) : { isLeftOut: true };
+    });
+    return [{ ...who, targets }];
+  });
+  return athletes.length === 0 ? undefined : { id, name, reps, athletes };
+}
+
+/** What was told of the reps of a group, beside their times. */
+function toldOf(group: PlannedGroup, rows: readonly ResultRow[], { whom }: Options): Happening[] {
+  const numbers = [...new Set(rows.map(({ rep }) => rep))].sort((a, b) => a - b);
+  return rows.flatMap((row): Happening[] => {
+    const athleteId = whom(row.athlete)?.athleteId;
+    const repIndex = numbers.indexOf(row.rep);
+    if (athleteId === undefined || !group.athletes.some((one) => one.athleteId === athleteId)) return [];
+    const { effort, sessionEffort, beatsPerMin, notes, leftOut } = row;
+    return [
+      ...(effort === undefined ? [] : [{ type: 'felt' as const, athleteId, repIndex, effort }]),
+      ...(beatsPerMin === undefined ? [] : [{ type: 'pulse' as const, athleteId, repIndex, beatsPerMin }]),
+      ...(notes === undefined ? [] : [{ type: 'noted' as const, athleteId, repIndex, text: notes }]),
+      ...(leftOut === undefined ? [] : [{ type: 'excluded' as const, athleteId, repIndex, reason: leftOut }]),
+      ...(sessionEffort === undefined ? [] : [{ type: 'sessionFelt' as const, athleteId, effort: sessionEffort }]),
+    ];
+  });
+}
+
+function broughtInSession(rows: readonly ResultRow[], options: Options): BroughtIn | undefined {
+  const [first] = rows;
+  if (!first) return undefined;
+  const { newId, whom, startAtMs } = options;
+  const byGroup = [...grouped(rows, ({ group }) => group)];
+  const parts = byGroup.flatMap(([name, own]) => {
+    const group = groupOf(
+      byGroup.length === 1 ? 'all' : newId(),
+      name === '' ? 'Everyone' : name.slice(0, 40),
+      own,
+      options,
+    );
+    return group ? [{ group, rows: own }] : [];
+  });
+  if (parts.length === 0) return undefined;
+  const typed: Record<string, string> = {};
+  let reps = 0;
+  for (const { rows: own } of parts) {
+    const numbers = [...new Set(own.map(({ rep }) => rep))].sort((a, b) => a - b);
+    for (const { athlete, rep, distanceM, timeS, coveredM } of own) {
+      const athleteId = whom(athlete)?.athleteId;
+      const text = distanceM === undefined ? coveredM && `${coveredM} m` : timeS && formatExactTime(timeS);
+      if (athleteId === undefined || !text) continue;
+      typed[cellKey(athleteId, numbers.indexOf(rep))] = text;
+      reps++;
+    }
+  }
+  const shorthand = shorthandOf(parts[0]?.group.reps ?? []);
+  const parsed = parseStored(shorthand);
+  const plan: Plan = {
+    id: newId(),
+    sessionId: newId(),
+    title: first.session.slice(0, 120),
+    date: first.date,
+    shorthand,
+    ...(parsed.ok ? { arc: INTENT_FACTS[suggestIntent(parsed.session)].arc } : {}),
+    groups: parts.map(({ group }) => group),
+  };
+  const entered = enteredRun(plan, typed as Typed, startAtMs(first.date));
+  const endMs = Math.max(...entered.happened.map(({ atMs }) => atMs));
+  const told = parts.flatMap(({ group, rows: own }) => toldOf(group, own, options));
+  return {
+    plan: entered.plan,
+    happened: [...entered.happened, ...told.map((happening) => ({ happening, atMs: endMs }))],
+    reps,
+  };
+}
+
+/** One session for each day and title; athletes who are not in the squad are left out. */
+export const broughtIn = (rows: readonly ResultRow[], options: Options): BroughtIn[] =>
+  [...grouped(rows, ({ date, session }) => `${date} ${session}`).values()].flatMap(
+    (own) => broughtInSession(own, options) ?? [],
+  );
