@@ -1,9 +1,11 @@
+import { format } from 'date-fns/format';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { SegmentedButtons } from 'react-native-paper';
 import { decisionsOf, differencesOf } from '@core/review/differences';
 import type { Review } from '@core/review/review';
+import type { RunState } from '@core/trackside/runState';
 import { listed } from '@core/units/listed';
 import { formatClock } from '@core/units/time';
 import { troubleText, useRestoreRunMutation, useSetRunAsideMutation } from '../store/api';
@@ -121,6 +123,13 @@ function WhatChanged({ read, review }: { read: ReadRun; review: Review }) {
   );
 }
 
+/** When it was begun and ended: `17:45 to 18:20`; nothing where that is made up. */
+function whenText({ startedAtMs, endedAtMs, isEntered }: RunState): string | undefined {
+  if (startedAtMs === undefined || isEntered) return undefined;
+  const at = (ms: number) => format(ms, 'HH:mm');
+  return endedAtMs === undefined ? `from ${at(startedAtMs)}` : `${at(startedAtMs)} to ${at(endedAtMs)}`;
+}
+
 /** Removes the session from the results; it can be brought back from the notice, and from the list. */
 function useRemove(runId: string, title: string): () => void {
   const [setAside] = useSetRunAsideMutation();
@@ -150,8 +159,12 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
       ? review?.rows.find(({ athleteId }) => athleteId === open.athleteId)
       : undefined;
   const texts = [...findingTexts(findings), ...(effort === undefined ? [] : [effort])];
+  // Who was not well is the coach's to know: it is not handed on.
+  const shared = { ...findings, findings: findings.findings.filter(({ kind }) => kind !== 'unwell') };
+  const when = whenText(state);
   const about = [
     dayName(plan.date),
+    ...(when === undefined ? [] : [when]),
     `${athletes} ${athletes === 1 ? 'athlete' : 'athletes'}`,
     `${reviews.map(({ columns }) => columns.length).join(' and ')} reps`,
     ...(isOpen ? ['still under way'] : []),
@@ -201,7 +214,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
       )}
       <AfterwardsList read={read} />
       {findings.finished > 0 && (
-        <TakeOut read={read} reviews={reviews} title={plan.title} about={about} texts={texts} />
+        <TakeOut read={read} reviews={reviews} title={plan.title} about={about} texts={findingTexts(shared)} />
       )}
       {!isOpen && (
         <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>

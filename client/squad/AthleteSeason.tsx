@@ -5,12 +5,13 @@ import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { timeFor } from '@core/fitness/curve';
-import { progressOf } from '@core/fitness/progress';
+import { progressOf, type ProgressPoint } from '@core/fitness/progress';
 import { isUsable } from '@core/fitness/weighing';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import type { Goal, SquadMember } from '@core/squad/athlete';
 import { formatDistance, MILE_M } from '@core/units/distance';
 import { formatDelta, formatExactTime, formatMarkTime, formatTime } from '@core/units/time';
+import { DateLines } from '../ui/charts';
 import { Choice } from '../ui/Choice';
 import { WhenField } from '../ui/WhenField';
 import { dayName, today } from '../ui/days';
@@ -19,7 +20,6 @@ import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { emptyMark, markIn, markProblems, type MarkFields, type MarkProblems } from './athleteForm';
-import { ProgressDrawing } from './ProgressDrawing';
 
 const EVENTS = [800, 1500, MILE_M, 3000, 5000, 10_000].map((distanceM) => ({
   value: String(distanceM),
@@ -101,6 +101,18 @@ function goalText({ distanceM, timeS, date, race }: Goal): string {
   return `${name}${formatDistance(distanceM)} in ${formatMarkTime(timeS)}, ${dayName(date)} (${when})`;
 }
 
+/** The drawing in words. */
+function progressAbout(
+  name: string,
+  distanceM: number,
+  points: readonly ProgressPoint[],
+  goal: { timeS: number } | undefined,
+): string {
+  const [first, latest] = [points[0], points.at(-1)];
+  if (!first || !latest) return name;
+  return `${name} over ${formatDistance(distanceM)}: ${formatTime(first.timeS)} on ${first.date}, ${formatTime(latest.timeS)} on ${latest.date}${goal ? `; the goal is worth ${formatTime(goal.timeS)}` : ''}.`;
+}
+
 type Props = {
   athlete: SquadMember;
   paces: AthletePaces;
@@ -121,6 +133,7 @@ export function AthleteSeason({ athlete, paces, put }: Props) {
   }, [marks, distanceM]);
   const [first] = points;
   const latest = points.at(-1);
+  const markDays = useMemo(() => new Set(marks.filter(isUsable).map(({ date }) => date)), [marks]);
   const goalPoint = goal && paces.goalCurve && { date: goal.date, timeS: timeFor(paces.goalCurve, distanceM) };
   const toGo = goal && paces.curve ? goal.timeS - timeFor(paces.curve, goal.distanceM) : undefined;
   return (
@@ -170,15 +183,33 @@ export function AthleteSeason({ athlete, paces, put }: Props) {
         <Choice label="Worth over" options={EVENTS} value={event} onChange={setEvent} />
         {first && latest ? (
           <>
-            <ProgressDrawing
-              name={athlete.name}
-              distanceM={distanceM}
-              points={points}
-              markDays={marks.filter(isUsable).map(({ date }) => date)}
-              goal={goalPoint}
+            <DateLines
+              about={progressAbout(athlete.name, distanceM, points, goalPoint)}
+              lines={[
+                { points: points.map(({ date, timeS, errorS }) => ({ date, value: timeS - errorS })), kind: 'band' },
+                { points: points.map(({ date, timeS, errorS }) => ({ date, value: timeS + errorS })), kind: 'band' },
+                {
+                  points: points.map(({ date, timeS }) => ({ date, value: timeS, isMarked: markDays.has(date) })),
+                  kind: 'main',
+                },
+                ...(goalPoint
+                  ? [
+                      {
+                        points: [
+                          { date: latest.date, value: latest.timeS },
+                          { date: goalPoint.date, value: goalPoint.timeS },
+                        ],
+                        kind: 'goal' as const,
+                      },
+                    ]
+                  : []),
+              ]}
+              text={(timeS) => formatTime(timeS)}
+              steps={[1, 2, 5, 10, 15, 30, 60, 120, 300]}
+              isUpsideDown
             />
             <Words as="small" quiet>
-              {`${formatTime(latest.timeS)} today (± ${formatTime(Math.max(1, latest.errorS))} s), ${formatDelta(latest.timeS - first.timeS)} s since ${dayName(first.date)}. Each dot is a day with a mark; the band is one standard error.`}
+              {`${formatTime(latest.timeS)} today (± ${formatTime(Math.max(1, latest.errorS))} s), ${formatDelta(latest.timeS - first.timeS)} s since ${dayName(first.date)}. Each dot is a day with a mark; the thin lines are one standard error.`}
             </Words>
           </>
         ) : (

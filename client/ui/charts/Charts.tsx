@@ -106,7 +106,8 @@ export function WeekBars({ about, bars, unit }: BarsProps) {
   );
 }
 
-export type DatedPoint = { date: string; value: number };
+/** Without a dot where `isMarked` says no. */
+export type DatedPoint = { date: string; value: number; isMarked?: boolean };
 type Line = { points: readonly DatedPoint[]; kind: 'main' | 'band' | 'goal' };
 
 type LinesProps = {
@@ -157,19 +158,27 @@ export function DateLines({ about, lines, text, steps, isUpsideDown = false, axi
               {...labels}
               dataSet={lines
                 .filter(({ points }) => points.length > 0)
-                .map(({ points, kind }) => ({
-                  data: points.map(({ date, value }, i) => {
-                    const next = points[i + 1];
-                    return {
-                      value: drawn(value),
-                      spacing: next ? differenceInCalendarDays(parseISO(next.date), parseISO(date)) * perDay : 0,
-                    };
-                  }),
-                  ...STYLE[kind],
-                  dataPointsColor: palette.ink,
-                  dataPointsRadius: 4,
-                  ...(kind === 'goal' ? { strokeDashArray: [3, 6] } : {}),
-                }))}
+                .map(({ points: given, kind }) => {
+                  // Every line begins at the left: one that starts later is drawn unseen up to there.
+                  const [begins] = given;
+                  const isLater = begins !== undefined && begins.date > first;
+                  const points = isLater ? [{ ...begins, date: first, isMarked: false }, ...given] : given;
+                  return {
+                    data: points.map(({ date, value, isMarked = true }, i) => {
+                      const next = points[i + 1];
+                      return {
+                        value: drawn(value),
+                        hideDataPoint: !isMarked,
+                        spacing: next ? differenceInCalendarDays(parseISO(next.date), parseISO(date)) * perDay : 0,
+                      };
+                    }),
+                    ...STYLE[kind],
+                    dataPointsColor: palette.ink,
+                    dataPointsRadius: 4,
+                    ...(kind === 'goal' ? { strokeDashArray: [3, 6] } : {}),
+                    ...(isLater ? { lineSegments: [{ startIndex: 0, endIndex: 1, color: 'transparent' }] } : {}),
+                  };
+                })}
               width={inner}
               height={HEIGHT}
               noOfSections={sections}
