@@ -21,6 +21,11 @@ const REPLACED = [
     name: /\/modules\/forwardedProps$/,
     by: own('client/ui/web/forwardedProps.ts'),
   },
+  {
+    from: /\/react-native-web\/dist\//,
+    name: /\/NativeAnimatedHelper$/,
+    by: own('client/ui/web/animations.ts'),
+  },
 ];
 
 /** Parts of libraries that no screen uses, but that an index file would bring along (with the stack above 55 KB gzip of the first load). */

@@ -102,6 +102,8 @@ async function wholeJob(page: Page, url: string, by: By) {
   await board.press(board.tile('Dov'));
   await expect(board.tile('Dov')).toHaveAccessibleName(/done/);
   await board.end();
+  // How hard it was is asked once; it can be left for later.
+  await expect(page.getByRole('dialog', { name: 'How hard was it as a whole?' })).toBeVisible();
   await board.press(board.button('See the results'));
 
   // Results: actual, target, early or late, mean and spread; in the list by date, and still there after a reload.

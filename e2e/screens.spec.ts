@@ -18,7 +18,7 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/squad/files', shows: 'Bring in a list' },
     { path: '/sessions', shows: 'Today and to come' },
     { path: `/sessions/${id}`, shows: 'Lap by lap' },
-    { path: '/sessions/book', shows: '40 sessions' },
+    { path: '/sessions/book', shows: '41 sessions' },
     { path: `/sessions/book/${book.sessions[0]?.id}`, shows: 'Put on this day' },
     { path: '/sessions/progressions', shows: 'Kilometres, one more each time' },
     { path: `/sessions/progressions/${book.progressions[0]?.id}`, shows: 'Add a step' },
@@ -31,6 +31,11 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/results', shows: /130 of 130 reps/ },
     { path: `/results/${run?.id}`, shows: 'rep to rep' },
     { path: `/results/${run?.id}/${athlete?.id}`, shows: 'The whole session' },
+    { path: `/results/${run?.id}/same`, shows: 'Rep for rep' },
+    { path: '/results/squad', shows: 'Load by week' },
+    { path: '/results/files', shows: 'A CSV with one row a rep' },
+    { path: `/squad/${athlete?.id}?side=sessions`, shows: 'Load by week' },
+    { path: `/squad/${athlete?.id}?side=season`, shows: 'How the marks have come along' },
   ];
 }
 

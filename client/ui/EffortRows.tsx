@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import { SPACE, usePalette } from './theme';
 import { StepButton } from './Stepper';
@@ -13,12 +14,19 @@ type Props = { rows: readonly EffortRow[]; onChange: (athleteId: string, effort:
 /** How hard the whole session was, athlete by athlete: from the last rep's effort up or down. */
 export function EffortRows({ rows, onChange }: Props) {
   const palette = usePalette();
+  // Two presses in a row count from each other, before the first is in the log.
+  const [given, setGiven] = useState<Readonly<Record<string, number>>>({});
   return (
     <View role="list" aria-label="Effort of the whole session">
-      {rows.map(({ athleteId, name, sessionEffort, lastEffort }) => {
+      {rows.map(({ athleteId, name, sessionEffort: told, lastEffort }) => {
+        const sessionEffort = given[athleteId] ?? told;
         const from = sessionEffort ?? lastEffort ?? USUAL;
         // The first press says that it was as hard as the last rep.
-        const to = (effort: number) => onChange(athleteId, sessionEffort === undefined ? from : effort);
+        const to = (stepped: number) => {
+          const effort = sessionEffort === undefined ? from : stepped;
+          setGiven((before) => ({ ...before, [athleteId]: effort }));
+          onChange(athleteId, effort);
+        };
         return (
           <View
             key={athleteId}

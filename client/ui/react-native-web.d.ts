@@ -24,3 +24,7 @@ declare module 'react-native-web/dist/modules/forwardedProps/index' {
   export const touchProps: Names;
   export const styleProps: Names;
 }
+declare module 'react-native-web/dist/vendor/react-native/Animated/NativeAnimatedHelper.js' {
+  const helper: object;
+  export default helper;
+}
