@@ -12,6 +12,7 @@ import { Press } from '../ui/Press';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
+import { Later } from '../ui/Later';
 import { LoadPart } from './LoadPart';
 import { evennessText } from './reviewWords';
 import { SaveRows } from './SaveRows';
@@ -147,7 +148,9 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
           />
         </View>
       )}
-      <LoadPart name={name} runs={data.runs} athletes={data.athletes} metres={metres} window={window} />
+      <Later>
+        <LoadPart name={name} runs={data.runs} athletes={data.athletes} metres={metres} window={window} />
+      </Later>
       <View role="list" aria-label="Sessions by week" style={{ gap: SPACE.m }}>
         {story.map(({ from, sessions, attended }) => (
           <View role="listitem" key={from}>

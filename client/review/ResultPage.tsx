@@ -13,6 +13,7 @@ import { dayName } from '../ui/days';
 import { VerdictMark } from '../ui/Delta';
 import { EffortRows } from '../ui/EffortRows';
 import { Empty } from '../ui/Empty';
+import { Later } from '../ui/Later';
 import { Loading } from '../ui/Loading';
 import { ModalSheet } from '../ui/ModalSheet';
 import { useNotice } from '../ui/Notices';
@@ -208,23 +209,25 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
             choose={setChosen}
             open={(athleteId, at) => setOpen({ athleteId, at })}
           />
-          {review.surges.length > 0 && <Surges review={review} />}
-          <WhatChanged read={read} review={review} />
         </>
       )}
-      <AfterwardsList read={read} />
-      {findings.finished > 0 && (
-        <TakeOut read={read} reviews={reviews} title={plan.title} about={about} texts={findingTexts(shared)} />
-      )}
-      {!isOpen && (
-        <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
-          <PrimaryButton onPress={() => router.push(`/results/${runId}/same`)}>The same over the weeks</PrimaryButton>
-          <PrimaryButton onPress={() => setOpen('efforts')}>How hard was it?</PrimaryButton>
-          <PrimaryButton icon="remove" onPress={remove}>
-            Remove
-          </PrimaryButton>
-        </View>
-      )}
+      <Later>
+        {review && review.surges.length > 0 && <Surges review={review} />}
+        {review && <WhatChanged read={read} review={review} />}
+        <AfterwardsList read={read} />
+        {findings.finished > 0 && (
+          <TakeOut read={read} reviews={reviews} title={plan.title} about={about} texts={findingTexts(shared)} />
+        )}
+        {!isOpen && (
+          <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
+            <PrimaryButton onPress={() => router.push(`/results/${runId}/same`)}>The same over the weeks</PrimaryButton>
+            <PrimaryButton onPress={() => setOpen('efforts')}>How hard was it?</PrimaryButton>
+            <PrimaryButton icon="remove" onPress={remove}>
+              Remove
+            </PrimaryButton>
+          </View>
+        )}
+      </Later>
       {open === 'efforts' && (
         <ModalSheet title="How hard was the whole session?" close={() => setOpen(undefined)}>
           <EffortRows

@@ -34,6 +34,20 @@ function pointOf(athleteId: string, cell: ReviewCell, at: number): Point | undef
 export const spreadPoints = ({ rows }: Review): Point[] =>
   rows.flatMap(({ athleteId, cells }) => cells.flatMap((cell, at) => pointOf(athleteId, cell, at) ?? []));
 
+const VERDICTS: readonly Verdict[] = ['early', 'on', 'late'];
+
+/** Marks of one kind in one path: a drawing of hundreds of parts is slow on a phone. */
+export const marksOf = <P extends { verdict: Verdict }>(
+  points: readonly P[],
+  placeAt: (point: P, i: number) => { x: number; y: number },
+): string =>
+  points
+    .map((point, i) => {
+      const { x, y } = placeAt(point, i);
+      return shapeAt(point.verdict, x, y);
+    })
+    .join('');
+
 type Props = { review: Review; highlightId?: string | undefined; choose?: (athleteId: string) => void };
 
 /** Where a press came down inside what it fell on. */
@@ -100,18 +114,20 @@ export function Spread({ review, highlightId, choose }: Props) {
             <PlotText x={PLOT.left - 6} y={y(-reach) - 12} color={palette.early} anchor="end">
               early
             </PlotText>
-            {points.map((point, i) => {
-              const isMine = point.athleteId === highlightId;
-              const aside = isMine ? 0 : ((i % 5) - 2) * Math.min(5, column / 7);
-              return (
-                <Path
-                  key={`${point.athleteId} ${point.at}`}
-                  d={shapeAt(point.verdict, xOf(width, point.at) + aside, y(point.percent))}
-                  fill={palette[point.verdict]}
-                  opacity={highlightId === undefined || isMine ? 0.95 : 0.35}
-                />
-              );
-            })}
+            {VERDICTS.map((verdict) => (
+              <Path
+                key={verdict}
+                d={marksOf(
+                  points.filter((point) => point.verdict === verdict),
+                  (point, i) => ({
+                    x: xOf(width, point.at) + ((i % 5) - 2) * Math.min(5, column / 7),
+                    y: y(point.percent),
+                  }),
+                )}
+                fill={palette[verdict]}
+                opacity={mine.length === 0 ? 0.95 : 0.35}
+              />
+            ))}
             {mine.length > 0 && (
               <>
                 <Path
@@ -120,11 +136,14 @@ export function Spread({ review, highlightId, choose }: Props) {
                   strokeWidth={2.5}
                   fill="none"
                 />
-                {mine.map((point) => (
+                {VERDICTS.map((verdict) => (
                   <Path
-                    key={point.at}
-                    d={shapeAt(point.verdict, xOf(width, point.at), y(point.percent))}
-                    fill={palette[point.verdict]}
+                    key={verdict}
+                    d={marksOf(
+                      mine.filter((point) => point.verdict === verdict),
+                      (point) => ({ x: xOf(width, point.at), y: y(point.percent) }),
+                    )}
+                    fill={palette[verdict]}
                     stroke={palette.ground}
                     strokeWidth={1}
                   />

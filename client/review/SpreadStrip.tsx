@@ -1,18 +1,36 @@
 import { Line, Path } from 'react-native-svg';
 import type { RanRep } from '@core/review/history';
-import { scale } from '../ui/plot';
+import type { Verdict } from '@core/trackside/verdict';
+import { scale, type Scale } from '../ui/plot';
 import { Plot } from '../ui/Plot';
 import { usePalette } from '../ui/theme';
 
 const HEIGHT = 60;
 const INSET = 8;
 
+const VERDICTS: readonly Verdict[] = ['early', 'on', 'late'];
+
+/** The marks of one kind in one path, small. */
+function marks(reps: readonly RanRep[], kind: Verdict, column: number, y: Scale): string {
+  return reps
+    .map(({ place, percent, verdict }, i) => {
+      if (percent === undefined || verdict !== kind) return '';
+      const x = INSET + column * (place + 0.5) + ((i % 5) - 2) * Math.min(3, column / 8);
+      const at = y(percent);
+      if (kind === 'early') return `M${x + 2.5} ${at - 3}L${x - 3.5} ${at}L${x + 2.5} ${at + 3}Z`;
+      if (kind === 'late') return `M${x - 2.5} ${at - 3}L${x + 3.5} ${at}L${x - 2.5} ${at + 3}Z`;
+      return `M${x - 2.4} ${at}a2.4 2.4 0 1 0 4.8 0a2.4 2.4 0 1 0-4.8 0`;
+    })
+    .join('');
+}
+
 type Props = { about: string; reps: readonly RanRep[]; columns: number; reach: number; height?: number };
 
 /** A spread as a strip, to be laid one above the other: the same marks around the same target line, without its words. */
 export function SpreadStrip({ about, reps, columns, reach, height = HEIGHT }: Props) {
   const palette = usePalette();
-  const y = scale([reach, -reach], [5, height - 5]);
+  const toY = scale([reach, -reach], [5, height - 5]);
+  const y: Scale = (percent) => toY(Math.max(-reach, Math.min(reach, percent)));
   return (
     <Plot about={about} height={height}>
       {(width) => {
@@ -20,18 +38,9 @@ export function SpreadStrip({ about, reps, columns, reach, height = HEIGHT }: Pr
         return (
           <>
             <Line x1={0} x2={width} y1={y(0)} y2={y(0)} stroke={palette.ink} strokeWidth={1.5} />
-            {reps.map(({ runId, athleteId, place, percent, verdict }, i) => {
-              if (percent === undefined || !verdict) return null;
-              const x = INSET + column * (place + 0.5) + ((i % 5) - 2) * Math.min(3, column / 8);
-              const at = y(Math.max(-reach, Math.min(reach, percent)));
-              const shape =
-                verdict === 'early'
-                  ? `M${x + 2.5} ${at - 3}L${x - 3.5} ${at}L${x + 2.5} ${at + 3}Z`
-                  : verdict === 'late'
-                    ? `M${x - 2.5} ${at - 3}L${x + 3.5} ${at}L${x - 2.5} ${at + 3}Z`
-                    : `M${x - 2.4} ${at}a2.4 2.4 0 1 0 4.8 0a2.4 2.4 0 1 0-4.8 0`;
-              return <Path key={`${runId} ${athleteId} ${place}`} d={shape} fill={palette[verdict]} opacity={0.9} />;
-            })}
+            {VERDICTS.map((verdict) => (
+              <Path key={verdict} d={marks(reps, verdict, column, y)} fill={palette[verdict]} opacity={0.9} />
+            ))}
           </>
         );
       }}

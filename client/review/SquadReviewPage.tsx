@@ -12,6 +12,7 @@ import { Table, type TableColumn } from '../ui/Table';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
+import { Later } from '../ui/Later';
 import { LoadPart } from './LoadPart';
 import { signedPercent } from './reviewWords';
 import { SaveRows } from './SaveRows';
@@ -146,14 +147,16 @@ export function SquadReviewPage() {
           }))}
           nameSays={(name) => `The story of ${name}`}
         />
-        <LoadPart
-          name={groups.find(({ id }) => id === groupId)?.name ?? 'The squad'}
-          runs={data.runs}
-          athletes={ofGroup.athletes}
-          metres={ofGroup.metres}
-          window={window}
-          isMean
-        />
+        <Later>
+          <LoadPart
+            name={groups.find(({ id }) => id === groupId)?.name ?? 'The squad'}
+            runs={data.runs}
+            athletes={ofGroup.athletes}
+            metres={ofGroup.metres}
+            window={window}
+            isMean
+          />
+        </Later>
         <View style={{ alignItems: 'flex-start' }}>
           <SaveRows name="Squad" window={window} />
         </View>

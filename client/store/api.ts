@@ -156,6 +156,8 @@ export const api = createApi({
       invalidatesTags: ['runs'],
     }),
     sameSessions: build.query<SameSessions, { runId: string; athleteId?: string }>({
+      // Hundreds of rows, that are drawn anew as a whole.
+      structuralSharing: false,
       query: ({ runId, athleteId }) => ({
         url: `review/runs/${runId}/same`,
         params: athleteId === undefined ? {} : { athlete: athleteId },
@@ -163,6 +165,8 @@ export const api = createApi({
       providesTags: ['runs'],
     }),
     athleteHistory: build.query<History & { notes: NoteOn[] }, { athleteId: string } & Window>({
+      // Hundreds of rows, that are drawn anew as a whole.
+      structuralSharing: false,
       query: ({ athleteId, ...params }) => ({ url: `review/athletes/${athleteId}`, params }),
       providesTags: ['runs'],
     }),
@@ -174,6 +178,8 @@ export const api = createApi({
       keepUnusedDataFor: 0,
     }),
     squadHistory: build.query<SquadHistory, Window>({
+      // Hundreds of rows, that are drawn anew as a whole.
+      structuralSharing: false,
       query: (params) => ({ url: 'review/squad', params }),
       providesTags: ['runs'],
     }),

@@ -1,22 +1,27 @@
 import { View } from 'react-native';
-import Svg, { Circle, Path } from 'react-native-svg';
+import { unstable_createElement } from 'react-native-web';
 import { formatDelta } from '@core/units/time';
 import type { Verdict } from '@core/trackside/verdict';
 import { spokenDelta } from './spokenDelta';
 import { usePalette } from './theme';
 import { Words } from './Words';
 
+const MARKS: Record<Verdict, string> = {
+  early: 'M10 1 L2 6 L10 11 Z',
+  on: 'M2.6 6a3.4 3.4 0 1 0 6.8 0a3.4 3.4 0 1 0-6.8 0',
+  late: 'M2 1 L10 6 L2 11 Z',
+};
+
 /** Early points left, late points right, on is a dot: readable without its colour. */
 export function VerdictMark({ verdict, size = 12, color }: { verdict: Verdict; size?: number; color: string }) {
-  return (
-    <Svg width={size} height={size} viewBox="0 0 12 12" aria-hidden>
-      {verdict === 'on' ? (
-        <Circle cx={6} cy={6} r={3.4} fill={color} />
-      ) : (
-        <Path d={verdict === 'early' ? 'M10 1 L2 6 L10 11 Z' : 'M2 1 L10 6 L2 11 Z'} fill={color} />
-      )}
-    </Svg>
-  );
+  // Of the page itself: a table has hundreds of them.
+  return unstable_createElement('svg', {
+    width: size,
+    height: size,
+    viewBox: '0 0 12 12',
+    'aria-hidden': true,
+    children: unstable_createElement('path', { d: MARKS[verdict], fill: color }),
+  });
 }
 
 /** Small in tables, medium and large where it is read at arm's length. */

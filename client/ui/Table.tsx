@@ -191,14 +191,15 @@ const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameSays, 
 
 const itself = (name: string) => name;
 
-/** More than a phone or a laptop shows at once. */
-const FIRST_ROWS = 18;
+/** More than a phone or a laptop shows at once; of a wide table fewer rows, since each of its cells costs. */
+const FIRST = { rows: 18, leastRows: 5, cells: 90 };
 
 /** A table that scrolls sideways under a first column that stays. */
 export function Table({ label, nameTitle, nameWidth = 124, columns, rows, rowHeight = 48, nameSays = itself }: Props) {
   const palette = usePalette();
   // A long table is begun with what is in sight; the rest follows at once, without holding up a tap.
-  const [isWhole, setWhole] = useState(rows.length <= FIRST_ROWS);
+  const firstRows = Math.min(FIRST.rows, Math.max(FIRST.leastRows, Math.floor(FIRST.cells / (columns.length + 1))));
+  const [isWhole, setWhole] = useState(rows.length <= firstRows);
   useEffect(() => startTransition(() => setWhole(true)), []);
   return (
     <ScrollView
@@ -233,7 +234,7 @@ export function Table({ label, nameTitle, nameWidth = 124, columns, rows, rowHei
             <HeadCell key={column.key} column={column} palette={palette} />
           ))}
         </View>
-        {(isWhole ? rows : rows.slice(0, FIRST_ROWS)).map((row) =>
+        {(isWhole ? rows : rows.slice(0, firstRows)).map((row) =>
           'heading' in row ? (
             <View key={row.key} role="row" style={{ borderBottomWidth: 1, borderBottomColor: palette.ink }}>
               <View

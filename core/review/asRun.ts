@@ -12,11 +12,19 @@ export type SessionAsRun = {
   cells: ReviewCell[];
 };
 
+/** A session has few of them, and every athlete's reps ask. */
+const MOST_KEPT = 200;
+const kept = new Map<string, Recovery | undefined>();
+
 /** A recovery as the plan has it in words: `75s jog`. */
 function recoveryOf(written: string | undefined): Recovery | undefined {
   if (written === undefined || written === '') return undefined;
+  if (kept.has(written)) return kept.get(written);
   const parsed = parseStored(`2x400 / ${written}`);
-  return parsed.ok ? parsed.session.lines[0]?.items[0]?.recovery : undefined;
+  const recovery = parsed.ok ? parsed.session.lines[0]?.items[0]?.recovery : undefined;
+  if (kept.size >= MOST_KEPT) kept.clear();
+  kept.set(written, recovery);
+  return recovery;
 }
 
 type Ran = ReviewCell & { rep: NonNullable<ReviewCell['rep']>; actualS: number };

@@ -84,9 +84,11 @@ function sourceOf(state: RunState, { deviceId, estimated }: Passing): TimeSource
 }
 
 /** The rest after a run until the athlete's next one; undefined where one ran on into the other, or nobody knows. */
-function restAfter(state: RunState, athlete: AthleteState, run: RepRun): Pick<ReviewCell, 'restS' | 'plannedRestS'> {
-  const { finishedAtMs, target, heldS, rep } = run;
-  const next = athlete.runs[athlete.runs.indexOf(run) + 1];
+function restAfter(
+  state: RunState,
+  { finishedAtMs, target, heldS, rep }: RepRun,
+  next: RepRun | undefined,
+): Pick<ReviewCell, 'restS' | 'plannedRestS'> {
   if (rep.runsOn || !next) return {};
   const { recoveryS } = target;
   const plannedRestS = recoveryS === undefined ? {} : { plannedRestS: recoveryS + heldS };
@@ -116,16 +118,20 @@ function changeOf(group: GroupState, slot: Slot, { rep }: RepRun): Pick<ReviewCe
   return { ...(slot.onlyFor ? { isAdded: true as const } : {}), ...(isCut ? { cutFromM: plannedM } : {}) };
 }
 
-/** Reads one slot of a group for one athlete. @param isElsewhere they ran it with another group, or had left this one. */
+/**
+ * Reads one slot of a group for one athlete. @param at the place of the slot's run among all of theirs; undefined if they did not run it.
+ * @param isElsewhere they ran it with another group, or had left this one.
+ */
 export function readCell(
   state: RunState,
   group: GroupState,
   athlete: AthleteState,
   slot: Slot,
+  at: number | undefined,
   isElsewhere: boolean,
 ): ReviewCell {
-  const run = athlete.runs.find(({ groupId, repIndex }) => groupId === group.id && repIndex === slot.repIndex);
-  if (!run) return notRun(state, athlete, slot, isElsewhere);
+  const run = at === undefined ? undefined : athlete.runs[at];
+  if (at === undefined || !run) return notRun(state, athlete, slot, isElsewhere);
   const { rep, target, effort, beatsPerMin, flags, notes, excluded, startedAtMs } = run;
   const isDistance = rep.distanceM !== undefined;
   const passes = run.passes.map((pass) => judge(rep, isDistance ? target : undefined, pass.atM, pass.elapsedS));
@@ -149,7 +155,7 @@ export function readCell(
     notes,
     startedAtMs,
     ...outcome,
-    ...restAfter(state, athlete, run),
+    ...restAfter(state, run, athlete.runs[at + 1]),
     ...changeOf(group, slot, run),
     ...(isDistance && target.targetS !== undefined ? { targetS: target.targetS } : {}),
     ...(effort === undefined ? {} : { effort }),

@@ -93,8 +93,11 @@ function meansOf(cells: readonly ReviewCell[], meanOver: Review['meanOver']) {
 
 function rowOf(state: RunState, group: GroupState, athlete: AthleteState, meanOver: Review['meanOver']): ReviewRow {
   const { athleteId, name, decided, sessionEffort, stoppedAtMs, plannedFor } = athlete;
+  const places = new Map(
+    athlete.runs.flatMap(({ groupId, repIndex }, i) => (groupId === group.id ? [[repIndex, i]] : [])),
+  );
   const cells = group.slots.map((slot, at) =>
-    readCell(state, group, athlete, slot, isElsewhere(group, athlete, group.slots, at)),
+    readCell(state, group, athlete, slot, places.get(slot.repIndex), isElsewhere(group, athlete, group.slots, at)),
   );
   const rest = restOf(cells);
   const lastEffort = cells.findLast(({ effort }) => effort !== undefined)?.effort;

@@ -8,13 +8,14 @@ import { language } from './language';
 import { list } from './list';
 import { phones } from './phones';
 import { planning } from './planning';
+import { reading } from './reading';
 import { screens } from './screens';
 import { seasons } from './seasons';
 import { taps } from './taps';
 import { trackside } from './trackside';
 import { writing } from './writing';
 
-const BENCHES = { curves, language, list, phones, planning, screens, seasons, taps, trackside, writing };
+const BENCHES = { curves, language, list, phones, planning, reading, screens, seasons, taps, trackside, writing };
 
 async function main(): Promise<void> {
   const chosen = process.argv.slice(2);

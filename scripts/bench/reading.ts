@@ -1,0 +1,114 @@
+import { chromium, type Page } from '@playwright/test';
+import { ulid } from 'ulid';
+import { findingsOf } from '@core/review/findings';
+import { readEffort } from '@core/review/effortReading';
+import { curveOfReserve } from '@core/review/load';
+import { reviewRun } from '@core/review/review';
+import { replay } from '@core/trackside/replay';
+import { simulateRun } from '@core/trackside/simulate';
+import type { RunEvent } from '@core/trackside/events';
+import { RunningApp } from '../../e2e/app';
+import { CHROMIUM } from '../../playwright.config';
+import { planOf } from './boardOf';
+import { report, timed } from './measure';
+
+const SLOWER = 4;
+const ROUNDS = 5;
+
+/** 24 athletes through 30 reps, with an effort after each. */
+function longSession() {
+  const plan = planOf('30x400 @5k / 60s');
+  let seed = 5;
+  const random = () => (seed = (seed * 48_271) % 2_147_483_647) / 2_147_483_647;
+  const deviceId = ulid();
+  const ran = simulateRun({
+    plan,
+    startAtMs: 1_790_000_000_000,
+    deviceId,
+    idAt: (atMs) => ulid(atMs),
+    random,
+    athletes: {},
+  });
+  const felt = ran.flatMap((event): RunEvent[] => {
+    if (event.type !== 'passed' || event.atM !== 400) return [];
+    const { athleteId, repIndex, runId } = event;
+    return [{ id: ulid(), runId, deviceId, atMs: event.atMs + 5000, type: 'felt', athleteId, repIndex, effort: 6 }];
+  });
+  return { plan, events: [...ran, ...felt] };
+}
+
+/** All that the page of a session shows at once: replayed, read, what matters, and everyone's efforts. */
+function readAll({ plan, events }: ReturnType<typeof longSession>) {
+  const reviews = reviewRun(replay(plan, events));
+  findingsOf(reviews);
+  const reserves = new Map(plan.groups.flatMap(({ athletes }) => athletes.map((one) => [one.athleteId, one.reserve])));
+  for (const { athleteId, cells } of reviews.flatMap(({ rows }) => rows)) {
+    const reserve = reserves.get(athleteId);
+    readEffort(cells, plan.arc, reserve && curveOfReserve(reserve));
+  }
+}
+
+/** Milliseconds from a press until something is there and painted. */
+const until = (page: Page, link: string, shows: string) =>
+  page.evaluate(
+    async ([href, selector]) => {
+      const startMs = performance.now();
+      if (href) document.querySelector<HTMLElement>(href)?.click();
+      while (!document.querySelector(selector ?? '') && performance.now() - startMs < 15_000)
+        await new Promise((resolve) => requestAnimationFrame(resolve));
+      if (!document.querySelector(selector ?? '')) throw new Error(`Timed out: ${selector} was not there.`);
+      await new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve)));
+      return performance.now() - startMs;
+    },
+    [link, shows],
+  );
+
+/** A long session read, and the screens of the review on a phone four times slower than this machine. */
+export async function reading(): Promise<void> {
+  const session = longSession();
+  const text = JSON.stringify(session.events);
+  report('a session of 24 × 30 reps replayed and read', await timed(20, () => readAll(session)), {
+    limitMs: 60,
+    against: ['JSON.parse of its events', await timed(20, () => JSON.parse(text) as unknown)],
+  });
+
+  const app = new RunningApp('demo/main.ts');
+  await app.start();
+  const [run] = await app.get<{ id: string }[]>('runs');
+  const browser = await chromium.launch(CHROMIUM);
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
+  const took: Record<string, number[]> = { session: [], same: [], squad: [], 'load of the squad': [] };
+  for (let round = 0; round < ROUNDS; round++) {
+    const page = await context.newPage();
+    await page.addInitScript({ content: 'globalThis.__name = (f) => f' });
+    await page.goto(`${app.url}/results`);
+    await page
+      .getByText(/130 of 130/)
+      .first()
+      .waitFor();
+    await page.waitForLoadState('networkidle');
+    const slow = await context.newCDPSession(page);
+    await slow.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+    took.session?.push(
+      await until(page, `a[href="/results/${run?.id}"]`, '[aria-label="Results"] [role="row"]:nth-child(4)'),
+    );
+    const same = await page.getByRole('button', { name: 'The same over the weeks' }).elementHandle();
+    await same?.evaluate((element) => element.setAttribute('data-bench', 'same'));
+    took.same?.push(await until(page, '[data-bench="same"]', '[aria-label="Rep for rep"]'));
+    await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+    await page.goto(`${app.url}/results`);
+    await page.waitForLoadState('networkidle');
+    const squad = await page.getByRole('button', { name: 'The squad over the weeks' }).elementHandle();
+    await squad?.evaluate((element) => element.setAttribute('data-bench', 'squad'));
+    await slow.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+    took.squad?.push(
+      await until(page, '[data-bench="squad"]', '[aria-label="The squad over the weeks"] [role="row"]:nth-child(4)'),
+    );
+    took['load of the squad']?.push(await until(page, '', '[role="img"][aria-label*="load by week"] svg'));
+    await page.close();
+  }
+  for (const [what, list] of Object.entries(took))
+    report(`${what}: press to table or chart, ${SLOWER}× slower`, list, { limitMs: 1000 });
+  await browser.close();
+  await app.close();
+}
