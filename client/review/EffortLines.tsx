@@ -1,6 +1,7 @@
 import { View } from 'react-native';
-import { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { Circle, Path, Rect } from 'react-native-svg';
 import type { EffortReading } from '@core/review/effortReading';
+import { EffortGrid } from '../ui/EffortGrid';
 import { path, scale } from '../ui/plot';
 import { Plot } from '../ui/Plot';
 import { PlotText } from '../ui/PlotText';
@@ -9,7 +10,6 @@ import { Words } from '../ui/Words';
 
 const HEIGHT = 184;
 const PLOT = { top: 12, right: 14, bottom: 26, left: 30 };
-const EFFORTS = [2, 4, 6, 8, 10];
 
 type Key = { words: string; line: 'dashed' | 'solid' | 'marks' };
 
@@ -65,21 +65,7 @@ export function EffortLines({ name, reading }: { name: string; reading: EffortRe
           );
           return (
             <>
-              {EFFORTS.map((effort) => (
-                <G key={effort}>
-                  <Line
-                    x1={PLOT.left}
-                    x2={width - 6}
-                    y1={y(effort)}
-                    y2={y(effort)}
-                    stroke={palette.line}
-                    strokeWidth={1}
-                  />
-                  <PlotText x={PLOT.left - 6} y={y(effort) + 4} color={palette.quiet} anchor="end">
-                    {String(effort)}
-                  </PlotText>
-                </G>
-              ))}
+              <EffortGrid left={PLOT.left} width={width} y={y} />
               <Path
                 d={path(points.map(({ meant }, i) => [x(i), y(meant)]))}
                 stroke={palette.quiet}

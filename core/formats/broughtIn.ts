@@ -5,6 +5,7 @@ import { suggestIntent } from '../session/suggestIntent';
 import { cellKey, enteredRun, type Typed } from '../trackside/entered';
 import type { Happening } from '../trackside/events';
 import { repLabel, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../trackside/plan';
+import { grouped } from '../units/grouped';
 import { formatExactTime } from '../units/time';
 import type { ResultRow } from './resultsCsv';
 
@@ -24,16 +25,6 @@ type Options = {
   /** When a session of that day began, ms since 1970. */
   startAtMs: (date: string) => number;
 };
-
-function grouped<K extends string | number, T>(list: readonly T[], keyOf: (item: T) => K): Map<K, T[]> {
-  const groups = new Map<K, T[]>();
-  for (const item of list) {
-    const group = groups.get(keyOf(item));
-    if (group) group.push(item);
-    else groups.set(keyOf(item), [item]);
-  }
-  return groups;
-}
 
 const asRep = ({ part, distanceM, durationS, pace }: ResultRow): PlannedRep => ({
   role: part,

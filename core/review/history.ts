@@ -1,8 +1,7 @@
 /** What the server answers about many sessions: rows of the projection, as lists, stories and comparisons need them. */
-import type { Conditions, Presence } from '../trackside/events';
+import type { Conditions } from '../trackside/events';
 import type { Verdict } from '../trackside/verdict';
-import type { SessionLoad } from './load';
-import type { RepResult } from './results';
+import type { AthleteResult, RepResult } from './results';
 import type { KindCount } from './sameSession';
 
 /** One session that was run. */
@@ -35,20 +34,10 @@ export type RanRep = Pick<
 > & { runId: string; timeS: number; percent?: number };
 
 /** One athlete's part of a session. */
-export type RanAthlete = Partial<SessionLoad> & {
+export type RanAthlete = Omit<AthleteResult, 'groupId' | 'isThere' | 'early' | 'on' | 'late' | 'startedAtMs'> & {
   runId: string;
-  athleteId: string;
-  presence?: Presence;
   isThere: boolean;
-  planned: number;
-  finished: number;
   verdicts: Record<Verdict, number>;
-  isStopped?: true;
-  meanPercent?: number;
-  evennessPercent?: number;
-  fadePercent?: number;
-  lastEffort?: number;
-  sessionEffort?: number;
 };
 
 /** The same session over the weeks, the latest first. */

@@ -1,4 +1,5 @@
 /** The runs of one session laid side by side: what each came to, rep for rep, and what has changed since the one before. */
+import { grouped } from '../units/grouped';
 import type { RanAthlete, RanRep, SameRun, SameSessions } from './history';
 import { compareRuns, kindKey, type Change, type ComparedRun, type RunMean } from './sameSession';
 
@@ -24,17 +25,6 @@ const mean = (values: readonly (number | undefined)[]): number | undefined => {
 };
 
 const effortOf = ({ sessionEffort, lastEffort }: RanAthlete): number | undefined => sessionEffort ?? lastEffort;
-
-/** Groups by a key, in the order the keys first come. */
-function grouped<T>(list: readonly T[], keyOf: (item: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>();
-  for (const item of list) {
-    const group = groups.get(keyOf(item));
-    if (group) group.push(item);
-    else groups.set(keyOf(item), [item]);
-  }
-  return groups;
-}
 
 /** Seconds that a rep is compared by: by the clock, those that a kilometre would take. */
 const comparedS = ({ timeS, distanceM, coveredM }: RanRep): number | undefined =>

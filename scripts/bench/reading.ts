@@ -1,44 +1,19 @@
 import { chromium, type Page } from '@playwright/test';
-import { ulid } from 'ulid';
 import { findingsOf } from '@core/review/findings';
 import { readEffort } from '@core/review/effortReading';
 import { curveOfReserve } from '@core/review/load';
 import { reviewRun } from '@core/review/review';
 import { replay } from '@core/trackside/replay';
-import { simulateRun } from '@core/trackside/simulate';
-import type { RunEvent } from '@core/trackside/events';
 import { RunningApp } from '../../e2e/app';
 import { CHROMIUM } from '../../playwright.config';
-import { planOf } from './boardOf';
+import { longEvening } from './longEvening';
 import { report, timed } from './measure';
 
 const SLOWER = 4;
 const ROUNDS = 5;
 
-/** 24 athletes through 30 reps, with an effort after each. */
-function longSession() {
-  const plan = planOf('30x400 @5k / 60s');
-  let seed = 5;
-  const random = () => (seed = (seed * 48_271) % 2_147_483_647) / 2_147_483_647;
-  const deviceId = ulid();
-  const ran = simulateRun({
-    plan,
-    startAtMs: 1_790_000_000_000,
-    deviceId,
-    idAt: (atMs) => ulid(atMs),
-    random,
-    athletes: {},
-  });
-  const felt = ran.flatMap((event): RunEvent[] => {
-    if (event.type !== 'passed' || event.atM !== 400) return [];
-    const { athleteId, repIndex, runId } = event;
-    return [{ id: ulid(), runId, deviceId, atMs: event.atMs + 5000, type: 'felt', athleteId, repIndex, effort: 6 }];
-  });
-  return { plan, events: [...ran, ...felt] };
-}
-
 /** All that the page of a session shows at once: replayed, read, what matters, and everyone's efforts. */
-function readAll({ plan, events }: ReturnType<typeof longSession>) {
+function readAll({ plan, events }: ReturnType<typeof longEvening>) {
   const reviews = reviewRun(replay(plan, events));
   findingsOf(reviews);
   const reserves = new Map(plan.groups.flatMap(({ athletes }) => athletes.map((one) => [one.athleteId, one.reserve])));
@@ -65,7 +40,7 @@ const until = (page: Page, link: string, shows: string) =>
 
 /** A long session read, and the screens of the review on a phone four times slower than this machine. */
 export async function reading(): Promise<void> {
-  const session = longSession();
+  const session = longEvening(true);
   const text = JSON.stringify(session.events);
   report('a session of 24 × 30 reps replayed and read', await timed(20, () => readAll(session)), {
     limitMs: 60,

@@ -49,14 +49,20 @@ test.describe('phone', () => {
   test.use(PHONE);
   test('squad, sessions, track and results', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
-    const [ada] = await demo.get<{ id: string }[]>('athletes');
+    const athletes = await demo.get<{ id: string; name: string }[]>('athletes');
+    const [ada] = athletes;
+    const milo = athletes.find(({ name }) => name === 'Milo Thurskell');
     const runs = await demo.get<{ id: string; title: string }[]>('runs');
     const run = runs.find(({ title }) => title === 'Two sets of 600');
+    const steps = runs.find(({ title }) => title === 'Threshold kilometres, 3');
     for (const [name, place, shows] of [
       ['squad', '/squad', '14 athletes'],
       ['athlete', `/squad/${ada?.id}`, 'By “Fitness curve”'],
       ['session', `/sessions/${id}`, 'Lap by lap'],
-      ['results', `/results/${run?.id}`, '± spread'],
+      ['results', `/results/${run?.id}`, 'rep to rep'],
+      ['athlete-result', `/results/${steps?.id}/${milo?.id}`, 'The whole session'],
+      ['same-session', `/results/${steps?.id}/same`, 'Rep for rep'],
+      ['squad-review', '/results/squad', 'Hard minutes by week'],
     ] as const) {
       await page.goto(demo.url + place);
       await page.getByText(shows).waitFor();
@@ -68,7 +74,7 @@ test.describe('phone', () => {
     await page.getByRole('listbox', { name: 'Pace' }).scrollIntoViewIfNeeded();
     await shoot(page, 'builder');
     await page.goto(`${demo.url}/sessions/book`);
-    await page.getByText('40 sessions').waitFor();
+    await page.getByText('41 sessions').waitFor();
     await shoot(page, 'book');
   });
   test('the plan of a day', async ({ page, demo }) => {
@@ -87,7 +93,7 @@ test.describe('phone', () => {
     await page.getByRole('img', { name: /^Juno Sellwick/ }).scrollIntoViewIfNeeded();
     await shoot(page, 'plan-effort');
   });
-  test('before the first start, a rehearsal, a fartlek', async ({ page, demo }) => {
+  test('before the first start, a fartlek', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
     await page.clock.install();
     await page.goto(`${demo.url}/track/ready/${id}`);
@@ -95,15 +101,6 @@ test.describe('phone', () => {
     await page.getByRole('checkbox', { name: 'Fern Hollowick' }).tap();
     await shoot(page, 'roll-call');
     const board = new Board(page, 'touch');
-    await page.goto(`${demo.url}/track/rehearse/${id}`);
-    await board.button(/^Start: /).waitFor();
-    await board.start();
-    await page.getByLabel('Chips').selectOption('all');
-    await board.wait(42);
-    // The loop is heard, and what it heard is drawn.
-    for (let i = 0; i < 5; i++) await board.wait(0.2);
-    await shoot(page, 'rehearsal');
-    await board.letRun();
     await page.goto(`${demo.url}/track/ready/${(await clockedSession(demo)).id}`);
     await board.button(/^Go with/).tap();
     await board.hold();
@@ -132,25 +129,13 @@ test.describe('wide', () => {
     await page.goto(`${demo.url}/squad`);
     await page.getByRole('link', { name: 'Bo Tarrowby' }).waitFor();
     await shoot(page, 'squad-wide');
-    await page.goto(`${demo.url}/track/enter/${id}`);
-    for (const [rep, text] of ['1:19.4', '1:19.9', '1:20.6', '1:21.0'].entries())
-      await page.getByLabel(`Bo Tarrowby, rep ${rep + 1}`, { exact: true }).fill(text);
-    await shoot(page, 'enter-wide');
     const runs = await demo.get<{ id: string; title: string }[]>('runs');
     await page.goto(`${demo.url}/sessions/${id}`);
     await page.getByText('Lap by lap').waitFor();
     await shoot(page, 'session-wide');
     await page.emulateMedia({ colorScheme: 'dark' });
     await page.goto(`${demo.url}/results/${runs.find(({ title }) => title === 'Two sets of 600')?.id}`);
-    await page.getByText('± spread').waitFor();
+    await page.getByText('rep to rep').waitFor();
     await shoot(page, 'results-wide-dark');
-  });
-  test('line board', async ({ page, demo }) => {
-    await midRep(page, async () => {
-      const board = new Board(page, 'keyboard');
-      await board.open(demo, (await todaysSession(demo)).id);
-      return board;
-    });
-    await shoot(page, 'line-board-wide');
   });
 });

@@ -1,7 +1,8 @@
-import { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { Circle, Line, Path, Rect } from 'react-native-svg';
 import type { Chances } from '@core/outlook/chances';
 import type { Outlook } from '@core/outlook/outlook';
 import type { MeantArc } from '@core/session/intent';
+import { EffortGrid } from '../../ui/EffortGrid';
 import { path, scale } from '../../ui/plot';
 import { Plot } from '../../ui/Plot';
 import { PlotText } from '../../ui/PlotText';
@@ -9,7 +10,6 @@ import { usePalette } from '../../ui/theme';
 
 const HEIGHT = 220;
 const PLOT = { top: 12, right: 18, left: 30, effort: 140, gap: 22, reserve: 34 };
-const EFFORTS = [2, 4, 6, 8, 10];
 
 type Props = { name: string; outlook: Outlook; arc: MeantArc; chances: Chances | undefined };
 
@@ -45,21 +45,7 @@ export function EffortArc({ name, outlook, arc, chances }: Props) {
         const every = Math.ceil(n / 12);
         return (
           <>
-            {EFFORTS.map((effort) => (
-              <G key={effort}>
-                <Line
-                  x1={PLOT.left}
-                  x2={width - 6}
-                  y1={y(effort)}
-                  y2={y(effort)}
-                  stroke={palette.line}
-                  strokeWidth={1}
-                />
-                <PlotText x={PLOT.left - 6} y={y(effort) + 4} color={palette.quiet} anchor="end">
-                  {String(effort)}
-                </PlotText>
-              </G>
-            ))}
+            <EffortGrid left={PLOT.left} width={width} y={y} />
             <Path
               d={path(meant.map((effort, i) => [at(i), y(effort)]))}
               stroke={palette.quiet}
