@@ -38,6 +38,7 @@ import {
   restText,
 } from './reviewWords';
 import { Spread, spreadPoints } from './Spread';
+import { Surges } from './Surges';
 import { TakeOut } from './TakeOut';
 import { useReview, type ReadRun } from './useReview';
 
@@ -198,6 +199,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
           <Spread review={{ ...review, rows: [row] }} highlightId={row.athleteId} />
         </View>
       )}
+      {review.surges.length > 0 && <Surges review={review} />}
       <View role="list" aria-label="Rep by rep">
         {row.cells.map((cell, at) =>
           cell.leftOut && !cell.rep ? null : (

@@ -7,7 +7,6 @@ import { decisionsOf, differencesOf } from '@core/review/differences';
 import type { Review } from '@core/review/review';
 import type { RunState } from '@core/trackside/runState';
 import { listed } from '@core/units/listed';
-import { formatClock } from '@core/units/time';
 import { troubleText, useRestoreRunMutation, useSetRunAsideMutation } from '../store/api';
 import { dayName } from '../ui/days';
 import { VerdictMark } from '../ui/Delta';
@@ -28,30 +27,12 @@ import { RepSheet } from './RepSheet';
 import { ResultTable } from './ResultTable';
 import { conditionsText, decisionText, differenceText, evennessWords, fadeText, findingTexts } from './reviewWords';
 import { Spread, spreadPoints } from './Spread';
+import { Surges } from './Surges';
 import { TakeOut } from './TakeOut';
 import { useReview, type ReadRun } from './useReview';
 import { useSquadEffort } from './useSquadEffort';
 
 const backToList = () => router.replace('/results');
-
-/** What was tapped in work without structure: when, and for how long. */
-function Surges({ review: { surges } }: { review: Review }) {
-  const sumS = surges.reduce((sum, { lengthS }) => sum + lengthS, 0);
-  return (
-    <View style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
-        {`${surges.length === 1 ? '1 surge' : `${surges.length} surges`}, ${formatClock(sumS)} in all`}
-      </Words>
-      <View role="list">
-        {surges.map(({ fromS, lengthS }) => (
-          <View role="listitem" key={fromS}>
-            <Words>{`after ${formatClock(fromS)}, for ${formatClock(lengthS)}`}</Words>
-          </View>
-        ))}
-      </View>
-    </View>
-  );
-}
 
 function Legend() {
   const palette = usePalette();

@@ -6,7 +6,7 @@ import { repLabel } from '@core/trackside/plan';
 import { formatClock, formatDelta, formatTime } from '@core/units/time';
 import { Delta } from '../ui/Delta';
 import { Press } from '../ui/Press';
-import { Table, type TableColumn } from '../ui/Table';
+import { Table, type TableColumn, type TableHeading } from '../ui/Table';
 import { Words } from '../ui/Words';
 import { evennessText, restText, signedPercent } from './reviewWords';
 
@@ -157,6 +157,16 @@ function summaryColumns({ rows, meanOver }: Review): Shown[] {
   return columns.filter((column) => column !== false);
 }
 
+/** Group by group while they stand as they ran; sorted by a column they are all together. */
+function withHeadings(rows: readonly ReviewRow[], isSorted: boolean): (ReviewRow | TableHeading)[] {
+  const groups = new Set(rows.map(({ groupName }) => groupName));
+  if (isSorted || groups.size < 2) return [...rows];
+  return [...groups].flatMap((heading) => [
+    { key: `group ${heading}`, heading },
+    ...rows.filter(({ groupName }) => groupName === heading),
+  ]);
+}
+
 type Props = {
   review: Review;
   chosen: string | undefined;
@@ -208,14 +218,18 @@ export function ResultTable({ review, chosen, choose, open }: Props) {
         sorted: column.key === sortKey,
         onPress: () => setSortKey(column.key === sortKey ? undefined : column.key),
       }))}
-      rows={rows.map((row) => ({
-        key: row.athleteId,
-        name: row.name,
-        ...(row.movedFrom === undefined ? {} : { under: `from ${row.movedFrom}` }),
-        chosen: row.athleteId === chosen,
-        onPress: () => choose(row.athleteId),
-        cells: columns.map(({ key, cell }) => <View key={key}>{cell(row)}</View>),
-      }))}
+      rows={withHeadings(rows, sorted !== undefined).map((row) =>
+        'heading' in row
+          ? row
+          : {
+              key: row.athleteId,
+              name: row.name,
+              ...(row.movedFrom === undefined ? {} : { under: `from ${row.movedFrom}` }),
+              chosen: row.athleteId === chosen,
+              onPress: () => choose(row.athleteId),
+              cells: columns.map(({ key, cell }) => <View key={key}>{cell(row)}</View>),
+            },
+      )}
       nameSays={(name) => `Bring out ${name}`}
     />
   );

@@ -118,7 +118,7 @@ export function Spread({ review, highlightId, choose }: Props) {
               <Path
                 key={verdict}
                 d={marksOf(
-                  points.filter((point) => point.verdict === verdict),
+                  points.filter((point) => point.verdict === verdict && point.athleteId !== highlightId),
                   (point, i) => ({
                     x: xOf(width, point.at) + ((i % 5) - 2) * Math.min(5, column / 7),
                     y: y(point.percent),

@@ -27,6 +27,8 @@ export type EffortReading = {
 
 /** Rests more than so many times as long make another session of it: something else is changed instead. */
 const MOST_REST = 2.5;
+/** Nor are so few of the reps the same session. */
+const FEWEST_SHARE = 0.6;
 /** Half way says nothing in fewer reps than this. */
 const ENOUGH = 4;
 
@@ -113,7 +115,9 @@ export function nextTime(
   if (!arc || !curve || !reading.verdict || reading.verdict === 'as-meant') return [];
   const { session, legs } = asRun(cells);
   const found = proposalsFor(gaugeOf(curve), session, legs, movedArc(arc, reading)).filter((proposal) =>
-    changesOf(proposal).every(({ lever, from, to }) => lever !== 'recovery' || to <= MOST_REST * from),
+    changesOf(proposal).every(({ lever, from, to }) =>
+      lever === 'recovery' ? to <= MOST_REST * from : lever === 'pace' || to >= FEWEST_SHARE * from,
+    ),
   );
   const wanted = reading.verdict === 'easy' ? -1 : 1;
   const alone = found.filter(({ next }) => !next);

@@ -194,7 +194,10 @@ export function resultsOf(run: { plan: Plan; events: readonly RunEvent[] }, stat
   return { summary: summaryOf(athletes, state), athletes, reps: parts.flatMap(({ reps }) => reps) };
 }
 
-/** Whose rows an event changes, wherever in the log it belongs; `all` where it may be anybody's. */
+/**
+ * Whose rows an event changes that comes at the end of a log; `all` where it may be anybody's. One that belongs further back may change
+ * what everything after it meant.
+ */
 export function changedBy(event: RunEvent): readonly string[] | 'all' {
   switch (event.type) {
     case 'conditions':
@@ -208,9 +211,11 @@ export function changedBy(event: RunEvent): readonly string[] | 'all' {
     case 'started':
       // The first start makes results of a roll call, and one more turn of open work is everybody's to run.
       return 'all';
+    case 'decided':
+      // One more is put among the reps of the whole group: what others were told of open work may be of another rep then.
+      return event.decision.kind === 'oneMore' ? 'all' : event.athleteIds;
     case 'held':
     case 'moved':
-    case 'decided':
       return event.athleteIds;
     case 'named':
     case 'shifted':

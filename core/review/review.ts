@@ -9,6 +9,8 @@ import { headline } from './kinds';
 export type ReviewRow = {
   athleteId: string;
   name: string;
+  /** The name of the group they ran this with. */
+  groupName: string;
   cells: ReviewCell[];
   finished: number;
   meanS?: number;
@@ -105,6 +107,7 @@ function rowOf(state: RunState, group: GroupState, athlete: AthleteState, meanOv
   return {
     athleteId,
     name,
+    groupName: group.name,
     cells,
     decided,
     ...meansOf(cells, meanOver),

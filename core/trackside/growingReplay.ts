@@ -18,6 +18,8 @@ const isBefore = (a: LogEntry, b: LogEntry) => a.atMs < b.atMs || (a.atMs === b.
 export class GrowingReplay {
   private known: readonly RunEvent[] = [];
   private state: RunState | undefined;
+  /** The last time all of it was worked out anew: what came in was not simply what happened next. */
+  wasWhole = true;
   private ids = new Set<string>();
   /** Events that another one is about: they must not be applied before that one is looked at. */
   private referred = new Set<string>();
@@ -32,6 +34,7 @@ export class GrowingReplay {
     const entries = isGrown && known[0] === events[0] ? this.atTheEnd(state, news) : undefined;
     this.known = events;
     this.note(entries ? news : events, !entries);
+    this.wasWhole = !state || !entries;
     if (!state || !entries) return (this.state = replay(this.plan, events));
     if (news.length === 0) return state;
     for (const entry of entries) applyEntry(state, entry);

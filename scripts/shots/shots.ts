@@ -65,7 +65,8 @@ test.describe('phone', () => {
       ['squad-review', '/results/squad', 'Hard minutes by week'],
     ] as const) {
       await page.goto(demo.url + place);
-      await page.getByText(shows).waitFor();
+      await page.getByText(shows).first().waitFor();
+      if (/result|review|same/.test(name)) await page.locator('[role=img] svg').first().waitFor();
       await shoot(page, name);
     }
     await page.goto(`${demo.url}/sessions/${id}`);
@@ -136,6 +137,7 @@ test.describe('wide', () => {
     await page.emulateMedia({ colorScheme: 'dark' });
     await page.goto(`${demo.url}/results/${runs.find(({ title }) => title === 'Two sets of 600')?.id}`);
     await page.getByText('rep to rep').waitFor();
+    await page.locator('[role=img] svg').first().waitFor();
     await shoot(page, 'results-wide-dark');
   });
 });

@@ -128,7 +128,7 @@ function projectGrown(db: Db, tx: Tx, runId: string, added: readonly RunEvent[],
   growing.events = [...growing.events, ...added];
   const state = workedOut(() => growing.replay.after(growing.events));
   const ids = new Set<string>();
-  for (const changed of added.map(changedBy))
+  for (const changed of growing.replay.wasWhole ? (['all'] as const) : added.map(changedBy))
     for (const id of changed === 'all' ? [...athletes.keys(), ...idsNamed({ plan, events: added })] : changed)
       ids.add(id);
   const parts = [...ids].map((athleteId) => workedOut(() => partOf(plan, state, athleteId)));

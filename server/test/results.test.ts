@@ -91,6 +91,16 @@ test('what was run is there as soon as the events are, one by one or all at once
   expect(first?.summary).toEqual(summary);
 });
 
+test('what comes in late and belongs further back gives the same as all of it made anew', async () => {
+  const plan = planForTwo();
+  await put(plan);
+  for (const event of eventsFor(plan.id).reverse()) await post(plan.id, [event]);
+  const written = everything();
+  expect(written.reps.map(({ state }) => state)).toEqual(['run', 'run']);
+  rebuild(server.db, plan.id);
+  expect(everything()).toEqual(written);
+});
+
 test('events that are refused as too many leave neither themselves nor results', async () => {
   const plan = planForTwo();
   await put(plan);
