@@ -14,10 +14,16 @@ export function clubBook(newId: () => string): BookChange {
   const own = SEASON.filter(
     ({ title }, i) => !title.startsWith(`${PROGRESSION}, `) && SEASON.findIndex((one) => one.title === title) === i,
   );
-  const sessions = own.map(({ title, shorthand }): BookSession => {
+  const sessions = own.map(({ title, shorthand, intent }): BookSession => {
     const starter = STARTERS.find((one) => one.title === title);
     const kept = starter ?? { id: newId(), tags: ['club'] };
-    return { ...kept, title, shorthand, ...(FAVOURITES.includes(title) ? { favourite: true } : {}) };
+    return {
+      ...kept,
+      title,
+      shorthand,
+      ...(intent ? { intent } : {}),
+      ...(FAVOURITES.includes(title) ? { favourite: true } : {}),
+    };
   });
   const first = sessions.find(({ title }) => title === PROGRESSION);
   const parsed = parseStored(first?.shorthand ?? '');
