@@ -7,12 +7,12 @@ import { formatItem } from '@core/session/formatSession';
 import type { ItemSetting } from '@core/session/itemSetting';
 import type { Session } from '@core/session/session';
 import type { TargetLeg } from '@core/targets/targetsFor';
-import { formatTime } from '@core/units/time';
+import { formatRest, formatTime } from '@core/units/time';
 import { SmallButton } from '../ui/SmallButton';
 import { Stepper } from '../ui/Stepper';
 import { SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { paceText, restText } from './planWords';
+import { paceText } from './planWords';
 import type { Planning } from './usePlanning';
 
 type Props = {
@@ -108,7 +108,7 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
                 <Stepper
                   label="Length"
                   value={length}
-                  text={range.kind === 'distance' ? `${Math.round(length)} m` : restText(length)}
+                  text={range.kind === 'distance' ? `${Math.round(length)} m` : formatRest(length)}
                   step={lengthStep(range)}
                   min={range.least}
                   max={range.most}
@@ -119,7 +119,7 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
                 <Stepper
                   label="Recovery"
                   value={rest.durationS}
-                  text={restText(rest.durationS)}
+                  text={formatRest(rest.durationS)}
                   step={5}
                   min={5}
                   max={1200}

@@ -1,13 +1,12 @@
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { repLabel } from '@core/trackside/plan';
-import { formatTime } from '@core/units/time';
+import { formatRest, formatTime } from '@core/units/time';
 import { useLastTimeQuery } from '../store/api';
 import { dayName } from '../ui/days';
 import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { restText } from './planWords';
 
 /** How this session went the last time; nothing where it never was run. */
 export function LastTime({ sessionId }: { sessionId: string }) {
@@ -18,7 +17,7 @@ export function LastTime({ sessionId }: { sessionId: string }) {
     `${repLabel(kind)} in ${formatTime(meanS, 1)} on average`,
     ...(evennessPercent === undefined ? [] : [`even to ± ${evennessPercent.toFixed(1)}\u00a0%`]),
     ...(effort === undefined ? [] : [`effort ${effort.toFixed(1)}`]),
-    ...(restS === undefined ? [] : [`rests ${restText(restS)}`]),
+    ...(restS === undefined ? [] : [`rests ${formatRest(restS)}`]),
   ];
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>

@@ -10,7 +10,6 @@ import {
   outlookText,
   paceText,
   proposalText,
-  restText,
   whomText,
 } from './planWords';
 
@@ -41,9 +40,8 @@ test('how it fits, for the squad and for one', () => {
   ]);
 });
 
-test('paces and rests', () => {
+test('paces', () => {
   expect([paceText(1), paceText(0.98), paceText(1.02)]).toEqual(['as worked out', '2.0 % slower', '2.0 % quicker']);
-  expect([restText(75), restText(150)]).toEqual(['75 s', '2:30']);
 });
 
 test('proposals and their effect', () => {

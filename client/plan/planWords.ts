@@ -7,7 +7,7 @@ import type { Item, Session } from '@core/session/session';
 import type { Change, DayGroup } from '@core/planning/dayPlan';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Aim } from '@core/targets/targetsFor';
-import { formatClock, formatTime } from '@core/units/time';
+import { formatRest, formatTime } from '@core/units/time';
 
 export const FIT_WORDS: Record<Fit, string> = {
   fine: 'on plan',
@@ -50,9 +50,6 @@ export function paceText(share: number): string {
   return `${percent.toFixed(1)} % ${share < 1 ? 'slower' : 'quicker'}`;
 }
 
-/** Seconds of rest: `75 s`, `2:30`. */
-export const restText = (s: number) => (s < 100 ? `${Math.round(s)} s` : formatClock(s));
-
 /** An item in a few characters, without its count and recovery: `400 @5k`, `set of 3`. */
 export function itemName({ body }: Item): string {
   if (body.kind === 'set') return `set of ${body.items.length}`;
@@ -69,7 +66,7 @@ function leverText({ lever, path, set, from, to }: LeverChange, session: Session
     case 'recovery':
       return set.kind === 'jog'
         ? `${name}: jog ${Math.round(to)} m instead of ${Math.round(from)} m`
-        : `${name}: recovery ${restText(to)} instead of ${restText(from)}`;
+        : `${name}: recovery ${formatRest(to)} instead of ${formatRest(from)}`;
     case 'count':
     case 'reps-in-set':
       return `${name}: ${to} × instead of ${from} ×${lever === 'reps-in-set' ? ' in each set' : ''}`;
@@ -115,9 +112,9 @@ export function changeText(change: Change): string {
       return `${of}${set.n} ×`;
     case 'length':
       // Of time or of distance, as the item was written.
-      return `${of}${/\d(?:s|min)\b/.test(of) ? restText(set.length) : `${Math.round(set.length)} m`}`;
+      return `${of}${/\d(?:s|min)\b/.test(of) ? formatRest(set.length) : `${Math.round(set.length)} m`}`;
     case 'recovery':
-      return `${of}recovery ${restText(set.durationS)}`;
+      return `${of}recovery ${formatRest(set.durationS)}`;
     case 'jog':
       return `${of}jog ${set.distanceM} m`;
     case 'pace':

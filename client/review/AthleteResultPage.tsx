@@ -9,7 +9,7 @@ import { nextTime, readEffort } from '@core/review/effortReading';
 import { habitsOf, openingOf } from '@core/review/habits';
 import type { Review, ReviewRow } from '@core/review/review';
 import { repLabel } from '@core/trackside/plan';
-import { formatClock, formatDelta, formatTime } from '@core/units/time';
+import { formatClock, formatDelta, formatRest, formatTime } from '@core/units/time';
 import { schoolsOf } from '@core/squad/schools';
 import { pacesOf, useSquad } from '../squad/useSquad';
 import { capitalised } from '../ui/capitalised';
@@ -35,7 +35,6 @@ import {
   fadeText,
   habitText,
   nextTimeText,
-  restText,
 } from './reviewWords';
 import { Spread, spreadPoints } from './Spread';
 import { Surges } from './Surges';
@@ -65,10 +64,10 @@ function Marks({ cell }: { cell: ReviewCell }) {
 /** Everything else that is known of a rep, in one line. */
 function detailsOf(cell: ReviewCell, pulse: { from: number; to: number }): string {
   const { restS, plannedRestS, effort, beatsPerMin, flags, notes, excluded, source } = cell;
-  const planned = plannedRestS === undefined ? '' : ` of ${restText(plannedRestS)}`;
+  const planned = plannedRestS === undefined ? '' : ` of ${formatRest(plannedRestS)}`;
   const isReady = beatsPerMin !== undefined && beatsPerMin <= pulse.to;
   return [
-    ...(restS === undefined ? [] : [`rest ${restText(restS)}${planned}`]),
+    ...(restS === undefined ? [] : [`rest ${formatRest(restS)}${planned}`]),
     ...(effort === undefined ? [] : [`effort ${effort}`]),
     ...(beatsPerMin === undefined ? [] : [`pulse ${beatsPerMin}${isReady ? `, back under ${pulse.to}` : ''}`]),
     ...flags,

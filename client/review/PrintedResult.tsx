@@ -1,11 +1,10 @@
 import { View } from 'react-native';
-import type { Review, ReviewRow } from '@core/review/review';
+import type { Review } from '@core/review/review';
 import { repLabel } from '@core/trackside/plan';
-import { formatDelta, formatTime } from '@core/units/time';
 import { Printed } from '../ui/Printed';
 import { SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { evennessText } from './reviewWords';
+import { evennessText, timeText } from './reviewWords';
 import { Spread } from './Spread';
 
 type Props = {
@@ -16,14 +15,6 @@ type Props = {
   reviews: readonly Review[];
   done: () => void;
 };
-
-/** A time and how far off it was: `1:21.4 +0.5`. */
-function timeText({ actualS, deltaS, excluded, coveredM }: ReviewRow['cells'][number]): string {
-  if (actualS === undefined) return '–';
-  if (coveredM !== undefined) return `${Math.round(coveredM)} m`;
-  const time = formatTime(actualS, 1);
-  return excluded ? `(${time})` : deltaS === undefined ? time : `${time} ${formatDelta(deltaS)}`;
-}
 
 function Times({ review }: { review: Review }) {
   const palette = usePalette();

@@ -3,12 +3,12 @@ import { View } from 'react-native';
 import type { ReviewCell } from '@core/review/cell';
 import type { Review, ReviewRow } from '@core/review/review';
 import { repLabel } from '@core/trackside/plan';
-import { formatClock, formatDelta, formatTime } from '@core/units/time';
+import { formatClock, formatDelta, formatRest, formatTime } from '@core/units/time';
 import { Delta } from '../ui/Delta';
 import { Press } from '../ui/Press';
 import { Table, type TableColumn, type TableHeading } from '../ui/Table';
 import { Words } from '../ui/Words';
-import { evennessText, restText, signedPercent } from './reviewWords';
+import { evennessText, signedPercent } from './reviewWords';
 
 const none = <Words quiet>–</Words>;
 const right = { alignItems: 'flex-end' } as const;
@@ -135,7 +135,8 @@ function summaryColumns({ rows, meanOver }: Review): Shown[] {
       under: 'of planned',
       width: 84,
       by: ({ rest }) => rest && rest.takenS - rest.plannedS,
-      cell: ({ rest }) => (rest ? <Two over={restText(rest.takenS)} under={`of ${restText(rest.plannedS)}`} /> : none),
+      cell: ({ rest }) =>
+        rest ? <Two over={formatRest(rest.takenS)} under={`of ${formatRest(rest.plannedS)}`} /> : none,
     },
     has(({ evenness }) => evenness.firstPercent !== undefined) && {
       key: 'first',

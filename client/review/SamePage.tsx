@@ -5,7 +5,7 @@ import { Divider } from 'react-native-paper';
 import type { SameSessions } from '@core/review/history';
 import { kindsText } from '@core/review/sameSession';
 import { sideBySide, type SideRun } from '@core/review/sideBySide';
-import { formatTime } from '@core/units/time';
+import { formatRest, formatTime } from '@core/units/time';
 import { useSquad } from '../squad/useSquad';
 import { troubleText, useSameSessionsQuery } from '../store/api';
 import { DateLines } from '../ui/charts';
@@ -18,7 +18,7 @@ import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
-import { changeText, conditionsText, restText, sideText } from './reviewWords';
+import { changeText, conditionsText, sideText } from './reviewWords';
 import { reachOf, SpreadStrip } from './SpreadStrip';
 import { EFFORT_AXIS } from './weeks';
 
@@ -155,7 +155,7 @@ function Sides({ same, name }: { same: SameSessions; name: string }) {
         <RepForRep sides={sides} />
       </View>
       <Words as="small" quiet>
-        {`Rests as they were taken: ${sides.map(({ run, restS }) => `${dayName(run.date)} ${restS === undefined ? 'not known' : restText(restS)}`).join(', ')}.`}
+        {`Rests as they were taken: ${sides.map(({ run, restS }) => `${dayName(run.date)} ${restS === undefined ? 'not known' : formatRest(restS)}`).join(', ')}.`}
       </Words>
     </View>
   );

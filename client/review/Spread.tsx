@@ -14,11 +14,12 @@ const PLOT = { top: 12, bottom: 24, left: 48, right: 8 };
 /** A press picks the athlete whose mark is within so many px. */
 const REACH_PX = 44;
 
-/** Early points left, late right, on is round: the same marks as everywhere, small. */
-export function shapeAt(verdict: Verdict, x: number, y: number): string {
-  if (verdict === 'early') return `M${x + 3.5} ${y - 4}L${x - 4.5} ${y}L${x + 3.5} ${y + 4}Z`;
-  if (verdict === 'late') return `M${x - 3.5} ${y - 4}L${x + 4.5} ${y}L${x - 3.5} ${y + 4}Z`;
-  return `M${x - 3} ${y}a3 3 0 1 0 6 0a3 3 0 1 0-6 0`;
+/** Early points left, late right, on is round: the same marks as everywhere, `size` high to each side. */
+export function shapeAt(verdict: Verdict, x: number, y: number, size = 4): string {
+  const [tip, back, round] = [size + 0.5, size - 0.5, size * 0.75];
+  if (verdict === 'early') return `M${x + back} ${y - size}L${x - tip} ${y}L${x + back} ${y + size}Z`;
+  if (verdict === 'late') return `M${x - back} ${y - size}L${x + tip} ${y}L${x - back} ${y + size}Z`;
+  return `M${x - round} ${y}a${round} ${round} 0 1 0 ${2 * round} 0a${round} ${round} 0 1 0${-2 * round} 0`;
 }
 
 type Point = { athleteId: string; at: number; verdict: Verdict; percent: number; deltaS: number };
@@ -34,7 +35,8 @@ function pointOf(athleteId: string, cell: ReviewCell, at: number): Point | undef
 export const spreadPoints = ({ rows }: Review): Point[] =>
   rows.flatMap(({ athleteId, cells }) => cells.flatMap((cell, at) => pointOf(athleteId, cell, at) ?? []));
 
-const VERDICTS: readonly Verdict[] = ['early', 'on', 'late'];
+/** In the order they are drawn. */
+export const VERDICTS: readonly Verdict[] = ['early', 'on', 'late'];
 
 /** Marks of one kind in one path: a drawing of hundreds of parts is slow on a phone. */
 export const marksOf = <P extends { verdict: Verdict }>(

@@ -4,11 +4,10 @@ import type { Verdict } from '@core/trackside/verdict';
 import { scale, type Scale } from '../ui/plot';
 import { Plot } from '../ui/Plot';
 import { usePalette } from '../ui/theme';
+import { shapeAt, VERDICTS } from './Spread';
 
 const HEIGHT = 60;
 const INSET = 8;
-
-const VERDICTS: readonly Verdict[] = ['early', 'on', 'late'];
 
 /** The marks of one kind in one path, small. */
 function marks(reps: readonly RanRep[], kind: Verdict, column: number, y: Scale): string {
@@ -16,10 +15,7 @@ function marks(reps: readonly RanRep[], kind: Verdict, column: number, y: Scale)
     .map(({ place, percent, verdict }, i) => {
       if (percent === undefined || verdict !== kind) return '';
       const x = INSET + column * (place + 0.5) + ((i % 5) - 2) * Math.min(3, column / 8);
-      const at = y(percent);
-      if (kind === 'early') return `M${x + 2.5} ${at - 3}L${x - 3.5} ${at}L${x + 2.5} ${at + 3}Z`;
-      if (kind === 'late') return `M${x - 2.5} ${at - 3}L${x + 3.5} ${at}L${x - 2.5} ${at + 3}Z`;
-      return `M${x - 2.4} ${at}a2.4 2.4 0 1 0 4.8 0a2.4 2.4 0 1 0-4.8 0`;
+      return shapeAt(kind, x, y(percent), 3);
     })
     .join('');
 }

@@ -1,3 +1,4 @@
+import type { ReviewCell } from '@core/review/cell';
 import type { DecisionTaken, Difference } from '@core/review/differences';
 import type { EffortReading, SquadEffort } from '@core/review/effortReading';
 import { MOST_NAMES, type Finding, type FindingKind, type Findings, type Person } from '@core/review/findings';
@@ -9,14 +10,13 @@ import type { SideRun } from '@core/review/sideBySide';
 import type { LeverChange } from '@core/outlook/proposals';
 import type { Conditions, Decision } from '@core/trackside/events';
 import { listed } from '@core/units/listed';
-import { formatClock, formatDelta, formatTime } from '@core/units/time';
+import { formatDelta, formatRest, formatTime } from '@core/units/time';
 
 /** `1.4 %` */
 const size = (percent: number) => `${Math.abs(percent).toFixed(1)}\u00a0%`;
 /** `+1.4 %`, `−0.8 %`; under half a tenth, `0.0 %`. */
 export const signedPercent = (percent: number): string => `${formatDelta(percent)}\u00a0%`;
 const times = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`;
-export const restText = (s: number): string => (s < 100 ? `${Math.round(s)} s` : formatClock(Math.round(s)));
 
 /** Names with what each came to; more than a few are counted. */
 function people(list: readonly Person[], each: (value: number) => string): string {
@@ -95,7 +95,7 @@ function leverText({ lever, from, to, set }: LeverChange): string {
     case 'recovery':
       return set.kind === 'jog'
         ? `jog ${Math.round(to)} m, not ${Math.round(from)} m`
-        : `rests of ${restText(to)}, not ${restText(from)}`;
+        : `rests of ${formatRest(to)}, not ${formatRest(from)}`;
     case 'pace':
       return `${size((1 / to - 1) * 100)} ${to < 1 ? 'slower' : 'quicker'}`;
     case 'count':
@@ -204,7 +204,7 @@ export function sideText({ kinds, evennessPercent, effort, restS, plannedRestS, 
     ...(effort === undefined ? [] : [`effort ${effort.toFixed(1)}`]),
     ...(restS === undefined
       ? []
-      : [`rests ${restText(restS)}${plannedRestS === undefined ? '' : ` of ${restText(plannedRestS)}`}`]),
+      : [`rests ${formatRest(restS)}${plannedRestS === undefined ? '' : ` of ${formatRest(plannedRestS)}`}`]),
   ];
   return said.length === 0
     ? 'Nothing that counts.'
@@ -253,6 +253,17 @@ export function changeText(change: Change): string {
   return `Since the one before${outside.length > 0 ? `, ${listed(outside)}` : ''}: ${says}, ${pace}${effort}${who}.`;
 }
 
+/** A time and how far off it was: `1:21.4 +0.5`; in brackets where it does not count. */
+export function timeText(
+  { actualS, deltaS, excluded, coveredM }: ReviewCell,
+  deltaText = (delta: string): string => delta,
+): string {
+  if (actualS === undefined) return '–';
+  if (coveredM !== undefined) return `${Math.round(coveredM)} m`;
+  const time = formatTime(actualS, 1);
+  return excluded ? `(${time})` : deltaS === undefined ? time : `${time} ${deltaText(formatDelta(deltaS))}`;
+}
+
 /** A session as text to paste into a message: what matters, then everyone's times. */
 export function plainText({
   title,
@@ -267,13 +278,7 @@ export function plainText({
 }): string {
   const times = reviews.flatMap(({ rows }) =>
     rows.map(({ name, cells }) => {
-      const said = cells.flatMap(({ actualS, deltaS, excluded, coveredM, rep }) => {
-        if (!rep) return [];
-        if (actualS === undefined) return ['–'];
-        if (coveredM !== undefined) return [`${Math.round(coveredM)} m`];
-        const time = formatTime(actualS, 1);
-        return [excluded ? `(${time})` : deltaS === undefined ? time : `${time} (${formatDelta(deltaS)})`];
-      });
+      const said = cells.flatMap((cell) => (cell.rep ? [timeText(cell, (delta) => `(${delta})`)] : []));
       return `${name}: ${said.join(', ')}`;
     }),
   );

@@ -2,7 +2,7 @@
 import { INTENT_FACTS } from '../session/intent';
 import { parseStored } from '../session/parseSession';
 import { suggestIntent } from '../session/suggestIntent';
-import { cellKey, enteredRun, type Typed } from '../trackside/entered';
+import { cellKey, enteredRun } from '../trackside/entered';
 import type { Happening } from '../trackside/events';
 import { repLabel, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../trackside/plan';
 import { grouped } from '../units/grouped';
@@ -57,8 +57,12 @@ function shorthandOf(reps: readonly PlannedRep[]): string {
   return lines.join('\n');
 }
 
+/** The numbers the reps have in the file, in order: they need not begin at 1, nor be without gaps. */
+const repNumbers = (rows: readonly ResultRow[]): number[] =>
+  [...new Set(rows.map(({ rep }) => rep))].sort((a, b) => a - b);
+
 function groupOf(id: string, name: string, rows: readonly ResultRow[], { whom }: Options): PlannedGroup | undefined {
-  const numbers = [...new Set(rows.map(({ rep }) => rep))].sort((a, b) => a - b);
+  const numbers = repNumbers(rows);
   const reps = numbers.flatMap((number) => {
     const row = rows.find((one) => one.rep === number);
     return row ? [asRep(row)] : [];
@@ -77,7 +81,7 @@ function groupOf(id: string, name: string, rows: readonly ResultRow[], { whom }:
 
 /** What was told of the reps of a group, beside their times. */
 function toldOf(group: PlannedGroup, rows: readonly ResultRow[], { whom }: Options): Happening[] {
-  const numbers = [...new Set(rows.map(({ rep }) => rep))].sort((a, b) => a - b);
+  const numbers = repNumbers(rows);
   return rows.flatMap((row): Happening[] => {
     const athleteId = whom(row.athlete)?.athleteId;
     const repIndex = numbers.indexOf(row.rep);
@@ -111,7 +115,7 @@ function broughtInSession(rows: readonly ResultRow[], options: Options): Brought
   const typed: Record<string, string> = {};
   let reps = 0;
   for (const { rows: own } of parts) {
-    const numbers = [...new Set(own.map(({ rep }) => rep))].sort((a, b) => a - b);
+    const numbers = repNumbers(own);
     for (const { athlete, rep, distanceM, timeS, coveredM } of own) {
       const athleteId = whom(athlete)?.athleteId;
       const text = distanceM === undefined ? coveredM && `${coveredM} m` : timeS && formatExactTime(timeS);
@@ -131,7 +135,7 @@ function broughtInSession(rows: readonly ResultRow[], options: Options): Brought
     ...(parsed.ok ? { arc: INTENT_FACTS[suggestIntent(parsed.session)].arc } : {}),
     groups: parts.map(({ group }) => group),
   };
-  const entered = enteredRun(plan, typed as Typed, startAtMs(first.date));
+  const entered = enteredRun(plan, typed, startAtMs(first.date));
   const endMs = Math.max(...entered.happened.map(({ atMs }) => atMs));
   const told = parts.flatMap(({ group, rows: own }) => toldOf(group, own, options));
   return {

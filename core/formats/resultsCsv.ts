@@ -5,6 +5,7 @@ import type { Review, ReviewRow } from '../review/review';
 import type { Plan } from '../trackside/plan';
 import { parseTime } from '../units/time';
 import { csv } from './csv';
+import { known } from '../units/known';
 
 /** One rep of one athlete, as it stands in a file. Seconds and metres. */
 export type ResultRow = {
@@ -85,7 +86,6 @@ function rowOf(plan: Plan, review: Review, { name, sessionEffort }: ReviewRow, c
     notes: [...cell.flags, ...cell.notes].join('; ') || undefined,
     leftOut: cell.excluded?.reason,
   };
-  const known = Object.entries(said).filter(([, value]) => value !== undefined);
   return [
     {
       date: plan.date,
@@ -94,7 +94,7 @@ function rowOf(plan: Plan, review: Review, { name, sessionEffort }: ReviewRow, c
       athlete: name,
       rep: at + 1,
       part: rep.role,
-      ...(Object.fromEntries(known) as Partial<ResultRow>),
+      ...known(said),
     },
   ];
 }
@@ -141,17 +141,18 @@ const LIMITS: Partial<Record<keyof ResultRow, readonly [number, number]>> = {
 /** Reads one row; a sentence says what is wrong with it. */
 function readRow(cells: readonly string[], columns: readonly (Column | undefined)[]): ResultRow | string {
   const said: Partial<Record<keyof ResultRow, string | number>> = { group: '', session: 'Results', part: 'main' };
-  const texts = new Map<keyof ResultRow, string>();
-  columns.forEach((column, i) => {
-    if (column) texts.set(column.key, plain(cells[i] ?? ''));
-  });
-  for (const [key, text] of texts) {
+  let time = '';
+  for (const [i, column] of columns.entries()) {
+    if (!column) continue;
+    const { key, name } = column;
+    const text = plain(cells[i] ?? '');
     const limits = LIMITS[key];
     if (limits) {
-      const value = numberIn(text, COLUMNS.find((column) => column.key === key)?.name ?? key, ...limits);
+      const value = numberIn(text, name, ...limits);
       if (typeof value === 'string') return value;
       if (value !== undefined) said[key] = value;
-    } else if (key !== 'timeS' && text !== '') said[key] = text.slice(0, 200);
+    } else if (key === 'timeS') time = text;
+    else if (text !== '') said[key] = text.slice(0, 200);
   }
   const { date, athlete, rep, distanceM, durationS } = said as Partial<ResultRow>;
   if (!/^\d{4}-\d{2}-\d{2}$/.test(date ?? '')) return `“${date ?? ''}” is no date: write it like 2027-04-18`;
@@ -159,7 +160,6 @@ function readRow(cells: readonly string[], columns: readonly (Column | undefined
   if (rep === undefined || !Number.isInteger(rep)) return 'a rep needs its number';
   if (distanceM === undefined && durationS === undefined) return 'a rep needs a distance or a duration';
   if (said.part !== 'finish') said.part = 'main';
-  const time = texts.get('timeS') ?? '';
   if (time !== '') {
     const seconds = Number(time.replace(',', '.'));
     const read = Number.isFinite(seconds) ? seconds : undefined;

@@ -1,4 +1,5 @@
 /** How evenly an athlete ran the reps of one kind. */
+import { mean } from '../units/mean';
 
 /** Who took a time: a thumb on a phone, a timing chip, or somebody who typed it in. */
 export const TIME_SOURCES = ['thumb', 'chip', 'typed'] as const;
@@ -37,8 +38,6 @@ const T95 = [
   2.101, 2.093, 2.086,
 ];
 const t95 = (degrees: number): number => T95[degrees - 1] ?? 1.96 + 2.5 / degrees;
-
-const mean = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** Each rep's lateness in percent: of its target where all have one, else of the mean time or pace. */
 function latenesses(reps: readonly TimedRep[]): { percents: number[]; isOfTarget: boolean } {

@@ -1,6 +1,7 @@
 /** What matters in a session, for a coach who has a few seconds: at most three things, with names and numbers. */
 import { verdictOn } from '../trackside/verdict';
 import type { Review, ReviewRow } from './review';
+import { mean } from '../units/mean';
 
 /** Whom it is about; what `value` is hangs on the kind of finding. */
 export type Person = { athleteId: string; name: string; value: number };
@@ -37,8 +38,6 @@ const WORTH = { offShare: 0.5, fadePercent: 1.5, firstPercent: 1.5, lastPercent:
 type Rule = (row: ReviewRow) => number | undefined;
 
 const targetsOf = ({ cells }: ReviewRow) => cells.filter(({ verdict, excluded }) => verdict && !excluded);
-
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 /** Late (or early) in half of the reps, and on average by more than a thumb is good for. */
 const off =

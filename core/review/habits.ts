@@ -1,5 +1,7 @@
 /** What an athlete does within a rep: the first mark against an even run to the same finish. */
 import type { ReviewCell } from './cell';
+import { grouped } from '../units/grouped';
+import { mean } from '../units/mean';
 
 /** `deltaS` seconds off an even run at the mark `atM`: below 0 is early. */
 export type Opening = { atM: number; deltaS: number };
@@ -23,19 +25,17 @@ export function openingOf({ rep, actualS, passes, excluded }: ReviewCell): Openi
 
 /** What the athlete does on nearly every rep of a distance, the furthest off first; nothing where there is no habit. */
 export function habitsOf(cells: readonly ReviewCell[]): Habit[] {
-  const byMark = new Map<string, { distanceM: number; atM: number; deltas: number[] }>();
-  for (const cell of cells) {
+  const openings = cells.flatMap((cell) => {
     const opening = openingOf(cell);
-    const { distanceM = 0 } = cell.rep ?? {};
-    if (!opening) continue;
-    const key = `${distanceM} ${opening.atM}`;
-    const group = byMark.get(key) ?? { distanceM, atM: opening.atM, deltas: [] };
-    group.deltas.push(opening.deltaS);
-    byMark.set(key, group);
-  }
-  return [...byMark.values()]
-    .flatMap(({ distanceM, atM, deltas }): Habit[] => {
-      const deltaS = deltas.reduce((sum, delta) => sum + delta, 0) / deltas.length;
+    return opening ? [{ ...opening, distanceM: cell.rep?.distanceM ?? 0 }] : [];
+  });
+  return [...grouped(openings, ({ distanceM, atM }) => `${distanceM} ${atM}`).values()]
+    .flatMap((alike): Habit[] => {
+      const [first] = alike;
+      if (!first) return [];
+      const { distanceM, atM } = first;
+      const deltas = alike.map(({ deltaS }) => deltaS);
+      const deltaS = mean(deltas);
       const same = deltas.filter((delta) => Math.sign(delta) === Math.sign(deltaS)).length;
       const isHabit =
         deltas.length >= HABIT.reps && Math.abs(deltaS) >= HABIT.deltaS && same >= HABIT.share * deltas.length;

@@ -1,5 +1,6 @@
 /** The reps of one athlete by kind: those of one item, that can be compared with each other. */
 import { repLabel, type PlannedRep } from '../trackside/plan';
+import { grouped } from '../units/grouped';
 import { timedRep, type ReviewCell } from './cell';
 import { evennessOf, type Evenness, type TimedRep } from './evenness';
 
@@ -13,23 +14,21 @@ export type RepKind = {
 /** Fewer than this are no kind to judge evenness by: steps of a ladder are read together. */
 const ENOUGH = 3;
 
-const kindKey = (rep: PlannedRep) => `${rep.role} ${repLabel(rep)}`;
+/** What reps of one kind share: their part, amount and pace. */
+export const kindKey = (rep: Pick<PlannedRep, 'role' | 'distanceM' | 'durationS' | 'pace'>): string =>
+  `${rep.role} ${repLabel(rep)}`;
 
 const evennessOfCells = (cells: readonly ReviewCell[]): Evenness =>
   evennessOf(cells.map(timedRep).filter((rep): rep is TimedRep => rep !== undefined));
 
 /** Gathers the reps that count by kind, in the order each kind first comes. */
 export function kindsOf(cells: readonly ReviewCell[]): RepKind[] {
-  const byKey = new Map<string, { rep: PlannedRep; cells: ReviewCell[] }>();
-  for (const cell of cells) {
-    const { rep } = cell;
-    if (!rep || !timedRep(cell)) continue;
-    const key = kindKey(rep);
-    const kind = byKey.get(key) ?? { rep, cells: [] };
-    kind.cells.push(cell);
-    byKey.set(key, kind);
-  }
-  return [...byKey.values()].map((kind) => ({ ...kind, evenness: evennessOfCells(kind.cells) }));
+  const known = cells.flatMap((cell) => (cell.rep && timedRep(cell) ? [{ rep: cell.rep, cell }] : []));
+  return [...grouped(known, ({ rep }) => kindKey(rep)).values()].flatMap((kind) => {
+    const [first] = kind;
+    const own = kind.map(({ cell }) => cell);
+    return first ? [{ rep: first.rep, cells: own, evenness: evennessOfCells(own) }] : [];
+  });
 }
 
 /**

@@ -12,6 +12,7 @@ import { sessionLoad, type SessionLoad } from './load';
 import { reviewGroups, type Review, type ReviewRow } from './review';
 import { summaryOf, type RunSummary } from './summary';
 import type { TimeSource } from './evenness';
+import { known } from '../units/known';
 
 /** Raised with every change of what the rows hold. */
 export const RESULTS_VERSION = 1;
@@ -70,11 +71,6 @@ export type AthleteResult = {
 } & Partial<SessionLoad>;
 
 export type RunResults = { summary: RunSummary; athletes: AthleteResult[]; reps: RepResult[] };
-
-/** Only what is known: undefined fields are left out. */
-function known<T extends object>(fields: { [K in keyof Required<T>]: T[K] | undefined }): T {
-  return Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as T;
-}
 
 const flagged = (isSo: boolean | undefined): true | undefined => (isSo ? true : undefined);
 

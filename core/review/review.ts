@@ -4,6 +4,7 @@ import type { AthleteState, Decided, GroupState, RunState, Slot } from '../track
 import { counts, readCell, type ReviewCell } from './cell';
 import type { Evenness } from './evenness';
 import { headline } from './kinds';
+import { mean } from '../units/mean';
 
 /** One athlete's row. Times in seconds; mean and spread over the finished reps, per 400 m where their distances differ. */
 export type ReviewRow = {
@@ -48,8 +49,6 @@ export type Review = {
   /** What means are over: a rep, or 400 m where the reps differ in distance. */
   meanOver: 'rep' | '400';
 };
-
-const mean = (values: readonly number[]) => values.reduce((sum, v) => sum + v, 0) / values.length;
 
 /** Sample standard deviation; undefined for fewer than two values. */
 function deviation(values: readonly number[]): number | undefined {

@@ -5,15 +5,14 @@ import type { Session } from '../session/session';
 import { isTimedRep } from '../targets/targetsFor';
 import type { Conditions } from '../trackside/events';
 import { repLabel, type Plan, type PlannedRep } from '../trackside/plan';
+import { mean } from '../units/mean';
+import { kindKey } from './kinds';
 
 /** Reps of one kind, and how many of them a session has. */
 export type KindCount = Pick<PlannedRep, 'role' | 'distanceM' | 'durationS' | 'pace'> & { count: number };
 
 /** Counts within this of each other are the same session; recoveries may differ, and are shown. */
 const COUNT_SHARE = 0.2;
-
-export const kindKey = (rep: Pick<PlannedRep, 'role' | 'distanceM' | 'durationS' | 'pace'>) =>
-  `${rep.role} ${repLabel(rep)}`;
 
 /** Counts reps by kind, in the order the kinds first come. */
 export function kindsOfReps(reps: readonly Omit<KindCount, 'count'>[]): KindCount[] {
@@ -120,8 +119,6 @@ export type Change = {
 const SAME = { percent: 0.7, effort: 0.6 };
 /** A difference outside that is worth a word. */
 const HOTTER_C = 4;
-
-const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
 
 function verdictOf(quicker: number | undefined, effort: number | undefined): ChangeVerdict | undefined {
   if (quicker === undefined) return undefined;

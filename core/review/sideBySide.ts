@@ -1,7 +1,10 @@
 /** The runs of one session laid side by side: what each came to, rep for rep, and what has changed since the one before. */
 import { grouped } from '../units/grouped';
 import type { RanAthlete, RanRep, SameRun, SameSessions } from './history';
-import { compareRuns, kindKey, type Change, type ComparedRun, type RunMean } from './sameSession';
+import { kindKey } from './kinds';
+import { compareRuns, type Change, type ComparedRun, type RunMean } from './sameSession';
+import { meanOfKnown } from '../units/mean';
+import { known } from '../units/known';
 
 /** One run, for the squad or for one. Times in seconds. */
 export type SideRun = {
@@ -19,11 +22,6 @@ export type SideRun = {
   change?: Change;
 };
 
-const mean = (values: readonly (number | undefined)[]): number | undefined => {
-  const known = values.flatMap((value) => value ?? []);
-  return known.length === 0 ? undefined : known.reduce((sum, value) => sum + value, 0) / known.length;
-};
-
 const effortOf = ({ sessionEffort, lastEffort }: RanAthlete): number | undefined => sessionEffort ?? lastEffort;
 
 /** Seconds that a rep is compared by: by the clock, those that a kilometre would take. */
@@ -33,12 +31,12 @@ const comparedS = ({ timeS, distanceM, coveredM }: RanRep): number | undefined =
 function compared(reps: readonly RanRep[], athletes: readonly RanAthlete[], run: SameRun): ComparedRun {
   const means = [...grouped(reps, (rep) => `${rep.athleteId} ${kindKey(rep)}`).values()].flatMap((group): RunMean[] => {
     const [first] = group;
-    const meanS = mean(group.map(comparedS));
+    const meanS = meanOfKnown(group.map(comparedS));
     return first && meanS !== undefined
       ? [{ athleteId: first.athleteId, kind: kindKey(first), meanS, reps: group.length }]
       : [];
   });
-  const restS = mean(reps.map((rep) => rep.restS));
+  const restS = meanOfKnown(reps.map((rep) => rep.restS));
   return {
     means,
     efforts: Object.fromEntries(
@@ -55,34 +53,33 @@ function compared(reps: readonly RanRep[], athletes: readonly RanAthlete[], run:
 function sideRun(run: SameRun, reps: readonly RanRep[], athletes: readonly RanAthlete[]): SideRun {
   const there = athletes.filter(({ isThere }) => isThere);
   const figures = {
-    evennessPercent: mean(there.map((athlete) => athlete.evennessPercent)),
-    effort: mean(there.map(effortOf)),
-    restS: mean(reps.map((rep) => rep.restS)),
-    plannedRestS: mean(reps.map((rep) => rep.plannedRestS)),
+    evennessPercent: meanOfKnown(there.map((athlete) => athlete.evennessPercent)),
+    effort: meanOfKnown(there.map(effortOf)),
+    restS: meanOfKnown(reps.map((rep) => rep.restS)),
+    plannedRestS: meanOfKnown(reps.map((rep) => rep.plannedRestS)),
   };
-  const known = Object.entries(figures).filter(([, value]) => value !== undefined);
   return {
     run,
     athletes: there.length,
     kinds: [...grouped(reps, kindKey)].map(([key, group]) => {
-      const meanM = mean(group.map(({ coveredM }) => coveredM));
+      const meanM = meanOfKnown(group.map(({ coveredM }) => coveredM));
       return {
         label: key.replace(/^(main|finish) /, ''),
-        meanS: mean(group.map(({ timeS }) => timeS)) ?? 0,
+        meanS: meanOfKnown(group.map(({ timeS }) => timeS)) ?? 0,
         ...(meanM === undefined ? {} : { meanM }),
       };
     }),
     reps: [...grouped(reps, ({ place }) => String(place)).values()]
       .map((group) => {
-        const effort = mean(group.map((rep) => rep.effort));
+        const effort = meanOfKnown(group.map((rep) => rep.effort));
         return {
           place: group[0]?.place ?? 0,
-          timeS: mean(group.map(({ timeS }) => timeS)) ?? 0,
+          timeS: meanOfKnown(group.map(({ timeS }) => timeS)) ?? 0,
           ...(effort === undefined ? {} : { effort }),
         };
       })
       .sort((a, b) => a.place - b.place),
-    ...(Object.fromEntries(known) as Partial<SideRun>),
+    ...known(figures),
   };
 }
 

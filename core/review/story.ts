@@ -6,6 +6,8 @@ import { parseISO } from 'date-fns/parseISO';
 import { startOfISOWeek } from 'date-fns/startOfISOWeek';
 import type { PaceMetres, RanAthlete, RunHead } from './history';
 import { loadOf } from './load';
+import { known } from '../units/known';
+import { mean, meanOfKnown } from '../units/mean';
 
 const iso = (day: Date) => format(day, 'yyyy-MM-dd');
 export const mondayOf = (date: string): string => iso(startOfISOWeek(parseISO(date)));
@@ -127,13 +129,10 @@ export type SquadRow = {
   effortRise?: number;
 };
 
-const mean = (values: readonly number[]): number | undefined =>
-  values.length === 0 ? undefined : values.reduce((sum, value) => sum + value, 0) / values.length;
-
 /** The rise of the least-squares line over the days shown; undefined for fewer than four. */
 function riseOf(points: readonly { day: number; value: number }[], days: number): number | undefined {
   if (points.length < 4) return undefined;
-  const [middle, level] = [mean(points.map(({ day }) => day)) ?? 0, mean(points.map(({ value }) => value)) ?? 0];
+  const [middle, level] = [mean(points.map(({ day }) => day)), mean(points.map(({ value }) => value))];
   const spread = points.reduce((sum, { day }) => sum + (day - middle) ** 2, 0);
   if (spread === 0) return undefined;
   const slope = points.reduce((sum, { day, value }) => sum + (day - middle) * (value - level), 0) / spread;
@@ -150,7 +149,7 @@ export function squadRows(
   const days = Math.max(1, differenceInCalendarDays(parseISO(to), parseISO(from)));
   return ids.map((athleteId): SquadRow => {
     const parts = athletes.filter((part) => part.athleteId === athleteId && part.isThere);
-    const known = (of: (part: RanAthlete) => number | undefined) => mean(parts.flatMap((part) => of(part) ?? []));
+    const over = (of: (part: RanAthlete) => number | undefined) => meanOfKnown(parts.map(of));
     const judged = parts.reduce((sum, { verdicts: { early, on, late } }) => sum + early + on + late, 0);
     const above = parts.flatMap(({ runId, lastEffort, plannedEffort }) =>
       lastEffort === undefined || plannedEffort === undefined
@@ -164,13 +163,12 @@ export function squadRows(
     );
     const figures = {
       onShare: judged === 0 ? undefined : parts.reduce((sum, { verdicts }) => sum + verdicts.on, 0) / judged,
-      meanPercent: known((part) => part.meanPercent),
-      evennessPercent: known((part) => part.evennessPercent),
-      fadePercent: known((part) => part.fadePercent),
-      effortAbove: mean(above.map(({ value }) => value)),
+      meanPercent: over((part) => part.meanPercent),
+      evennessPercent: over((part) => part.evennessPercent),
+      fadePercent: over((part) => part.fadePercent),
+      effortAbove: meanOfKnown(above.map(({ value }) => value)),
       effortRise: riseOf(above, days),
     };
-    const said = Object.entries(figures).filter(([, value]) => value !== undefined);
-    return { athleteId, attended: parts.length, of: runs.length, ...(Object.fromEntries(said) as Partial<SquadRow>) };
+    return { athleteId, attended: parts.length, of: runs.length, ...known(figures) };
   });
 }

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { formatClock, formatDelta, formatMarkTime, formatTime, otherReadingOf, parseTime } from './time';
+import { formatClock, formatDelta, formatMarkTime, formatRest, formatTime, otherReadingOf, parseTime } from './time';
 
 const seconds = (text: string, distanceM?: number) => {
   const read = parseTime(text, distanceM);
@@ -103,4 +103,8 @@ test('no text makes it throw or give anything but a positive number', () => {
       if (read.ok) expect(read.timeS).toBeGreaterThan(0);
     }),
   );
+});
+
+test('rests', () => {
+  expect([formatRest(75), formatRest(150)]).toEqual(['75 s', '2:30']);
 });

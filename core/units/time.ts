@@ -138,6 +138,9 @@ export function formatClock(timeS: number): string {
   return formatTime(Math.max(0, timeS), 0, 0);
 }
 
+/** Prints a rest: seconds where a coach counts them, a clock from 100 s: `75 s`, `2:30`. */
+export const formatRest = (timeS: number): string => (timeS < 100 ? `${Math.round(timeS)} s` : formatClock(timeS));
+
 /** Prints a difference in seconds with its sign and one decimal, with a true minus: `−1.4`, `+2.0`, `0.0`. */
 export function formatDelta(deltaS: number): string {
   const tenths = Math.round(Math.abs(deltaS) * 10 + 1e-6);

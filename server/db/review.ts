@@ -17,6 +17,7 @@ import { parseStored } from '@core/session/parseSession';
 import type { Db } from './open';
 import { athleteResults, athletes, progressions, repResults, runResults, runs, sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
+import { meanOfKnown } from '@core/units/mean';
 
 /** Days from and to (YYYY-MM-DD), both counted. */
 export type Window = { from: string; to: string };
@@ -189,11 +190,6 @@ export function squadHistory(db: Db, window: Window): SquadHistory {
   return { runs: heads, athletes: athletesOf(db, ids), metres };
 }
 
-const mean = (values: readonly (number | undefined)[]): number | undefined => {
-  const known = values.flatMap((value) => value ?? []);
-  return known.length === 0 ? undefined : known.reduce((sum, value) => sum + value, 0) / known.length;
-};
-
 /** How a session that is written went the last time it was run; undefined if it was not, or there is no such session. */
 export function lastTime(db: Db, sessionId: string): LastTime | undefined {
   const { id, bookId, shorthand, date } = sessions;
@@ -231,12 +227,12 @@ export function lastTime(db: Db, sessionId: string): LastTime | undefined {
       rep.durationS === kind.durationS &&
       rep.pace === kind.pace,
   );
-  const meanS = mean(reps.map(({ timeS }) => timeS));
+  const meanS = meanOfKnown(reps.map(({ timeS }) => timeS));
   if (meanS === undefined) return undefined;
   const athletes = athletesOf(db, [found.runId]).filter(({ isThere }) => isThere);
-  const evennessPercent = mean(athletes.map((athlete) => athlete.evennessPercent));
-  const effort = mean(athletes.map(({ sessionEffort, lastEffort }) => sessionEffort ?? lastEffort));
-  const restS = mean(reps.map((rep) => rep.restS));
+  const evennessPercent = meanOfKnown(athletes.map((athlete) => athlete.evennessPercent));
+  const effort = meanOfKnown(athletes.map(({ sessionEffort, lastEffort }) => sessionEffort ?? lastEffort));
+  const restS = meanOfKnown(reps.map((rep) => rep.restS));
   return {
     runId: found.runId,
     date: found.date,

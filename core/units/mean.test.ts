@@ -1,0 +1,8 @@
+import { mean, meanOfKnown } from './mean';
+
+test('the mean of what is known leaves out what is not', () => {
+  expect(mean([1, 2, 6])).toBe(3);
+  expect(meanOfKnown([1, undefined, 3])).toBe(2);
+  expect(meanOfKnown([undefined])).toBeUndefined();
+  expect(meanOfKnown([])).toBeUndefined();
+});
