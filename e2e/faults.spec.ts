@@ -138,7 +138,7 @@ test.describe('where the server may be back before it has heard of the session',
       await expect(board.tile(name)).toHaveAccessibleName(/next finish/);
     }
     await board.wait(31);
-    await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible({ timeout: 40_000 });
+    await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible();
     const events = await tapped(demo, board.runId());
     expect(events.map(({ type }) => type)).toEqual(['started', ...names.map(() => 'passed')]);
     expect(new Set(events.flatMap((event) => (event.type === 'passed' ? event.athleteId : []))).size).toBe(
@@ -173,14 +173,14 @@ test('the phone’s clock set back five minutes in mid-session, and a reload aft
   await expect(unnamed).toContainText('1 time');
   await page.reload();
   await expect(unnamed).toContainText('1 time');
-  await expect(page.getByRole('timer')).toHaveText(/^0:\d\d$/);
+  await expect(page.getByRole('timer')).toHaveText(/^[0-2]:\d\d$/);
   await board.press(line);
   await expect(unnamed).toContainText('2 times');
   await expect.poll(async () => tapped(demo, board.runId())).toHaveLength(3);
   const [start, first, second] = (await tapped(demo, board.runId())).map(({ atMs }) => atMs);
   expect((first ?? 0) - (start ?? 0)).toBeGreaterThan(0);
   expect((second ?? 0) - (first ?? 0)).toBeGreaterThan(0);
-  expect((second ?? 0) - (start ?? 0)).toBeLessThan(60_000);
+  expect((second ?? 0) - (start ?? 0)).toBeLessThan(200_000);
 });
 
 test('storage full: said at once, times go on in memory, a file holds them, and the server gets them', async ({

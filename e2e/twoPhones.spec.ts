@@ -111,12 +111,10 @@ test('an assistant joins by a code, times a group on a phone whose clock is off,
   await expect(coach.tile('Ivo')).toHaveAccessibleName(/next 200/);
   await page.context().setOffline(false);
   await context.setOffline(false);
-  await expect(coach.tile('Ivo')).toHaveAccessibleName(/next finish/, { timeout: 40_000 });
-  await expect(helper.tile('Bo')).toHaveAccessibleName((await coach.tile('Bo').getAttribute('aria-label')) ?? '', {
-    timeout: 40_000,
-  });
+  await expect(coach.tile('Ivo')).toHaveAccessibleName(/next finish/);
+  await expect(helper.tile('Bo')).toHaveAccessibleName((await coach.tile('Bo').getAttribute('aria-label')) ?? '');
   await expect
-    .poll(async () => (await tapped(locked, coach.runId())).map(({ type }) => type), { timeout: 40_000 })
+    .poll(async () => (await tapped(locked, coach.runId())).map(({ type }) => type))
     .toEqual(['started', ...Array<string>(4).fill('passed')]);
 
   // The helper's phone is for this and nothing else.
