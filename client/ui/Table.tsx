@@ -1,6 +1,6 @@
 import { Link, type Href } from 'expo-router';
-import { memo, startTransition, useEffect, useState, type ReactNode } from 'react';
-import { ScrollView, View, type ViewStyle } from 'react-native';
+import { memo, startTransition, useEffect, useMemo, useState, type ReactNode } from 'react';
+import { ScrollView, useWindowDimensions, View, type ViewStyle } from 'react-native';
 import type { Palette } from './palette';
 import { Press } from './Press';
 import { SPACE, usePalette } from './theme';
@@ -180,7 +180,7 @@ const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameSays, 
       >
         <Name row={row} says={nameSays(row.name)} palette={palette} />
       </View>
-      {(typeof row.cells === 'function' ? row.cells() : row.cells).map((content, i) => (
+      {(typeof row.cells === 'function' ? row.cells() : row.cells).slice(0, columns.length).map((content, i) => (
         <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? 80)}>
           {content}
         </View>
@@ -192,14 +192,28 @@ const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameSays, 
 const itself = (name: string) => name;
 
 /** More than a phone or a laptop shows at once; of a wide table fewer rows, since each of its cells costs. */
-const FIRST = { rows: 18, leastRows: 5, cells: 90 };
+const FIRST = { rows: 18, leastRows: 6, cells: 90, columnPx: 72 };
 
 /** A table that scrolls sideways under a first column that stays. */
-export function Table({ label, nameTitle, nameWidth = 124, columns, rows, rowHeight = 48, nameSays = itself }: Props) {
+export function Table({
+  label,
+  nameTitle,
+  nameWidth = 124,
+  columns: allColumns,
+  rows,
+  rowHeight = 48,
+  nameSays = itself,
+}: Props) {
   const palette = usePalette();
   // A long table is begun with what is in sight; the rest follows at once, without holding up a tap.
-  const firstRows = Math.min(FIRST.rows, Math.max(FIRST.leastRows, Math.floor(FIRST.cells / (columns.length + 1))));
-  const [isWhole, setWhole] = useState(rows.length <= firstRows);
+  const { width } = useWindowDimensions();
+  const firstColumns = Math.min(allColumns.length, Math.ceil(width / FIRST.columnPx) + 1);
+  const firstRows = Math.min(FIRST.rows, Math.max(FIRST.leastRows, Math.floor(FIRST.cells / (firstColumns + 1))));
+  const [isWhole, setWhole] = useState(rows.length <= firstRows && allColumns.length <= firstColumns);
+  const columns = useMemo(
+    () => (isWhole ? allColumns : allColumns.slice(0, firstColumns)),
+    [isWhole, allColumns, firstColumns],
+  );
   useEffect(() => startTransition(() => setWhole(true)), []);
   return (
     <ScrollView
