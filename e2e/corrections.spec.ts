@@ -1,3 +1,5 @@
+import { INTENT_FACTS } from '../core/session/intent';
+import { athletesOf, type Plan } from '../core/trackside/plan';
 import { expect, test } from './app';
 import { Board, tapped, todaysSession } from './board';
 
@@ -110,6 +112,15 @@ test('after a rep: effort in one tap for each, a pulse, a stitch, a note; none o
   await expect
     .poll(async () => (await tapped(demo, board.runId())).map(({ type }) => type).sort())
     .toEqual(['crossed', 'felt', 'flagged', 'noted', 'passed', 'pulse', 'started']);
+  // Where the pulse should be in such a session is the coach's to say; what was felt is in the results, and the pulse is held against that.
+  const { plan } = await demo.get<{ plan: Plan }>(`runs/${board.runId()}`);
+  await page.goto(`${demo.url}/sessions/guides`);
+  await page.getByLabel('Set the pulse for').selectOption({ label: INTENT_FACTS[plan.intent ?? 'mixed'].name });
+  await page.getByRole('button', { name: 'To: less' }).tap();
+  await expect(page.getByRole('group', { name: 'To', exact: true })).toContainText('165');
+  const bo = athletesOf(plan).find(({ tileName }) => tileName === 'Bo');
+  await page.goto(`${demo.url}/results/${plan.id}/${bo?.athleteId}`);
+  await expect(page.getByText('effort 6 · pulse 174, above 150–165 · stitch · shoulders')).toBeVisible();
 });
 
 test('what is proposed is answered with one tap, says why, and changes the next rep only on a yes', async ({

@@ -9,8 +9,8 @@ import { nextTime, readEffort } from '@core/review/effortReading';
 import { habitsOf, openingOf } from '@core/review/habits';
 import type { Review, ReviewRow } from '@core/review/review';
 import { repLabel } from '@core/trackside/plan';
-import { formatClock, formatDelta, formatRest, formatTime } from '@core/units/time';
-import { schoolsOf } from '@core/squad/schools';
+import { formatDelta, formatTime } from '@core/units/time';
+import { schoolsOf, type PulseBand } from '@core/squad/schools';
 import { pacesOf, useSquad } from '../squad/useSquad';
 import { capitalised } from '../ui/capitalised';
 import { dayName } from '../ui/days';
@@ -36,6 +36,7 @@ import {
   habitText,
   nextTimeText,
 } from './reviewWords';
+import { detailsText, outcomeText } from './repWords';
 import { Spread, spreadPoints } from './Spread';
 import { Surges } from './Surges';
 import { TakeOut } from './TakeOut';
@@ -61,40 +62,16 @@ function Marks({ cell }: { cell: ReviewCell }) {
   );
 }
 
-/** Everything else that is known of a rep, in one line. */
-function detailsOf(cell: ReviewCell, pulse: { from: number; to: number }): string {
-  const { restS, plannedRestS, effort, beatsPerMin, flags, notes, excluded, source } = cell;
-  const planned = plannedRestS === undefined ? '' : ` of ${formatRest(plannedRestS)}`;
-  const isReady = beatsPerMin !== undefined && beatsPerMin <= pulse.to;
-  return [
-    ...(restS === undefined ? [] : [`rest ${formatRest(restS)}${planned}`]),
-    ...(effort === undefined ? [] : [`effort ${effort}`]),
-    ...(beatsPerMin === undefined ? [] : [`pulse ${beatsPerMin}${isReady ? `, back under ${pulse.to}` : ''}`]),
-    ...flags,
-    ...notes,
-    ...(source === 'chip' ? ['by chip'] : source === 'typed' ? ['typed in'] : []),
-    ...(excluded ? [`not counted: ${excluded.reason}`] : []),
-  ].join(' · ');
-}
-
-function outcomeText({ actualS, coveredM, expectedM, plannedS, targetS, unfinished, leftOut }: ReviewCell): string {
-  if (actualS === undefined) return unfinished ? 'no finish taken' : leftOut ? 'left out' : 'not run';
-  if (coveredM !== undefined)
-    return `${Math.round(coveredM)} m${expectedM === undefined ? '' : ` of ${Math.round(expectedM)} m`}`;
-  if (plannedS !== undefined) return `${formatClock(actualS)} of ${formatClock(plannedS)}`;
-  return `${formatTime(actualS, 1)}${targetS === undefined ? '' : ` of ${formatTime(targetS, 1)}`}`;
-}
-
 type RepProps = {
   cell: ReviewCell;
   label: string;
   at: number;
-  pulse: { from: number; to: number };
+  pulseBand: PulseBand | undefined;
   onCorrect: (() => void) | undefined;
 };
 
-function Rep({ cell, label, at, pulse, onCorrect }: RepProps) {
-  const details = detailsOf(cell, pulse);
+function Rep({ cell, label, at, pulseBand, onCorrect }: RepProps) {
+  const details = detailsText(cell, pulseBand);
   const opening = openingOf(cell);
   const isOut = cell.excluded !== undefined;
   return (
@@ -165,7 +142,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
   // Theirs as of that day: later marks do not count.
   const curve = squad && athlete ? pacesOf(athlete, squad, plan.date).curve : undefined;
   const { reading, texts } = useInWords({ read, row, review, curve });
-  const { pulse } = schoolsOf(squad?.settings ?? {});
+  const pulseBand = plan.intent && schoolsOf(squad?.settings ?? {}).pulseByIntent?.[plan.intent];
   const conditions = conditionsText(read.state.conditions);
   const mates = review.rows.map(({ athleteId }) => athleteId);
   const here = mates.indexOf(row.athleteId);
@@ -207,7 +184,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
               cell={cell}
               at={at}
               label={repLabel(cell.rep ?? review.columns[at]?.rep ?? {})}
-              pulse={pulse}
+              pulseBand={pulseBand}
               onCorrect={cell.rep ? () => setOpen(at) : undefined}
             />
           ),

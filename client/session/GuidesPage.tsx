@@ -16,6 +16,7 @@ import { Stepper } from '../ui/Stepper';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
+import { PulseBands } from './PulseBands';
 
 const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));
 
@@ -242,6 +243,7 @@ function Guides({ squad }: { squad: SquadView }) {
           {from(SAYS_OF_STRIDES[schools.stridesBy])}
         </View>
       </View>
+      <PulseBands bands={schools.pulseByIntent ?? {}} put={(pulseByIntent) => void putSchools({ pulseByIntent })} />
       {squad.settings.guides && (
         <View style={{ alignItems: 'flex-start' }}>
           <SmallButton onPress={() => void put(null, 'The guides are as they came.')}>

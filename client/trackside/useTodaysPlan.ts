@@ -13,7 +13,7 @@ export function useTodaysPlan(session: Session, squad: SquadView, decided: DayPl
   const { tree, groups, plans, venue, intent } = useOwnPlans(session, squad, decided);
   const plan = useMemo(() => {
     const { id: sessionId, title, date, shorthand } = session;
-    const about = { id: ulid(), sessionId, title, date, shorthand, arc: INTENT_FACTS[intent].arc };
+    const about = { id: ulid(), sessionId, title, date, shorthand, intent, arc: INTENT_FACTS[intent].arc };
     return planOfDay(
       about,
       groups.map((group) => groupRun(group, plans)),

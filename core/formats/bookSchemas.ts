@@ -1,10 +1,7 @@
 /** The book at the edge: what the API and files let in. */
 import Joi from 'joi';
 import { LEVERS, type BookChange, type BookSession, type Progression } from '../book/bookSession';
-import { INTENTS } from '../session/intent';
-import { idSchema, note, shorthandSchema, titleSchema } from './schemas';
-
-export const intentSchema = Joi.string().valid(...INTENTS);
+import { idSchema, intentSchema, note, shorthandSchema, titleSchema } from './schemas';
 
 const progressionName = Joi.string().trim().max(80).required().messages({
   'string.empty': 'A progression needs a name.',

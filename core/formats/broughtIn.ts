@@ -126,13 +126,14 @@ function broughtInSession(rows: readonly ResultRow[], options: Options): Brought
   }
   const shorthand = shorthandOf(parts[0]?.group.reps ?? []);
   const parsed = parseStored(shorthand);
+  const intent = parsed.ok ? suggestIntent(parsed.session) : undefined;
   const plan: Plan = {
     id: newId(),
     sessionId: newId(),
     title: first.session.slice(0, 120),
     date: first.date,
     shorthand,
-    ...(parsed.ok ? { arc: INTENT_FACTS[suggestIntent(parsed.session)].arc } : {}),
+    ...(intent ? { intent, arc: INTENT_FACTS[intent].arc } : {}),
     groups: parts.map(({ group }) => group),
   };
   const entered = enteredRun(plan, typed, startAtMs(first.date));

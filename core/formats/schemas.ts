@@ -15,7 +15,7 @@ import { INTENTS, type Intent } from '../session/intent';
 import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { SquadChange } from '../squad/change';
-import { REST_ENDS, STRIDES_BY, USUAL_MANNERS, type Schools } from '../squad/schools';
+import { REST_ENDS, STRIDES_BY, USUAL_MANNERS, type PulseBand, type Schools } from '../squad/schools';
 
 /** An athlete as sent: without a tile name one is suggested, without a status they are in training. */
 export type AthleteInput = Omit<Athlete, 'tileName' | 'status'> & Partial<Pick<Athlete, 'tileName' | 'status'>>;
@@ -145,13 +145,13 @@ const guideWhom = Joi.object({
   leaning: Joi.string().valid(...LEANINGS),
 }).xor('under', 'underWeeks', 'leaning');
 
+export const intentSchema = Joi.string().valid(...INTENTS);
+
 const guidesSchema = Joi.object<VolumeGuides>({
   most: Joi.array()
     .items(
       Joi.object({
-        intent: Joi.string()
-          .valid(...INTENTS)
-          .required(),
+        intent: intentSchema.required(),
         mostS: Joi.number().strict().min(60).max(36_000),
         mostM: Joi.number().strict().min(100).max(100_000),
         source: guideSource,
@@ -189,9 +189,16 @@ const beats = (what: string) =>
     .strict()
     .integer()
     .min(60)
-    .max(200)
+    .max(230)
     .required()
-    .messages({ '*': `${what} of the pulse is a whole number from 60 to 200.` });
+    .messages({ '*': `${what} of the pulse is a whole number from 60 to 230.` });
+
+const pulseBandSchema = Joi.object<PulseBand>({ from: beats('The lower end'), to: beats('The upper end') }).custom(
+  (band: PulseBand, helpers) =>
+    band.from <= band.to
+      ? band
+      : helpers.message({ custom: 'The lower end of the pulse cannot be above the upper one.' }),
+);
 
 const schoolsSchema = Joi.object<Schools>({
   manner: Joi.string()
@@ -200,13 +207,8 @@ const schoolsSchema = Joi.object<Schools>({
   restEnds: Joi.string()
     .valid(...REST_ENDS)
     .required(),
-  pulse: Joi.object({ from: beats('The lower end'), to: beats('The upper end') })
-    .required()
-    .custom((pulse: Schools['pulse'], helpers) =>
-      pulse.from <= pulse.to
-        ? pulse
-        : helpers.message({ custom: 'The lower end of the pulse cannot be above the upper one.' }),
-    ),
+  pulse: pulseBandSchema.required(),
+  pulseByIntent: Joi.object(Object.fromEntries(INTENTS.map((intent) => [intent, pulseBandSchema]))),
   stridesBy: Joi.string()
     .valid(...STRIDES_BY)
     .required(),
@@ -313,6 +315,6 @@ export const sessionSchema = Joi.object<SessionInput>({
   date: dateSchema.required(),
   shorthand: shorthandSchema,
   startTime: timeOfDaySchema,
-  intent: Joi.string().valid(...INTENTS),
+  intent: intentSchema,
   bookId: idSchema,
 });

@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { FLAGS, PRESENCES, SENDINGS, SURFACES, WINDS, type RunEvent } from '../trackside/events';
 import type { Plan, PlannedAthlete, PlannedGroup } from '../trackside/plan';
-import { chipSchema, dateSchema, idSchema, nameSchema, note } from './schemas';
+import { chipSchema, dateSchema, idSchema, intentSchema, nameSchema, note } from './schemas';
 
 const lengthM = Joi.number().strict().positive().max(200_000);
 const seconds = Joi.number().strict().min(0).max(172_800);
@@ -79,6 +79,7 @@ export const planSchema = Joi.object<Plan>({
   shorthand: Joi.string().max(20_000).required(),
   lapM: lengthM,
   isEntered: yes,
+  intent: intentSchema,
   arc: Joi.object({ first: effort.required(), middle: effort.required(), last: effort.required() }),
   groups: Joi.array()
     .items(groupSchema)

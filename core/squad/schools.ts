@@ -4,6 +4,7 @@ import type { Mark } from '../fitness/mark';
 import type { PaceBasis, PaceBook } from '../paces/paceBook';
 import { curveBook } from '../paces/shippedBooks';
 import type { Choice } from '../session/expand';
+import type { Intent } from '../session/intent';
 import type { Recovery } from '../session/session';
 
 /** How a recovery is spent where a session does not say so. */
@@ -13,11 +14,18 @@ export const REST_ENDS = ['clock', 'distance', 'ready', 'pulse'] as const;
 /** What the speed of strides hangs on. */
 export const STRIDES_BY = ['400', '800', 'top-speed'] as const;
 
-/** `pulse` is the band, in beats a minute, that the pulse has to be back in before the next rep. */
+/** In beats a minute, both ends included. */
+export type PulseBand = { from: number; to: number };
+
+/**
+ * `pulse` is the band that the pulse has to be back in before the next rep; `pulseByIntent` the band it should be in after a rep of
+ * such a session, where the coach has set one.
+ */
 export type Schools = {
   manner: (typeof USUAL_MANNERS)[number];
   restEnds: (typeof REST_ENDS)[number];
-  pulse: { from: number; to: number };
+  pulse: PulseBand;
+  pulseByIntent?: Partial<Record<Intent, PulseBand>>;
   stridesBy: (typeof STRIDES_BY)[number];
 };
 

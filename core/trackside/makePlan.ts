@@ -145,5 +145,5 @@ export function makePlan(
     legs: targetsFor(session, { ...athlete.paces, venue, toleranceTimes }),
   }));
   const shared = withLegs[0]?.legs ?? targetsFor(session, { paceBook: curveBook, venue });
-  return { ...about, arc, lapM: venue.lapM, groups: [planGroup(EVERYONE, shared, withLegs, venue)] };
+  return { ...about, intent, arc, lapM: venue.lapM, groups: [planGroup(EVERYONE, shared, withLegs, venue)] };
 }

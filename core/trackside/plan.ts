@@ -1,4 +1,4 @@
-import type { MeantArc } from '../session/intent';
+import type { Intent, MeantArc } from '../session/intent';
 import { formatAmount } from '../session/formatSession';
 import { joggedMps, type ReserveModel } from '../targets/reserve';
 import { MILE_M } from '../units/distance';
@@ -72,6 +72,8 @@ export type Plan = {
   /** YYYY-MM-DD */
   date: string;
   shorthand: string;
+  /** What it is meant to do; plans of older versions do not say. */
+  intent?: Intent;
   /** How hard it is meant to feel. */
   arc?: MeantArc;
   /** Its times were typed in afterwards, from a clipboard or a watch. */

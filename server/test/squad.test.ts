@@ -354,6 +354,16 @@ test('the schools of a squad are stored, refused where they make no sense, and t
     status: 400,
     body: { error: { field: 'schools.pulse', message: expect.stringMatching(/cannot be above/) } },
   });
+  const banded = { ...schools, pulseByIntent: { threshold: { from: 160, to: 172 } } };
+  expect((await change({ schools: banded })).status).toBe(204);
+  expect(await squad()).toMatchObject({ schools: banded });
+  for (const pulseByIntent of [
+    { threshold: { from: 172, to: 160 } },
+    { sprinting: { from: 160, to: 172 } },
+    { hills: 160 },
+  ])
+    expect(await change({ schools: { ...schools, pulseByIntent } })).toMatchObject({ status: 400 });
+  expect((await change({ schools })).status).toBe(204);
   expect(await change({ schools: { ...schools, manner: 'crawl' } })).toMatchObject({ status: 400 });
   expect(await squad()).toMatchObject({ schools });
   const before = { settings: { ...(await squad()) }, athletes: [] };

@@ -1,0 +1,54 @@
+import type { ReviewCell } from '@core/review/cell';
+import type { PulseBand } from '@core/squad/schools';
+import { formatClock, formatRest, formatTime } from '@core/units/time';
+
+/** `rest 1:34 of 90 s (+4 %)` */
+function restText({ restS, plannedRestS }: ReviewCell): string | undefined {
+  if (restS === undefined) return undefined;
+  const taken = `rest ${formatRest(restS)}`;
+  if (plannedRestS === undefined) return taken;
+  const percent = plannedRestS > 0 ? Math.round((restS / plannedRestS - 1) * 100) : 0;
+  const off = percent === 0 ? '' : ` (${percent > 0 ? '+' : '−'}${Math.abs(percent)}\u00a0%)`;
+  return `${taken} of ${formatRest(plannedRestS)}${off}`;
+}
+
+/** `pulse 182, above 160–175`; without a band the pulse alone. */
+function pulseText(beatsPerMin: number, band: PulseBand | undefined): string {
+  const pulse = `pulse ${beatsPerMin}`;
+  if (!band) return pulse;
+  const where = beatsPerMin < band.from ? 'below' : beatsPerMin > band.to ? 'above' : 'in';
+  return `${pulse}, ${where} ${band.from}–${band.to}`;
+}
+
+/** Everything else that is known of a rep, in one line; the pulse against the coach's band for such a session. */
+export function detailsText(cell: ReviewCell, band: PulseBand | undefined): string {
+  const { effort, beatsPerMin, flags, notes, excluded, source } = cell;
+  return [
+    restText(cell),
+    effort === undefined ? undefined : `effort ${effort}`,
+    beatsPerMin === undefined ? undefined : pulseText(beatsPerMin, band),
+    ...flags,
+    ...notes,
+    source === 'chip' ? 'by chip' : source === 'typed' ? 'typed in' : undefined,
+    excluded && `not counted: ${excluded.reason}`,
+  ]
+    .filter((text) => text !== undefined)
+    .join(' · ');
+}
+
+/** What a rep came to: `1:28.8 of 1:28.0`, `412 m of 400 m`, `no finish taken`. */
+export function outcomeText({
+  actualS,
+  coveredM,
+  expectedM,
+  plannedS,
+  targetS,
+  unfinished,
+  leftOut,
+}: ReviewCell): string {
+  if (actualS === undefined) return unfinished ? 'no finish taken' : leftOut ? 'left out' : 'not run';
+  if (coveredM !== undefined)
+    return `${Math.round(coveredM)} m${expectedM === undefined ? '' : ` of ${Math.round(expectedM)} m`}`;
+  if (plannedS !== undefined) return `${formatClock(actualS)} of ${formatClock(plannedS)}`;
+  return `${formatTime(actualS, 1)}${targetS === undefined ? '' : ` of ${formatTime(targetS, 1)}`}`;
+}
