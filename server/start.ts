@@ -49,6 +49,12 @@ function whyNot(code: string | undefined, host: string, port: number): string | 
   return undefined;
 }
 
+/**
+ * How long an idle connection stays open. Taps come many seconds apart; after Node's own five the phone would open a new one for most of
+ * them, and now and then send into one that is just being closed.
+ */
+const KEEP_ALIVE_MS = 65_000;
+
 function listening(server: Server, host: string, port: number): Promise<number> {
   return new Promise((resolve, reject) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
@@ -104,6 +110,7 @@ export async function start({
       ...(fs.existsSync(path.join(WEB_FOLDER, 'index.html')) ? { webFolder: WEB_FOLDER } : {}),
     });
     const server = app.listen(port, host);
+    server.keepAliveTimeout = KEEP_ALIVE_MS;
     listeningOn = await listening(server, host, port);
     // Only once the port is ours is the data touched; no request is read before this is done.
     prepare(db);

@@ -350,7 +350,8 @@ test('whatever the marks, no model gives a time, speed or error that is none, an
       }
       for (const durationS of [10, 60, 119, 600, 1300, 3600, 36_000]) {
         const speedMps = speedFor(curve, durationS);
-        expect(speedMps > 0 && speedMps < 20).toBe(true);
+        // No runner's, but a speed: some of these marks are nobody's.
+        expect(speedMps > 0 && speedMps < 40).toBe(true);
       }
     }),
     { numRuns: 200 },

@@ -48,6 +48,8 @@ export async function startTestServer(
       : { passphrase: typeof passphrase === 'string' ? await openPassphrase(db, passphrase, QUICK_HASH) : passphrase }),
     ...more,
   }).listen(0, '127.0.0.1');
+  // A connection closed for being idle, just as the next request is sent on it, would fail that test.
+  server.keepAliveTimeout = 0;
   await new Promise((resolve) => server.once('listening', resolve));
   const url = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   return {
