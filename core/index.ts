@@ -15,3 +15,6 @@ export { type Plan } from './trackside/plan';
 export { type RunEvent } from './trackside/events';
 export { replay } from './trackside/replay';
 export { type RunState } from './trackside/runState';
+export { evennessOf } from './review/evenness';
+export { calibrate } from './review/calibration';
+export { estimateFitness } from './review/fitness';

@@ -1,9 +1,10 @@
 /** What an athlete really ran, laid out as a session of its own, so that it can be predicted and mended like one that is planned. */
 import { parseStored } from '../session/parseSession';
-import type { Amount, Item, Pace, Recovery, Role, Session } from '../session/session';
+import type { Amount, Item, Recovery, Role, Session } from '../session/session';
 import { repLabel } from '../trackside/plan';
 import type { TargetLeg } from '../targets/targetsFor';
 import type { ReviewCell } from './cell';
+import { BY_EFFORT } from './ranLegs';
 
 export type SessionAsRun = {
   session: Session;
@@ -49,9 +50,6 @@ function amountOf({ rep, actualS }: Ran): Amount {
     ? { kind: 'duration', durationS: actualS }
     : { kind: 'distance', distanceM: rep.distanceM };
 }
-
-/** By effort: of a rep by the clock nobody knows how fast it was. */
-const BY_EFFORT: Pace = { kind: 'effort', min: 5, max: 5 };
 
 const metresOf = ({ rep, coveredM }: Ran) => rep.distanceM ?? coveredM;
 

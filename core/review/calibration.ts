@@ -1,0 +1,62 @@
+/** What an athlete's own efforts mean: who always tells one lower than is predicted is no fitter for it. */
+
+/** One told effort beside the one that was predicted from what was run, and how many days before the session that is read. */
+export type EffortPair = { predicted: number; reported: number; ageDays: number; sessionId?: string };
+
+/** Told = `a` + `g` × predicted. `aError` is the standard error of that where they tell theirs; `n` how many were told. */
+export type Calibration = { a: number; g: number; aError: number; n: number };
+
+/** Before anything is known: most tell within a point of what is predicted. This project's own values, as all here. */
+const PRIOR = { aSd: 0.8, g: 1, gSd: 0.15 };
+const NOISE_SD = 0.9;
+/** A report counts half after so many days. */
+const HALF_LIFE_DAYS = 60;
+/** Reps of one session are told much alike: n of them count as n / (1 + 0.5 (n − 1)). */
+export const ALIKE = 0.5;
+
+/** Of what is told without any calibration. */
+export const UNCALIBRATED: Calibration = { a: 0, g: PRIOR.g, aError: PRIOR.aSd, n: 0 };
+
+/** How much of a report counts: the fewer the more of the same session there are, and the older it is. */
+function weigh(pairs: readonly EffortPair[]): { pair: EffortPair; weight: number }[] {
+  const inSession = new Map<string, number>();
+  for (const { sessionId } of pairs)
+    if (sessionId !== undefined) inSession.set(sessionId, (inSession.get(sessionId) ?? 0) + 1);
+  return pairs.map((pair) => {
+    const n = pair.sessionId === undefined ? 1 : (inSession.get(pair.sessionId) ?? 1);
+    return { pair, weight: 0.5 ** (Math.max(0, pair.ageDays) / HALF_LIFE_DAYS) / (1 + ALIKE * (n - 1)) };
+  });
+}
+
+/**
+ * How an athlete tells effort, from all they told before: Bayesian linear regression in closed form (Bishop, Pattern Recognition and
+ * Machine Learning, 2006, section 3.3). With nothing told it is what holds for most.
+ */
+export function calibrate(pairs: readonly EffortPair[]): Calibration {
+  const known = weigh(
+    pairs.filter(({ predicted, reported }) => Number.isFinite(predicted) && Number.isFinite(reported)),
+  );
+  if (known.length === 0) return UNCALIBRATED;
+  const sum = (of: (pair: EffortPair) => number) =>
+    known.reduce((total, { pair, weight }) => total + (weight * of(pair)) / NOISE_SD ** 2, 0);
+  const [count, p] = [sum(() => 1), sum(({ predicted }) => predicted)];
+  // The precision of a and g together, and what they come to.
+  const aa = 1 / PRIOR.aSd ** 2 + count;
+  const gg = 1 / PRIOR.gSd ** 2 + sum(({ predicted }) => predicted ** 2);
+  const rA = sum(({ reported }) => reported);
+  const rG = PRIOR.g / PRIOR.gSd ** 2 + sum(({ predicted, reported }) => predicted * reported);
+  const determinant = aa * gg - p * p;
+  const usual = p / count;
+  // Of a + g × usual: how sure it is where they told theirs, which is where it is asked for.
+  const variance = (gg - 2 * usual * p + usual ** 2 * aa) / determinant;
+  return {
+    a: (gg * rA - p * rG) / determinant,
+    g: (aa * rG - p * rA) / determinant,
+    aError: Math.min(PRIOR.aSd, Math.sqrt(variance)),
+    n: known.length,
+  };
+}
+
+/** What this athlete would tell of an effort that is predicted for most, on 1 to 10. */
+export const calibrated = (predicted: number, { a, g }: Pick<Calibration, 'a' | 'g'>): number =>
+  Math.min(10, Math.max(1, a + g * predicted));

@@ -1,0 +1,199 @@
+/** What of a session tells how fit somebody is: each clue says how likely a level of fitness makes what happened. */
+import { curveMovedBy, timeErrorFor, timeFor, type Curve } from '../fitness/curve';
+import type { Point } from '../outlook/predict';
+import { mean } from '../units/mean';
+import { ALIKE, calibrated, type Calibration } from './calibration';
+import { isFlatOut, type RanLeg } from './ranLegs';
+
+/** What each of the reps would have cost at levels evenly apart, that of the curve in the middle; above 0 is fitter. */
+export type PointsAt = { shifts: readonly number[]; points: readonly (readonly Point[])[] };
+
+/** ln of how likely what happened is at a level, but for a constant. */
+export type Clue = (levelShift: number) => number;
+
+/** Standard deviations, this project's own: of a told effort, and of what is used where somebody could go on no longer. */
+const SD = { effort: 1, reserveUsed: 0.15, limitUsed: 0.08, limitOfOpen: 0.06 };
+/** Nobody has used less of anything than this when a rep is over. */
+const LEAST_USED = 0.01;
+/** Of ln(time) flat out: less than of a mark in the list of marks, since place, day and the work before it are known. */
+const SD_FLAT_OUT = { trial: 0.0125, race: 0.0085 };
+/** Flat out after hard work says less: so much more for each point of effort above this. */
+const WORN = { from: 5, perPoint: 0.005 };
+/** A slip: so much slower than the reps before, twice running, and not after one that was run too fast. */
+const SLIP = { by: 0.03, early: -0.02, leastBefore: 2 };
+/** Beyond so many standard deviations a told effort pulls no harder: somebody who tells 10 for everything says little. */
+const MOST_PULL_SD = 2;
+
+/** Half the square of how far off it is; beyond the limit it goes on straight (Huber, Ann. Math. Stat. 35:73, 1964). */
+function misfit(off: number): number {
+  const size = Math.abs(off);
+  return size <= MOST_PULL_SD ? size ** 2 / 2 : MOST_PULL_SD * (size - MOST_PULL_SD / 2);
+}
+
+/** Values at the levels that were worked out, read at any: straight between two of them. */
+function between(shifts: readonly number[], values: readonly number[]): (levelShift: number) => number {
+  const [first = 0, second = 1] = shifts;
+  return (levelShift) => {
+    const at = Math.min(values.length - 1.000001, Math.max(0, (levelShift - first) / (second - first)));
+    const below = Math.floor(at);
+    return (values[below] ?? 0) + (at - below) * ((values[below + 1] ?? 0) - (values[below] ?? 0));
+  };
+}
+
+/** What a rep comes to at each level; undefined where that is not known. */
+function valuesOf({ points }: PointsAt, rep: number, of: (point: Point) => number | undefined): number[] | undefined {
+  const values = points.flatMap((level) => {
+    const point = level[rep];
+    return (point && of(point)) ?? [];
+  });
+  return values.length === points.length ? values : undefined;
+}
+
+const predictedEffort = ({ effort, isAsked }: Point) => (isAsked ? undefined : effort);
+
+/**
+ * What share of each told effort counts: the sum, none below 0, that tells most about the level when all are off together by `common`
+ * (variance; how somebody tells effort) and each by `own`. With none below 0 a higher effort can never say fitter.
+ */
+export function sharesOf(slopes: readonly number[], own: number, common: number): number[] {
+  let counted = slopes.map((_, i) => i);
+  for (;;) {
+    const total = counted.reduce((sum, i) => sum + (slopes[i] ?? 0), 0);
+    const away = (common * total) / (own + counted.length * common);
+    const kept = counted.filter((i) => (slopes[i] ?? 0) > away);
+    if (kept.length === counted.length || kept.length === 0)
+      return slopes.map((slope, i) => (kept.includes(i) ? slope - away : 0));
+    counted = kept;
+  }
+}
+
+/** The told efforts together, against those that a level makes likely. */
+function effortClue(at: PointsAt, reps: readonly RanLeg[], calibration: Calibration, doubt: number): Clue[] {
+  const told = reps.flatMap((rep, i) => {
+    const { effort } = rep.ran;
+    const predicted = effort === undefined || isFlatOut(rep) ? undefined : valuesOf(at, i, predictedEffort);
+    return predicted && effort !== undefined
+      ? [{ effort, theirs: predicted.map((value) => calibrated(value, calibration)) }]
+      : [];
+  });
+  if (told.length === 0) return [];
+  const own = (SD.effort * doubt) ** 2 * (1 - ALIKE);
+  const common = (SD.effort * doubt) ** 2 * ALIKE + calibration.aError ** 2;
+  // How much easier each becomes with fitness, over the levels that are not far off.
+  const middle = (at.shifts.length - 1) / 2;
+  const slopes = told.map(({ theirs }) => Math.max(0, (theirs[middle - 1] ?? 0) - (theirs[middle + 1] ?? 0)));
+  const shares = sharesOf(slopes, own, common);
+  const total = shares.reduce((sum, share) => sum + share, 0);
+  if (total <= 0) return [];
+  const sd = Math.sqrt(own * shares.reduce((sum, share) => sum + share ** 2, 0) + common * total ** 2);
+  const whole = (of: (one: (typeof told)[number]) => number) =>
+    told.reduce((sum, one, i) => sum + (shares[i] ?? 0) * of(one), 0);
+  const toldWhole = whole(({ effort }) => effort);
+  const likely = between(
+    at.shifts,
+    at.shifts.map((_, level) => whole(({ theirs }) => theirs[level] ?? 0)),
+  );
+  return [(shift) => -misfit((toldWhole - likely(shift)) / sd)];
+}
+
+/** How late each rep was, as a share of its target; without one, of the first like it. */
+function latenessOf(reps: readonly RanLeg[]): number[] {
+  return reps.map(({ leg, timeS, distanceM }) => {
+    const first = reps.find((one) => one.leg.distanceM === leg.distanceM && one.leg.pace === leg.pace);
+    const meantS = leg.distanceM === undefined ? undefined : (leg.targetS ?? first?.timeS);
+    if (meantS !== undefined) return timeS / meantS - 1;
+    const meantM = leg.expectedM ?? first?.distanceM;
+    return distanceM && meantM ? meantM / distanceM - 1 : 0;
+  });
+}
+
+const isLike = (a: RanLeg, b: RanLeg) =>
+  a.leg.distanceM === b.leg.distanceM &&
+  a.leg.durationS === b.leg.durationS &&
+  Math.abs((a.leg.targetS ?? 0) - (b.leg.targetS ?? 0)) < 0.01 * (a.leg.targetS ?? 1);
+
+/** The rep from which somebody slipped for good, if they did. */
+export function firstSlipped(reps: readonly RanLeg[]): number | undefined {
+  const late = latenessOf(reps);
+  const found = reps.findIndex((rep, i) => {
+    const next = reps[i + 1];
+    if (!next || isFlatOut(rep) || !isLike(rep, next) || next.ran.stopped) return false;
+    const before = reps.flatMap((one, j) => (j < i && isLike(one, rep) && !isFlatOut(one) ? [late[j] ?? 0] : []));
+    if (before.length < SLIP.leastBefore || (late[i - 1] ?? 0) < SLIP.early) return false;
+    const usual = mean(before);
+    return (late[i] ?? 0) - usual > SLIP.by && (late[i + 1] ?? 0) - usual > SLIP.by;
+  });
+  return found < 0 ? undefined : found;
+}
+
+/** How likely it is that so much was used where all of it should be: on a logarithmic scale, so that to have done more never says less fit. */
+function usedUp(at: PointsAt, rep: number, used: (point: Point) => number, sd: number): Clue[] {
+  const values = valuesOf(at, rep, (point) => Math.log(Math.max(LEAST_USED, used(point))));
+  if (!values) return [];
+  const read = between(at.shifts, values);
+  return [(shift) => -misfit(read(shift) / sd)];
+}
+
+const reserveUsed = ({ leftShare }: Point) => 1 - leftShare;
+const limitUsed = ({ limitShare }: Point) => limitShare;
+
+/** Where somebody could go on no longer: the reserve is used up there, or the share of the limit. */
+function failureClue(at: PointsAt, reps: readonly RanLeg[], criticalMps: number, doubt: number): Clue[] {
+  const stopped = reps.findIndex(({ ran }) => ran.stopped);
+  const rep = stopped >= 0 ? stopped : firstSlipped(reps);
+  const failed = rep === undefined ? undefined : reps[rep];
+  if (rep === undefined || !failed || isFlatOut(failed) || failed.distanceM === undefined || failed.leg.hill) return [];
+  return failed.distanceM / failed.timeS > criticalMps
+    ? usedUp(at, rep, reserveUsed, SD.reserveUsed * doubt)
+    : usedUp(at, rep, limitUsed, SD.limitUsed * doubt);
+}
+
+/** Open work that was ended: what could be done of it is done. */
+function openClue(at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[] {
+  const last = reps.findLastIndex(({ leg }) => leg.open === true);
+  const ended = reps[last];
+  if (!ended || ended.ran.stopped || ended.distanceM === undefined) return [];
+  return usedUp(at, last, limitUsed, SD.limitOfOpen * doubt);
+}
+
+/** How time follows from the level is looked at so far to either side. */
+const NEAR = 0.02;
+
+/** Marks shorter than this say nothing about endurance, as in the list of marks. */
+const SHORTEST_M = 200;
+
+/** Each rep that was run flat out: a mark of its own, less sure the harder what came before it. */
+function flatOutClues(curve: Curve, at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[] {
+  const expected = at.points[(at.shifts.length - 1) / 2] ?? [];
+  const levelError = timeErrorFor(curve, 5000) / timeFor(curve, 5000);
+  return reps.flatMap((rep, i): Clue[] => {
+    const { distanceM, timeS, leg, ran } = rep;
+    if (!isFlatOut(rep) || ran.stopped || leg.hill || distanceM === undefined || distanceM < SHORTEST_M) return [];
+    const worn = Math.max(0, (expected[i - 1]?.effort ?? 0) - WORN.from) * WORN.perPoint;
+    // The shape of the curve may be wrong over this distance, whatever the level.
+    const shape = Math.max(0, (timeErrorFor(curve, distanceM) / timeFor(curve, distanceM)) ** 2 - levelError ** 2);
+    const sd = Math.sqrt((SD_FLAT_OUT[ran.flatOut ?? 'trial'] + worn) ** 2 + shape) * doubt;
+    const quicker = Math.log(timeFor(curve, distanceM) / timeS);
+    const [slower, faster] = [-NEAR, NEAR].map((shift) => Math.log(timeFor(curveMovedBy(curve, [shift]), distanceM)));
+    const perShift = ((slower ?? 0) - (faster ?? 0)) / (2 * NEAR);
+    return [(levelShift) => -misfit((quicker - perShift * levelShift) / sd)];
+  });
+}
+
+export type CluesOf = {
+  curve: Curve;
+  criticalMps: number;
+  reps: readonly RanLeg[];
+  at: PointsAt;
+  calibration: Calibration;
+  /** Every standard deviation is taken so many times: 1.5 in heat, wind or wet. */
+  doubt: number;
+};
+
+/** All that a session says about how fit somebody is. */
+export const cluesOf = ({ curve, criticalMps, reps, at, calibration, doubt }: CluesOf): Clue[] => [
+  ...effortClue(at, reps, calibration, doubt),
+  ...failureClue(at, reps, criticalMps, doubt),
+  ...openClue(at, reps, doubt),
+  ...flatOutClues(curve, at, reps, doubt),
+];

@@ -1,0 +1,121 @@
+/** What a session says about how fit somebody is. */
+import { heatIndexOf, USUAL_HEAT_LIMITS, type HeatLimits } from '../conditions/heat';
+import { curveMovedBy, timeErrorFor, timeFor, type Curve } from '../fitness/curve';
+import { gaugeOf } from '../outlook/gauge';
+import { predict, stretchesOf } from '../outlook/predict';
+import type { TargetLeg } from '../targets/targetsFor';
+import type { Conditions } from '../trackside/events';
+import { UNCALIBRATED, type Calibration } from './calibration';
+import { cluesOf, type Clue, type PointsAt } from './clues';
+import { legsAsExpected, repsRan, type RepRan } from './ranLegs';
+
+/** A time over a distance, in seconds, with its standard error. */
+export type Equivalent = { timeS: number; errorS: number };
+
+export type FitnessEstimate = {
+  /** Of ln(speed) against the curve, with its standard error; above 0 is fitter. */
+  levelShift: number;
+  errorShare: number;
+  /** How much surer the level is than before: 0 is not at all, 1 all. */
+  learned: number;
+  /** It says nothing that was not known. */
+  nothingNew: boolean;
+  equivalent: (distanceM: number) => Equivalent;
+};
+
+export type FitnessInput = {
+  /** Theirs as of that day. */
+  curve: Curve;
+  /** With the targets that they had. */
+  legs: readonly TargetLeg[];
+  runs: readonly RepRan[];
+  calibration?: Pick<Calibration, 'a' | 'g'> & Partial<Calibration>;
+  conditions?: Conditions;
+  heat?: HeatLimits;
+};
+
+/** Below this share learned there is nothing new. */
+const NOTHING_NEW = 0.1;
+/** In heat, wind or wet, times say less: every standard deviation so many times. */
+const DOUBTFUL = 1.5;
+/** Levels to either side at which what was run is predicted, at least so far; between them it goes straight. */
+const LEVELS = { step: 0.02, least: 0.08, sds: 4 };
+const GRID_STEP = 0.001;
+const JUDGED_M = 5000;
+
+/** How sure the times of that day are. */
+export function isDoubtfulDay(conditions: Conditions | undefined, { careC }: HeatLimits = USUAL_HEAT_LIMITS): boolean {
+  if (!conditions) return false;
+  const { temperatureC, humidityPct, wind, surface } = conditions;
+  if (wind === 'windy' || (surface !== undefined && surface !== 'dry')) return true;
+  if (temperatureC === undefined) return false;
+  const heat = heatIndexOf({ temperatureC, humidityPct: humidityPct ?? 50 });
+  return heat.kind === 'beyond' || (heat.kind === 'index' ? heat.indexC : temperatureC) >= careC;
+}
+
+const atLevel = (curve: Curve, levelShift: number): Curve =>
+  levelShift === 0 ? curve : curveMovedBy(curve, [levelShift]);
+
+/** What was run, predicted at levels round that of the curve. */
+function pointsAt(curve: Curve, ran: readonly TargetLeg[], most: number): PointsAt {
+  const each = Math.ceil(most / LEVELS.step - 1e-9);
+  const shifts = Array.from({ length: 2 * each + 1 }, (_, i) => (i - each) * LEVELS.step);
+  const points = shifts.map((shift) => {
+    const gauge = gaugeOf(atLevel(curve, shift));
+    return predict(gauge, stretchesOf(gauge, ran));
+  });
+  return { shifts, points };
+}
+
+/** Mean and standard deviation of the level, from what was known before and what the clues make likely. */
+function posterior(clues: readonly Clue[], priorSd: number, most: number) {
+  const each = Math.ceil(most / GRID_STEP);
+  const grid = Array.from({ length: 2 * each + 1 }, (_, i) => (i - each) * GRID_STEP);
+  const lnLikely = grid.map((shift) => clues.reduce((sum, clue) => sum + clue(shift), -((shift / priorSd) ** 2) / 2));
+  const top = Math.max(...lnLikely);
+  const weights = lnLikely.map((ln) => Math.exp(ln - top));
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  const meanShift = grid.reduce((sum, shift, i) => sum + shift * (weights[i] ?? 0), 0) / total;
+  const variance = grid.reduce((sum, shift, i) => sum + (shift - meanShift) ** 2 * (weights[i] ?? 0), 0) / total;
+  return { levelShift: meanShift, errorShare: Math.sqrt(variance) };
+}
+
+/**
+ * How fit somebody was that day, from their times, rests and efforts as run: a shift of the whole curve, on a grid (Bayes' rule), with
+ * how sure it is. What says nothing leaves all as it was.
+ */
+export function estimateFitness(input: FitnessInput): FitnessEstimate {
+  const { curve, legs, runs, conditions, heat } = input;
+  const priorSd = timeErrorFor(curve, JUDGED_M) / timeFor(curve, JUDGED_M);
+  const most = Math.max(LEVELS.least, LEVELS.sds * priorSd);
+  const reps = repsRan(legs, runs);
+  const clues =
+    reps.length === 0
+      ? []
+      : cluesOf({
+          curve,
+          criticalMps: gaugeOf(curve).model.criticalMps,
+          reps,
+          // Were flat-out reps taken as run, a quicker one would change what all after it say.
+          at: pointsAt(curve, legsAsExpected(curve, legs, reps), most),
+          calibration: { ...UNCALIBRATED, ...input.calibration },
+          doubt: isDoubtfulDay(conditions, heat) ? DOUBTFUL : 1,
+        });
+  // Without a clue all stays as it was, exactly.
+  const { levelShift, errorShare } =
+    clues.length === 0 ? { levelShift: 0, errorShare: priorSd } : posterior(clues, priorSd, most);
+  const learned = Math.max(0, 1 - errorShare / priorSd);
+  return {
+    levelShift,
+    errorShare,
+    learned,
+    nothingNew: learned < NOTHING_NEW,
+    equivalent: (distanceM) => {
+      const timeS = timeFor(atLevel(curve, levelShift), distanceM);
+      const before = timeErrorFor(curve, distanceM) / timeFor(curve, distanceM);
+      // What is surer is the level; the shape is as sure as it was.
+      const share = Math.sqrt(Math.max(errorShare ** 2, before ** 2 - (priorSd ** 2 - errorShare ** 2)));
+      return { timeS, errorS: timeS * share };
+    },
+  };
+}
