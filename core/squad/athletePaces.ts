@@ -52,12 +52,14 @@ function nudged(curve: Curve | undefined, nudge: Nudge, asOf: string): Curve {
  * @param options what is known of courses off the track, see courseOffsets(), and what the squad's strides hang on.
  */
 export function athletePaces(
-  { marks, nudge, goal }: Pick<Athlete, 'marks' | 'nudge' | 'goal'>,
+  { marks, nudge: word, goal }: Pick<Athlete, 'marks' | 'nudge' | 'goal'>,
   paceBook: PaceBook,
   asOf: string,
   { courses, stridesBy = '400' }: { courses?: CourseOffsets; stridesBy?: Schools['stridesBy'] } = {},
 ): AthletePaces {
   const fit = fitted(marks, { asOf, model: paceBook.model, ...(courses ? { courses } : {}) });
+  // On a day before it was said it does not hold.
+  const nudge = word && word.date <= asOf ? word : undefined;
   const curve = nudge ? nudged(fit.curve, nudge, asOf) : fit.curve;
   const goalCurve = goal && curve && curveMovedTo(curve, goal.distanceM, goal.timeS);
   return {

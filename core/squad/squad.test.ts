@@ -72,6 +72,15 @@ describe('an athlete’s paces', () => {
     expect(timeFor(goalCurve, 5000)).toBeCloseTo(1050, 3);
     expect(timeFor(curve, 5000)).toBeGreaterThan(1100);
   });
+  test('a level set later says nothing of a day before it, with marks or without', () => {
+    const nudge = { distanceM: 5000, timeS: 1100, date: '2026-11-02' };
+    const marks = [{ distanceM: 5000, timeS: 1200, date: '2026-10-01', kind: 'race' as const }];
+    const before = athletePaces({ marks, nudge }, curveBook, '2026-11-01');
+    expect(before.curve).toEqual(athletePaces({ marks }, curveBook, '2026-11-01').curve);
+    expect(athletePaces({ marks: [], nudge }, curveBook, '2026-11-01')).toMatchObject({
+      remark: expect.stringMatching(/no race or trial/),
+    });
+  });
   test('follow the coach’s own word, with marks or without any', () => {
     const nudge = { distanceM: 5000, timeS: 1100, date: AS_OF };
     for (const marks of [member().marks, []]) {
