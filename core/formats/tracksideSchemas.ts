@@ -61,6 +61,7 @@ const groupSchema = Joi.object<PlannedGroup>({
         runsOn: yes,
         open: yes,
         free: yes,
+        hill: yes,
       }),
     )
     .min(1)

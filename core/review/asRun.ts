@@ -51,7 +51,9 @@ function amountOf({ rep, actualS }: Ran): Amount {
     : { kind: 'distance', distanceM: rep.distanceM };
 }
 
-const metresOf = ({ rep, coveredM }: Ran) => rep.distanceM ?? coveredM;
+/** Metres that tell how fast it was: none uphill, which plans of older versions say in their note alone. */
+const metresOf = ({ rep, coveredM }: Ran) =>
+  rep.hill || rep.note?.startsWith('uphill') ? undefined : (rep.distanceM ?? coveredM);
 
 /** An item at the pace of its first rep. */
 function treeItem(cells: readonly Ran[], recovery: Recovery | undefined): Item {

@@ -57,6 +57,7 @@ function plannedRep(legs: readonly TargetLeg[], index: number, venue: Venue): Pl
     ...(runsOn(leg, next) ? { runsOn: true as const } : {}),
     ...(leg.open ? { open: true as const } : {}),
     ...(leg.free ? { free: true as const } : {}),
+    ...(leg.hill ? { hill: true as const } : {}),
   };
 }
 

@@ -25,6 +25,8 @@ export type PlannedRep = {
   open?: true;
   /** Faster and easier as somebody calls it. */
   free?: true;
+  /** Uphill: its speed says nothing on the flat. */
+  hill?: true;
 };
 
 /** What one athlete is to run in one rep: seconds for it (none by effort), and seconds of recovery after it. */
