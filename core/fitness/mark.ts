@@ -26,6 +26,13 @@ export type Mark = {
   note?: string;
   /** The coach does not want it in the curve. */
   leftOut?: true;
+  /** The session at the track that it comes from. */
+  runId?: string;
+  /**
+   * Of a fitness estimate: what that session says alone, and the standard deviation of ln(time) of that. `timeS` is what it came to with
+   * all that was known before; the curve, which knows that already, is fitted to this.
+   */
+  alone?: { timeS: number; sd: number };
 };
 
 export const isOnTrack = ({ course }: Pick<Mark, 'course'>): boolean => course === undefined || course === 'track';

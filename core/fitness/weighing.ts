@@ -59,10 +59,11 @@ export const ageDaysOn = (date: string, asOf: string): number =>
 export function weigh(mark: Mark, asOf: string, courses?: CourseOffsets): Weighed {
   const ageDays = ageDaysOn(mark.date, asOf);
   const { lnOffset, sd } = courses?.get(courseKey(mark) ?? '') ?? unknownCourse(mark);
+  const { timeS, sd: ownSd } = mark.alone ?? { timeS: mark.timeS, sd: SD_OF_KIND[mark.kind] };
   return {
     mark,
     ageDays,
-    timeS: mark.timeS * Math.exp(-lnOffset),
-    sd: Math.hypot(SD_OF_KIND[mark.kind] + ageDays * SD_PER_DAY, sd),
+    timeS: timeS * Math.exp(-lnOffset),
+    sd: Math.hypot(ownSd + ageDays * SD_PER_DAY, sd),
   };
 }

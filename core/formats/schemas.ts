@@ -92,6 +92,8 @@ const markSchema = Joi.object<Mark>({
   }),
   note: note(200),
   leftOut: Joi.boolean().valid(true),
+  runId: idSchema,
+  alone: Joi.object({ timeS: mark.timeS, sd: Joi.number().strict().min(0.001).max(1).required() }),
 });
 
 /** What a timing chip says of itself. */

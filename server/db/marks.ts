@@ -6,20 +6,18 @@ import { chunked } from './chunked';
 import type { Db } from './open';
 import { marks } from './schema';
 import type { Tx } from './squad';
+import { withoutNulls } from './withoutNulls';
 
 type MarkRow = typeof marks.$inferSelect;
 
-const markOf = ({ id, distanceM, timeS, date, kind, course, courseName, note, leftOut }: MarkRow): Mark => ({
-  id,
-  distanceM,
-  timeS,
-  date,
-  kind,
-  ...(course === null ? {} : { course }),
-  ...(courseName === null ? {} : { courseName }),
-  ...(note === null ? {} : { note }),
-  ...(leftOut ? { leftOut: true as const } : {}),
-});
+function markOf(row: MarkRow): Mark {
+  const { athleteId: _athlete, place: _place, leftOut, aloneTimeS, aloneSd, ...mark } = row;
+  return {
+    ...withoutNulls(mark),
+    ...(leftOut ? { leftOut: true as const } : {}),
+    ...(aloneTimeS === null || aloneSd === null ? {} : { alone: { timeS: aloneTimeS, sd: aloneSd } }),
+  };
+}
 
 const inOrder = (db: Db) => db.select().from(marks).orderBy(asc(marks.athleteId), asc(marks.place));
 
@@ -81,7 +79,7 @@ export function putMarks(tx: Tx, athletes: readonly { id: string; marks: readonl
   const rows = athletes.flatMap(({ id: athleteId, marks: sent }) => {
     const theirs = stored.filter((row) => row.athleteId === athleteId);
     const ids = idsFor(sent, theirs, (id) => (ownerOf.get(id) ?? athleteId) !== athleteId);
-    return sent.map(({ id: _sent, course, courseName, note, leftOut, ...mark }, place) => ({
+    return sent.map(({ id: _sent, course, courseName, note, leftOut, runId, alone, ...mark }, place) => ({
       ...mark,
       id: ids[place] ?? ulid(),
       athleteId,
@@ -90,6 +88,9 @@ export function putMarks(tx: Tx, athletes: readonly { id: string; marks: readonl
       courseName: courseName ?? null,
       note: note ?? null,
       leftOut: leftOut ?? false,
+      runId: runId ?? null,
+      aloneTimeS: alone?.timeS ?? null,
+      aloneSd: alone?.sd ?? null,
     }));
   });
   const kept = new Set(rows.map(({ id }) => id));

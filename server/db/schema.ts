@@ -84,6 +84,10 @@ export const marks = sqliteTable(
     courseName: text('course_name'),
     note: text(),
     leftOut: integer('left_out', { mode: 'boolean' }).notNull().default(false),
+    runId: text('run_id'),
+    /** Of a fitness estimate: what its session says alone. */
+    aloneTimeS: real('alone_time_s'),
+    aloneSd: real('alone_sd'),
   },
   (table) => [index('marks_by_athlete').on(table.athleteId)],
 );

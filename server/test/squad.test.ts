@@ -391,6 +391,15 @@ describe('marks', () => {
     await change({ athletes: [{ ...one, marks: after.map(({ id: _gone, ...mark }) => mark) }] });
     expect((await marksOf(one.id)).map(({ id }) => id)).toEqual(after.map(({ id }) => id));
   });
+  test('of a session keep what it says alone, and which it was; what makes no sense is refused', async () => {
+    const kept = { ...unnamed, kind: 'session' as const, runId: ulid(), alone: { timeS: 1190.5, sd: 0.027 } };
+    const one = someone('Ada', { marks: [kept] });
+    expect((await change({ athletes: [one] })).status).toBe(204);
+    expect(await marksOf(one.id)).toEqual([{ ...kept, id: expect.any(String) }]);
+    for (const alone of [{ timeS: 0, sd: 0.1 }, { timeS: 1190 }, { timeS: 1190, sd: 0 }, { timeS: 1190, sd: 2 }])
+      expect((await change({ athletes: [{ ...one, marks: [{ ...kept, alone }] }] })).status).toBe(400);
+    expect(await marksOf(one.id)).toEqual([{ ...kept, id: expect.any(String) }]);
+  });
   test('of one athlete are never taken by another who is sent with their ids', async () => {
     const [ada, bo] = [someone('Ada'), someone('Bo')];
     await change({ athletes: [ada] });
