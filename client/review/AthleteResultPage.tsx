@@ -22,6 +22,7 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { AthleteFitness } from './AthleteFitness';
 import { EffortLines } from './EffortLines';
 import { FindingList } from './FindingList';
 import { RepSheet } from './RepSheet';
@@ -167,6 +168,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
           <EffortLines name={row.name} reading={reading} />
         </View>
       )}
+      <AthleteFitness read={read} row={row} effort={reading} />
       {spreadPoints({ ...review, rows: [row] }).length > 0 && (
         <View style={{ gap: SPACE.xs }}>
           <Words as="heading" level={2}>

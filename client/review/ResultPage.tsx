@@ -27,6 +27,7 @@ import { RepSheet } from './RepSheet';
 import { ResultTable } from './ResultTable';
 import { conditionsText, decisionText, differenceText, evennessWords, fadeText, findingTexts } from './reviewWords';
 import { Spread, spreadPoints } from './Spread';
+import { SquadFitness } from './SquadFitness';
 import { Surges } from './Surges';
 import { TakeOut } from './TakeOut';
 import { useReview, type ReadRun } from './useReview';
@@ -195,6 +196,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
       <Later>
         {review && review.surges.length > 0 && <Surges review={review} />}
         {review && <WhatChanged read={read} review={review} />}
+        {!isOpen && <SquadFitness read={read} />}
         <AfterwardsList read={read} />
         {findings.finished > 0 && (
           <TakeOut read={read} reviews={reviews} title={plan.title} about={about} texts={findingTexts(shared)} />

@@ -16,7 +16,7 @@ import { LevelSetter } from './LevelSetter';
 import { MarkForm } from './MarkForm';
 import { agoText, COURSE_WORDS, KIND_WORDS, MODEL_WORDS } from './words';
 
-const percent = (share: number, digits: number) => `${(share * 100).toFixed(digits).replace('-', '−')} %`;
+const percent = (share: number, digits: number) => `${(share * 100).toFixed(digits).replace('-', '−')}\u00a0%`;
 
 /** `1.2 % slower than the curve`, `on the curve`. */
 function offText(residual: number): string {
@@ -43,8 +43,12 @@ function MarkRow({ mark, curve, onPress }: { mark: Mark; curve: Curve | undefine
       : weighed.weight === 0
         ? `${offText(weighed.residual)}: the course explains it, it does not slow the paces`
         : [
-            offText(weighed.residual),
-            ...(weighed.timeS === mark.timeS ? [] : [`worth ${formatMarkTime(weighed.timeS)} on the track`]),
+            mark.alone
+              ? `the session alone says ${formatMarkTime(mark.alone.timeS)}, give or take ${percent(mark.alone.sd, 1)}`
+              : offText(weighed.residual),
+            ...(weighed.timeS === mark.timeS || mark.alone
+              ? []
+              : [`worth ${formatMarkTime(weighed.timeS)} on the track`]),
             `counts ${percent(weighed.weight, 0)}`,
           ].join(' · ');
   const what = `${formatDistance(mark.distanceM)} in ${formatMarkTime(mark.timeS)}`;

@@ -19,8 +19,8 @@ const LEAST_USED = 0.01;
 const SD_FLAT_OUT = { trial: 0.0125, race: 0.0085 };
 /** Flat out after hard work says less: so much more for each point of effort above this. */
 const WORN = { from: 5, perPoint: 0.005 };
-/** A slip: so much slower than the reps before, twice running, and not after one that was run too fast. */
-const SLIP = { by: 0.03, early: -0.02, leastBefore: 2 };
+/** A slip: so much slower than the reps before and than their spread, twice running and for good, and not after one that was run too fast. */
+const SLIP = { by: 0.03, sds: 2, early: -0.02, leastBefore: 2 };
 /** Beyond so many standard deviations a told effort pulls no harder: somebody who tells 10 for everything says little. */
 const MOST_PULL_SD = 2;
 
@@ -112,6 +112,12 @@ const isLike = (a: RanLeg, b: RanLeg) =>
   a.leg.durationS === b.leg.durationS &&
   Math.abs((a.leg.targetS ?? 0) - (b.leg.targetS ?? 0)) < 0.01 * (a.leg.targetS ?? 1);
 
+/** Sample standard deviation. */
+function spreadOf(values: readonly number[]): number {
+  const middle = mean(values);
+  return Math.sqrt(values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / Math.max(1, values.length - 1));
+}
+
 /** The rep from which somebody slipped for good, if they did. */
 export function firstSlipped(reps: readonly RanLeg[]): number | undefined {
   const late = latenessOf(reps);
@@ -119,9 +125,15 @@ export function firstSlipped(reps: readonly RanLeg[]): number | undefined {
     const next = reps[i + 1];
     if (!next || isFlatOut(rep) || !isLike(rep, next) || next.ran.stopped) return false;
     const before = reps.flatMap((one, j) => (j < i && isLike(one, rep) && !isFlatOut(one) ? [late[j] ?? 0] : []));
-    if (before.length < SLIP.leastBefore || (late[i - 1] ?? 0) < SLIP.early) return false;
+    const last = reps[i - 1];
+    // Straight after one run too fast, or flat out, anyone is slow.
+    if (before.length < SLIP.leastBefore || !last || isFlatOut(last) || (late[i - 1] ?? 0) < SLIP.early) return false;
     const usual = mean(before);
-    return (late[i] ?? 0) - usual > SLIP.by && (late[i + 1] ?? 0) - usual > SLIP.by;
+    const by = Math.max(SLIP.by, SLIP.sds * spreadOf(before));
+    const after = reps.flatMap((one, j) => (j > i + 1 && isLike(one, rep) && !isFlatOut(one) ? [late[j] ?? 0] : []));
+    // Who comes back to the target had more left.
+    const isForGood = after.length === 0 || mean(after) - usual > by / 2;
+    return isForGood && (late[i] ?? 0) - usual > by && (late[i + 1] ?? 0) - usual > by;
   });
   return found < 0 ? undefined : found;
 }

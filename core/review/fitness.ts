@@ -21,6 +21,8 @@ export type FitnessEstimate = {
   /** It says nothing that was not known. */
   nothingNew: boolean;
   equivalent: (distanceM: number) => Equivalent;
+  /** What the session says without all that was known before; undefined where it says nothing. */
+  alone: (distanceM: number) => Equivalent | undefined;
 };
 
 export type FitnessInput = {
@@ -32,6 +34,8 @@ export type FitnessInput = {
   calibration?: Pick<Calibration, 'a' | 'g'> & Partial<Calibration>;
   conditions?: Conditions;
   heat?: HeatLimits;
+  /** A distance over which they may be known better than over 5000 m: their own. */
+  ownM?: number;
 };
 
 /** Below this share learned there is nothing new. */
@@ -41,6 +45,8 @@ const DOUBTFUL = 1.5;
 /** Levels to either side at which what was run is predicted, at least so far; between them it goes straight. */
 const LEVELS = { step: 0.02, least: 0.08, sds: 4 };
 const GRID_STEP = 0.001;
+/** Of a session that says less, a level within 20 % or so, there is nothing to be kept. */
+const LEAST_PRECISION = 25;
 const JUDGED_M = 5000;
 
 /** How sure the times of that day are. */
@@ -52,6 +58,9 @@ export function isDoubtfulDay(conditions: Conditions | undefined, { careC }: Hea
   const heat = heatIndexOf({ temperatureC, humidityPct: humidityPct ?? 50 });
   return heat.kind === 'beyond' || (heat.kind === 'index' ? heat.indexC : temperatureC) >= careC;
 }
+
+const errorShareOf = (curve: Curve, distanceM: number): number =>
+  timeErrorFor(curve, distanceM) / timeFor(curve, distanceM);
 
 const atLevel = (curve: Curve, levelShift: number): Curve =>
   levelShift === 0 ? curve : curveMovedBy(curve, [levelShift]);
@@ -77,7 +86,8 @@ function posterior(clues: readonly Clue[], priorSd: number, most: number) {
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   const meanShift = grid.reduce((sum, shift, i) => sum + shift * (weights[i] ?? 0), 0) / total;
   const variance = grid.reduce((sum, shift, i) => sum + (shift - meanShift) ** 2 * (weights[i] ?? 0), 0) / total;
-  return { levelShift: meanShift, errorShare: Math.sqrt(variance) };
+  // What surprises may leave a wider spread; nobody is known less well for having run.
+  return { levelShift: meanShift, errorShare: Math.min(priorSd, Math.sqrt(variance)) };
 }
 
 /**
@@ -86,7 +96,8 @@ function posterior(clues: readonly Clue[], priorSd: number, most: number) {
  */
 export function estimateFitness(input: FitnessInput): FitnessEstimate {
   const { curve, legs, runs, conditions, heat } = input;
-  const priorSd = timeErrorFor(curve, JUDGED_M) / timeFor(curve, JUDGED_M);
+  // A level is known as well as the distance that is known best: who runs 800s is not unsure for want of a 5000.
+  const priorSd = Math.min(...[JUDGED_M, input.ownM ?? JUDGED_M].map((distanceM) => errorShareOf(curve, distanceM)));
   const most = Math.max(LEVELS.least, LEVELS.sds * priorSd);
   const reps = repsRan(legs, runs);
   const clues =
@@ -104,7 +115,7 @@ export function estimateFitness(input: FitnessInput): FitnessEstimate {
   // Without a clue all stays as it was, exactly.
   const { levelShift, errorShare } =
     clues.length === 0 ? { levelShift: 0, errorShare: priorSd } : posterior(clues, priorSd, most);
-  const learned = Math.max(0, 1 - errorShare / priorSd);
+  const learned = 1 - errorShare / priorSd;
   return {
     levelShift,
     errorShare,
@@ -112,10 +123,16 @@ export function estimateFitness(input: FitnessInput): FitnessEstimate {
     nothingNew: learned < NOTHING_NEW,
     equivalent: (distanceM) => {
       const timeS = timeFor(atLevel(curve, levelShift), distanceM);
-      const before = timeErrorFor(curve, distanceM) / timeFor(curve, distanceM);
+      const before = errorShareOf(curve, distanceM);
       // What is surer is the level; the shape is as sure as it was.
       const share = Math.sqrt(Math.max(errorShare ** 2, before ** 2 - (priorSd ** 2 - errorShare ** 2)));
       return { timeS, errorS: timeS * share };
+    },
+    alone: (distanceM) => {
+      const precision = 1 / errorShare ** 2 - 1 / priorSd ** 2;
+      if (precision <= LEAST_PRECISION) return undefined;
+      const timeS = timeFor(atLevel(curve, levelShift / errorShare ** 2 / precision), distanceM);
+      return { timeS, errorS: timeS / Math.sqrt(precision) };
     },
   };
 }

@@ -1,7 +1,10 @@
 import { chromium, type Page } from '@playwright/test';
+import { fitCurve } from '@core/fitness/curve';
+import { gaugeOf } from '@core/outlook/gauge';
 import { findingsOf } from '@core/review/findings';
 import { readEffort } from '@core/review/effortReading';
 import { curveOfReserve } from '@core/review/load';
+import { askedOf, readFitness, type FitnessAsked } from '@core/review/fitnessReading';
 import { reviewRun } from '@core/review/review';
 import { replay } from '@core/trackside/replay';
 import { RunningApp } from '../../e2e/app';
@@ -21,6 +24,21 @@ function readAll({ plan, events }: ReturnType<typeof longEvening>) {
     const reserve = reserves.get(athleteId);
     readEffort(cells, plan.arc, reserve && curveOfReserve(reserve));
   }
+}
+
+/** What is asked of the worker for that page: how fit everyone is, by a curve of their own each. */
+function everyoneAsked({ plan, events }: ReturnType<typeof longEvening>): FitnessAsked[] {
+  return reviewRun(replay(plan, events))
+    .flatMap(({ rows }) => rows)
+    .map((row, i) => {
+      const marks = [1500, 5000].map((distanceM) => ({
+        distanceM,
+        timeS: distanceM * (0.18 + i * 0.003) * (distanceM / 1500) ** 0.06,
+        date: plan.date,
+        kind: 'race' as const,
+      }));
+      return askedOf(row, plan.intent, undefined, { curve: fitCurve(marks, { asOf: plan.date }) });
+    });
 }
 
 /** Milliseconds from a press until something is there and painted. */
@@ -45,6 +63,11 @@ export async function reading(): Promise<void> {
   report('a session of 24 × 30 reps replayed and read', await timed(20, () => readAll(session)), {
     limitMs: 60,
     against: ['JSON.parse of its events', await timed(20, () => JSON.parse(text) as unknown)],
+  });
+  const asked = everyoneAsked(session);
+  report('how fit all 24 are', await timed(20, () => asked.map(readFitness)), {
+    limitMs: 150,
+    against: ['one gauge for each of them', await timed(20, () => asked.map(({ curve }) => gaugeOf({ ...curve })))],
   });
 
   const app = new RunningApp('demo/main.ts');

@@ -1,0 +1,48 @@
+import { View } from 'react-native';
+import type { EffortReading } from '@core/review/effortReading';
+import { goalReps, markOfEstimate, trialsIn } from '@core/review/fitnessReading';
+import type { ReviewRow } from '@core/review/review';
+import { useSquad } from '../squad/useSquad';
+import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { DOUBTFUL_DAY, fitnessText, goalRepsText } from './fitnessWords';
+import { KeepMark } from './KeepMark';
+import { useFitness } from './useFitness';
+import type { ReadRun } from './useReview';
+
+/** What the session says about one athlete's fitness, and what of it can be kept for their paces. */
+export function AthleteFitness({ read, row, effort }: { read: ReadRun; row: ReviewRow; effort: EffortReading }) {
+  const reading = useFitness(read, row);
+  const { squad } = useSquad();
+  const athlete = squad && [...squad.athletes, ...squad.archived].find(({ id }) => id === row.athleteId);
+  if (!reading || !athlete) return null;
+  const { id, date, title, intent } = read.plan;
+  const of = { runId: id, date, title };
+  const trials = trialsIn(row, intent, effort, of);
+  const estimate = markOfEstimate(reading, of);
+  // A trial says itself what an estimate would say of it.
+  const marks = trials.length > 0 ? trials : estimate ? [estimate] : [];
+  const atGoal = athlete.goal && goalReps(row);
+  return (
+    <View style={{ gap: SPACE.s }}>
+      <Words as="heading" level={2}>
+        Fitness
+      </Words>
+      <Words>{fitnessText(reading)}</Words>
+      {athlete.goal && atGoal && <Words>{goalRepsText(atGoal, reading, athlete.goal)}</Words>}
+      {reading.isDoubtful && (
+        <Words as="small" quiet>
+          {DOUBTFUL_DAY}
+        </Words>
+      )}
+      {marks.length > 0 && athlete.nudge && (
+        <Words as="small" quiet>
+          You have set their level yourself: that goes before any mark.
+        </Words>
+      )}
+      {marks.map((mark) => (
+        <KeepMark key={`${mark.kind} ${mark.distanceM} ${mark.timeS}`} {...{ squad, athlete, mark }} />
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,81 @@
+import { Link } from 'expo-router';
+import { View } from 'react-native';
+import { Divider } from 'react-native-paper';
+import { markOfEstimate, trialsIn, type FitnessReading } from '@core/review/fitnessReading';
+import type { SquadMember } from '@core/squad/athlete';
+import { listed } from '@core/units/listed';
+import { useSquad, type SquadView } from '../squad/useSquad';
+import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { DOUBTFUL_DAY, fitnessText, othersText } from './fitnessWords';
+import { KeepMark } from './KeepMark';
+import { useSquadFitness } from './useFitness';
+import type { ReadRun } from './useReview';
+
+/** Those of whom most is learned first. */
+const byLearned = (a: FitnessReading, b: FitnessReading) => b.learned - a.learned;
+
+type RowProps = { read: ReadRun; squad: SquadView; athlete: SquadMember; reading: FitnessReading };
+
+/** Somebody who is another than was known: how much, and one tap to keep it. */
+function ChangedRow({ read, squad, athlete, reading }: RowProps) {
+  const { id, date, title, intent } = read.plan;
+  const of = { runId: id, date, title };
+  const row = read.reviews.flatMap(({ rows }) => rows).find(({ athleteId }) => athleteId === athlete.id);
+  const [trial] = row ? trialsIn(row, intent, { points: [] }, of) : [];
+  const mark = trial ?? markOfEstimate(reading, of);
+  return (
+    <View role="listitem">
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m, paddingVertical: SPACE.s }}>
+        <View style={{ flex: 1, gap: 2 }}>
+          <Link href={`/results/${id}/${athlete.id}`} aria-label={`${athlete.name}, rep by rep, for their fitness`}>
+            <Words as="strong">{athlete.name}</Words>
+          </Link>
+          <Words as="small">{fitnessText(reading)}</Words>
+        </View>
+        {mark && <KeepMark {...{ squad, athlete, mark }} short />}
+      </View>
+      <Divider />
+    </View>
+  );
+}
+
+/** What the session says about everyone's fitness; who is another than was known by name, with how much. */
+export function SquadFitness({ read }: { read: ReadRun }) {
+  const readings = useSquadFitness(read);
+  const { squad } = useSquad();
+  if (!readings || !squad || readings.length === 0) return null;
+  const members = new Map([...squad.athletes, ...squad.archived].map((athlete) => [athlete.id, athlete]));
+  const news = readings.filter(({ nothingNew }) => !nothingNew).sort(byLearned);
+  const changed = news.filter(({ is }) => is !== 'as-known');
+  const surer = news
+    .filter(({ is }) => is === 'as-known')
+    .flatMap(({ athleteId }) => members.get(athleteId)?.name ?? []);
+  const others = readings.length - news.length;
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Words as="heading" level={2}>
+        What it says about fitness
+      </Words>
+      {readings.some(({ isDoubtful }) => isDoubtful) && (
+        <Words as="small" quiet>
+          {DOUBTFUL_DAY}
+        </Words>
+      )}
+      {changed.length > 0 && (
+        <View role="list">
+          {changed.map((reading) => {
+            const athlete = members.get(reading.athleteId);
+            return athlete && <ChangedRow key={athlete.id} {...{ read, squad, athlete, reading }} />;
+          })}
+        </View>
+      )}
+      {surer.length > 0 && <Words as="small">{`As fit as was known, and surer now: ${listed(surer)}.`}</Words>}
+      {others > 0 && (
+        <Words as="small" quiet>
+          {othersText(others, news.length)}
+        </Words>
+      )}
+    </View>
+  );
+}

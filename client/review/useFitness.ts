@@ -1,0 +1,49 @@
+import { useEffect, useMemo, useState } from 'react';
+import { askedOf, readFitness, type FitnessAsked, type FitnessReading } from '@core/review/fitnessReading';
+import type { ReviewRow } from '@core/review/review';
+import type { SquadMember } from '@core/squad/athlete';
+import { pacesOf, useSquad, type SquadView } from '../squad/useSquad';
+import type { SquadAsked } from './fitness.worker';
+import type { ReadRun } from './useReview';
+
+/** Theirs on that day, without what was kept of this very session: it is not to be its own witness. */
+function curveBefore(athlete: SquadMember, squad: SquadView, { id, date }: { id: string; date: string }) {
+  const marks = athlete.marks.filter(({ runId }) => runId !== id);
+  return pacesOf(marks.length === athlete.marks.length ? athlete : { ...athlete, marks }, squad, date).curve;
+}
+
+function asked(read: ReadRun, row: ReviewRow, squad: SquadView): FitnessAsked | undefined {
+  const athlete = [...squad.athletes, ...squad.archived].find(({ id }) => id === row.athleteId);
+  const curve = athlete && curveBefore(athlete, squad, read.plan);
+  if (!curve) return undefined;
+  const { conditions } = read.state;
+  const { heat } = squad.settings;
+  return askedOf(row, read.plan.intent, athlete.goal, { curve, conditions, ...(heat ? { heat } : {}) });
+}
+
+/** What the session says about one athlete's fitness; undefined for who has no curve. */
+export function useFitness(read: ReadRun, row: ReviewRow): FitnessReading | undefined {
+  const { squad } = useSquad();
+  return useMemo(() => {
+    const one = squad && asked(read, row, squad);
+    return one && readFitness(one);
+  }, [read, row, squad]);
+}
+
+/** The same for everyone, worked out in a worker; undefined until it is there, or where it cannot be. */
+export function useSquadFitness(read: ReadRun): readonly FitnessReading[] | undefined {
+  const { squad } = useSquad();
+  const [found, setFound] = useState<{ read: ReadRun; squad: SquadView; readings: FitnessReading[] }>();
+  useEffect(() => {
+    if (!squad) return undefined;
+    const rows = read.reviews.flatMap((review) => review.rows);
+    const worker = new Worker(new URL('./fitness.worker.ts', window.location.href));
+    worker.onmessage = ({ data }: MessageEvent<FitnessReading[]>) => {
+      setFound({ read, squad, readings: data });
+      worker.terminate();
+    };
+    worker.postMessage(rows.flatMap((row) => asked(read, row, squad) ?? []) satisfies SquadAsked);
+    return () => worker.terminate();
+  }, [read, squad]);
+  return found?.read === read ? found.readings : undefined;
+}

@@ -1,0 +1,56 @@
+/** One athlete's row of a session, as the estimate of fitness takes it. */
+import type { Intent } from '../session/intent';
+import type { TargetLeg } from '../targets/targetsFor';
+import { asRun } from './asRun';
+import type { ReviewCell } from './cell';
+import type { FitnessInput } from './fitness';
+import type { RepRan } from './ranLegs';
+import type { ReviewRow } from './review';
+
+/** Who stops with a stitch or a niggle has not run out of anything. */
+const isSound = ({ flags }: ReviewCell) => flags.length === 0;
+
+/** The leg of a rep with the target it had; one that is left out of the reading cost what it cost, and says nothing. */
+function asPlanned(leg: TargetLeg, { rep, targetS, excluded }: ReviewCell): TargetLeg {
+  const { targetS: ranS, ...rest } = leg;
+  if (leg.kind !== 'rep' || excluded) return leg;
+  const own = rep?.distanceM === undefined ? ranS : targetS;
+  return {
+    ...rest,
+    ...(own === undefined ? {} : { targetS: own }),
+    ...(rep?.pace === undefined ? {} : { pace: rep.pace }),
+    ...(rep?.open ? { open: true as const } : {}),
+  };
+}
+
+/**
+ * Legs and reps of what an athlete ran, rests as taken. Reps of a test that have no other pace were run flat out.
+ * @param intent what the session was meant to do.
+ */
+export function evidenceOf(
+  { cells, stoppedAtMs }: Pick<ReviewRow, 'cells' | 'stoppedAtMs'>,
+  intent: Intent | undefined,
+): Pick<FitnessInput, 'legs' | 'runs'> {
+  const { legs, cells: ran } = asRun(cells);
+  const last = ran.at(-1);
+  const isStopped = stoppedAtMs !== undefined && last !== undefined && isSound(last);
+  let at = -1;
+  const planned = legs.map((leg) => {
+    if (leg.kind === 'rep') at++;
+    const cell = ran[at];
+    return cell ? asPlanned(leg, cell) : leg;
+  });
+  const runs = ran.map((cell, repIndex): RepRan => {
+    const { rep, actualS, coveredM, effort, excluded } = cell;
+    const isFlatOut = !excluded && (rep?.pace === 'max' || (intent === 'test' && rep?.pace === undefined));
+    return {
+      repIndex,
+      ...(actualS === undefined ? {} : { timeS: actualS }),
+      ...(coveredM === undefined ? {} : { distanceM: coveredM }),
+      ...(effort === undefined || excluded ? {} : { effort }),
+      ...(isStopped && cell === last ? { stopped: true } : {}),
+      ...(isFlatOut ? { flatOut: 'trial' as const } : {}),
+    };
+  });
+  return { legs: planned, runs };
+}
