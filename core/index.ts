@@ -18,3 +18,4 @@ export { type RunState } from './trackside/runState';
 export { evennessOf } from './review/evenness';
 export { calibrate } from './review/calibration';
 export { estimateFitness } from './review/fitness';
+export { readiness } from './review/readiness';

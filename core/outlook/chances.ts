@@ -135,3 +135,31 @@ export function chancesFor(
     ...(efforts.length > 0 ? { lastEffort: between(efforts) } : {}),
   };
 }
+
+/** Of what could be run flat out, so much may be run with rests, as in the plan. */
+const MOST_OF_LIMIT = 1.5;
+
+/**
+ * The share of the draws (0 to 1) in which one rep more would have fitted, run as the last of the main part was: some of the reserve is
+ * left after it, and no more was done of what could be run flat out than a session may be. Undefined where no rep was run.
+ * @param legs as they were run, see asRun().
+ */
+export function oneMoreFits(
+  curve: Curve,
+  legs: readonly TargetLeg[],
+  random: () => number,
+  draws = DRAWS,
+): number | undefined {
+  const at = legs.findLastIndex((leg) => leg.kind === 'rep' && leg.role === 'main');
+  const last = legs[at];
+  if (!last) return undefined;
+  const rest = legs.slice(0, at).findLast((leg) => leg.kind === 'recovery');
+  const more = [...legs.slice(0, at + 1), ...(rest ? [rest] : []), last];
+  const stretches = stretchesOf(gaugeOf(curve), more);
+  let fitted = 0;
+  for (const gauge of drawnGauges(curve, draws, random)) {
+    const end = predict(gauge, stretches).at(-1);
+    if (end && end.leftShare >= 0 && end.limitShare <= MOST_OF_LIMIT) fitted++;
+  }
+  return fitted / draws;
+}

@@ -1,0 +1,122 @@
+/** Is somebody ready for the next step: what a session that was run says about it, with the reasons. */
+import { USUAL_TOLERANCE } from '../paces/paceBook';
+import { mean } from '../units/mean';
+
+/** `on`: one step further. `repeat`: the same once more. `back`: a step easier. */
+export type Verdict = 'on' | 'repeat' | 'back';
+
+/** How somebody felt the day after. */
+export const NEXT_DAYS = ['fresh', 'heavy', 'sore'] as const;
+export type NextDay = (typeof NEXT_DAYS)[number];
+
+/** A rep of main part or fast finish as it was run; without a time it was not. */
+export type RepDone = { targetS?: number; tolerance?: number; timeS?: number; effort?: number };
+
+export type ReadinessInput = {
+  /** In running order. */
+  reps: readonly RepDone[];
+  /** The effort that is meant for the last rep. */
+  meantLast?: number;
+  /** They stopped, or were stopped; reps were cut or left out for them on the way. */
+  stopped?: boolean;
+  cut?: boolean;
+  /** The share of the draws in which one rep more would fit, see oneMoreFits(). */
+  oneMore?: number;
+  nextDay?: NextDay;
+};
+
+export type Readiness = { verdict: Verdict; reasons: string[] };
+
+/** A told effort so far above the meant one is still as meant; from this effort on nothing is left. */
+const AS_MEANT = 0.5;
+const SPENT = 9.5;
+/** In so many of the draws one rep more has to fit. */
+const SURE_ENOUGH = 0.7;
+/** So many tolerances late is a step back. */
+const FAR_LATE = 2;
+
+const lastThirdOf = <T>(list: readonly T[]): T[] => list.slice(Math.floor((list.length * 2) / 3));
+
+/** How late the last third was, in tolerances; undefined where none of it had a target. */
+function lateness(reps: readonly RepDone[]): number | undefined {
+  const off = lastThirdOf(reps).flatMap(({ targetS, timeS, tolerance = USUAL_TOLERANCE }) =>
+    targetS === undefined || timeS === undefined ? [] : [(timeS / targetS - 1) / tolerance],
+  );
+  return off.length === 0 ? undefined : mean(off);
+}
+
+/** What is against it so much that it was too much, a sentence each. */
+function reasonsBack({ reps, stopped, cut }: ReadinessInput, late: number | undefined): string[] {
+  const early = reps.slice(0, Math.floor((reps.length * 2) / 3));
+  const spentAt = early.findIndex(({ effort }) => effort !== undefined && effort >= SPENT);
+  return [
+    ...(stopped ? ['Stopped before the end.'] : []),
+    ...(cut ? ['It was cut on the way.'] : []),
+    ...(late !== undefined && late > FAR_LATE ? ['Far late in the last third.'] : []),
+    ...(spentAt < 0 ? [] : [`Effort ${reps[spentAt]?.effort} already on rep ${spentAt + 1}.`]),
+  ];
+}
+
+const perHundred = (share: number) => `${Math.round(share * 100)} of 100`;
+
+/** One thing that speaks for a step on, or against it. */
+type Sign = { isGood: boolean; says: string };
+
+function signsOf({ reps, meantLast, oneMore, nextDay }: ReadinessInput, late: number | undefined): Sign[] {
+  const last = reps.findLast(({ effort }) => effort !== undefined)?.effort;
+  const effort: Sign[] =
+    last === undefined || meantLast === undefined
+      ? []
+      : [
+          {
+            isGood: last <= meantLast + AS_MEANT,
+            says: `Effort ${last} on the last rep that was told, ${meantLast} meant.`,
+          },
+        ];
+  return [
+    ...(late === undefined
+      ? []
+      : [{ isGood: late <= 1, says: late <= 1 ? 'Last third on target.' : 'Late in the last third.' }]),
+    ...effort,
+    ...(oneMore === undefined
+      ? []
+      : [{ isGood: oneMore >= SURE_ENOUGH, says: `One rep more would fit on ${perHundred(oneMore)} such days.` }]),
+    ...(nextDay === undefined
+      ? []
+      : [
+          {
+            isGood: nextDay === 'fresh',
+            says: nextDay === 'fresh' ? 'Fresh the day after.' : `Legs ${nextDay} the day after.`,
+          },
+        ]),
+  ];
+}
+
+/**
+ * Whether somebody is ready for more of the same kind: on where all that is known speaks for it, back where it was too much, else once
+ * more. Where neither a target nor an effort is known it is never on. The rules are this project's own.
+ */
+export function readiness(input: ReadinessInput): Readiness {
+  const ran = input.reps.filter(({ timeS }) => timeS !== undefined);
+  const late = lateness(ran);
+  const back = reasonsBack({ ...input, reps: ran }, late);
+  const signs = signsOf({ ...input, reps: ran }, late);
+  const against = signs.filter(({ isGood }) => !isGood).map(({ says }) => says);
+  if (back.length > 0) return { verdict: 'back', reasons: [...back, ...against] };
+  const isKnown = late !== undefined || ran.some(({ effort }) => effort !== undefined);
+  if (!isKnown) return { verdict: 'repeat', reasons: ['Neither a target nor an effort is known.'] };
+  if (against.length > 0) return { verdict: 'repeat', reasons: against };
+  // Who has no curve cannot be looked ahead for: times and efforts alone say too little for a step on.
+  if (input.oneMore === undefined)
+    return {
+      verdict: 'repeat',
+      reasons: [...signs.map(({ says }) => says), 'Without a mark nothing can be looked ahead to.'],
+    };
+  return { verdict: 'on', reasons: signs.map(({ says }) => says) };
+}
+
+/** What most of a group are ready for; with as many for one as for another, the more careful. */
+export function readinessOfGroup(verdicts: readonly Verdict[]): Verdict {
+  const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length;
+  return (['back', 'repeat', 'on'] as const).reduce((most, one) => (count(one) > count(most) ? one : most), 'back');
+}
