@@ -107,6 +107,24 @@ describe('progressions', () => {
     ['less-rest', '6x400 @5k / 90s walk', ['6x400 @5k / 75s walk', '6x400 @5k / 60s walk', '6x400 @5k / 50s walk']],
     ['less-rest', '6x400 @5k / 200m jog', ['6x400 @5k / 150m jog', '6x400 @5k / 120m jog', '6x400 @5k / 100m jog']],
     ['less-rest', '6x400 @5k / equal jog', ['6x400 @5k / 80% jog', '6x400 @5k / 70% jog', '6x400 @5k / 60% jog']],
+    // A set of unlike reps is run once more, none of its reps twice.
+    [
+      'more',
+      '2x(600 @3k / 60s, 400 @3k / 60s, 200 @mile) / 4:00',
+      [3, 4, 5].map((sets) => `${sets}x(600 @3k / 60s, 400 @3k / 60s, 200 @mile) / 4:00`),
+    ],
+    [
+      'sets',
+      '2x(3x600 @3k / 90s) / 4:00',
+      ['3x(3x600 @3k / 90s) / 4:00', '4x(3x600 @3k / 90s) / 4:00', '5x(3x600 @3k / 90s) / 4:00'],
+    ],
+    ['longer-same', '6x400 @5k / 90s', ['6x500 @5k / 90s', '6x600 @5k / 90s', '6x800 @5k / 90s']],
+    [
+      'float',
+      '6x600 @5k / 200m float @easy',
+      ['103% easy', '106% easy', '109% easy'].map((pace) => `6x600 @5k / 200m float @${pace}`),
+    ],
+    ['fewer', '8x400 @5k / 90s', ['7x400 @5k / 90s', '6x400 @5k / 90s', '5x400 @5k / 90s']],
     ['merged', '4x(2x400 @mile / 60s) / 3:00', ['2x(4x400 @mile / 60s) / 3:00', '8x400 @mile / 60s']],
   ])('%s: %s', (lever, text, expected) => expect(steps(text, lever)).toEqual([text, ...expected]));
 
@@ -116,6 +134,9 @@ describe('progressions', () => {
     expect(nextStep(read('open x 400 @threshold / 60s'), 'more')).toBeUndefined();
     expect(nextStep(read('6x400 @goal 5k / 60s'), 'faster')).toBeUndefined();
     expect(nextStep(read('warm: 800 @easy'), 'more')).toBeUndefined();
+    expect(nextStep(read('6x400 @5k / 60s'), 'sets')).toBeUndefined();
+    expect(nextStep(read('6x400 @5k / 60s'), 'float')).toBeUndefined();
+    expect(nextStep(read('20min @threshold'), 'fewer')).toBeUndefined();
   });
 
   test.each(LEVERS)('%s leaves warm-up and cool-down alone, and what it proposes can be read', (lever) => {

@@ -19,8 +19,21 @@ export type BookSession = {
   archived?: true;
 };
 
-/** What changes from one step of a progression to the next; one at a time. */
-export const LEVERS = ['more', 'longer', 'faster', 'less-rest', 'merged'] as const;
+/**
+ * What changes from one step of a progression to the next; one at a time. `longer` keeps about the metres, `longer-same` the count; `sets`
+ * is a set more; `fewer` is the way back, or towards a race.
+ */
+export const LEVERS = [
+  'more',
+  'sets',
+  'longer',
+  'longer-same',
+  'faster',
+  'less-rest',
+  'float',
+  'merged',
+  'fewer',
+] as const;
 export type Lever = (typeof LEVERS)[number];
 
 /** An ordered family of sessions of the book, by their ids. */

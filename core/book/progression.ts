@@ -13,13 +13,18 @@ const lengthM = (item: Item) => {
   return distanceM + durationS * GUESSED_MPS;
 };
 
-/** Where the longest item of the main part stands; into a set, the longest in that too when `deep`. */
-function mainItem(session: Session, deep: boolean): ItemPath | undefined {
+/** How far into sets the item is looked for: not at all, into sets of like reps only, or to the longest rep in any. */
+type Depth = 'top' | 'like' | 'rep';
+
+const isOfLike = ({ body }: Item) => body.kind === 'set' && body.items.length === 1;
+
+/** Where the longest item of the main part stands; into a set, the longest in that too as far as `depth` goes. */
+function mainItem(session: Session, depth: Depth): ItemPath | undefined {
   const tops = session.lines.flatMap(({ role, items }, i) =>
     role === 'main' ? items.map((item, j) => ({ path: [i, j] as ItemPath, item })) : [],
   );
   let best = longest(tops);
-  while (deep && best?.item.body.kind === 'set') {
+  while (best?.item.body.kind === 'set' && (depth === 'rep' || (depth === 'like' && isOfLike(best.item)))) {
     const parent = best.path;
     best = longest(itemsAt(session, parent).map((item, i) => ({ path: [...parent, i], item })));
   }
@@ -43,12 +48,34 @@ const times = (count: Count, change: (n: number) => number): Count => {
 const sizeOf = (amounts: readonly Amount[]) =>
   amounts.reduce((sum, one) => sum + (one.kind === 'distance' ? one.distanceM : one.durationS), 0);
 
+/** A set more. */
+function moreSets(item: Item): Item | undefined {
+  const { body, count } = item;
+  if (body.kind !== 'set' || count.kind === 'open') return undefined;
+  return { ...item, count: times(count, (n) => n + 1) };
+}
+
+/** About a sixth more reps; of a set of unlike ones the whole set once more. */
 function moreReps(item: Item): Item | undefined {
   const { body, count } = item;
+  if (body.kind === 'set') return moreSets(item);
   if (body.kind !== 'rep' || count.kind === 'open') return undefined;
   // One stretch on its own cannot be run more often without a rest: it gets longer.
   if (isOnce(count) && !item.recovery) return { ...item, body: { ...body, amounts: body.amounts.map(longerAmount) } };
   return { ...item, count: times(count, (n) => n + Math.max(1, Math.round(n * 0.15))) };
+}
+
+/** About a sixth fewer; of one rep there are none fewer. */
+function fewer(item: Item): Item | undefined {
+  const { count } = item;
+  if (count.kind === 'open' || (count.kind === 'fixed' ? count.n : count.min) < 2) return undefined;
+  return { ...item, count: times(count, (n) => n - Math.max(1, Math.round(n * 0.15))) };
+}
+
+/** Longer reps, as many as before. */
+function longerSame(item: Item): Item | undefined {
+  const { body } = item;
+  return body.kind === 'rep' ? { ...item, body: { ...body, amounts: body.amounts.map(longerAmount) } } : undefined;
 }
 
 /** Longer reps, fewer of them, about as much in all. */
@@ -82,6 +109,9 @@ function faster(item: Item): Item | undefined {
   return pace && { ...item, body: { ...body, pace } };
 }
 
+/** A float gets so many percent quicker at a time. */
+const FLOAT_STEP = 3;
+
 const roundTo5 = (timeS: number) => Math.max(15, Math.round(timeS / 5) * 5);
 
 /** About a sixth less; undefined where there is nothing left to take. */
@@ -110,6 +140,27 @@ function lessRest(item: Item): Item | undefined {
   return recovery && { ...item, recovery };
 }
 
+/** A pace a little quicker, by speed; one that moves with the goal is left alone. */
+function quickerPace(pace: Pace): Pace | undefined {
+  switch (pace.kind) {
+    case 'named':
+      return pace.goal || pace.offset ? undefined : { kind: 'share', percent: 100 + FLOAT_STEP, name: pace.name };
+    case 'share':
+      return { ...pace, percent: pace.percent + FLOAT_STEP };
+    case 'absolute':
+      return { ...pace, timeS: Math.round(pace.timeS * (1000 - 10 * FLOAT_STEP)) / 1000 };
+    case 'effort':
+      return undefined;
+  }
+}
+
+/** A float that is run a little quicker, as long as before. */
+function quickerFloat(item: Item): Item | undefined {
+  const { recovery } = item;
+  const pace = recovery?.pace && quickerPace(recovery.pace);
+  return recovery && pace && { ...item, recovery: { ...recovery, pace } };
+}
+
 /** Fewer and bigger sets; the last step is one set, which is none. */
 function merged(item: Item): Item | undefined {
   const { body, count } = item;
@@ -121,18 +172,22 @@ function merged(item: Item): Item | undefined {
   return sets === 1 ? bigger : { ...item, count: { kind: 'fixed', n: sets }, body: { kind: 'set', items: [bigger] } };
 }
 
-const CHANGES: Record<Lever, { change: (item: Item) => Item | undefined; deep: boolean }> = {
-  more: { change: moreReps, deep: true },
-  longer: { change: longerReps, deep: true },
-  faster: { change: faster, deep: true },
-  'less-rest': { change: lessRest, deep: true },
-  merged: { change: merged, deep: false },
+const CHANGES: Record<Lever, { change: (item: Item) => Item | undefined; depth: Depth }> = {
+  more: { change: moreReps, depth: 'like' },
+  sets: { change: moreSets, depth: 'top' },
+  longer: { change: longerReps, depth: 'rep' },
+  'longer-same': { change: longerSame, depth: 'rep' },
+  faster: { change: faster, depth: 'rep' },
+  'less-rest': { change: lessRest, depth: 'rep' },
+  float: { change: quickerFloat, depth: 'rep' },
+  merged: { change: merged, depth: 'top' },
+  fewer: { change: fewer, depth: 'like' },
 };
 
 /** The session one step further by this lever, all else as it was; undefined where the lever does not move. */
 export function nextStep(session: Session, lever: Lever): Session | undefined {
-  const { change, deep } = CHANGES[lever];
-  const path = mainItem(session, deep);
+  const { change, depth } = CHANGES[lever];
+  const path = mainItem(session, depth);
   const item = path && itemAt(session, path);
   const changed = item && change(item);
   return changed && replaceItem(session, path, [changed]);

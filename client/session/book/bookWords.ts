@@ -7,10 +7,14 @@ import type { BookUse } from './useBook';
 
 export const LEVER_WORDS: Record<Lever, string> = {
   more: 'More of it',
+  sets: 'A set more',
   longer: 'Longer reps',
+  'longer-same': 'Longer reps, as many',
   faster: 'Faster',
   'less-rest': 'Less rest',
+  float: 'Quicker float',
   merged: 'Sets merged',
+  fewer: 'Fewer reps',
 };
 
 /** Metres of the main part, to choose by. */
