@@ -208,7 +208,7 @@ test('a place of the coach’s own: a mark outside its lap is said, and the sess
       .or(page.getByText(/400: from the start, to the oak/))
       .first(),
   ).toBeVisible();
-  expect((await keptPlan(demo, TODAY)).venueId).toMatch(/^\w{26}$/);
+  await expect.poll(async () => (await keptPlan(demo, TODAY)).venueId).toMatch(/^\w{26}$/);
 });
 
 test('cards on paper, on the phone, as a message and as a list', async ({ page, demo, context }) => {

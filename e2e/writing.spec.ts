@@ -127,7 +127,7 @@ test('the same is built by thumb, and is the same session', async ({ page, empty
   await button(page, 'Keep in the book').tap();
   await expect(button(page, 'In the book')).toBeVisible();
   const kept = async () => (await empty.get<Kept>('book')).sessions.map(({ shorthand }) => shorthand);
-  expect(await kept()).toEqual([FIRST_EXAMPLE]);
+  await expect.poll(kept).toEqual([FIRST_EXAMPLE]);
   await page.getByRole('button', { name: 'Undo', exact: true }).tap();
   await expect(button(page, 'Keep in the book')).toBeVisible();
   await expect.poll(kept).toEqual([]);
@@ -509,10 +509,11 @@ test('a progression is proposed, looked at, kept, and taken back @both', async (
   await expect(steps).toHaveCount(4);
   await page.getByLabel('Add a step').selectOption({ label: 'Sharp 200s' });
   await expect(steps).toHaveCount(5);
-  expect((await demo.get<Kept>('book')).progressions).toHaveLength(2);
+  const progressions = async () => (await demo.get<Kept>('book')).progressions;
+  await expect.poll(progressions).toHaveLength(2);
   await go(button(page, 'Remove this progression'));
   await expect(page.getByText('Kilometres, one more each time')).toBeVisible();
-  expect((await demo.get<Kept>('book')).progressions).toHaveLength(1);
+  await expect.poll(progressions).toHaveLength(1);
 });
 
 test('sessions come and go as files; what cannot be taken is said, and nothing is half done', async ({
