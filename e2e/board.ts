@@ -45,8 +45,7 @@ export class Board {
     // No finger is there twice in the same millisecond.
     if (this.held) await this.page.clock.fastForward(20);
     if (this.by === 'touch') return target.tap();
-    await target.focus();
-    await this.page.keyboard.press('Enter');
+    await target.press('Enter');
   }
 
   button(name: RegExp | string): Locator {

@@ -93,11 +93,14 @@ async function wholeJob(page: Page, url: string, by: By) {
   // The next rep, the last one, and the end.
   await board.wait(60);
   await expect(board.tile('Dov')).toHaveAccessibleName(/recovery go/);
+  // Others are still on their way, so that somebody runs in any case: it is Dov's start that is waited for.
   await board.start(/^(Start|Next) rep 2/);
+  await expect(board.tile('Dov')).toHaveAccessibleName(/running, next 200/);
   await board.wait(88);
   await board.press(board.tile('Dov'));
   await expect(board.tile('Dov')).toHaveAccessibleName(/recovery/);
   await board.start(/^(Start|Next) rep 3/);
+  await expect(board.tile('Dov')).toHaveAccessibleName(/running, next finish/);
   await board.wait(40);
   await board.press(board.tile('Dov'));
   await expect(board.tile('Dov')).toHaveAccessibleName(/done/);
