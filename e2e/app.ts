@@ -173,7 +173,8 @@ const drawn = (page: Page) =>
 
 /** Drags from one thing to another, as a finger or mouse does: it comes to rest there before it lets go. */
 export async function drag(page: Page, from: Locator, to: Locator, isMobile: boolean) {
-  await from.scrollIntoViewIfNeeded();
+  // What the server says of it may just be putting it in its place anew.
+  await expect(() => from.scrollIntoViewIfNeeded()).toPass();
   const [a, b] = [await from.boundingBox(), await to.boundingBox()];
   if (!a || !b) throw new Error('Nothing to drag.');
   const [x, y] = [a.x + a.width / 2, a.y + a.height / 2];

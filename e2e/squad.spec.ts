@@ -213,6 +213,7 @@ test('groups suggested by pace, one athlete moved to another, and taken back @bo
   expect(await groupOf('Lark Ostervane')).toBe('Group E');
 
   const card = (name: string) => page.getByRole('group', { name, exact: true });
+  await expect(card('Milers').getByText('Milo Thurskell')).toBeVisible();
   await drag(page, button(page, 'Move Milo Thurskell'), card('Five and ten'), isMobile);
   await expect(card('Five and ten').getByText('Milo Thurskell')).toBeVisible();
   await expect.poll(() => groupOf('Milo Thurskell')).toBe('Five and ten');
