@@ -1,7 +1,7 @@
 /** What an athlete really ran, laid out as a session of its own, so that it can be predicted and mended like one that is planned. */
 import { parseStored } from '../session/parseSession';
 import type { Amount, Item, Recovery, Role, Session } from '../session/session';
-import { repLabel } from '../trackside/plan';
+import { repLabel, type PlannedRep } from '../trackside/plan';
 import type { TargetLeg } from '../targets/targetsFor';
 import type { ReviewCell } from './cell';
 import { BY_EFFORT } from './ranLegs';
@@ -51,9 +51,11 @@ function amountOf({ rep, actualS }: Ran): Amount {
     : { kind: 'distance', distanceM: rep.distanceM };
 }
 
-/** Metres that tell how fast it was: none uphill, which plans of older versions say in their note alone. */
-const metresOf = ({ rep, coveredM }: Ran) =>
-  rep.hill || rep.note?.startsWith('uphill') ? undefined : (rep.distanceM ?? coveredM);
+/** Plans of older versions say it in their note alone. */
+export const isUphill = ({ hill, note }: PlannedRep): boolean => hill === true || note?.startsWith('uphill') === true;
+
+/** Metres that tell how fast it was: none uphill. */
+const metresOf = ({ rep, coveredM }: Ran) => (isUphill(rep) ? undefined : (rep.distanceM ?? coveredM));
 
 /** An item at the pace of its first rep. */
 function treeItem(cells: readonly Ran[], recovery: Recovery | undefined): Item {

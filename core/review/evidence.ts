@@ -1,7 +1,7 @@
 /** One athlete's row of a session, as the estimate of fitness takes it. */
 import type { Intent } from '../session/intent';
 import type { TargetLeg } from '../targets/targetsFor';
-import { asRun } from './asRun';
+import { asRun, isUphill } from './asRun';
 import type { ReviewCell } from './cell';
 import type { FitnessInput } from './fitness';
 import type { RepRan } from './ranLegs';
@@ -20,6 +20,7 @@ function asPlanned(leg: TargetLeg, { rep, targetS, excluded }: ReviewCell): Targ
     ...(own === undefined ? {} : { targetS: own }),
     ...(rep?.pace === undefined ? {} : { pace: rep.pace }),
     ...(rep?.open ? { open: true as const } : {}),
+    ...(rep && isUphill(rep) ? { hill: true as const } : {}),
   };
 }
 

@@ -58,6 +58,12 @@ describe('what is read of a row', () => {
     expect(runs).toEqual([{ repIndex: 0, timeS: expect.closeTo(190, 1) }]);
     expect(legs[0]).not.toHaveProperty('pace');
   });
+  test('who stops on a hill has used up nothing that the flat knows of', () => {
+    const stop: Happening = { type: 'decided', athleteIds: ['a0'], decision: { kind: 'stop' } };
+    const { row } = rowOf('8x200 hill @effort 8 / 2min', [50, 51, 52, 53], [stop]);
+    expect(evidenceOf(row, 'hills').runs.at(-1)).toMatchObject({ stopped: true });
+    expect(readFitness(askedOf(row, 'hills', undefined, { curve }))).toMatchObject({ nothingNew: true, learned: 0 });
+  });
   test('uphill no speed is read', () => {
     const { row } = rowOf('4x200 hill @effort 8 / 2min', [50, 50, 51, 52], [felt(3, 10)]);
     expect(readFitness(askedOf(row, 'hills', undefined, { curve })).nothingNew).toBe(true);
