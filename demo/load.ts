@@ -1,9 +1,8 @@
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { ulid } from 'ulid';
+import { seeded } from '@core/units/seeded';
 import { enduranceTimeFor } from '@core/fitness/endurance';
 import { curveMovedTo, fitCurve, type EnduranceCurve } from '@core/fitness/curve';
 import type { Mark } from '@core/fitness/mark';
@@ -201,8 +200,7 @@ function load(loading: Loading): void {
  * that was done in it and is given a session for today.
  */
 export function loadDemo(db: Db, { today, fresh }: { today: string; fresh: boolean }): void {
-  const generator = xoroshiro128plus(SEED);
-  const random = () => uniformFloat64(generator);
+  const random = seeded(SEED);
   const loading: Loading = { db, today, random, idAt: (atMs) => ulid(atMs, random) };
   db.transaction(() => {
     if (fresh) clear(db);

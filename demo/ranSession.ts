@@ -6,7 +6,7 @@ import { suggestGroups } from '@core/squad/groups';
 import type { Conditions, Happening, RunEvent } from '@core/trackside/events';
 import type { Plan, PlannedGroup } from '@core/trackside/plan';
 import { replay } from '@core/trackside/replay';
-import { simulateRun, type Random, type SimulatedAthlete } from '@core/trackside/simulate';
+import { normal, simulateRun, type Random, type SimulatedAthlete } from '@core/trackside/simulate';
 
 /** Somebody on one day: how they run, and how they tell an effort: so much above what the times say, or not at all. */
 export type OnTheDay = SimulatedAthlete & { tellsAbove?: number; isSpent?: boolean };
@@ -44,10 +44,6 @@ export function inGroupsByPace(plan: Plan, idAt: (atMs: number) => string, atMs:
   });
   return { ...plan, groups };
 }
-
-/** A normal draw (Box & Muller, Ann. Math. Stat. 29:610, 1958). */
-const normal = (random: Random, sd: number): number =>
-  sd * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
 const within = (effort: number) => Math.min(10, Math.max(1, Math.round(effort)));
 

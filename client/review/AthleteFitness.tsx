@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import type { EffortReading } from '@core/review/effortReading';
 import { goalReps, markOfEstimate, trialsIn } from '@core/review/fitnessReading';
 import type { ReviewRow } from '@core/review/review';
-import { useSquad } from '../squad/useSquad';
+import { memberOf, useSquad } from '../squad/useSquad';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { DOUBTFUL_DAY, fitnessText, goalRepsText } from './fitnessWords';
@@ -14,12 +14,11 @@ import type { ReadRun } from './useReview';
 export function AthleteFitness({ read, row, effort }: { read: ReadRun; row: ReviewRow; effort: EffortReading }) {
   const reading = useFitness(read, row);
   const { squad } = useSquad();
-  const athlete = squad && [...squad.athletes, ...squad.archived].find(({ id }) => id === row.athleteId);
+  const athlete = squad && memberOf(squad, row.athleteId);
   if (!reading || !athlete) return null;
-  const { id, date, title, intent } = read.plan;
-  const of = { runId: id, date, title };
-  const trials = trialsIn(row, intent, effort, of);
-  const estimate = markOfEstimate(reading, of);
+  const { plan } = read;
+  const trials = trialsIn(row, plan.intent, effort, plan);
+  const estimate = markOfEstimate(reading, plan);
   // A trial says itself what an estimate would say of it.
   const marks = trials.length > 0 ? trials : estimate ? [estimate] : [];
   const atGoal = athlete.goal && goalReps(row);

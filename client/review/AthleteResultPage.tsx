@@ -11,7 +11,7 @@ import type { Review, ReviewRow } from '@core/review/review';
 import { repLabel } from '@core/trackside/plan';
 import { formatDelta, formatTime } from '@core/units/time';
 import { schoolsOf, type PulseBand } from '@core/squad/schools';
-import { pacesOf, useSquad } from '../squad/useSquad';
+import { memberOf, pacesOf, useSquad } from '../squad/useSquad';
 import { capitalised } from '../ui/capitalised';
 import { dayName } from '../ui/days';
 import { Delta } from '../ui/Delta';
@@ -139,7 +139,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
   const [open, setOpen] = useState<number>();
   const { squad } = useSquad();
   const { plan } = read;
-  const athlete = squad && [...squad.athletes, ...squad.archived].find(({ id }) => id === row.athleteId);
+  const athlete = squad && memberOf(squad, row.athleteId);
   // Theirs as of that day: later marks do not count.
   const curve = squad && athlete ? pacesOf(athlete, squad, plan.date).curve : undefined;
   const { reading, texts } = useInWords({ read, row, review, curve });

@@ -1,21 +1,20 @@
+import { useState } from 'react';
 import { View } from 'react-native';
-import type { Mark } from '@core/fitness/mark';
+import { formatMark, type Mark } from '@core/fitness/mark';
 import type { SquadMember } from '@core/squad/athlete';
-import { formatDistance } from '@core/units/distance';
-import { formatMarkTime } from '@core/units/time';
 import type { SquadView } from '../squad/useSquad';
+import { useSquadChange } from '../squad/useSquadChange';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
-import { useKeepMark } from './useKeepMark';
 
 type Props = {
   squad: SquadView;
   athlete: SquadMember;
-  /** What may be kept of the session; another of the same distance and kind takes the place of none. */
+  /** What may be kept of the session. */
   mark: Mark;
-  /** Said instead of what the mark is, where that stands beside it. */
+  /** In few words, where what it is stands beside it. */
   short?: boolean;
 };
 
@@ -23,18 +22,29 @@ const isSame = (a: Mark, b: Mark) => a.runId === b.runId && a.kind === b.kind &&
 
 /** One tap keeps a mark of the session for an athlete's paces; another takes it back. */
 export function KeepMark({ squad, athlete, mark, short = false }: Props) {
-  const { keep, takeBack, trouble } = useKeepMark(squad);
+  const { change } = useSquadChange(squad);
+  const [trouble, setTrouble] = useState<string>();
   const kept = athlete.marks.find((one) => isSame(one, mark));
-  const what = `${formatDistance(mark.distanceM)} in ${formatMarkTime((kept ?? mark).timeS)}`;
+  const what = formatMark(kept ?? mark);
+  const put = async (marks: Mark[], says: string) => {
+    const done = await change({ athletes: [{ ...athlete, marks }] }, `${athlete.name}: ${what} ${says}`);
+    setTrouble(done.ok ? undefined : done.message);
+  };
+  const keep = () => void put([...athlete.marks, mark], 'is kept for their paces.');
+  const takeBack = () =>
+    void put(
+      athlete.marks.filter((one) => one !== kept),
+      'no longer counts.',
+    );
   return (
     <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
       {kept && !short && <Words as="small">{`Kept for their paces: ${what}.`}</Words>}
       {kept ? (
-        <SmallButton label={`Take back ${what} of ${athlete.name}`} onPress={() => takeBack(athlete, kept)}>
+        <SmallButton label={`Take back ${what} of ${athlete.name}`} onPress={takeBack}>
           Take it back
         </SmallButton>
       ) : (
-        <SmallButton label={`Keep ${what} for ${athlete.name}’s paces`} onPress={() => keep(athlete, mark)}>
+        <SmallButton label={`Keep ${what} for ${athlete.name}’s paces`} onPress={keep}>
           {short ? 'Keep' : `Keep ${what} for their paces`}
         </SmallButton>
       )}

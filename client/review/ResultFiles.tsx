@@ -8,7 +8,7 @@ import { broughtIn, type BroughtIn } from '@core/formats/broughtIn';
 import { readResultsCsv, type ReadResults } from '@core/formats/resultsCsv';
 import { listed } from '@core/units/listed';
 import { takeToTrack } from '../log/recorder';
-import { useSquad, type SquadView } from '../squad/useSquad';
+import { everyoneIn, type SquadView, useSquad } from '../squad/useSquad';
 import { useRunsQuery } from '../store/api';
 import { dayName } from '../ui/days';
 import { FilePicker } from '../ui/FilePicker';
@@ -30,7 +30,7 @@ const sameName = (name: string): string => name.trim().toLowerCase();
 type Looked = { sessions: BroughtIn[]; strangers: string[]; hereAlready: number; problems: string[] };
 
 function look(read: ReadResults & { ok: true }, squad: SquadView, known: ReadonlySet<string>): Looked {
-  const members = new Map([...squad.athletes, ...squad.archived].map((athlete) => [sameName(athlete.name), athlete]));
+  const members = new Map(everyoneIn(squad).map((athlete) => [sameName(athlete.name), athlete]));
   const whom = (name: string) => {
     const member = members.get(sameName(name));
     return member && { athleteId: member.id, name: member.name, tileName: member.tileName };

@@ -228,7 +228,7 @@ export function ResultTable({ review, chosen, choose, open }: Props) {
               ...(row.movedFrom === undefined ? {} : { under: `from ${row.movedFrom}` }),
               chosen: row.athleteId === chosen,
               onPress: () => choose(row.athleteId),
-              cells: () => columns.map(({ key, cell }) => <View key={key}>{cell(row)}</View>),
+              cells: (count) => columns.slice(0, count).map(({ key, cell }) => <View key={key}>{cell(row)}</View>),
             },
       )}
       nameSays={(name) => `Bring out ${name}`}

@@ -6,7 +6,7 @@ import type { SameSessions } from '@core/review/history';
 import { kindsText } from '@core/review/sameSession';
 import { sideBySide, type SideRun } from '@core/review/sideBySide';
 import { formatRest, formatTime } from '@core/units/time';
-import { useSquad } from '../squad/useSquad';
+import { everyoneIn, useSquad } from '../squad/useSquad';
 import { troubleText, useSameSessionsQuery } from '../store/api';
 import { DateLines } from '../ui/charts';
 import { dayName } from '../ui/days';
@@ -171,7 +171,7 @@ export function SamePage({ runId, athleteId: asked }: { runId: string; athleteId
   });
   const whole = useSameSessionsQuery({ runId }).data;
   const ran = new Set(whole?.athletes.flatMap((part) => (part.isThere ? [part.athleteId] : [])));
-  const people = squad ? [...squad.athletes, ...squad.archived].filter(({ id }) => ran.has(id)) : [];
+  const people = squad ? everyoneIn(squad).filter(({ id }) => ran.has(id)) : [];
   const name = people.find(({ id }) => id === athleteId)?.name ?? 'Everyone';
   return (
     <Page

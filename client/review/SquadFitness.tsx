@@ -4,7 +4,7 @@ import { Divider } from 'react-native-paper';
 import { markOfEstimate, trialsIn, type FitnessReading } from '@core/review/fitnessReading';
 import type { SquadMember } from '@core/squad/athlete';
 import { listed } from '@core/units/listed';
-import { useSquad, type SquadView } from '../squad/useSquad';
+import { everyoneIn, type SquadView, useSquad } from '../squad/useSquad';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { DOUBTFUL_DAY, fitnessText, othersText } from './fitnessWords';
@@ -19,16 +19,18 @@ type RowProps = { read: ReadRun; squad: SquadView; athlete: SquadMember; reading
 
 /** Somebody who is another than was known: how much, and one tap to keep it. */
 function ChangedRow({ read, squad, athlete, reading }: RowProps) {
-  const { id, date, title, intent } = read.plan;
-  const of = { runId: id, date, title };
+  const { plan } = read;
   const row = read.reviews.flatMap(({ rows }) => rows).find(({ athleteId }) => athleteId === athlete.id);
-  const [trial] = row ? trialsIn(row, intent, { points: [] }, of) : [];
-  const mark = trial ?? markOfEstimate(reading, of);
+  const [trial] = row ? trialsIn(row, plan.intent, { points: [] }, plan) : [];
+  const mark = trial ?? markOfEstimate(reading, plan);
   return (
     <View role="listitem">
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m, paddingVertical: SPACE.s }}>
         <View style={{ flex: 1, gap: 2 }}>
-          <Link href={`/results/${id}/${athlete.id}`} aria-label={`${athlete.name}, rep by rep, for their fitness`}>
+          <Link
+            href={`/results/${plan.id}/${athlete.id}`}
+            aria-label={`${athlete.name}, rep by rep, for their fitness`}
+          >
             <Words as="strong">{athlete.name}</Words>
           </Link>
           <Words as="small">{fitnessText(reading)}</Words>
@@ -45,7 +47,7 @@ export function SquadFitness({ read }: { read: ReadRun }) {
   const readings = useSquadFitness(read);
   const { squad } = useSquad();
   if (!readings || !squad || readings.length === 0) return null;
-  const members = new Map([...squad.athletes, ...squad.archived].map((athlete) => [athlete.id, athlete]));
+  const members = new Map(everyoneIn(squad).map((athlete) => [athlete.id, athlete]));
   const news = readings.filter(({ nothingNew }) => !nothingNew).sort(byLearned);
   const changed = news.filter(({ is }) => is !== 'as-known');
   const surer = news

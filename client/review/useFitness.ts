@@ -2,7 +2,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { askedOf, readFitness, type FitnessAsked, type FitnessReading } from '@core/review/fitnessReading';
 import type { ReviewRow } from '@core/review/review';
 import type { SquadMember } from '@core/squad/athlete';
-import { pacesOf, useSquad, type SquadView } from '../squad/useSquad';
+import { memberOf, pacesOf, type SquadView, useSquad } from '../squad/useSquad';
 import type { SquadAsked } from './fitness.worker';
 import type { ReadRun } from './useReview';
 
@@ -13,7 +13,7 @@ function curveBefore(athlete: SquadMember, squad: SquadView, { id, date }: { id:
 }
 
 function asked(read: ReadRun, row: ReviewRow, squad: SquadView): FitnessAsked | undefined {
-  const athlete = [...squad.athletes, ...squad.archived].find(({ id }) => id === row.athleteId);
+  const athlete = memberOf(squad, row.athleteId);
   const curve = athlete && curveBefore(athlete, squad, read.plan);
   if (!curve) return undefined;
   const { conditions } = read.state;
@@ -33,13 +33,13 @@ export function useFitness(read: ReadRun, row: ReviewRow): FitnessReading | unde
 /** The same for everyone, worked out in a worker; undefined until it is there, or where it cannot be. */
 export function useSquadFitness(read: ReadRun): readonly FitnessReading[] | undefined {
   const { squad } = useSquad();
-  const [found, setFound] = useState<{ read: ReadRun; squad: SquadView; readings: FitnessReading[] }>();
+  const [found, setFound] = useState<{ read: ReadRun; readings: FitnessReading[] }>();
   useEffect(() => {
     if (!squad) return undefined;
     const rows = read.reviews.flatMap((review) => review.rows);
     const worker = new Worker(new URL('./fitness.worker.ts', window.location.href));
     worker.onmessage = ({ data }: MessageEvent<FitnessReading[]>) => {
-      setFound({ read, squad, readings: data });
+      setFound({ read, readings: data });
       worker.terminate();
     };
     worker.postMessage(rows.flatMap((row) => asked(read, row, squad) ?? []) satisfies SquadAsked);

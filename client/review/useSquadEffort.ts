@@ -1,6 +1,6 @@
 import { useDeferredValue, useMemo } from 'react';
 import { nextTime, readEffort, squadEffort } from '@core/review/effortReading';
-import { pacesOf, useSquad } from '../squad/useSquad';
+import { everyoneIn, pacesOf, useSquad } from '../squad/useSquad';
 import { squadEffortText } from './reviewWords';
 import type { ReadRun } from './useReview';
 
@@ -11,7 +11,7 @@ export function useSquadEffort(now: ReadRun): string | undefined {
   return useMemo(() => {
     const { arc, date } = read.plan;
     if (!squad || !arc) return undefined;
-    const members = new Map([...squad.athletes, ...squad.archived].map((athlete) => [athlete.id, athlete]));
+    const members = new Map(everyoneIn(squad).map((athlete) => [athlete.id, athlete]));
     const rows = read.reviews.flatMap((review) => review.rows);
     return squadEffortText(
       squadEffort(

@@ -16,7 +16,7 @@ import { Stepper } from '../ui/Stepper';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
-import { PulseBands } from './PulseBands';
+import { BandSteppers, PulseBands } from './PulseBands';
 
 const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));
 
@@ -210,26 +210,12 @@ function Guides({ squad }: { squad: SquadView }) {
           />
           {from(SAYS_OF_END[schools.restEnds])}
           {schools.restEnds === 'pulse' && (
-            <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l }}>
-              <Stepper
-                label="Pulse from"
-                value={pulse.from}
-                text={`${pulse.from}`}
-                step={5}
-                min={60}
-                max={pulse.to}
-                onChange={(low) => void putSchools({ pulse: { ...pulse, from: low } })}
-              />
-              <Stepper
-                label="Pulse to"
-                value={pulse.to}
-                text={`${pulse.to}`}
-                step={5}
-                min={pulse.from}
-                max={200}
-                onChange={(high) => void putSchools({ pulse: { ...pulse, to: high } })}
-              />
-            </View>
+            <BandSteppers
+              band={pulse}
+              labels={['Pulse from', 'Pulse to']}
+              most={200}
+              put={(band) => void putSchools({ pulse: band })}
+            />
           )}
         </View>
         <View style={{ gap: SPACE.xs }}>

@@ -12,11 +12,46 @@ type Bands = NonNullable<Schools['pulseByIntent']>;
 /** Where a new band begins, for the coach to move. */
 const BEGIN: PulseBand = { from: 150, to: 170 };
 
-const LIMITS = { least: 60, most: 230, step: 5 };
+/** Beats a minute. */
+const [LEAST, MOST, STEP] = [60, 230, 5];
+
+type SteppersProps = {
+  band: PulseBand;
+  /** What the lower and the upper end are called. */
+  labels: readonly [string, string];
+  most: number;
+  put: (band: PulseBand) => void;
+};
+
+/** The two ends of a band, neither of which passes the other. */
+export function BandSteppers({ band: { from, to }, labels: [low, high], most, put }: SteppersProps) {
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l }}>
+      <Stepper
+        label={low}
+        value={from}
+        text={`${from}`}
+        step={STEP}
+        min={LEAST}
+        max={to}
+        onChange={(next) => put({ from: next, to })}
+      />
+      <Stepper
+        label={high}
+        value={to}
+        text={`${to}`}
+        step={STEP}
+        min={from}
+        max={most}
+        onChange={(next) => put({ from, to: next })}
+      />
+    </View>
+  );
+}
 
 type BandProps = { name: string; band: PulseBand; put: (band: PulseBand | undefined) => void };
 
-function Band({ name, band: { from, to }, put }: BandProps) {
+function Band({ name, band, put }: BandProps) {
   const palette = usePalette();
   return (
     <View
@@ -30,26 +65,7 @@ function Band({ name, band: { from, to }, put }: BandProps) {
           Take out
         </TextButton>
       </View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
-        <Stepper
-          label="From"
-          value={from}
-          text={`${from}`}
-          step={LIMITS.step}
-          min={LIMITS.least}
-          max={to}
-          onChange={(low) => put({ from: low, to })}
-        />
-        <Stepper
-          label="To"
-          value={to}
-          text={`${to}`}
-          step={LIMITS.step}
-          min={from}
-          max={LIMITS.most}
-          onChange={(high) => put({ from, to: high })}
-        />
-      </View>
+      <BandSteppers band={band} labels={['From', 'To']} most={MOST} put={put} />
     </View>
   );
 }

@@ -1,10 +1,9 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { timeErrorFor, timeFor, type Curve } from '@core/fitness/curve';
-import type { Mark } from '@core/fitness/mark';
+import { formatMark, type Mark } from '@core/fitness/mark';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
-import { formatDistance } from '@core/units/distance';
 import { formatMarkTime, formatTime } from '@core/units/time';
 import { Press } from '../ui/Press';
 import { PrimaryButton } from '../ui/PrimaryButton';
@@ -51,7 +50,7 @@ function MarkRow({ mark, curve, onPress }: { mark: Mark; curve: Curve | undefine
               : [`worth ${formatMarkTime(weighed.timeS)} on the track`]),
             `counts ${percent(weighed.weight, 0)}`,
           ].join(' · ');
-  const what = `${formatDistance(mark.distanceM)} in ${formatMarkTime(mark.timeS)}`;
+  const what = formatMark(mark);
   return (
     <Press
       role="button"
@@ -164,9 +163,7 @@ export function AthleteMarks({ athlete, paces, draftPaces, unset, onDraft, put }
       pacesBefore={paces}
       pacesAfter={draftPaces}
       onType={(mark) => onDraft(mark ? replaced(mark) : undefined)}
-      save={(mark) =>
-        keep(replaced(mark), `${formatDistance(mark.distanceM)} in ${formatMarkTime(mark.timeS)} is kept.`)
-      }
+      save={(mark) => keep(replaced(mark), `${formatMark(mark)} is kept.`)}
       cancel={close}
     />
   );

@@ -21,7 +21,7 @@ import { AthletePaces } from './AthletePaces';
 import { AthleteSeason } from './AthleteSeason';
 import { Cautions } from './Cautions';
 import { NewAthlete } from './NewAthlete';
-import { bookOf, NOBODY, coursesOf, pacesOf, useSquad, type SquadView } from './useSquad';
+import { bookOf, coursesOf, memberOf, NOBODY, pacesOf, type SquadView, useSquad } from './useSquad';
 import { useSquadChange } from './useSquadChange';
 import { LEANING_WORDS, STATUS_WORDS } from './words';
 
@@ -165,7 +165,7 @@ type Props = {
 /** One athlete: paces, marks, sessions, season, particulars; `id` is `new` for one not yet in the squad. */
 export function AthletePage({ id, side, story }: Props) {
   const { squad, error, retry } = useSquad();
-  const athlete = squad && [...squad.athletes, ...squad.archived].find((candidate) => candidate.id === id);
+  const athlete = squad && memberOf(squad, id);
   if (id === 'new') return <NewAthlete squad={squad ?? NOBODY} />;
   if (squad && athlete) return <Athlete key={id} athlete={athlete} squad={squad} side={side} story={story} />;
   return (

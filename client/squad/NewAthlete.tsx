@@ -14,7 +14,7 @@ import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
 import { emptyMark, isBlank, markIn, markProblems, type MarkFields, type MarkProblems } from './athleteForm';
 import { MarkEditor } from './MarkEditor';
-import type { SquadView } from './useSquad';
+import { everyoneIn, type SquadView } from './useSquad';
 import { useSquadChange } from './useSquadChange';
 
 type Fields = { name: string; tileName: string; mark: MarkFields };
@@ -29,7 +29,7 @@ export function NewAthlete({ squad }: { squad: SquadView }) {
   const { control, handleSubmit, setError, formState } = useForm<Fields>({
     defaultValues: { name: '', tileName: '', mark: emptyMark(today()) },
   });
-  const everyone = [...squad.athletes, ...squad.archived];
+  const everyone = everyoneIn(squad);
   const name = useWatch({ control, name: 'name' });
   const taken = new Set(everyone.map(({ tileName }) => tileKey(tileName)));
   const suggested = name.trim() === '' ? '' : suggestTileName(name, taken);

@@ -23,7 +23,7 @@ import { Words } from '../ui/Words';
 import { ActOnChosen } from './ActOnChosen';
 import { PaceOptions } from './PaceOptions';
 import { arrangeSquad, cellText, sureOf, UNIT_WORDS, type Show } from './squadRows';
-import { bookOf, pacesOf, useSquad, type SquadView } from './useSquad';
+import { bookOf, everyoneIn, pacesOf, type SquadView, useSquad } from './useSquad';
 import { STATUS_WORDS } from './words';
 
 /** What stands under a name: status unless training, and the latest mark. */
@@ -82,10 +82,10 @@ function Matrix({
         ? { ticked: chosen.has(athlete.id), onPress: () => toggle(athlete.id) }
         : { href: `/squad/${athlete.id}` as const }),
       // Curves are costly: they are worked out for the rows in sight first.
-      cells: () => {
+      cells: (count) => {
         const paces = pacesOf(athlete, squad, asOf);
         const isUnsure = sureOf(paces) === 'unsure';
-        return shown.map((name) => (
+        return shown.slice(0, count).map((name) => (
           <Words key={name} quiet={isUnsure} numberOfLines={1}>
             {cellText(paces, name, view.unit)}
           </Words>
@@ -155,7 +155,7 @@ export function SquadPage() {
     setChoosing(false);
     setChosen(new Set());
   };
-  const everyone = squad ? [...squad.athletes, ...squad.archived] : [];
+  const everyone = squad ? everyoneIn(squad) : [];
   const isEmpty = squad !== undefined && everyone.length === 0;
   return (
     <Page

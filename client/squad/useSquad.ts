@@ -23,6 +23,15 @@ export type SquadView = {
   paceNames: readonly string[];
 };
 
+/** Those who are in it, and those who have left. */
+export const everyoneIn = ({ athletes, archived }: Pick<SquadView, 'athletes' | 'archived'>): SquadMember[] => [
+  ...athletes,
+  ...archived,
+];
+
+export const memberOf = (squad: SquadView, athleteId: string): SquadMember | undefined =>
+  everyoneIn(squad).find(({ id }) => id === athleteId);
+
 /** A squad with nobody in it, for while it is not known. */
 export const NOBODY: SquadView = {
   settings: { paceBookId: curveBook.id, groups: [] },
@@ -70,7 +79,7 @@ const learned = new WeakMap<SquadView, { asOf: string; courses: CourseOffsets }>
 export function coursesOf(squad: SquadView, asOf: string): CourseOffsets {
   const before = learned.get(squad);
   if (before?.asOf === asOf) return before.courses;
-  const courses = courseOffsets([...squad.athletes, ...squad.archived], asOf);
+  const courses = courseOffsets(everyoneIn(squad), asOf);
   learned.set(squad, { asOf, courses });
   return courses;
 }

@@ -22,8 +22,8 @@ export type TableRow = {
   name: string;
   under?: string;
   chosen?: boolean;
-  /** What stands in the row; as a function it is asked for when the row is drawn. */
-  cells: ReactNode[] | (() => ReactNode[]);
+  /** What stands in the row; as a function it is asked for when the row is drawn, the first so many. */
+  cells: ReactNode[] | ((count: number) => ReactNode[]);
   /** What the name is: a link, a box to tick, or a button. */
   href?: Href;
   ticked?: boolean;
@@ -180,11 +180,13 @@ const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameSays, 
       >
         <Name row={row} says={nameSays(row.name)} palette={palette} />
       </View>
-      {(typeof row.cells === 'function' ? row.cells() : row.cells).slice(0, columns.length).map((content, i) => (
-        <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? 80)}>
-          {content}
-        </View>
-      ))}
+      {(typeof row.cells === 'function' ? row.cells(columns.length) : row.cells.slice(0, columns.length)).map(
+        (content, i) => (
+          <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? 80)}>
+            {content}
+          </View>
+        ),
+      )}
     </View>
   );
 });

@@ -48,6 +48,15 @@ const times = (count: Count, change: (n: number) => number): Count => {
 const sizeOf = (amounts: readonly Amount[]) =>
   amounts.reduce((sum, one) => sum + (one.kind === 'distance' ? one.distanceM : one.durationS), 0);
 
+/** Longer reps, as many as before. */
+function longerSame(item: Item): Item | undefined {
+  const { body } = item;
+  return body.kind === 'rep' ? { ...item, body: { ...body, amounts: body.amounts.map(longerAmount) } } : undefined;
+}
+
+/** How many reps a step is, of so many. */
+const sixthOf = (n: number) => Math.max(1, Math.round(n * 0.15));
+
 /** A set more. */
 function moreSets(item: Item): Item | undefined {
   const { body, count } = item;
@@ -61,21 +70,15 @@ function moreReps(item: Item): Item | undefined {
   if (body.kind === 'set') return moreSets(item);
   if (body.kind !== 'rep' || count.kind === 'open') return undefined;
   // One stretch on its own cannot be run more often without a rest: it gets longer.
-  if (isOnce(count) && !item.recovery) return { ...item, body: { ...body, amounts: body.amounts.map(longerAmount) } };
-  return { ...item, count: times(count, (n) => n + Math.max(1, Math.round(n * 0.15))) };
+  if (isOnce(count) && !item.recovery) return longerSame(item);
+  return { ...item, count: times(count, (n) => n + sixthOf(n)) };
 }
 
 /** About a sixth fewer; of one rep there are none fewer. */
 function fewer(item: Item): Item | undefined {
   const { count } = item;
   if (count.kind === 'open' || (count.kind === 'fixed' ? count.n : count.min) < 2) return undefined;
-  return { ...item, count: times(count, (n) => n - Math.max(1, Math.round(n * 0.15))) };
-}
-
-/** Longer reps, as many as before. */
-function longerSame(item: Item): Item | undefined {
-  const { body } = item;
-  return body.kind === 'rep' ? { ...item, body: { ...body, amounts: body.amounts.map(longerAmount) } } : undefined;
+  return { ...item, count: times(count, (n) => n - sixthOf(n)) };
 }
 
 /** Longer reps, fewer of them, about as much in all. */

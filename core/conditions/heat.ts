@@ -47,6 +47,13 @@ export function heatIndexOf({ temperatureC, humidityPct }: Weather): HeatIndex {
   return indexF > RANGE.mostIndexF ? { kind: 'beyond' } : { kind: 'index', indexC: toC(indexF) };
 }
 
+/** What it feels like, in °C: the heat index, the air itself where it is too cool for one, beyond every limit where it is beyond that. */
+export function feltC(weather: Weather): number {
+  const heat = heatIndexOf(weather);
+  // Where it is too cool for an index the club's limits go by the air itself.
+  return heat.kind === 'index' ? heat.indexC : heat.kind === 'cool' ? weather.temperatureC : Infinity;
+}
+
 /** What to keep in mind at this heat; undefined while it is none. */
 export function heatCaution(weather: Weather, limits: HeatLimits, isHard: boolean): string | undefined {
   const { temperatureC, humidityPct } = weather;
@@ -54,12 +61,11 @@ export function heatCaution(weather: Weather, limits: HeatLimits, isHard: boolea
   const heat = heatIndexOf(weather);
   if (heat.kind === 'beyond')
     return `${air}: hotter than any heat index goes. Nothing hard outdoors; follow the local heat rules. Whoever feels dizzy or ill stops.`;
-  // Where it is too cool for an index the club's limits go by the air itself.
-  const feltC = heat.kind === 'index' ? heat.indexC : temperatureC;
-  const feels = heat.kind === 'index' ? `It should feel like ${Math.round(feltC)} °C (${air})` : air;
-  if (feltC >= limits.hardC)
+  const felt = feltC(weather);
+  const feels = heat.kind === 'index' ? `It should feel like ${Math.round(felt)} °C (${air})` : air;
+  if (felt >= limits.hardC)
     return `${feels}: over the club’s limit of ${limits.hardC} °C for hard work. ${isHard ? 'Run it at a cooler hour or on another day, or make it easy.' : 'Keep it short and easy.'} Whoever feels dizzy or ill stops.`;
-  if (feltC >= limits.careC)
+  if (felt >= limits.careC)
     return `${feels}: from ${limits.careC} °C on take shade and water in every recovery, fewer reps, and watch the young.`;
   return undefined;
 }

@@ -202,6 +202,10 @@ export function timeErrorFor(curve: Curve, distanceM: number): number {
   return model.timeFor(distanceM) * Math.sqrt(Math.max(0, variance));
 }
 
+/** That error as a share of the time: 0.02 is 2 %. */
+export const errorShareFor = (curve: Curve, distanceM: number): number =>
+  timeErrorFor(curve, distanceM) / timeFor(curve, distanceM);
+
 /** The same athlete at another level, the shape kept: `distanceM` metres come out at `timeS` seconds. */
 export function curveMovedTo<C extends Curve>(curve: C, distanceM: number, timeS: number): C {
   const { x, lnTimeAt, curveAt } = modelOf(curve);

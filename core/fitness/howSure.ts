@@ -5,7 +5,7 @@
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { formatDistance } from '../units/distance';
-import { CurveError, fitCurve, timeErrorFor, timeFor, type Curve } from './curve';
+import { CurveError, fitCurve, errorShareFor, timeFor, type Curve } from './curve';
 import type { Mark } from './mark';
 import { ageDaysOn, usableBy } from './weighing';
 
@@ -21,8 +21,7 @@ const OLD_DAYS = 70;
 const OTHER_SEASON_DAYS = 180;
 
 /** Relative standard errors at the distances judged: 0.02 is 2 %. */
-const errorsOf = (curve: Curve): number[] =>
-  JUDGED_M.map((distanceM) => timeErrorFor(curve, distanceM) / timeFor(curve, distanceM));
+const errorsOf = (curve: Curve): number[] => JUDGED_M.map((distanceM) => errorShareFor(curve, distanceM));
 
 /** Their mean. */
 export function meanError(curve: Curve): number {

@@ -37,13 +37,17 @@ export type Mark = {
 
 export const isOnTrack = ({ course }: Pick<Mark, 'course'>): boolean => course === undefined || course === 'track';
 
+/** `5k in 18:30` */
+export const formatMark = ({ distanceM, timeS }: Pick<Mark, 'distanceM' | 'timeS'>): string =>
+  `${formatDistance(distanceM)} in ${formatMarkTime(timeS)}`;
+
 /**
  * A question for the coach when a mark is hardly believable (a 5000 in 8 minutes, an 800 in 40), else undefined.
  * It never refuses: the coach may know better.
  */
 export function doubtAboutMark(mark: Pick<Mark, 'distanceM' | 'timeS'>): string | undefined {
   const ran = runnable(mark.distanceM, mark.timeS);
-  const what = `${formatDistance(mark.distanceM)} in ${formatMarkTime(mark.timeS)}`;
+  const what = formatMark(mark);
   if (ran === 'too-fast') return `Really? ${what} is faster than anyone has run it.`;
   if (ran === 'walking') return `Really? ${what} is walking pace.`;
   return undefined;

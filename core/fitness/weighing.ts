@@ -31,8 +31,9 @@ export function courseKey(mark: Pick<Mark, 'course' | 'courseName' | 'distanceM'
 /** The further a mark is from a race, the less it is trusted; how the project trusts them, not a published value. */
 const SD_OF_KIND: Record<Mark['kind'], number> = { race: 0.012, trial: 0.02, session: 0.03, estimate: 0.03 };
 const SD_PER_DAY = 0.005 / 28;
-/** Marks shorter or slower than this say nothing about endurance. */
-const USABLE = { minM: 200, maxM: 200_000, minMps: 0.8, maxMps: 12 };
+/** Marks shorter than this say nothing about endurance. */
+export const SHORTEST_MARK_M = 200;
+const USABLE = { minM: SHORTEST_MARK_M, maxM: 200_000, minMps: 0.8, maxMps: 12 };
 
 /** True if a curve can stand on the mark: 200 m or more at a running speed, a date that is one, and not left out by the coach. */
 export function isUsable(mark: Mark): boolean {

@@ -7,7 +7,7 @@ import { reserveModel } from '../targets/reserve';
 import type { MeantArc } from '../session/intent';
 import type { TargetLeg } from '../targets/targetsFor';
 import { gaugeOf, type Gauge } from './gauge';
-import { judgePoints, meantFor } from './outlook';
+import { judgePoints, meantFor, MOST_OF_LIMIT } from './outlook';
 import { predict, stretchesOf } from './predict';
 
 /** An athlete to be drawn. */
@@ -135,9 +135,6 @@ export function chancesFor(
     ...(efforts.length > 0 ? { lastEffort: between(efforts) } : {}),
   };
 }
-
-/** Of what could be run flat out, so much may be run with rests, as in the plan. */
-const MOST_OF_LIMIT = 1.5;
 
 /**
  * The share of the draws (0 to 1) in which one rep more would have fitted, run as the last of the main part was: some of the reserve is

@@ -30,8 +30,10 @@ export const TOO_EASY = 2;
 export const TOO_HARD_AT_END = 0.8;
 /** A reserve this far below nothing is more than the model can be wrong by. */
 const NOTHING_LEFT = -0.1;
-/** How much of what could be run flat out a session may be; a race in pieces (an arc that ends so high) may be more. */
-const LIMIT = { most: 1.5, mostOfRace: 1.75, cannot: 2, raceFrom: 9.5 };
+/** Of what could be run flat out, so much may be run with rests. */
+export const MOST_OF_LIMIT = 1.5;
+/** A race in pieces (an arc that ends so high) may be more. */
+const LIMIT = { most: MOST_OF_LIMIT, mostOfRace: 1.75, cannot: 2, raceFrom: 9.5 };
 /** A fast finish is meant to be hard, whatever comes before it. */
 const FAST_FINISH = 8.5;
 

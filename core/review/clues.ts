@@ -1,7 +1,8 @@
 /** What of a session tells how fit somebody is: each clue says how likely a level of fitness makes what happened. */
-import { curveMovedBy, timeErrorFor, timeFor, type Curve } from '../fitness/curve';
+import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/curve';
 import type { Point } from '../outlook/predict';
-import { mean } from '../units/mean';
+import { SHORTEST_MARK_M } from '../fitness/weighing';
+import { mean, variance } from '../units/mean';
 import { ALIKE, calibrated, type Calibration } from './calibration';
 import { isFlatOut, type RanLeg } from './ranLegs';
 
@@ -17,8 +18,10 @@ const SD = { effort: 1, reserveUsed: 0.15, limitUsed: 0.08, limitOfOpen: 0.06 };
 const LEAST_USED = 0.01;
 /** Of ln(time) flat out: less than of a mark in the list of marks, since place, day and the work before it are known. */
 const SD_FLAT_OUT = { trial: 0.0125, race: 0.0085 };
-/** Flat out after hard work says less: so much more for each point of effort above this. */
-const WORN = { from: 5, perPoint: 0.005 };
+/** After more effort than this somebody is no longer fresh. */
+export const FRESH_EFFORT = 5;
+/** Flat out after hard work says less: so much more for each point of effort above that. */
+const WORN_PER_POINT = 0.005;
 /** A slip: so much slower than the reps before and than their spread, twice running and for good, and not after one that was run too fast. */
 const SLIP = { by: 0.03, sds: 2, early: -0.02, leastBefore: 2 };
 /** Beyond so many standard deviations a told effort pulls no harder: somebody who tells 10 for everything says little. */
@@ -112,25 +115,21 @@ const isLike = (a: RanLeg, b: RanLeg) =>
   a.leg.durationS === b.leg.durationS &&
   Math.abs((a.leg.targetS ?? 0) - (b.leg.targetS ?? 0)) < 0.01 * (a.leg.targetS ?? 1);
 
-/** Sample standard deviation. */
-function spreadOf(values: readonly number[]): number {
-  const middle = mean(values);
-  return Math.sqrt(values.reduce((sum, value) => sum + (value - middle) ** 2, 0) / Math.max(1, values.length - 1));
-}
-
 /** The rep from which somebody slipped for good, if they did. */
 export function firstSlipped(reps: readonly RanLeg[]): number | undefined {
   const late = latenessOf(reps);
   const found = reps.findIndex((rep, i) => {
     const next = reps[i + 1];
     if (!next || isFlatOut(rep) || !isLike(rep, next) || next.ran.stopped) return false;
-    const before = reps.flatMap((one, j) => (j < i && isLike(one, rep) && !isFlatOut(one) ? [late[j] ?? 0] : []));
+    const lateOfLike = (from: number, to: number) =>
+      reps.flatMap((one, j) => (j >= from && j < to && isLike(one, rep) && !isFlatOut(one) ? [late[j] ?? 0] : []));
+    const before = lateOfLike(0, i);
     const last = reps[i - 1];
     // Straight after one run too fast, or flat out, anyone is slow.
     if (before.length < SLIP.leastBefore || !last || isFlatOut(last) || (late[i - 1] ?? 0) < SLIP.early) return false;
     const usual = mean(before);
-    const by = Math.max(SLIP.by, SLIP.sds * spreadOf(before));
-    const after = reps.flatMap((one, j) => (j > i + 1 && isLike(one, rep) && !isFlatOut(one) ? [late[j] ?? 0] : []));
+    const by = Math.max(SLIP.by, SLIP.sds * Math.sqrt(variance(before)));
+    const after = lateOfLike(i + 2, reps.length);
     // Who comes back to the target had more left.
     const isForGood = after.length === 0 || mean(after) - usual > by / 2;
     return isForGood && (late[i] ?? 0) - usual > by && (late[i + 1] ?? 0) - usual > by;
@@ -171,19 +170,16 @@ function openClue(at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[] 
 /** How time follows from the level is looked at so far to either side. */
 const NEAR = 0.02;
 
-/** Marks shorter than this say nothing about endurance, as in the list of marks. */
-const SHORTEST_M = 200;
-
 /** Each rep that was run flat out: a mark of its own, less sure the harder what came before it. */
 function flatOutClues(curve: Curve, at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[] {
   const expected = at.points[(at.shifts.length - 1) / 2] ?? [];
-  const levelError = timeErrorFor(curve, 5000) / timeFor(curve, 5000);
+  const levelError = errorShareFor(curve, 5000);
   return reps.flatMap((rep, i): Clue[] => {
     const { distanceM, timeS, leg, ran } = rep;
-    if (!isFlatOut(rep) || ran.stopped || leg.hill || distanceM === undefined || distanceM < SHORTEST_M) return [];
-    const worn = Math.max(0, (expected[i - 1]?.effort ?? 0) - WORN.from) * WORN.perPoint;
+    if (!isFlatOut(rep) || ran.stopped || leg.hill || distanceM === undefined || distanceM < SHORTEST_MARK_M) return [];
+    const worn = Math.max(0, (expected[i - 1]?.effort ?? 0) - FRESH_EFFORT) * WORN_PER_POINT;
     // The shape of the curve may be wrong over this distance, whatever the level.
-    const shape = Math.max(0, (timeErrorFor(curve, distanceM) / timeFor(curve, distanceM)) ** 2 - levelError ** 2);
+    const shape = Math.max(0, errorShareFor(curve, distanceM) ** 2 - levelError ** 2);
     const sd = Math.sqrt((SD_FLAT_OUT[ran.flatOut ?? 'trial'] + worn) ** 2 + shape) * doubt;
     const quicker = Math.log(timeFor(curve, distanceM) / timeS);
     const [slower, faster] = [-NEAR, NEAR].map((shift) => Math.log(timeFor(curveMovedBy(curve, [shift]), distanceM)));

@@ -1,5 +1,5 @@
 /** How evenly an athlete ran the reps of one kind. */
-import { mean } from '../units/mean';
+import { mean, variance } from '../units/mean';
 
 /** Who took a time: a thumb on a phone, a timing chip, or somebody who typed it in. */
 export const TIME_SOURCES = ['thumb', 'chip', 'typed'] as const;
@@ -82,10 +82,8 @@ export function evennessOf(reps: readonly TimedRep[]): Evenness {
   const { percents, isOfTarget } = latenesses(reps);
   const read: Evenness = isOfTarget ? { meanPercent: mean(percents) } : {};
   if (n < 2) return read;
-  const middle = mean(percents);
-  const variance = percents.reduce((sum, value) => sum + (value - middle) ** 2, 0) / (n - 1);
   const ofTiming = mean(timingPercents(reps).map((percent) => percent ** 2));
-  const left = Math.max(0, variance - ofTiming);
+  const left = Math.max(0, variance(percents) - ofTiming);
   if (left < ofTiming) read.isTooShort = true;
   else read.evennessPercent = Math.sqrt(left);
   if (n < 3) return read;

@@ -1,7 +1,5 @@
 /** What a session says about fitness: by hand-made examples, by properties, and against runners whose fitness is known. */
 import fc from 'fast-check';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { curveMovedBy, fitCurve, timeErrorFor, timeFor, type Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf } from '../outlook/predict';
@@ -9,7 +7,8 @@ import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { isTimedRep, targetsFor, type TargetLeg } from '../targets/targetsFor';
 import { standardTrack } from '../track/venue';
-import { Runner, type Random } from '../trackside/simulate';
+import { normal, Runner, type Random } from '../trackside/simulate';
+import { seeded } from '../units/seeded';
 import { calibrate, calibrated, UNCALIBRATED, type EffortPair } from './calibration';
 import { firstSlipped, sharesOf } from './clues';
 import { estimateFitness, isDoubtfulDay, type FitnessInput } from './fitness';
@@ -26,13 +25,6 @@ const curve = fitCurve([race(1500, 270), race(3000, 585), race(5000, 1010)], { a
 const errorOf = (one: Curve) => timeErrorFor(one, 5000) / timeFor(one, 5000);
 const legsOf = (text: string, of: Curve = curve) =>
   targetsFor(read(text), { curve: of, paceBook: curveBook, venue: standardTrack });
-const seeded = (seed: number): Random => {
-  const generator = xoroshiro128plus(seed);
-  return () => uniformFloat64(generator);
-};
-const normal = (random: Random, sd: number) =>
-  sd * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
-
 /** Everyone on target, with the rests as planned; what else is known is added. */
 function onTarget(legs: readonly TargetLeg[], more: (repIndex: number) => Partial<RepRan> = () => ({})): RepRan[] {
   return legs.filter(isTimedRep).map((leg, repIndex) => ({

@@ -1,6 +1,6 @@
 /** What a session says about how fit somebody is. */
-import { heatIndexOf, USUAL_HEAT_LIMITS, type HeatLimits } from '../conditions/heat';
-import { curveMovedBy, timeErrorFor, timeFor, type Curve } from '../fitness/curve';
+import { feltC, USUAL_HEAT_LIMITS, type HeatLimits } from '../conditions/heat';
+import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf } from '../outlook/predict';
 import type { TargetLeg } from '../targets/targetsFor';
@@ -55,12 +55,8 @@ export function isDoubtfulDay(conditions: Conditions | undefined, { careC }: Hea
   const { temperatureC, humidityPct, wind, surface } = conditions;
   if (wind === 'windy' || (surface !== undefined && surface !== 'dry')) return true;
   if (temperatureC === undefined) return false;
-  const heat = heatIndexOf({ temperatureC, humidityPct: humidityPct ?? 50 });
-  return heat.kind === 'beyond' || (heat.kind === 'index' ? heat.indexC : temperatureC) >= careC;
+  return feltC({ temperatureC, humidityPct: humidityPct ?? 50 }) >= careC;
 }
-
-const errorShareOf = (curve: Curve, distanceM: number): number =>
-  timeErrorFor(curve, distanceM) / timeFor(curve, distanceM);
 
 const atLevel = (curve: Curve, levelShift: number): Curve =>
   levelShift === 0 ? curve : curveMovedBy(curve, [levelShift]);
@@ -97,7 +93,7 @@ function posterior(clues: readonly Clue[], priorSd: number, most: number) {
 export function estimateFitness(input: FitnessInput): FitnessEstimate {
   const { curve, legs, runs, conditions, heat } = input;
   // A level is known as well as the distance that is known best: who runs 800s is not unsure for want of a 5000.
-  const priorSd = Math.min(...[JUDGED_M, input.ownM ?? JUDGED_M].map((distanceM) => errorShareOf(curve, distanceM)));
+  const priorSd = Math.min(...[JUDGED_M, input.ownM ?? JUDGED_M].map((distanceM) => errorShareFor(curve, distanceM)));
   const most = Math.max(LEVELS.least, LEVELS.sds * priorSd);
   const reps = repsRan(legs, runs);
   const clues =
@@ -123,7 +119,7 @@ export function estimateFitness(input: FitnessInput): FitnessEstimate {
     nothingNew: learned < NOTHING_NEW,
     equivalent: (distanceM) => {
       const timeS = timeFor(atLevel(curve, levelShift), distanceM);
-      const before = errorShareOf(curve, distanceM);
+      const before = errorShareFor(curve, distanceM);
       // What is surer is the level; the shape is as sure as it was.
       const share = Math.sqrt(Math.max(errorShare ** 2, before ** 2 - (priorSd ** 2 - errorShare ** 2)));
       return { timeS, errorS: timeS * share };

@@ -9,7 +9,7 @@ import { askedOf, goalReps, markOfEstimate, readFitness, trialsIn, type FitnessR
 import { reviewRun } from './review';
 
 const DAY = '2026-11-01';
-const OF = { runId: 'run', date: DAY, title: 'Reps' };
+const OF = { id: 'run', date: DAY, title: 'Reps' };
 
 /** The row of `a0` after reps in so many seconds, a minute apart. */
 function rowOf(text: string, timesS: number[], more: Happening[] = []) {

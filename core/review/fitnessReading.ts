@@ -1,8 +1,12 @@
 /** What a session says about one athlete's fitness, in the figures that a coach is told, and the marks that can be kept of it. */
 import { timeErrorFor, timeFor } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
+import { SHORTEST_MARK_M } from '../fitness/weighing';
 import type { Intent } from '../session/intent';
 import type { Goal } from '../squad/athlete';
+import type { Plan } from '../trackside/plan';
+import { meanOfKnown } from '../units/mean';
+import { FRESH_EFFORT } from './clues';
 import { estimateFitness, isDoubtfulDay, type Equivalent, type FitnessInput } from './fitness';
 import type { EffortReading } from './effortReading';
 import { evidenceOf } from './evidence';
@@ -36,11 +40,9 @@ export function askedOf(
   goal: Goal | undefined,
   about: Pick<FitnessInput, 'curve' | 'conditions' | 'heat'>,
 ): FitnessAsked {
-  const distanceM = goal?.distanceM ?? USUAL_M;
   return {
     athleteId: row.athleteId,
-    distanceM,
-    ownM: distanceM,
+    distanceM: goal?.distanceM ?? USUAL_M,
     ...about,
     ...evidenceOf(row, intent),
   };
@@ -48,7 +50,7 @@ export function askedOf(
 
 export function readFitness(asked: FitnessAsked): FitnessReading {
   const { athleteId, curve, distanceM, conditions, heat } = asked;
-  const estimate = estimateFitness(asked);
+  const estimate = estimateFitness({ ...asked, ownM: distanceM });
   const { levelShift, errorShare, learned, nothingNew } = estimate;
   const alone = estimate.alone(distanceM);
   return {
@@ -66,41 +68,41 @@ export function readFitness(asked: FitnessAsked): FitnessReading {
 
 const tenths = (timeS: number) => Math.round(timeS * 10) / 10;
 
-/** The mark to keep of an estimate, where it says something new. @param date YYYY-MM-DD, of the session. */
+/** The session that a mark is kept of. */
+export type KeptFrom = Pick<Plan, 'id' | 'date' | 'title'>;
+
+const comesFrom = ({ id, date, title }: KeptFrom) => ({ date, note: title.slice(0, 200), runId: id });
+
+/** The mark to keep of an estimate, where it says something new. */
 export function markOfEstimate(
   { distanceM, after, alone, nothingNew }: FitnessReading,
-  { runId, date, title }: { runId: string; date: string; title: string },
+  session: KeptFrom,
 ): Mark | undefined {
   if (nothingNew || !alone) return undefined;
   return {
     distanceM,
     timeS: tenths(after.timeS),
-    date,
     kind: 'session',
-    note: title.slice(0, 200),
-    runId,
+    ...comesFrom(session),
     alone: { timeS: tenths(alone.timeS), sd: Math.round((alone.errorS / alone.timeS) * 1e4) / 1e4 },
   };
 }
 
-/** After more effort than this a rep flat out is no trial. */
-const FRESH_EFFORT = 5;
-
-/** Reps run flat out and fresh: each is a trial of its own. The shortest that a mark may be is 200 m. */
+/** Reps run flat out and fresh, and long enough for a mark: each is a trial of its own. */
 export function trialsIn(
   row: ReviewRow,
   intent: Intent | undefined,
-  reading: EffortReading,
-  { runId, date, title }: { runId: string; date: string; title: string },
+  { points }: Pick<EffortReading, 'points'>,
+  session: KeptFrom,
 ): Mark[] {
   const { legs, runs } = evidenceOf(row, intent);
   const reps = legs.filter((leg) => leg.kind === 'rep');
   return runs.flatMap(({ flatOut, timeS, distanceM: coveredM, stopped }, i): Mark[] => {
     const distanceM = reps[i]?.distanceM ?? coveredM;
-    const before = i === 0 ? 0 : (reading.points[i - 1]?.predicted ?? 10);
+    const before = i === 0 ? 0 : (points[i - 1]?.predicted ?? 10);
     if (!flatOut || stopped || timeS === undefined || distanceM === undefined) return [];
-    if (distanceM < 200 || before > FRESH_EFFORT) return [];
-    return [{ distanceM, timeS: tenths(timeS), date, kind: 'trial', note: title.slice(0, 200), runId }];
+    if (distanceM < SHORTEST_MARK_M || before > FRESH_EFFORT) return [];
+    return [{ distanceM, timeS: tenths(timeS), kind: 'trial', ...comesFrom(session) }];
   });
 }
 
@@ -112,11 +114,11 @@ export function goalReps({ cells }: Pick<ReviewRow, 'cells'>): GoalReps | undefi
   const judged = at.filter(({ verdict, unfinished }) => verdict !== undefined || unfinished);
   const pace = at[0]?.rep?.pace;
   if (judged.length === 0 || pace === undefined) return undefined;
-  const rests = at.flatMap(({ restS }) => restS ?? []);
+  const restS = meanOfKnown(at.map((cell) => cell.restS));
   return {
     held: judged.filter(({ verdict }) => verdict === 'on' || verdict === 'early').length,
     of: judged.length,
     pace,
-    ...(rests.length === 0 ? {} : { restS: rests.reduce((sum, restS) => sum + restS, 0) / rests.length }),
+    ...(restS === undefined ? {} : { restS }),
   };
 }

@@ -1,12 +1,11 @@
 import fc from 'fast-check';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { oneMoreFits } from '../outlook/chances';
 import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
 import { standardTrack } from '../track/venue';
 import { curve } from '../trackside/testing';
+import { seeded } from '../units/seeded';
 import { NEXT_DAYS, readiness, readinessOfGroup, type ReadinessInput, type RepDone } from './readiness';
 
 const reps = (late: number[], efforts: (number | undefined)[] = []): RepDone[] =>
@@ -109,8 +108,7 @@ test('a group goes by most of it, and with as many for each by the more careful'
 describe('one rep more', () => {
   const legsOf = (text: string) => targetsFor(read(text), { curve, paceBook: curveBook, venue: standardTrack });
   const fits = (text: string) => {
-    const generator = xoroshiro128plus(5);
-    return oneMoreFits(curve, legsOf(text), () => uniformFloat64(generator), 400);
+    return oneMoreFits(curve, legsOf(text), seeded(5), 400);
   };
   test('fits after little, not after what took all there was, and the less the more was run', () => {
     expect(fits('4x400 @10k / 2:00')).toBe(1);

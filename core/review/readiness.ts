@@ -3,7 +3,7 @@ import { USUAL_TOLERANCE } from '../paces/paceBook';
 import { mean } from '../units/mean';
 
 /** `on`: one step further. `repeat`: the same once more. `back`: a step easier. */
-export type Verdict = 'on' | 'repeat' | 'back';
+export type NextStep = 'on' | 'repeat' | 'back';
 
 /** How somebody felt the day after. */
 export const NEXT_DAYS = ['fresh', 'heavy', 'sore'] as const;
@@ -25,7 +25,7 @@ export type ReadinessInput = {
   nextDay?: NextDay;
 };
 
-export type Readiness = { verdict: Verdict; reasons: string[] };
+export type Readiness = { verdict: NextStep; reasons: string[] };
 
 /** A told effort so far above the meant one is still as meant; from this effort on nothing is left. */
 const AS_MEANT = 0.5;
@@ -116,7 +116,7 @@ export function readiness(input: ReadinessInput): Readiness {
 }
 
 /** What most of a group are ready for; with as many for one as for another, the more careful. */
-export function readinessOfGroup(verdicts: readonly Verdict[]): Verdict {
-  const count = (verdict: Verdict) => verdicts.filter((one) => one === verdict).length;
+export function readinessOfGroup(verdicts: readonly NextStep[]): NextStep {
+  const count = (verdict: NextStep) => verdicts.filter((one) => one === verdict).length;
   return (['back', 'repeat', 'on'] as const).reduce((most, one) => (count(one) > count(most) ? one : most), 'back');
 }

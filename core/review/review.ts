@@ -4,7 +4,7 @@ import type { AthleteState, Decided, GroupState, RunState, Slot } from '../track
 import { counts, readCell, type ReviewCell } from './cell';
 import type { Evenness } from './evenness';
 import { headline } from './kinds';
-import { mean } from '../units/mean';
+import { mean, variance } from '../units/mean';
 
 /** One athlete's row. Times in seconds; mean and spread over the finished reps, per 400 m where their distances differ. */
 export type ReviewRow = {
@@ -52,9 +52,7 @@ export type Review = {
 
 /** Sample standard deviation; undefined for fewer than two values. */
 function deviation(values: readonly number[]): number | undefined {
-  if (values.length < 2) return undefined;
-  const middle = mean(values);
-  return Math.sqrt(values.reduce((sum, v) => sum + (v - middle) ** 2, 0) / (values.length - 1));
+  return values.length < 2 ? undefined : Math.sqrt(variance(values));
 }
 
 /** True for a slot that the athlete had no chance to run with the group: before they came to it, or after they went. */

@@ -32,7 +32,7 @@ export type Simulation = {
 const THUMB_SD_S = 0.15;
 
 /** A normal draw (Box & Muller, Ann. Math. Stat. 29:610, 1958). */
-function normal(random: Random, sd: number): number {
+export function normal(random: Random, sd: number): number {
   return sd * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 }
 

@@ -1,7 +1,6 @@
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
-import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { chancesFor, type Chances, type Entrant } from '@core/outlook/chances';
 import type { MeantArc } from '@core/session/intent';
+import { seeded } from '@core/units/seeded';
 
 /** What is asked: everyone to be drawn, and how it is meant to feel. */
 export type ChancesAsked = { entrants: Entrant[]; arc: MeantArc };
@@ -15,7 +14,6 @@ const scope = globalThis as unknown as {
 };
 
 scope.onmessage = ({ data: { entrants, arc } }) => {
-  const generator = xoroshiro128plus(SEED);
-  const random = () => uniformFloat64(generator);
+  const random = seeded(SEED);
   for (const entrant of entrants) scope.postMessage(chancesFor(entrant, arc, random));
 };

@@ -13,7 +13,7 @@ import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { Words } from '../../ui/Words';
-import { useSquad, type SquadView } from '../useSquad';
+import { everyoneIn, type SquadView, useSquad } from '../useSquad';
 import { useSquadChange } from '../useSquadChange';
 import { Columns } from './Columns';
 import { countText, Preview } from './Preview';
@@ -24,7 +24,7 @@ const backToList = () => router.replace('/squad');
 const ROSTER_TYPE = 'text/csv;charset=utf-8';
 
 function Exports({ squad }: { squad: SquadView }) {
-  const everyone = [...squad.athletes, ...squad.archived];
+  const everyone = everyoneIn(squad);
   const save = (what: string, text: string) => saveFile(`${what} ${today()}.csv`, text, ROSTER_TYPE);
   return (
     <View style={{ gap: SPACE.s }}>

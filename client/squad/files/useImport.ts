@@ -6,7 +6,7 @@ import { readPeople, type ImportedPerson, type TimeAnswer } from '@core/formats/
 import { readTable, type CsvTable } from '@core/formats/roster/table';
 import { dayOrderOf, type DayOrder } from '@core/units/day';
 import { today } from '../../ui/days';
-import type { SquadView } from '../useSquad';
+import { everyoneIn, type SquadView } from '../useSquad';
 
 /** A file that was opened: a table whose columns are to be settled, or people already read. */
 type Opened =
@@ -69,7 +69,7 @@ export function useImport(squad: SquadView) {
     return readPeople(table, { uses, hasHeadings, dayOrder, today: today(), ...more });
   }, [file, answers, markDate]);
   const undated = read?.undated ?? 0;
-  const everyone = useMemo(() => [...squad.athletes, ...squad.archived], [squad]);
+  const everyone = useMemo(() => everyoneIn(squad), [squad]);
   const list = useMemo(
     () =>
       candidates(read?.people ?? [], everyone).map((candidate) => ({
