@@ -16,6 +16,6 @@ export { type RunEvent } from './trackside/events';
 export { replay } from './trackside/replay';
 export { type RunState } from './trackside/runState';
 export { evennessOf } from './review/evenness';
-export { calibrate } from './review/calibration';
+export { calibrate } from './outlook/calibration';
 export { estimateFitness } from './review/fitness';
 export { readiness } from './review/readiness';

@@ -1,6 +1,3 @@
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
-import { parseISO } from 'date-fns/parseISO';
 import { useCallback, useMemo } from 'react';
 import { INTENT_FACTS, type Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
@@ -9,6 +6,7 @@ import { suggestIntent } from '@core/session/suggestIntent';
 import { bookById } from '@core/squad/athletePaces';
 import { startsAtLeast } from '@core/squad/athlete';
 import { restsOf } from '@core/squad/schools';
+import type { Telling } from '@core/outlook/calibration';
 import { outlookFor, type Outlook } from '@core/outlook/outlook';
 import { withChanges } from '@core/planning/changes';
 import { dayCautions, type Neighbour } from '@core/planning/dayCautions';
@@ -20,7 +18,9 @@ import type { SquadMember } from '@core/squad/athlete';
 import type { Venue } from '@core/track/venue';
 import { useVenues, venueById } from '../places/useVenues';
 import { pacesOf, type SquadView } from '../squad/useSquad';
+import { useTellings } from '../squad/useTellings';
 import { troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery, type Session } from '../store/api';
+import { daysAfter } from '../ui/days';
 import { useNotice } from '../ui/Notices';
 
 /** What is decided anew; undefined takes a decision back. */
@@ -54,11 +54,16 @@ export type Planning = {
 
 const NOTHING: DayPlan = {};
 
+const thousandths = (value: number) => Math.round(value * 1000) / 1000;
+
+/** As much of a calibration as a plan keeps. */
+const tellingOf = (known: Telling | undefined) =>
+  known ? { telling: { a: thousandths(known.a), g: thousandths(known.g) } } : {};
+
 /** The sessions of the day before and the day after, with who is to run them. */
 function neighboursOf(session: Session, all: readonly Session[], squad: SquadView): Neighbour[] {
-  const day = parseISO(session.date);
-  const dayBefore = format(addDays(day, -1), 'yyyy-MM-dd');
-  const dayAfter = format(addDays(day, 1), 'yyyy-MM-dd');
+  const dayBefore = daysAfter(session.date, -1);
+  const dayAfter = daysAfter(session.date, 1);
   return all.flatMap((other): Neighbour[] => {
     if (other.date !== dayBefore && other.date !== dayAfter) return [];
     const parsed = parseStored(other.shorthand, { paceNames: squad.paceNames });
@@ -104,6 +109,7 @@ export function useOwnPlans(session: Session, squad: SquadView, plan: DayPlan) {
   const venues = useVenues();
   const venue = venueById(venues, plan.venueId);
   const { athletes, paceNames } = squad;
+  const tellings = useTellings(date);
   const tree = useMemo(() => {
     const parsed = parseStored(shorthand, { paceNames, lapM: venue.lapM });
     return parsed.ok ? parsed.session : undefined;
@@ -120,12 +126,13 @@ export function useOwnPlans(session: Session, squad: SquadView, plan: DayPlan) {
       name: athlete.name,
       tileName: athlete.tileName,
       ...(athlete.chip === undefined ? {} : { chip: athlete.chip }),
+      ...tellingOf(tellings?.[athlete.id]),
       paces: pacesOf(athlete, squad, date),
       startsAtLeast: startsAtLeast(athlete, date),
     }));
     const rests = restsOf(squad.settings.schools);
     return ownPlans({ session: tree, intent, plan, groups, runners, venue, paceNames, rests });
-  }, [tree, intent, plan, groups, athletes, squad, date, venue, paceNames]);
+  }, [tree, intent, plan, groups, athletes, squad, date, venue, paceNames, tellings]);
   return { venue, venues, tree, intent, groups, plans };
 }
 

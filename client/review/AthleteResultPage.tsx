@@ -12,6 +12,7 @@ import { repLabel } from '@core/trackside/plan';
 import { formatDelta, formatTime } from '@core/units/time';
 import { schoolsOf, type PulseBand } from '@core/squad/schools';
 import { memberOf, pacesOf, useSquad } from '../squad/useSquad';
+import { useTellings } from '../squad/useTellings';
 import { capitalised } from '../ui/capitalised';
 import { dayName } from '../ui/days';
 import { Delta } from '../ui/Delta';
@@ -118,8 +119,12 @@ function useInWords({
   curve: Curve | undefined;
 }) {
   const { arc } = read.plan;
-  const reading = useMemo(() => readEffort(row.cells, arc, curve), [row.cells, arc, curve]);
-  const change = useMemo(() => nextTime(row.cells, reading, arc, curve), [row.cells, reading, arc, curve]);
+  const telling = useTellings(read.plan.date)?.[row.athleteId];
+  const reading = useMemo(() => readEffort(row.cells, arc, curve, telling), [row.cells, arc, curve, telling]);
+  const change = useMemo(
+    () => nextTime(row.cells, reading, arc, curve, telling),
+    [row.cells, reading, arc, curve, telling],
+  );
   const differences = differencesOf({ ...review, rows: [row] }, read.state.endedAtMs !== undefined);
   const texts = [
     evennessWords(row.evenness),

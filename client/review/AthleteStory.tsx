@@ -4,9 +4,11 @@ import { View } from 'react-native';
 import type { PaceMetres, RanRep } from '@core/review/history';
 import { kindsText } from '@core/review/sameSession';
 import { weeksOf, type SessionOfWeek } from '@core/review/story';
+import { calibrationText } from '../squad/tellingWords';
+import { useTellings } from '../squad/useTellings';
 import { useAthletesQuery, troubleText, useAthleteHistoryQuery } from '../store/api';
 import { DateLines } from '../ui/charts';
-import { dayName } from '../ui/days';
+import { dayName, daysAfter, today } from '../ui/days';
 import { Loading } from '../ui/Loading';
 import { Press } from '../ui/Press';
 import { SPACE, usePalette } from '../ui/theme';
@@ -93,6 +95,7 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
   const [weeks, setWeeks] = useState<Weeks>('14');
   const window = useMemo(() => weeksBack(Number(weeks)), [weeks]);
   const { data, error, refetch } = useAthleteHistoryQuery({ athleteId, ...window });
+  const calibration = useTellings(daysAfter(today(), 1))?.[athleteId];
   const name = useAthletesQuery().data?.find(({ id }) => id === athleteId)?.name ?? 'Athlete';
   const metres = useMemo(
     () => (data ? metresOf(data.reps, new Map(data.runs.map(({ runId, date }) => [runId, date]))) : []),
@@ -120,7 +123,10 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
   return (
     <View style={{ gap: SPACE.l }}>
       <WeeksPicker value={weeks} onChange={setWeeks} />
-      <Words>{`${parts.length} of ${data.runs.length} sessions.`}</Words>
+      <View>
+        <Words>{`${parts.length} of ${data.runs.length} sessions.`}</Words>
+        {calibration && <Words as="small">{calibrationText(calibration)}</Words>}
+      </View>
       {even.length > 1 && (
         <View style={{ gap: SPACE.xs }}>
           <Words as="heading" level={2}>

@@ -3,6 +3,7 @@ import { askedOf, readFitness, type FitnessAsked, type FitnessReading } from '@c
 import type { ReviewRow } from '@core/review/review';
 import type { SquadMember } from '@core/squad/athlete';
 import { memberOf, pacesOf, type SquadView, useSquad } from '../squad/useSquad';
+import { useTellings, type Tellings } from '../squad/useTellings';
 import type { SquadAsked } from './fitness.worker';
 import type { ReadRun } from './useReview';
 
@@ -12,38 +13,46 @@ function curveBefore(athlete: SquadMember, squad: SquadView, { id, date }: { id:
   return pacesOf(marks.length === athlete.marks.length ? athlete : { ...athlete, marks }, squad, date).curve;
 }
 
-function asked(read: ReadRun, row: ReviewRow, squad: SquadView): FitnessAsked | undefined {
+function asked(read: ReadRun, row: ReviewRow, squad: SquadView, tellings: Tellings): FitnessAsked | undefined {
   const athlete = memberOf(squad, row.athleteId);
   const curve = athlete && curveBefore(athlete, squad, read.plan);
   if (!curve) return undefined;
   const { conditions } = read.state;
   const { heat } = squad.settings;
-  return askedOf(row, read.plan.intent, athlete.goal, { curve, conditions, ...(heat ? { heat } : {}) });
+  const calibration = tellings[row.athleteId];
+  return askedOf(row, read.plan.intent, athlete.goal, {
+    curve,
+    conditions,
+    ...(heat ? { heat } : {}),
+    ...(calibration ? { calibration } : {}),
+  });
 }
 
 /** What the session says about one athlete's fitness; undefined for who has no curve. */
 export function useFitness(read: ReadRun, row: ReviewRow): FitnessReading | undefined {
   const { squad } = useSquad();
+  const tellings = useTellings(read.plan.date);
   return useMemo(() => {
-    const one = squad && asked(read, row, squad);
+    const one = squad && tellings && asked(read, row, squad, tellings);
     return one && readFitness(one);
-  }, [read, row, squad]);
+  }, [read, row, squad, tellings]);
 }
 
 /** The same for everyone, worked out in a worker; undefined until it is there, or where it cannot be. */
 export function useSquadFitness(read: ReadRun): readonly FitnessReading[] | undefined {
   const { squad } = useSquad();
+  const tellings = useTellings(read.plan.date);
   const [found, setFound] = useState<{ read: ReadRun; readings: FitnessReading[] }>();
   useEffect(() => {
-    if (!squad) return undefined;
+    if (!squad || !tellings) return undefined;
     const rows = read.reviews.flatMap((review) => review.rows);
     const worker = new Worker(new URL('./fitness.worker.ts', window.location.href));
     worker.onmessage = ({ data }: MessageEvent<FitnessReading[]>) => {
       setFound({ read, readings: data });
       worker.terminate();
     };
-    worker.postMessage(rows.flatMap((row) => asked(read, row, squad) ?? []) satisfies SquadAsked);
+    worker.postMessage(rows.flatMap((row) => asked(read, row, squad, tellings) ?? []) satisfies SquadAsked);
     return () => worker.terminate();
-  }, [read, squad]);
+  }, [read, squad, tellings]);
   return found?.read === read ? found.readings : undefined;
 }

@@ -1,6 +1,7 @@
 import { useDeferredValue, useMemo } from 'react';
 import { nextTime, readEffort, squadEffort } from '@core/review/effortReading';
 import { everyoneIn, pacesOf, useSquad } from '../squad/useSquad';
+import { useTellings } from '../squad/useTellings';
 import { squadEffortText } from './reviewWords';
 import type { ReadRun } from './useReview';
 
@@ -8,6 +9,7 @@ import type { ReadRun } from './useReview';
 export function useSquadEffort(now: ReadRun): string | undefined {
   const read = useDeferredValue(now);
   const { squad } = useSquad();
+  const tellings = useTellings(read.plan.date);
   return useMemo(() => {
     const { arc, date } = read.plan;
     if (!squad || !arc) return undefined;
@@ -16,14 +18,15 @@ export function useSquadEffort(now: ReadRun): string | undefined {
     return squadEffortText(
       squadEffort(
         rows.map(({ athleteId, name, cells }) => {
+          const telling = tellings?.[athleteId];
           const member = members.get(athleteId);
           const told = cells.some(({ effort }) => effort !== undefined);
           // Who told nothing is not looked at: a curve is costly on a slow phone.
           const curve = member && told ? pacesOf(member, squad, date).curve : undefined;
-          const reading = told ? readEffort(cells, arc, curve) : { points: [] };
-          return { name, reading, change: () => nextTime(cells, reading, arc, curve) };
+          const reading = told ? readEffort(cells, arc, curve, telling) : { points: [] };
+          return { name, reading, change: () => nextTime(cells, reading, arc, curve, telling) };
         }),
       ),
     );
-  }, [read, squad]);
+  }, [read, squad, tellings]);
 }

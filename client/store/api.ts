@@ -5,6 +5,7 @@ import type { VenueInput } from '@core/formats/dayPlanSchema';
 import type { SessionInput } from '@core/formats/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { Weather } from '@core/conditions/heat';
+import type { Calibration } from '@core/outlook/calibration';
 import type { PaceBook } from '@core/paces/paceBook';
 import type { History, LastTime, SameSessions, SquadHistory } from '@core/review/history';
 import type { RunSummary } from '@core/review/summary';
@@ -170,6 +171,11 @@ export const api = createApi({
       query: ({ athleteId, ...params }) => ({ url: `review/athletes/${athleteId}`, params }),
       providesTags: ['runs'],
     }),
+    /** How each athlete tells effort, from sessions before a day. */
+    calibrations: build.query<Record<string, Calibration>, string>({
+      query: (before) => ({ url: 'review/calibrations', params: { before } }),
+      providesTags: ['runs', 'athletes'],
+    }),
     resultRows: build.query<ResultRow[], Window & { athleteId?: string }>({
       query: ({ athleteId, ...window }) => ({
         url: 'review/reps',
@@ -227,6 +233,7 @@ export const {
   useSameSessionsQuery,
   useAthleteHistoryQuery,
   useSquadHistoryQuery,
+  useCalibrationsQuery,
   useLazyResultRowsQuery,
   useLastTimeQuery,
   useSetRunAsideMutation,

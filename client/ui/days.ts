@@ -1,3 +1,4 @@
+import { addDays } from 'date-fns/addDays';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
@@ -5,6 +6,9 @@ import { parseISO } from 'date-fns/parseISO';
 
 /** Today as YYYY-MM-DD, by this device's calendar. */
 export const today = (): string => format(new Date(), 'yyyy-MM-dd');
+
+/** So many days after a day (YYYY-MM-DD), or before it. */
+export const daysAfter = (date: string, days: number): string => format(addDays(parseISO(date), days), 'yyyy-MM-dd');
 
 /** `Today`, `Tomorrow`, `Thu 19 Nov`, with the year where it is another one. */
 export function dayName(date: string): string {

@@ -3,6 +3,7 @@ import { expand, type Choice, type Leg } from '../session/expand';
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import { readSession } from '../session/parseSession';
 import type { Session } from '../session/session';
+import type { Telling } from '../outlook/calibration';
 import type { PaceSource } from '../paces/paceSpeed';
 import { isTimedRep, isWork, targetsForLegs, type TargetLeg } from '../targets/targetsFor';
 import { heldFor, isExtrapolated, timeFor } from '../fitness/curve';
@@ -16,6 +17,8 @@ export type Runner = {
   name: string;
   tileName: string;
   chip?: string;
+  /** How they tell effort, where that is known. */
+  telling?: Telling;
   paces: PaceSource & { remark?: string };
   /** Of a range of amounts they are given the least unless the coach chooses: see startsAtLeast(). */
   startsAtLeast?: boolean;

@@ -29,11 +29,12 @@ export function boardsOf(plans: readonly OwnPlan[]): Board[] {
   return [...boards.values()].sort((a, b) => b.plans.length - a.plans.length);
 }
 
-const asAthlete = ({ runner: { id, name, tileName, chip, paces }, legs }: OwnPlan) => ({
+const asAthlete = ({ runner: { id, name, tileName, chip, telling, paces }, legs }: OwnPlan) => ({
   athleteId: id,
   name,
   tileName,
   ...(chip === undefined ? {} : { chip }),
+  ...(telling ? { telling } : {}),
   legs,
   paces,
 });

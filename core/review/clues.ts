@@ -3,7 +3,7 @@ import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/cur
 import type { Point } from '../outlook/predict';
 import { SHORTEST_MARK_M } from '../fitness/weighing';
 import { mean, variance } from '../units/mean';
-import { ALIKE, calibrated, type Calibration } from './calibration';
+import { ALIKE, calibrated, type Calibration } from '../outlook/calibration';
 import { isFlatOut, type RanLeg } from './ranLegs';
 
 /** What each of the reps would have cost at levels evenly apart, that of the curve in the middle; above 0 is fitter. */

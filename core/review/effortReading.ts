@@ -1,14 +1,23 @@
 /** Three lines that should lie together: the effort that was meant, the one predicted from what was run, and the one that was told. */
 import type { Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
+import { asMostTell, calibrated, type EffortPair, type Telling } from '../outlook/calibration';
 import { meantFor, TOO_EASY, TOO_HARD_AT_END } from '../outlook/outlook';
 import { predict, stretchesOf } from '../outlook/predict';
 import { changesOf, proposalsFor, type LeverChange } from '../outlook/proposals';
 import type { MeantArc } from '../session/intent';
+import type { TargetLeg } from '../targets/targetsFor';
 import { asRun } from './asRun';
 import type { ReviewCell } from './cell';
 
-export type EffortPoint = { repIndex: number; meant: number; predicted?: number; reported?: number };
+/** Efforts as this athlete tells them; `predictedForMost` is what most would tell of the same. */
+export type EffortPoint = {
+  repIndex: number;
+  meant: number;
+  predicted?: number;
+  predictedForMost?: number;
+  reported?: number;
+};
 
 /**
  * What the efforts say of the recovery: `easy` all through is rests too long or a pace too slow; `early` is the effort meant for the
@@ -35,11 +44,9 @@ const ENOUGH = 4;
 type Judgement = Pick<EffortReading, 'verdict' | 'at'>;
 
 /** The verdict of one line of efforts, where there is a last one to go by. */
-function judge(points: readonly EffortPoint[], efforts: readonly (number | undefined)[], arc: MeantArc): Judgement {
-  const n = points.length;
-  const known = efforts.flatMap((effort, i) =>
-    effort === undefined ? [] : [{ effort, i, meant: points[i]?.meant ?? 0 }],
-  );
+function judge(meant: readonly number[], efforts: readonly (number | undefined)[], arc: MeantArc): Judgement {
+  const n = meant.length;
+  const known = efforts.flatMap((effort, i) => (effort === undefined ? [] : [{ effort, i, meant: meant[i] ?? 0 }]));
   const last = known.at(-1);
   // An effort of the first half says nothing about the end.
   if (!last || (n >= ENOUGH && last.i < n / 2 && last.effort < arc.last)) return {};
@@ -55,49 +62,77 @@ function judge(points: readonly EffortPoint[], efforts: readonly (number | undef
   return of('as-meant', last);
 }
 
-/** Reads the efforts of one athlete. @param curve theirs as of that day; without one nothing is predicted. */
+/** What most would tell of each rep, as it was run; undefined where that is not predicted. */
+function predictedFor(curve: Curve | undefined, legs: readonly TargetLeg[]): (number | undefined)[] {
+  if (!curve) return [];
+  const gauge = gaugeOf(curve);
+  return predict(gauge, stretchesOf(gauge, legs)).map(({ effort, isAsked }) => (isAsked ? undefined : effort));
+}
+
+/** Every effort that was told beside the one predicted; reps that are left out of the reading say nothing. */
+export function effortPairs(cells: readonly ReviewCell[], curve: Curve): Pick<EffortPair, 'predicted' | 'reported'>[] {
+  const { legs, cells: ran } = asRun(cells);
+  const predicted = predictedFor(curve, legs);
+  return ran.flatMap(({ effort, excluded }, i) => {
+    const at = predicted[i];
+    return effort === undefined || excluded || at === undefined ? [] : [{ predicted: at, reported: effort }];
+  });
+}
+
+/**
+ * Reads the efforts of one athlete. The verdict takes a told effort for what most would tell of it: who tells all one lower is not to be
+ * told to run harder.
+ * @param curve theirs as of that day; without one nothing is predicted. @param telling how they tell effort, as far as it is known.
+ */
 export function readEffort(
   cells: readonly ReviewCell[],
   arc: MeantArc | undefined,
   curve: Curve | undefined,
+  telling?: Telling,
 ): EffortReading {
   if (!arc) return { points: [] };
   const { legs, cells: ran } = asRun(cells);
-  const gauge = curve && gaugeOf(curve);
-  const predicted = gauge ? predict(gauge, stretchesOf(gauge, legs)) : undefined;
+  const theirs = (effort: number) => (telling ? calibrated(effort, telling) : effort);
+  const predicted = predictedFor(curve, legs);
   const meant = meantFor(
     arc,
     ran.map(({ rep }) => (rep?.role === 'finish' ? { isFinish: true as const } : {})),
   );
   const points = ran.map(({ repIndex, effort }, i): EffortPoint => {
-    const point = predicted?.[i];
+    const at = predicted[i];
     return {
       repIndex,
-      meant: meant[i] ?? arc.last,
-      ...(point?.effort === undefined || point.isAsked ? {} : { predicted: point.effort }),
+      meant: theirs(meant[i] ?? arc.last),
+      ...(at === undefined ? {} : { predicted: theirs(at), predictedForMost: at }),
       ...(effort === undefined ? {} : { reported: effort }),
     };
   });
-  const reported = points.map((point) => point.reported);
-  const isPredicted = reported.every((effort) => effort === undefined);
-  const line = isPredicted ? points.map((point) => point.predicted) : reported;
-  const read = judge(points, line, arc);
+  const isPredicted = points.every(({ reported }) => reported === undefined);
+  const line = points.map(({ predictedForMost, reported }) =>
+    isPredicted ? predictedForMost : reported === undefined ? undefined : asMostTell(reported, telling),
+  );
+  const { verdict, at } = judge(meant, line, arc);
+  const told = at && points[at.rep - 1]?.reported;
+  const read: Judgement = {
+    ...(verdict ? { verdict } : {}),
+    ...(at ? { at: told === undefined ? at : { rep: at.rep, effort: told } } : {}),
+  };
   return { points, ...read, ...(read.verdict && isPredicted ? { isPredicted: true as const } : {}) };
 }
 
-/** How much higher than predicted the effort was told on the rep that decides; 0 where that is not known. */
-function toldAbove({ points, at }: EffortReading): number {
-  const { predicted, reported } = points[(at?.rep ?? 0) - 1] ?? {};
-  return predicted === undefined || reported === undefined ? 0 : reported - predicted;
+/** How much higher than predicted the effort was on the rep that decides, as most would tell it; 0 where that is not known. */
+function toldAbove({ points, at }: EffortReading, telling: Telling | undefined): number {
+  const { predictedForMost: predicted, reported } = points[(at?.rep ?? 0) - 1] ?? {};
+  return predicted === undefined || reported === undefined ? 0 : asMostTell(reported, telling) - predicted;
 }
 
 /**
  * The meant arc on the scale of what is predicted, for somebody who tells so much more or less than that. What the first rep costs no rest
  * can change: the arc begins no lower.
  */
-function movedArc(arc: MeantArc, reading: EffortReading): MeantArc {
-  const above = toldAbove(reading);
-  const least = above > 0 ? (reading.points[0]?.predicted ?? 1) : 1;
+function movedArc(arc: MeantArc, reading: EffortReading, telling: Telling | undefined): MeantArc {
+  const above = toldAbove(reading, telling);
+  const least = above > 0 ? (reading.points[0]?.predictedForMost ?? 1) : 1;
   const moved = (effort: number) => Math.min(10, Math.max(least, effort - above));
   return { first: moved(arc.first), middle: moved(arc.middle), last: moved(arc.last) };
 }
@@ -111,10 +146,11 @@ export function nextTime(
   reading: EffortReading,
   arc: MeantArc | undefined,
   curve: Curve | undefined,
+  telling?: Telling,
 ): LeverChange[] {
   if (!arc || !curve || !reading.verdict || reading.verdict === 'as-meant') return [];
   const { session, legs } = asRun(cells);
-  const found = proposalsFor(gaugeOf(curve), session, legs, movedArc(arc, reading)).filter((proposal) =>
+  const found = proposalsFor(gaugeOf(curve), session, legs, movedArc(arc, reading, telling)).filter((proposal) =>
     changesOf(proposal).every(({ lever, from, to }) =>
       lever === 'recovery' ? to <= MOST_REST * from : lever === 'pace' || to >= FEWEST_SHARE * from,
     ),

@@ -9,7 +9,7 @@ import { isTimedRep, targetsFor, type TargetLeg } from '../targets/targetsFor';
 import { standardTrack } from '../track/venue';
 import { normal, Runner, type Random } from '../trackside/simulate';
 import { seeded } from '../units/seeded';
-import { calibrate, calibrated, UNCALIBRATED, type EffortPair } from './calibration';
+import { calibrate, calibrated, UNCALIBRATED, type EffortPair } from '../outlook/calibration';
 import { firstSlipped, sharesOf } from './clues';
 import { estimateFitness, isDoubtfulDay, type FitnessInput } from './fitness';
 import { legsRan, repsRan, type RepRan } from './ranLegs';

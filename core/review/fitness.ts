@@ -5,7 +5,7 @@ import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf } from '../outlook/predict';
 import type { TargetLeg } from '../targets/targetsFor';
 import type { Conditions } from '../trackside/events';
-import { UNCALIBRATED, type Calibration } from './calibration';
+import { UNCALIBRATED, type Calibration } from '../outlook/calibration';
 import { cluesOf, type Clue, type PointsAt } from './clues';
 import { legsAsExpected, repsRan, type RepRan } from './ranLegs';
 

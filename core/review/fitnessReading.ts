@@ -38,7 +38,7 @@ export function askedOf(
   row: ReviewRow,
   intent: Intent | undefined,
   goal: Goal | undefined,
-  about: Pick<FitnessInput, 'curve' | 'conditions' | 'heat'>,
+  about: Pick<FitnessInput, 'curve' | 'conditions' | 'heat' | 'calibration'>,
 ): FitnessAsked {
   return {
     athleteId: row.athleteId,
@@ -99,7 +99,7 @@ export function trialsIn(
   const reps = legs.filter((leg) => leg.kind === 'rep');
   return runs.flatMap(({ flatOut, timeS, distanceM: coveredM, stopped }, i): Mark[] => {
     const distanceM = reps[i]?.distanceM ?? coveredM;
-    const before = i === 0 ? 0 : (points[i - 1]?.predicted ?? 10);
+    const before = i === 0 ? 0 : (points[i - 1]?.predictedForMost ?? 10);
     if (!flatOut || stopped || timeS === undefined || distanceM === undefined) return [];
     if (distanceM < SHORTEST_MARK_M || before > FRESH_EFFORT) return [];
     return [{ distanceM, timeS: tenths(timeS), kind: 'trial', ...comesFrom(session) }];

@@ -226,6 +226,20 @@ describe('effort', () => {
     expect(read([[0, 5]]).reading.verdict).toBeUndefined();
     expect(read([]).reading).toMatchObject({ isPredicted: true, verdict: expect.any(String) });
   });
+  test('who always tells one lower found it as meant where they tell one less, and is not told to take shorter rests', () => {
+    const { cells, reading } = read([
+      [1, 5],
+      [3, 5.5],
+      [5, 6.5],
+    ]);
+    const theirs = readEffort(cells, arc, curve, { a: -2, g: 1 });
+    expect(reading.verdict).toBe('easy');
+    expect(theirs).toMatchObject({ verdict: 'as-meant', at: { rep: 6, effort: 6.5 } });
+    expect(theirs.points[5]?.meant).toBe(arc.last - 2);
+    const [before, after] = [reading, theirs].map(({ points }) => points[5]?.predicted ?? 0);
+    expect((before ?? 0) - (after ?? 0)).toBeCloseTo(2, 9);
+    expect(nextTime(cells, theirs, arc, curve, { a: -2, g: 1 })).toEqual([]);
+  });
   test('without an arc or a curve less is said', () => {
     const { cells } = read([[5, 9]]);
     expect(readEffort(cells, undefined, curve)).toEqual({ points: [] });

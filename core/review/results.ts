@@ -7,6 +7,7 @@ import { athletesOf, type Plan } from '../trackside/plan';
 import type { RunState } from '../trackside/runState';
 import type { Verdict } from '../trackside/verdict';
 import type { ReviewCell } from './cell';
+import { isUphill } from './asRun';
 import { openingOf } from './habits';
 import { sessionLoad, type SessionLoad } from './load';
 import { reviewGroups, type Review, type ReviewRow } from './review';
@@ -15,7 +16,7 @@ import type { TimeSource } from './evenness';
 import { known } from '../units/known';
 
 /** Raised with every change of what the rows hold. */
-export const RESULTS_VERSION = 2;
+export const RESULTS_VERSION = 3;
 
 /** One rep of one athlete; `place` is its place among all of theirs. Seconds, metres and percent, late is positive. */
 export type RepResult = {
@@ -40,6 +41,9 @@ export type RepResult = {
   beatsPerMin?: number;
   restS?: number;
   plannedRestS?: number;
+  /** The recovery after it, as written. */
+  recovery?: string;
+  isHill?: true;
   flags: Flag[];
   notes: string[];
   source?: TimeSource;
@@ -97,6 +101,8 @@ function repResult(review: Review, { athleteId }: ReviewRow, cell: ReviewCell): 
     beatsPerMin: cell.beatsPerMin,
     restS: cell.restS,
     plannedRestS: cell.plannedRestS,
+    recovery: rep.recovery,
+    isHill: flagged(isUphill(rep)),
     flags: cell.flags,
     notes: cell.notes,
     source: cell.source,

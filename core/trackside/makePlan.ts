@@ -4,6 +4,7 @@ import { formatRecovery } from '../session/formatSession';
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import type { Session } from '../session/session';
 import { suggestIntent } from '../session/suggestIntent';
+import type { Telling } from '../outlook/calibration';
 import type { PaceSource } from '../paces/paceSpeed';
 import { curveBook } from '../paces/shippedBooks';
 import { reserveModel } from '../targets/reserve';
@@ -17,6 +18,7 @@ export type AthleteForPlan = {
   name: string;
   tileName: string;
   chip?: string;
+  telling?: Telling;
   paces: PaceSource;
 };
 
@@ -108,7 +110,7 @@ export function planGroup(
   return {
     ...about,
     reps: timed.flatMap((index) => plannedRep(shared, index, venue) ?? []),
-    athletes: athletes.map(({ athleteId, name, tileName, chip, legs, own, paces }): PlannedAthlete => {
+    athletes: athletes.map(({ athleteId, name, tileName, chip, telling, legs, own, paces }): PlannedAthlete => {
       const targets = timed.map((index) => {
         const at = own ? own[index] : index;
         return at === undefined ? { isLeftOut: true as const } : plannedTarget(legs[at], legs[at + 1]);
@@ -119,6 +121,7 @@ export function planGroup(
         tileName,
         targets,
         ...(chip === undefined ? {} : { chip }),
+        ...(telling ? { telling } : {}),
         ...(paces?.curve ? { reserve: reserveModel(paces.curve) } : {}),
       };
     }),

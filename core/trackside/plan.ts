@@ -1,3 +1,4 @@
+import type { Telling } from '../outlook/calibration';
 import type { Intent, MeantArc } from '../session/intent';
 import { formatAmount } from '../session/formatSession';
 import { joggedMps, type ReserveModel } from '../targets/reserve';
@@ -52,6 +53,8 @@ export type PlannedAthlete = {
   /** What their timing chip says of itself. */
   chip?: string;
   reserve?: { criticalMps: number; reserveM: number };
+  /** How they tell effort, where that is known. */
+  telling?: Telling;
 };
 
 /** Athletes who run the same reps. */

@@ -48,6 +48,23 @@ test('one step at a time: after a yes they run a rep first; after a no it is not
   expect(someone(replay(plan, [...ran([91, 92]), yes])).decided).toHaveLength(1);
 });
 
+test('an effort is taken for what most would tell of it: eight from somebody who tells two lower is ten', () => {
+  const [group] = plan.groups;
+  const tells = (a: number) => ({
+    ...plan,
+    groups: group ? [{ ...group, athletes: group.athletes.map((one) => ({ ...one, telling: { a, g: 1 } })) }] : [],
+  });
+  const proposedTo = (a: number, effort: number) => {
+    const told = [...ran([88.8]), felt(100, 0, effort)];
+    return proposalsFor(tells(a), replay(tells(a), told));
+  };
+  expect(proposedTo(0, 7)).toEqual([]);
+  expect(proposedTo(-2, 7)).toMatchObject([
+    { rule: 'hard-too-soon', reasons: [expect.stringMatching(/as they tell it/)] },
+  ]);
+  expect(proposedTo(2, 9)).toEqual([]);
+});
+
 test('a first rep run early, effort far above or below what was meant, a niggle', () => {
   expect(proposed(ran([85]))[0]).toMatchObject({ rule: 'early-first', options: [{ decision: { kind: 'talk' } }] });
   expect(proposed([...ran([88.8]), felt(100, 0, 9)])[0]).toMatchObject({

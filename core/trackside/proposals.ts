@@ -2,6 +2,7 @@
  * What an experienced coach would think of while the session runs. Each rule looks at one athlete after a rep and offers what could be
  * done; the coach says yes or no, and nothing happens unasked.
  */
+import { asMostTell, calibrated } from '../outlook/calibration';
 import { meantAt } from '../outlook/outlook';
 import { reserveAfter } from '../targets/reserve';
 import { formatDelta, formatTime } from '../units/time';
@@ -192,8 +193,10 @@ function look(
   const way = athlete.runs.length + ahead > 1 ? (athlete.runs.length - 1) / (athlete.runs.length + ahead - 1) : 1;
   const meant = plan.arc ? meantAt(plan.arc, way) : undefined;
   const { effort } = run;
-  const over = effort === undefined || meant === undefined ? undefined : effort - meant;
-  const felt = `Effort ${effort}, meant about ${meant?.toFixed(0)}.`;
+  const { telling } = athlete.planned;
+  const over = effort === undefined || meant === undefined ? undefined : asMostTell(effort, telling) - meant;
+  const theirs = meant === undefined || !telling ? meant : calibrated(meant, telling);
+  const felt = `Effort ${effort}, meant about ${theirs?.toFixed(0)}${theirs === meant ? '' : ' as they tell it'}.`;
   switch (rule) {
     case 'niggle':
       if (!run.flags.includes('niggle')) return undefined;

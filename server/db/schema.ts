@@ -296,6 +296,8 @@ export const repResults = sqliteTable(
     beatsPerMin: integer('beats_per_min'),
     restS: real('rest_s'),
     plannedRestS: real('planned_rest_s'),
+    recovery: text(),
+    isHill: integer('is_hill', { mode: 'boolean' }).notNull().default(false),
     flags: text({ mode: 'json' }).$type<Flag[]>().notNull(),
     notes: text({ mode: 'json' }).$type<string[]>().notNull(),
     source: text().$type<TimeSource>(),

@@ -3,6 +3,7 @@ import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import Joi from 'joi';
 import { dateSchema, idSchema } from '@core/formats/schemas';
+import { calibrationsBefore } from '../db/calibrations';
 import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory, type Window } from '../db/review';
 import { checkedId, checkedQuery } from './checked';
 import type { Context } from './context';
@@ -19,15 +20,20 @@ const squadQuery = windowQuery.custom((window: Window, helpers) =>
     : helpers.message({ custom: `At most ${MOST_DAYS} days of the squad can be asked for at once.` }),
 );
 const repsQuery = squadQuery.append({ athlete: idSchema }) as Joi.ObjectSchema<Window & { athlete?: string }>;
+const beforeQuery = Joi.object<{ before: string }>({ before: dateSchema.required() });
 const sameQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
 
 /**
  * /api/review: what was run, over many sessions. GET /runs/:id/same is the same session over the weeks, /athletes/:id one athlete's
- * sessions of some weeks, /squad everyone's, /reps every rep of some weeks as it stands in a file, /sessions/:id/last how a session that is written went the last time (null if never).
+ * sessions of some weeks, /squad everyone's, /reps every rep of some weeks as it stands in a file, /sessions/:id/last how a session that
+ * is written went the last time (null if never), /calibrations how each athlete tells effort, from the sessions before a day.
  */
 export function reviewRouter({ db }: Context): Router {
   const router = Router();
   router.get('/squad', (req, res) => void res.json(squadHistory(db, checkedQuery(req, squadQuery))));
+  router.get('/calibrations', async (req, res) => {
+    res.json(await calibrationsBefore(db, checkedQuery(req, beforeQuery).before));
+  });
   router.get('/athletes/:id', (req, res) => {
     const id = checkedId(req);
     const window = checkedQuery(req, windowQuery);

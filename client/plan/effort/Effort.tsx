@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { arcAsTold, chancesAsTold, outlookAsTold } from '@core/outlook/asTold';
 import type { Chances } from '@core/outlook/chances';
 import type { Outlook } from '@core/outlook/outlook';
 import type { OwnPlan } from '@core/planning/ownPlans';
@@ -11,6 +12,7 @@ import { SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
+import { toldAboveText } from '../../squad/tellingWords';
 import { byUrgency, FIT_WORDS, fitsText, outlookText } from '../planWords';
 import type { Planning } from '../usePlanning';
 import { EffortArc } from './EffortArc';
@@ -101,6 +103,7 @@ function Detail({
           'Run by effort: the session itself says how hard it is to feel, and there is nothing to work out.'}
       </Words>
     );
+  const tells = own.runner.telling && toldAboveText(own.runner.telling);
   return (
     <View role="region" aria-label={`Effort of ${own.runner.name}`} style={{ gap: SPACE.m, paddingVertical: SPACE.m }}>
       <View>
@@ -110,7 +113,15 @@ function Detail({
         </Words>
       </View>
       {own.remark !== undefined && <Words as="small">{own.remark}</Words>}
-      <EffortArc name={own.runner.name} outlook={outlook} arc={INTENT_FACTS[planning.intent].arc} chances={chances} />
+      {tells !== undefined && (
+        <Words as="small">{`Tells effort ${tells}: all efforts here are as ${own.runner.tileName} would tell them.`}</Words>
+      )}
+      <EffortArc
+        name={own.runner.name}
+        outlook={outlook}
+        arc={arcAsTold(INTENT_FACTS[planning.intent].arc, own.runner.telling)}
+        chances={chances}
+      />
       <Words as="label" quiet>
         Effort on 1 to 10 rep by rep: dashed as meant, solid as predicted. Bars: what is left of the reserve above
         threshold.
@@ -133,20 +144,23 @@ export function Effort({ planning }: { planning: Planning }) {
   const [chosenId, setChosenId] = useState<string>();
   const judged = plans.flatMap((own) => {
     const outlook = outlooks.get(own.runner.id);
-    return outlook ? [{ own, outlook }] : [];
+    return outlook ? [{ own, outlook: outlookAsTold(outlook, own.runner.telling) }] : [];
   });
   if (judged.length === 0) return <Empty title="Nobody to look at">Tick who takes part, under Groups.</Empty>;
   judged.sort((a, b) => byUrgency(a.outlook.fit, b.outlook.fit) || b.outlook.over - a.outlook.over);
   const chosen = judged.find(({ own }) => own.runner.id === chosenId) ?? (wide ? judged[0] : undefined);
   const arc = INTENT_FACTS[intent].arc;
-  const chancesOf = (id: string) => drawn?.found.get(id);
+  const chancesOf = ({ id, telling }: OwnPlan['runner']) => {
+    const found = drawn?.found.get(id);
+    return found && chancesAsTold(found, telling);
+  };
   const detail = chosen && (
     <Detail
       key={chosen.own.runner.id}
       planning={planning}
       own={chosen.own}
       outlook={chosen.outlook}
-      chances={chancesOf(chosen.own.runner.id)}
+      chances={chancesOf(chosen.own.runner)}
     />
   );
   const sureness = (
@@ -186,7 +200,7 @@ export function Effort({ planning }: { planning: Planning }) {
             <Row
               own={own}
               outlook={outlook}
-              chances={chancesOf(own.runner.id)}
+              chances={chancesOf(own.runner)}
               chosen={own === chosen?.own}
               onPress={() => setChosenId(own.runner.id === chosenId && !wide ? undefined : own.runner.id)}
             />

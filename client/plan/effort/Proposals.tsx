@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { View } from 'react-native';
+import { proposalAsTold } from '@core/outlook/asTold';
 import { acceptedChanges, proposer, sharedProposal } from '@core/planning/accept';
 import type { Whom } from '@core/planning/dayPlan';
 import type { OwnPlan } from '@core/planning/ownPlans';
@@ -53,7 +54,7 @@ export function Proposals({ planning, own }: { planning: Planning; own: OwnPlan 
           >
             <Words as="strong">{says}</Words>
             <Words as="small" quiet>
-              {effectText(proposal)}
+              {effectText(proposalAsTold(proposal, own.runner.telling))}
             </Words>
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
               <SmallButton

@@ -57,6 +57,23 @@ export function calibrate(pairs: readonly EffortPair[]): Calibration {
   };
 }
 
+/** How somebody tells effort, where it is asked of them: see Calibration. */
+export type Telling = Pick<Calibration, 'a' | 'g'>;
+
+const within = (effort: number) => Math.min(10, Math.max(1, effort));
+
 /** What this athlete would tell of an effort that is predicted for most, on 1 to 10. */
-export const calibrated = (predicted: number, { a, g }: Pick<Calibration, 'a' | 'g'>): number =>
-  Math.min(10, Math.max(1, a + g * predicted));
+export const calibrated = (predicted: number, { a, g }: Telling): number => within(a + g * predicted);
+
+/** Nobody tells ten efforts as one. */
+const LEAST_G = 0.3;
+
+/** What an effort that this athlete told would be told as by most, on 1 to 10; as it is without a calibration. */
+export const asMostTell = (told: number, telling: Telling | undefined): number =>
+  telling ? within((told - telling.a) / Math.max(LEAST_G, telling.g)) : told;
+
+/** A hard rep, by which it is said how somebody tells. */
+const HARD = 7;
+
+/** How much higher than most this athlete tells a hard rep; below 0 is lower. */
+export const toldAboveMost = ({ a, g }: Telling): number => a + g * HARD - HARD;

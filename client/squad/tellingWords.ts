@@ -1,0 +1,22 @@
+/** How somebody tells effort, in a coach's words. */
+import { toldAboveMost, type Calibration, type Telling } from '@core/outlook/calibration';
+
+/** Less than this from what most tell is as most tell. */
+const AS_MOST = 0.5;
+
+/** `about 1 lower than most`; undefined where they tell much as most do. */
+export function toldAboveText(telling: Telling): string | undefined {
+  const above = toldAboveMost(telling);
+  if (Math.abs(above) < AS_MOST) return undefined;
+  return `about ${Math.round(Math.abs(above) * 2) / 2} ${above > 0 ? 'higher' : 'lower'} than most`;
+}
+
+/** `Tells effort about 1 lower than most (give or take 0.3), from 26 reps.` */
+export function calibrationText(calibration: Calibration): string {
+  const { aError, n } = calibration;
+  const how = toldAboveText(calibration);
+  const from = `from ${n === 1 ? '1 rep' : `${n} reps`}`;
+  return how === undefined
+    ? `Tells effort much as most do, ${from}.`
+    : `Tells effort ${how} (give or take ${aError.toFixed(1)}), ${from}.`;
+}

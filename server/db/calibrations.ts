@@ -1,0 +1,138 @@
+/** How each athlete tells effort, from the sessions of some months before a day. */
+import { addDays } from 'date-fns/addDays';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import { and, asc, eq, exists, gte, isNull, lt, sql } from 'drizzle-orm';
+import { courseOffsets } from '@core/fitness/courseOffsets';
+import { ageDaysOn, type CourseOffsets } from '@core/fitness/weighing';
+import { isOnTrack } from '@core/fitness/mark';
+import { calibrate, type Calibration, type EffortPair } from '@core/outlook/calibration';
+import type { PaceBook } from '@core/paces/paceBook';
+import { SHIPPED_BOOKS } from '@core/paces/shippedBooks';
+import { toldIn, type RanRow } from '@core/review/toldBefore';
+import { athletePaces, bookById } from '@core/squad/athletePaces';
+import type { SquadMember } from '@core/squad/athlete';
+import { listAthletes } from './athletes';
+import type { Db } from './open';
+import { listPaceBooks } from './paceBooks';
+import { breathe } from './results';
+import { repResults, runs } from './schema';
+import { readSquad } from './squad';
+import { withoutNulls } from './withoutNulls';
+
+/** An effort told before that counts a quarter or less. */
+const DAYS = 120;
+
+/** Sessions of so many athletes are kept as they were worked out: a squad's of some months. */
+const MOST_KEPT = 6000;
+
+type Told = Pick<EffortPair, 'predicted' | 'reported'>[];
+/** What was told in a session, by athlete and session, and all that it was worked out from. */
+type Kept = Map<string, { readFrom: string; told: Told }>;
+const keptOf = new WeakMap<Db, Kept>();
+
+/** Sessions in which they told an effort, each with its rows in the order they were run. */
+function sessionsTold(db: Db, athleteId: string, before: string): Map<string, { date: string; rows: RanRow[] }> {
+  const from = format(addDays(parseISO(before), -DAYS), 'yyyy-MM-dd');
+  const told = sql`(select 1 from ${repResults} as told where told.run_id = ${repResults.runId} and told.athlete_id = ${athleteId} and told.effort is not null)`;
+  const rows = db
+    .select({
+      runId: repResults.runId,
+      date: repResults.date,
+      repIndex: repResults.repIndex,
+      place: repResults.place,
+      role: repResults.role,
+      state: repResults.state,
+      distanceM: repResults.distanceM,
+      durationS: repResults.durationS,
+      coveredM: repResults.coveredM,
+      timeS: repResults.timeS,
+      effort: repResults.effort,
+      restS: repResults.restS,
+      plannedRestS: repResults.plannedRestS,
+      recovery: repResults.recovery,
+      isHill: repResults.isHill,
+      isExcluded: repResults.isExcluded,
+    })
+    .from(repResults)
+    .innerJoin(runs, eq(runs.id, repResults.runId))
+    .where(
+      and(
+        isNull(runs.setAsideAtMs),
+        eq(repResults.athleteId, athleteId),
+        gte(repResults.date, from),
+        lt(repResults.date, before),
+        exists(told),
+      ),
+    )
+    .orderBy(asc(repResults.date), asc(repResults.runId), asc(repResults.place))
+    .all();
+  const sessions = new Map<string, { date: string; rows: RanRow[] }>();
+  for (const { runId, date, isHill, isExcluded, ...row } of rows) {
+    const session = sessions.get(runId) ?? { date, rows: [] };
+    sessions.set(runId, session);
+    session.rows.push({
+      ...withoutNulls(row),
+      ...(isHill ? { isHill: true as const } : {}),
+      ...(isExcluded ? { isExcluded: true as const } : {}),
+    });
+  }
+  return sessions;
+}
+
+/** Pairs of one session by the curve of that day; it is not to be its own witness, so marks kept of it do not count. */
+function toldOf(
+  athlete: SquadMember,
+  runId: string,
+  { date, rows }: { date: string; rows: RanRow[] },
+  book: PaceBook,
+  courses: CourseOffsets,
+): Told {
+  const marks = athlete.marks.filter((mark) => mark.runId !== runId);
+  const { curve } = athletePaces({ ...athlete, marks }, book, date, { courses });
+  return curve ? toldIn(rows, curve) : [];
+}
+
+function keptIn(db: Db): Kept {
+  const kept: Kept = keptOf.get(db) ?? new Map();
+  keptOf.set(db, kept);
+  return kept;
+}
+
+/** Nothing is kept of who was erased, nor more than is of use. */
+function tidy(kept: Kept, athletes: readonly SquadMember[]): void {
+  const ids = new Set(athletes.map(({ id }) => id));
+  for (const key of kept.keys())
+    if (kept.size > MOST_KEPT || !ids.has(key.slice(0, key.indexOf(' ')))) kept.delete(key);
+}
+
+/** Everyone's calibration from sessions before a day (YYYY-MM-DD), by athlete; who told nothing is left out. Other requests come between. */
+export async function calibrationsBefore(db: Db, before: string): Promise<Record<string, Calibration>> {
+  const athletes = listAthletes(db);
+  const books = [...SHIPPED_BOOKS, ...listPaceBooks(db)];
+  const { paceBookId } = readSquad(db);
+  const isOffTrack = athletes.some(({ marks }) => !marks.every(isOnTrack));
+  const courses: CourseOffsets = isOffTrack ? courseOffsets(athletes, before) : new Map();
+  const kept = keptIn(db);
+  const found: Record<string, Calibration> = {};
+  for (const athlete of athletes) {
+    await breathe();
+    if (!db.$client.open) break;
+    const book = bookById(books, athlete.paceBookId ?? paceBookId);
+    const pairs: EffortPair[] = [];
+    for (const [sessionId, session] of sessionsTold(db, athlete.id, before)) {
+      const key = `${athlete.id} ${sessionId}`;
+      // What was worked out holds for as long as all that it was worked out from is the same.
+      const readFrom = JSON.stringify([session.rows, athlete.marks, athlete.nudge, book.model, [...courses]]);
+      const known = kept.get(key);
+      const told = known?.readFrom === readFrom ? known.told : toldOf(athlete, sessionId, session, book, courses);
+      kept.delete(key);
+      kept.set(key, { readFrom, told });
+      const ageDays = ageDaysOn(session.date, before);
+      pairs.push(...told.map((pair) => ({ ...pair, ageDays, sessionId })));
+    }
+    if (pairs.length > 0) found[athlete.id] = calibrate(pairs);
+  }
+  tidy(kept, athletes);
+  return found;
+}

@@ -1,0 +1,110 @@
+/** How athletes tell effort, over HTTP: from sessions before a day, and no others. */
+import fs from 'node:fs';
+import { ulid } from 'ulid';
+import type { Calibration } from '@core/outlook/calibration';
+import type { Happening, RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
+import { startTestServer, type TestServer } from './testServer';
+
+let server: TestServer;
+const ada = ulid();
+const MARKS = [{ distanceM: 5000, timeS: 1200, date: '2026-09-01', kind: 'race' }];
+
+const planOn = (date: string): Plan => ({
+  id: ulid(),
+  sessionId: ulid(),
+  title: 'Kilometres',
+  date,
+  shorthand: '5x1000 @threshold / 60s jog',
+  groups: [
+    {
+      id: 'all',
+      name: 'Everyone',
+      reps: Array.from({ length: 5 }, () => ({
+        role: 'main' as const,
+        distanceM: 1000,
+        callM: [1000],
+        recovery: '60s jog',
+      })),
+      athletes: [{ athleteId: ada, name: 'Ada', tileName: 'Ada', targets: Array.from({ length: 5 }, () => ({})) }],
+    },
+  ],
+});
+
+/** Runs it: a thousand in 4:10 every 5:10, with an effort told of each. */
+async function run(plan: Plan, efforts: (number | undefined)[]): Promise<void> {
+  const at = (atMs: number, happening: Happening): RunEvent => ({
+    ...happening,
+    id: ulid(),
+    runId: plan.id,
+    deviceId: ulid(),
+    atMs,
+  });
+  const events = efforts.flatMap((effort, repIndex) => [
+    at(repIndex * 310_000, { type: 'started', repIndex, athleteIds: [ada] }),
+    at(repIndex * 310_000 + 250_000, { type: 'passed', athleteId: ada, repIndex, atM: 1000 }),
+    ...(effort === undefined
+      ? []
+      : [at(repIndex * 310_000 + 255_000, { type: 'felt', athleteId: ada, repIndex, effort })]),
+  ]);
+  await server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
+  await server.call('POST', `/api/runs/${plan.id}/events`, { events });
+}
+
+async function calibrationOf(before: string): Promise<Calibration | undefined> {
+  const { body } = await server.call('GET', `/api/review/calibrations?before=${before}`);
+  return (body as Record<string, Calibration>)[ada];
+}
+
+beforeEach(async () => {
+  server = await startTestServer();
+  await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: MARKS });
+});
+afterEach(async () => {
+  await server.stop();
+  fs.rmSync(server.folder, { recursive: true, force: true });
+});
+
+test('tells lower than most, and the surer the more was told; only of sessions before the day, and of the last months', async () => {
+  expect(await calibrationOf('2026-10-20')).toBeUndefined();
+  await run(planOn('2026-10-01'), [2, 2, 2, 2, 2]);
+  const once = await calibrationOf('2026-10-20');
+  expect(once?.n).toBe(5);
+  expect((once?.a ?? 0) + 6 * ((once?.g ?? 0) - 1)).toBeLessThan(-0.2);
+  await run(planOn('2026-10-08'), [2, undefined, 2, undefined, 2]);
+  const twice = await calibrationOf('2026-10-20');
+  expect(twice?.n).toBe(8);
+  expect(twice?.aError).toBeLessThan(once?.aError ?? 0);
+  expect((await calibrationOf('2026-10-08'))?.n).toBe(5);
+  expect(await calibrationOf('2026-10-01')).toBeUndefined();
+  expect(await calibrationOf('2027-03-01')).toBeUndefined();
+});
+
+test('a new mark, a session that is set aside and an athlete who is erased count at once', async () => {
+  const plan = planOn('2026-10-01');
+  await run(plan, [5, 5, 6, 6, 6]);
+  const before = await calibrationOf('2026-10-20');
+  const faster = [...MARKS, { distanceM: 5000, timeS: 1100, date: '2026-09-30', kind: 'race' }];
+  await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: faster });
+  expect((await calibrationOf('2026-10-20'))?.a).toBeGreaterThan(before?.a ?? 9);
+  await server.call('DELETE', `/api/runs/${plan.id}`);
+  expect(await calibrationOf('2026-10-20')).toBeUndefined();
+  await server.call('POST', `/api/runs/${plan.id}/restore`);
+  expect(await calibrationOf('2026-10-20')).toBeDefined();
+  await server.call('POST', `/api/athletes/${ada}/erase`);
+  expect(await calibrationOf('2026-10-20')).toBeUndefined();
+});
+
+test('a mark that was kept of the session itself is not its own witness', async () => {
+  const plan = planOn('2026-10-01');
+  await run(plan, [5, 5, 6, 6, 6]);
+  const before = await calibrationOf('2026-10-20');
+  const kept = { distanceM: 5000, timeS: 1260, date: '2026-10-01', kind: 'session', runId: plan.id };
+  await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: [...MARKS, kept] });
+  expect(await calibrationOf('2026-10-20')).toEqual(before);
+});
+
+test('asks for a day', async () => {
+  for (const query of ['', '?before=yesterday', '?before=2026-10-20&athlete=x'])
+    expect((await server.call('GET', `/api/review/calibrations${query}`)).status).toBe(400);
+});
