@@ -43,6 +43,8 @@ const DECIDED = {
   talk: 'told',
 } as const;
 
+const NEXT_STEP = { on: 'next step', repeat: 'the same again', back: 'a step back' } as const;
+
 /** What an event was, in a few words: `Bo 1:19.3`, `start of rep 2`. */
 export function eventWords(state: RunState, event: RunEvent): string {
   switch (event.type) {
@@ -81,6 +83,10 @@ export function eventWords(state: RunState, event: RunEvent): string {
       return `${nameOf(state, event.athleteId)} effort ${event.effort}`;
     case 'sessionFelt':
       return `${nameOf(state, event.athleteId)} whole session ${event.effort}`;
+    case 'nextDay':
+      return `${namesOf(state, event.athleteIds)} ${event.legs} the day after`;
+    case 'nextStep':
+      return `${NEXT_STEP[event.step]}, ${namesOf(state, event.athleteIds)}`;
     case 'excluded':
       return `${nameOf(state, event.athleteId)} rep ${event.repIndex + 1} left out of the reading`;
     case 'pulse':

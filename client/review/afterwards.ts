@@ -11,6 +11,8 @@ const SAID: ReadonlySet<RunEvent['type']> = new Set([
   'named',
   'felt',
   'sessionFelt',
+  'nextDay',
+  'nextStep',
   'pulse',
   'flagged',
   'noted',

@@ -7,7 +7,7 @@ import type { DayPlan } from '@core/planning/dayPlan';
 import type { Weather } from '@core/conditions/heat';
 import type { Calibration } from '@core/outlook/calibration';
 import type { PaceBook } from '@core/paces/paceBook';
-import type { History, LastTime, SameSessions, SquadHistory } from '@core/review/history';
+import type { History, LastTime, SameSessions, SquadHistory, Standing } from '@core/review/history';
 import type { RunSummary } from '@core/review/summary';
 import type { SquadMember } from '@core/squad/athlete';
 import type { SquadSettings } from '@core/squad/squadSettings';
@@ -171,6 +171,10 @@ export const api = createApi({
       query: ({ athleteId, ...params }) => ({ url: `review/athletes/${athleteId}`, params }),
       providesTags: ['runs'],
     }),
+    standings: build.query<Standing[], string>({
+      query: (progressionId) => `review/progressions/${progressionId}`,
+      providesTags: ['runs', 'book', 'athletes'],
+    }),
     /** How each athlete tells effort, from sessions before a day. */
     calibrations: build.query<Record<string, Calibration>, string>({
       query: (before) => ({ url: 'review/calibrations', params: { before } }),
@@ -234,6 +238,7 @@ export const {
   useAthleteHistoryQuery,
   useSquadHistoryQuery,
   useCalibrationsQuery,
+  useStandingsQuery,
   useLazyResultRowsQuery,
   useLastTimeQuery,
   useSetRunAsideMutation,

@@ -3,8 +3,8 @@ import { formatSession } from '../session/formatSession';
 import { parseSession } from '../session/parseSession';
 import { read } from '../session/testing';
 import { legCount } from '../session/treeTotals';
-import { LEVERS, type BookSession, type Lever } from './bookSession';
-import { nextStep, proposeSteps } from './progression';
+import { LEVERS, type BookSession, type ChainLink, type Lever } from './bookSession';
+import { againFaster, nextInChain, nextStep, proposeSteps, stepBack } from './progression';
 import { bookEntry, searchBook, type BookQuery } from './searchBook';
 import { isStarter, STARTERS, withStarters } from './starters';
 
@@ -137,6 +137,85 @@ describe('progressions', () => {
     expect(nextStep(read('6x400 @5k / 60s'), 'sets')).toBeUndefined();
     expect(nextStep(read('6x400 @5k / 60s'), 'float')).toBeUndefined();
     expect(nextStep(read('20min @threshold'), 'fewer')).toBeUndefined();
+  });
+
+  test('a lever goes as far as was said, and no further', () => {
+    const chain = (text: string, links: ChainLink[]) => {
+      const found: string[] = [];
+      for (let at = nextInChain(read(text), links); at && found.length < 12; at = nextInChain(at.session, links))
+        found.push(`${at.lever}: ${formatSession(at.session).replace('main: ', '')}`);
+      return found;
+    };
+    expect(
+      chain('7x400 @5k / 75s', [
+        { lever: 'more', by: 1, to: 9 },
+        { lever: 'less-rest', by: 10, to: 50 },
+      ]),
+    ).toEqual([
+      'more: 8x400 @5k / 75s',
+      'more: 9x400 @5k / 75s',
+      'less-rest: 9x400 @5k / 65s',
+      'less-rest: 9x400 @5k / 55s',
+      'less-rest: 9x400 @5k / 50s',
+    ]);
+    expect(chain('4x6min @threshold / 60s', [{ lever: 'longer-same', by: 60, to: 480 }])).toEqual([
+      'longer-same: 4x7:00 @threshold / 60s',
+      'longer-same: 4x8:00 @threshold / 60s',
+    ]);
+    expect(chain('5x400 @5k / 60s', [{ lever: 'fewer', by: 2, to: 2 }])).toEqual([
+      'fewer: 3x400 @5k / 60s',
+      'fewer: 2x400 @5k / 60s',
+    ]);
+    // One that is past its end already does not move back.
+    expect(chain('12x400 @5k / 60s', [{ lever: 'more', to: 9 }])).toEqual([]);
+  });
+
+  test.each<[Lever, string, string]>([
+    ['more', '8x400 @5k / 90s', '7x400 @5k / 90s'],
+    ['more', '25min @threshold', '20min @threshold'],
+    ['sets', '3x(3x600 @3k / 90s) / 4:00', '2x(3x600 @3k / 90s) / 4:00'],
+    ['longer-same', '6x500 @5k / 90s', '6x400 @5k / 90s'],
+    ['longer', '5x600 @5k / 90s', '6x500 @5k / 90s'],
+    ['faster', '6x400 @goal 5k / 90s', '6x400 @5k>goal 5k / 90s'],
+    ['faster', '6x400 @5k>goal 5k / 90s', '6x400 @5k / 90s'],
+    ['faster', '6x400 @101% 5k / 90s', '6x400 @100% 5k / 90s'],
+    ['less-rest', '6x400 @5k / 75s walk', '6x400 @5k / 90s walk'],
+    ['less-rest', '6x400 @5k / 150m jog', '6x400 @5k / 200m jog'],
+    ['float', '6x600 @5k / 200m float @103% easy', '6x600 @5k / 200m float @100% easy'],
+    ['fewer', '5x400 @5k / 90s', '6x400 @5k / 90s'],
+    // Where the lever does not go back: fewer reps, or else a longer rest.
+    ['merged', '8x400 @mile / 60s', '7x400 @mile / 60s'],
+    ['faster', '6x400 @5k / 90s', '5x400 @5k / 90s'],
+  ])('a step back by %s from %s', (lever, text, expected) =>
+    expect(formatSession(stepBack(read(text), lever) ?? read('400')).replace('main: ', '')).toBe(expected),
+  );
+
+  test('a step back is easier than the step was, for every lever and starter', () => {
+    for (const lever of LEVERS)
+      for (const { shorthand } of STARTERS) {
+        const back = stepBack(read(shorthand), lever);
+        if (back) expect(parseSession(formatSession(back))).toEqual({ ok: true, session: back });
+        expect(back && formatSession(back)).not.toBe(formatSession(read(shorthand)));
+      }
+  });
+
+  test('a ladder that is done comes again, a second a lap faster, and once more by another', () => {
+    const first = againFaster(read('warm: 800 @easy\nmain: 6x300 @goal 5k / 75s\ncool: 800 @easy'));
+    expect(first && formatSession(first)).toBe('warm: 800 @easy\nmain: 6x300 @goal 5k-1s/400 / 75s\ncool: 800 @easy');
+    const second = first && againFaster(first);
+    expect(second && formatSession(second)).toContain('@goal 5k-2s/400');
+    for (const [text, faster] of [
+      ['6x300 @5k>mile / 75s', '@5k-1s/400>mile-1s/400'],
+      ['6x300 @102% 5k / 75s', '@103% 5k'],
+      ['6x300 @60/300 / 75s', '@59.4/300'],
+      ['2x(6x300 @5k+2s/km / 75s) / 3:00', '@5k-0.5s/km'],
+      ['6x2min @effort 9.5 / 75s', '@effort 10'],
+    ] as const) {
+      const again = againFaster(read(text));
+      expect(again && formatSession(again)).toContain(faster);
+      expect(again && parseSession(formatSession(again))).toMatchObject({ ok: true });
+    }
+    expect(againFaster(read('6x300 / 75s'))).toBeUndefined();
   });
 
   test.each(LEVERS)('%s leaves warm-up and cool-down alone, and what it proposes can be read', (lever) => {

@@ -36,8 +36,29 @@ export const LEVERS = [
 ] as const;
 export type Lever = (typeof LEVERS)[number];
 
+/**
+ * One lever of a chain, such as "up to 9 reps" or "10 s off the rest, down to 50". `by` is how far a step goes and `to` where it ends: reps
+ * or sets, metres or seconds of a rep, seconds, metres or percent of a rest; percent of a float's speed.
+ */
+export type ChainLink = { lever: Lever; by?: number; to?: number };
+
 /** An ordered family of sessions of the book, by their ids. */
-export type Progression = { id: string; name: string; lever: Lever; stepIds: string[] };
+export type Progression = {
+  id: string;
+  name: string;
+  /** What changes from step to step, unless a chain says more. */
+  lever: Lever;
+  stepIds: string[];
+  /** Levers one after the other, each to its end: how it goes on after the last step. */
+  chain?: ChainLink[];
+  /** Days from one step to the next; three weeks if left out. */
+  everyDays?: number;
+  /** A ladder of stages: so many steps make a round, and after each round they come again, a little faster. */
+  round?: number;
+};
+
+/** Three weeks, with other work between. */
+export const USUAL_EVERY_DAYS = 21;
 
 /** Several things in the book changed at once, all or nothing. */
 export type BookChange = {

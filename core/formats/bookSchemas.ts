@@ -34,10 +34,27 @@ const bookSessionSchema = Joi.object<BookSession>({
   tags: aboutSession.tags.required(),
 });
 
+const amountOf = Joi.number().strict().positive().max(100_000);
+/** How it goes on, beside its steps. */
+const goingOn = {
+  chain: Joi.array()
+    .items(Joi.object({ lever, by: amountOf, to: amountOf }))
+    .max(12)
+    .messages({ 'array.max': 'A progression can have 12 levers at most.' }),
+  everyDays: Joi.number().strict().integer().min(1).max(200).messages({
+    'number.base': 'From step to step it is a whole number of days, 1 to 200.',
+    'number.integer': 'From step to step it is a whole number of days, 1 to 200.',
+    'number.min': 'From step to step it is a whole number of days, 1 to 200.',
+    'number.max': 'From step to step it is a whole number of days, 1 to 200.',
+  }),
+  round: Joi.number().strict().integer().min(1).max(50),
+};
+
 const progressionSchema = Joi.object<Progression>({
   id: idSchema.required(),
   name: progressionName,
   lever,
+  ...goingOn,
   stepIds: Joi.array()
     .items(idSchema)
     .min(1)
@@ -50,6 +67,7 @@ const progressionSchema = Joi.object<Progression>({
 export const progressionInFile = Joi.object({
   name: progressionName,
   lever,
+  ...goingOn,
   stepIds: Joi.array().items(Joi.string().max(60)).min(1).max(50).required(),
 });
 

@@ -92,6 +92,7 @@ const group = Joi.object({
     'number.max': 'A group can start an hour after the first at most.',
   }),
   version: shorthandSchema.optional(),
+  bookId: idSchema,
 });
 
 const venueId = Joi.string()

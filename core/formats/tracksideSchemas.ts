@@ -1,6 +1,6 @@
 /** What a phone may send from the track, one definition each: the plan it took there, and every kind of event. */
 import Joi from 'joi';
-import { FLAGS, PRESENCES, SENDINGS, SURFACES, WINDS, type RunEvent } from '../trackside/events';
+import { FLAGS, NEXT_DAYS, NEXT_STEPS, PRESENCES, SENDINGS, SURFACES, WINDS, type RunEvent } from '../trackside/events';
 import type { Plan, PlannedAthlete, PlannedGroup } from '../trackside/plan';
 import { chipSchema, dateSchema, idSchema, intentSchema, nameSchema, note } from './schemas';
 
@@ -50,6 +50,7 @@ const groupSchema = Joi.object<PlannedGroup>({
   lane: Joi.number().strict().integer().min(1).max(12),
   startGapS: seconds,
   leaderId: idSchema,
+  bookId: idSchema,
   reps: Joi.array()
     .items(
       Joi.object({
@@ -158,6 +159,8 @@ const PARTS: Record<RunEvent['type'], Joi.PartialSchemaMap> = {
   held: { athleteIds, repIndex, addS: Joi.number().strict().min(-3600).max(3600).required() },
   felt: { athleteId, repIndex, effort: effort.required() },
   sessionFelt: { athleteId, effort: effort.required() },
+  nextDay: { athleteIds, legs: oneOf(NEXT_DAYS).required() },
+  nextStep: { athleteIds, step: oneOf(NEXT_STEPS).required(), sessionId: idSchema },
   pulse: { athleteId, repIndex, beatsPerMin: Joi.number().strict().min(30).max(250).required() },
   flagged: { athleteId, repIndex, flag: oneOf(FLAGS).required() },
   excluded: { athleteId, repIndex, reason: note(200).required() },

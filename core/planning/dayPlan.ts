@@ -28,6 +28,8 @@ export type DayGroup = {
   startGapS?: number;
   /** Another session's text that they run instead. */
   version?: string;
+  /** The session of the library that it is. */
+  bookId?: string;
 };
 
 /** The track is someone else's then: times of day, HH:MM. */

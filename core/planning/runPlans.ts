@@ -56,7 +56,7 @@ export function planOfDay(about: AboutPlan, runs: readonly GroupRun[], venue: Ve
       ...asAthlete(plan),
       own: [...shared.keys()].map((slot) => slots[i]?.get(slot)),
     }));
-    const { id, name, lane, startGapS } = group;
+    const { id, name, lane, startGapS, bookId } = group;
     return [
       planGroup(
         {
@@ -65,6 +65,7 @@ export function planOfDay(about: AboutPlan, runs: readonly GroupRun[], venue: Ve
           ...(lane === undefined ? {} : { lane }),
           ...(startGapS === undefined ? {} : { startGapS }),
           ...(leaderId === undefined ? {} : { leaderId }),
+          ...(bookId === undefined ? {} : { bookId }),
         },
         legs.map(({ leg }) => leg),
         athletes,

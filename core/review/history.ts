@@ -1,5 +1,5 @@
 /** What the server answers about many sessions: rows of the projection, as lists, stories and comparisons need them. */
-import type { Conditions } from '../trackside/events';
+import type { Conditions, NextStep } from '../trackside/events';
 import type { Verdict } from '../trackside/verdict';
 import type { AthleteResult, RepResult } from './results';
 import type { KindCount } from './sameSession';
@@ -63,3 +63,6 @@ export type LastTime = {
   effort?: number;
   restS?: number;
 };
+
+/** Where one athlete stands on a progression: the step they ran last, and what was decided after it. */
+export type Standing = { athleteId: string; runId: string; date: string; stepId: string; nextStep?: NextStep };

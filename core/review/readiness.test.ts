@@ -6,7 +6,8 @@ import { targetsFor } from '../targets/targetsFor';
 import { standardTrack } from '../track/venue';
 import { curve } from '../trackside/testing';
 import { seeded } from '../units/seeded';
-import { NEXT_DAYS, readiness, readinessOfGroup, type ReadinessInput, type RepDone } from './readiness';
+import { NEXT_DAYS } from '../trackside/events';
+import { readiness, readinessOfGroup, type ReadinessInput, type RepDone } from './readiness';
 
 const reps = (late: number[], efforts: (number | undefined)[] = []): RepDone[] =>
   late.map((share, i) => {

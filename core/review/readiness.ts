@@ -1,16 +1,10 @@
 /** Is somebody ready for the next step: what a session that was run says about it, with the reasons. */
 import { USUAL_TOLERANCE } from '../paces/paceBook';
+import type { NextDay, NextStep } from '../trackside/events';
 import { mean } from '../units/mean';
 
-/** `on`: one step further. `repeat`: the same once more. `back`: a step easier. */
-export type NextStep = 'on' | 'repeat' | 'back';
-
-/** How somebody felt the day after. */
-export const NEXT_DAYS = ['fresh', 'heavy', 'sore'] as const;
-export type NextDay = (typeof NEXT_DAYS)[number];
-
-/** A rep of main part or fast finish as it was run; without a time it was not. */
-export type RepDone = { targetS?: number; tolerance?: number; timeS?: number; effort?: number };
+/** A rep of main part or fast finish as it was run; without a time it was not. `effort` is as most would tell it, `told` as it was told where that differs. */
+export type RepDone = { targetS?: number; tolerance?: number; timeS?: number; effort?: number; told?: number };
 
 export type ReadinessInput = {
   /** In running order. */
@@ -20,6 +14,8 @@ export type ReadinessInput = {
   /** They stopped, or were stopped; reps were cut or left out for them on the way. */
   stopped?: boolean;
   cut?: boolean;
+  /** Their targets were made slower, or their rests longer, on the way. */
+  eased?: boolean;
   /** The share of the draws in which one rep more would fit, see oneMoreFits(). */
   oneMore?: number;
   nextDay?: NextDay;
@@ -35,6 +31,9 @@ const SURE_ENOUGH = 0.7;
 /** So many tolerances late is a step back. */
 const FAR_LATE = 2;
 
+const toldOf = (rep: RepDone | undefined) => rep?.told ?? rep?.effort;
+const isAsTold = (rep: RepDone | undefined) => toldOf(rep) === rep?.effort;
+
 const lastThirdOf = <T>(list: readonly T[]): T[] => list.slice(Math.floor((list.length * 2) / 3));
 
 /** How late the last third was, in tolerances; undefined where none of it had a target. */
@@ -48,12 +47,12 @@ function lateness(reps: readonly RepDone[]): number | undefined {
 /** What is against it so much that it was too much, a sentence each. */
 function reasonsBack({ reps, stopped, cut }: ReadinessInput, late: number | undefined): string[] {
   const early = reps.slice(0, Math.floor((reps.length * 2) / 3));
-  const spentAt = early.findIndex(({ effort }) => effort !== undefined && effort >= SPENT);
+  const spentAt = early.findIndex(({ effort = 0, told = effort }) => Math.max(effort, told) >= SPENT);
   return [
     ...(stopped ? ['Stopped before the end.'] : []),
     ...(cut ? ['It was cut on the way.'] : []),
     ...(late !== undefined && late > FAR_LATE ? ['Far late in the last third.'] : []),
-    ...(spentAt < 0 ? [] : [`Effort ${reps[spentAt]?.effort} already on rep ${spentAt + 1}.`]),
+    ...(spentAt < 0 ? [] : [`Effort ${toldOf(reps[spentAt])} already on rep ${spentAt + 1}.`]),
   ];
 }
 
@@ -62,15 +61,16 @@ const perHundred = (share: number) => `${Math.round(share * 100)} of 100`;
 /** One thing that speaks for a step on, or against it. */
 type Sign = { isGood: boolean; says: string };
 
-function signsOf({ reps, meantLast, oneMore, nextDay }: ReadinessInput, late: number | undefined): Sign[] {
-  const last = reps.findLast(({ effort }) => effort !== undefined)?.effort;
+function signsOf({ reps, meantLast, eased, oneMore, nextDay }: ReadinessInput, late: number | undefined): Sign[] {
+  const lastTold = reps.findLast(({ effort }) => effort !== undefined);
+  const last = lastTold?.effort;
   const effort: Sign[] =
     last === undefined || meantLast === undefined
       ? []
       : [
           {
             isGood: last <= meantLast + AS_MEANT,
-            says: `Effort ${last} on the last rep that was told, ${meantLast} meant.`,
+            says: `Effort ${toldOf(lastTold)} on the last rep that was told, ${meantLast} meant${isAsTold(lastTold) ? '' : `; most would tell ${last.toFixed(1)}`}.`,
           },
         ];
   return [
@@ -78,6 +78,7 @@ function signsOf({ reps, meantLast, oneMore, nextDay }: ReadinessInput, late: nu
       ? []
       : [{ isGood: late <= 1, says: late <= 1 ? 'Last third on target.' : 'Late in the last third.' }]),
     ...effort,
+    ...(eased ? [{ isGood: false, says: 'Made easier on the way.' }] : []),
     ...(oneMore === undefined
       ? []
       : [{ isGood: oneMore >= SURE_ENOUGH, says: `One rep more would fit on ${perHundred(oneMore)} such days.` }]),

@@ -2,7 +2,7 @@
  * A session at the track as rows: what lists, stories and comparisons read, in place of the whole log. Worked out from the log alone, and
  * worked out anew whenever RESULTS_VERSION grows.
  */
-import type { Flag, Presence, RunEvent } from '../trackside/events';
+import type { Flag, NextDay, NextStep, Presence, RunEvent } from '../trackside/events';
 import { athletesOf, type Plan } from '../trackside/plan';
 import type { RunState } from '../trackside/runState';
 import type { Verdict } from '../trackside/verdict';
@@ -71,6 +71,10 @@ export type AthleteResult = {
   fadePercent?: number;
   lastEffort?: number;
   sessionEffort?: number;
+  nextDay?: NextDay;
+  nextStep?: NextStep;
+  /** The session of the library that they ran as a version of this one. */
+  bookId?: string;
   startedAtMs?: number;
 } & Partial<SessionLoad>;
 
@@ -153,6 +157,9 @@ function athleteResult(plan: Plan, state: RunState, reviews: readonly Review[], 
     fadePercent: evenness?.fadePercent,
     lastEffort: row?.lastEffort,
     sessionEffort: athlete?.sessionEffort,
+    nextDay: athlete?.nextDay,
+    nextStep: athlete?.nextStep?.step,
+    bookId: plan.groups.find(({ id }) => id === athlete?.groupId)?.bookId,
     startedAtMs: athlete?.runs[0]?.startedAtMs,
     minutes: load?.minutes,
     hardMinutes: load?.hardMinutes,
@@ -217,6 +224,8 @@ export function changedBy(event: RunEvent): readonly string[] | 'all' {
       // One more is put among the reps of the whole group: what others were told of open work may be of another rep then.
       return event.decision.kind === 'oneMore' ? 'all' : event.athleteIds;
     case 'held':
+    case 'nextDay':
+    case 'nextStep':
     case 'moved':
       return event.athleteIds;
     case 'named':

@@ -15,6 +15,14 @@ export type Presence = (typeof PRESENCES)[number];
 export const SENDINGS = ['tap', 'together', 'each'] as const;
 export type Sending = (typeof SENDINGS)[number];
 
+/** How the legs were the day after. */
+export const NEXT_DAYS = ['fresh', 'heavy', 'sore'] as const;
+export type NextDay = (typeof NEXT_DAYS)[number];
+
+/** `on`: one step further. `repeat`: the same once more. `back`: a step easier. */
+export const NEXT_STEPS = ['on', 'repeat', 'back'] as const;
+export type NextStep = (typeof NEXT_STEPS)[number];
+
 export const FLAGS = ['stitch', 'niggle'] as const;
 export type Flag = (typeof FLAGS)[number];
 
@@ -93,6 +101,10 @@ export type HeldEvent = Stamp & { type: 'held'; athleteIds: string[]; repIndex: 
 export type FeltEvent = Stamp & { type: 'felt'; athleteId: string; repIndex: number; effort: number };
 /** Effort of the whole session on 1 to 10, as the athlete says afterwards. */
 export type SessionFeltEvent = Stamp & { type: 'sessionFelt'; athleteId: string; effort: number };
+/** How these athletes were the day after. */
+export type NextDayEvent = Stamp & { type: 'nextDay'; athleteIds: string[]; legs: NextDay };
+/** The coach has decided what comes next for these athletes; `sessionId` is the session it was written into. */
+export type NextStepEvent = Stamp & { type: 'nextStep'; athleteIds: string[]; step: NextStep; sessionId?: string };
 /** Heart beats a minute, after a rep. */
 export type PulseEvent = Stamp & { type: 'pulse'; athleteId: string; repIndex: number; beatsPerMin: number };
 export type FlaggedEvent = Stamp & { type: 'flagged'; athleteId: string; repIndex: number; flag: Flag };
@@ -133,6 +145,8 @@ export type RunEvent =
   | HeldEvent
   | FeltEvent
   | SessionFeltEvent
+  | NextDayEvent
+  | NextStepEvent
   | PulseEvent
   | FlaggedEvent
   | ExcludedEvent

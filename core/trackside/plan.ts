@@ -65,6 +65,8 @@ export type PlannedGroup = {
   /** Seconds after the first group that they start. */
   startGapS?: number;
   leaderId?: string;
+  /** The session of the library that they run as a version of their own. */
+  bookId?: string;
   reps: PlannedRep[];
   athletes: PlannedAthlete[];
 };

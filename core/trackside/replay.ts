@@ -1,5 +1,5 @@
 import { correctedLog, type LogEntry } from './corrections';
-import type { DecidedEvent, JoinedEvent, RunEvent, StartedEvent } from './events';
+import type { DecidedEvent, JoinedEvent, NextDayEvent, NextStepEvent, RunEvent, StartedEvent } from './events';
 import { openSlot, ownRep, plannedSlots } from './lineUp';
 import type { Plan, PlannedAthlete } from './plan';
 import { groupOf, runAt, type AthleteState, type GroupState, type RepRun, type RunState, type Slot } from './runState';
@@ -207,6 +207,16 @@ function applyTo(run: RepRun | undefined, event: RunEvent): boolean {
   return true;
 }
 
+function applyAfterwards(state: RunState, event: NextDayEvent | NextStepEvent): boolean {
+  const whom = event.athleteIds.flatMap((id) => state.athletes[id] ?? []);
+  for (const athlete of whom) {
+    if (event.type === 'nextDay') athlete.nextDay = event.legs;
+    else
+      athlete.nextStep = { step: event.step, ...(event.sessionId === undefined ? {} : { sessionId: event.sessionId }) };
+  }
+  return whom.length > 0;
+}
+
 function applyMove(state: RunState, athleteIds: readonly string[], groupId: string): boolean {
   const whom = athleteIds.flatMap((id) => state.athletes[id] ?? []);
   if (!groupOf(state, groupId)) return false;
@@ -256,6 +266,9 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
       if (athlete) athlete.sessionEffort = event.effort;
       return athlete !== undefined;
     }
+    case 'nextDay':
+    case 'nextStep':
+      return applyAfterwards(state, event);
     case 'joined':
       return applyJoin(state, event);
     case 'moved':

@@ -1,4 +1,4 @@
-import type { Conditions, Decision, Flag, Presence, RunEvent, Sending } from './events';
+import type { Conditions, Decision, Flag, NextDay, NextStep, Presence, RunEvent, Sending } from './events';
 import type { LogEntry } from './corrections';
 import type { PlannedAthlete, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
 
@@ -56,6 +56,9 @@ export type AthleteState = {
   stoppedAtMs?: number;
   /** Effort of the whole session, 1 to 10. */
   sessionEffort?: number;
+  /** How they were the day after, and what was decided to come next. */
+  nextDay?: NextDay;
+  nextStep?: { step: NextStep; sessionId?: string };
   /** Reps that were dropped, by repIndex. */
   dropped: number[];
   /** In open work, by the planned rep it begins with: how often they were cut down, and whether it is over for them. */

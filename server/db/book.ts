@@ -24,7 +24,7 @@ function asSession(row: Row): BookSession {
 
 /** The book, by title. */
 export function readBook(db: Db): KeptBook {
-  const { id, name, lever, stepIds } = progressions;
+  const { id, name, lever, stepIds, chain, everyDays, round } = progressions;
   return {
     sessions: db
       .select()
@@ -34,11 +34,12 @@ export function readBook(db: Db): KeptBook {
       .all()
       .map(asSession),
     progressions: db
-      .select({ id, name, lever, stepIds })
+      .select({ id, name, lever, stepIds, chain, everyDays, round })
       .from(progressions)
       .where(isNull(progressions.removedAtMs))
       .orderBy(asc(name))
-      .all(),
+      .all()
+      .map(withoutNulls),
   };
 }
 
@@ -117,9 +118,15 @@ function putProgression(tx: Tx, { id, ...progression }: Progression, nowMs: numb
   const known = new Set(there.map((row) => row.id));
   if (!stepIds.every((step) => known.has(step) || isStarter(step)))
     throw new Refused('unknown', 'A step of this progression is not in the book. It may have been removed.', 'stepIds');
+  const row = {
+    ...progression,
+    chain: progression.chain ?? null,
+    everyDays: progression.everyDays ?? null,
+    round: progression.round ?? null,
+  };
   tx.insert(progressions)
-    .values({ id, ...progression, createdAtMs: nowMs })
-    .onConflictDoUpdate({ target: progressions.id, set: { ...progression, removedAtMs: null } })
+    .values({ id, ...row, createdAtMs: nowMs })
+    .onConflictDoUpdate({ target: progressions.id, set: { ...row, removedAtMs: null } })
     .run();
 }
 

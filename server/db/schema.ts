@@ -1,5 +1,5 @@
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { Lever } from '@core/book/bookSession';
+import type { ChainLink, Lever } from '@core/book/bookSession';
 import type { ModelName, Nudge } from '@core/fitness/curve';
 import type { Course, MarkKind } from '@core/fitness/mark';
 import type { PaceEntry } from '@core/paces/paceBook';
@@ -14,7 +14,7 @@ import type { Intent } from '@core/session/intent';
 import type { VolumeGuides } from '@core/session/volumeGuides';
 import type { Goal, Leaning, Status } from '@core/squad/athlete';
 import type { Schools } from '@core/squad/schools';
-import type { Conditions, Flag, Presence } from '@core/trackside/events';
+import type { Conditions, Flag, NextDay, NextStep, Presence } from '@core/trackside/events';
 import type { Verdict } from '@core/trackside/verdict';
 
 /** What holds for the whole squad: one row. */
@@ -129,6 +129,9 @@ export const progressions = sqliteTable('progressions', {
   name: text().notNull(),
   lever: text().$type<Lever>().notNull(),
   stepIds: text('step_ids', { mode: 'json' }).$type<string[]>().notNull(),
+  chain: text({ mode: 'json' }).$type<ChainLink[]>(),
+  everyDays: integer('every_days'),
+  round: integer(),
   createdAtMs: integer('created_at_ms').notNull(),
   removedAtMs: integer('removed_at_ms'),
 });
@@ -261,6 +264,10 @@ export const athleteResults = sqliteTable(
     minutes: real(),
     hardMinutes: real('hard_minutes'),
     loadEffort: real('load_effort'),
+    nextDay: text('next_day').$type<NextDay>(),
+    nextStep: text('next_step').$type<NextStep>(),
+    /** The session of the library that they ran as a version of this one. */
+    bookId: text('book_id'),
     effortSource: text('effort_source').$type<EffortSource>(),
     plannedMinutes: real('planned_minutes'),
     plannedHardMinutes: real('planned_hard_minutes'),

@@ -5,6 +5,7 @@ import Joi from 'joi';
 import { dateSchema, idSchema } from '@core/formats/schemas';
 import { calibrationsBefore } from '../db/calibrations';
 import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory, type Window } from '../db/review';
+import { standingsOf } from '../db/standings';
 import { checkedId, checkedQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
@@ -26,7 +27,8 @@ const sameQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
 /**
  * /api/review: what was run, over many sessions. GET /runs/:id/same is the same session over the weeks, /athletes/:id one athlete's
  * sessions of some weeks, /squad everyone's, /reps every rep of some weeks as it stands in a file, /sessions/:id/last how a session that
- * is written went the last time (null if never), /calibrations how each athlete tells effort, from the sessions before a day.
+ * is written went the last time (null if never), /progressions/:id where everyone stands on one, /calibrations how each athlete tells
+ * effort, from the sessions before a day.
  */
 export function reviewRouter({ db }: Context): Router {
   const router = Router();
@@ -47,6 +49,12 @@ export function reviewRouter({ db }: Context): Router {
     const same = sameSessions(db, checkedId(req), checkedQuery(req, sameQuery).athlete);
     if (!same) throw notFound('session at the track');
     res.json(same);
+  });
+  router.get('/progressions/:id', (req, res) => {
+    checkedQuery(req, noQuery);
+    const standings = standingsOf(db, checkedId(req));
+    if (!standings) throw notFound('progression');
+    res.json(standings);
   });
   router.get('/sessions/:id/last', (req, res) => {
     checkedQuery(req, noQuery);

@@ -28,9 +28,9 @@ function Version({ planning, run: { group }, put }: Props) {
   const parsed = typed.trim() === '' ? undefined : parseSession(typed, { paceNames });
   const sessions = (book?.sessions ?? []).filter(({ archived }) => !archived);
   const known = sessions.find(({ shorthand }) => shorthand === group.version);
-  const keep = (version: string) => {
+  const keep = (version: string, bookId?: string) => {
     setTyped(version);
-    if (parseSession(version, { paceNames }).ok) put({ version }, `${group.name} run a version of their own.`);
+    if (parseSession(version, { paceNames }).ok) put({ version, bookId }, `${group.name} run a version of their own.`);
   };
   return (
     <View style={{ gap: SPACE.s }}>
@@ -44,9 +44,9 @@ function Version({ planning, run: { group }, put }: Props) {
         value={group.version === undefined && !isWriting ? '' : (known?.id ?? OWN)}
         onChange={(value) => {
           setWriting(value !== '');
-          if (value === '') put({ version: undefined }, `${group.name} run this session.`);
+          if (value === '') put({ version: undefined, bookId: undefined }, `${group.name} run this session.`);
           else if (value === OWN) setTyped(group.version ?? planning.session.shorthand);
-          else keep(sessions.find(({ id }) => id === value)?.shorthand ?? '');
+          else keep(sessions.find(({ id }) => id === value)?.shorthand ?? '', value);
         }}
       />
       {isWriting && (

@@ -1,0 +1,150 @@
+/** The next session, with all else as it was. */
+import fc from 'fast-check';
+import { parseStored } from '../session/parseSession';
+import { REST_ID, type DayGroup, type DayPlan } from './dayPlan';
+import { nextPlan, type Placed } from './nextPlan';
+
+const WAS = 'main: 8x400 @5k / 75s';
+const ON = 'main: 9x400 @5k / 75s';
+const LESS = 'main: 8x400 @5k / 60s';
+const MILERS: DayGroup = {
+  id: 'm',
+  name: 'Milers',
+  athleteIds: ['a', 'b', 'c'],
+  leaderId: 'a',
+  lane: 2,
+  startGapS: 20,
+};
+const FIVES: DayGroup = { id: 'f', name: 'Fives', athleteIds: ['d', 'e'] };
+
+const place = (ids: string, groupId: string, shorthand: string, more: Partial<Placed> = {}): Placed[] =>
+  [...ids].map((athleteId) => ({ athleteId, groupId, shorthand, label: 'again', ...more }));
+
+function next(placed: Placed[], plan: DayPlan = {}, groups = [MILERS, FIVES]) {
+  let n = 0;
+  return nextPlan({
+    placed,
+    groups,
+    before: { plan, shorthand: WAS },
+    read: (text) => {
+      const parsed = parseStored(text);
+      return parsed.ok ? parsed.session : undefined;
+    },
+    newId: () => `new${n++}`,
+  });
+}
+
+test('where all go on, it is the new text, and the squad’s own groups stay the squad’s', () => {
+  expect(next([...place('abc', 'm', ON), ...place('de', 'f', ON)])).toEqual({ shorthand: ON, plan: {} });
+});
+
+test('who waits becomes a group of their own with a version; lane, gap and leader stay', () => {
+  const placed = [
+    ...place('ab', 'm', ON, { bookId: 'two' }),
+    ...place('c', 'm', WAS, { bookId: 'one' }),
+    ...place('de', 'f', ON, { bookId: 'two' }),
+  ];
+  expect(next(placed)).toEqual({
+    shorthand: ON,
+    bookId: 'two',
+    plan: {
+      groups: [
+        { id: 'm', name: 'Milers', athleteIds: ['a', 'b'], leaderId: 'a', lane: 2, startGapS: 20 },
+        { id: 'new0', name: 'Milers, again', athleteIds: ['c'], lane: 2, startGapS: 20, version: WAS, bookId: 'one' },
+        { id: 'f', name: 'Fives', athleteIds: ['d', 'e'] },
+      ],
+    },
+  });
+});
+
+test('a whole group that runs something else keeps its name; a version it had before gives way', () => {
+  const groups = [MILERS, { ...FIVES, version: 'main: 6x300 @5k / 60s', bookId: 'short' }];
+  const { plan } = next([...place('abc', 'm', ON), ...place('de', 'f', LESS)], { groups }, groups) ?? {};
+  expect(plan?.groups?.[1]).toEqual({ ...FIVES, version: LESS });
+});
+
+test('those in no group stay so, unless they run something of their own', () => {
+  const rest: DayGroup = { id: REST_ID, name: 'In no group', athleteIds: ['d', 'e'] };
+  const groupsOf = (shorthand: string) =>
+    next([...place('abc', 'm', ON), ...place('de', REST_ID, shorthand)], {}, [MILERS, rest])?.plan.groups;
+  expect(groupsOf(ON)).toBeUndefined();
+  expect(groupsOf(WAS)?.[1]).toEqual({
+    id: 'new0',
+    name: 'In no group, again',
+    athleteIds: ['d', 'e'],
+    version: WAS,
+  });
+});
+
+test('place and rounding are kept; who was away and when the track was taken are not', () => {
+  const plan: DayPlan = {
+    venueId: 'v',
+    rounding: 1,
+    windowS: 2,
+    toleranceTimes: 1.5,
+    taking: { a: false },
+    busy: [{ from: '18:00', to: '19:00', who: 'hockey' }],
+  };
+  expect(next(place('abc', 'm', ON), plan)?.plan).toEqual({
+    venueId: 'v',
+    rounding: 1,
+    windowS: 2,
+    toleranceTimes: 1.5,
+  });
+});
+
+test('what was set by hand moves with the text: two fewer stay two fewer, 15 s more stay 15 s more', () => {
+  const wrote = '8x400 @5k / 75s';
+  const changes: DayPlan['changes'] = [
+    { whom: { kind: 'athlete', athleteId: 'a' }, path: [0, 0], wrote, set: { kind: 'count', n: 6 } },
+    { whom: { kind: 'all' }, path: [0, 0], wrote, set: { kind: 'recovery', durationS: 90 } },
+    { whom: { kind: 'group', groupId: 'm' }, set: { kind: 'aim', aim: 'goal' } },
+    { whom: { kind: 'all' }, path: [0, 0], wrote: 'something else', set: { kind: 'pace', share: 0.9 } },
+    { whom: { kind: 'all' }, path: [0, 7], wrote, set: { kind: 'pace', share: 0.9 } },
+  ];
+  const on = next([...place('abc', 'm', ON), ...place('de', 'f', ON)], { changes });
+  expect(on?.plan.changes?.map(({ set }) => set)).toEqual([
+    { kind: 'count', n: 7 },
+    { kind: 'recovery', durationS: 90 },
+    { kind: 'aim', aim: 'goal' },
+  ]);
+  const less = next([...place('ab', 'm', LESS), ...place('c', 'm', WAS), ...place('de', 'f', LESS)], { changes });
+  const of = (groupId: string) =>
+    less?.plan.changes?.filter(({ whom }) => whom.kind === 'group' && whom.groupId === groupId).map(({ set }) => set);
+  expect(of('m')).toEqual([
+    { kind: 'recovery', durationS: 75 },
+    { kind: 'aim', aim: 'goal' },
+  ]);
+  expect(of('new0')).toEqual([
+    { kind: 'recovery', durationS: 90 },
+    { kind: 'aim', aim: 'goal' },
+  ]);
+  expect(of('f')).toEqual([{ kind: 'recovery', durationS: 75 }]);
+});
+
+test('a time that was set for a rep goes with the rep, not with another one', () => {
+  const wrote = '8x400 @5k / 75s';
+  const changes: DayPlan['changes'] = [
+    { whom: { kind: 'all' }, path: [0, 0], wrote, set: { kind: 'target', targetS: 88 } },
+  ];
+  const longer = 'main: 8x500 @5k / 75s';
+  expect(next(place('abc', 'm', LESS), { changes })?.plan.changes).toHaveLength(1);
+  expect(next(place('abc', 'm', longer), { changes })?.plan).not.toHaveProperty('changes');
+});
+
+test('nobody is lost, nobody is twice, and everyone runs what was chosen for them', () => {
+  fc.assert(
+    fc.property(fc.array(fc.constantFrom(WAS, ON, LESS), { minLength: 5, maxLength: 5 }), (texts) => {
+      const placed = [...'abcde'].flatMap((id, i) => place(id, i < 3 ? 'm' : 'f', texts[i] ?? ON));
+      const found = next(placed);
+      const groups = found?.plan.groups ?? [MILERS, FIVES];
+      expect(groups.flatMap(({ athleteIds }) => athleteIds).sort()).toEqual([...'abcde']);
+      for (const { athleteId, shorthand } of placed) {
+        const group = groups.find(({ athleteIds }) => athleteIds.includes(athleteId));
+        expect(group?.version ?? found?.shorthand).toBe(shorthand);
+      }
+      expect(new Set(groups.map(({ id }) => id)).size).toBe(groups.length);
+    }),
+  );
+  expect(next([])).toBeUndefined();
+});
