@@ -47,6 +47,7 @@ export const LineBoard = lazyScreen(async () => (await later()).LineBoard);
 export const ResultPage = lazyScreen(async () => (await later()).ResultPage);
 export const ResultFiles = lazyScreen(async () => (await later()).ResultFiles);
 export const SamePage = lazyScreen(async () => (await later()).SamePage);
+export const NextPage = lazyScreen(async () => (await later()).NextPage);
 export const SquadReviewPage = lazyScreen(async () => (await later()).SquadReviewPage);
 export const AthleteStory = lazyScreen(async () => (await later()).AthleteStory);
 export const AthleteResultPage = lazyScreen(async () => (await later()).AthleteResultPage);

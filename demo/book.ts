@@ -8,6 +8,26 @@ import { SEASON } from './season';
 const FAVOURITES = ['Even 400s, quick finish', 'Threshold kilometres', 'Sharp 200s'];
 const PROGRESSION = 'Threshold kilometres';
 
+/** Three stages at goal pace, by readiness and not by date; when they are done they come again, faster. */
+const STAGES = ['6x300 @goal 5k / 75s walk', '5x600 @goal 5k / 75s walk', '5x900 @goal 5k / 75s walk'];
+
+/** A ladder of stages that the club has not begun yet. */
+export function stageLadder(newId: () => string): BookChange {
+  const sessions = STAGES.map((main, i): BookSession => ({
+    id: newId(),
+    title: `Stage ${i + 1} at goal pace`,
+    shorthand: `warm: 1600 @easy, 4x100 @strides / 60s walk\nmain: ${main}\ncool: 1200 @easy`,
+    intent: 'race-pace',
+    purpose: 'Goal pace in longer and longer pieces.',
+    tags: ['club'],
+  }));
+  const stepIds = sessions.map(({ id }) => id);
+  return {
+    sessions,
+    progressions: [{ id: newId(), name: 'Stages at goal pace', lever: 'longer', stepIds, round: 3, everyDays: 14 }],
+  };
+}
+
 /** The club's book: what it has run, some of it from the starter sessions and bent to its own taste, and one progression. */
 export function clubBook(newId: () => string): BookChange {
   // Each once; the further steps of the progression are put in below.

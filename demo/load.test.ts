@@ -11,6 +11,7 @@ import { openDatabase, type Db } from '@server/db/open';
 import { listRuns } from '@server/db/runs';
 import { readRun } from '@server/db/storedRun';
 import { readSquad } from '@server/db/squad';
+import { standingsOf } from '@server/db/standings';
 import { listSessions } from '@server/db/sessions';
 import { loadDemo } from './load';
 
@@ -129,6 +130,14 @@ test('the season tells a story: fitter, spent, coming back; heat, a progression,
   for (const { plan } of ran) for (const { athletes } of plan.groups) expect(athletes.length).toBeLessThanOrEqual(5);
 });
 
+test('where everyone stands on the progression is known: the last step was not decided yet', () => {
+  const steps = readBook(db).progressions.find(({ name }) => name === 'Kilometres, one more each time');
+  const standings = standingsOf(db, steps?.id ?? '') ?? [];
+  expect(standings.length).toBeGreaterThan(10);
+  expect(standings.filter(({ nextStep }) => nextStep === 'on').length).toBeGreaterThan(0);
+  expect(standings.some(({ nextStep }) => nextStep === undefined)).toBe(true);
+});
+
 test('a second load keeps what was done; a fresh one starts over', () => {
   const [someone, other] = listAthletes(db);
   if (!someone || !other) throw new Error('nobody');
@@ -153,8 +162,8 @@ test('the club has a book of its own: some of it run, favourites, and a progress
   for (const { shorthand, title } of sessions) expect([title, parseSession(shorthand).ok]).toEqual([title, true]);
   expect(sessions.filter(({ favourite }) => favourite).length).toBeGreaterThan(1);
   const ids = new Set(sessions.map(({ id }) => id));
-  expect(progressions).toHaveLength(1);
-  for (const id of progressions[0]?.stepIds ?? []) expect(ids).toContain(id);
+  expect(progressions).toHaveLength(2);
+  for (const id of progressions.flatMap(({ stepIds }) => stepIds)) expect(ids).toContain(id);
   // Every session on a day is from it.
   for (const { bookId = '' } of listSessions(db)) expect(ids).toContain(bookId);
   loadDemo(db, { today: TODAY, fresh: true });

@@ -10,7 +10,9 @@ import { curveBook } from '@core/paces/shippedBooks';
 import { parseStored } from '@core/session/parseSession';
 import { sinceWeeks, type Group, type SquadMember } from '@core/squad/athlete';
 import { standardTrack } from '@core/track/venue';
+import type { Happening, RunEvent } from '@core/trackside/events';
 import { makePlan } from '@core/trackside/makePlan';
+import { athletesOf, type Plan } from '@core/trackside/plan';
 import type { Random } from '@core/trackside/simulate';
 import { listAthletes } from '@server/db/athletes';
 import { changeBook, readBook } from '@server/db/book';
@@ -30,7 +32,7 @@ import {
 } from '@server/db/schema';
 import { changeSquad } from '@server/db/squad';
 import type { Db } from '@server/db/open';
-import { clubBook } from './book';
+import { clubBook, stageLadder } from './book';
 import { CLUB, GROUPS, type ClubAthlete } from './club';
 import { inGroupsByPace, ranSession, type OnTheDay } from './ranSession';
 import { SEASON, TODAY, type ClubSession } from './season';
@@ -133,6 +135,36 @@ function onTheDay({ truth, club }: Member, inDays: number): OnTheDay {
   };
 }
 
+/** What the coach put in the day after: how the legs were, and who goes on. */
+function decidedAfter({ again, inDays }: ClubSession, plan: Plan, members: readonly Member[]): RunEvent[] {
+  if (!again) return [];
+  const ran = new Set(athletesOf(plan).map(({ athleteId }) => athleteId));
+  const idsOf = (isAgain: boolean) =>
+    members.flatMap(({ athlete }, i) => (ran.has(athlete.id) && again.includes(i) === isAgain ? [athlete.id] : []));
+  const atMs = startOf(plan.date) + 15 * 3_600_000;
+  // Chance of its own: what was run is the same whether or not something was decided.
+  const random = seeded(SEED + inDays);
+  const deviceId = ulid(atMs, random);
+  const at = (happening: Happening): RunEvent => ({
+    ...happening,
+    id: ulid(atMs, random),
+    runId: plan.id,
+    deviceId,
+    atMs,
+  });
+  const [on, repeat] = [idsOf(false), idsOf(true)];
+  return [
+    at({ type: 'nextDay', athleteIds: on, legs: 'fresh' }),
+    at({ type: 'nextStep', athleteIds: on, step: 'on' }),
+    ...(repeat.length > 0
+      ? [
+          at({ type: 'nextDay', athleteIds: repeat, legs: 'heavy' }),
+          at({ type: 'nextStep', athleteIds: repeat, step: 'repeat' }),
+        ]
+      : []),
+  ];
+}
+
 function runSession(loading: Loading, sessionId: string, session: ClubSession, members: Member[]): void {
   const { db, today, random, idAt } = loading;
   const { inDays, title, shorthand, absent, intent, conditions, harder } = session;
@@ -165,7 +197,7 @@ function runSession(loading: Loading, sessionId: string, session: ClubSession, m
     ...(harder === undefined ? {} : { harder }),
   });
   putPlan(db, plan, startAtMs);
-  addEvents(db, plan.id, events, startAtMs);
+  addEvents(db, plan.id, [...events, ...decidedAfter(session, plan, members)], startAtMs);
 }
 
 function clear(db: Db): void {
@@ -186,6 +218,12 @@ function load(loading: Loading): void {
   changeBook(
     loading.db,
     clubBook(() => loading.idAt(enteredAtMs)),
+    enteredAtMs,
+  );
+  const random = seeded(SEED + 1);
+  changeBook(
+    loading.db,
+    stageLadder(() => ulid(enteredAtMs, random)),
     enteredAtMs,
   );
   const members = everyone.filter(({ athlete }) => !athlete.archived);

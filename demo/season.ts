@@ -10,6 +10,8 @@ export type ClubSession = {
   intent?: Intent;
   /** What was noted of the day. */
   conditions?: Conditions;
+  /** The coach said what comes next: a step on, and the same again for these. */
+  again?: number[];
   /** Where it is not the standard effort of the squad: so much harder than the times say (heat). */
   harder?: number;
 };
@@ -48,13 +50,13 @@ export const SEASON: ClubSession[] = [
   { inDays: -75, title: 'Even 400s, quick finish', shorthand: EVEN_400S, absent: [7, 5], ...MILD },
   { inDays: -72, title: 'First 300s', shorthand: FIRST_300S, absent: [7, 13] },
   { inDays: -68, title: 'Down the ladder', shorthand: LADDER, absent: [7] },
-  { inDays: -65, title: 'Threshold kilometres', shorthand: KILOMETRES(4), absent: [4, 10], ...MILD },
+  { inDays: -65, title: 'Threshold kilometres', shorthand: KILOMETRES(4), absent: [4, 10], again: [], ...MILD },
   { inDays: -61, title: 'Sharp 200s', shorthand: SHARP_200S, absent: [] },
   { inDays: -58, title: '800s at 5k pace', shorthand: EIGHT_HUNDREDS, absent: [3], ...HOT },
   { inDays: -54, title: 'Threshold miles', shorthand: MILES, absent: [1, 8], ...HOT },
   { inDays: -51, title: 'Even 400s, quick finish', shorthand: EVEN_400S, absent: [6] },
   { inDays: -47, title: 'Two sets of 600', shorthand: SETS_OF_600, absent: [9, 12] },
-  { inDays: -44, title: 'Threshold kilometres, 2', shorthand: KILOMETRES(5), absent: [10] },
+  { inDays: -44, title: 'Threshold kilometres, 2', shorthand: KILOMETRES(5), absent: [10], again: [8, 12] },
   { inDays: -40, title: 'First 300s', shorthand: FIRST_300S, absent: [2] },
   { inDays: -37, title: '800s at 5k pace', shorthand: EIGHT_HUNDREDS, absent: [13], ...MILD },
   {

@@ -18,7 +18,7 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/squad/files', shows: 'Bring in a list' },
     { path: '/sessions', shows: 'Today and to come' },
     { path: `/sessions/${id}`, shows: 'Lap by lap' },
-    { path: '/sessions/book', shows: '41 sessions' },
+    { path: '/sessions/book', shows: '44 sessions' },
     { path: `/sessions/book/${book.sessions[0]?.id}`, shows: 'Put on this day' },
     { path: '/sessions/progressions', shows: 'Kilometres, one more each time' },
     { path: `/sessions/progressions/${book.progressions[0]?.id}`, shows: 'Add a step' },

@@ -25,7 +25,15 @@ import { AfterwardsList } from './AfterwardsList';
 import { FindingList } from './FindingList';
 import { RepSheet } from './RepSheet';
 import { ResultTable } from './ResultTable';
-import { conditionsText, decisionText, differenceText, evennessWords, fadeText, findingTexts } from './reviewWords';
+import {
+  conditionsText,
+  decisionText,
+  differenceText,
+  evennessWords,
+  fadeText,
+  findingTexts,
+  squadEffortText,
+} from './reviewWords';
 import { Spread, spreadPoints } from './Spread';
 import { SquadFitness } from './SquadFitness';
 import { Surges } from './Surges';
@@ -132,7 +140,8 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
   const [groupId, setGroupId] = useState<string>();
   const [open, setOpen] = useState<{ athleteId: string; at: number } | 'efforts'>();
   const remove = useRemove(runId, plan.title);
-  const effort = useSquadEffort(read);
+  const squadEffort = useSquadEffort(read);
+  const effort = squadEffort && squadEffortText(squadEffort);
   const review = reviews.find((one) => one.groupId === groupId) ?? reviews[0];
   const athletes = new Set(reviews.flatMap(({ rows }) => rows.map(({ athleteId }) => athleteId))).size;
   const isOpen = state.endedAtMs === undefined;
@@ -164,7 +173,11 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
           <PrimaryButton main icon="track" onPress={() => router.push(`/track/run/${runId}`)}>
             Go on at the track
           </PrimaryButton>
-        ) : undefined
+        ) : (
+          <PrimaryButton main onPress={() => router.push(`/results/${runId}/next`)}>
+            The next step
+          </PrimaryButton>
+        )
       }
     >
       <FindingList texts={texts} />

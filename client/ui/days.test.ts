@@ -1,4 +1,4 @@
-import { dayName, today } from './days';
+import { dayInText, dayName, daysAfter, onDay, today } from './days';
 
 beforeEach(() => jest.useFakeTimers({ now: new Date('2026-12-30T22:15:00') }));
 afterEach(() => jest.useRealTimers());
@@ -19,4 +19,10 @@ test('today is the day of this device’s calendar, to the last minute', () => {
   expect(today()).toBe('2026-12-30');
   jest.setSystemTime(new Date('2026-12-31T00:00:00'));
   expect(today()).toBe('2026-12-31');
+});
+
+test('within a sentence', () => {
+  expect([dayInText('2026-12-31'), dayInText('2026-12-24')]).toEqual(['tomorrow', 'Thu 24 Dec']);
+  expect([onDay('2026-12-29'), onDay('2027-01-02')]).toEqual(['yesterday', 'on 2 Jan 2027']);
+  expect(daysAfter('2026-12-30', 21)).toBe('2027-01-20');
 });

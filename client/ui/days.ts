@@ -21,3 +21,10 @@ export function dayName(date: string): string {
   if (away === -1) return 'Yesterday';
   return format(day, day.getFullYear() === now.getFullYear() ? 'EEE d MMM' : 'd MMM yyyy');
 }
+
+/** A day within a sentence: `tomorrow`, `Thu 19 Nov`. */
+export const dayInText = (date: string): string =>
+  dayName(date).replace(/^(Today|Tomorrow|Yesterday|No date)$/, (name) => name.toLowerCase());
+
+/** `tomorrow`, `on Thu 19 Nov`. */
+export const onDay = (date: string): string => dayInText(date).replace(/^(?=[A-Z\d])/, 'on ');

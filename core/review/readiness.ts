@@ -32,26 +32,40 @@ const SURE_ENOUGH = 0.7;
 const FAR_LATE = 2;
 
 const toldOf = (rep: RepDone | undefined) => rep?.told ?? rep?.effort;
-const isAsTold = (rep: RepDone | undefined) => toldOf(rep) === rep?.effort;
+
+/** From so much on it is worth a word that somebody tells efforts in their own way. */
+const OWN_WAY = 0.5;
+function mostText(rep: RepDone | undefined): string {
+  const { effort = 0, told = effort } = rep ?? {};
+  return Math.abs(told - effort) < OWN_WAY ? '' : ` Most would tell ${effort.toFixed(1)}.`;
+}
 
 const lastThirdOf = <T>(list: readonly T[]): T[] => list.slice(Math.floor((list.length * 2) / 3));
 
-/** How late the last third was, in tolerances; undefined where none of it had a target. */
-function lateness(reps: readonly RepDone[]): number | undefined {
-  const off = lastThirdOf(reps).flatMap(({ targetS, timeS, tolerance = USUAL_TOLERANCE }) =>
-    targetS === undefined || timeS === undefined ? [] : [(timeS / targetS - 1) / tolerance],
-  );
-  return off.length === 0 ? undefined : mean(off);
+/** How late the last third was, as a share of its targets and in tolerances. */
+type Lateness = { share: number; tolerances: number };
+
+/** Undefined where none of it had a target. */
+function lateness(reps: readonly RepDone[]): Lateness | undefined {
+  const off = lastThirdOf(reps).flatMap(({ targetS, timeS, tolerance = USUAL_TOLERANCE }) => {
+    if (targetS === undefined || timeS === undefined) return [];
+    const share = timeS / targetS - 1;
+    return [{ share, tolerances: share / tolerance }];
+  });
+  if (off.length === 0) return undefined;
+  return { share: mean(off.map(({ share }) => share)), tolerances: mean(off.map(({ tolerances }) => tolerances)) };
 }
 
+const lateText = ({ share }: Lateness) => `Last third ${(share * 100).toFixed(1)} % late`;
+
 /** What is against it so much that it was too much, a sentence each. */
-function reasonsBack({ reps, stopped, cut }: ReadinessInput, late: number | undefined): string[] {
+function reasonsBack({ reps, stopped, cut }: ReadinessInput, late: Lateness | undefined): string[] {
   const early = reps.slice(0, Math.floor((reps.length * 2) / 3));
   const spentAt = early.findIndex(({ effort = 0, told = effort }) => Math.max(effort, told) >= SPENT);
   return [
     ...(stopped ? ['Stopped before the end.'] : []),
     ...(cut ? ['It was cut on the way.'] : []),
-    ...(late !== undefined && late > FAR_LATE ? ['Far late in the last third.'] : []),
+    ...(late && late.tolerances > FAR_LATE ? [`${lateText(late)}: too much.`] : []),
     ...(spentAt < 0 ? [] : [`Effort ${toldOf(reps[spentAt])} already on rep ${spentAt + 1}.`]),
   ];
 }
@@ -61,7 +75,7 @@ const perHundred = (share: number) => `${Math.round(share * 100)} of 100`;
 /** One thing that speaks for a step on, or against it. */
 type Sign = { isGood: boolean; says: string };
 
-function signsOf({ reps, meantLast, eased, oneMore, nextDay }: ReadinessInput, late: number | undefined): Sign[] {
+function signsOf({ reps, meantLast, eased, oneMore, nextDay }: ReadinessInput, late: Lateness | undefined): Sign[] {
   const lastTold = reps.findLast(({ effort }) => effort !== undefined);
   const last = lastTold?.effort;
   const effort: Sign[] =
@@ -70,18 +84,22 @@ function signsOf({ reps, meantLast, eased, oneMore, nextDay }: ReadinessInput, l
       : [
           {
             isGood: last <= meantLast + AS_MEANT,
-            says: `Effort ${toldOf(lastTold)} on the last rep that was told, ${meantLast} meant${isAsTold(lastTold) ? '' : `; most would tell ${last.toFixed(1)}`}.`,
+            says: `Last effort ${toldOf(lastTold)}, meant ${meantLast}.${mostText(lastTold)}`,
           },
         ];
   return [
     ...(late === undefined
       ? []
-      : [{ isGood: late <= 1, says: late <= 1 ? 'Last third on target.' : 'Late in the last third.' }]),
+      : [
+          late.tolerances <= 1
+            ? { isGood: true, says: 'Last third on target.' }
+            : { isGood: false, says: `${lateText(late)}.` },
+        ]),
     ...effort,
     ...(eased ? [{ isGood: false, says: 'Made easier on the way.' }] : []),
     ...(oneMore === undefined
       ? []
-      : [{ isGood: oneMore >= SURE_ENOUGH, says: `One rep more would fit on ${perHundred(oneMore)} such days.` }]),
+      : [{ isGood: oneMore >= SURE_ENOUGH, says: `One more rep would fit on ${perHundred(oneMore)} such days.` }]),
     ...(nextDay === undefined
       ? []
       : [
@@ -103,7 +121,7 @@ export function readiness(input: ReadinessInput): Readiness {
   const back = reasonsBack({ ...input, reps: ran }, late);
   const signs = signsOf({ ...input, reps: ran }, late);
   const against = signs.filter(({ isGood }) => !isGood).map(({ says }) => says);
-  if (back.length > 0) return { verdict: 'back', reasons: [...back, ...against] };
+  if (back.length > 0) return { verdict: 'back', reasons: back };
   const isKnown = late !== undefined || ran.some(({ effort }) => effort !== undefined);
   if (!isKnown) return { verdict: 'repeat', reasons: ['Neither a target nor an effort is known.'] };
   if (against.length > 0) return { verdict: 'repeat', reasons: against };

@@ -75,7 +75,7 @@ test.describe('phone', () => {
     await page.getByRole('listbox', { name: 'Pace' }).scrollIntoViewIfNeeded();
     await shoot(page, 'builder');
     await page.goto(`${demo.url}/sessions/book`);
-    await page.getByText('41 sessions').waitFor();
+    await page.getByText('44 sessions').waitFor();
     await shoot(page, 'book');
   });
   test('the plan of a day', async ({ page, demo }) => {

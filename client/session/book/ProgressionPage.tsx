@@ -1,18 +1,17 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { ulid } from 'ulid';
-import { LEVERS, type Progression } from '@core/book/bookSession';
+import { LEVERS, USUAL_EVERY_DAYS, type Progression } from '@core/book/bookSession';
 import { standardTrack } from '@core/track/venue';
 import { Choice } from '../../ui/Choice';
 import { dayName, today } from '../../ui/days';
 import { Empty } from '../../ui/Empty';
 import { LapThumb } from '../../ui/LapSheet';
-import { ListRow } from '../../ui/ListRow';
 import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
+import { Stepper } from '../../ui/Stepper';
 import { TextField } from '../../ui/TextField';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
@@ -20,75 +19,13 @@ import { WhenField } from '../../ui/WhenField';
 import { Words } from '../../ui/Words';
 import { mainPart, viewSession } from '../sessionView';
 import { LEVER_WORDS } from './bookWords';
+import { GoingOn } from './GoingOn';
+import { Standing, useStandings } from './Standing';
 import { useBookChange, type BookView } from './useBook';
 import { usePutOnDay } from './usePutOnDay';
-import { backToBook, WithBook } from './WithBook';
+import { WithBook } from './WithBook';
 
 const backToProgressions = () => router.replace('/sessions/progressions');
-
-function List({ book }: { book: BookView }) {
-  const change = useBookChange(book);
-  const [trouble, setTrouble] = useState<string>();
-  const [isChoosing, setChoosing] = useState(false);
-  const first = book.entries.filter(({ session }) => !session.archived);
-  const add = async (step: string) => {
-    const id = ulid();
-    const title = first.find(({ session }) => session.id === step)?.session.title ?? 'New';
-    const made: Progression = { id, name: `${title} and on`, lever: 'more', stepIds: [step] };
-    const refused = await change({ progressions: [made] }, 'A new progression. Choose its next steps.');
-    setTrouble(refused);
-    if (refused === undefined) router.push(`/sessions/progressions/${id}`);
-  };
-  return (
-    <Page
-      title="Progressions"
-      onBack={backToBook}
-      backLabel="Back to the book"
-      footer={
-        isChoosing ? (
-          <Select
-            label="It begins with"
-            options={[
-              { value: '', text: 'choose a session of the book' },
-              ...first.map(({ session }) => ({ value: session.id, text: session.title })),
-            ]}
-            value=""
-            onChange={(step) => step !== '' && void add(step)}
-          />
-        ) : (
-          <PrimaryButton main icon="plus" onPress={() => setChoosing(true)}>
-            New progression
-          </PrimaryButton>
-        )
-      }
-    >
-      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
-      <Words as="small" quiet>
-        Sessions that follow each other with one thing changing from step to step. One can also be proposed from any
-        session of the book, under About.
-      </Words>
-      {book.progressions.length === 0 && (
-        <Empty title="None yet">Make one here by hand, or open a session of the book and have it proposed.</Empty>
-      )}
-      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-        {book.progressions.map(({ id, name, lever, stepIds }) => (
-          <View role="listitem" key={id}>
-            <ListRow
-              href={`/sessions/progressions/${id}`}
-              title={name}
-              about={`${LEVER_WORDS[lever]} · ${stepIds.length === 1 ? '1 step' : `${stepIds.length} steps`}`}
-            />
-          </View>
-        ))}
-      </View>
-    </Page>
-  );
-}
-
-/** All progressions of the book. */
-export function ProgressionList() {
-  return <WithBook title="Progressions">{(book) => <List book={book} />}</WithBook>;
-}
 
 function Steps({ stored, book }: { stored: Progression; book: BookView }) {
   const palette = usePalette();
@@ -98,9 +35,16 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
   const [date, setDate] = useState(today);
   const putOn = usePutOnDay();
   const [trouble, setTrouble] = useState<string>();
-  const { id, stepIds } = stored;
-  const put = async (next: Partial<Progression>, says: string) =>
-    setTrouble(await change({ progressions: [{ ...stored, ...next }] }, says));
+  const { id, stepIds, everyDays = USUAL_EVERY_DAYS } = stored;
+  const standings = useStandings(id);
+  const put = async (next: { [K in keyof Progression]?: Progression[K] | undefined }, says: string) => {
+    const changed = Object.entries({ ...stored, ...next }).filter(([, value]) => value !== undefined);
+    const progression = Object.fromEntries(changed) as Progression;
+    // A ladder that has only its first round yet grows and shrinks with its steps.
+    const isFirstRound = stored.round === stepIds.length && progression.round === stored.round;
+    const { round } = isFirstRound ? { round: progression.stepIds.length } : progression;
+    setTrouble(await change({ progressions: [{ ...progression, ...(round === undefined ? {} : { round }) }] }, says));
+  };
   const remove = async () => {
     const refused = await change({ removedProgressionIds: [id] }, `“${stored.name}” is removed; its sessions stay.`);
     if (refused === undefined) backToProgressions();
@@ -128,6 +72,15 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
         value={stored.lever}
         onChange={(lever) => void put({ lever }, `It goes by: ${LEVER_WORDS[lever].toLowerCase()}.`)}
       />
+      <Stepper
+        label="Days from one step to the next"
+        value={everyDays}
+        text={everyDays % 7 === 0 ? `${everyDays / 7} ${everyDays === 7 ? 'week' : 'weeks'}` : `${everyDays} days`}
+        step={everyDays % 7 === 0 ? 7 : 1}
+        min={1}
+        max={196}
+        onChange={(days) => void put({ everyDays: days }, 'It has its new spacing.')}
+      />
       <View role="list" aria-label="Steps" style={{ gap: SPACE.m }}>
         {stepIds.map((step, i) => {
           const entry = book.entries.find(({ session }) => session.id === step);
@@ -150,6 +103,7 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
                     {entry?.tree ? mainPart(entry.tree) : 'It cannot be read.'}
                   </Words>
                   {last !== undefined && <Words as="label">{`Last run ${dayName(last)}`}</Words>}
+                  <Standing standings={standings} stepIds={stepIds} step={step} />
                 </View>
                 {view && <LapThumb sections={view.sections} venue={standardTrack} finishLegs={view.finishLegs} />}
               </View>
@@ -227,6 +181,7 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
         value=""
         onChange={(step) => step !== '' && void put({ stepIds: [...stepIds, step] }, 'A step is added at the end.')}
       />
+      <GoingOn stored={stored} put={put} />
       <View style={{ alignItems: 'flex-start' }}>
         <SmallButton onPress={() => void remove()}>Remove this progression</SmallButton>
       </View>

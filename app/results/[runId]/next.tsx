@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { NextPage } from '@client/screens';
+
+export default function Next() {
+  const { runId } = useLocalSearchParams<{ runId: string }>();
+  return <NextPage key={runId} runId={runId} />;
+}

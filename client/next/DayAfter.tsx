@@ -1,0 +1,114 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Divider, SegmentedButtons } from 'react-native-paper';
+import { INTENT_FACTS } from '@core/session/intent';
+import { NEXT_DAYS, type NextDay } from '@core/trackside/events';
+import type { ReadRun } from '../review/useReview';
+import { troubleText, usePutSessionMutation, useSessionsQuery, type Session } from '../store/api';
+import { dayInText, daysAfter, onDay, today } from '../ui/days';
+import { ModalSheet } from '../ui/ModalSheet';
+import { useNotice } from '../ui/Notices';
+import { TextButton } from '../ui/TextButton';
+import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { easyDayText, LEGS_WORDS } from './nextWords';
+
+type LegsPickerProps = { who: string; value: NextDay | undefined; onChange: (legs: NextDay) => void };
+
+function LegsPicker({ who, value, onChange }: LegsPickerProps) {
+  return (
+    <SegmentedButtons
+      value={value ?? ''}
+      onValueChange={(legs) => onChange(legs as NextDay)}
+      buttons={NEXT_DAYS.map((legs) => ({
+        value: legs,
+        label: LEGS_WORDS[legs],
+        accessibilityLabel: `${who}: ${LEGS_WORDS[legs].toLowerCase()}`,
+        style: { minHeight: 44, minWidth: 72 },
+        labelStyle: { marginHorizontal: 0 },
+      }))}
+    />
+  );
+}
+
+/** How soon after a session the next hard one is too soon for heavy legs. */
+const SOON_DAYS = 2;
+
+/** A hard session that comes too soon, with one tap that moves it on by a day. */
+function TooSoon({ session }: { session: Session }) {
+  const [put] = usePutSessionMutation();
+  const notice = useNotice();
+  const to = daysAfter(session.date, 1);
+  const move = () =>
+    void put({ ...session, date: to }).then(({ error }) =>
+      notice(
+        error
+          ? { text: troubleText(error) }
+          : { text: `“${session.title}” is ${onDay(to)} now.`, undo: () => void put(session) },
+      ),
+    );
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
+      <Words as="small" style={{ flexGrow: 1, flexShrink: 1, flexBasis: 180 }}>
+        {`“${session.title}” is ${onDay(session.date)}.`}
+      </Words>
+      <TextButton onPress={move}>{`Move it to ${dayInText(to)}`}</TextButton>
+    </View>
+  );
+}
+
+type Props = { read: ReadRun; athletes: readonly { athleteId: string; name: string }[] };
+
+/** How the legs were the day after: one tap for all, or for each; heavy or sore ones ask for another easy day. */
+export function DayAfter({ read, athletes }: Props) {
+  const [isOpen, setOpen] = useState(false);
+  const { plan, state, correct } = read;
+  const { data: sessions = [] } = useSessionsQuery();
+  const legsOf = (athleteId: string) => state.athletes[athleteId]?.nextDay;
+  const say = (athleteIds: string[], legs: NextDay) => correct({ type: 'nextDay', athleteIds, legs });
+  const all = athletes.map(({ athleteId }) => athleteId);
+  const told = new Set(all.map(legsOf));
+  const [only] = told;
+  const tired = athletes.filter(({ athleteId }) => ['heavy', 'sore'].includes(legsOf(athleteId) ?? ''));
+  const easyDay = easyDayText(tired.map(({ name }) => name));
+  const soon = sessions.find(
+    ({ date, intent }) =>
+      date > plan.date &&
+      date >= today() &&
+      date <= daysAfter(plan.date, SOON_DAYS) &&
+      (intent === undefined || INTENT_FACTS[intent].isHard),
+  );
+  return (
+    <View role="region" aria-label="The day after" style={{ gap: SPACE.xs }}>
+      <Words as="heading" level={2}>
+        The day after
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
+        <Words style={{ flexGrow: 1, flexShrink: 1, flexBasis: 100 }}>How are the legs?</Words>
+        <LegsPicker who="All" value={told.size === 1 ? only : undefined} onChange={(legs) => say(all, legs)} />
+      </View>
+      <View style={{ alignItems: 'flex-start' }}>
+        <TextButton onPress={() => setOpen(true)}>One by one</TextButton>
+      </View>
+      {easyDay !== undefined && <Words>{easyDay}</Words>}
+      {easyDay !== undefined && soon && <TooSoon session={soon} />}
+      {isOpen && (
+        <ModalSheet title="How are the legs, the day after?" close={() => setOpen(false)}>
+          <View role="list">
+            {athletes.map(({ athleteId, name }) => (
+              <View role="listitem" key={athleteId}>
+                <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingVertical: SPACE.xs }}>
+                  <Words as="strong" style={{ flex: 1 }}>
+                    {name}
+                  </Words>
+                  <LegsPicker who={name} value={legsOf(athleteId)} onChange={(legs) => say([athleteId], legs)} />
+                </View>
+                <Divider />
+              </View>
+            ))}
+          </View>
+        </ModalSheet>
+      )}
+    </View>
+  );
+}

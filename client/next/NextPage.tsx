@@ -1,0 +1,192 @@
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import type { ReadyAnswer } from '@core/review/nextReady';
+import { NoResult } from '../review/ResultPage';
+import { useReview, type ReadRun } from '../review/useReview';
+import { LEVER_WORDS } from '../session/book/bookWords';
+import type { BookView } from '../session/book/useBook';
+import { WithBook } from '../session/book/WithBook';
+import { memberOf, type SquadView } from '../squad/useSquad';
+import { useSessionsQuery } from '../store/api';
+import { dayInText, dayName } from '../ui/days';
+import { Empty } from '../ui/Empty';
+import { Loading } from '../ui/Loading';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { TextButton } from '../ui/TextButton';
+import { SPACE } from '../ui/theme';
+import { TickRow } from '../ui/TickRow';
+import { Trouble } from '../ui/Trouble';
+import { useWide } from '../ui/useWide';
+import { WhenField } from '../ui/WhenField';
+import { Words } from '../ui/Words';
+import { DayAfter } from './DayAfter';
+import { ReadyRows } from './ReadyRows';
+import { useNext, type Next } from './useNext';
+import { useReady } from './useReady';
+import { useWriteNext } from './useWriteNext';
+import { mainOf, WhatChanges } from './WhatChanges';
+
+/** What everyone runs by these choices: most of them first, then each group that has something of its own. */
+function WhatIsRun({ next, paceNames }: { next: Next; paceNames: readonly string[] }) {
+  const { plan, placed } = next;
+  if (!plan) return null;
+  const own = (plan.plan.groups ?? []).filter(({ version }) => version !== undefined);
+  const most = placed.filter(({ shorthand }) => shorthand === plan.shorthand).length;
+  return (
+    <View role="region" aria-label="What is run" style={{ gap: SPACE.xs }}>
+      <Words as="heading" level={2}>
+        What is run then
+      </Words>
+      <Words>
+        {`${own.length === 0 ? 'All' : `${most} of ${placed.length}`}: ${mainOf(plan.shorthand, paceNames)}`}
+      </Words>
+      {own.map(({ id, name, athleteIds, version = '' }) => (
+        <Words key={id}>{`${name} (${athleteIds.length}): ${mainOf(version, paceNames)}`}</Words>
+      ))}
+    </View>
+  );
+}
+
+/** Where it was written into already, with the way there. */
+function WrittenAlready({ read }: { read: ReadRun }) {
+  const { data: sessions = [] } = useSessionsQuery();
+  const ids = new Set(Object.values(read.state.athletes).flatMap(({ nextStep }) => nextStep?.sessionId ?? []));
+  const written = sessions.filter(({ id }) => ids.has(id));
+  return (
+    <>
+      {written.map(({ id, title, date }) => (
+        <View key={id} style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
+          <Words live="polite" style={{ flexGrow: 1, flexShrink: 1 }}>
+            {`Written already: “${title}” for ${dayInText(date)}.`}
+          </Words>
+          <TextButton onPress={() => router.push(`/sessions/plan/${id}`)}>Open it</TextButton>
+        </View>
+      ))}
+    </>
+  );
+}
+
+type Props = { read: ReadRun; book: BookView; squad: SquadView; answers: readonly ReadyAnswer[] };
+
+function Ready({ read, book, squad, answers }: Props) {
+  const wide = useWide();
+  const next = useNext(read, answers, book, squad);
+  const { isWriting, trouble, write } = useWriteNext(read, next, book);
+  const [keeps, setKeeps] = useState(false);
+  const { plan, state } = read;
+  const { paceNames } = squad;
+  const nameOf = useMemo(
+    () => (athleteId: string) => state.athletes[athleteId]?.name ?? memberOf(squad, athleteId)?.name ?? 'Athlete',
+    [state, squad],
+  );
+  const { date, what } = next;
+  const lever = what === 'progression' || what === 'efforts' ? undefined : what;
+  const begins = keeps && !next.progression && lever;
+  const there = answers.filter(({ isAbsent }) => !isAbsent);
+  const choices = (
+    <View style={{ gap: SPACE.l }}>
+      <WhatChanges next={next} paceNames={paceNames} nameOf={nameOf} />
+      {!next.progression && lever && (
+        <TickRow
+          label={`Make a progression of it: ${LEVER_WORDS[lever].toLowerCase()}`}
+          checked={keeps}
+          onChange={setKeeps}
+        />
+      )}
+      <WhatIsRun next={next} paceNames={paceNames} />
+      <WhenField
+        type="date"
+        label="On"
+        value={date}
+        onChange={next.setDate}
+        error={date === '' ? 'Choose a day.' : undefined}
+      />
+      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+    </View>
+  );
+  const rows = (
+    <View style={{ gap: SPACE.l }}>
+      <DayAfter read={read} athletes={there.map(({ athleteId }) => ({ athleteId, name: nameOf(athleteId) }))} />
+      {next.groups.map((group) => (
+        <ReadyRows key={group.id} group={group} next={next} nameOf={nameOf} />
+      ))}
+      <Words as="label" quiet>
+        Worked out from times, rests, efforts and everyone’s own races, for you to judge. Pain, illness or poor sleep go
+        before any of it.
+      </Words>
+    </View>
+  );
+  return (
+    <Page
+      title="The next step"
+      about={`after ${plan.title} · ${dayName(plan.date)}`}
+      onBack={() => router.replace(`/results/${plan.id}`)}
+      backLabel="Back to the session"
+      footer={
+        <PrimaryButton
+          main
+          disabled={date === '' || isWriting || !next.plan}
+          onPress={() =>
+            next.plan &&
+            void write(
+              next.plan,
+              begins ? { lever: begins, name: `${plan.title}: ${LEVER_WORDS[begins].toLowerCase()}` } : undefined,
+            )
+          }
+        >
+          {date === '' ? 'Write it' : `Write it for ${dayInText(date)}`}
+        </PrimaryButton>
+      }
+    >
+      <WrittenAlready read={read} />
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
+          <View style={{ flex: 1, minWidth: 0 }}>{rows}</View>
+          <View style={{ flex: 1, minWidth: 0 }}>{choices}</View>
+        </View>
+      ) : (
+        <>
+          {rows}
+          {choices}
+        </>
+      )}
+    </Page>
+  );
+}
+
+function ReadyOf({ read, book, squad }: Omit<Props, 'answers'>) {
+  const answers = useReady(read);
+  const back = () => router.replace(`/results/${read.plan.id}`);
+  if (answers && answers.length > 0) return <Ready {...{ read, book, squad, answers }} />;
+  return (
+    <Page title="The next step" onBack={back} backLabel="Back to the session">
+      {answers ? (
+        <Empty title="Nobody to go on with" action={{ label: 'Go to the session', onPress: back }}>
+          Nobody of the squad was in this session.
+        </Empty>
+      ) : (
+        <Loading />
+      )}
+    </Page>
+  );
+}
+
+/** Move on: who is ready, what changes, and the next session written for its day. */
+export function NextPage({ runId }: { runId: string }) {
+  const { read, error, retry } = useReview(runId);
+  if (!read) return <NoResult error={error} retry={retry} />;
+  if (read.state.endedAtMs === undefined)
+    return (
+      <Page title="The next step" onBack={() => router.replace(`/results/${runId}`)} backLabel="Back to the session">
+        <Empty
+          title="Still under way"
+          action={{ label: 'Go to the session', onPress: () => router.replace(`/results/${runId}`) }}
+        >
+          The next step is for when the session has ended.
+        </Empty>
+      </Page>
+    );
+  return <WithBook title="The next step">{(book, squad) => <ReadyOf {...{ read, book, squad }} />}</WithBook>;
+}

@@ -1,0 +1,87 @@
+import { View } from 'react-native';
+import { Divider, SegmentedButtons } from 'react-native-paper';
+import { NEXT_STEPS, type NextStep } from '@core/trackside/events';
+import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { groupVerdict } from './nextChoices';
+import { groupText, STEP_WORDS } from './nextWords';
+import type { GroupOfRun, Next } from './useNext';
+
+type StepPickerProps = {
+  who: string;
+  value: NextStep | undefined;
+  can: (step: NextStep) => boolean;
+  onChange: (step: NextStep) => void;
+};
+
+/** On, again or back, under a thumb. */
+function StepPicker({ who, value, can, onChange }: StepPickerProps) {
+  return (
+    <SegmentedButtons
+      value={value ?? ''}
+      onValueChange={(step) => onChange(step as NextStep)}
+      buttons={NEXT_STEPS.map((step) => ({
+        value: step,
+        label: STEP_WORDS[step],
+        accessibilityLabel: `${who}: ${STEP_WORDS[step].toLowerCase()}`,
+        disabled: !can(step),
+        style: { minHeight: 44, minWidth: 64 },
+        labelStyle: { marginHorizontal: 0 },
+      }))}
+    />
+  );
+}
+
+type Props = { group: GroupOfRun; next: Next; nameOf: (athleteId: string) => string };
+
+/** One group: what most are ready for, one tap for all of it, and each with the reasons. */
+export function ReadyRows({ group, next, nameOf }: Props) {
+  const { steps, choiceOf, choose } = next;
+  const can = (step: NextStep) => step === 'repeat' || steps[step] !== undefined;
+  const there = group.answers.filter(({ isAbsent }) => !isAbsent);
+  const ids = group.answers.map(({ athleteId }) => athleteId);
+  const chosen = new Set(ids.map(choiceOf));
+  const [only] = chosen;
+  return (
+    <View role="region" aria-label={group.name} style={{ gap: SPACE.xs }}>
+      <Words as="heading" level={2}>
+        {group.name}
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
+        <Words style={{ flexGrow: 1, flexShrink: 1, flexBasis: 140 }}>
+          {groupText(
+            there.map(({ verdict }) => verdict),
+            groupVerdict(group.answers),
+          )}
+        </Words>
+        <StepPicker
+          who={`All of ${group.name}`}
+          value={chosen.size === 1 ? only : undefined}
+          can={can}
+          onChange={(step) => choose(ids, step)}
+        />
+      </View>
+      <View role="list">
+        {group.answers.map(({ athleteId, reasons, isAbsent }) => (
+          <View role="listitem" key={athleteId} style={{ gap: 2, paddingTop: SPACE.s }}>
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+              <Words as="strong" quiet={isAbsent ?? false} style={{ flex: 1 }}>
+                {nameOf(athleteId)}
+              </Words>
+              <StepPicker
+                who={nameOf(athleteId)}
+                value={choiceOf(athleteId)}
+                can={can}
+                onChange={(step) => choose([athleteId], step)}
+              />
+            </View>
+            <Words as="small" quiet>
+              {reasons.join(' ')}
+            </Words>
+            <Divider style={{ marginTop: SPACE.xs }} />
+          </View>
+        ))}
+      </View>
+    </View>
+  );
+}

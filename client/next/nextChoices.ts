@@ -1,0 +1,107 @@
+/** From what everyone is ready for to what everyone runs: the choices of the page, worked out apart from it. */
+import { advised } from '@core/book/advised';
+import { LEVERS, type BookSession, type Lever, type Progression } from '@core/book/bookSession';
+import { changedText, stepsFrom, type Step, type StepsFrom } from '@core/book/stepsFrom';
+import type { LeverChange } from '@core/outlook/proposals';
+import type { Placed } from '@core/planning/nextPlan';
+import type { SameSessions } from '@core/review/history';
+import type { ReadyAnswer } from '@core/review/nextReady';
+import { readinessOfGroup } from '@core/review/readiness';
+import type { NextStep } from '@core/trackside/events';
+
+/** What changes from this session to the next: what the progression has next, one lever, or what the efforts ask for. */
+export type What = 'progression' | 'efforts' | Lever;
+
+/** What was run, by all or by a group with a version of its own. */
+export type Ran = { shorthand: string; bookId?: string };
+
+export type Source = {
+  ran: Ran;
+  what: What;
+  progression?: Progression;
+  sessions: readonly BookSession[];
+  /** What the efforts of the squad ask for, where they do. */
+  advice?: LeverChange;
+  options?: { paceNames?: readonly string[]; lapM?: number };
+};
+
+/** On, again and back, as the coach has it. What the efforts ask for is run by all: it makes of the session what was meant. */
+export function stepsBy({ what, advice, ...about }: Source): StepsFrom {
+  if (what === 'progression') return stepsFrom(about);
+  if (what !== 'efforts') return stepsFrom({ ...about, lever: what });
+  const steps = stepsFrom(about);
+  const shorthand = advice && changedText(about.ran.shorthand, (session) => advised(session, advice), about.options);
+  const asked: Step | undefined = shorthand === undefined ? undefined : { shorthand };
+  return { ...steps, ...(asked ? { on: asked, repeat: asked } : {}) };
+}
+
+/** Levers that move something in a session, each with the text it makes. */
+export const leversFor = (about: Omit<Source, 'what' | 'advice'>): { lever: Lever; shorthand: string }[] =>
+  LEVERS.flatMap((lever) => {
+    const { on } = stepsFrom({ ...about, lever });
+    return on ? [{ lever, shorthand: on.shorthand }] : [];
+  });
+
+const LABELS: Record<NextStep, string> = { on: 'a step on', repeat: 'again', back: 'a step back' };
+
+/** Somebody's place, by which step they come to it, and from which session of the library. */
+export type PlacedStep = Placed & { step: NextStep; fromId?: string };
+
+/** Everyone's place in the next session; a step that there is none of is the same again. */
+export function placedFor(
+  answers: readonly ReadyAnswer[],
+  choiceOf: (athleteId: string) => NextStep,
+  stepsOf: (groupId: string) => StepsFrom,
+): PlacedStep[] {
+  return answers.map(({ athleteId, groupId }) => {
+    const steps = stepsOf(groupId);
+    const chosen = choiceOf(athleteId);
+    const step = steps[chosen] ? chosen : 'repeat';
+    const { shorthand, bookId } = steps[step] ?? steps.repeat;
+    return {
+      athleteId,
+      groupId,
+      shorthand,
+      step,
+      label: LABELS[step],
+      ...(steps.repeat.bookId === undefined ? {} : { fromId: steps.repeat.bookId }),
+      ...(bookId === undefined ? {} : { bookId }),
+    };
+  });
+}
+
+/** What a group is ready for; those who were not there do not count. */
+export const groupVerdict = (answers: readonly ReadyAnswer[]): NextStep | undefined => {
+  const there = answers.filter(({ isAbsent }) => !isAbsent);
+  return there.length === 0 ? undefined : readinessOfGroup(there.map(({ verdict }) => verdict));
+};
+
+/** So many equal results in a row on one lever are enough. */
+const IN_A_ROW = 3;
+
+/**
+ * Who runs the very same for the third time now, going by what the coach decided the times before: another lever may move them.
+ * @param same the runs of this session before, the latest first.
+ */
+export function stuckOn(
+  answers: readonly ReadyAnswer[],
+  same: Pick<SameSessions, 'runs' | 'athletes'> | undefined,
+  { runId, date }: { runId: string; date: string },
+): string[] {
+  const before = (same?.runs ?? []).filter((run) => run.runId !== runId && run.date <= date);
+  return answers.flatMap(({ athleteId, verdict, isAbsent }) => {
+    if (verdict !== 'repeat' || isAbsent) return [];
+    const results = before.flatMap((run) => {
+      const part = same?.athletes.find((one) => one.runId === run.runId && one.athleteId === athleteId && one.isThere);
+      return part ? [part.nextStep] : [];
+    });
+    const last = results.slice(0, IN_A_ROW - 1);
+    return last.length === IN_A_ROW - 1 && last.every((step) => step === 'repeat') ? [athleteId] : [];
+  });
+}
+
+/** Another lever than the one that does not get on: the first of those that coaches turn to that moves anything. */
+export function otherLever(lever: Lever, moving: readonly Lever[]): Lever | undefined {
+  const order: Lever[] = ['more', 'less-rest', 'longer-same', 'sets', 'float', 'faster', 'longer', 'fewer'];
+  return order.find((one) => one !== lever && moving.includes(one));
+}

@@ -1,0 +1,163 @@
+import { useCallback, useMemo, useState } from 'react';
+import { ulid } from 'ulid';
+import { USUAL_EVERY_DAYS, type Lever, type Progression } from '@core/book/bookSession';
+import type { StepsFrom } from '@core/book/stepsFrom';
+import type { DayGroup, DayPlan } from '@core/planning/dayPlan';
+import { nextPlan, type NextPlan } from '@core/planning/nextPlan';
+import type { ReadyAnswer } from '@core/review/nextReady';
+import { parseStored } from '@core/session/parseSession';
+import type { NextStep } from '@core/trackside/events';
+import { useSquadEffort } from '../review/useSquadEffort';
+import type { ReadRun } from '../review/useReview';
+import type { BookView } from '../session/book/useBook';
+import type { SquadView } from '../squad/useSquad';
+import { useSameSessionsQuery, useSessionsQuery, type Session } from '../store/api';
+import { daysAfter, today } from '../ui/days';
+import { leversFor, otherLever, placedFor, stepsBy, stuckOn, type Ran, type Source, type What } from './nextChoices';
+
+/** Athletes of one group, as they ran. */
+export type GroupOfRun = DayGroup & { answers: ReadyAnswer[] };
+
+export type Next = {
+  /** The session as it was written, where it still is. */
+  session: Session | undefined;
+  progression: Progression | undefined;
+  answers: readonly ReadyAnswer[];
+  groups: GroupOfRun[];
+  choiceOf: (athleteId: string) => NextStep;
+  choose: (athleteIds: readonly string[], step: NextStep) => void;
+  what: What;
+  setWhat: (what: What) => void;
+  /** What can be changed, each with the text that most would run. */
+  whats: { what: What; shorthand: string }[];
+  /** On, again and back for those who ran the session itself. */
+  steps: StepsFrom;
+  /** Who is at it for the third time, and another lever that moves. */
+  stuck: { ids: string[]; lever: Lever | undefined };
+  date: string;
+  setDate: (date: string) => void;
+  placed: ReturnType<typeof placedFor>;
+  plan: NextPlan | undefined;
+};
+
+const NO_PLAN: DayPlan = {};
+
+/** The groups as they ended, with everyone who is asked about. */
+function groupsOf({ plan, state }: ReadRun, day: DayPlan, answers: readonly ReadyAnswer[]): GroupOfRun[] {
+  return plan.groups.flatMap((group): GroupOfRun[] => {
+    const own = answers.filter(({ groupId }) => groupId === group.id);
+    const { name = group.name } = state.groups.find(({ id }) => id === group.id) ?? {};
+    const written = day.groups?.find(({ id }) => id === group.id);
+    const { lane, startGapS, leaderId } = group;
+    return own.length === 0
+      ? []
+      : [
+          {
+            id: group.id,
+            name,
+            athleteIds: own.map(({ athleteId }) => athleteId),
+            ...(lane === undefined ? {} : { lane }),
+            ...(startGapS === undefined ? {} : { startGapS }),
+            ...(leaderId === undefined ? {} : { leaderId }),
+            ...(written?.version === undefined ? {} : { version: written.version }),
+            ...(group.bookId === undefined ? {} : { bookId: group.bookId }),
+            answers: own,
+          },
+        ];
+  });
+}
+
+/** Everything about the step after a session: what is chosen, and what it comes to. */
+export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: BookView, squad: SquadView): Next {
+  const { plan } = read;
+  const session = useSessionsQuery().data?.find(({ id }) => id === plan.sessionId);
+  const { data: same } = useSameSessionsQuery({ runId: plan.id });
+  const effort = useSquadEffort(read);
+  const day = session?.plan ?? NO_PLAN;
+  const bookId = session?.bookId;
+  const progression = book.progressions.find(({ stepIds }) => bookId !== undefined && stepIds.includes(bookId));
+  const about = useMemo(
+    (): Omit<Source, 'what' | 'advice' | 'ran'> => ({
+      ...(progression ? { progression } : {}),
+      sessions: book.sessions,
+      options: { paceNames: squad.paceNames, ...(plan.lapM === undefined ? {} : { lapM: plan.lapM }) },
+    }),
+    [progression, book.sessions, squad.paceNames, plan.lapM],
+  );
+  const ran = useMemo(
+    (): Ran => ({ shorthand: plan.shorthand, ...(bookId === undefined ? {} : { bookId }) }),
+    [plan.shorthand, bookId],
+  );
+  const advice = effort?.change;
+  const whats = useMemo(() => {
+    const own = stepsBy({ ...about, ran, what: 'progression' }).on;
+    const asked = advice && stepsBy({ ...about, ran, what: 'efforts', advice }).on;
+    return [
+      ...(own ? [{ what: 'progression' as const, shorthand: own.shorthand }] : []),
+      ...(asked ? [{ what: 'efforts' as const, shorthand: asked.shorthand }] : []),
+      ...leversFor({ ...about, ran }).map(({ lever, shorthand }) => ({ what: lever as What, shorthand })),
+    ];
+  }, [about, ran, advice]);
+  const [chosenWhat, setWhat] = useState<What>();
+  const usual = progression?.lever ?? 'more';
+  const what = chosenWhat ?? whats[0]?.what ?? usual;
+  const groups = useMemo(() => groupsOf(read, day, answers), [read, day, answers]);
+  const stepsOf = useCallback(
+    (groupId: string) => {
+      const group = groups.find(({ id }) => id === groupId);
+      const own: Ran =
+        group?.version === undefined
+          ? ran
+          : { shorthand: group.version, ...(group.bookId === undefined ? {} : { bookId: group.bookId }) };
+      return stepsBy({ ...about, ran: own, what, ...(advice ? { advice } : {}) });
+    },
+    [groups, about, ran, what, advice],
+  );
+  const [choices, setChoices] = useState<Readonly<Record<string, NextStep>>>({});
+  const verdicts = useMemo(() => new Map(answers.map(({ athleteId, verdict }) => [athleteId, verdict])), [answers]);
+  const choiceOf = useCallback(
+    (athleteId: string) => choices[athleteId] ?? verdicts.get(athleteId) ?? 'repeat',
+    [choices, verdicts],
+  );
+  const choose = (athleteIds: readonly string[], step: NextStep) =>
+    setChoices((before) => ({ ...before, ...Object.fromEntries(athleteIds.map((id) => [id, step])) }));
+  const placed = useMemo(() => placedFor(answers, choiceOf, stepsOf), [answers, choiceOf, stepsOf]);
+  const stuck = useMemo(() => {
+    const ids = stuckOn(answers, same, { runId: plan.id, date: plan.date });
+    const moving = whats.flatMap(({ what: one }) => (one === 'progression' || one === 'efforts' ? [] : [one]));
+    return { ids, lever: otherLever(usual, moving) };
+  }, [answers, same, plan, whats, usual]);
+  const after = daysAfter(plan.date, progression?.everyDays ?? USUAL_EVERY_DAYS);
+  const [date, setDate] = useState(after > today() ? after : daysAfter(today(), 1));
+  const found = useMemo(
+    () =>
+      nextPlan({
+        placed,
+        groups: groups.map(({ answers: _answers, ...group }) => group),
+        before: { plan: day, shorthand: plan.shorthand },
+        read: (shorthand) => {
+          const parsed = parseStored(shorthand, about.options);
+          return parsed.ok ? parsed.session : undefined;
+        },
+        newId: ulid,
+      }),
+    [placed, groups, day, plan.shorthand, about],
+  );
+  return {
+    session,
+    progression,
+    answers,
+    groups,
+    choiceOf,
+    choose,
+    what,
+    setWhat,
+    whats,
+    steps: stepsBy({ ...about, ran, what, ...(advice ? { advice } : {}) }),
+    stuck,
+    date,
+    setDate,
+    placed,
+    plan: found,
+  };
+}

@@ -1,0 +1,37 @@
+import { useEffect, useState } from 'react';
+import { readReady, readyAsked } from '@core/review/nextReady';
+import type { ReadRun } from '../review/useReview';
+import { memberOf, pacesOf, useSquad } from '../squad/useSquad';
+import { useTellings } from '../squad/useTellings';
+import type { ReadyWorker } from './ready.worker';
+
+type Answers = ReadyWorker['answers'];
+
+/** Who is ready for what comes next, worked out in a worker; undefined until it is there. */
+export function useReady(read: ReadRun): Answers | undefined {
+  const { squad } = useSquad();
+  const tellings = useTellings(read.plan.date);
+  const [found, setFound] = useState<Answers>();
+  useEffect(() => {
+    if (!squad || !tellings) return undefined;
+    const { plan, state, reviews } = read;
+    const asks: ReadyWorker['asks'] = readyAsked(state, reviews, plan.arc, (athleteId) => {
+      const athlete = memberOf(squad, athleteId);
+      if (!athlete || athlete.archived) return undefined;
+      const { curve } = pacesOf(athlete, squad, plan.date);
+      const telling = tellings[athleteId];
+      return { ...(curve ? { curve } : {}), ...(telling ? { telling } : {}) };
+    });
+    const worker = new Worker(new URL('./ready.worker.ts', window.location.href));
+    const done = (answers: Answers) => {
+      setFound(answers);
+      worker.terminate();
+    };
+    worker.onmessage = ({ data }: MessageEvent<Answers>) => done(data);
+    // Where workers are not to be had it takes the screen a moment.
+    worker.onerror = () => done(asks.map(readReady));
+    worker.postMessage(asks);
+    return () => worker.terminate();
+  }, [read, squad, tellings]);
+  return found;
+}

@@ -1,0 +1,137 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { ulid } from 'ulid';
+import { inverseOfBookChange } from '@core/book/bookChange';
+import type { BookChange, Lever } from '@core/book/bookSession';
+import type { DayPlan } from '@core/planning/dayPlan';
+import type { NextPlan } from '@core/planning/nextPlan';
+import { NEXT_STEPS } from '@core/trackside/events';
+import type { ReadRun } from '../review/useReview';
+import type { BookView } from '../session/book/useBook';
+import {
+  troubleText,
+  useChangeBookMutation,
+  usePutDayPlanMutation,
+  usePutSessionMutation,
+  useRemoveSessionMutation,
+  type Session,
+} from '../store/api';
+import { store } from '../store/store';
+import { dayInText } from '../ui/days';
+import { useNotice } from '../ui/Notices';
+import { bookSteps } from './bookSteps';
+import type { Next } from './useNext';
+
+/** A plan whose versions that are in the library by now say so. */
+const withIds = (plan: DayPlan, idOf: (shorthand: string) => string | undefined): DayPlan => ({
+  ...plan,
+  ...(plan.groups
+    ? {
+        groups: plan.groups.map((group) => {
+          const bookId = group.bookId ?? (group.version === undefined ? undefined : idOf(group.version));
+          return { ...group, ...(bookId === undefined ? {} : { bookId }) };
+        }),
+      }
+    : {}),
+});
+
+/** Takes back what was decided by the session that it was written into. */
+function takeBackDecided({ plan, correct }: ReadRun, sessionId: string): void {
+  const { run } = store.getState().trackside;
+  for (const event of run?.plan.id === plan.id ? run.events : [])
+    if (event.type === 'nextStep' && event.sessionId === sessionId) correct({ type: 'undone', eventId: event.id });
+}
+
+/**
+ * Writes the next session: new steps into the library, the session on its day, its plan, and what was decided into the log of the one
+ * that was run. All of it or nothing, and taken back in one.
+ */
+export function useWriteNext(read: ReadRun, next: Next, book: BookView) {
+  const [isWriting, setWriting] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
+  const [changeBook] = useChangeBookMutation();
+  const [putSession] = usePutSessionMutation();
+  const [putPlan] = usePutDayPlanMutation();
+  const [remove] = useRemoveSessionMutation();
+  const notice = useNotice();
+
+  const write = async (plan: NextPlan, begins?: { lever: Lever; name: string }): Promise<string | undefined> => {
+    const { session, progression, placed, date } = next;
+    const { title, intent } = session ?? read.plan;
+    const bookId = session?.bookId;
+    const steps = bookSteps({
+      placed,
+      ...(progression ? { progression } : {}),
+      sessions: book.sessions,
+      ran: {
+        title,
+        shorthand: read.plan.shorthand,
+        ...(bookId === undefined ? {} : { bookId }),
+        ...(intent ? { intent } : {}),
+      },
+      ...(begins ? { begins } : {}),
+      newId: ulid,
+    });
+    const undone: (() => unknown)[] = [];
+    const takeBack = () => undone.reverse().forEach((undo) => undo());
+    const failed = (error: unknown) => {
+      takeBack();
+      return `${troubleText(error)} Nothing was written.`;
+    };
+    if (steps) {
+      const sent = await changeBook(steps.change);
+      if (sent.error) return failed(sent.error);
+      const before: BookChange = inverseOfBookChange(steps.change, book);
+      undone.push(() => changeBook(before));
+    }
+    if (session && steps?.ranId !== undefined) {
+      const sent = await putSession({ ...session, bookId: steps.ranId });
+      if (sent.error) return failed(sent.error);
+      undone.push(() => putSession(session));
+    }
+    const mainId = plan.bookId ?? steps?.idOf(plan.shorthand);
+    const added = steps?.change.sessions?.find(({ id }) => id === mainId);
+    const written: Session = {
+      id: ulid(),
+      title: book.sessions.find(({ id }) => id === mainId)?.title ?? added?.title ?? title,
+      date,
+      shorthand: plan.shorthand,
+      ...(session?.startTime === undefined ? {} : { startTime: session.startTime }),
+      ...(intent ? { intent } : {}),
+      ...(mainId === undefined ? {} : { bookId: mainId }),
+    };
+    const sent = await putSession(written);
+    if (sent.error) return failed(sent.error);
+    undone.push(() => remove(written.id));
+    if (Object.keys(plan.plan).length > 0) {
+      const kept = await putPlan({
+        sessionId: written.id,
+        plan: withIds(plan.plan, (shorthand) => steps?.idOf(shorthand)),
+      });
+      if (kept.error) return failed(kept.error);
+    }
+    for (const step of NEXT_STEPS) {
+      const athleteIds = placed.flatMap((one) => (one.step === step ? [one.athleteId] : []));
+      if (athleteIds.length > 0) read.correct({ type: 'nextStep', athleteIds, step, sessionId: written.id });
+    }
+    undone.push(() => takeBackDecided(read, written.id));
+    router.push(`/sessions/plan/${written.id}`);
+    notice({
+      text: `“${written.title}” is written for ${dayInText(date)}.`,
+      undo: () => {
+        router.replace(`/results/${read.plan.id}/next`);
+        takeBack();
+      },
+    });
+    return undefined;
+  };
+
+  return {
+    trouble,
+    isWriting,
+    write: async (...asked: Parameters<typeof write>) => {
+      setWriting(true);
+      setTrouble(await write(...asked).finally(() => setWriting(false)));
+    },
+  };
+}

@@ -1,0 +1,28 @@
+import { View } from 'react-native';
+import { RadioButton } from 'react-native-paper';
+import { Press } from './Press';
+import { SPACE } from './theme';
+import { Words } from './Words';
+
+type Props = { label: string; chosen: boolean; onChoose: () => void };
+
+/** The dot is only looked at: the row is what is pressed. React Native's types do not know of it. */
+const INERT = { inert: true } as object;
+
+/** One of several long choices, a line each; their group has the role `radiogroup`. */
+export function RadioRow({ label, chosen, onChoose }: Props) {
+  return (
+    <Press
+      role="radio"
+      aria-label={label}
+      aria-checked={chosen}
+      onPress={onChoose}
+      style={{ minHeight: 44, flexDirection: 'row', alignItems: 'center', gap: SPACE.xs }}
+    >
+      <View {...INERT} style={{ marginLeft: -6 }}>
+        <RadioButton.Android value="" status={chosen ? 'checked' : 'unchecked'} />
+      </View>
+      <Words style={{ flex: 1 }}>{label}</Words>
+    </Press>
+  );
+}
