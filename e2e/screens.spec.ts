@@ -35,7 +35,7 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/results/squad', shows: 'Load by week' },
     { path: '/results/files', shows: 'A CSV with one row a rep' },
     { path: `/squad/${athlete?.id}?side=sessions`, shows: 'Load by week' },
-    { path: `/squad/${athlete?.id}?side=season`, shows: 'How the marks have come along' },
+    { path: `/squad/${athlete?.id}?side=season`, shows: 'How fitness has come along' },
   ];
 }
 

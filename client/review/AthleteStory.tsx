@@ -4,9 +4,11 @@ import { View } from 'react-native';
 import type { PaceMetres, RanRep } from '@core/review/history';
 import { kindsText } from '@core/review/sameSession';
 import { weeksOf, type SessionOfWeek } from '@core/review/story';
+import { FitnessChart } from '../squad/FitnessChart';
 import { calibrationText } from '../squad/tellingWords';
+import { memberOf, pacesOf, useSquad } from '../squad/useSquad';
 import { useTellings } from '../squad/useTellings';
-import { useAthletesQuery, troubleText, useAthleteHistoryQuery } from '../store/api';
+import { troubleText, useAthleteHistoryQuery } from '../store/api';
 import { DateLines } from '../ui/charts';
 import { dayName, daysAfter, today } from '../ui/days';
 import { Loading } from '../ui/Loading';
@@ -96,7 +98,9 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
   const window = useMemo(() => weeksBack(Number(weeks)), [weeks]);
   const { data, error, refetch } = useAthleteHistoryQuery({ athleteId, ...window });
   const calibration = useTellings(daysAfter(today(), 1))?.[athleteId];
-  const name = useAthletesQuery().data?.find(({ id }) => id === athleteId)?.name ?? 'Athlete';
+  const { squad } = useSquad();
+  const athlete = squad && memberOf(squad, athleteId);
+  const name = athlete?.name ?? 'Athlete';
   const metres = useMemo(
     () => (data ? metresOf(data.reps, new Map(data.runs.map(({ runId, date }) => [runId, date]))) : []),
     [data],
@@ -155,6 +159,7 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
         </View>
       )}
       <Later>
+        {athlete && squad && <FitnessChart athlete={athlete} paces={pacesOf(athlete, squad, today())} />}
         <LoadPart name={name} runs={data.runs} athletes={data.athletes} metres={metres} window={window} />
       </Later>
       <View role="list" aria-label="Sessions by week" style={{ gap: SPACE.m }}>

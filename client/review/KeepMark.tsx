@@ -18,7 +18,9 @@ type Props = {
   short?: boolean;
 };
 
-const isSame = (a: Mark, b: Mark) => a.runId === b.runId && a.kind === b.kind && a.distanceM === b.distanceM;
+/** Of an estimate there is one for each session, whatever distance it is told over; of trials one for each distance. */
+const isSame = (a: Mark, b: Mark) =>
+  a.runId === b.runId && a.kind === b.kind && (a.kind === 'session' || a.distanceM === b.distanceM);
 
 /** One tap keeps a mark of the session for an athlete's paces; another takes it back. */
 export function KeepMark({ squad, athlete, mark, short = false }: Props) {

@@ -72,7 +72,7 @@ export function SquadFitness({ read }: { read: ReadRun }) {
           })}
         </View>
       )}
-      {surer.length > 0 && <Words as="small">{`As fit as was known, and surer now: ${listed(surer)}.`}</Words>}
+      {surer.length > 0 && <Words as="small">{`As fit as their marks said, and surer now: ${listed(surer)}.`}</Words>}
       {others > 0 && (
         <Words as="small" quiet>
           {othersText(others, news.length)}

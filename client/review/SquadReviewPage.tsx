@@ -16,6 +16,7 @@ import { Later } from '../ui/Later';
 import { LoadPart } from './LoadPart';
 import { signedPercent } from './reviewWords';
 import { SaveRows } from './SaveRows';
+import { SquadTrend } from './SquadTrend';
 import { weeksBack, type Weeks } from './weeks';
 import { WeeksPicker } from './WeeksPicker';
 
@@ -157,6 +158,7 @@ export function SquadReviewPage() {
             isMean
           />
         </Later>
+        {squad && <SquadTrend squad={squad} members={members} />}
         <View style={{ alignItems: 'flex-start' }}>
           <SaveRows name="Squad" window={window} />
         </View>

@@ -14,12 +14,12 @@ function withError({ timeS, errorS }: Equivalent): string {
 }
 
 const SAYS: Record<FitnessReading['is'], string> = {
-  fitter: 'Fitter than was known',
-  'less-fit': 'Less fit than was known',
-  'as-known': 'About as fit as was known',
+  fitter: 'Fitter than their marks said',
+  'less-fit': 'Less fit than their marks said',
+  'as-known': 'About as fit as their marks said',
 };
 
-/** `Fitter than was known: 16:31 ± 9 s over 5000, before 16:50 ± 13 s.` */
+/** `Fitter than their marks said: 16:31 ± 9 s over 5000, before 16:50 ± 13 s.` */
 export function fitnessText({ is, nothingNew, distanceM, before, after }: FitnessReading): string {
   const over = formatDistance(distanceM);
   if (nothingNew) return `Nothing new: still ${withError(before)} over ${over}.`;

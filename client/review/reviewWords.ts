@@ -94,7 +94,7 @@ function leverText({ lever, from, to, set }: LeverChange): string {
   switch (lever) {
     case 'recovery':
       return set.kind === 'jog'
-        ? `jog ${Math.round(to)} m, not ${Math.round(from)} m`
+        ? `jog ${Math.round(to)} m, not ${Math.round(from)} m, or the same ${Math.round(from)} m ${to < from ? 'quicker' : 'slower'}: in ${Math.round((to / from) * 100)} % of the time`
         : `rests of ${formatRest(to)}, not ${formatRest(from)}`;
     case 'pace':
       return `${size((1 / to - 1) * 100)} ${to < 1 ? 'slower' : 'quicker'}`;

@@ -68,7 +68,7 @@ function Guides({ squad }: { squad: SquadView }) {
   const schools = schoolsOf(squad.settings);
   const { pulse } = schools;
   const putSchools = async (part: Partial<Schools>) => {
-    const done = await change({ schools: { ...schools, ...part } }, 'The school is changed.');
+    const done = await change({ schools: { ...schools, ...part } }, 'The setting is changed.');
     setTrouble(done.ok ? undefined : done.message);
   };
   const setMost = (at: number, to: Partial<VolumeGuide>) =>

@@ -68,3 +68,10 @@ export function weigh(mark: Mark, asOf: string, courses?: CourseOffsets): Weighe
     sd: Math.hypot(ownSd + ageDays * SD_PER_DAY, sd),
   };
 }
+
+/** The standard deviation of ln(time) of a mark as it was on its own day: what its age makes it less sure of today does not count. */
+export function sdOnItsDay({ mark, ageDays, sd }: Weighed): number {
+  const ownSd = mark.alone?.sd ?? SD_OF_KIND[mark.kind];
+  const ofCourse = Math.max(0, sd ** 2 - (ownSd + ageDays * SD_PER_DAY) ** 2);
+  return Math.sqrt(ownSd ** 2 + ofCourse);
+}

@@ -11,6 +11,7 @@ export function whyNotForHelper(
   if (event.deviceId !== ownDeviceId) return 'This comes from another phone than the one that has joined.';
   if (event.type === 'ended') return 'Only the coach’s phone ends the session.';
   if (event.type === 'excluded') return 'Only the coach leaves a rep out of the reading.';
+  if (event.type === 'nextDay' || event.type === 'nextStep') return 'Only the coach says what comes next.';
   if (event.type !== 'undone' && event.type !== 'shifted') return undefined;
   const device = deviceOf(event.eventId);
   return device === ownDeviceId || device === LOOP_DEVICE
@@ -18,6 +19,8 @@ export function whyNotForHelper(
     : 'A helper’s phone changes only what it has taken itself. Ask the coach to change this.';
 }
 
+const FOR_THE_COACH: ReadonlySet<RunEvent['type']> = new Set(['noted', 'excluded', 'nextDay', 'nextStep']);
+
 /** A helper reads everything that timing takes; what was noted about people is for the coach, and for the phone that noted it. */
 export const isForHelper = ({ type, deviceId }: RunEvent, ownDeviceId: string): boolean =>
-  (type !== 'noted' && type !== 'excluded') || deviceId === ownDeviceId;
+  !FOR_THE_COACH.has(type) || deviceId === ownDeviceId;

@@ -264,11 +264,13 @@ describe('a helper’s phone', () => {
     const undo = (eventId: string): RunEvent => ({ ...helper.crossed(), type: 'undone', eventId });
     const asCoach = coach.crossed();
     const end: RunEvent = { ...helper.crossed(), type: 'ended' };
+    const dayAfter: RunEvent = { ...helper.crossed(), type: 'nextDay', athleteIds: [athleteId], legs: 'sore' };
+    const next: RunEvent = { ...helper.crossed(), type: 'nextStep', athleteIds: [athleteId], step: 'on' };
     const shift: RunEvent = { ...helper.crossed(), type: 'shifted', eventId: ofCoach.id, toMs: 5 };
     const [undoCoach, undoOwn, undoUnknown] = [undo(ofCoach.id), undo(ofHelper.id), undo(ulid())];
-    expect(await post(helper, ofHelper, asCoach, end, undoCoach, undoOwn, shift, undoUnknown)).toEqual({
+    expect(await post(helper, ofHelper, asCoach, end, undoCoach, undoOwn, shift, undoUnknown, dayAfter, next)).toEqual({
       accepted: [ofHelper.id, undoOwn.id],
-      refused: [asCoach, end, undoCoach, shift, undoUnknown].map(({ id }) =>
+      refused: [asCoach, end, undoCoach, shift, undoUnknown, dayAfter, next].map(({ id }) =>
         expect.objectContaining({ id, code: 'not_for_helper' }),
       ),
     });

@@ -106,13 +106,30 @@ export function WeekBars({ about, bars, unit }: BarsProps) {
   );
 }
 
+/** How a dot is drawn. */
+type Look = 'filled' | 'square' | 'pale';
+
 /** Without a dot where `isMarked` says no. */
-export type DatedPoint = { date: string; value: number; isMarked?: boolean };
+export type DatedPoint = { date: string; value: number; isMarked?: boolean; look?: Look };
 type Line = { points: readonly DatedPoint[]; kind: 'main' | 'band' | 'goal' };
+
+/** A dot is a line of its own: straight up over its error, with the dot half way. */
+const asLine = ({ date, value, low, high, look }: DatedDot) => ({
+  kind: 'dot' as const,
+  points: [
+    { date, value: low, isMarked: false },
+    { date, value, look },
+    { date, value: high, isMarked: false },
+  ],
+});
+
+/** A value of its own with how far it may be off. */
+export type DatedDot = { date: string; value: number; low: number; high: number; look: Look };
 
 type LinesProps = {
   about: string;
   lines: readonly Line[];
+  dots?: readonly DatedDot[];
   /** A value as it is read: `4:36`. */
   text: (value: number) => string;
   /** Steps that the axis may go in. */
@@ -124,14 +141,14 @@ type LinesProps = {
 };
 
 /** Values over dates: the line itself with dots, its error as thin lines, a goal as a dashed one. */
-export function DateLines({ about, lines, text, steps, isUpsideDown = false, axis }: LinesProps) {
+export function DateLines({ about, lines, dots = [], text, steps, isUpsideDown = false, axis }: LinesProps) {
   const palette = usePalette();
   const labels = useLabels();
   const all = lines.flatMap(({ points }) => points);
-  const dates = all.map(({ date }) => date).sort();
+  const dates = [...all, ...dots].map(({ date }) => date).sort();
   const [first, last] = [dates[0], dates.at(-1)];
   if (first === undefined || last === undefined) return null;
-  const values = all.map(({ value }) => value);
+  const values = [...all.map(({ value }) => value), ...dots.flatMap(({ low, high }) => [low, high])];
   const [least, most] = [Math.min(...values), Math.max(...values)];
   const fitting = steps.find((one) => (most - least) / one <= SECTIONS - 1) ?? 1;
   const {
@@ -147,6 +164,12 @@ export function DateLines({ about, lines, text, steps, isUpsideDown = false, axi
     main: { color: palette.ink, thickness: 3, hideDataPoints: false },
     band: { color: palette.jog, thickness: 1.5, hideDataPoints: true },
     goal: { color: palette.ink, thickness: 2, hideDataPoints: true },
+    dot: { color: palette.quiet, thickness: 1.5, hideDataPoints: false },
+  } as const;
+  const LOOKS = {
+    filled: {},
+    square: { dataPointShape: 'rectangular', dataPointWidth: 9, dataPointHeight: 9 },
+    pale: { dataPointColor: palette.warning },
   } as const;
   return (
     <View style={{ gap: SPACE.xs }}>
@@ -156,7 +179,7 @@ export function DateLines({ about, lines, text, steps, isUpsideDown = false, axi
           return (
             <LineChart
               {...labels}
-              dataSet={lines
+              dataSet={[...lines, ...dots.map(asLine)]
                 .filter(({ points }) => points.length > 0)
                 .map(({ points: given, kind }) => {
                   // Every line begins at the left: one that starts later is drawn unseen up to there.
@@ -164,11 +187,12 @@ export function DateLines({ about, lines, text, steps, isUpsideDown = false, axi
                   const isLater = begins !== undefined && begins.date > first;
                   const points = isLater ? [{ ...begins, date: first, isMarked: false }, ...given] : given;
                   return {
-                    data: points.map(({ date, value, isMarked = true }, i) => {
+                    data: points.map(({ date, value, isMarked = true, look = 'filled' }, i) => {
                       const next = points[i + 1];
                       return {
                         value: drawn(value),
                         hideDataPoint: !isMarked,
+                        ...LOOKS[look],
                         spacing: next ? differenceInCalendarDays(parseISO(next.date), parseISO(date)) * perDay : 0,
                       };
                     }),

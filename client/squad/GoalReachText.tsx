@@ -1,0 +1,40 @@
+import { View } from 'react-native';
+import { timeErrorFor, timeFor } from '@core/fitness/curve';
+import type { SquadMember } from '@core/squad/athlete';
+import type { AthletePaces } from '@core/squad/athletePaces';
+import { goalReach } from '@core/squad/goalReach';
+import { formatDistance } from '@core/units/distance';
+import { formatTime } from '@core/units/time';
+import { today } from '../ui/days';
+import { Words } from '../ui/Words';
+import { reachTexts } from './trendWords';
+import { useTrend } from './useTrend';
+
+type Props = { athlete: SquadMember; paces: AthletePaces };
+
+/** Whether the goal can be reached by its day: what is to be found, the rate it needs beside their own, and what else could be aimed at. */
+export function GoalReachText({ athlete, paces }: Props) {
+  const { goal } = athlete;
+  const { curve } = paces;
+  const { trend } = useTrend(paces, goal?.distanceM ?? 5000);
+  if (!goal || !curve) return null;
+  const { distanceM } = goal;
+  const now = { timeS: timeFor(curve, distanceM), errorS: timeErrorFor(curve, distanceM) };
+  const reach = goalReach(now, trend, goal, today());
+  if (!reach) return null;
+  const toFindS = now.timeS - goal.timeS;
+  return (
+    <View style={{ gap: 2 }}>
+      {toFindS > 0 && (
+        <Words as="small">
+          {`${formatTime(toFindS, 1)} s to find over ${formatDistance(distanceM)}, ${formatTime((toFindS * 400) / distanceM, 1)} s a lap.`}
+        </Words>
+      )}
+      {reachTexts(reach, trend, goal).map((text) => (
+        <Words as="small" key={text}>
+          {text}
+        </Words>
+      ))}
+    </View>
+  );
+}
