@@ -1,7 +1,9 @@
 import { View } from 'react-native';
 import { Divider, SegmentedButtons } from 'react-native-paper';
 import { NEXT_STEPS, type NextStep } from '@core/trackside/events';
+import { adviceText } from '../review/reviewWords';
 import { SPACE } from '../ui/theme';
+import { TickRow } from '../ui/TickRow';
 import { Words } from '../ui/Words';
 import { groupVerdict } from './nextChoices';
 import { groupText, STEP_WORDS } from './nextWords';
@@ -36,7 +38,7 @@ type Props = { group: GroupOfRun; next: Next; nameOf: (athleteId: string) => str
 
 /** One group: what most are ready for, one tap for all of it, and each with the reasons. */
 export function ReadyRows({ group, next, nameOf }: Props) {
-  const { steps, choiceOf, choose } = next;
+  const { steps, choiceOf, choose, what, takesAdvice, toggleAdvice } = next;
   const can = (step: NextStep) => step === 'repeat' || steps[step] !== undefined;
   const there = group.answers.filter(({ isAbsent }) => !isAbsent);
   const ids = group.answers.map(({ athleteId }) => athleteId);
@@ -62,7 +64,7 @@ export function ReadyRows({ group, next, nameOf }: Props) {
         />
       </View>
       <View role="list">
-        {group.answers.map(({ athleteId, reasons, isAbsent }) => (
+        {group.answers.map(({ athleteId, reasons, isAbsent, advice }) => (
           <View role="listitem" key={athleteId} style={{ gap: 2, paddingTop: SPACE.s }}>
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
               <Words as="strong" quiet={isAbsent ?? false} style={{ flex: 1 }}>
@@ -78,6 +80,13 @@ export function ReadyRows({ group, next, nameOf }: Props) {
             <Words as="small" quiet>
               {reasons.join(' ')}
             </Words>
+            {advice && what !== 'efforts' && (
+              <TickRow
+                label={`For ${nameOf(athleteId)} alone: ${adviceText(advice)}`}
+                checked={takesAdvice.has(athleteId)}
+                onChange={() => toggleAdvice(athleteId)}
+              />
+            )}
             <Divider style={{ marginTop: SPACE.xs }} />
           </View>
         ))}

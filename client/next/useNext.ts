@@ -4,8 +4,10 @@ import { USUAL_EVERY_DAYS, type Lever, type Progression } from '@core/book/bookS
 import type { StepsFrom } from '@core/book/stepsFrom';
 import type { DayGroup, DayPlan } from '@core/planning/dayPlan';
 import { nextPlan, type NextPlan } from '@core/planning/nextPlan';
+import { withOwnAdvice } from '@core/planning/ownAdvice';
 import type { ReadyAnswer } from '@core/review/nextReady';
 import { parseStored } from '@core/session/parseSession';
+import { schoolsOf } from '@core/squad/schools';
 import type { NextStep } from '@core/trackside/events';
 import { useSquadEffort } from '../review/useSquadEffort';
 import type { ReadRun } from '../review/useReview';
@@ -36,6 +38,9 @@ export type Next = {
   stuck: { ids: string[]; lever: Lever | undefined };
   date: string;
   setDate: (date: string) => void;
+  /** Who gets what their own efforts ask for. */
+  takesAdvice: ReadonlySet<string>;
+  toggleAdvice: (athleteId: string) => void;
   placed: ReturnType<typeof placedFor>;
   plan: NextPlan | undefined;
 };
@@ -99,8 +104,9 @@ export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: Bo
     ];
   }, [about, ran, advice]);
   const [chosenWhat, setWhat] = useState<What>();
-  const usual = progression?.lever ?? 'more';
-  const what = chosenWhat ?? whats[0]?.what ?? usual;
+  const usual = progression?.lever ?? schoolsOf(squad.settings).progressBy ?? 'more';
+  const first = whats.find(({ what: one }) => one === 'progression') ?? whats.find(({ what: one }) => one === usual);
+  const what = chosenWhat ?? (first ?? whats[0])?.what ?? usual;
   const groups = useMemo(() => groupsOf(read, day, answers), [read, day, answers]);
   const stepsOf = useCallback(
     (groupId: string) => {
@@ -128,21 +134,31 @@ export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: Bo
     return { ids, lever: otherLever(usual, moving) };
   }, [answers, same, plan, whats, usual]);
   const after = daysAfter(plan.date, progression?.everyDays ?? USUAL_EVERY_DAYS);
+  const [takesAdvice, setTakesAdvice] = useState<ReadonlySet<string>>(new Set());
+  const toggleAdvice = (athleteId: string) =>
+    setTakesAdvice((before) => {
+      const now = new Set(before);
+      if (!now.delete(athleteId)) now.add(athleteId);
+      return now;
+    });
   const [date, setDate] = useState(after > today() ? after : daysAfter(today(), 1));
-  const found = useMemo(
-    () =>
-      nextPlan({
-        placed,
-        groups: groups.map(({ answers: _answers, ...group }) => group),
-        before: { plan: day, shorthand: plan.shorthand },
-        read: (shorthand) => {
-          const parsed = parseStored(shorthand, about.options);
-          return parsed.ok ? parsed.session : undefined;
-        },
-        newId: ulid,
-      }),
-    [placed, groups, day, plan.shorthand, about],
-  );
+  const found = useMemo(() => {
+    const readText = (shorthand: string) => {
+      const parsed = parseStored(shorthand, about.options);
+      return parsed.ok ? parsed.session : undefined;
+    };
+    const next = nextPlan({
+      placed,
+      groups: groups.map(({ answers: _answers, ...group }) => group),
+      before: { plan: day, shorthand: plan.shorthand },
+      read: readText,
+      newId: ulid,
+    });
+    const advised = answers.flatMap(({ athleteId, advice: own }) =>
+      own && takesAdvice.has(athleteId) ? [[athleteId, own] as const] : [],
+    );
+    return next && withOwnAdvice(next, placed, new Map(advised), readText);
+  }, [placed, groups, day, plan.shorthand, about, answers, takesAdvice]);
   return {
     session,
     progression,
@@ -157,6 +173,8 @@ export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: Bo
     stuck,
     date,
     setDate,
+    takesAdvice,
+    toggleAdvice,
     placed,
     plan: found,
   };

@@ -1,5 +1,5 @@
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
 import { inverseOfBookChange } from '@core/book/bookChange';
 import type { BookChange, Lever } from '@core/book/bookSession';
@@ -48,6 +48,8 @@ function takeBackDecided({ plan, correct }: ReadRun, sessionId: string): void {
  */
 export function useWriteNext(read: ReadRun, next: Next, book: BookView) {
   const [isWriting, setWriting] = useState(false);
+  // Two taps may come before the first is drawn.
+  const isBusy = useRef(false);
   const [trouble, setTrouble] = useState<string>();
   const [changeBook] = useChangeBookMutation();
   const [putSession] = usePutSessionMutation();
@@ -130,8 +132,14 @@ export function useWriteNext(read: ReadRun, next: Next, book: BookView) {
     trouble,
     isWriting,
     write: async (...asked: Parameters<typeof write>) => {
+      if (isBusy.current) return;
+      isBusy.current = true;
       setWriting(true);
-      setTrouble(await write(...asked).finally(() => setWriting(false)));
+      const refused = await write(...asked).finally(() => {
+        isBusy.current = false;
+        setWriting(false);
+      });
+      setTrouble(refused);
     },
   };
 }

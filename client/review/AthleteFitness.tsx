@@ -3,6 +3,7 @@ import type { EffortReading } from '@core/review/effortReading';
 import { goalReps, markOfEstimate, trialsIn } from '@core/review/fitnessReading';
 import type { ReviewRow } from '@core/review/review';
 import { memberOf, useSquad } from '../squad/useSquad';
+import { useTellings } from '../squad/useTellings';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { DOUBTFUL_DAY, fitnessText, goalRepsText } from './fitnessWords';
@@ -15,6 +16,17 @@ export function AthleteFitness({ read, row, effort }: { read: ReadRun; row: Revi
   const reading = useFitness(read, row);
   const { squad } = useSquad();
   const athlete = squad && memberOf(squad, row.athleteId);
+  const isWaiting = useTellings(read.plan.date) === undefined;
+  // What follows is not pushed away when it comes.
+  if (!reading && isWaiting && athlete && athlete.marks.length > 0)
+    return (
+      <View style={{ gap: SPACE.s }} aria-busy>
+        <Words as="heading" level={2}>
+          Fitness
+        </Words>
+        <Words quiet>Working it out …</Words>
+      </View>
+    );
   if (!reading || !athlete) return null;
   const { plan } = read;
   const trials = trialsIn(row, plan.intent, effort, plan);

@@ -90,7 +90,8 @@ export function effortText({ verdict, at, isPredicted }: EffortReading): string 
   }
 }
 
-function leverText({ lever, from, to, set }: LeverChange): string {
+/** `rests of 90 s, not 75 s` */
+export function adviceText({ lever, from, to, set }: LeverChange): string {
   switch (lever) {
     case 'recovery':
       return set.kind === 'jog'
@@ -106,7 +107,7 @@ function leverText({ lever, from, to, set }: LeverChange): string {
 
 /** What to change next time: `Next time: rests of 60 s, not 75 s.`; empty where nothing is. */
 export const nextTimeText = (changes: readonly LeverChange[]): string =>
-  changes.length === 0 ? '' : `Next time: ${listed(changes.map(leverText))}.`;
+  changes.length === 0 ? '' : `Next time: ${listed(changes.map(adviceText))}.`;
 
 /** `Effort as meant for 8 of 11; harder: Milo Thurskell.`; undefined where nobody told one. */
 export function squadEffortText({ told, asMeant, easy, hard, change }: SquadEffort): string | undefined {

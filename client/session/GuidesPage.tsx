@@ -4,7 +4,14 @@ import { View } from 'react-native';
 import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/conditions/heat';
 import { INTENT_FACTS } from '@core/session/intent';
 import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/session/volumeGuides';
-import { SAYS_OF_END, SAYS_OF_MANNER, SAYS_OF_STRIDES, schoolsOf, type Schools } from '@core/squad/schools';
+import {
+  SAYS_OF_END,
+  SAYS_OF_MANNER,
+  SAYS_OF_PROGRESS,
+  SAYS_OF_STRIDES,
+  schoolsOf,
+  type Schools,
+} from '@core/squad/schools';
 import { useSquad, type SquadView } from '../squad/useSquad';
 import { useSquadChange } from '../squad/useSquadChange';
 import { troubleText } from '../store/api';
@@ -51,6 +58,12 @@ const STRIDES = [
   { value: 'top-speed', text: 'Top speed' },
 ] as const;
 
+const PROGRESS = [
+  { value: 'more', text: 'More of it' },
+  { value: 'faster', text: 'Faster' },
+  { value: 'less-rest', text: 'Less rest' },
+] as const;
+
 function Guides({ squad }: { squad: SquadView }) {
   const palette = usePalette();
   const { change } = useSquadChange(squad);
@@ -66,7 +79,7 @@ function Guides({ squad }: { squad: SquadView }) {
     setTrouble(done.ok ? undefined : done.message);
   };
   const schools = schoolsOf(squad.settings);
-  const { pulse } = schools;
+  const { pulse, progressBy = 'more' } = schools;
   const putSchools = async (part: Partial<Schools>) => {
     const done = await change({ schools: { ...schools, ...part } }, 'The setting is changed.');
     setTrouble(done.ok ? undefined : done.message);
@@ -183,7 +196,7 @@ function Guides({ squad }: { squad: SquadView }) {
         </View>
       </View>
       <Words as="heading" level={2}>
-        Recoveries and strides
+        Recoveries, strides and steps
       </Words>
       <Words as="small" quiet>
         How this squad does it where a session does not say so, and what the builder begins with. Coaches disagree: each
@@ -227,6 +240,16 @@ function Guides({ squad }: { squad: SquadView }) {
             onChange={(stridesBy) => void putSchools({ stridesBy })}
           />
           {from(SAYS_OF_STRIDES[schools.stridesBy])}
+        </View>
+        <View style={{ gap: SPACE.xs }}>
+          <Choice
+            label="A session grows first by"
+            showLabel
+            options={PROGRESS}
+            value={progressBy}
+            onChange={(next) => void putSchools({ progressBy: next })}
+          />
+          {from(SAYS_OF_PROGRESS[progressBy])}
         </View>
       </View>
       <PulseBands bands={schools.pulseByIntent ?? {}} put={(pulseByIntent) => void putSchools({ pulseByIntent })} />

@@ -15,7 +15,7 @@ import { INTENTS, type Intent } from '../session/intent';
 import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { SquadChange } from '../squad/change';
-import { REST_ENDS, STRIDES_BY, USUAL_MANNERS, type PulseBand, type Schools } from '../squad/schools';
+import { PROGRESS_BY, REST_ENDS, STRIDES_BY, USUAL_MANNERS, type PulseBand, type Schools } from '../squad/schools';
 
 /** An athlete as sent: without a tile name one is suggested, without a status they are in training. */
 export type AthleteInput = Omit<Athlete, 'tileName' | 'status'> & Partial<Pick<Athlete, 'tileName' | 'status'>>;
@@ -203,6 +203,7 @@ const pulseBandSchema = Joi.object<PulseBand>({ from: beats('The lower end'), to
 );
 
 const schoolsSchema = Joi.object<Schools>({
+  progressBy: Joi.string().valid(...PROGRESS_BY),
   manner: Joi.string()
     .valid(...USUAL_MANNERS)
     .required(),

@@ -78,6 +78,13 @@ test('an effort is taken as most would tell it, and told as it was told', () => 
   expect(answer(ran(ON, [felt(1, 10)]), higher)?.verdict).toBe('back');
 });
 
+test('what their own efforts ask for goes with it, where they do', () => {
+  const hard = answer(ran(ON, [felt(1, 7), felt(3, 9), felt(5, 10)]));
+  expect(hard?.advice).toMatchObject({ lever: 'recovery' });
+  expect(hard?.advice?.to ?? 0).toBeGreaterThan(hard?.advice?.from ?? 0);
+  expect(answer(ran(ON))).not.toHaveProperty('advice');
+});
+
 test('a finish that nobody took is no rep that was cut', () => {
   const events = [...ran(ON.slice(0, 5)), start(900, 5)];
   expect(answer(events)?.reasons.join(' ')).not.toMatch(/cut/);

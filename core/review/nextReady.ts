@@ -3,12 +3,14 @@ import type { Curve } from '../fitness/curve';
 import { oneMoreFits } from '../outlook/chances';
 import { asMostTell, type Telling } from '../outlook/calibration';
 import { meantFor } from '../outlook/outlook';
+import type { LeverChange } from '../outlook/proposals';
 import type { MeantArc } from '../session/intent';
 import type { TargetLeg } from '../targets/targetsFor';
 import type { AthleteState, RunState } from '../trackside/runState';
 import { seeded } from '../units/seeded';
 import { asRun } from './asRun';
 import type { ReviewCell } from './cell';
+import { nextTime, readEffort } from './effortReading';
 import type { Review, ReviewRow } from './review';
 import { readiness, type Readiness, type ReadinessInput, type RepDone } from './readiness';
 
@@ -20,11 +22,17 @@ export type ReadyAsked = {
   /** What they ran and their curve of that day, where they have one. */
   legs: TargetLeg[];
   curve?: Curve;
+  /** By which the efforts are read, where any was told. */
+  efforts?: { cells: ReviewCell[]; arc: MeantArc; telling?: Telling };
   /** They were not there, or ran nothing. */
   isAbsent?: true;
 };
 
-export type ReadyAnswer = Readiness & Pick<ReadyAsked, 'athleteId' | 'groupId' | 'isAbsent'>;
+export type ReadyAnswer = Readiness &
+  Pick<ReadyAsked, 'athleteId' | 'groupId' | 'isAbsent'> & {
+    /** What their own efforts ask to be changed for them. */
+    advice?: LeverChange;
+  };
 
 /** So many draws tell a share to within a few percent; a squad waits for them. */
 const DRAWS = 300;
@@ -86,6 +94,7 @@ function askedOf(
     ...whom,
     legs,
     ...(curve ? { curve } : {}),
+    ...(arc && lastTold >= 0 ? { efforts: { cells: [...cells], arc, ...(telling ? { telling } : {}) } } : {}),
     input: {
       reps: ran.map((cell) => doneOf(cell, targets.get(cell.repIndex)?.tolerance, telling)),
       ...(meantLast === undefined ? {} : { meantLast }),
@@ -120,9 +129,23 @@ export function readyAsked(
     .sort((a, b) => (order.get(a.groupId) ?? 0) - (order.get(b.groupId) ?? 0));
 }
 
+/** What the efforts ask for: the first change, which is the one that does most for its size. */
+function adviceOf({ curve, efforts }: ReadyAsked): LeverChange | undefined {
+  if (!curve || !efforts) return undefined;
+  const { cells, arc, telling } = efforts;
+  return nextTime(cells, readEffort(cells, arc, curve, telling), arc, curve, telling)[0];
+}
+
 /** The answer for one athlete; the same each time it is asked. */
-export function readReady({ athleteId, groupId, isAbsent, input, legs, curve }: ReadyAsked): ReadyAnswer {
+export function readReady(asked: ReadyAsked): ReadyAnswer {
+  const { athleteId, groupId, isAbsent, input, legs, curve } = asked;
   if (isAbsent) return { athleteId, groupId, isAbsent, verdict: 'repeat', reasons: ['Ran nothing of it.'] };
   const oneMore = curve && oneMoreFits(curve, legs, seeded(7), DRAWS);
-  return { athleteId, groupId, ...readiness({ ...input, ...(oneMore === undefined ? {} : { oneMore }) }) };
+  const advice = adviceOf(asked);
+  return {
+    athleteId,
+    groupId,
+    ...readiness({ ...input, ...(oneMore === undefined ? {} : { oneMore }) }),
+    ...(advice ? { advice } : {}),
+  };
 }

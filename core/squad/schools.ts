@@ -11,6 +11,8 @@ import type { Recovery } from '../session/session';
 export const USUAL_MANNERS = ['stand', 'walk', 'jog', 'moving'] as const;
 /** What ends a recovery that the builder adds. */
 export const REST_ENDS = ['clock', 'distance', 'ready', 'pulse'] as const;
+/** What a session grows by first. */
+export const PROGRESS_BY = ['more', 'faster', 'less-rest'] as const;
 /** What the speed of strides hangs on. */
 export const STRIDES_BY = ['400', '800', 'top-speed'] as const;
 
@@ -22,6 +24,8 @@ export type PulseBand = { from: number; to: number };
  * such a session, where the coach has set one.
  */
 export type Schools = {
+  /** What a next step changes first, where there is no progression; more of it if left out. */
+  progressBy?: (typeof PROGRESS_BY)[number];
   manner: (typeof USUAL_MANNERS)[number];
   restEnds: (typeof REST_ENDS)[number];
   pulse: PulseBand;
@@ -51,6 +55,12 @@ export const SAYS_OF_END: Record<Schools['restEnds'], string> = {
   distance: 'A distance: starts stay on the marks, and slower runners rest longer.',
   ready: 'Ready: a tap says when; nobody starts before they can.',
   pulse: 'The pulse: back in a band; honest on hot days and after illness.',
+};
+
+export const SAYS_OF_PROGRESS: Record<(typeof PROGRESS_BY)[number], string> = {
+  more: 'Volume: another rep at the same pace; the surest way to more stamina.',
+  faster: 'Speed: from the pace of now towards the goal’s; nearer to the race.',
+  'less-rest': 'Shorter rests: the same reps nearer to the race without a break.',
 };
 
 export const SAYS_OF_STRIDES: Record<Schools['stridesBy'], string> = {

@@ -129,6 +129,9 @@ async function measured(seasons: Seasons): Promise<Figures> {
   figures['an athlete’s story, all of it'] = await held(ask('GET', `review/athletes/${athlete?.id}?${whole}`));
   figures['the squad, 14 weeks'] = await held(ask('GET', `review/squad?${shown}`));
   figures['the same session over the weeks'] = await held(ask('GET', `review/runs/${run?.id}/same`));
+  const after = format(addDays(last, 1), 'yyyy-MM-dd');
+  figures['how everyone tells effort, first asked for'] = await held(ask('GET', `review/calibrations?before=${after}`));
+  figures['how everyone tells effort again'] = await held(ask('GET', `review/calibrations?before=${after}`));
   const plan = seasons.planOn(new Date());
   const events = seasons.eventsOf(plan, new Date());
   await ask('PUT', `runs/${plan.id}/plan`, plan)();

@@ -61,12 +61,15 @@ test.describe('phone', () => {
       ['session', `/sessions/${id}`, 'Lap by lap'],
       ['results', `/results/${run?.id}`, 'rep to rep'],
       ['athlete-result', `/results/${steps?.id}/${milo?.id}`, 'The whole session'],
+      ['next', `/results/${steps?.id}/next`, 'What changes'],
+      ['athlete-season', `/squad/${ada?.id}?side=season`, 'How fitness has come along'],
       ['same-session', `/results/${steps?.id}/same`, 'Rep for rep'],
       ['squad-review', '/results/squad', 'Hard minutes by week'],
     ] as const) {
       await page.goto(demo.url + place);
       await page.getByText(shows).first().waitFor();
-      if (/result|review|same/.test(name)) await page.locator('[role=img] svg').first().waitFor();
+      if (/result|review|same|season/.test(name)) await page.locator('[role=img] svg').first().waitFor();
+      await page.getByText('Working it out …').waitFor({ state: 'hidden' });
       await shoot(page, name);
     }
     await page.goto(`${demo.url}/sessions/${id}`);
@@ -74,9 +77,6 @@ test.describe('phone', () => {
     await page.getByRole('button', { name: 'Change 8 × 400 at 5k' }).tap();
     await page.getByRole('listbox', { name: 'Pace' }).scrollIntoViewIfNeeded();
     await shoot(page, 'builder');
-    await page.goto(`${demo.url}/sessions/book`);
-    await page.getByText('44 sessions').waitFor();
-    await shoot(page, 'book');
   });
   test('the plan of a day', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
@@ -125,11 +125,8 @@ test.describe('phone', () => {
 
 test.describe('wide', () => {
   test.use(WIDE);
-  test('squad, session and results', async ({ page, demo }) => {
+  test('session and results', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
-    await page.goto(`${demo.url}/squad`);
-    await page.getByRole('link', { name: 'Bo Tarrowby' }).waitFor();
-    await shoot(page, 'squad-wide');
     const runs = await demo.get<{ id: string; title: string }[]>('runs');
     await page.goto(`${demo.url}/sessions/${id}`);
     await page.getByText('Lap by lap').waitFor();

@@ -125,7 +125,10 @@ export async function calibrationsBefore(db: Db, before: string): Promise<Record
       // What was worked out holds for as long as all that it was worked out from is the same.
       const readFrom = JSON.stringify([session.rows, athlete.marks, athlete.nudge, book.model, [...courses]]);
       const known = kept.get(key);
-      const told = known?.readFrom === readFrom ? known.told : toldOf(athlete, sessionId, session, book, courses);
+      const isKnown = known?.readFrom === readFrom;
+      // A curve for each day takes a while: others go first.
+      if (!isKnown) await breathe();
+      const told = isKnown ? known.told : toldOf(athlete, sessionId, session, book, courses);
       kept.delete(key);
       kept.set(key, { readFrom, told });
       const ageDays = ageDaysOn(session.date, before);
