@@ -70,6 +70,9 @@ test('nothing is cut off, sticks out or lies over something else on any main scr
   await seen('/track', LONGEST.title);
   await seen(`/track/ready/${sessionId}`, 'Who is here?');
   await seen('/results', /130 of 130 reps/);
+  const [run] = await demo.get<{ id: string }[]>('runs');
+  await seen(`/results/${run?.id}/next`, 'What is run then');
+  await seen(`/squad/${athleteId}?side=season`, 'How fitness has come along');
   await seen(`/sessions/plan/${sessionId}`, /of 14 take part/);
   for (const [side, sign] of [
     ['Targets', 'Changed by hand'],

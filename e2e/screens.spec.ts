@@ -31,6 +31,7 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/results', shows: /130 of 130 reps/ },
     { path: `/results/${run?.id}`, shows: 'rep to rep' },
     { path: `/results/${run?.id}/${athlete?.id}`, shows: 'The whole session' },
+    { path: `/results/${run?.id}/next`, shows: 'What is run then' },
     { path: `/results/${run?.id}/same`, shows: 'Rep for rep' },
     { path: '/results/squad', shows: 'Load by week' },
     { path: '/results/files', shows: 'A CSV with one row a rep' },

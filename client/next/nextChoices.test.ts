@@ -62,13 +62,14 @@ test('who was not there does not say what a group is ready for', () => {
 });
 
 test('the third time the same on one lever: another one is named', () => {
-  const run = (runId: string, date: string): SameRun => ({
+  const run = (runId: string, date: string, more: Partial<SameRun> = {}): SameRun => ({
     runId,
     date,
     title: '',
     kinds: [],
     conditions: {},
     relation: 'same',
+    ...more,
   });
   const part = (runId: string, athleteId: string, nextStep?: 'on' | 'repeat') =>
     ({ runId, athleteId, isThere: true, ...(nextStep ? { nextStep } : {}) }) as RanAthlete;
@@ -88,6 +89,11 @@ test('the third time the same on one lever: another one is named', () => {
   const answers = ['a', 'b', 'c', 'd'].map((id) => answer(id, 'repeat'));
   expect(stuckOn(answers, same, here)).toEqual(['a']);
   expect(stuckOn([answer('a', 'on')], same, here)).toEqual([]);
+  // Another step of the progression is another session.
+  const [now, two, one] = same.runs;
+  const step = { relation: 'step' as const, kinds: [{ role: 'main' as const, distanceM: 400, count: 6 }] };
+  const runs = [now, two, one].flatMap((ran) => (ran ? [ran === two ? { ...ran, ...step } : ran] : []));
+  expect(stuckOn(answers, { ...same, runs }, here)).toEqual([]);
   expect(stuckOn(answers, undefined, here)).toEqual([]);
   expect(otherLever('more', ['more', 'longer', 'less-rest'])).toBe('less-rest');
   expect(otherLever('more', ['more'])).toBeUndefined();

@@ -88,7 +88,13 @@ export function stuckOn(
   same: Pick<SameSessions, 'runs' | 'athletes'> | undefined,
   { runId, date }: { runId: string; date: string },
 ): string[] {
-  const before = (same?.runs ?? []).filter((run) => run.runId !== runId && run.date <= date);
+  const runs = same?.runs ?? [];
+  const kinds = JSON.stringify(runs.find((run) => run.runId === runId)?.kinds);
+  // A step before or one with other counts was another session: moving on by it is no standing still.
+  const before = runs.filter(
+    (run) =>
+      run.runId !== runId && run.date <= date && (run.relation === 'same' || JSON.stringify(run.kinds) === kinds),
+  );
   return answers.flatMap(({ athleteId, verdict, isAbsent }) => {
     if (verdict !== 'repeat' || isAbsent) return [];
     const results = before.flatMap((run) => {

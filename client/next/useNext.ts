@@ -108,17 +108,23 @@ export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: Bo
   const first = whats.find(({ what: one }) => one === 'progression') ?? whats.find(({ what: one }) => one === usual);
   const what = chosenWhat ?? (first ?? whats[0])?.what ?? usual;
   const groups = useMemo(() => groupsOf(read, day, answers), [read, day, answers]);
-  const stepsOf = useCallback(
-    (groupId: string) => {
-      const group = groups.find(({ id }) => id === groupId);
-      const own: Ran =
-        group?.version === undefined
-          ? ran
-          : { shorthand: group.version, ...(group.bookId === undefined ? {} : { bookId: group.bookId }) };
-      return stepsBy({ ...about, ran: own, what, ...(advice ? { advice } : {}) });
-    },
-    [groups, about, ran, what, advice],
+  const steps = useMemo(
+    () => stepsBy({ ...about, ran, what, ...(advice ? { advice } : {}) }),
+    [about, ran, what, advice],
   );
+  /** Of the groups that ran a version of their own: by their ids. */
+  const ownSteps = useMemo(
+    () =>
+      new Map(
+        groups.flatMap(({ id, version, bookId: ownId }) => {
+          if (version === undefined) return [];
+          const own: Ran = { shorthand: version, ...(ownId === undefined ? {} : { bookId: ownId }) };
+          return [[id, stepsBy({ ...about, ran: own, what, ...(advice ? { advice } : {}) })] as const];
+        }),
+      ),
+    [groups, about, what, advice],
+  );
+  const stepsOf = useCallback((groupId: string) => ownSteps.get(groupId) ?? steps, [ownSteps, steps]);
   const [choices, setChoices] = useState<Readonly<Record<string, NextStep>>>({});
   const verdicts = useMemo(() => new Map(answers.map(({ athleteId, verdict }) => [athleteId, verdict])), [answers]);
   const choiceOf = useCallback(
@@ -169,7 +175,7 @@ export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: Bo
     what,
     setWhat,
     whats,
-    steps: stepsBy({ ...about, ran, what, ...(advice ? { advice } : {}) }),
+    steps,
     stuck,
     date,
     setDate,

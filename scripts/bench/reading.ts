@@ -5,6 +5,7 @@ import { findingsOf } from '@core/review/findings';
 import { readEffort } from '@core/review/effortReading';
 import { curveOfReserve } from '@core/review/load';
 import { askedOf, readFitness, type FitnessAsked } from '@core/review/fitnessReading';
+import { readReady, readyAsked } from '@core/review/nextReady';
 import { reviewRun } from '@core/review/review';
 import { replay } from '@core/trackside/replay';
 import { RunningApp } from '../../e2e/app';
@@ -70,12 +71,29 @@ export async function reading(): Promise<void> {
     against: ['one gauge for each of them', await timed(20, () => asked.map(({ curve }) => gaugeOf({ ...curve })))],
   });
 
+  const curves = new Map(asked.map(({ athleteId, curve }) => [athleteId, curve]));
+  const { plan, events } = session;
+  const state = replay(plan, events);
+  const ready = readyAsked(state, reviewRun(state), plan.arc, (athleteId) => {
+    const curve = curves.get(athleteId);
+    return curve ? { curve } : {};
+  });
+  report('who of the 24 is ready for a step on', await timed(5, () => ready.map(readReady)), {
+    against: ['how fit they are', await timed(5, () => asked.map(readFitness))],
+  });
+
   const app = new RunningApp('demo/main.ts');
   await app.start();
   const [run] = await app.get<{ id: string }[]>('runs');
   const browser = await chromium.launch(CHROMIUM);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-  const took: Record<string, number[]> = { session: [], same: [], squad: [], 'load of the squad': [] };
+  const took: Record<string, number[]> = {
+    session: [],
+    same: [],
+    squad: [],
+    'load of the squad': [],
+    'next step': [],
+  };
   for (let round = 0; round < ROUNDS; round++) {
     const page = await context.newPage();
     await page.addInitScript({ content: 'globalThis.__name = (f) => f' });
@@ -103,6 +121,13 @@ export async function reading(): Promise<void> {
       await until(page, '[data-bench="squad"]', '[aria-label="The squad over the weeks"] [role="row"]:nth-child(4)'),
     );
     took['load of the squad']?.push(await until(page, '', '[role="img"][aria-label*="load by week"] svg'));
+    await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
+    await page.goto(`${app.url}/results/${run?.id}`);
+    await page.waitForLoadState('networkidle');
+    const next = await page.getByRole('button', { name: 'The next step' }).elementHandle();
+    await next?.evaluate((element) => element.setAttribute('data-bench', 'next'));
+    await slow.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
+    took['next step']?.push(await until(page, '[data-bench="next"]', '[aria-label="What is run"]'));
     await page.close();
   }
   for (const [what, list] of Object.entries(took))

@@ -5,14 +5,14 @@ import type { Db } from './open';
 import { athleteResults, athletes, progressions, runs, sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
 
-/** The latest step that each athlete of the squad ran; undefined if there is no such progression. */
-export function standingsOf(db: Db, progressionId: string): Standing[] | undefined {
+/** The latest step that each athlete of the squad ran; nobody where there is no such progression. */
+export function standingsOf(db: Db, progressionId: string): Standing[] {
   const progression = db
     .select({ stepIds: progressions.stepIds })
     .from(progressions)
     .where(and(eq(progressions.id, progressionId), isNull(progressions.removedAtMs)))
     .get();
-  if (!progression) return undefined;
+  if (!progression) return [];
   // Who ran a version of the session ran that step of it.
   const stepId = sql<string>`coalesce(${athleteResults.bookId}, ${sessions.bookId})`;
   const rows = db

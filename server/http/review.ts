@@ -52,9 +52,8 @@ export function reviewRouter({ db }: Context): Router {
   });
   router.get('/progressions/:id', (req, res) => {
     checkedQuery(req, noQuery);
-    const standings = standingsOf(db, checkedId(req));
-    if (!standings) throw notFound('progression');
-    res.json(standings);
+    // Nobody stands on one that was removed: a page that still shows it is about to close.
+    res.json(standingsOf(db, checkedId(req)));
   });
   router.get('/sessions/:id/last', (req, res) => {
     checkedQuery(req, noQuery);
