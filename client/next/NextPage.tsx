@@ -5,10 +5,9 @@ import type { ReadyAnswer } from '@core/review/nextReady';
 import { NoResult } from '../review/ResultPage';
 import { useReview, type ReadRun } from '../review/useReview';
 import { LEVER_WORDS } from '../session/book/bookWords';
-import type { BookView } from '../session/book/useBook';
-import { WithBook } from '../session/book/WithBook';
-import { memberOf, type SquadView } from '../squad/useSquad';
-import { useSessionsQuery } from '../store/api';
+import { useKeptBook, type KeptBookView } from '../session/book/useBook';
+import { memberOf, useSquad, type SquadView } from '../squad/useSquad';
+import { troubleText, useSessionsQuery } from '../store/api';
 import { dayInText, dayName } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { Loading } from '../ui/Loading';
@@ -68,7 +67,7 @@ function WrittenAlready({ read }: { read: ReadRun }) {
   );
 }
 
-type Props = { read: ReadRun; book: BookView; squad: SquadView; answers: readonly ReadyAnswer[] };
+type Props = { read: ReadRun; book: KeptBookView; squad: SquadView; answers: readonly ReadyAnswer[] };
 
 function Ready({ read, book, squad, answers }: Props) {
   const wide = useWide();
@@ -156,13 +155,23 @@ function Ready({ read, book, squad, answers }: Props) {
   );
 }
 
-function ReadyOf({ read, book, squad }: Omit<Props, 'answers'>) {
+/** Once all of it is there; who is ready is worked out while the book is fetched. */
+function ReadyOf({ read }: { read: ReadRun }) {
   const answers = useReady(read);
+  const { book, error, retry } = useKeptBook();
+  const { squad, error: squadError, retry: retrySquad } = useSquad();
   const back = () => router.replace(`/results/${read.plan.id}`);
-  if (answers && answers.length > 0) return <Ready {...{ read, book, squad, answers }} />;
+  if (book && squad && answers && answers.length > 0) return <Ready {...{ read, book, squad, answers }} />;
+  const failed = (book ? undefined : error) ?? squadError;
+  const again = () => {
+    retry();
+    retrySquad();
+  };
   return (
     <Page title="The next step" onBack={back} backLabel="Back to the session">
-      {answers ? (
+      {failed ? (
+        <Trouble retry={again}>{troubleText(failed)}</Trouble>
+      ) : answers?.length === 0 ? (
         <Empty title="Nobody to go on with" action={{ label: 'Go to the session', onPress: back }}>
           Nobody of the squad was in this session.
         </Empty>
@@ -188,5 +197,5 @@ export function NextPage({ runId }: { runId: string }) {
         </Empty>
       </Page>
     );
-  return <WithBook title="The next step">{(book, squad) => <ReadyOf {...{ read, book, squad }} />}</WithBook>;
+  return <ReadyOf read={read} />;
 }

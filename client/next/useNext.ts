@@ -11,7 +11,7 @@ import { schoolsOf } from '@core/squad/schools';
 import type { NextStep } from '@core/trackside/events';
 import { useSquadEffort } from '../review/useSquadEffort';
 import type { ReadRun } from '../review/useReview';
-import type { BookView } from '../session/book/useBook';
+import type { KeptBookView } from '../session/book/useBook';
 import type { SquadView } from '../squad/useSquad';
 import { useSameSessionsQuery, useSessionsQuery, type Session } from '../store/api';
 import { daysAfter, today } from '../ui/days';
@@ -73,7 +73,7 @@ function groupsOf({ plan, state }: ReadRun, day: DayPlan, answers: readonly Read
 }
 
 /** Everything about the step after a session: what is chosen, and what it comes to. */
-export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: BookView, squad: SquadView): Next {
+export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: KeptBookView, squad: SquadView): Next {
   const { plan } = read;
   const session = useSessionsQuery().data?.find(({ id }) => id === plan.sessionId);
   const { data: same } = useSameSessionsQuery({ runId: plan.id });
@@ -100,7 +100,10 @@ export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: Bo
     return [
       ...(own ? [{ what: 'progression' as const, shorthand: own.shorthand }] : []),
       ...(asked ? [{ what: 'efforts' as const, shorthand: asked.shorthand }] : []),
-      ...leversFor({ ...about, ran }).map(({ lever, shorthand }) => ({ what: lever as What, shorthand })),
+      // What comes next by itself need not be offered twice.
+      ...leversFor({ ...about, ran }).flatMap(({ lever, shorthand }) =>
+        shorthand === own?.shorthand ? [] : [{ what: lever as What, shorthand }],
+      ),
     ];
   }, [about, ran, advice]);
   const [chosenWhat, setWhat] = useState<What>();

@@ -7,7 +7,7 @@ import type { DayPlan } from '@core/planning/dayPlan';
 import type { NextPlan } from '@core/planning/nextPlan';
 import { NEXT_STEPS } from '@core/trackside/events';
 import type { ReadRun } from '../review/useReview';
-import type { BookView } from '../session/book/useBook';
+import type { KeptBookView } from '../session/book/useBook';
 import {
   troubleText,
   useChangeBookMutation,
@@ -46,7 +46,7 @@ function takeBackDecided({ plan, correct }: ReadRun, sessionId: string): void {
  * Writes the next session: new steps into the library, the session on its day, its plan, and what was decided into the log of the one
  * that was run. All of it or nothing, and taken back in one.
  */
-export function useWriteNext(read: ReadRun, next: Next, book: BookView) {
+export function useWriteNext(read: ReadRun, next: Next, book: KeptBookView) {
   const [isWriting, setWriting] = useState(false);
   // Two taps may come before the first is drawn.
   const isBusy = useRef(false);

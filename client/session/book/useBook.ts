@@ -84,6 +84,19 @@ export function useBook(): { book: BookView | undefined; error: unknown; retry: 
   return { book: squad ? book : undefined, error: kept.error, retry };
 }
 
+/** The book as it is kept, for who searches nothing in it. */
+export type KeptBookView = Pick<BookView, 'sessions' | 'progressions'>;
+
+/** Sessions and progressions alone: none of them is read. */
+export function useKeptBook(): { book: KeptBookView | undefined; error: unknown; retry: () => void } {
+  const { data, error, refetch } = useBookQuery();
+  const book = useMemo(
+    () => data && { sessions: withStarters(data.sessions), progressions: data.progressions },
+    [data],
+  );
+  return { book, error, retry: () => void refetch() };
+}
+
 /** Changes the book and says so, with a way to take it back. */
 export function useBookChange(book: BookView | undefined) {
   const [send] = useChangeBookMutation();
