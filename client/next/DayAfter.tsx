@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Divider, SegmentedButtons } from 'react-native-paper';
+import { Divider } from 'react-native-paper';
 import { INTENT_FACTS } from '@core/session/intent';
 import { NEXT_DAYS, type NextDay } from '@core/trackside/events';
 import type { ReadRun } from '../review/useReview';
@@ -8,28 +8,13 @@ import { troubleText, usePutSessionMutation, useSessionsQuery, type Session } fr
 import { dayInText, daysAfter, onDay, today } from '../ui/days';
 import { ModalSheet } from '../ui/ModalSheet';
 import { useNotice } from '../ui/Notices';
+import { Segments } from '../ui/Segments';
 import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { easyDayText, LEGS_WORDS } from './nextWords';
 
-type LegsPickerProps = { who: string; value: NextDay | undefined; onChange: (legs: NextDay) => void };
-
-function LegsPicker({ who, value, onChange }: LegsPickerProps) {
-  return (
-    <SegmentedButtons
-      value={value ?? ''}
-      onValueChange={(legs) => onChange(legs as NextDay)}
-      buttons={NEXT_DAYS.map((legs) => ({
-        value: legs,
-        label: LEGS_WORDS[legs],
-        accessibilityLabel: `${who}: ${LEGS_WORDS[legs].toLowerCase()}`,
-        style: { minHeight: 44, minWidth: 72 },
-        labelStyle: { marginHorizontal: 0 },
-      }))}
-    />
-  );
-}
+const LEGS = { values: NEXT_DAYS, words: LEGS_WORDS, minWidth: 72 };
 
 /** How soon after a session the next hard one is too soon for heavy legs. */
 const SOON_DAYS = 2;
@@ -85,7 +70,7 @@ export function DayAfter({ read, athletes }: Props) {
       </Words>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
         <Words style={{ flexGrow: 1, flexShrink: 1, flexBasis: 100 }}>How are the legs?</Words>
-        <LegsPicker who="All" value={told.size === 1 ? only : undefined} onChange={(legs) => say(all, legs)} />
+        <Segments {...LEGS} who="All" value={told.size === 1 ? only : undefined} onChange={(legs) => say(all, legs)} />
       </View>
       <View style={{ alignItems: 'flex-start' }}>
         <TextButton onPress={() => setOpen(true)}>One by one</TextButton>
@@ -101,7 +86,12 @@ export function DayAfter({ read, athletes }: Props) {
                   <Words as="strong" style={{ flex: 1 }}>
                     {name}
                   </Words>
-                  <LegsPicker who={name} value={legsOf(athleteId)} onChange={(legs) => say([athleteId], legs)} />
+                  <Segments
+                    {...LEGS}
+                    who={name}
+                    value={legsOf(athleteId)}
+                    onChange={(legs) => say([athleteId], legs)}
+                  />
                 </View>
                 <Divider />
               </View>

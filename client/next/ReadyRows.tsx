@@ -1,7 +1,8 @@
 import { View } from 'react-native';
-import { Divider, SegmentedButtons } from 'react-native-paper';
+import { Divider } from 'react-native-paper';
 import { NEXT_STEPS, type NextStep } from '@core/trackside/events';
 import { adviceText } from '../review/reviewWords';
+import { Segments } from '../ui/Segments';
 import { SPACE } from '../ui/theme';
 import { TickRow } from '../ui/TickRow';
 import { Words } from '../ui/Words';
@@ -9,30 +10,8 @@ import { groupVerdict } from './nextChoices';
 import { groupText, STEP_WORDS } from './nextWords';
 import type { GroupOfRun, Next } from './useNext';
 
-type StepPickerProps = {
-  who: string;
-  value: NextStep | undefined;
-  can: (step: NextStep) => boolean;
-  onChange: (step: NextStep) => void;
-};
-
-/** On, again or back, under a thumb. */
-function StepPicker({ who, value, can, onChange }: StepPickerProps) {
-  return (
-    <SegmentedButtons
-      value={value ?? ''}
-      onValueChange={(step) => onChange(step as NextStep)}
-      buttons={NEXT_STEPS.map((step) => ({
-        value: step,
-        label: STEP_WORDS[step],
-        accessibilityLabel: `${who}: ${STEP_WORDS[step].toLowerCase()}`,
-        disabled: !can(step),
-        style: { minHeight: 44, minWidth: 64 },
-        labelStyle: { marginHorizontal: 0 },
-      }))}
-    />
-  );
-}
+/** On, again or back. */
+const STEPS = { values: NEXT_STEPS, words: STEP_WORDS, minWidth: 64 };
 
 type Props = { group: GroupOfRun; next: Next; nameOf: (athleteId: string) => string };
 
@@ -56,7 +35,8 @@ export function ReadyRows({ group, next, nameOf }: Props) {
             groupVerdict(group.answers),
           )}
         </Words>
-        <StepPicker
+        <Segments
+          {...STEPS}
           who={`All of ${group.name}`}
           value={chosen.size === 1 ? only : undefined}
           can={can}
@@ -70,7 +50,8 @@ export function ReadyRows({ group, next, nameOf }: Props) {
               <Words as="strong" quiet={isAbsent ?? false} style={{ flex: 1 }}>
                 {nameOf(athleteId)}
               </Words>
-              <StepPicker
+              <Segments
+                {...STEPS}
                 who={nameOf(athleteId)}
                 value={choiceOf(athleteId)}
                 can={can}

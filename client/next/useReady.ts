@@ -3,9 +3,12 @@ import { readReady, readyAsked } from '@core/review/nextReady';
 import type { ReadRun } from '../review/useReview';
 import { memberOf, pacesOf, useSquad } from '../squad/useSquad';
 import { useTellings } from '../squad/useTellings';
+import { askWorker } from '../store/askWorker';
 import type { ReadyWorker } from './ready.worker';
 
 type Answers = ReadyWorker['answers'];
+
+const answersTo = (asks: ReadyWorker['asks']): Answers => asks.map(readReady);
 
 /** Who is ready for what comes next, worked out in a worker; undefined until it is there. */
 export function useReady(read: ReadRun): Answers | undefined {
@@ -22,16 +25,7 @@ export function useReady(read: ReadRun): Answers | undefined {
       const telling = tellings[athleteId];
       return { ...(curve ? { curve } : {}), ...(telling ? { telling } : {}) };
     });
-    const worker = new Worker(new URL('./ready.worker.ts', window.location.href));
-    const done = (answers: Answers) => {
-      setFound(answers);
-      worker.terminate();
-    };
-    worker.onmessage = ({ data }: MessageEvent<Answers>) => done(data);
-    // Where workers are not to be had it takes the screen a moment.
-    worker.onerror = () => done(asks.map(readReady));
-    worker.postMessage(asks);
-    return () => worker.terminate();
+    return askWorker(new Worker(new URL('./ready.worker.ts', window.location.href)), asks, answersTo, setFound);
   }, [read, squad, tellings]);
   return found;
 }

@@ -4,6 +4,7 @@ import type { ReviewRow } from '@core/review/review';
 import type { SquadMember } from '@core/squad/athlete';
 import { memberOf, pacesOf, type SquadView, useSquad } from '../squad/useSquad';
 import { useTellings, type Tellings } from '../squad/useTellings';
+import { askWorker } from '../store/askWorker';
 import type { SquadAsked } from './fitness.worker';
 import type { ReadRun } from './useReview';
 
@@ -38,7 +39,9 @@ export function useFitness(read: ReadRun, row: ReviewRow): FitnessReading | unde
   }, [read, row, squad, tellings]);
 }
 
-/** The same for everyone, worked out in a worker; undefined until it is there, or where it cannot be. */
+const readingsOf = (question: SquadAsked): FitnessReading[] => question.map(readFitness);
+
+/** The same for everyone, worked out in a worker; undefined until it is there. */
 export function useSquadFitness(read: ReadRun): readonly FitnessReading[] | undefined {
   const { squad } = useSquad();
   const tellings = useTellings(read.plan.date);
@@ -46,13 +49,9 @@ export function useSquadFitness(read: ReadRun): readonly FitnessReading[] | unde
   useEffect(() => {
     if (!squad || !tellings) return undefined;
     const rows = read.reviews.flatMap((review) => review.rows);
+    const question: SquadAsked = rows.flatMap((row) => asked(read, row, squad, tellings) ?? []);
     const worker = new Worker(new URL('./fitness.worker.ts', window.location.href));
-    worker.onmessage = ({ data }: MessageEvent<FitnessReading[]>) => {
-      setFound({ read, readings: data });
-      worker.terminate();
-    };
-    worker.postMessage(rows.flatMap((row) => asked(read, row, squad, tellings) ?? []) satisfies SquadAsked);
-    return () => worker.terminate();
+    return askWorker(worker, question, readingsOf, (readings) => setFound({ read, readings }));
   }, [read, squad, tellings]);
   return found?.read === read ? found.readings : undefined;
 }

@@ -1,13 +1,11 @@
 import { View } from 'react-native';
 import { RadioButton } from 'react-native-paper';
+import { INERT } from './inert';
 import { Press } from './Press';
 import { SPACE } from './theme';
 import { Words } from './Words';
 
 type Props = { label: string; chosen: boolean; onChoose: () => void };
-
-/** The dot is only looked at: the row is what is pressed. React Native's types do not know of it. */
-const INERT = { inert: true } as object;
 
 /** One of several long choices, a line each; their group has the role `radiogroup`. */
 export function RadioRow({ label, chosen, onChoose }: Props) {
@@ -19,6 +17,7 @@ export function RadioRow({ label, chosen, onChoose }: Props) {
       onPress={onChoose}
       style={{ minHeight: 44, flexDirection: 'row', alignItems: 'center', gap: SPACE.xs }}
     >
+      {/* The dot is only looked at: the row is what is pressed. */}
       <View {...INERT} style={{ marginLeft: -6 }}>
         <RadioButton.Android value="" status={chosen ? 'checked' : 'unchecked'} />
       </View>

@@ -1,6 +1,6 @@
 /** What each lever of a progression does to an item, a step on and a step back. */
 import type { Amount, Count, Item, Pace, Recovery, RepPace } from '../session/session';
-import { isOnce } from '../session/lengths';
+import { isOnce, timesOf } from '../session/lengths';
 import { amountOf, lengthOf, longerAmount, shorterAmount, usualBefore } from '../session/usualAmounts';
 import type { Lever } from './bookSession';
 
@@ -16,9 +16,6 @@ const times = (count: Count, change: (n: number) => number): Count => {
   const [min, max] = [change(count.min), change(count.max)];
   return min === max ? { kind: 'fixed', n: min } : { kind: 'range', min, max };
 };
-
-const fewestOf = (count: Count): number => (count.kind === 'open' ? 1 : count.kind === 'fixed' ? count.n : count.min);
-const mostOf = (count: Count): number => (count.kind === 'open' ? 1 : count.kind === 'fixed' ? count.n : count.max);
 
 const sizeOf = (amounts: readonly Amount[]) => amounts.reduce((sum, amount) => sum + lengthOf(amount), 0);
 
@@ -71,7 +68,7 @@ const moreReps: Change = (item, by) => {
 /** About a sixth fewer; of one rep there are none fewer. */
 const fewer: Change = (item, by) => {
   const { count } = item;
-  if (count.kind === 'open' || fewestOf(count) < 2) return undefined;
+  if (count.kind === 'open' || timesOf(count, 'min') < 2) return undefined;
   return { ...item, count: times(count, (n) => Math.max(1, n - (by ?? sixthOf(n)))) };
 };
 
@@ -239,7 +236,7 @@ const merged: Change = (item) => {
   return sets === 1 ? bigger : { ...item, count: { kind: 'fixed', n: sets }, body: { kind: 'set', items: [bigger] } };
 };
 
-const countOf = ({ count }: Item) => (count.kind === 'open' ? undefined : mostOf(count));
+const countOf = ({ count }: Item) => (count.kind === 'open' ? undefined : timesOf(count, 'max'));
 const longestOf = ({ body }: Item) => (body.kind === 'rep' ? Math.max(...body.amounts.map(lengthOf)) : undefined);
 function restOf({ recovery }: Item): number | undefined {
   const amount = recovery?.amount;

@@ -1,6 +1,7 @@
 /** What was decided for a session, carried over to the next one of its kind: everything but what belonged to that day. */
 import { itemAt } from '../session/edit';
 import { formatItem } from '../session/formatSession';
+import { timesOf } from '../session/lengths';
 import type { Item, Session } from '../session/session';
 import { isOfItem, stillFits } from './changes';
 import { REST_ID, type Change, type DayGroup, type DayPlan, type ItemChange, type Whom } from './dayPlan';
@@ -23,7 +24,6 @@ const SHORTEST_REST_S = 10;
 
 /** How many times, how long a rest and how long a rep the change of an item's text makes of what was set by hand. */
 function movedSetting(set: ItemChange['set'], before: Item, now: Item): ItemChange['set'] | undefined {
-  const countOf = ({ count }: Item) => (count.kind === 'open' ? 0 : count.kind === 'fixed' ? count.n : count.max);
   const restOf = ({ recovery }: Item, kind: 'time' | 'distance') => {
     const amount = recovery?.amount;
     if (amount?.kind !== kind) return 0;
@@ -32,7 +32,7 @@ function movedSetting(set: ItemChange['set'], before: Item, now: Item): ItemChan
   const isSameBody = JSON.stringify(before.body) === JSON.stringify(now.body);
   switch (set.kind) {
     case 'count':
-      return { ...set, n: Math.max(1, set.n + countOf(now) - countOf(before)) };
+      return { ...set, n: Math.max(1, set.n + timesOf(now.count, 'max') - timesOf(before.count, 'max')) };
     case 'recovery':
       return {
         ...set,

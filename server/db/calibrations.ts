@@ -120,10 +120,11 @@ export async function calibrationsBefore(db: Db, before: string): Promise<Record
     if (!db.$client.open) break;
     const book = bookById(books, athlete.paceBookId ?? paceBookId);
     const pairs: EffortPair[] = [];
+    const ofThem = JSON.stringify([athlete.marks, athlete.nudge, book.model, [...courses]]);
     for (const [sessionId, session] of sessionsTold(db, athlete.id, before)) {
       const key = `${athlete.id} ${sessionId}`;
       // What was worked out holds for as long as all that it was worked out from is the same.
-      const readFrom = JSON.stringify([session.rows, athlete.marks, athlete.nudge, book.model, [...courses]]);
+      const readFrom = `${ofThem} ${JSON.stringify(session.rows)}`;
       const known = kept.get(key);
       const isKnown = known?.readFrom === readFrom;
       // A curve for each day takes a while: others go first.

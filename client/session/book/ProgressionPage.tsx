@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { LEVERS, USUAL_EVERY_DAYS, type Progression } from '@core/book/bookSession';
 import { standardTrack } from '@core/track/venue';
+import { known } from '@core/units/known';
 import { Choice } from '../../ui/Choice';
 import { dayName, today } from '../../ui/days';
 import { Empty } from '../../ui/Empty';
@@ -38,12 +39,17 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
   const { id, stepIds, everyDays = USUAL_EVERY_DAYS } = stored;
   const standings = useStandings(id);
   const put = async (next: { [K in keyof Progression]?: Progression[K] | undefined }, says: string) => {
-    const changed = Object.entries({ ...stored, ...next }).filter(([, value]) => value !== undefined);
-    const progression = Object.fromEntries(changed) as Progression;
+    const progression = known<Progression>({
+      chain: undefined,
+      everyDays: undefined,
+      round: undefined,
+      ...stored,
+      ...next,
+    });
     // A ladder that has only its first round yet grows and shrinks with its steps.
     const isFirstRound = stored.round === stepIds.length && progression.round === stored.round;
-    const { round } = isFirstRound ? { round: progression.stepIds.length } : progression;
-    setTrouble(await change({ progressions: [{ ...progression, ...(round === undefined ? {} : { round }) }] }, says));
+    const grown = isFirstRound ? { round: progression.stepIds.length } : {};
+    setTrouble(await change({ progressions: [{ ...progression, ...grown }] }, says));
   };
   const remove = async () => {
     const refused = await change({ removedProgressionIds: [id] }, `“${stored.name}” is removed; its sessions stay.`);

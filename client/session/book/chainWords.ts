@@ -1,5 +1,6 @@
 /** Chains of levers in a coach's words. */
 import type { ChainLink, Lever } from '@core/book/bookSession';
+import { LEVER_FACTS } from '@core/book/levers';
 import { LEVER_WORDS } from './bookWords';
 
 type Unit = { by: string; to: string };
@@ -16,7 +17,7 @@ export const CHAIN_UNITS: Partial<Record<Lever, Unit>> = {
 
 /** `More of it, 1 at a time, up to 9` */
 export function linkText({ lever, by, to }: ChainLink): string {
-  const end = lever === 'less-rest' || lever === 'fewer' ? 'down to' : 'up to';
+  const end = LEVER_FACTS[lever].way < 0 ? 'down to' : 'up to';
   return [
     LEVER_WORDS[lever],
     ...(by === undefined ? [] : [`${by} at a time`]),

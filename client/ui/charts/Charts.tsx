@@ -5,6 +5,7 @@ import { parseISO } from 'date-fns/parseISO';
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { BarChart, LineChart } from 'react-native-gifted-charts';
+import { INERT } from '../inert';
 import { SPACE, usePalette } from '../theme';
 import { Words } from '../Words';
 
@@ -12,9 +13,6 @@ const LABEL_WIDTH = 46;
 const HEIGHT = 150;
 const INSET = 8;
 const SECTIONS = 4;
-
-/** Nothing inside is reached by keys or read out; React Native's types do not know of it. */
-const INERT = { inert: true } as object;
 
 /** Room for a chart as wide as its place; for screen readers it is a picture with words. */
 function Frame({ about, height, children }: { about: string; height: number; children: (width: number) => ReactNode }) {
