@@ -17,7 +17,8 @@ type Props = { group: GroupOfRun; next: Next; nameOf: (athleteId: string) => str
 
 /** One group: what most are ready for, one tap for all of it, and each with the reasons. */
 export function ReadyRows({ group, next, nameOf }: Props) {
-  const { steps, choiceOf, choose, what, takesAdvice, toggleAdvice } = next;
+  const { choiceOf, choose, what, takesAdvice, toggleAdvice } = next;
+  const steps = next.stepsOf(group.id);
   const can = (step: NextStep) => step === 'repeat' || steps[step] !== undefined;
   const there = group.answers.filter(({ isAbsent }) => !isAbsent);
   const ids = group.answers.map(({ athleteId }) => athleteId);

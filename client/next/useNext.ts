@@ -32,8 +32,9 @@ export type Next = {
   setWhat: (what: What) => void;
   /** What can be changed, each with the text that most would run. */
   whats: { what: What; shorthand: string }[];
-  /** On, again and back for those who ran the session itself. */
+  /** On, again and back for those who ran the session itself; and for a group, by what it ran. */
   steps: StepsFrom;
+  stepsOf: (groupId: string) => StepsFrom;
   /** Who is at it for the third time, and another lever that moves. */
   stuck: { ids: string[]; lever: Lever | undefined };
   date: string;
@@ -179,6 +180,7 @@ export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: Ke
     setWhat,
     whats,
     steps,
+    stepsOf,
     stuck,
     date,
     setDate,
