@@ -1,4 +1,5 @@
 import type { OwnDayPlan } from '../planning/dayPlan';
+import type { OwnSeason } from '../season/ownSeason';
 import type { Group, SquadMember } from '../squad/athlete';
 import type { RunEvent } from '../trackside/events';
 import type { Plan } from '../trackside/plan';
@@ -17,6 +18,8 @@ export type AthleteFile = {
   athlete: SquadMember;
   group?: Group;
   runs: OwnRun[];
+  /** What seasons say about them: days on which they were not as the others, and races they were entered for. */
+  seasons?: ({ name: string } & OwnSeason)[];
   /** Sessions whose plan says something about them. */
   plans?: { title: string; date: string; plan: OwnDayPlan }[];
 };

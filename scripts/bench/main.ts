@@ -5,6 +5,7 @@
  */
 import { curves } from './curves';
 import { language } from './language';
+import { layOut } from './layOut';
 import { list } from './list';
 import { phones } from './phones';
 import { planning } from './planning';
@@ -15,7 +16,20 @@ import { taps } from './taps';
 import { trackside } from './trackside';
 import { writing } from './writing';
 
-const BENCHES = { curves, language, list, phones, planning, reading, screens, seasons, taps, trackside, writing };
+const BENCHES = {
+  curves,
+  language,
+  layOut,
+  list,
+  phones,
+  planning,
+  reading,
+  screens,
+  seasons,
+  taps,
+  trackside,
+  writing,
+};
 
 async function main(): Promise<void> {
   const chosen = process.argv.slice(2);

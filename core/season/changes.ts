@@ -1,0 +1,261 @@
+/** What a coach changes in a season by hand: each a pure step from one plan to the next. The rest is laid out again. */
+import { dateOfDay, dayNumber } from '../units/dayNumber';
+import { layOutSeason } from './layOut';
+import type {
+  AthleteException,
+  DayKind,
+  DaysOff,
+  FixedDay,
+  SeasonDay,
+  SeasonPlan,
+  SeasonRace,
+  SeasonWeek,
+  ThreadDecision,
+} from './season';
+
+export type SeasonChange =
+  | { kind: 'putRace'; race: SeasonRace }
+  | { kind: 'removeRace'; raceId: string }
+  /** Two days change places, as when one is dragged onto the other; both are pinned. */
+  | { kind: 'swap'; from: string; to: string }
+  | { kind: 'setDay'; date: string; day: Pick<FixedDay, 'kind' | 'threadId' | 'note'> }
+  | { kind: 'pin'; date: string }
+  | { kind: 'unpin'; date: string }
+  /** The length of the phase at a place in the plan. */
+  | { kind: 'phaseWeeks'; place: number; weeks: number }
+  | { kind: 'putDaysOff'; off: DaysOff }
+  | { kind: 'removeDaysOff'; id: string }
+  | { kind: 'putException'; exception: AthleteException }
+  | { kind: 'removeException'; id: string }
+  | { kind: 'decide'; decision: ThreadDecision }
+  /** A session that was not run: on the next free hard day, left to the thread's next turn, or let go. */
+  | { kind: 'miss'; date: string; how: 'next' | 'slide' | 'skip' }
+  /** Everything else that is set: name, groups, rhythm, threads, long run, schools. */
+  | { kind: 'set'; set: Partial<Omit<SeasonPlan, 'fixed'>> };
+
+const daysOf = (weeks: readonly SeasonWeek[]) => weeks.flatMap(({ days }) => days);
+
+/** A day as it stands, to be left alone from now on. */
+function fixedOf(day: SeasonDay, because: FixedDay['because']): FixedDay {
+  return {
+    date: day.date,
+    kind: day.kind === 'race' ? 'easy' : day.kind,
+    because,
+    ...(day.thread ? { threadId: day.thread.id } : {}),
+    ...(day.thread && because !== 'pinned' ? { step: day.thread.step } : {}),
+    ...(day.special ? { special: day.special } : {}),
+    ...(day.share !== undefined && because !== 'pinned' ? { share: day.share } : {}),
+    ...(day.sessionId === undefined ? {} : { sessionId: day.sessionId }),
+    ...(day.missed ? { missed: day.missed } : {}),
+    ...(day.note === undefined || day.kind === 'long' ? {} : { note: day.note }),
+  };
+}
+
+/** The plan with some days fixed anew, in order of their dates. */
+export function withFixed(season: SeasonPlan, fixed: readonly FixedDay[]): SeasonPlan {
+  const dates = new Set(fixed.map(({ date }) => date));
+  const all = [...season.fixed.filter(({ date }) => !dates.has(date)), ...fixed];
+  return { ...season, fixed: all.sort((a, b) => (a.date < b.date ? -1 : 1)) };
+}
+
+const without = <T extends { id: string }>(list: readonly T[], id: string) => list.filter((one) => one.id !== id);
+
+/** Fixes every day before today as it was laid out: what is over does not move when the rest is laid again. */
+export function keepPast(season: SeasonPlan, today: string): SeasonPlan {
+  if (season.firstDay >= today) return season;
+  const known = new Set(season.fixed.map(({ date }) => date));
+  const past = daysOf(layOutSeason(season)).filter(
+    ({ date, kind }) => date < today && date >= season.firstDay && !known.has(date) && kind !== 'race',
+  );
+  return past.length === 0
+    ? season
+    : withFixed(
+        season,
+        past.map((day) => fixedOf(day, 'past')),
+      );
+}
+
+/** What a day is for, taken to another date; its place is kept by what comes in its stead. */
+function swapped(season: SeasonPlan, from: string, to: string): SeasonPlan {
+  const days = daysOf(layOutSeason(season));
+  const [a, b] = [from, to].map((date) => days.find((day) => day.date === date));
+  if (!a || !b || a.kind === 'race' || b.kind === 'race' || from === to) return season;
+  const at = (day: SeasonDay, date: string): FixedDay => ({
+    ...fixedOf({ ...day, date }, day.sessionId === undefined ? 'pinned' : 'written'),
+    // The step is the thread's next one on that day.
+    ...(day.sessionId === undefined || !day.thread ? {} : { step: day.thread.step }),
+  });
+  return withFixed(season, [at(a, to), at(b, from)]);
+}
+
+/** A missed session on the next hard day that nothing was decided about. */
+function onNextHardDay(season: SeasonPlan, date: string): SeasonPlan {
+  const days = daysOf(layOutSeason(season));
+  const missed = days.find((day) => day.date === date);
+  if (!missed) return season;
+  const next = days.find((day) => day.date > date && day.kind === 'hard' && !day.because && day.special === undefined);
+  const moved: FixedDay[] =
+    next && missed.thread ? [{ date: next.date, kind: 'hard', because: 'pinned', threadId: missed.thread.id }] : [];
+  return withFixed(season, [{ ...fixedOf(missed, 'past'), missed: 'slide' }, ...moved]);
+}
+
+function setDay(season: SeasonPlan, date: string, day: Pick<FixedDay, 'kind' | 'threadId' | 'note'>): SeasonPlan {
+  const before = season.fixed.find((one) => one.date === date);
+  const kept: Partial<FixedDay> = before?.kind === day.kind && before.sessionId !== undefined ? before : {};
+  return withFixed(season, [{ ...kept, because: 'pinned', ...day, date }]);
+}
+
+/**
+ * The plan after a change. Nothing is checked here: what is not as it should be is said by `checkSeason()`.
+ * @param today days before it stay as they were; left out, nothing is over yet.
+ */
+export function changeSeason(plan: SeasonPlan, change: SeasonChange, today?: string): SeasonPlan {
+  const season = today === undefined ? plan : keepPast(plan, today);
+  switch (change.kind) {
+    case 'putRace': {
+      const isKnown = season.races.some(({ id }) => id === change.race.id);
+      const races = isKnown
+        ? season.races.map((race) => (race.id === change.race.id ? change.race : race))
+        : [...season.races, change.race];
+      return { ...season, races };
+    }
+    case 'removeRace':
+      return { ...season, races: without(season.races, change.raceId) };
+    case 'swap':
+      return swapped(season, change.from, change.to);
+    case 'setDay':
+      return setDay(season, change.date, change.day);
+    case 'pin': {
+      const day = daysOf(layOutSeason(season)).find(({ date }) => date === change.date);
+      return day && !day.because && day.kind !== 'race' ? withFixed(season, [fixedOf(day, 'pinned')]) : season;
+    }
+    case 'unpin':
+      return {
+        ...season,
+        fixed: season.fixed.filter(({ date, because }) => date !== change.date || because !== 'pinned'),
+      };
+    case 'phaseWeeks':
+      return {
+        ...season,
+        phases: season.phases.map((phase, i) =>
+          i === change.place
+            ? {
+                ...phase,
+                weeks: change.weeks,
+                least: Math.min(phase.least, change.weeks),
+                most: Math.max(phase.most, change.weeks),
+                isKept: true,
+              }
+            : phase,
+        ),
+      };
+    case 'putDaysOff':
+      return { ...season, daysOff: [...without(season.daysOff, change.off.id), change.off] };
+    case 'removeDaysOff':
+      return { ...season, daysOff: without(season.daysOff, change.id) };
+    case 'putException':
+      return { ...season, exceptions: [...without(season.exceptions, change.exception.id), change.exception] };
+    case 'removeException':
+      return { ...season, exceptions: without(season.exceptions, change.id) };
+    case 'decide': {
+      const { threadId, date } = change.decision;
+      const others = season.decisions.filter((one) => one.threadId !== threadId || one.date !== date);
+      return { ...season, decisions: [...others, change.decision] };
+    }
+    case 'miss': {
+      if (change.how === 'next') return onNextHardDay(season, change.date);
+      const day = daysOf(layOutSeason(season)).find(({ date }) => date === change.date);
+      return day ? withFixed(season, [{ ...fixedOf(day, 'past'), missed: change.how }]) : season;
+    }
+    case 'set':
+      return { ...season, ...change.set };
+  }
+}
+
+/** The season with everything so many days later, or earlier: a copy for another year. */
+export function shiftedBy(season: SeasonPlan, days: number): SeasonPlan {
+  const shift = (date: string) => dateOfDay(dayNumber(date) + days);
+  return {
+    ...season,
+    firstDay: shift(season.firstDay),
+    races: season.races.map((race) => ({ ...race, date: shift(race.date) })),
+    daysOff: season.daysOff.map((off) => ({ ...off, from: shift(off.from), to: shift(off.to) })),
+    exceptions: [],
+    fixed: season.fixed.filter(({ because }) => because === 'pinned').map((day) => ({ ...day, date: shift(day.date) })),
+    decisions: [],
+  };
+}
+
+/** One session that is not where it was: `to` is left out where it fell out, `from` where it is new. */
+export type SessionMove = { threadId?: string; special?: SeasonDay['special']; from?: string; to?: string };
+
+export type SeasonDifference = {
+  moves: SessionMove[];
+  moved: number;
+  fellOut: number;
+  added: number;
+  /** Days that are for something else, hard ones or not. */
+  otherDays: number;
+  says: string;
+};
+
+/** Every hard session by what it is and the how many-th of its kind, with its date. */
+function sessionsOf(weeks: readonly SeasonWeek[], from: string): Map<string, SeasonDay> {
+  const count = new Map<string, number>();
+  const found = new Map<string, SeasonDay>();
+  for (const day of daysOf(weeks)) {
+    if (day.kind !== 'hard' || day.missed) continue;
+    const what = day.special ?? day.thread?.id ?? 'hard';
+    const n = (count.get(what) ?? 0) + 1;
+    count.set(what, n);
+    if (day.date >= from) found.set(`${what} ${n}`, day);
+  }
+  return found;
+}
+
+const counted = (n: number, one: string, more: string) => (n === 1 ? `1 ${one}` : `${n} ${more}`);
+
+function differenceText(moved: number, fellOut: number, added: number, otherDays: number): string {
+  const parts = [
+    ...(moved > 0 ? [counted(moved, 'session moves', 'sessions move')] : []),
+    ...(fellOut > 0 ? [counted(fellOut, 'falls out', 'fall out')] : []),
+    ...(added > 0 ? [counted(added, 'is new', 'are new')] : []),
+  ];
+  if (parts.length > 0)
+    return `${parts.join(', ').replace(/^(\d+) (falls?|is|are)/, (_, n: string, verb: string) => `${n} ${n === '1' ? 'session' : 'sessions'} ${verb}`)}.`;
+  return otherDays > 0 ? `${counted(otherDays, 'day changes', 'days change')}, no session moves.` : 'Nothing moves.';
+}
+
+/**
+ * What a change does to the days: which sessions move, fall out or are new.
+ * @param from only days from this one on; all where left out.
+ */
+export function compareSeasons(
+  before: readonly SeasonWeek[],
+  after: readonly SeasonWeek[],
+  from = '',
+): SeasonDifference {
+  const [old, next] = [sessionsOf(before, from), sessionsOf(after, from)];
+  const about = ({ thread, special }: SeasonDay) => ({
+    ...(thread ? { threadId: thread.id } : {}),
+    ...(special ? { special } : {}),
+  });
+  const moves: SessionMove[] = [];
+  for (const [key, day] of old) {
+    const now = next.get(key);
+    if (!now) moves.push({ ...about(day), from: day.date });
+    else if (now.date !== day.date) moves.push({ ...about(day), from: day.date, to: now.date });
+  }
+  for (const [key, day] of next) if (!old.has(key)) moves.push({ ...about(day), to: day.date });
+  const fellOut = moves.filter(({ to }) => to === undefined).length;
+  const added = moves.filter((move) => move.from === undefined).length;
+  const moved = moves.length - fellOut - added;
+  const kinds = new Map(daysOf(before).map(({ date, kind }) => [date, kind]));
+  const otherDays = daysOf(after).filter(
+    ({ date, kind }) => date >= from && kinds.has(date) && kinds.get(date) !== kind,
+  ).length;
+  return { moves, moved, fellOut, added, otherDays, says: differenceText(moved, fellOut, added, otherDays) };
+}
+
+/** Days a coach can choose for a date by hand. */
+export const CHOOSABLE_KINDS: readonly Exclude<DayKind, 'race'>[] = ['hard', 'long', 'strides', 'easy', 'off', 'free'];

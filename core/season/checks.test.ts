@@ -1,0 +1,147 @@
+import type { SquadMember } from '../squad/athlete';
+import { daysAfter } from '../units/dayNumber';
+import { changeSeason, type SeasonChange } from './changes';
+import { checkSeason, type CheckContext } from './checks';
+import { layOutSeason } from './layOut';
+import { seasonFrom } from './seasonFrom';
+import type { FixedDay, SeasonPlan } from './season';
+import { seasonTemplates, type SeasonTemplate } from './templates';
+
+const MONDAY = '2026-09-07';
+const RACE = { id: 'harbour', date: daysAfter(MONDAY, 83), name: 'Harbour meeting', weight: 'A' as const };
+const [FIVE_K] = seasonTemplates as [SeasonTemplate];
+const season = seasonFrom(FIVE_K, { firstDay: MONDAY, races: [RACE] });
+const on = (week: number, day: number) => daysAfter(MONDAY, (week - 1) * 7 + day);
+const pin = (date: string, day: Partial<FixedDay> = {}): FixedDay => ({
+  date,
+  kind: 'hard',
+  because: 'pinned',
+  ...day,
+});
+const withPins = (...fixed: FixedDay[]): SeasonPlan => ({ ...season, fixed });
+
+const checks = (plan: SeasonPlan, context?: CheckContext) => checkSeason(plan, layOutSeason(plan), context);
+const codes = (plan: SeasonPlan) => checks(plan).map(({ code }) => code);
+const athlete = (id: string, more: Partial<SquadMember> = {}): SquadMember => ({
+  id,
+  name: id,
+  tileName: id,
+  status: 'training',
+  marks: [],
+  bornYear: 2000,
+  ...more,
+});
+
+/** Each with what brings it about; where there is a mend, it mends. */
+const CASES: [code: string, plan: SeasonPlan, context?: CheckContext][] = [
+  ['hard-in-a-row', withPins(pin(on(5, 1)), pin(on(5, 2)))],
+  ['hard-after-long', withPins(pin(on(5, 0)))],
+  ['long-after-hard', withPins(pin(on(5, 5)), pin(on(5, 6), { kind: 'long' }))],
+  ['hard-before-race', withPins(pin(on(12, 5)))],
+  [
+    'hard-after-race',
+    { ...withPins(pin(on(6, 6))), races: [RACE, { id: 'b', date: on(6, 5), name: 'Open', weight: 'C' }] },
+  ],
+  ['too-many-hard', withPins(pin(on(12, 0)), pin(on(12, 2)), pin(on(12, 4)))],
+  ['hard-in-taper', withPins(pin(on(12, 3)))],
+  ['no-taper', { ...season, races: [{ ...RACE, taperDays: 0 }] }],
+  ['no-transition', withPins(pin(on(3, 1), { kind: 'easy' }), pin(on(3, 4), { kind: 'easy' }))],
+  ['fast-without-base', season, { athletes: [athlete('Ada', { runningSince: daysAfter(MONDAY, 14) })] }],
+  ['thread-too-soon', withPins(pin(on(4, 1), { threadId: 'thr' }), pin(on(5, 1), { threadId: 'thr' }))],
+  [
+    'no-race-pace',
+    {
+      ...season,
+      specials: { sharpener: season.specials.sharpener! },
+      cycles: { ...season.cycles, late: [['tempo', 'falling']], middle: [['thr', 'falling']] },
+      spareIds: ['clock'],
+      threads: season.threads.filter(({ id }) => id !== 'even300'),
+    },
+  ],
+  [
+    'threshold-and-critical',
+    {
+      ...withPins(pin(on(5, 1), { threadId: 'thr' }), pin(on(5, 4), { threadId: 'cv' })),
+      threads: [
+        ...season.threads,
+        {
+          id: 'cv',
+          name: 'Critical',
+          intent: 'critical-speed-short',
+          stages: ['main: 400 @cv'],
+          chain: [],
+          spacingDays: 7,
+        },
+      ],
+    },
+  ],
+  [
+    'fartlek-twice',
+    withPins(
+      pin(on(5, 1), { threadId: 'clock' }),
+      pin(on(5, 3), { threadId: 'falling' }),
+      pin(on(5, 5), { threadId: 'k3' }),
+    ),
+  ],
+  ['long-run-jump', { ...season, longRun: { ...season.longRun!, step: 5, most: 30 } }],
+  ['week-jump', { ...season, longRun: { ...season.longRun!, step: 25, most: 60 } }],
+  [
+    'young-hard-days',
+    seasonFrom(FIVE_K, { firstDay: MONDAY, races: [RACE], hardDays: 3 }),
+    { athletes: [athlete('Kit', { bornYear: 2014 })] },
+  ],
+  [
+    'young-races',
+    {
+      ...season,
+      races: [
+        RACE,
+        { id: 'x', date: on(7, 5), name: 'Heats', weight: 'C', entries: [{ athleteId: 'Kit', distanceM: 800 }] },
+        { id: 'y', date: on(7, 6), name: 'Final', weight: 'C', entries: [{ athleteId: 'Kit', distanceM: 800 }] },
+      ],
+    },
+    { athletes: [athlete('Kit', { bornYear: 2014 })] },
+  ],
+  [
+    'exception-unknown',
+    { ...season, exceptions: [{ id: 'e', athleteId: 'Ada', kind: 'ill', from: on(5, 0), to: on(5, 6) }] },
+    { athletes: [athlete('Ada')], planned: [{ date: on(5, 1), athleteIds: ['Ada'] }] },
+  ],
+  ['race-before-start', { ...season, races: [RACE, { id: 'old', date: '2026-08-30', name: 'Old', weight: 'B' }] }],
+  ['race-too-far', { ...season, races: [RACE, { id: 'far', date: '2099-01-01', name: 'Far', weight: 'A' }] }],
+  [
+    'two-a-races',
+    { ...season, races: [RACE, { id: 'two', date: daysAfter(RACE.date, -3), name: 'Two', weight: 'A' }] },
+  ],
+  ['phase-too-long', changeSeason(season, { kind: 'phaseWeeks', place: 2, weeks: 40 })],
+  ['thread-gone', withPins(pin(on(5, 1), { threadId: 'nobody' }))],
+  ['thread-gone', season, { goneThreadIds: ['thr'] }],
+  ['heat', season, { heatMonths: [10] }],
+];
+
+describe.each(CASES.map(([code], i) => [code, i] as const))('%s', (code, i) => {
+  const [, plan, context] = CASES[i] as (typeof CASES)[number];
+  const of = (one: SeasonPlan, date?: string) =>
+    checks(one, context).filter((check) => check.code === code && (date === undefined || check.date === date));
+  test('is said in a sentence', () => {
+    expect(of(plan)[0]?.says).toMatch(/^[A-Z0-9“].*\.$/);
+  });
+  test('is mended where a mend is offered', () => {
+    const [found] = of(plan);
+    const mended = found?.mend ? changeSeason(plan, found.mend.change) : undefined;
+    expect(mended ? of(mended, found?.date).length : 0).toBeLessThan(of(plan, found?.date).length);
+  });
+});
+
+test('what is written or over is told of, with nothing offered that would change it', () => {
+  const plan = withPins(pin(on(5, 1), { because: 'past' }), pin(on(5, 2), { because: 'written' }));
+  const found = checks(plan).find(({ code }) => code === 'hard-in-a-row');
+  expect(found).toBeDefined();
+  expect(found?.mend).toBeUndefined();
+});
+
+test('a school’s choice is quiet', () => {
+  const plan = withPins(pin(on(5, 5)), pin(on(5, 6), { kind: 'long' }));
+  const change: SeasonChange = { kind: 'set', set: { schools: { isLongAfterHard: true } } };
+  expect(codes(changeSeason(plan, change))).not.toContain('long-after-hard');
+});

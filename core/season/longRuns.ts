@@ -1,0 +1,58 @@
+/** How long each long run is. */
+import { dayNumber } from '../units/dayNumber';
+import type { Draft, DraftDay } from './draftDay';
+import { peaksOf } from './phases';
+import type { LongRun } from './season';
+
+/** Cut by a fifth, then by half. */
+const CUT = { first: 0.8, last: 0.5 };
+/** Within so many days of the race it is half as long. */
+const LAST_CUT_DAYS = 8;
+/** An easier week is a fifth shorter. */
+const EASIER = 0.8;
+/** After an A race it begins again at about this share of what it had grown by. */
+const AFTER_RACE = 0.5;
+
+const rounded = (amount: number, { unit }: LongRun) =>
+  unit === 'km' ? Math.round(amount * 2) / 2 : Math.round(amount / 5) * 5;
+
+/** The length after so many steps. */
+function grown({ from, step, most, heldWeeks }: LongRun, steps: number): number {
+  const raised = heldWeeks ? Math.floor(steps / heldWeeks) * heldWeeks : steps;
+  return Math.max(from, Math.min(most, from + step * raised));
+}
+
+/** Lays the lengths over the long runs: growing, with easier weeks counted back from the last whole one, and cut before the race. */
+export function layLongRuns({ season, days }: Draft): void {
+  const { longRun } = season;
+  if (!longRun) return;
+  const longs = days.filter(({ kind, isOutside }) => kind === 'long' && !isOutside);
+  const peaks = peaksOf(season).map(({ date }) => dayNumber(date));
+  let steps = 0;
+  let from = Number.NEGATIVE_INFINITY;
+  for (const race of [...peaks, Number.POSITIVE_INFINITY]) {
+    const part = longs.filter(({ day }) => day > from && day <= race);
+    const cut = part.filter(({ day }) => race - day < longRun.lastDays);
+    const whole = part.slice(0, part.length - cut.length);
+    whole.forEach((long, i) => {
+      const left = whole.length - 1 - i;
+      // With a race ahead the easier weeks are counted back from it, so that the longest one is whole.
+      const count = Number.isFinite(race) ? left : i + 1;
+      const isEasier = longRun.easierEvery > 0 && count > 0 && count % longRun.easierEvery === 0 && i > 1;
+      const amount = grown(longRun, steps);
+      setLength(long, isEasier ? amount * EASIER : amount, longRun);
+      if (!isEasier) steps += 1;
+    });
+    const longest = grown(longRun, Math.max(0, steps - 1));
+    for (const long of cut)
+      setLength(long, longest * (race - long.day <= LAST_CUT_DAYS ? CUT.last : CUT.first), longRun);
+    steps = Math.floor(steps * AFTER_RACE);
+    from = race;
+  }
+}
+
+function setLength(day: DraftDay, amount: number, longRun: LongRun): void {
+  day.amount = { unit: longRun.unit, amount: rounded(amount, longRun) };
+  const part = longRun.parts?.[day.week.phase];
+  if (part !== undefined && day.note === undefined && !day.taper) day.note = part;
+}

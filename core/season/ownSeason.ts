@@ -1,0 +1,28 @@
+import type { AthleteException, RaceEntry, SeasonPlan } from './season';
+
+/** One athlete's part in a season. */
+export type OwnSeason = {
+  exceptions?: Omit<AthleteException, 'id' | 'athleteId'>[];
+  races?: ({ date: string; name: string } & Omit<RaceEntry, 'athleteId'>)[];
+};
+
+/** What a season says about one athlete; undefined where it says nothing. */
+export function aboutAthleteInSeason({ exceptions, races }: SeasonPlan, athleteId: string): OwnSeason | undefined {
+  const own = exceptions.flatMap(({ athleteId: whose, id: _id, ...exception }) =>
+    whose === athleteId ? [exception] : [],
+  );
+  const entered = races.flatMap(({ date, name, entries = [] }) =>
+    entries.flatMap(({ athleteId: whose, ...entry }) => (whose === athleteId ? [{ date, name, ...entry }] : [])),
+  );
+  if (own.length + entered.length === 0) return undefined;
+  return { ...(own.length > 0 ? { exceptions: own } : {}), ...(entered.length > 0 ? { races: entered } : {}) };
+}
+
+/** A season without anything about one athlete. */
+export const seasonWithoutAthlete = (season: SeasonPlan, athleteId: string): SeasonPlan => ({
+  ...season,
+  exceptions: season.exceptions.filter((one) => one.athleteId !== athleteId),
+  races: season.races.map((race) =>
+    race.entries ? { ...race, entries: race.entries.filter((entry) => entry.athleteId !== athleteId) } : race,
+  ),
+});

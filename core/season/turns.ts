@@ -1,0 +1,120 @@
+/** Whose turn it is on each hard day, and which step that is. */
+import { dayNumber } from '../units/dayNumber';
+import { setKind, type Draft, type DraftDay } from './draftDay';
+import type { CycleWeek, Phase, SeasonPlan, Thread, ThreadDecision } from './season';
+
+/** A phase without a cycle of its own goes on with that of another. */
+const ALSO: Partial<Record<Phase, readonly Phase[]>> = {
+  transition: ['transition', 'early'],
+  early: ['early', 'middle', 'late'],
+  middle: ['middle', 'early', 'late'],
+  late: ['late', 'middle', 'early'],
+  taper: ['taper', 'late', 'middle', 'early'],
+  'race week': ['late', 'taper', 'middle', 'early'],
+};
+
+const cycleOf = ({ cycles }: SeasonPlan, phase: Phase): readonly CycleWeek[] =>
+  (ALSO[phase] ?? []).map((one) => cycles[one]).find((cycle) => cycle && cycle.length > 0) ?? [];
+
+const isThreshold = ({ intent }: Thread) => intent === 'threshold';
+const isCritical = ({ intent }: Thread) => intent === 'critical-speed-short' || intent === 'critical-speed-long';
+const isFartlek = ({ intent }: Thread) => intent === 'fartlek';
+
+/** Would it share the week with what should not stand beside it? */
+function clashes({ schools }: SeasonPlan, thread: Thread, inWeek: readonly Thread[]): boolean {
+  if (isFartlek(thread) && inWeek.some(isFartlek)) return true;
+  if (schools.mixesThreshold) return false;
+  return (isThreshold(thread) && inWeek.some(isCritical)) || (isCritical(thread) && inWeek.some(isThreshold));
+}
+
+/** What a hard day may be given, the first choice first. */
+function choices(season: SeasonPlan, phase: Phase, slot: string | null | undefined): string[] {
+  const cycle = cycleOf(season, phase);
+  const own = cycle.flat().filter((id) => id !== null);
+  const earlier = (['early', 'middle'] as const)
+    .flatMap((one) => season.cycles[one]?.flat() ?? [])
+    .filter((id) => id !== null);
+  const first = slot === null || slot === undefined ? [] : [slot];
+  return [...new Set([...first, ...own, ...(season.spareIds ?? []), ...(phase === 'transition' ? [] : earlier)])];
+}
+
+type Known = { threads: Map<string, Thread>; fixedDays: Map<string, number[]>; lastDay: Map<string, number> };
+
+function isSpaced({ fixedDays, lastDay }: Known, { id, spacingDays }: Thread, day: number): boolean {
+  const last = lastDay.get(id);
+  if (last !== undefined && day - last < spacingDays) return false;
+  return !(fixedDays.get(id) ?? []).some((other) => Math.abs(other - day) < spacingDays);
+}
+
+function threadFor(draft: Draft, known: Known, day: DraftDay, place: number, inWeek: readonly Thread[]) {
+  const { season } = draft;
+  const cycle = cycleOf(season, day.week.phase);
+  const week = cycle[day.week.place % Math.max(1, cycle.length)];
+  const slot = week?.[place];
+  // The cycle says that this day stays easy.
+  if (slot === null) return undefined;
+  return choices(season, day.week.phase, slot)
+    .flatMap((id) => known.threads.get(id) ?? [])
+    .find((thread) => isSpaced(known, thread, day.day) && !clashes(season, thread, inWeek));
+}
+
+/** The step of a thread's next turn, after the one before it. */
+function stepAfter(
+  thread: Thread,
+  before: { step: number; day: number } | undefined,
+  day: number,
+  decisions: readonly (ThreadDecision & { day: number })[],
+): number {
+  if (!before) return 0;
+  const said = decisions.filter((one) => one.threadId === thread.id && one.day >= before.day && one.day < day).at(-1);
+  const step = said?.step ?? (thread.isByReadiness ? 'repeat' : 'on');
+  if (step === 'back') return Math.max(0, before.step - 1);
+  return step === 'on' ? before.step + 1 : before.step;
+}
+
+/** Gives every hard day its thread, in order of the days; a hard day that none is ready for has strides. */
+export function layTurns(draft: Draft): void {
+  const { season, days } = draft;
+  const threads = new Map(season.threads.map((thread) => [thread.id, thread]));
+  const known: Known = { threads, fixedDays: new Map(), lastDay: new Map() };
+  for (const { fixed, kind, day } of days) {
+    if (!fixed?.threadId || kind !== 'hard' || fixed.missed) continue;
+    known.fixedDays.set(fixed.threadId, [...(known.fixedDays.get(fixed.threadId) ?? []), day]);
+  }
+  const decisions = season.decisions.map((one) => ({ ...one, day: dayNumber(one.date) })).sort((a, b) => a.day - b.day);
+  const before = new Map<string, { step: number; day: number }>();
+  let fromDay = Number.NaN;
+  let place = 0;
+  let inWeek: Thread[] = [];
+  for (const day of days) {
+    if (day.week.fromDay !== fromDay) {
+      fromDay = day.week.fromDay;
+      place = 0;
+      // What is fixed later in the week is in it as well.
+      inWeek = [];
+      for (let i = 0; i < 7; i++) {
+        const fixed = draft.at(fromDay + i)?.fixed;
+        const thread = fixed?.threadId === undefined ? undefined : threads.get(fixed.threadId);
+        if (thread && fixed?.kind === 'hard') inWeek.push(thread);
+      }
+    }
+    if (day.kind !== 'hard') continue;
+    const slot = place++;
+    if (day.special !== undefined) continue;
+    if (day.fixed && day.fixed.threadId === undefined) continue;
+    const thread =
+      day.fixed?.threadId === undefined ? threadFor(draft, known, day, slot, inWeek) : threads.get(day.fixed.threadId);
+    if (!thread) {
+      // One whose thread is gone stays hard, with nothing on it: the coach is told (see checks.ts).
+      if (!day.fixed) setKind(day, season.threads.length === 0 ? 'hard' : 'strides');
+      continue;
+    }
+    const step = day.fixed?.step ?? stepAfter(thread, before.get(thread.id), day.day, decisions);
+    day.thread = { id: thread.id, step };
+    if (!day.fixed) inWeek.push(thread);
+    // A step that was missed and is to slide is run the next time.
+    if (day.fixed?.missed === 'slide') continue;
+    before.set(thread.id, { step, day: day.day });
+    known.lastDay.set(thread.id, day.day);
+  }
+}
