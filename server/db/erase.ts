@@ -2,11 +2,13 @@ import type Database from 'better-sqlite3';
 import { and, eq, exists, inArray, isNull, like, or } from 'drizzle-orm';
 import type { AthleteFile } from '@core/formats/athleteFile';
 import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
+import { aboutAthleteInSeason, seasonWithoutAthlete } from '@core/season/ownSeason';
 import { isAnyoneInRun, isInRun, runOf } from '@core/trackside/runOf';
 import { readAthlete } from './athletes';
 import { truncateWal, type Db } from './open';
 import { breathe, eraseFromProjection, forgetGrowing } from './results';
-import { athleteResults, athletes, erasedAthletes, runEvents, runResults, runs, sessions } from './schema';
+import { athleteResults, athletes, erasedAthletes, runEvents, runResults, runs, seasons, sessions } from './schema';
+import { seasonsNaming } from './seasons';
 import { readSquad, type Tx } from './squad';
 import { readSoundPart } from './storedRun';
 
@@ -86,6 +88,10 @@ export async function athleteFile(db: Db, id: string, savedOn: string): Promise<
     const about = aboutAthlete(plan, id);
     return about ? [{ title, date, plan: about }] : [];
   });
+  const inSeasons = seasonsNaming(db, id).flatMap(({ season }) => {
+    const about = aboutAthleteInSeason(season, id);
+    return about ? [{ name: season.name, ...about }] : [];
+  });
   return {
     format: 'zest-lap/athlete',
     version: 1,
@@ -94,6 +100,7 @@ export async function athleteFile(db: Db, id: string, savedOn: string): Promise<
     ...(group ? { group } : {}),
     runs: own,
     ...(plans.length > 0 ? { plans } : {}),
+    ...(inSeasons.length > 0 ? { seasons: inSeasons } : {}),
   };
 }
 
@@ -130,6 +137,11 @@ export async function eraseAthlete(db: Db, id: string, nowMs: number): Promise<b
       tx.update(sessions)
         .set({ plan: withoutAthlete(plan, id) })
         .where(eq(sessions.id, sessionId))
+        .run();
+    for (const { id: seasonId, season } of seasonsNaming(tx, id))
+      tx.update(seasons)
+        .set({ plan: seasonWithoutAthlete(season, id) })
+        .where(eq(seasons.id, seasonId))
         .run();
     tx.delete(athletes).where(eq(athletes.id, id)).run();
     tx.insert(erasedAthletes).values({ id, erasedAtMs: nowMs }).onConflictDoNothing().run();

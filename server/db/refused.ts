@@ -2,7 +2,7 @@
 export class Refused extends Error {
   override name = 'Refused';
   constructor(
-    readonly code: 'taken' | 'unknown' | 'invalid' | 'in_use' | 'too_many',
+    readonly code: 'taken' | 'unknown' | 'stale' | 'invalid' | 'in_use' | 'too_many',
     message: string,
     readonly field: string,
   ) {

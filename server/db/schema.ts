@@ -9,6 +9,7 @@ import type { OwnVenue } from '@core/track/ownVenue';
 import type { TimeSource } from '@core/review/evenness';
 import type { EffortSource } from '@core/review/load';
 import type { RepResult } from '@core/review/results';
+import type { SeasonPlan } from '@core/season/season';
 import type { KindCount } from '@core/review/sameSession';
 import type { Intent } from '@core/session/intent';
 import type { VolumeGuides } from '@core/session/volumeGuides';
@@ -161,6 +162,18 @@ export const sessions = sqliteTable('sessions', {
   bookId: text('book_id'),
   /** What is decided for that day, beyond the text. */
   plan: text({ mode: 'json' }).$type<DayPlan>(),
+  createdAtMs: integer('created_at_ms').notNull(),
+  updatedAtMs: integer('updated_at_ms').notNull(),
+  removedAtMs: integer('removed_at_ms'),
+});
+
+/** Seasons, each as a whole; the version goes up with every change, so that two who change it at once do not lose each other's work. */
+export const seasons = sqliteTable('seasons', {
+  id: text().primaryKey(),
+  version: integer().notNull(),
+  plan: text({ mode: 'json' }).$type<SeasonPlan>().notNull(),
+  /** Who changed it last. */
+  actor: text().notNull(),
   createdAtMs: integer('created_at_ms').notNull(),
   updatedAtMs: integer('updated_at_ms').notNull(),
   removedAtMs: integer('removed_at_ms'),

@@ -14,6 +14,7 @@ import { bookRouter } from './book';
 import { paceBooksRouter } from './paceBooks';
 import { reviewRouter } from './review';
 import { runsRouter } from './runs';
+import { seasonsRouter } from './seasons';
 import { sameOriginWrites } from './sameOrigin';
 import { sessionsRouter } from './sessions';
 import { squadRouter } from './squad';
@@ -118,6 +119,7 @@ export function makeApp({
   app.use('/api/book', bookRouter(context));
   app.use('/api/venues', venuesRouter(context));
   app.use('/api/weather', weatherRouter(weatherUrl));
+  app.use('/api/seasons', seasonsRouter(context));
   app.use('/api/runs', runsRouter(context));
   app.use('/api/review', reviewRouter(context));
   app.use('/api', unknownPath);

@@ -1,6 +1,7 @@
 import { Router } from 'express';
 import { dayPlanSchema } from '@core/formats/dayPlanSchema';
 import { sessionSchema } from '@core/formats/schemas';
+import { followSession } from '../db/seasons';
 import { listSessions, putDayPlan, putSession, removeSession, restoreSession } from '../db/sessions';
 import { checkedBody, checkedId } from './checked';
 import type { Context } from './context';
@@ -11,7 +12,12 @@ const written = resourceRouter({
   what: 'session',
   schema: sessionSchema,
   list: listSessions,
-  put: putSession,
+  // A session that was written for a season takes its day there along.
+  put: (db, id, input, nowMs) =>
+    db.transaction((tx) => {
+      followSession(tx, id, input.date, nowMs);
+      return putSession(db, id, input, nowMs);
+    }),
   remove: removeSession,
   restore: restoreSession,
 });

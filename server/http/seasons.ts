@@ -1,0 +1,82 @@
+import { Router } from 'express';
+import Joi from 'joi';
+import { writeICalendar } from '@core/formats/iCalendar';
+import { dateSchema, idSchema, timeOfDaySchema } from '@core/formats/schemas';
+import { seasonWriteSchema } from '@core/formats/seasonSchemas';
+import { layOutSeason } from '@core/season/layOut';
+import { readBook } from '../db/book';
+import { listSeasons, putSeason, readSeason, removeSeason, restoreSeason, writeDay } from '../db/seasons';
+import { checkedBody, checkedId, checkedQuery } from './checked';
+import type { Context } from './context';
+import { notFound } from './errors';
+import { noQuery } from './resource';
+
+const what = 'season';
+const daySchema = Joi.object<{ date: string; sessionId: string; startTime?: string }>({
+  date: dateSchema.required(),
+  sessionId: idSchema.required(),
+  startTime: timeOfDaySchema,
+});
+const calendarQuery = Joi.object<{ days?: 'sessions' | 'all'; time?: string }>({
+  days: Joi.string().valid('sessions', 'all'),
+  time: timeOfDaySchema,
+});
+
+/** A file's name without what a file system or a header would trip over. */
+const fileName = (name: string) =>
+  name
+    .normalize('NFKD')
+    .replace(/[^A-Za-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '') || 'season';
+
+/**
+ * /api/seasons: as for every resource, but that a write names the version it was changed from; POST /:id/days writes the session of a day;
+ * GET /:id/calendar.ics is the season as a calendar file.
+ */
+export function seasonsRouter({ db, nowMs }: Context): Router {
+  const router = Router();
+  const by = () => ({ actor: 'coach' as const, nowMs: nowMs() });
+  router.get('/', (req, res) => {
+    checkedQuery(req, noQuery);
+    res.json(listSeasons(db));
+  });
+  router.put('/:id', (req, res) => {
+    res.json(putSeason(db, checkedId(req), checkedBody(req, seasonWriteSchema), by()));
+  });
+  router.delete('/:id', (req, res) => {
+    if (!removeSeason(db, checkedId(req), nowMs())) throw notFound(what);
+    res.status(204).end();
+  });
+  router.post('/:id/restore', (req, res) => {
+    if (!restoreSeason(db, checkedId(req))) throw notFound(what);
+    res.status(204).end();
+  });
+  router.post('/:id/days', (req, res) => {
+    const written = writeDay(db, checkedId(req), checkedBody(req, daySchema), by());
+    if (!written) throw notFound(what);
+    res.json(written);
+  });
+  router.get('/:id/calendar.ics', (req, res) => {
+    const { days, time } = checkedQuery(req, calendarQuery);
+    const stored = readSeason(db, checkedId(req));
+    if (!stored) throw notFound(what);
+    const { id, version, season } = stored;
+    const text = writeICalendar(
+      { kind: 'season', season, weeks: layOutSeason(season) },
+      {
+        id,
+        name: season.name,
+        sequence: version,
+        atMs: nowMs(),
+        library: readBook(db),
+        ...(days ? { days } : {}),
+        ...(time === undefined ? {} : { startTime: time }),
+      },
+    );
+    res
+      .type('text/calendar; charset=utf-8')
+      .attachment(`${fileName(season.name)}.ics`)
+      .send(text);
+  });
+  return router;
+}
