@@ -58,6 +58,14 @@ const race = Joi.object<SeasonRace>({
         athleteId: idSchema.required(),
         distanceM: Joi.number().strict().min(50).max(200_000).required(),
         goalS: Joi.number().strict().positive().max(172_800),
+        splits: Joi.array()
+          .items(
+            Joi.object({
+              atM: Joi.number().strict().positive().max(200_000).required(),
+              timeS: Joi.number().strict().positive().max(172_800).required(),
+            }),
+          )
+          .max(200),
       }),
     )
     .max(200)
@@ -65,6 +73,7 @@ const race = Joi.object<SeasonRace>({
       (a: { athleteId: string; distanceM: number }, b: typeof a) =>
         a.athleteId === b.athleteId && a.distanceM === b.distanceM,
     ),
+  focus: Joi.array().items(note(160).allow('')).length(3),
 });
 
 const phasePlan = Joi.object<PhasePlan>({
@@ -181,6 +190,7 @@ export const seasonPlanSchema = Joi.object<SeasonPlan>({
   indicatorDays: Joi.array().items(count(1, 60)).length(2),
   trialWeek: count(1, 104),
   taperDays: count(0, 21).required(),
+  rehearsed: Joi.object({ shoes: note(120), drink: note(120), gel: note(120) }),
   schools: Joi.object(Object.fromEntries(SCHOOLS.map((school) => [school, yes]))).required(),
   daysOff: Joi.array().items(daysOff).max(100).unique('id').required(),
   exceptions: Joi.array().items(exception).max(1000).unique('id').required(),

@@ -33,6 +33,9 @@ export function keepApart(draft: Draft): void {
     const other = otherDay(draft, day);
     if (other) other.kind = 'hard';
   }
+  // A long run on the day before a hard one that may not move gives way to it.
+  for (const day of draft.days)
+    if (day.kind === 'long' && draft.at(day.day + 1)?.kind === 'hard' && !day.fixed) ease(day);
   // A long run on the day after a hard one that may not move gives way, unless a school holds otherwise.
   if (draft.season.schools.isLongAfterHard) return;
   for (const day of draft.days)

@@ -17,7 +17,13 @@ export const RACE_WEIGHTS = ['A', 'B', 'C'] as const;
 export type RaceWeight = (typeof RACE_WEIGHTS)[number];
 
 /** Who runs what: the event, and what they hope for. */
-export type RaceEntry = { athleteId: string; distanceM: number; goalS?: number };
+export type RaceEntry = {
+  athleteId: string;
+  distanceM: number;
+  goalS?: number;
+  /** Times on the way, from the gun. */
+  splits?: { atM: number; timeS: number }[];
+};
 
 export type SeasonRace = {
   id: string;
@@ -30,6 +36,8 @@ export type SeasonRace = {
   /** Days of less work before it, where the coach has chosen: 0 is none. */
   taperDays?: number;
   entries?: RaceEntry[];
+  /** What to think of in each third, where the coach has said so. */
+  focus?: [string, string, string];
 };
 
 /** A phase and how many weeks it takes; where there is more or less time it gives or takes between `least` and `most`. */
@@ -164,6 +172,8 @@ export type SeasonPlan = {
   /** Days of less work before an A race, 7 to 14. */
   taperDays: number;
   schools: SeasonSchools;
+  /** What was tried out in a rehearsal, for the card on race day. */
+  rehearsed?: { shoes?: string; drink?: string; gel?: string };
   daysOff: DaysOff[];
   exceptions: AthleteException[];
   fixed: FixedDay[];
@@ -196,6 +206,3 @@ export type SeasonDay = {
 };
 
 export type SeasonWeek = { from: string; phase: Phase; days: SeasonDay[] };
-
-/** A race that counts as one in the reckoning of hard days. */
-export const isHardKind = (kind: DayKind): boolean => kind === 'hard' || kind === 'race';
