@@ -4,6 +4,7 @@ import * as mdi from '@mdi/js';
 
 const USED = {
   squad: 'mdiAccountGroup',
+  season: 'mdiLadder',
   session: 'mdiFormatListBulletedSquare',
   track: 'mdiStadium',
   results: 'mdiTableCheck',
@@ -34,6 +35,10 @@ const USED = {
   caller: 'mdiBullhornOutline',
   keys: 'mdiKeyboardOutline',
   clock: 'mdiTimerOutline',
+  pin: 'mdiPin',
+  flag: 'mdiFlag',
+  next: 'mdiChevronRight',
+  previous: 'mdiChevronLeft',
 };
 
 const lines = Object.entries(USED).map(([name, key]) => {

@@ -22,6 +22,7 @@ import { WhenField } from '../ui/WhenField';
 import { Words } from '../ui/Words';
 import { DayAfter } from './DayAfter';
 import { ReadyRows } from './ReadyRows';
+import { SeasonThread } from './SeasonThread';
 import { useNext, type Next } from './useNext';
 import { useReady } from './useReady';
 import { useWriteNext } from './useWriteNext';
@@ -103,6 +104,7 @@ function Ready({ read, book, squad, answers }: Props) {
         error={date === '' ? 'Choose a day.' : undefined}
       />
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+      <SeasonThread read={read} next={next} />
     </View>
   );
   const rows = (

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { useSquadOn } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../squad/useSquad';
 import { troubleText, useSessionsQuery, type Session } from '../store/api';
 import { Empty } from '../ui/Empty';
@@ -15,12 +16,13 @@ type Props = {
   children: (session: Session, squad: SquadView) => ReactNode;
 };
 
-/** A session and the squad, once both are there; until then what is being waited for, what failed, or that it is missing. */
+/** A session and the squad as it is on that day, once both are there; until then what is being waited for, what failed, or that it is missing. */
 export function WithSession({ id, title, backTo, back, children }: Props) {
   const sessions = useSessionsQuery();
   const { squad, error: squadError, retry: retrySquad } = useSquad();
   const session = sessions.data?.find((candidate) => candidate.id === id);
-  if (session && squad) return children(session, squad);
+  const squadThen = useSquadOn(squad, session?.date);
+  if (session && squadThen) return children(session, squadThen);
   const error = sessions.error ?? squadError;
   const retry = () => {
     void sessions.refetch();

@@ -9,6 +9,7 @@ import type { Calibration } from '@core/outlook/calibration';
 import type { PaceBook } from '@core/paces/paceBook';
 import type { History, LastTime, SameSessions, SquadHistory, Standing } from '@core/review/history';
 import type { RunSummary } from '@core/review/summary';
+import type { SeasonPlan, StoredSeason } from '@core/season/season';
 import type { SquadMember } from '@core/squad/athlete';
 import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
@@ -47,7 +48,7 @@ export type JoinCode = { code: string; untilMs: number; addresses: string[] };
 /** The server's resources, cached; a write makes what it changed be read again. */
 export const api = createApi({
   baseQuery,
-  tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'book', 'runs', 'venues'],
+  tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'book', 'runs', 'venues', 'seasons'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
     athletes: build.query<SquadMember[], void>({ query: () => 'athletes', providesTags: ['athletes'] }),
@@ -109,6 +110,43 @@ export const api = createApi({
           }),
         );
         await queryFulfilled.catch(() => patch.undo());
+      },
+    }),
+    seasons: build.query<StoredSeason[], void>({ query: () => 'seasons', providesTags: ['seasons'] }),
+    /** @param version the one it was changed from; refused if somebody else has changed it since. */
+    putSeason: build.mutation<StoredSeason, { id: string; version: number; season: SeasonPlan }>({
+      query: ({ id, ...body }) => ({ url: `seasons/${id}`, method: 'PUT', body }),
+      // Sessions that were written for a day go with it.
+      invalidatesTags: ['seasons', 'sessions'],
+      onQueryStarted: async (_sent, { dispatch, queryFulfilled }) => {
+        const kept = await queryFulfilled.then(
+          ({ data }) => data,
+          () => undefined,
+        );
+        if (kept) dispatch(withSeason(kept));
+      },
+    }),
+    removeSeason: build.mutation<void, string>({
+      query: (id) => ({ url: `seasons/${id}`, method: 'DELETE' }),
+      invalidatesTags: ['seasons'],
+    }),
+    restoreSeason: build.mutation<void, string>({
+      query: (id) => ({ url: `seasons/${id}/restore`, method: 'POST' }),
+      invalidatesTags: ['seasons'],
+    }),
+    /** Writes the session of a hard day, with this id unless it was written already. */
+    writeDay: build.mutation<
+      StoredSeason & { sessionId: string },
+      { seasonId: string; date: string; sessionId: string; startTime?: string }
+    >({
+      query: ({ seasonId, ...body }) => ({ url: `seasons/${seasonId}/days`, method: 'POST', body }),
+      invalidatesTags: ['seasons', 'sessions'],
+      onQueryStarted: async (_sent, { dispatch, queryFulfilled }) => {
+        const kept = await queryFulfilled.then(
+          ({ data }) => data,
+          () => undefined,
+        );
+        if (kept) dispatch(withSeason({ id: kept.id, version: kept.version, season: kept.season }));
       },
     }),
     venues: build.query<OwnVenue[], void>({ query: () => 'venues', providesTags: ['venues'] }),
@@ -220,6 +258,11 @@ export const {
   useRemoveSessionMutation,
   useRestoreSessionMutation,
   usePutDayPlanMutation,
+  useSeasonsQuery,
+  usePutSeasonMutation,
+  useRemoveSeasonMutation,
+  useRestoreSeasonMutation,
+  useWriteDayMutation,
   useVenuesQuery,
   usePutVenueMutation,
   useRemoveVenueMutation,
@@ -244,6 +287,14 @@ export const {
   useSetRunAsideMutation,
   useRestoreRunMutation,
 } = api;
+
+/** Takes a season that was just kept into what is shown, before the list is read again. */
+const withSeason = (kept: StoredSeason) =>
+  api.util.updateQueryData('seasons', undefined, (seasons) => {
+    const others = seasons as StoredSeason[];
+    const isKnown = others.some(({ id }) => id === kept.id);
+    return (isKnown ? others.map((one) => (one.id === kept.id ? kept : one)) : [...others, kept]) as typeof seasons;
+  });
 
 /** The server's refusal as a sentence for the coach. */
 export function troubleText(error: unknown): string {

@@ -5,6 +5,7 @@
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';
 import { openDB, type DBSchema } from 'idb';
+import type { StoredSeason } from '@core/season/season';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Session } from './api';
 
@@ -18,6 +19,12 @@ function withoutNotes(athletes: readonly SquadMember[]): SquadMember[] {
   return athletes.map(({ notes: _notes, ...athlete }) => athlete);
 }
 
+/** Who is away is needed at the track; why is not. */
+const withoutRemarks = ({ season, ...stored }: StoredSeason): StoredSeason => ({
+  ...stored,
+  season: { ...season, exceptions: season.exceptions.map(({ note: _note, ...exception }) => exception) },
+});
+
 function ofThoseDays(sessions: readonly Session[], now: Date): Session[] {
   const days = [dayName(now), dayName(addDays(now, 1))];
   return sessions.filter(({ date }) => days.includes(date));
@@ -29,6 +36,7 @@ const KEPT: Record<string, (answer: unknown, now: Date) => unknown> = {
   squad: (answer) => answer,
   'pace-books': (answer) => answer,
   venues: (answer) => answer,
+  seasons: (answer) => (answer as StoredSeason[]).map(withoutRemarks),
   sessions: (answer, now) => ofThoseDays(answer as Session[], now),
 };
 

@@ -7,8 +7,9 @@ import { SPACE, usePalette } from './theme';
 import { useWide } from './useWide';
 import { Words } from './Words';
 
-const PLACES: { href: '/squad' | '/sessions' | '/track' | '/results'; name: string; icon: IconName }[] = [
+const PLACES: { href: '/squad' | '/season' | '/sessions' | '/track' | '/results'; name: string; icon: IconName }[] = [
   { href: '/squad', name: 'Squad', icon: 'squad' },
+  { href: '/season', name: 'Season', icon: 'season' },
   { href: '/sessions', name: 'Sessions', icon: 'session' },
   { href: '/track', name: 'Track', icon: 'track' },
   { href: '/results', name: 'Results', icon: 'results' },
@@ -40,7 +41,7 @@ export function NavBar() {
         </View>
       )}
       {PLACES.map(({ href, name, icon }) => {
-        const here = path.startsWith(href);
+        const here = path === href || path.startsWith(`${href}/`);
         return (
           <Link key={href} href={href} style={{ flex: wide ? undefined : 1 }} aria-current={here ? 'page' : undefined}>
             <View

@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { SeasonPage } from '@client/screens';
+
+export default function Season() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return <SeasonPage key={id} id={id} />;
+}

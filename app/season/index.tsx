@@ -1,0 +1,1 @@
+export { ThisWeek as default } from '@client/season/ThisWeek';

@@ -1,0 +1,1 @@
+export { NewSeason as default } from '@client/screens';

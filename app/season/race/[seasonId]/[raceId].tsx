@@ -1,0 +1,7 @@
+import { useLocalSearchParams } from 'expo-router';
+import { RacePage } from '@client/screens';
+
+export default function Race() {
+  const { seasonId, raceId } = useLocalSearchParams<{ seasonId: string; raceId: string }>();
+  return <RacePage key={raceId} seasonId={seasonId} raceId={raceId} />;
+}

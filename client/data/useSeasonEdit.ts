@@ -1,0 +1,73 @@
+import { useCallback, useState } from 'react';
+import { changeSeason, compareSeasons, type SeasonChange, type SeasonDifference } from '@core/season/changes';
+import type { SeasonPlan } from '@core/season/season';
+import { weeksOf, type LaidSeason } from './useSeasons';
+import { troubleText, usePutSeasonMutation } from '../store/api';
+import { today } from '../ui/days';
+import { useNotice } from '../ui/Notices';
+
+/** A change that moves more than what was touched: shown before it is taken. */
+export type Proposed = { next: SeasonPlan; difference: SeasonDifference; says: string };
+
+/** So many sessions may move without asking: the one that was dragged, and the one it changed places with. */
+const WITHOUT_ASKING = 2;
+
+export type SeasonEdit = {
+  proposed: Proposed | undefined;
+  /** Makes a change, or proposes it where it moves more. @param says what it is: `The race is moved.` */
+  change: (change: SeasonChange | readonly SeasonChange[], says: string) => void;
+  /** The same, without asking. */
+  apply: (change: SeasonChange | readonly SeasonChange[], says: string) => Promise<boolean>;
+  take: () => void;
+  leave: () => void;
+};
+
+/** Changes a season: days before today stay, the rest is laid out again, and one Undo takes all of it back. */
+export function useSeasonEdit({ id, version, season }: LaidSeason): SeasonEdit {
+  const [put] = usePutSeasonMutation();
+  const notice = useNotice();
+  const [proposed, setProposed] = useState<Proposed>();
+  const keep = useCallback(
+    async (next: SeasonPlan, says: string) => {
+      const sent = await put({ id, version, season: next });
+      if (sent.error) {
+        notice({ text: troubleText(sent.error) });
+        return false;
+      }
+      const { version: now } = sent.data;
+      const undo = async () => {
+        const back = await put({ id, version: now, season });
+        if (back.error) notice({ text: troubleText(back.error) });
+      };
+      notice({ text: says, undo: () => void undo() });
+      return true;
+    },
+    [id, version, season, put, notice],
+  );
+  const laidOut = useCallback(
+    (change: SeasonChange | readonly SeasonChange[]) => {
+      const changes = 'kind' in change ? [change] : change;
+      const next = changes.reduce<SeasonPlan>((plan, one) => changeSeason(plan, one, today()), season);
+      return { next, difference: compareSeasons(weeksOf(season), weeksOf(next), today()) };
+    },
+    [season],
+  );
+  const change = useCallback(
+    (wanted: SeasonChange | readonly SeasonChange[], says: string) => {
+      const { next, difference } = laidOut(wanted);
+      if (difference.moves.length > WITHOUT_ASKING) setProposed({ next, difference, says });
+      else void keep(next, says);
+    },
+    [laidOut, keep],
+  );
+  const apply = useCallback(
+    (wanted: SeasonChange | readonly SeasonChange[], says: string) => keep(laidOut(wanted).next, says),
+    [laidOut, keep],
+  );
+  const take = () => {
+    if (!proposed) return;
+    setProposed(undefined);
+    void keep(proposed.next, `${proposed.says} ${proposed.difference.says}`);
+  };
+  return { proposed, change, apply, take, leave: () => setProposed(undefined) };
+}

@@ -1,0 +1,46 @@
+import { View } from 'react-native';
+import type { SeasonCheck } from '@core/season/checks';
+import { schoolNotes } from '@core/season/schools';
+import type { SeasonPlan } from '@core/season/season';
+import { dayName } from '../ui/days';
+import { SmallButton } from '../ui/SmallButton';
+import { SPACE, usePalette } from '../ui/theme';
+import { Words } from '../ui/Words';
+import type { SeasonEdit } from '../data/useSeasonEdit';
+
+type Props = { season: SeasonPlan; checks: readonly SeasonCheck[]; leftOut: readonly string[]; edit: SeasonEdit };
+
+/** What to look at again, each with what mends it; and once, what other schools would do otherwise. */
+export function CheckList({ season, checks, leftOut, edit }: Props) {
+  const palette = usePalette();
+  const notes = [...leftOut, ...schoolNotes(season)];
+  return (
+    <View role="region" aria-label="To look at again" style={{ gap: SPACE.s }}>
+      <Words as="heading" level={2}>
+        To look at again
+      </Words>
+      {checks.length === 0 && <Words quiet>Nothing: hard days are apart, and every race has its taper.</Words>}
+      {checks.map(({ code, date, says, mend }) => (
+        <View
+          key={`${code} ${date}`}
+          style={{ gap: SPACE.xs, paddingLeft: SPACE.m, borderLeftWidth: 4, borderLeftColor: palette.warning }}
+        >
+          <Words as="label" quiet>
+            {dayName(date)}
+          </Words>
+          <Words>{says}</Words>
+          {mend && (
+            <View style={{ flexDirection: 'row' }}>
+              <SmallButton onPress={() => edit.change(mend.change, `${mend.says}: done.`)}>{mend.says}</SmallButton>
+            </View>
+          )}
+        </View>
+      ))}
+      {notes.map((says) => (
+        <Words key={says} as="small" quiet>
+          {says}
+        </Words>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,94 @@
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import { View } from 'react-native';
+import { Press } from '../ui/Press';
+import { SPACE, usePalette } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { DayMark } from './DayMark';
+import { awayText } from './TodayCard';
+import { wentText, type DayEntry, type DayView } from './weekView';
+
+type Props = {
+  view: DayView;
+  today: string;
+  groupsOf: (entry: DayEntry) => string | undefined;
+  onOpen: (entry: DayEntry, date: string) => void;
+};
+
+/** A day of the week in a line or two: what it is for, or how it went. */
+export function DayRows({ view, today, groupsOf, onOpen }: Props) {
+  const palette = usePalette();
+  const { date, entries, away } = view;
+  const day = parseISO(date);
+  const isPast = date < today;
+  return (
+    <View
+      role="listitem"
+      style={{
+        flexDirection: 'row',
+        gap: SPACE.s,
+        borderBottomWidth: 1,
+        borderBottomColor: palette.line,
+        borderLeftWidth: 6,
+        borderLeftColor: date === today ? palette.action : 'transparent',
+        paddingLeft: SPACE.s,
+      }}
+    >
+      <View style={{ width: 46, paddingTop: SPACE.m }}>
+        <Words as="strong">{format(day, 'EEE')}</Words>
+        <Words as="label" quiet>
+          {format(day, 'd MMM')}
+        </Words>
+      </View>
+      <View style={{ flex: 1, minWidth: 0 }}>
+        {entries.map((entry) => {
+          const groups = groupsOf(entry);
+          const about = entry.run ? wentText(entry.run) : entry.about;
+          const said = [about, groups].filter((part) => part !== undefined).join(' · ');
+          return (
+            <Press
+              key={entry.key}
+              role="button"
+              aria-label={[format(day, 'EEEE d MMMM'), entry.title, said].filter(Boolean).join(', ')}
+              onPress={() => onOpen(entry, date)}
+              style={{
+                flexDirection: 'row',
+                alignItems: 'center',
+                gap: SPACE.s,
+                minHeight: 56,
+                paddingVertical: SPACE.s,
+              }}
+            >
+              <DayMark kind={entry.kind} isRun={entry.run !== undefined} isPinned={entry.day?.pinned === true} />
+              <View style={{ flex: 1, minWidth: 0 }}>
+                <Words as="strong" quiet={isPast && !entry.run}>
+                  {entry.title}
+                </Words>
+                {said !== '' && (
+                  <Words as="small" quiet numberOfLines={2}>
+                    {said}
+                  </Words>
+                )}
+                {entry.trouble !== undefined && (
+                  <Words as="small" color={palette.late}>
+                    {entry.trouble}
+                  </Words>
+                )}
+              </View>
+            </Press>
+          );
+        })}
+        {entries.length === 0 && (
+          <View style={{ minHeight: 56, justifyContent: 'center' }}>
+            <Words quiet>–</Words>
+          </View>
+        )}
+        {away.length > 0 && (
+          <Words as="small" quiet style={{ paddingBottom: SPACE.s }}>
+            {awayText(away)}
+          </Words>
+        )}
+      </View>
+    </View>
+  );
+}

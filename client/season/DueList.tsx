@@ -1,0 +1,83 @@
+import type { Href } from 'expo-router';
+import { racesToEnter, withStaleMarks } from '@core/season/due';
+import type { SquadMember } from '@core/squad/athlete';
+import { daysBetween } from '@core/units/dayNumber';
+import type { LaidSeason } from '../data/useSeasons';
+import type { ListedRun } from '../store/api';
+import { dayInText } from '../ui/days';
+import { ListPart } from '../ui/ListPart';
+import { ListRow } from '../ui/ListRow';
+import { wentText } from './weekView';
+
+type Props = {
+  seasons: readonly LaidSeason[];
+  athletes: readonly SquadMember[];
+  runs: readonly ListedRun[];
+  today: string;
+  /** Checks to look at, by season. */
+  checks: readonly { id: string; name: string; count: number }[];
+};
+
+/** Days after which a session that was run is no longer put first. */
+const READ_DAYS = 2;
+const NAMES = 4;
+
+type Due = { key: string; href: Href; title: string; about: string };
+
+function names(athletes: readonly SquadMember[]): string {
+  const shown = athletes.slice(0, NAMES).map(({ tileName }) => tileName);
+  const more = athletes.length - shown.length;
+  return more > 0 ? `${shown.join(', ')} and ${more} more` : shown.join(', ');
+}
+
+/** What is to be read, entered and looked at. */
+export function DueList({ seasons, athletes, runs, today, checks }: Props) {
+  const stale = withStaleMarks(athletes, today);
+  const due: Due[] = [
+    ...runs
+      .filter(({ date, summary, isSetAside }) => {
+        const ago = daysBetween(date, today);
+        return !isSetAside && summary?.endedAtMs !== undefined && ago >= 0 && ago <= READ_DAYS;
+      })
+      .map((run) => ({
+        key: run.id,
+        href: `/results/${run.id}` as const,
+        title: `Read: ${run.title}`,
+        about: `${dayInText(run.date)} · ${wentText(run)}`,
+      })),
+    ...seasons.flatMap(({ id, season }) =>
+      racesToEnter(season, athletes, today).map((race) => ({
+        key: race.id,
+        href: `/season/race/${id}/${race.id}` as const,
+        title: `Enter the times of ${race.name}`,
+        about: dayInText(race.date),
+      })),
+    ),
+    ...(stale.length > 0
+      ? [
+          {
+            key: 'stale',
+            href: '/squad' as const,
+            title: `${stale.length} without a mark in eight weeks`,
+            about: `${names(stale)}: a race or a trial`,
+          },
+        ]
+      : []),
+    ...checks
+      .filter(({ count }) => count > 0)
+      .map(({ id, name, count }) => ({
+        key: `checks ${id}`,
+        href: `/season/${id}` as const,
+        title: count === 1 ? '1 thing to look at again' : `${count} things to look at again`,
+        about: name,
+      })),
+  ];
+  return (
+    <ListPart
+      title="To do"
+      rows={due.map(({ key, ...row }) => (
+        <ListRow key={key} {...row} />
+      ))}
+    />
+  );
+}

@@ -1,0 +1,73 @@
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import type { LaidSeason } from '../data/useSeasons';
+import { SmallButton } from '../ui/SmallButton';
+import { SPACE } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { ChangeAsked } from './ChangeAsked';
+import { CheckList } from './CheckList';
+import { DaySheet } from './DaySheet';
+import { Ladder } from './Ladder';
+import { groupsText } from './seasonWords';
+import { useChecks } from './useChecks';
+import { useSeasonEdit } from '../data/useSeasonEdit';
+import type { SeasonData } from './useSeasonData';
+import { dayView } from './weekView';
+
+type Props = {
+  laid: LaidSeason;
+  data: SeasonData;
+  /** Beside the week: with a heading and a way to all of it. */ isShort?: boolean;
+};
+
+/** The ladder of a season with what to look at again beside it; a day that is dragged is laid out again at once. */
+export function SeasonBody({ laid, data, isShort = false }: Props) {
+  const { season } = laid;
+  const edit = useSeasonEdit(laid);
+  const { checks, leftOut } = useChecks(laid, data);
+  const [openDate, setOpenDate] = useState<string>();
+  const view = useMemo(
+    () => (openDate === undefined ? undefined : dayView(openDate, { ...data, seasons: [laid] })),
+    [openDate, data, laid],
+  );
+  const titles = useMemo(() => new Map(data.sessions.map(({ id, title }) => [id, title])), [data.sessions]);
+  const entry = view?.entries.find(({ seasonIds }) => seasonIds.includes(laid.id));
+  const open = (date: string) => {
+    const [race] = season.races.filter((one) => one.date === date);
+    if (race) router.push(`/season/race/${laid.id}/${race.id}`);
+    else setOpenDate(date);
+  };
+  return (
+    <View style={{ gap: SPACE.m }}>
+      {isShort && (
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+          <View style={{ flex: 1, minWidth: 0 }}>
+            <Words as="heading" level={2}>
+              {season.name}
+            </Words>
+            <Words as="small" quiet>
+              {groupsText(season, data.groups)}
+            </Words>
+          </View>
+          <SmallButton label={`Open ${season.name}`} onPress={() => router.push(`/season/${laid.id}`)}>
+            Change the season
+          </SmallButton>
+        </View>
+      )}
+      {edit.proposed && <ChangeAsked proposed={edit.proposed} season={season} take={edit.take} leave={edit.leave} />}
+      <Ladder
+        laid={laid}
+        today={data.today}
+        runDates={data.runDates}
+        titles={titles}
+        onOpen={open}
+        onSwap={(from, to) => edit.change({ kind: 'swap', from, to }, 'The days have changed places.')}
+      />
+      <CheckList season={season} checks={checks} leftOut={leftOut} edit={edit} />
+      {openDate !== undefined && entry && (
+        <DaySheet entry={entry} date={openDate} laid={laid} close={() => setOpenDate(undefined)} />
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,166 @@
+import { router } from 'expo-router';
+import { useCallback, useState } from 'react';
+import { View } from 'react-native';
+import { weekText } from '@core/season/weekText';
+import type { LaidSeason } from '../data/useSeasons';
+import { troubleText, useRemoveSeasonMutation, useRestoreSeasonMutation } from '../store/api';
+import { Empty } from '../ui/Empty';
+import { Loading } from '../ui/Loading';
+import { useNotice } from '../ui/Notices';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { saveFile } from '../ui/saveFile';
+import { Segments } from '../ui/Segments';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { useWide } from '../ui/useWide';
+import { Words } from '../ui/Words';
+import { ChangeAsked } from './ChangeAsked';
+import { PrintedSeason } from './PrintedSeason';
+import { SeasonAway } from './SeasonAway';
+import { SeasonBody } from './SeasonBody';
+import { SeasonPhases } from './SeasonPhases';
+import { SeasonRaces } from './SeasonRaces';
+import { SeasonStrip } from './SeasonStrip';
+import { SeasonThreads } from './SeasonThreads';
+import { groupsText } from './seasonWords';
+import { athletesIn } from './useChecks';
+import { useSeasonData, type SeasonData } from './useSeasonData';
+import { useSeasonEdit } from '../data/useSeasonEdit';
+
+const PARTS = ['weeks', 'plan', 'threads', 'away'] as const;
+type Part = (typeof PARTS)[number];
+const PART_WORDS: Record<Part, string> = { weeks: 'Weeks', plan: 'Races', threads: 'Threads', away: 'Away' };
+
+/** The season for other programs and on paper. */
+function Out({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
+  const [isPrinting, setPrinting] = useState(false);
+  const printed = useCallback(() => setPrinting(false), []);
+  const [remove] = useRemoveSeasonMutation();
+  const [restore] = useRestoreSeasonMutation();
+  const notice = useNotice();
+  const { season, weeks, id } = laid;
+  const week = weeks.find(({ days }) => days.some(({ date }) => date === data.today)) ?? weeks[0];
+  const copy = async () => {
+    if (!week) return;
+    try {
+      await navigator.clipboard.writeText(weekText(season, week, data.library));
+      notice({ text: 'The week is copied, with nobody’s name in it.' });
+    } catch {
+      notice({ text: 'This browser does not let it be copied.' });
+    }
+  };
+  const calendar = async () => {
+    try {
+      const answer = await fetch(`/api/seasons/${id}/calendar.ics`);
+      if (!answer.ok) throw new Error(String(answer.status));
+      saveFile(`${season.name}.ics`, await answer.text(), 'text/calendar');
+    } catch {
+      notice({ text: 'The calendar file could not be fetched. Check that the server is running and try again.' });
+    }
+  };
+  const takeAway = async () => {
+    const removed = await remove(id);
+    if (removed.error) return notice({ text: troubleText(removed.error) });
+    router.replace('/season');
+    notice({ text: `${season.name} is removed. Sessions that were written stay.`, undo: () => void restore(id) });
+  };
+  return (
+    <View role="region" aria-label="Out" style={{ gap: SPACE.s }}>
+      <Words as="heading" level={2}>
+        For others
+      </Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+        <PrimaryButton onPress={() => void calendar()}>Calendar file</PrimaryButton>
+        <PrimaryButton onPress={() => void copy()}>Copy the week</PrimaryButton>
+        <PrimaryButton onPress={() => setPrinting(true)}>Print the season</PrimaryButton>
+        <PrimaryButton icon="remove" onPress={() => void takeAway()}>
+          Remove the season
+        </PrimaryButton>
+      </View>
+      {isPrinting && <PrintedSeason laid={laid} library={data.library} done={printed} />}
+    </View>
+  );
+}
+
+function Whole({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
+  const wide = useWide();
+  const edit = useSeasonEdit(laid);
+  const [part, setPart] = useState<Part>('weeks');
+  const { season } = laid;
+  const athletes = athletesIn(laid, data.athletes);
+  const asked = edit.proposed && (
+    <ChangeAsked proposed={edit.proposed} season={season} take={edit.take} leave={edit.leave} />
+  );
+  const plan = (
+    <View style={{ gap: SPACE.xl }}>
+      <SeasonRaces laid={laid} edit={edit} />
+      <SeasonPhases laid={laid} edit={edit} />
+      <Out laid={laid} data={data} />
+    </View>
+  );
+  const threads = <SeasonThreads laid={laid} data={data} edit={edit} />;
+  const away = <SeasonAway laid={laid} edit={edit} athletes={athletes} />;
+  return (
+    <Page
+      title={season.name}
+      about={groupsText(season, data.groups)}
+      onBack={() => router.replace('/season')}
+      backLabel="Back to this week"
+    >
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
+          <View style={{ flex: 3, minWidth: 0 }}>
+            <SeasonBody laid={laid} data={data} />
+          </View>
+          <View style={{ flex: 2, minWidth: 0, gap: SPACE.xl }}>
+            {asked}
+            {plan}
+            {away}
+            {threads}
+          </View>
+        </View>
+      ) : (
+        <>
+          <SeasonStrip laid={laid} today={data.today} label="Phases and races" />
+          <Segments
+            who="Part of the season"
+            values={PARTS}
+            words={PART_WORDS}
+            value={part}
+            onChange={setPart}
+            minWidth={80}
+          />
+          {asked}
+          {part === 'weeks' && <SeasonBody laid={laid} data={data} />}
+          {part === 'plan' && plan}
+          {part === 'threads' && threads}
+          {part === 'away' && away}
+        </>
+      )}
+    </Page>
+  );
+}
+
+/** A season as a whole: its weeks, races and phases, threads, and who is away. */
+export function SeasonPage({ id }: { id: string }) {
+  const { data, error, retry } = useSeasonData();
+  const laid = data?.seasons.find((one) => one.id === id);
+  if (data && laid) return <Whole laid={laid} data={data} />;
+  const back = () => router.replace('/season');
+  return (
+    <Page title="Season" onBack={back} backLabel="Back to this week">
+      {!data ? (
+        error ? (
+          <Trouble retry={retry}>{troubleText(error)}</Trouble>
+        ) : (
+          <Loading />
+        )
+      ) : (
+        <Empty title="No such season" action={{ label: 'Go to this week', onPress: back }}>
+          There is no season at this address. It may have been removed.
+        </Empty>
+      )}
+    </Page>
+  );
+}

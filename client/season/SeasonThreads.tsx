@@ -1,0 +1,157 @@
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import type { SeasonPlan, SeasonWeek, Thread } from '@core/season/season';
+import { sessionOfDay } from '@core/season/threadSession';
+import { mainLine } from '@core/season/weekText';
+import type { Intent } from '@core/session/intent';
+import { parseStored } from '@core/session/parseSession';
+import { suggestIntent } from '@core/session/suggestIntent';
+import type { LaidSeason } from '../data/useSeasons';
+import { dayInText } from '../ui/days';
+import { Segments } from '../ui/Segments';
+import { Select } from '../ui/Select';
+import { SPACE, usePalette } from '../ui/theme';
+import { Words } from '../ui/Words';
+import { ThreadLine, type Knot } from './ThreadLine';
+import type { SeasonEdit } from '../data/useSeasonEdit';
+import type { SeasonData } from './useSeasonData';
+
+const STEPS = ['on', 'repeat', 'back'] as const;
+const STEP_WORDS = { on: 'A step on', repeat: 'The same again', back: 'A step back' } as const;
+
+/** The turns of a thread, the next one marked. */
+export function knotsOf(
+  { id }: Thread,
+  weeks: readonly SeasonWeek[],
+  today: string,
+  runDates: ReadonlySet<string>,
+): Knot[] {
+  let isNextFound = false;
+  let before: number | undefined;
+  return weeks
+    .flatMap((week) => week.days)
+    .flatMap(({ date, kind, thread, missed }): Knot[] => {
+      if (kind !== 'hard' || thread?.id !== id) return [];
+      const isOver = date < today || (date === today && runDates.has(date));
+      const isNext = !isOver && !isNextFound;
+      if (isNext) isNextFound = true;
+      const isHeld = before !== undefined && thread.step <= before;
+      before = thread.step;
+      const state = missed ? 'missed' : isOver ? 'run' : isNext ? 'next' : 'coming';
+      return [{ date, step: thread.step, state, isHeld }];
+    });
+}
+
+function decidedAfter({ decisions }: SeasonPlan, threadId: string, from: string, until: string | undefined) {
+  return decisions
+    .filter((one) => one.threadId === threadId && one.date >= from && (until === undefined || one.date < until))
+    .at(-1);
+}
+
+function intentOf(shorthand: string, paceNames: readonly string[]): Intent {
+  const parsed = parseStored(shorthand, { paceNames });
+  return parsed.ok ? suggestIntent(parsed.session) : 'mixed';
+}
+
+type RowProps = { thread: Thread; laid: LaidSeason; data: SeasonData; edit: SeasonEdit };
+
+function ThreadRow({ thread, laid, data, edit }: RowProps) {
+  const palette = usePalette();
+  const { season, weeks } = laid;
+  const { today, runDates, library } = data;
+  const knots = useMemo(() => knotsOf(thread, weeks, today, runDates), [thread, weeks, today, runDates]);
+  const last = knots.filter(({ state }) => state === 'run').at(-1);
+  const next = knots.find(({ state }) => state === 'next');
+  const textOf = (knot: Knot) => {
+    const session = sessionOfDay(season, { kind: 'hard', thread: { id: thread.id, step: knot.step } }, library);
+    return session?.kind === 'session' ? mainLine(session.shorthand) : (session?.says ?? '');
+  };
+  const decided = last && decidedAfter(season, thread.id, last.date, next?.date);
+  const usual = thread.isByReadiness ? 'repeat' : 'on';
+  return (
+    <View style={{ gap: SPACE.xs, paddingBottom: SPACE.s, borderBottomWidth: 1, borderBottomColor: palette.line }}>
+      <Words as="strong">{thread.name}</Words>
+      {knots.length > 0 ? (
+        <ThreadLine
+          knots={knots}
+          label={`${thread.name}: ${knots.filter(({ state }) => state === 'run').length} of ${knots.length} turns run`}
+        />
+      ) : (
+        <Words as="small" quiet>
+          It has no turn in this season as it is laid out.
+        </Words>
+      )}
+      {next && <Words as="small">{`Next, ${dayInText(next.date)}: ${textOf(next)}`}</Words>}
+      {last && next && (
+        <View style={{ gap: 4 }}>
+          <Words as="small" quiet>
+            {`After ${dayInText(last.date)} (${textOf(last)}):`}
+          </Words>
+          <Segments
+            who={thread.name}
+            values={STEPS}
+            words={STEP_WORDS}
+            value={decided?.step ?? usual}
+            onChange={(step) =>
+              void edit.apply(
+                { kind: 'decide', decision: { threadId: thread.id, date: last.date, step } },
+                `${thread.name}: ${STEP_WORDS[step].toLowerCase()}.`,
+              )
+            }
+            minWidth={90}
+          />
+        </View>
+      )}
+    </View>
+  );
+}
+
+/** The threads of a season with where they stand, what is next, and the coach's word on it. */
+export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread'>) {
+  const { season } = laid;
+  const { library } = data;
+  const known = new Set(season.threads.flatMap(({ progressionId, bookId }) => progressionId ?? bookId ?? []));
+  const options = [
+    { value: '', text: 'Choose one' },
+    ...library.progressions
+      .filter(({ id }) => !known.has(id))
+      .map(({ id, name }) => ({ value: `progression ${id}`, text: `Progression: ${name}` })),
+    ...library.sessions
+      .filter(({ id, archived }) => !known.has(id) && !archived)
+      .map(({ id, title }) => ({ value: `session ${id}`, text: title })),
+  ];
+  const add = (value: string) => {
+    const [kind, id = ''] = value.split(' ');
+    const progression = library.progressions.find((one) => one.id === id);
+    const session = library.sessions.find((one) => one.id === (progression?.stepIds[0] ?? id));
+    if (!session) return;
+    const thread: Thread = {
+      id,
+      name: progression?.name ?? session.title,
+      intent: session.intent ?? intentOf(session.shorthand, data.paceNames),
+      stages: [],
+      chain: progression?.chain ?? [{ lever: progression?.lever ?? 'more' }],
+      spacingDays: Math.min(100, progression?.everyDays ?? 14),
+      ...(kind === 'progression' ? { progressionId: id } : { bookId: id }),
+    };
+    void edit.apply(
+      { kind: 'set', set: { threads: [...season.threads, thread] } },
+      `${thread.name} is a thread of the season. Give it a hard day.`,
+    );
+  };
+  return (
+    <View role="region" aria-label="Threads" style={{ gap: SPACE.m }}>
+      <Words as="heading" level={2}>
+        Threads
+      </Words>
+      <Words as="small" quiet>
+        Families of sessions that grow: filled knots were run, the lime one is next, two bars say that it waits at its
+        step.
+      </Words>
+      {season.threads.map((thread) => (
+        <ThreadRow key={thread.id} thread={thread} laid={laid} data={data} edit={edit} />
+      ))}
+      <Select label="A thread from the library" value="" options={options} onChange={add} />
+    </View>
+  );
+}

@@ -1,0 +1,240 @@
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
+import { router } from 'expo-router';
+import { useMemo, useRef, useState } from 'react';
+import { View } from 'react-native';
+import { IconButton } from 'react-native-paper';
+import { daysAfter } from '@core/units/dayNumber';
+import { DaySheet, SeasonBody } from '../screens';
+import { troubleText } from '../store/api';
+import { Chips } from '../ui/Chips';
+import { Empty } from '../ui/Empty';
+import { Loading } from '../ui/Loading';
+import { LookSwitch } from '../ui/LookSwitch';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { SmallButton } from '../ui/SmallButton';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { useWide } from '../ui/useWide';
+import { Words } from '../ui/Words';
+import { DayRows } from './DayRows';
+import { DueList } from './DueList';
+import { SeasonStrip } from './SeasonStrip';
+import { groupsText, untilText } from './seasonWords';
+import { TodayCard } from './TodayCard';
+import { checksOf } from './useChecks';
+import { useSeasonData, type SeasonData } from './useSeasonData';
+import { dayView, weekOf, type DayEntry } from './weekView';
+
+const DAYS = [0, 1, 2, 3, 4, 5, 6];
+/** A swipe is at least so far across, and twice as far as up or down. */
+const SWIPE_PX = 60;
+
+type Touched = { nativeEvent: { changedTouches: { pageX: number; pageY: number }[] } };
+
+/** Swiping across goes to the week before or after. */
+function useSwipe(onSwipe: (way: 1 | -1) => void) {
+  const start = useRef<{ x: number; y: number } | undefined>(undefined);
+  return {
+    onTouchStart: ({ nativeEvent }: Touched) => {
+      const [touch] = nativeEvent.changedTouches;
+      start.current = touch && { x: touch.pageX, y: touch.pageY };
+    },
+    onTouchEnd: ({ nativeEvent }: Touched) => {
+      const [touch] = nativeEvent.changedTouches;
+      const from = start.current;
+      start.current = undefined;
+      if (!from || !touch) return;
+      const [across, down] = [touch.pageX - from.x, touch.pageY - from.y];
+      if (Math.abs(across) >= SWIPE_PX && Math.abs(across) > 2 * Math.abs(down)) onSwipe(across < 0 ? 1 : -1);
+    },
+  };
+}
+
+/** `Mon 23 Nov to Sun 29 Nov`, with where each season is in it. */
+function weekText(from: string): string {
+  const [first, last] = [parseISO(from), parseISO(daysAfter(from, 6))];
+  return `${format(first, 'd MMM')} to ${format(last, 'd MMM')}`;
+}
+
+function WhereWeAre({ data, from, chosen }: { data: SeasonData; from: string; chosen: readonly string[] }) {
+  const shown = data.seasons.filter(({ id }) => chosen.includes(id));
+  return (
+    <>
+      {shown.map((laid) => {
+        const { season, weeks } = laid;
+        const i = weeks.findIndex((week) => week.from <= daysAfter(from, 6) && daysAfter(week.from, 6) >= from);
+        const week = weeks[i];
+        const next = season.races
+          .filter(({ date }) => date >= data.today)
+          .sort((a, b) => (a.date < b.date ? -1 : 1))[0];
+        const where = week ? `week ${i + 1} of ${weeks.length}, ${week.phase}` : 'not in this week';
+        const race = next ? ` · ${next.name} ${untilText(next.date, data.today)}` : '';
+        return (
+          <View key={laid.id} style={{ gap: 2 }}>
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+              <View style={{ flex: 1, minWidth: 0 }}>
+                <Words as="strong">{season.name}</Words>
+                <Words as="small" quiet>{`${where}${race}`}</Words>
+              </View>
+              <SmallButton label={`Open ${season.name}`} onPress={() => router.push(`/season/${laid.id}`)}>
+                Season
+              </SmallButton>
+            </View>
+            <SeasonStrip laid={laid} today={data.today} label={`${season.name}: ${where}${race}`} />
+          </View>
+        );
+      })}
+    </>
+  );
+}
+
+function Week({ data }: { data: SeasonData }) {
+  const wide = useWide();
+  const { today, seasons, groups } = data;
+  const [first] = seasons;
+  const thisWeek = weekOf(today, first?.season);
+  const [from, setFrom] = useState(thisWeek);
+  const [chosen, setChosen] = useState(() => seasons.map(({ id }) => id));
+  const [opened, setOpened] = useState<{ key: string; date: string }>();
+  const swipe = useSwipe((way) => setFrom(daysAfter(from, 7 * way)));
+  const shown = useMemo(() => seasons.filter(({ id }) => chosen.includes(id)), [seasons, chosen]);
+  const days = useMemo(
+    () => DAYS.map((i) => dayView(daysAfter(from, i), { ...data, seasons: shown })),
+    [data, from, shown],
+  );
+  const checks = useMemo(
+    () => shown.map((laid) => ({ id: laid.id, name: laid.season.name, count: checksOf(laid, data).length })),
+    [shown, data],
+  );
+  const groupsOf = ({ seasonIds }: DayEntry) => {
+    // What is for all that are shown need not say so.
+    if (seasonIds.length === 0 || seasonIds.length === seasons.length) return undefined;
+    return seasons
+      .filter(({ id }) => seasonIds.includes(id))
+      .map(({ season }) => groupsText(season, groups))
+      .join(', ');
+  };
+  const open = (entry: DayEntry, date: string) => {
+    const [seasonId] = entry.seasonIds;
+    const [race] = entry.races ?? [];
+    if (race && seasonId !== undefined) return router.push(`/season/race/${seasonId}/${race.id}`);
+    if (seasonId === undefined && entry.session)
+      return router.push(entry.run ? `/results/${entry.run.id}` : `/sessions/${entry.session.id}`);
+    setOpened({ key: entry.key, date });
+  };
+  const openView = opened && days.find(({ date }) => date === opened.date);
+  const openEntry = openView?.entries.find(({ key }) => key === opened?.key);
+  const openLaid = seasons.find(({ id }) => id === openEntry?.seasonIds[0]);
+  const todayView = days.find(({ date }) => date === today);
+  const others = days.filter(({ date }) => date !== today || !todayView);
+  const week = (
+    <View style={{ gap: SPACE.l }} {...swipe}>
+      {seasons.length > 1 && (
+        <Chips
+          label="For"
+          options={seasons.map(({ id, season }) => ({ value: id, text: groupsText(season, groups) }))}
+          chosen={chosen}
+          onChange={(next) => setChosen(next.length > 0 ? next : seasons.map(({ id }) => id))}
+        />
+      )}
+      {todayView && <TodayCard view={todayView} groupsOf={groupsOf} paceNames={data.paceNames} />}
+      <View style={{ gap: SPACE.xs }}>
+        <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+          <IconButton
+            icon="previous"
+            accessibilityLabel="The week before"
+            onPress={() => setFrom(daysAfter(from, -7))}
+            style={{ margin: 0, width: 44, height: 44 }}
+          />
+          <View style={{ flex: 1, alignItems: 'center' }}>
+            <Words as="heading" level={2} live="polite">
+              {from === thisWeek ? 'This week' : weekText(from)}
+            </Words>
+            {from === thisWeek && (
+              <Words as="label" quiet>
+                {weekText(from)}
+              </Words>
+            )}
+          </View>
+          <IconButton
+            icon="next"
+            accessibilityLabel="The week after"
+            onPress={() => setFrom(daysAfter(from, 7))}
+            style={{ margin: 0, width: 44, height: 44 }}
+          />
+        </View>
+        {from !== thisWeek && (
+          <View style={{ alignItems: 'center' }}>
+            <SmallButton onPress={() => setFrom(thisWeek)}>Back to this week</SmallButton>
+          </View>
+        )}
+        <View role="list" aria-label="Days">
+          {others.map((view) => (
+            <DayRows key={view.date} view={view} today={today} groupsOf={groupsOf} onOpen={open} />
+          ))}
+        </View>
+      </View>
+      <DueList seasons={shown} athletes={data.athletes} runs={data.runs} today={today} checks={checks} />
+      {!wide && <WhereWeAre data={data} from={from} chosen={chosen} />}
+      {seasons.length > 0 && (
+        <View style={{ flexDirection: 'row' }}>
+          <PrimaryButton icon="plus" onPress={() => router.push('/season/new')}>
+            Another season
+          </PrimaryButton>
+        </View>
+      )}
+    </View>
+  );
+  return (
+    <>
+      {wide ? (
+        <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
+          <View style={{ width: 400 }}>{week}</View>
+          <View style={{ flex: 1, minWidth: 0, gap: SPACE.xl }}>
+            {shown.map((laid) => (
+              <SeasonBody key={laid.id} laid={laid} data={data} isShort />
+            ))}
+          </View>
+        </View>
+      ) : (
+        week
+      )}
+      {opened && openEntry && openLaid && (
+        <DaySheet entry={openEntry} date={opened.date} laid={openLaid} close={() => setOpened(undefined)} />
+      )}
+    </>
+  );
+}
+
+/** The app's first screen: what is on today, what is due, and the days around. */
+export function ThisWeek() {
+  const wide = useWide();
+  const { data, error, retry } = useSeasonData();
+  const hasSeason = data !== undefined && data.seasons.length > 0;
+  return (
+    <Page
+      title="Season"
+      aside={wide ? undefined : <LookSwitch />}
+      {...(data && !hasSeason
+        ? {
+            footer: (
+              <PrimaryButton main icon="plus" onPress={() => router.push('/season/new')}>
+                Lay out a season
+              </PrimaryButton>
+            ),
+          }
+        : {})}
+    >
+      {!data && (error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : <Loading />)}
+      {data && !hasSeason && (
+        <Empty title="When is the race?">
+          Say when it is, how many hard days a week, and for whom: the weeks up to it are laid out, and stay true when
+          something moves.
+        </Empty>
+      )}
+      {data && <Week data={data} />}
+    </Page>
+  );
+}

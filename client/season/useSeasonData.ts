@@ -1,0 +1,67 @@
+import { useMemo } from 'react';
+import type { Library } from '@core/season/threadSession';
+import type { SquadMember } from '@core/squad/athlete';
+import type { Group } from '@core/squad/athlete';
+import { useSeasons, type LaidSeason } from '../data/useSeasons';
+import { useSquad } from '../squad/useSquad';
+import { useBookQuery, useRunsQuery, useSessionsQuery, type ListedRun, type Session } from '../store/api';
+import { today } from '../ui/days';
+import { withStarters } from '@core/book/starters';
+
+/** All that the season's screens show. */
+export type SeasonData = {
+  seasons: LaidSeason[];
+  sessions: readonly Session[];
+  runs: readonly ListedRun[];
+  athletes: readonly SquadMember[];
+  groups: readonly Group[];
+  paceNames: readonly string[];
+  library: Library;
+  /** Dates on which something was run. */
+  runDates: ReadonlySet<string>;
+  today: string;
+};
+
+const NO_RUNS: readonly ListedRun[] = [];
+
+/** Everything the season's screens show, once it is here; results may come later. */
+export function useSeasonData(): { data: SeasonData | undefined; error: unknown; retry: () => void } {
+  const { seasons, error, retry } = useSeasons();
+  const { squad, error: squadError, retry: retrySquad } = useSquad();
+  const sessions = useSessionsQuery();
+  const { data: runs = NO_RUNS } = useRunsQuery();
+  const book = useBookQuery();
+  const now = today();
+  const library = useMemo(
+    () => book.data && { sessions: withStarters(book.data.sessions), progressions: book.data.progressions },
+    [book.data],
+  );
+  const data = useMemo((): SeasonData | undefined => {
+    if (!seasons || !squad || !sessions.data || !library) return undefined;
+    return {
+      seasons,
+      sessions: sessions.data,
+      runs,
+      athletes: squad.athletes,
+      groups: squad.settings.groups,
+      paceNames: squad.paceNames,
+      library,
+      runDates: new Set(
+        runs.flatMap(({ date, summary, isSetAside }) =>
+          summary?.startedAtMs !== undefined && !isSetAside ? [date] : [],
+        ),
+      ),
+      today: now,
+    };
+  }, [seasons, squad, sessions.data, runs, library, now]);
+  return {
+    data,
+    error: error ?? squadError ?? sessions.error ?? book.error,
+    retry: () => {
+      retry();
+      retrySquad();
+      void sessions.refetch();
+      void book.refetch();
+    },
+  };
+}
