@@ -8,6 +8,8 @@ import { SEASON } from './season';
 const FAVOURITES = ['Even 400s, quick finish', 'Threshold kilometres', 'Sharp 200s'];
 const PROGRESSION = 'Threshold kilometres';
 
+export const PROGRESSION_NAME = 'Kilometres, one more each time';
+
 /** Three stages at goal pace, by readiness and not by date; when they are done they come again, faster. */
 const STAGES = ['6x300 @goal 5k / 75s walk', '5x600 @goal 5k / 75s walk', '5x900 @goal 5k / 75s walk'];
 
@@ -56,6 +58,6 @@ export function clubBook(newId: () => string): BookChange {
   const stepIds = [first, ...further].map(({ id }) => id);
   return {
     sessions: [...sessions, ...further],
-    progressions: [{ id: newId(), name: 'Kilometres, one more each time', lever: 'more', stepIds }],
+    progressions: [{ id: newId(), name: PROGRESSION_NAME, lever: 'more', stepIds }],
   };
 }

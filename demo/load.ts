@@ -17,6 +17,7 @@ import type { Random } from '@core/trackside/simulate';
 import { listAthletes } from '@server/db/athletes';
 import { changeBook, readBook } from '@server/db/book';
 import { addEvents, putPlan } from '@server/db/runs';
+import { putSeason } from '@server/db/seasons';
 import { listSessions, putSession } from '@server/db/sessions';
 import {
   athletes,
@@ -27,15 +28,17 @@ import {
   progressions,
   runEvents,
   runs,
+  seasons,
   sessions,
   squad,
 } from '@server/db/schema';
 import { changeSquad } from '@server/db/squad';
 import type { Db } from '@server/db/open';
-import { clubBook, stageLadder } from './book';
+import { clubBook, PROGRESSION_NAME, stageLadder } from './book';
 import { CLUB, GROUPS, type ClubAthlete } from './club';
 import { inGroupsByPace, ranSession, type OnTheDay } from './ranSession';
 import { SEASON, TODAY, type ClubSession } from './season';
+import { clubSeasons, type Dated } from './seasonPlans';
 
 const SEED = 20_400;
 const STARTS_AT = '17:45:00';
@@ -202,7 +205,7 @@ function runSession(loading: Loading, sessionId: string, session: ClubSession, m
 
 function clear(db: Db): void {
   for (const table of [runEvents, runs, sessions, bookVersions, bookSessions, progressions]) db.delete(table).run();
-  for (const table of [athletes, groups, squad, paceBooks]) db.delete(table).run();
+  for (const table of [seasons, athletes, groups, squad, paceBooks]) db.delete(table).run();
 }
 
 function load(loading: Loading): void {
@@ -227,10 +230,32 @@ function load(loading: Loading): void {
     enteredAtMs,
   );
   const members = everyone.filter(({ athlete }) => !athlete.archived);
+  const dated: Dated[] = [];
   for (const session of SEASON) {
     const sessionId = addSession(loading, session);
+    dated.push({ id: sessionId, title: session.title, date: dayFrom(loading.today, session.inDays) });
     if (session.inDays < 0) runSession(loading, sessionId, session, members);
   }
+  addSeasons(loading, dated, trainingGroups, members);
+}
+
+/** With chance of their own: what was made before them is the same without them. */
+function addSeasons(
+  { db, today }: Loading,
+  sessions: Dated[],
+  groups: readonly Group[],
+  members: readonly Member[],
+): void {
+  const random = seeded(SEED + 2);
+  const nowMs = startOf(today);
+  const plans = clubSeasons({
+    today,
+    sessions,
+    members: members.map(({ athlete }) => athlete),
+    groupIdOf: (name) => groups.find((group) => group.name === name)?.id ?? '',
+    progressionId: readBook(db).progressions.find(({ name }) => name === PROGRESSION_NAME)?.id ?? '',
+  });
+  for (const season of plans) putSeason(db, ulid(nowMs, random), { season, version: 0 }, { actor: 'coach', nowMs });
 }
 
 /**

@@ -64,6 +64,11 @@ test('nothing is cut off, sticks out or lies over something else on any main scr
   await seen(`/squad/${athleteId}`, LONGEST.name);
   await seen('/squad/groups', 'Drag someone by the handle');
   await seen('/squad/files', 'Bring in a list');
+  await seen('/season', LONGEST.title);
+  const [season] = await demo.get<{ id: string; season: { races: { id: string }[] } }[]>('seasons');
+  await seen(`/season/${season?.id}`, 'To look at again');
+  await seen(`/season/race/${season?.id}/${season?.season.races[1]?.id}`, 'What to think of');
+  await seen('/season/new', 'How many hard days a week?');
   await seen('/sessions', LONGEST.title);
   await seen(`/sessions/${sessionId}`, 'Take to the track');
   await seen('/sessions/book', /sessions$/);

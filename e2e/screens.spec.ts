@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import type { StoredSeason } from '../core/season/season';
 import { expect, seriousProblems, test, type RunningApp } from './app';
 import { Board, todaysSession } from './board';
 
@@ -7,6 +8,7 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
   const { id } = await todaysSession(demo);
   const [athlete] = await demo.get<{ id: string; name: string }[]>('athletes');
   const [run] = await demo.get<{ id: string; title: string }[]>('runs');
+  const season = (await demo.get<StoredSeason[]>('seasons')).find((one) => one.season.name.startsWith('Five'));
   const book = await demo.get<{ sessions: { id: string }[]; progressions: { id: string }[] }>('book');
   return [
     { path: '/squad', shows: '14 athletes' },
@@ -16,6 +18,10 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/squad/books', shows: 'Seconds from 5k pace' },
     { path: '/squad/books/offset', shows: 'Copy and make it mine' },
     { path: '/squad/files', shows: 'Bring in a list' },
+    { path: '/season', shows: 'This week' },
+    { path: '/season/new', shows: 'How many hard days a week?' },
+    { path: `/season/${season?.id}`, shows: 'To look at again' },
+    { path: `/season/race/${season?.id}/harbour`, shows: 'What to think of' },
     { path: '/sessions', shows: 'Today and to come' },
     { path: `/sessions/${id}`, shows: 'Lap by lap' },
     { path: '/sessions/book', shows: '44 sessions' },
@@ -120,6 +126,7 @@ test('every tile is big enough for a cold thumb and in sight, for 14 and for 24 
 test('with nothing in it yet, every place says what to do next @both', async ({ page, empty }) => {
   for (const [path, says] of [
     ['/squad', 'Nobody here yet'],
+    ['/season', 'When is the race?'],
     ['/sessions', 'No session yet'],
     ['/track', 'Nothing for today'],
     ['/results', 'No results yet'],
@@ -145,6 +152,8 @@ test.describe('where the server says no', () => {
     for (const [path, says] of [
       [`/squad/${NOBODY}`, 'Not in the squad'],
       [`/squad/books/${NOBODY}`, 'No such pace book'],
+      [`/season/${NOBODY}`, 'No such season'],
+      [`/season/race/${NOBODY}/x`, 'No such race'],
       [`/sessions/${NOBODY}`, 'No such session'],
       [`/track/ready/${NOBODY}`, 'No such session'],
       [`/track/run/${NOBODY}`, 'Not found'],
