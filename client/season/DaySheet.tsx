@@ -103,7 +103,7 @@ export function DaySheet({ entry, date, laid, close }: Props) {
               <Words as="strong">What the day is for</Words>
               <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
                 {CHOOSABLE_KINDS.map((kind) => (
-                  <View key={kind} style={{ minWidth: 140, flexGrow: 1 }}>
+                  <View key={kind} style={{ width: '46%' }}>
                     <RadioRow label={KIND_CHOICES[kind]} chosen={day.kind === kind} onChoose={() => setKind(kind)} />
                   </View>
                 ))}

@@ -7,6 +7,7 @@ import type { Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
 import { suggestIntent } from '@core/session/suggestIntent';
 import type { LaidSeason } from '../data/useSeasons';
+import { listed } from '@core/units/listed';
 import { dayInText } from '../ui/days';
 import { Segments } from '../ui/Segments';
 import { Select } from '../ui/Select';
@@ -71,16 +72,10 @@ function ThreadRow({ thread, laid, data, edit }: RowProps) {
   return (
     <View style={{ gap: SPACE.xs, paddingBottom: SPACE.s, borderBottomWidth: 1, borderBottomColor: palette.line }}>
       <Words as="strong">{thread.name}</Words>
-      {knots.length > 0 ? (
-        <ThreadLine
-          knots={knots}
-          label={`${thread.name}: ${knots.filter(({ state }) => state === 'run').length} of ${knots.length} turns run`}
-        />
-      ) : (
-        <Words as="small" quiet>
-          It has no turn in this season as it is laid out.
-        </Words>
-      )}
+      <ThreadLine
+        knots={knots}
+        label={`${thread.name}: ${knots.filter(({ state }) => state === 'run').length} of ${knots.length} turns run`}
+      />
       {next && <Words as="small">{`Next, ${dayInText(next.date)}: ${textOf(next)}`}</Words>}
       {last && next && (
         <View style={{ gap: 4 }}>
@@ -110,6 +105,9 @@ function ThreadRow({ thread, laid, data, edit }: RowProps) {
 export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread'>) {
   const { season } = laid;
   const { library } = data;
+  const inUse = new Set(laid.weeks.flatMap((week) => week.days.flatMap(({ thread }) => thread?.id ?? [])));
+  const withTurn = season.threads.filter(({ id }) => inUse.has(id));
+  const idle = season.threads.filter(({ id }) => !inUse.has(id));
   const known = new Set(season.threads.flatMap(({ progressionId, bookId }) => progressionId ?? bookId ?? []));
   const options = [
     { value: '', text: 'Choose one' },
@@ -148,9 +146,14 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread'>) {
         Families of sessions that grow: filled knots were run, the lime one is next, two bars say that it waits at its
         step.
       </Words>
-      {season.threads.map((thread) => (
+      {withTurn.map((thread) => (
         <ThreadRow key={thread.id} thread={thread} laid={laid} data={data} edit={edit} />
       ))}
+      {idle.length > 0 && (
+        <Words as="small" quiet>
+          {`Without a turn as it is laid out: ${listed(idle.map(({ name }) => name))}.`}
+        </Words>
+      )}
       <Select label="A thread from the library" value="" options={options} onChange={add} />
     </View>
   );

@@ -216,6 +216,7 @@ export function ThisWeek() {
   return (
     <Page
       title="Season"
+      about={format(new Date(), 'EEEE d MMMM')}
       aside={wide ? undefined : <LookSwitch />}
       {...(data && !hasSeason
         ? {

@@ -1,6 +1,7 @@
 import path from 'node:path';
 import type { Page } from '@playwright/test';
-import { sessionCalled, test } from '../../e2e/app';
+import type { StoredSeason } from '../../core/season/season';
+import { sessionCalled, test, type RunningApp } from '../../e2e/app';
 import { Board, clockedSession, todaysSession } from '../../e2e/board';
 
 const FOLDER = path.join(__dirname, '../../docs/screenshots');
@@ -11,6 +12,9 @@ async function shoot(page: Page, name: string): Promise<void> {
   await page.evaluate(() => document.fonts.ready);
   await page.screenshot({ path: path.join(FOLDER, `${name}.png`), animations: 'disabled' });
 }
+
+const firstSeason = async (demo: RunningApp) =>
+  (await demo.get<StoredSeason[]>('seasons')).find(({ season }) => season.name.startsWith('Five'))?.id;
 
 /** Half way through the first rep: some are early, some late, some still on their way. */
 async function midRep(page: Page, start: () => Promise<Board>): Promise<void> {
@@ -57,6 +61,7 @@ test.describe('phone', () => {
     const steps = runs.find(({ title }) => title === 'Threshold kilometres, 3');
     for (const [name, place, shows] of [
       ['squad', '/squad', '14 athletes'],
+      ['this-week', '/season', 'This week'],
       ['athlete', `/squad/${ada?.id}`, 'By “Fitness curve”'],
       ['session', `/sessions/${id}`, 'Lap by lap'],
       ['results', `/results/${run?.id}`, 'rep to rep'],
@@ -72,18 +77,19 @@ test.describe('phone', () => {
       await page.getByText('Working it out …').waitFor({ state: 'hidden' });
       await shoot(page, name);
     }
-    await page.goto(`${demo.url}/sessions/${id}`);
-    await page.getByRole('radio', { name: 'Build' }).tap();
-    await page.getByRole('button', { name: 'Change 8 × 400 at 5k' }).tap();
-    await page.getByRole('listbox', { name: 'Pace' }).scrollIntoViewIfNeeded();
-    await shoot(page, 'builder');
+    await page.goto(`${demo.url}/season/race/${await firstSeason(demo)}/harbour`);
+    await page
+      .getByRole('button', { name: /^Card of/ })
+      .first()
+      .tap();
+    await page.getByText('Open at', { exact: false }).waitFor();
+    await shoot(page, 'race-day');
   });
   test('the plan of a day', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
     const hard = await sessionCalled(demo, 'Mile pace 400s');
     await page.goto(`${demo.url}/sessions/plan/${id}`);
     await page.getByText(/^Forecast/).waitFor();
-    await shoot(page, 'plan-groups');
     await page.getByRole('button', { name: 'Suggest groups' }).tap();
     await page.getByRole('button', { name: /^Use these/ }).tap();
     await page.getByRole('radio', { name: 'Track', exact: true }).tap();
@@ -125,16 +131,14 @@ test.describe('phone', () => {
 
 test.describe('wide', () => {
   test.use(WIDE);
-  test('session and results', async ({ page, demo }) => {
+  test('session and season', async ({ page, demo }) => {
     const { id } = await todaysSession(demo);
-    const runs = await demo.get<{ id: string; title: string }[]>('runs');
     await page.goto(`${demo.url}/sessions/${id}`);
     await page.getByText('Lap by lap').waitFor();
     await shoot(page, 'session-wide');
     await page.emulateMedia({ colorScheme: 'dark' });
-    await page.goto(`${demo.url}/results/${runs.find(({ title }) => title === 'Two sets of 600')?.id}`);
-    await page.getByText('rep to rep').waitFor();
-    await page.locator('[role=img] svg').first().waitFor();
-    await shoot(page, 'results-wide-dark');
+    await page.goto(`${demo.url}/season/${await firstSeason(demo)}`);
+    await page.getByText('To look at again').waitFor();
+    await shoot(page, 'season-wide-dark');
   });
 });
