@@ -49,6 +49,18 @@ test('with the server gone from roll call to results nothing is missing; all of 
   ]);
 });
 
+test('this week opens without the server, with today and the way to the track', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/track`);
+  await expect(page.getByText(ready, { exact: false })).toBeVisible();
+  await demo.kill();
+  await page.goto(`${demo.url}/season`);
+  const today = page.getByRole('region', { name: 'Today' });
+  await expect(today.getByRole('heading', { name: 'Even 400s, quick finish' })).toBeVisible();
+  await expect(page.getByText('no longer in the library', { exact: false })).toHaveCount(0);
+  await today.getByRole('button', { name: 'To the track' }).tap();
+  await expect(page.getByRole('checkbox', { name: 'Ada Brindlecote' })).toBeVisible();
+});
+
 test('the phone can install it: a manifest with a name, a start, and icons that are there', async ({ page, demo }) => {
   await page.goto(`${demo.url}/track`);
   const link = await page.locator('link[rel="manifest"]').getAttribute('href');

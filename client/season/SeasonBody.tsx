@@ -1,7 +1,9 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { seasonForAthlete } from '@core/season/athleteSeason';
 import type { LaidSeason } from '../data/useSeasons';
+import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
@@ -10,7 +12,7 @@ import { CheckList } from './CheckList';
 import { DaySheet } from './DaySheet';
 import { Ladder } from './Ladder';
 import { groupsText } from './seasonWords';
-import { useChecks } from './useChecks';
+import { athletesIn, useChecks } from './useChecks';
 import { useSeasonEdit } from '../data/useSeasonEdit';
 import type { SeasonData } from './useSeasonData';
 import { dayView } from './weekView';
@@ -25,6 +27,11 @@ type Props = {
 export function SeasonBody({ laid, data, isShort = false }: Props) {
   const { season } = laid;
   const edit = useSeasonEdit(laid);
+  const [whose, setWhose] = useState('');
+  const own = useMemo(
+    () => (whose === '' ? laid : { ...laid, weeks: seasonForAthlete(season, laid.weeks, whose) }),
+    [laid, season, whose],
+  );
   const { checks, leftOut } = useChecks(laid, data);
   const [openDate, setOpenDate] = useState<string>();
   const view = useMemo(
@@ -56,8 +63,19 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
         </View>
       )}
       {edit.proposed && <ChangeAsked proposed={edit.proposed} season={season} take={edit.take} leave={edit.leave} />}
+      {!isShort && (
+        <Select
+          label="Whose season"
+          value={whose}
+          options={[
+            { value: '', text: 'The group’s' },
+            ...athletesIn(laid, data.athletes).map(({ id, name }) => ({ value: id, text: name })),
+          ]}
+          onChange={setWhose}
+        />
+      )}
       <Ladder
-        laid={laid}
+        laid={own}
         today={data.today}
         runDates={data.runDates}
         titles={titles}

@@ -22,8 +22,9 @@ export const KIND_CHOICES: Record<Exclude<DayKind, 'race'>, string> = {
 
 /** Whom a season is for: `Milers and Young ones`, `Everyone`. */
 export function groupsText({ groupIds }: Pick<SeasonPlan, 'groupIds'>, groups: readonly Group[]): string {
-  const names = groups.filter(({ id }) => groupIds?.includes(id)).map(({ name }) => name);
-  return names.length > 0 ? listed(names) : 'Everyone';
+  if (!groupIds) return 'Everyone';
+  const names = groups.filter(({ id }) => groupIds.includes(id)).map(({ name }) => name);
+  return names.length > 0 ? listed(names) : 'A group that is gone';
 }
 
 /** How far off a day is: `in 6 weeks`, `in 5 days`, `tomorrow`, `today`. */

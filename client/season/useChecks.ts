@@ -10,6 +10,7 @@ type Known = {
   athletes: readonly SquadMember[];
   sessions: readonly Session[];
   library: Library;
+  isLibraryHere: boolean;
   today: string;
 };
 
@@ -18,14 +19,17 @@ export const athletesIn = ({ season }: Pick<LaidSeason, 'season'>, athletes: rea
   athletes.filter(({ groupId }) => !season.groupIds || (groupId !== undefined && season.groupIds.includes(groupId)));
 
 /** What to look at again from today on. */
-export function checksOf(laid: LaidSeason, { athletes, sessions, library, today }: Known): SeasonCheck[] {
+export function checksOf(
+  laid: LaidSeason,
+  { athletes, sessions, library, isLibraryHere, today }: Known,
+): SeasonCheck[] {
   const { season, weeks } = laid;
   const books = new Set(library.sessions.map(({ id }) => id));
   const progressions = new Set(library.progressions.map(({ id }) => id));
   const goneThreadIds = season.threads.flatMap(({ id, bookId, progressionId }) => {
     const isGone =
       (bookId !== undefined && !books.has(bookId)) || (progressionId !== undefined && !progressions.has(progressionId));
-    return isGone ? [id] : [];
+    return isGone && isLibraryHere ? [id] : [];
   });
   const planned = sessions.flatMap(({ date, plan }) => {
     const athleteIds = Object.entries(plan?.taking ?? {}).flatMap(([id, takes]) => (takes ? [id] : []));
@@ -36,12 +40,12 @@ export function checksOf(laid: LaidSeason, { athletes, sessions, library, today 
 }
 
 export function useChecks(laid: LaidSeason, known: Known) {
-  const { athletes, sessions, library, today } = known;
+  const { athletes, sessions, library, isLibraryHere, today } = known;
   return useMemo(
     () => ({
-      checks: checksOf(laid, { athletes, sessions, library, today }),
+      checks: checksOf(laid, { athletes, sessions, library, isLibraryHere, today }),
       leftOut: phasesOf(laid.season).leftOut.map(({ says }) => says),
     }),
-    [laid, athletes, sessions, library, today],
+    [laid, athletes, sessions, library, isLibraryHere, today],
   );
 }

@@ -17,6 +17,8 @@ export type SeasonData = {
   groups: readonly Group[];
   paceNames: readonly string[];
   library: Library;
+  /** The coach’s own library cannot be reached: what is not in it says nothing. */
+  isLibraryHere: boolean;
   /** Dates on which something was run. */
   runDates: ReadonlySet<string>;
   today: string;
@@ -33,9 +35,13 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
   const book = useBookQuery();
   const now = today();
   const library = useMemo(
-    () => book.data && { sessions: withStarters(book.data.sessions), progressions: book.data.progressions },
-    [book.data],
+    () =>
+      book.data || book.error
+        ? { sessions: withStarters(book.data?.sessions ?? []), progressions: book.data?.progressions ?? [] }
+        : undefined,
+    [book.data, book.error],
   );
+  const isLibraryHere = book.data !== undefined;
   const data = useMemo((): SeasonData | undefined => {
     if (!seasons || !squad || !sessions.data || !library) return undefined;
     return {
@@ -46,6 +52,7 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
       groups: squad.settings.groups,
       paceNames: squad.paceNames,
       library,
+      isLibraryHere,
       runDates: new Set(
         runs.flatMap(({ date, summary, isSetAside }) =>
           summary?.startedAtMs !== undefined && !isSetAside ? [date] : [],
@@ -53,10 +60,10 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
       ),
       today: now,
     };
-  }, [seasons, squad, sessions.data, runs, library, now]);
+  }, [seasons, squad, sessions.data, runs, library, isLibraryHere, now]);
   return {
     data,
-    error: error ?? squadError ?? sessions.error ?? book.error,
+    error: error ?? squadError ?? sessions.error,
     retry: () => {
       retry();
       retrySquad();

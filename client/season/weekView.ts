@@ -37,6 +37,7 @@ type Source = {
   runs: readonly ListedRun[];
   athletes: readonly SquadMember[];
   library: Library;
+  isLibraryHere?: boolean;
 };
 
 /** The first day of the week a day is in. */
@@ -49,7 +50,8 @@ function runFor(runs: readonly ListedRun[], sessionId: string): ListedRun | unde
   return own.find(({ summary }) => summary?.startedAtMs !== undefined);
 }
 
-function ofSeason({ id, season }: LaidSeason, day: SeasonDay, { sessions, runs, library }: Source): DayEntry {
+function ofSeason({ id, season }: LaidSeason, day: SeasonDay, source: Source): DayEntry {
+  const { sessions, runs, library, isLibraryHere = true } = source;
   const { kind, date, amount, note } = day;
   const common = { kind, seasonIds: [id], day };
   if (kind === 'race') {
@@ -79,11 +81,12 @@ function ofSeason({ id, season }: LaidSeason, day: SeasonDay, { sessions, runs, 
   }
   const laid = sessionOfDay(season, day, library);
   if (laid?.kind !== 'session') {
-    const trouble = laid ? { trouble: laid.says } : {};
+    const trouble = laid && isLibraryHere ? { trouble: laid.says } : {};
+    const thread = season.threads.find((one) => one.id === day.thread?.id);
     return {
       ...common,
       key: `hard ${id}`,
-      title: DAY_WORDS.hard,
+      title: thread?.name ?? DAY_WORDS.hard,
       ...(note === undefined ? {} : { about: note }),
       ...trouble,
     };

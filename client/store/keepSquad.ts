@@ -12,6 +12,7 @@ export function startKeepingSquad(): () => void {
     store.dispatch(api.endpoints.paceBooks.initiate()),
     store.dispatch(api.endpoints.venues.initiate()),
     store.dispatch(api.endpoints.sessions.initiate()),
+    store.dispatch(api.endpoints.seasons.initiate()),
   ];
   return () => kept.forEach((query) => query.unsubscribe());
 }

@@ -1,5 +1,6 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
+import { emptySeason } from '@core/season/seasonFrom';
 import { openOfflineCopy } from './offlineCopy';
 
 const NOW = new Date(2026, 10, 25, 18, 0);
@@ -14,6 +15,15 @@ test('today’s and tomorrow’s sessions are kept, and nobody’s notes', async
   expect(await again.read('sessions')).toEqual([session('2026-11-25'), session('2026-11-26')]);
   const { notes: _notes, ...plain } = athlete;
   expect(await again.read('athletes')).toEqual([plain]);
+});
+
+test('seasons are kept, and why somebody is away is not', async () => {
+  const copy = openOfflineCopy('seasons');
+  const away = { id: 'e', athleteId: 'a', kind: 'ill' as const, from: '2026-11-25', to: '2026-11-26' };
+  const season = emptySeason({ firstDay: '2026-11-02', races: [] }, 4);
+  const stored = (exceptions: object[]) => [{ id: 's', version: 1, season: { ...season, exceptions } }];
+  await copy.keep('seasons', stored([{ ...away, note: 'glandular fever' }]), NOW);
+  expect(await copy.read('seasons')).toEqual(stored([away]));
 });
 
 test('the last answer takes the place of the one before; what is not needed at the track is not kept', async () => {

@@ -176,6 +176,7 @@ export const seasonPlanSchema = Joi.object<SeasonPlan>({
   firstDay: seasonDate.required(),
   groupIds: Joi.array().items(idSchema).min(1).max(50).unique(),
   weekStart: Joi.string().valid('monday', 'sunday'),
+  heatMonths: Joi.array().items(count(1, 12)).max(12).unique(),
   races: Joi.array().items(race).max(60).unique('id').required(),
   phases: Joi.array().items(phasePlan).min(1).max(20).required().messages({ 'array.min': 'A season needs a phase.' }),
   rhythm: rhythm.required(),

@@ -35,7 +35,7 @@ const athlete = (id: string, more: Partial<SquadMember> = {}): SquadMember => ({
 /** Each with what brings it about; where there is a mend, it mends. */
 const CASES: [code: string, plan: SeasonPlan, context?: CheckContext][] = [
   ['hard-in-a-row', withPins(pin(on(5, 1)), pin(on(5, 2)))],
-  ['hard-after-long', withPins(pin(on(5, 0)))],
+  ['hard-after-long', withPins(pin(on(4, 6), { kind: 'long' }), pin(on(5, 0)))],
   ['long-after-hard', withPins(pin(on(5, 5)), pin(on(5, 6), { kind: 'long' }))],
   ['hard-before-race', withPins(pin(on(12, 5)))],
   [
@@ -116,7 +116,7 @@ const CASES: [code: string, plan: SeasonPlan, context?: CheckContext][] = [
   ['phase-too-long', changeSeason(season, { kind: 'phaseWeeks', place: 2, weeks: 40 })],
   ['thread-gone', withPins(pin(on(5, 1), { threadId: 'nobody' }))],
   ['thread-gone', season, { goneThreadIds: ['thr'] }],
-  ['heat', season, { heatMonths: [10] }],
+  ['heat', { ...season, heatMonths: [10] }],
 ];
 
 describe.each(CASES.map(([code], i) => [code, i] as const))('%s', (code, i) => {

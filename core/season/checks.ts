@@ -23,8 +23,6 @@ export type SeasonCheck = {
 export type CheckContext = {
   /** Who the season is for. */
   athletes?: readonly SquadMember[];
-  /** Months (1 to 12) that are hot here. */
-  heatMonths?: readonly number[];
   /** Ids of threads whose library session or progression is gone. */
   goneThreadIds?: readonly string[];
   /** Who is ticked for a session on a day, where the coach has decided it. */
@@ -376,8 +374,8 @@ const noTaper: Rule = ({ season }) => {
   });
 };
 
-const heat: Rule = ({ days, context }) => {
-  const months = new Set(context.heatMonths ?? []);
+const heat: Rule = ({ days, season }) => {
+  const months = new Set(season.heatMonths ?? []);
   const first = days.find(
     ({ kind, date }) => (kind === 'hard' || kind === 'race') && months.has(Number(date.slice(5, 7))),
   );

@@ -154,6 +154,8 @@ export type SeasonPlan = {
   groupIds?: string[];
   /** Weeks begin on this day; Monday where left out. */
   weekStart?: 'monday' | 'sunday';
+  /** Months (1 to 12) that are hot here. */
+  heatMonths?: number[];
   races: SeasonRace[];
   phases: PhasePlan[];
   rhythm: Rhythm;

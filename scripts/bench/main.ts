@@ -11,6 +11,7 @@ import { phones } from './phones';
 import { planning } from './planning';
 import { reading } from './reading';
 import { screens } from './screens';
+import { season } from './season';
 import { seasons } from './seasons';
 import { taps } from './taps';
 import { trackside } from './trackside';
@@ -25,6 +26,7 @@ const BENCHES = {
   planning,
   reading,
   screens,
+  season,
   seasons,
   taps,
   trackside,
