@@ -192,7 +192,7 @@ test('a helper’s board does not end the session, nor undo what the coach took'
   await page.goto(`${locked.url}/`);
   await page.getByLabel('The club’s passphrase').fill('rain on the back straight');
   await page.getByRole('button', { name: 'Open', exact: true }).tap();
-  await expect(page.getByText('Today and to come')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'This week' })).toBeVisible();
   await page.goto(`${locked.url}/track/ready/${(await todaysSession(locked)).id}`);
   const coach = new Board(page, 'touch');
   await coach.button(/^Go with \d+/).tap();

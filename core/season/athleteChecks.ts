@@ -1,0 +1,91 @@
+/** What the season asks of those it is for. */
+import { ageInYear, weeksRunning, YOUNG_UNDER, type SquadMember } from '../squad/athlete';
+import { dayNumber } from '../units/dayNumber';
+import { listed } from '../units/listed';
+import type { SeasonCheck, CheckRule } from './checkRule';
+import { exceptionOn, EXCEPTION_WORDS } from './exceptions';
+import { racesOf } from './phases';
+
+const FAST = new Set(['aerobic-power', 'race-pace', 'speed', 'test', 'indicator', 'rehearsal']);
+
+/** Weeks of regular running before fast work or a trial. */
+const BASE_WEEKS = 6;
+
+const fastWithoutBase: CheckRule = ({ days, season, context }) => {
+  const first = days.find(({ kind, intent }) => kind === 'hard' && intent !== undefined && FAST.has(intent));
+  if (!first) return [];
+  const few = (context.athletes ?? []).filter(
+    (athlete) => (weeksRunning(athlete, first.date) ?? BASE_WEEKS) < BASE_WEEKS,
+  );
+  if (few.length === 0) return [];
+  const names = listed(few.map(({ tileName }) => tileName));
+  const says = `Fast work before there are ${BASE_WEEKS} weeks of running behind ${names}: easy running and strides first, or fewer reps for them.`;
+  const place = season.phases.findIndex(({ phase }) => phase === 'base');
+  const weeks = place < 0 ? undefined : season.phases[place]?.weeks;
+  return [
+    {
+      code: 'fast-without-base',
+      date: first.date,
+      says,
+      ...(weeks === undefined
+        ? {}
+        : { mend: { says: 'Two more weeks of base', change: { kind: 'phaseWeeks', place, weeks: weeks + 2 } } }),
+    },
+  ];
+};
+
+const isYoung = (date: string) => (athlete: SquadMember) => (ageInYear(athlete, date) ?? YOUNG_UNDER) < YOUNG_UNDER;
+
+const young: CheckRule = ({ weeks, season, context }) => {
+  const names = listed((context.athletes ?? []).filter(isYoung(season.firstDay)).map(({ tileName }) => tileName));
+  if (names === '') return [];
+  const first = weeks.find(({ days }) => days.filter(({ kind }) => kind === 'hard').length > 2);
+  const third = first?.days.filter(({ kind }) => kind === 'hard')[2];
+  const tooMany: SeasonCheck[] = third
+    ? [
+        {
+          code: 'young-hard-days',
+          date: third.date,
+          says: `More than two hard days a week for ${names} (under ${YOUNG_UNDER}): two are enough, with other sport beside them.`,
+        },
+      ]
+    : [];
+  const races = racesOf(season);
+  const youngIds = new Set((context.athletes ?? []).filter(isYoung(season.firstDay)).map(({ id }) => id));
+  const runs = (entries: readonly { athleteId: string }[] | undefined) =>
+    new Set((entries ?? []).map(({ athleteId }) => athleteId).filter((id) => youngIds.has(id)));
+  const following = races.flatMap((race, i): SeasonCheck[] => {
+    const next = races[i + 1];
+    if (!next || dayNumber(next.date) - dayNumber(race.date) !== 1) return [];
+    const both = [...runs(race.entries)].filter((id) => runs(next.entries).has(id));
+    const who = listed((context.athletes ?? []).filter(({ id }) => both.includes(id)).map(({ tileName }) => tileName));
+    return who === ''
+      ? []
+      : [{ code: 'young-races', date: next.date, says: `Races on following days for ${who} (under ${YOUNG_UNDER}).` }];
+  });
+  return [...tooMany, ...following];
+};
+
+const unknownException: CheckRule = ({ season, context }) =>
+  (context.planned ?? []).flatMap(({ date, athleteIds }) =>
+    athleteIds.flatMap((athleteId): SeasonCheck[] => {
+      const found = exceptionOn(season.exceptions, athleteId, date);
+      if (!found || found.isEasing) return [];
+      const name = context.athletes?.find(({ id }) => id === athleteId)?.tileName ?? 'Somebody';
+      const says = `${name} is ticked for this day, but ${found.exception.kind === 'race' ? '' : 'is '}${EXCEPTION_WORDS[found.exception.kind]} then.`;
+      return [{ code: 'exception-unknown', date, says }];
+    }),
+  );
+
+const heat: CheckRule = ({ days, season }) => {
+  const months = new Set(season.heatMonths ?? []);
+  const first = days.find(
+    ({ kind, date }) => (kind === 'hard' || kind === 'race') && months.has(Number(date.slice(5, 7))),
+  );
+  if (!first) return [];
+  const says =
+    'Hard days in the hot months: early or late in the day, shade and water, fewer reps; the club’s own rules for heat come first.';
+  return [{ code: 'heat', date: first.date, says }];
+};
+
+export const ATHLETE_CHECKS: readonly CheckRule[] = [fastWithoutBase, young, unknownException, heat];

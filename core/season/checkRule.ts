@@ -1,0 +1,47 @@
+/** What a check of a season is, and what rules look at. */
+import type { SquadMember } from '../squad/athlete';
+import type { SeasonChange } from './changes';
+import type { SeasonDay, SeasonPlan, SeasonWeek, Thread } from './season';
+
+export type SeasonCheck = {
+  code: string;
+  date: string;
+  says: string;
+  mend?: { says: string; change: SeasonChange };
+};
+
+/** What else is known, where it is. */
+export type CheckContext = {
+  /** Who the season is for. */
+  athletes?: readonly SquadMember[];
+  /** Ids of threads whose library session or progression is gone. */
+  goneThreadIds?: readonly string[];
+  /** Who is ticked for a session on a day, where the coach has decided it. */
+  planned?: readonly { date: string; athleteIds: readonly string[] }[];
+};
+
+export type CheckSource = {
+  season: SeasonPlan;
+  weeks: readonly SeasonWeek[];
+  days: readonly SeasonDay[];
+  /** The place of a day in `days`. */
+  placeOf: (date: string) => number;
+  threads: ReadonlyMap<string, Thread>;
+  context: CheckContext;
+};
+
+export type CheckRule = (source: CheckSource) => SeasonCheck[];
+
+export const isSettled = ({ because }: SeasonDay) => because === 'written' || because === 'past';
+
+export const makeEasy = (date: string, says = 'Make it an easy day'): SeasonCheck['mend'] => ({
+  says,
+  change: { kind: 'setDay', date, day: { kind: 'easy' } },
+});
+
+/** Of two days the one that may be changed, the later one first. */
+export function mendOneOf(first: SeasonDay, second: SeasonDay): Pick<SeasonCheck, 'mend'> {
+  const day = [second, first].find((one) => one.kind === 'hard' && !isSettled(one));
+  const mend = day && makeEasy(day.date, day === second ? 'Make the second one easy' : 'Make the first one easy');
+  return mend ? { mend } : {};
+}
