@@ -17,10 +17,18 @@ export function weeksOf(season: SeasonPlan): SeasonWeek[] {
   return known;
 }
 
-/** All seasons laid out; undefined until they are here. */
+/** A season is laid out when it is looked at: most of those of years ago never are. */
+const laidOut = (stored: StoredSeason): LaidSeason => ({
+  ...stored,
+  get weeks() {
+    return weeksOf(stored.season);
+  },
+});
+
+/** All seasons; undefined until they are here. */
 export function useSeasons(): { seasons: LaidSeason[] | undefined; error: unknown; retry: () => void } {
   const { data, error, refetch } = useSeasonsQuery();
-  const seasons = useMemo(() => data?.map((stored) => ({ ...stored, weeks: weeksOf(stored.season) })), [data]);
+  const seasons = useMemo(() => data?.map(laidOut), [data]);
   return { seasons, error, retry: () => void refetch() };
 }
 

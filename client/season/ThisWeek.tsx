@@ -4,11 +4,16 @@ import { router } from 'expo-router';
 import { useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
+import { lastDayOf } from '@core/season/phases';
 import { daysAfter } from '@core/units/dayNumber';
+import type { LaidSeason } from '../data/useSeasons';
 import { DaySheet, SeasonBody } from '../screens';
 import { troubleText } from '../store/api';
 import { Chips } from '../ui/Chips';
+import { dayInText } from '../ui/days';
 import { Empty } from '../ui/Empty';
+import { ListPart } from '../ui/ListPart';
+import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../ui/LookSwitch';
 import { Page } from '../ui/Page';
@@ -27,6 +32,8 @@ import { checksOf } from './useChecks';
 import { useSeasonData, type SeasonData } from './useSeasonData';
 import { dayView, weekOf, type DayEntry } from './weekView';
 
+/** A season stays with the week for so many days after its end. */
+const OVER_DAYS = 21;
 const DAYS = [0, 1, 2, 3, 4, 5, 6];
 /** A swipe is at least so far across, and twice as far as up or down. */
 const SWIPE_PX = 60;
@@ -58,19 +65,16 @@ function weekText(from: string): string {
   return `${format(first, 'd MMM')} to ${format(last, 'd MMM')}`;
 }
 
-function WhereWeAre({ data, from, chosen }: { data: SeasonData; from: string; chosen: readonly string[] }) {
-  const shown = data.seasons.filter(({ id }) => chosen.includes(id));
+function WhereWeAre({ seasons, today, from }: { seasons: readonly LaidSeason[]; today: string; from: string }) {
   return (
     <>
-      {shown.map((laid) => {
+      {seasons.map((laid) => {
         const { season, weeks } = laid;
         const i = weeks.findIndex((week) => week.from <= daysAfter(from, 6) && daysAfter(week.from, 6) >= from);
         const week = weeks[i];
-        const next = season.races
-          .filter(({ date }) => date >= data.today)
-          .sort((a, b) => (a.date < b.date ? -1 : 1))[0];
+        const next = season.races.filter(({ date }) => date >= today).sort((a, b) => (a.date < b.date ? -1 : 1))[0];
         const where = week ? `week ${i + 1} of ${weeks.length}, ${week.phase}` : 'not in this week';
-        const race = next ? ` · ${next.name} ${untilText(next.date, data.today)}` : '';
+        const race = next ? ` · ${next.name} ${untilText(next.date, today)}` : '';
         return (
           <View key={laid.id} style={{ gap: 2 }}>
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
@@ -82,7 +86,7 @@ function WhereWeAre({ data, from, chosen }: { data: SeasonData; from: string; ch
                 Season
               </SmallButton>
             </View>
-            <SeasonStrip laid={laid} today={data.today} label={`${season.name}: ${where}${race}`} />
+            <SeasonStrip laid={laid} today={today} label={`${season.name}: ${where}${race}`} />
           </View>
         );
       })}
@@ -92,7 +96,11 @@ function WhereWeAre({ data, from, chosen }: { data: SeasonData; from: string; ch
 
 function Week({ data }: { data: SeasonData }) {
   const wide = useWide();
-  const { today, seasons, groups } = data;
+  const { today, groups } = data;
+  const [seasons, earlier] = useMemo(() => {
+    const isOver = ({ season }: LaidSeason) => lastDayOf(season) < daysAfter(today, -OVER_DAYS);
+    return [data.seasons.filter((one) => !isOver(one)), data.seasons.filter(isOver).reverse()];
+  }, [data.seasons, today]);
   const [first] = seasons;
   const thisWeek = weekOf(today, first?.season);
   const [from, setFrom] = useState(thisWeek);
@@ -177,8 +185,19 @@ function Week({ data }: { data: SeasonData }) {
         </View>
       </View>
       <DueList seasons={shown} athletes={data.athletes} runs={data.runs} today={today} checks={checks} />
-      {!wide && <WhereWeAre data={data} from={from} chosen={chosen} />}
-      {seasons.length > 0 && (
+      {!wide && <WhereWeAre seasons={shown} today={today} from={from} />}
+      <ListPart
+        title="Earlier seasons"
+        rows={earlier.map(({ id, season }) => (
+          <ListRow
+            key={id}
+            href={`/season/${id}`}
+            title={season.name}
+            about={`${groupsText(season, groups)} · from ${dayInText(season.firstDay)}`}
+          />
+        ))}
+      />
+      {data.seasons.length > 0 && (
         <View style={{ flexDirection: 'row' }}>
           <PrimaryButton icon="plus" onPress={() => router.push('/season/new')}>
             Another season

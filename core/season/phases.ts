@@ -1,5 +1,5 @@
 /** Which phase each week of a season is in: laid back from every A race, and what fell out where the weeks were too few. */
-import { dayNumber, weekdayOf } from '../units/dayNumber';
+import { dateOfDay, dayNumber, weekdayOf } from '../units/dayNumber';
 import type { Phase, PhasePlan, SeasonPlan, SeasonRace } from './season';
 
 /** A season goes on no longer than this. */
@@ -186,6 +186,12 @@ export function phasesOf(season: SeasonPlan): { weeks: PhaseWeek[]; leftOut: Lef
   for (let i = EASY_WEEKS; i < count; i++)
     if (COMES_OVER.includes(phases[i] as Phase) && isEasy(i - 1) && isEasy(i - 2)) phases[i] = 'transition';
   return { weeks: placed(starts, phases), leftOut };
+}
+
+/** The last day of a season (YYYY-MM-DD). */
+export function lastDayOf(season: SeasonPlan): string {
+  const last = phasesOf(season).weeks.at(-1);
+  return dateOfDay((last?.fromDay ?? dayNumber(season.firstDay)) + 6);
 }
 
 function placed(starts: readonly number[], phases: readonly Phase[]): PhaseWeek[] {

@@ -1,7 +1,7 @@
 import { readSession } from '../session/parseSession';
 import { daysAfter } from '../units/dayNumber';
 import { layOutSeason } from './layOut';
-import { phasesOf } from './phases';
+import { lastDayOf, phasesOf } from './phases';
 import { emptySeason, rhythmWith, seasonFrom } from './seasonFrom';
 import type { SeasonDay, SeasonWeek } from './season';
 import { phasesInText, seasonTemplates, type SeasonTemplate } from './templates';
@@ -203,3 +203,10 @@ test('an empty season is free days and its races', () => {
 });
 
 test('phases in a line', () => expect(phasesInText(seasonTemplates[9]?.phases ?? [])).toBe('transition 4'));
+
+test('a season ends with the week of its last race', () => {
+  const [template] = seasonTemplates as [SeasonTemplate];
+  const race = (days: number) => ({ date: daysAfter(MONDAY, days), name: 'Harbour meeting', weight: 'A' as const });
+  const end = (days: number) => lastDayOf(seasonFrom(template, { firstDay: MONDAY, races: [race(days)] }));
+  expect([end(83), end(80)]).toEqual([daysAfter(MONDAY, 83), daysAfter(MONDAY, 83)]);
+});
