@@ -94,7 +94,9 @@ const Cell = memo(function Cell({ day, label, isToday, isPast, isRun, name, onOp
     },
     children: (
       <>
-        <DayMark kind={day.kind} {...size.mark} isRun={isRun} isPinned={day.pinned === true} />
+        <View style={{ opacity: isPast ? 0.75 : 1 }}>
+          <DayMark kind={day.kind} {...size.mark} isRun={isRun} isPinned={day.pinned === true} />
+        </View>
         {name !== undefined && (
           <Words as="label" quiet style={{ fontSize: 11, lineHeight: 12, textAlign: 'center' }}>
             {name}
@@ -117,7 +119,7 @@ const Cell = memo(function Cell({ day, label, isToday, isPast, isRun, name, onOp
       cursor: isMovable ? 'grab' : 'pointer',
       touchAction: 'manipulation',
       backgroundColor: isOver ? palette.action : isToday ? palette.fill : day.taper ? palette.raised : 'transparent',
-      opacity: isDragging ? 0.3 : isPast ? 0.75 : 1,
+      opacity: isDragging ? 0.3 : 1,
       outlineOffset: -2,
       ...(isToday ? { boxShadow: `inset 0 -4px 0 ${palette.ink}` } : {}),
     },

@@ -30,6 +30,7 @@ export function Chips({ label, options, chosen, onChange }: Props) {
               style={{
                 minHeight: 44,
                 minWidth: 44,
+                maxWidth: '100%',
                 paddingHorizontal: 12,
                 justifyContent: 'center',
                 alignItems: 'center',

@@ -31,13 +31,15 @@ function nearest(draft: Draft, race: number, [least, most]: readonly [number, nu
   return around(least, most) ?? around(Math.max(RACE_WEEK_DAYS + 1, least - NEAR_DAYS), most + NEAR_DAYS);
 }
 
-const isThere = (draft: Draft, race: number, special: SpecialKind) =>
-  draft.days.some((day) => day.special === special && day.fixed && day.day < race && day.day > race - 35);
+/** A special session before the race that stands already: it was run, or written. */
+const standing = (draft: Draft, race: number, special: SpecialKind) =>
+  draft.days.find((day) => day.special === special && day.fixed && day.day < race && day.day > race - 35);
 
 function beforePeak(draft: Draft, race: number, taperDays: number): void {
   const { season, days } = draft;
   const place = (special: SpecialKind, window: readonly [number, number]) => {
-    if (!season.specials[special] || isThere(draft, race, special)) return undefined;
+    const known = standing(draft, race, special);
+    if (known || !season.specials[special]) return known;
     const day = nearest(draft, race, window);
     if (day) day.special = special;
     return day;

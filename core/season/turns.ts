@@ -1,5 +1,5 @@
 /** Whose turn it is on each hard day, and which step that is. */
-import { dayNumber } from '../units/dayNumber';
+import { dayNumber, weekdayOf } from '../units/dayNumber';
 import { setKind, type Draft, type DraftDay } from './draftDay';
 import type { CycleWeek, Phase, SeasonPlan, Thread, ThreadDecision } from './season';
 
@@ -72,6 +72,14 @@ function stepAfter(
   return step === 'on' ? before.step + 1 : before.step;
 }
 
+/** How many hard days the rhythm of a week has up to a day of it. */
+function hardUpTo({ phaseRhythms, rhythm }: SeasonPlan, { day, week }: DraftDay): number {
+  const own = phaseRhythms?.[week.phase] ?? rhythm;
+  let hard = 0;
+  for (let at = week.fromDay; at <= day; at++) if (own[weekdayOf(at)] === 'hard') hard += 1;
+  return hard;
+}
+
 /** Gives every hard day its thread, in order of the days; a hard day that none is ready for has strides. */
 export function layTurns(draft: Draft): void {
   const { season, days } = draft;
@@ -99,7 +107,9 @@ export function layTurns(draft: Draft): void {
       }
     }
     if (day.kind !== 'hard') continue;
-    const slot = place++;
+    // By the week's rhythm, so that a hard day which is gone by now leaves the others their places.
+    const slot = Math.max(place, hardUpTo(season, day) - 1);
+    place = slot + 1;
     if (day.special !== undefined) continue;
     if (day.fixed && day.fixed.threadId === undefined) continue;
     const thread =
