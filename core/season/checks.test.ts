@@ -145,3 +145,9 @@ test('a school’s choice is quiet', () => {
   const change: SeasonChange = { kind: 'set', set: { schools: { isLongAfterHard: true } } };
   expect(codes(changeSeason(plan, change))).not.toContain('long-after-hard');
 });
+
+test('a race week is more by its race, and that is no jump', () => {
+  const first = seasonTemplates.find(({ id }) => id === 'first-eight') as SeasonTemplate;
+  const race = { date: '2027-04-24', name: 'First race', weight: 'A' as const };
+  expect(codes(seasonFrom(first, { firstDay: '2027-03-30', races: [race], hardDays: 1 }))).toEqual([]);
+});

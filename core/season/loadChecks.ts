@@ -45,7 +45,8 @@ const WEEKS_BEFORE = 6;
 const weekJump: CheckRule = ({ weeks, season }) =>
   weeks.flatMap((week, i) => {
     const before = weeks.slice(Math.max(0, i - WEEKS_BEFORE), i).filter((one) => isWholeWeek(season, one));
-    if (before.length < 2) return [];
+    // In race week it is the race that makes it more.
+    if (before.length < 2 || week.phase === 'race week') return [];
     const most = Math.max(...before.map(weekMinutes));
     const now = weekMinutes(week);
     if (most === 0 || now <= most * JUMP) return [];
