@@ -1,8 +1,7 @@
 import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
-import { memo, useCallback, useMemo, useState } from 'react';
-import { unstable_createElement } from 'react-native-web';
+import { memo, useCallback, useMemo, useState, type ComponentProps, type KeyboardEventHandler, type Ref } from 'react';
 import { View } from 'react-native';
 import { weekMinutes } from '@core/season/load';
 import type { SeasonDay, SeasonPlan, SeasonWeek } from '@core/season/season';
@@ -58,45 +57,42 @@ type CellProps = {
   isRun: boolean;
   /** Shown under the mark, where there is room. */
   name?: string | undefined;
+  isWide: boolean;
   onOpen: (date: string) => void;
 };
 
-/** One day: pressed it opens; a hard day or a long run is dragged, by finger once it is held. */
-const Cell = memo(function Cell({ day, label, isToday, isPast, isRun, name, onOpen }: CellProps) {
+type FaceProps = CellProps & {
+  isOver?: boolean;
+  isDragging?: boolean;
+  /** What makes it one that is dragged, or dropped on. */
+  dnd?: ComponentProps<'button'>;
+  place?: Ref<HTMLButtonElement>;
+};
+
+/** A day as it is drawn, also one that is over or of a race: an element of the page itself, since a hundred of them follow every move of a finger. */
+const Face = memo(function Face({
+  day,
+  label,
+  isToday,
+  isPast,
+  isRun,
+  name,
+  isWide,
+  onOpen,
+  isOver,
+  isDragging,
+  dnd,
+  place,
+}: FaceProps) {
   const palette = usePalette();
-  const size = useWide() ? NAMED : CELL;
-  const isMovable = !isPast && !isRun && (day.kind === 'hard' || day.kind === 'long');
-  const { setNodeRef: setDropRef, isOver } = useDroppable({ id: day.date, disabled: isPast || day.kind === 'race' });
-  const {
-    setNodeRef: setDragRef,
-    attributes,
-    listeners,
-    isDragging,
-  } = useDraggable({ id: day.date, disabled: !isMovable });
-  const setRefs = useCallback(
-    (node: HTMLElement | null) => {
-      setDropRef(node);
-      setDragRef(node);
-    },
-    [setDropRef, setDragRef],
-  );
-  const { role: _role, tabIndex: _tab, ...said } = attributes;
-  return unstable_createElement('button', {
-    ref: setRefs,
-    type: 'button',
-    ...(isMovable ? { ...said, ...listeners } : {}),
-    'aria-label': label,
-    onClick: () => onOpen(day.date),
-    // Enter opens, Space picks up.
-    onKeyDown: (event: React.KeyboardEvent) => {
-      if (event.code === 'Enter') return;
-      (listeners?.onKeyDown as ((event: React.KeyboardEvent) => void) | undefined)?.(event);
-    },
-    children: (
+  const { height, mark } = isWide ? NAMED : CELL;
+  const isPinned = day.pinned === true;
+  const drawn = useMemo(
+    () => (
       <>
-        <View style={{ opacity: isPast ? 0.75 : 1 }}>
-          <DayMark kind={day.kind} {...size.mark} isRun={isRun} isPinned={day.pinned === true} />
-        </View>
+        <div style={{ opacity: isPast ? 0.75 : 1 }}>
+          <DayMark kind={day.kind} {...mark} isRun={isRun} isPinned={isPinned} />
+        </div>
         {name !== undefined && (
           <Words as="label" quiet style={{ fontSize: 11, lineHeight: 12, textAlign: 'center' }}>
             {name}
@@ -104,27 +100,75 @@ const Cell = memo(function Cell({ day, label, isToday, isPast, isRun, name, onOp
         )}
       </>
     ),
-    style: {
-      display: 'flex',
-      flexDirection: 'column',
-      alignItems: 'center',
-      justifyContent: 'center',
-      width: '100%',
-      minHeight: size.height,
-      height: '100%',
-      padding: 0,
-      borderWidth: 0,
-      borderStyle: 'solid',
-      borderRadius: 4,
-      cursor: isMovable ? 'grab' : 'pointer',
-      touchAction: 'manipulation',
-      backgroundColor: isOver ? palette.action : isToday ? palette.fill : day.taper ? palette.raised : 'transparent',
-      opacity: isDragging ? 0.3 : 1,
-      outlineOffset: -2,
-      ...(isToday ? { boxShadow: `inset 0 -4px 0 ${palette.ink}` } : {}),
-    },
-  });
+    [day.kind, mark, isRun, isPinned, isPast, name],
+  );
+  return (
+    <button
+      ref={place}
+      type="button"
+      {...dnd}
+      aria-label={label}
+      onClick={() => onOpen(day.date)}
+      style={{
+        display: 'flex',
+        flexDirection: 'column',
+        alignItems: 'center',
+        justifyContent: 'center',
+        width: '100%',
+        minHeight: height,
+        height: '100%',
+        padding: 0,
+        border: 0,
+        borderRadius: 4,
+        cursor: dnd ? 'grab' : 'pointer',
+        touchAction: 'manipulation',
+        backgroundColor: isOver ? palette.action : isToday ? palette.fill : day.taper ? palette.raised : 'transparent',
+        opacity: isDragging ? 0.3 : 1,
+        outlineOffset: -2,
+        ...(isToday ? { boxShadow: `inset 0 -4px 0 ${palette.ink}` } : {}),
+      }}
+    >
+      {drawn}
+    </button>
+  );
 });
+
+/** A day that something can be put on. */
+const PlaceCell = memo(function PlaceCell(props: CellProps) {
+  const { setNodeRef, isOver } = useDroppable({ id: props.day.date });
+  return <Face {...props} isOver={isOver} place={setNodeRef} />;
+});
+
+/** A hard day or a long run: it is dragged, by finger once it is held. */
+const MovableCell = memo(function MovableCell(props: CellProps) {
+  const { date } = props.day;
+  const { setNodeRef: setDropRef, isOver } = useDroppable({ id: date });
+  const { setNodeRef: setDragRef, attributes, listeners, isDragging } = useDraggable({ id: date });
+  const setRefs = useCallback(
+    (node: HTMLElement | null) => {
+      setDropRef(node);
+      setDragRef(node);
+    },
+    [setDropRef, setDragRef],
+  );
+  const dnd = useMemo((): ComponentProps<'button'> => {
+    const { role: _role, tabIndex: _tab, ...said } = attributes;
+    return {
+      ...said,
+      ...listeners,
+      // Enter opens, Space picks up.
+      onKeyDown: (event) => {
+        if (event.code !== 'Enter') (listeners?.onKeyDown as KeyboardEventHandler | undefined)?.(event);
+      },
+    };
+  }, [attributes, listeners]);
+  return <Face {...props} isOver={isOver} isDragging={isDragging} dnd={dnd} place={setRefs} />;
+});
+
+function cellFor({ day, isPast, isRun }: Pick<CellProps, 'day' | 'isPast' | 'isRun'>) {
+  if (isPast || day.kind === 'race') return Face;
+  return !isRun && (day.kind === 'hard' || day.kind === 'long') ? MovableCell : PlaceCell;
+}
 
 /** Planned minutes of the week, against the longest week. */
 function Load({ week, most }: { week: SeasonWeek; most: number }) {
@@ -173,6 +217,23 @@ export function Ladder({ laid, today, runDates, titles, onOpen, onSwap }: Props)
     [weeks],
   );
   const lifted = dragged === undefined ? undefined : days.get(dragged);
+  const cellOf = (day: SeasonDay) => {
+    const isPast = day.date < today;
+    const isRun = runDates.has(day.date) && day.kind === 'hard';
+    const Cell = cellFor({ day, isPast, isRun });
+    return (
+      <Cell
+        day={day}
+        label={dayName(day, season)}
+        isToday={day.date === today}
+        isPast={isPast}
+        isRun={isRun}
+        name={wide ? shortName(day, season, titles) : undefined}
+        isWide={wide}
+        onOpen={onOpen}
+      />
+    );
+  };
   const on = (id: unknown) => dayLong(String(id));
   return (
     <DragArea
@@ -243,17 +304,7 @@ export function Ladder({ laid, today, runDates, titles, onOpen, onSwap }: Props)
               </View>
               {week.days.map((day) => (
                 <View key={day.date} style={{ flex: 1 }}>
-                  {day.date >= season.firstDay && (
-                    <Cell
-                      day={day}
-                      label={dayName(day, season)}
-                      isToday={day.date === today}
-                      isPast={day.date < today}
-                      isRun={runDates.has(day.date) && day.kind === 'hard'}
-                      name={wide ? shortName(day, season, titles) : undefined}
-                      onOpen={onOpen}
-                    />
-                  )}
+                  {day.date >= season.firstDay && cellOf(day)}
                 </View>
               ))}
               <Load week={week} most={most} />
