@@ -36,7 +36,9 @@ export function checksOf(
     return date >= today && athleteIds.length > 0 ? [{ date, athleteIds }] : [];
   });
   const own = athletesIn(laid, athletes);
-  return checkSeason(season, weeks, { athletes: own, goneThreadIds, planned }).filter(({ date }) => date >= today);
+  return checkSeason(season, weeks, { athletes: own, goneThreadIds, planned }).filter(
+    ({ code, date }) => date >= today || code === 'rhythm-too-tight',
+  );
 }
 
 export function useChecks(laid: LaidSeason, known: Known) {

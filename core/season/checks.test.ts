@@ -35,6 +35,7 @@ const athlete = (id: string, more: Partial<SquadMember> = {}): SquadMember => ({
 /** Each with what brings it about; where there is a mend, it mends. */
 const CASES: [code: string, plan: SeasonPlan, context?: CheckContext][] = [
   ['hard-in-a-row', withPins(pin(on(5, 1)), pin(on(5, 2)))],
+  ['rhythm-too-tight', { ...season, rhythm: ['easy', 'hard', 'hard', 'easy', 'easy', 'off', 'long'] }],
   ['hard-after-long', withPins(pin(on(4, 6), { kind: 'long' }), pin(on(5, 0)))],
   ['long-after-hard', withPins(pin(on(5, 5)), pin(on(5, 6), { kind: 'long' }))],
   ['hard-before-race', withPins(pin(on(12, 5)))],

@@ -26,6 +26,15 @@ const hardInARow: CheckRule = ({ days }) =>
     return [];
   });
 
+/** A week that cannot be as it is written: one of the two was moved or left out. */
+const rhythmTooTight: CheckRule = ({ season }) => {
+  const { rhythm } = season;
+  const isTight = rhythm.some((kind, i) => kind === 'hard' && rhythm[(i + 1) % rhythm.length] === 'hard');
+  const says =
+    'The usual week has hard days in a row: one of them is moved to where it stands apart, or left out. Pin the days to have it so.';
+  return isTight ? [{ code: 'rhythm-too-tight', date: season.firstDay, says }] : [];
+};
+
 const besideLong: CheckRule = ({ days, season }) =>
   days.flatMap((day, i) => {
     const before = days[i - 1];
@@ -112,6 +121,7 @@ const withoutTransition: CheckRule = ({ weeks }) =>
   });
 
 export const HARD_DAY_CHECKS: readonly CheckRule[] = [
+  rhythmTooTight,
   hardInARow,
   besideLong,
   tooManyHard,
