@@ -1,4 +1,5 @@
 import ICAL from 'ical.js';
+import { changeSeason, compareSeasons } from '../core/season/changes';
 import { layOutSeason } from '../core/season/layOut';
 import type { SeasonDay, SeasonPlan, StoredSeason } from '../core/season/season';
 import type { SquadMember } from '../core/squad/athlete';
@@ -23,13 +24,16 @@ const spoken = (date: string) =>
     .format(new Date(`${date}T12:00:00Z`))
     .replace(',', '');
 
-/** A hard day that is only laid out, with an easy one after it. */
+/** A hard day that is only laid out, and that changes places with the day after it without moving others: it is done without asking. */
 function freeHardDay(season: SeasonPlan): SeasonDay {
   const days = daysOf(season);
-  const day = days.find(
-    ({ date, kind, because, thread }, i) =>
-      date > today() && kind === 'hard' && !because && thread && days[i + 1]?.kind !== 'race' && !days[i + 1]?.because,
-  );
+  const isFree = ({ date, kind, because, thread }: SeasonDay, i: number) =>
+    date > today() && kind === 'hard' && !because && thread && days[i + 1]?.kind !== 'race' && !days[i + 1]?.because;
+  const movesAlone = ({ date }: SeasonDay) => {
+    const swapped = changeSeason(season, { kind: 'swap', from: date, to: daysAfter(date, 1) }, today());
+    return compareSeasons(layOutSeason(season), layOutSeason(swapped), today()).moves.length <= 2;
+  };
+  const day = days.filter(isFree).find(movesAlone);
   if (!day) throw new Error('There is no hard day to move.');
   return day;
 }
