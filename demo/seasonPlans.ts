@@ -1,7 +1,7 @@
 /** The two seasons of the demo, in their ninth week: a B race run, an A race ahead, holidays, somebody away, one thread held back. */
 import { layOutSeason } from '@core/season/layOut';
 import { weekStartOf } from '@core/season/phases';
-import type { FixedDay, RaceEntry, SeasonPlan, SeasonRace } from '@core/season/season';
+import { daysOf, type FixedDay, type RaceEntry, type SeasonPlan, type SeasonRace } from '@core/season/season';
 import { seasonFrom } from '@core/season/seasonFrom';
 import { seasonTemplates } from '@core/season/templates';
 import type { SquadMember } from '@core/squad/athlete';
@@ -37,7 +37,7 @@ function settled(
 ): FixedDay[] {
   const on = new Map(sessions.map((session) => [session.date, session]));
   const isHard = (date: string) => on.has(date);
-  const days = layOutSeason(season).flatMap((week) => week.days);
+  const days = daysOf(layOutSeason(season));
   return days.flatMap(({ date, kind }): FixedDay[] => {
     const session = on.get(date);
     if (date < season.firstDay || kind === 'race') return [];

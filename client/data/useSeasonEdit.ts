@@ -15,9 +15,9 @@ const WITHOUT_ASKING = 2;
 export type SeasonEdit = {
   proposed: Proposed | undefined;
   /** Makes a change, or proposes it where it moves more. @param says what it is: `The race is moved.` */
-  change: (change: SeasonChange | readonly SeasonChange[], says: string) => void;
+  change: (change: SeasonChange, says: string) => void;
   /** The same, without asking. */
-  apply: (change: SeasonChange | readonly SeasonChange[], says: string) => Promise<boolean>;
+  apply: (change: SeasonChange, says: string) => Promise<boolean>;
   take: () => void;
   leave: () => void;
 };
@@ -45,25 +45,21 @@ export function useSeasonEdit({ id, version, season }: LaidSeason): SeasonEdit {
     [id, version, season, put, notice],
   );
   const laidOut = useCallback(
-    (change: SeasonChange | readonly SeasonChange[]) => {
-      const changes = 'kind' in change ? [change] : change;
-      const next = changes.reduce<SeasonPlan>((plan, one) => changeSeason(plan, one, today()), season);
+    (change: SeasonChange) => {
+      const next = changeSeason(season, change, today());
       return { next, difference: compareSeasons(weeksOf(season), weeksOf(next), today()) };
     },
     [season],
   );
   const change = useCallback(
-    (wanted: SeasonChange | readonly SeasonChange[], says: string) => {
+    (wanted: SeasonChange, says: string) => {
       const { next, difference } = laidOut(wanted);
       if (difference.moves.length > WITHOUT_ASKING) setProposed({ next, difference, says });
       else void keep(next, says);
     },
     [laidOut, keep],
   );
-  const apply = useCallback(
-    (wanted: SeasonChange | readonly SeasonChange[], says: string) => keep(laidOut(wanted).next, says),
-    [laidOut, keep],
-  );
+  const apply = useCallback((wanted: SeasonChange, says: string) => keep(laidOut(wanted).next, says), [laidOut, keep]);
   const take = () => {
     if (!proposed) return;
     setProposed(undefined);

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
-import type { Thread, ThreadDecision } from '@core/season/season';
+import { daysOf, type Thread, type ThreadDecision } from '@core/season/season';
+import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';
 import { useSeasonEdit } from '../data/useSeasonEdit';
 import { useSeasons, type LaidSeason } from '../data/useSeasons';
 import type { ReadRun } from '../review/useReview';
@@ -8,15 +9,12 @@ import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import type { Next } from './useNext';
 
-const STEPS = ['on', 'repeat', 'back'] as const;
-const WORDS = { on: 'A step on', repeat: 'The same again', back: 'A step back' } as const;
-
 type Step = ThreadDecision['step'];
 
 /** What most of them are to do. */
 function mostOf(placed: Next['placed']): Step | undefined {
   const count = (step: Step) => placed.filter((one) => one.step === step).length;
-  return [...STEPS].sort((a, b) => count(b) - count(a))[0];
+  return [...THREAD_STEPS].sort((a, b) => count(b) - count(a))[0];
 }
 
 type RowProps = { laid: LaidSeason; thread: Thread; date: string; most: Step | undefined };
@@ -27,16 +25,16 @@ function Row({ laid, thread, date, most }: RowProps) {
   return (
     <View style={{ gap: SPACE.xs }}>
       <Words>{`“${thread.name}” in ${laid.season.name}`}</Words>
-      {most && <Words as="small" quiet>{`Most of them: ${WORDS[most].toLowerCase()}.`}</Words>}
+      {most && <Words as="small" quiet>{`Most of them: ${THREAD_STEP_WORDS[most].toLowerCase()}.`}</Words>}
       <Segments
         who={thread.name}
-        values={STEPS}
-        words={WORDS}
+        values={THREAD_STEPS}
+        words={THREAD_STEP_WORDS}
         value={decided?.step}
         onChange={(step) =>
           void edit.apply(
             { kind: 'decide', decision: { threadId: thread.id, date: decided?.date ?? date, step } },
-            `${thread.name}: ${WORDS[step].toLowerCase()}.`,
+            `${thread.name}: ${THREAD_STEP_WORDS[step].toLowerCase()}.`,
           )
         }
         minWidth={90}
@@ -49,12 +47,10 @@ function Row({ laid, thread, date, most }: RowProps) {
 export function SeasonThread({ read, next }: { read: ReadRun; next: Next }) {
   const { seasons = [] } = useSeasons();
   const turns = seasons.flatMap((laid) =>
-    laid.weeks
-      .flatMap((week) => week.days)
-      .flatMap(({ sessionId, date, thread: turn }) => {
-        const thread = laid.season.threads.find(({ id }) => id === turn?.id);
-        return sessionId === read.plan.sessionId && thread ? [{ laid, thread, date }] : [];
-      }),
+    daysOf(laid.weeks).flatMap(({ sessionId, date, thread: turn }) => {
+      const thread = laid.season.threads.find(({ id }) => id === turn?.id);
+      return sessionId === read.plan.sessionId && thread ? [{ laid, thread, date }] : [];
+    }),
   );
   if (turns.length === 0) return null;
   return (

@@ -58,7 +58,7 @@ export function DaySheet({ entry, date, laid, close }: Props) {
   const isPast = date < today();
   const { run, session, shorthand, about, trouble } = entry;
   const isRun = run !== undefined;
-  const change = (wanted: SeasonChange, says: string) => edit.change(wanted, says);
+  const { change } = edit;
   const setKind = (kind: DayKind) =>
     change({ kind: 'setDay', date, day: { kind } }, `${format(parseISO(date), 'EEEE')} is changed.`);
   const threads = season.threads;

@@ -1,11 +1,12 @@
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import type { SeasonPlan, SeasonWeek, Thread } from '@core/season/season';
+import { daysOf, type SeasonPlan, type SeasonWeek, type Thread } from '@core/season/season';
 import { sessionOfDay } from '@core/season/threadSession';
 import { mainLine } from '@core/season/weekText';
 import type { Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
 import { suggestIntent } from '@core/session/suggestIntent';
+import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';
 import type { LaidSeason } from '../data/useSeasons';
 import { listed } from '@core/units/listed';
 import { dayInText } from '../ui/days';
@@ -17,9 +18,6 @@ import { ThreadLine, type Knot } from './ThreadLine';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 import type { SeasonData } from './useSeasonData';
 
-const STEPS = ['on', 'repeat', 'back'] as const;
-const STEP_WORDS = { on: 'A step on', repeat: 'The same again', back: 'A step back' } as const;
-
 /** The turns of a thread, the next one marked. */
 export function knotsOf(
   { id }: Thread,
@@ -29,18 +27,16 @@ export function knotsOf(
 ): Knot[] {
   let isNextFound = false;
   let before: number | undefined;
-  return weeks
-    .flatMap((week) => week.days)
-    .flatMap(({ date, kind, thread, missed }): Knot[] => {
-      if (kind !== 'hard' || thread?.id !== id) return [];
-      const isOver = date < today || (date === today && runDates.has(date));
-      const isNext = !isOver && !isNextFound;
-      if (isNext) isNextFound = true;
-      const isHeld = before !== undefined && thread.step <= before;
-      before = thread.step;
-      const state = missed ? 'missed' : isOver ? 'run' : isNext ? 'next' : 'coming';
-      return [{ date, step: thread.step, state, isHeld }];
-    });
+  return daysOf(weeks).flatMap(({ date, kind, thread, missed }): Knot[] => {
+    if (kind !== 'hard' || thread?.id !== id) return [];
+    const isOver = date < today || (date === today && runDates.has(date));
+    const isNext = !isOver && !isNextFound;
+    if (isNext) isNextFound = true;
+    const isHeld = before !== undefined && thread.step <= before;
+    before = thread.step;
+    const state = missed ? 'missed' : isOver ? 'run' : isNext ? 'next' : 'coming';
+    return [{ date, step: thread.step, state, isHeld }];
+  });
 }
 
 function decidedAfter({ decisions }: SeasonPlan, threadId: string, from: string, until: string | undefined) {
@@ -84,13 +80,13 @@ function ThreadRow({ thread, laid, data, edit }: RowProps) {
           </Words>
           <Segments
             who={thread.name}
-            values={STEPS}
-            words={STEP_WORDS}
+            values={THREAD_STEPS}
+            words={THREAD_STEP_WORDS}
             value={decided?.step ?? usual}
             onChange={(step) =>
               void edit.apply(
                 { kind: 'decide', decision: { threadId: thread.id, date: last.date, step } },
-                `${thread.name}: ${STEP_WORDS[step].toLowerCase()}.`,
+                `${thread.name}: ${THREAD_STEP_WORDS[step].toLowerCase()}.`,
               )
             }
             minWidth={90}

@@ -2,9 +2,8 @@ import { daysAfter } from '../units/dayNumber';
 import { seasonForAthlete } from './athleteSeason';
 import { layOutSeason } from './layOut';
 import { seasonFrom } from './seasonFrom';
-import type { AthleteException, SeasonPlan } from './season';
+import { daysOf, type AthleteException, type SeasonPlan } from './season';
 import { seasonTemplates, type SeasonTemplate } from './templates';
-import { daysOf } from './testing';
 
 const MONDAY = '2026-09-07';
 const [FIVE_K] = seasonTemplates as [SeasonTemplate];

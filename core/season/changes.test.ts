@@ -4,9 +4,8 @@ import { athleteOn, easingDays, exceptionOn } from './exceptions';
 import { layOutSeason } from './layOut';
 import { schoolNotes } from './schools';
 import { seasonFrom } from './seasonFrom';
-import type { AthleteException, SeasonPlan } from './season';
+import { daysOf, type AthleteException, type SeasonPlan } from './season';
 import { seasonTemplates, type SeasonTemplate } from './templates';
-import { daysOf } from './testing';
 import { weekText } from './weekText';
 
 const MONDAY = '2026-09-07';

@@ -1,16 +1,17 @@
 /** What a coach changes in a season by hand: each a pure step from one plan to the next. The rest is laid out again. */
 import { dateOfDay, dayNumber } from '../units/dayNumber';
 import { layOutSeason } from './layOut';
-import type {
-  AthleteException,
-  DayKind,
-  DaysOff,
-  FixedDay,
-  SeasonDay,
-  SeasonPlan,
-  SeasonRace,
-  SeasonWeek,
-  ThreadDecision,
+import {
+  daysOf,
+  type AthleteException,
+  type DayKind,
+  type DaysOff,
+  type FixedDay,
+  type SeasonDay,
+  type SeasonPlan,
+  type SeasonRace,
+  type SeasonWeek,
+  type ThreadDecision,
 } from './season';
 
 export type SeasonChange =
@@ -32,8 +33,6 @@ export type SeasonChange =
   | { kind: 'miss'; date: string; how: 'next' | 'slide' | 'skip' }
   /** Everything else that is set: name, groups, rhythm, threads, long run, schools. */
   | { kind: 'set'; set: Partial<Omit<SeasonPlan, 'fixed'>> };
-
-const daysOf = (weeks: readonly SeasonWeek[]) => weeks.flatMap(({ days }) => days);
 
 /** A day as it stands, to be left alone from now on. */
 function fixedOf(day: SeasonDay, because: FixedDay['because']): FixedDay {

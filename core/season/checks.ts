@@ -8,7 +8,7 @@ import type { CheckContext, CheckSource, SeasonCheck } from './checkRule';
 import { HARD_DAY_CHECKS } from './hardDayChecks';
 import { LOAD_CHECKS } from './loadChecks';
 import { RACE_CHECKS } from './raceChecks';
-import type { SeasonPlan, SeasonWeek } from './season';
+import { daysOf, type SeasonPlan, type SeasonWeek } from './season';
 import { THREAD_CHECKS } from './threadChecks';
 
 export type { CheckContext, SeasonCheck } from './checkRule';
@@ -21,7 +21,7 @@ export function checkSeason(
   weeks: readonly SeasonWeek[],
   context: CheckContext = {},
 ): SeasonCheck[] {
-  const days = weeks.flatMap((week) => week.days);
+  const days = daysOf(weeks);
   const begin = dayNumber(days[0]?.date ?? season.firstDay);
   const source: CheckSource = {
     season,

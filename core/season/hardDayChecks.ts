@@ -1,4 +1,5 @@
 /** Hard days beside each other, and what shares a week. */
+import { isCritical, isFartlek, isThreshold } from './threadKinds';
 import type { SeasonChange } from './changes';
 import { isSettled, makeEasy, mendOneOf, type CheckSource, type CheckRule } from './checkRule';
 import { COMES_OVER, EASY_WEEKS, racesOf } from './phases';
@@ -75,8 +76,8 @@ const thresholdAndCritical: CheckRule = (source) => {
   if (source.season.schools.mixesThreshold) return [];
   return source.weeks.flatMap((week) => {
     const hard = hardThreads(source, week);
-    const threshold = hard.find(({ thread }) => thread.intent === 'threshold');
-    const critical = hard.find(({ thread }) => thread.intent.startsWith('critical-speed'));
+    const threshold = hard.find(({ thread }) => isThreshold(thread));
+    const critical = hard.find(({ thread }) => isCritical(thread));
     if (!threshold || !critical) return [];
     const later = threshold.day.date > critical.day.date ? threshold : critical;
     const says = `“${threshold.thread.name}” and “${critical.thread.name}” in one week: one of the two is usually taken in place of the other.`;
@@ -95,7 +96,7 @@ const thresholdAndCritical: CheckRule = (source) => {
 const fartlekTwice: CheckRule = (source) =>
   source.weeks.flatMap((week) => {
     const hard = week.days.filter(({ kind }) => kind === 'hard');
-    const fartlek = hardThreads(source, week).filter(({ thread }) => thread.intent === 'fartlek');
+    const fartlek = hardThreads(source, week).filter(({ thread }) => isFartlek(thread));
     const last = fartlek.at(-1);
     if (fartlek.length < 2 || hard.length < 3 || !last) return [];
     const mend = isSettled(last.day) ? undefined : makeEasy(last.day.date, 'Make the second fartlek an easy day');

@@ -5,7 +5,8 @@ import { checkSeason } from './checks';
 import { layOutSeason } from './layOut';
 import { peaksOf } from './phases';
 import { taperDaysOf } from './raceDays';
-import { anySeason, daysOf, seasonWithRace } from './testing';
+import { daysOf } from './season';
+import { anySeason, seasonWithRace } from './testing';
 
 const isHeld = ({ because }: { because?: string }) => because !== undefined;
 

@@ -208,3 +208,6 @@ export type SeasonDay = {
 };
 
 export type SeasonWeek = { from: string; phase: Phase; days: SeasonDay[] };
+
+/** All days of a season, in order. */
+export const daysOf = (weeks: readonly SeasonWeek[]): SeasonDay[] => weeks.flatMap(({ days }) => days);

@@ -2,10 +2,8 @@
 import fc from 'fast-check';
 import { daysAfter } from '../units/dayNumber';
 import { seasonFrom } from './seasonFrom';
-import type { RaceWeight, SeasonPlan, SeasonWeek } from './season';
+import type { RaceWeight, SeasonPlan } from './season';
 import { seasonTemplates } from './templates';
-
-export const daysOf = (weeks: readonly SeasonWeek[]) => weeks.flatMap(({ days }) => days);
 
 const anyTemplate = fc.constantFrom(...seasonTemplates);
 const anyFirstDay = fc.integer({ min: 0, max: 2000 }).map((days) => daysAfter('2024-01-01', days));

@@ -2,6 +2,7 @@
 import { dayNumber, weekdayOf } from '../units/dayNumber';
 import { setKind, type Draft, type DraftDay } from './draftDay';
 import type { CycleWeek, Phase, SeasonPlan, Thread, ThreadDecision } from './season';
+import { isCritical, isFartlek, isThreshold } from './threadKinds';
 
 /** A phase without a cycle of its own goes on with that of another. */
 const ALSO: Partial<Record<Phase, readonly Phase[]>> = {
@@ -15,10 +16,6 @@ const ALSO: Partial<Record<Phase, readonly Phase[]>> = {
 
 const cycleOf = ({ cycles }: SeasonPlan, phase: Phase): readonly CycleWeek[] =>
   (ALSO[phase] ?? []).map((one) => cycles[one]).find((cycle) => cycle && cycle.length > 0) ?? [];
-
-const isThreshold = ({ intent }: Thread) => intent === 'threshold';
-const isCritical = ({ intent }: Thread) => intent === 'critical-speed-short' || intent === 'critical-speed-long';
-const isFartlek = ({ intent }: Thread) => intent === 'fartlek';
 
 /** Would it share the week with what should not stand beside it? */
 function clashes({ schools }: SeasonPlan, thread: Thread, inWeek: readonly Thread[]): boolean {

@@ -1,7 +1,7 @@
 import { and, asc, eq, isNotNull, isNull, like } from 'drizzle-orm';
 import { withFixed } from '@core/season/changes';
 import { layOutSeason } from '@core/season/layOut';
-import type { FixedDay, SeasonPlan, StoredSeason } from '@core/season/season';
+import { daysOf, type FixedDay, type SeasonPlan, type StoredSeason } from '@core/season/season';
 import { sessionOfDay } from '@core/season/threadSession';
 import { readBook } from './book';
 import type { Db } from './open';
@@ -120,9 +120,7 @@ export function writeDay(
   return db.transaction((tx) => {
     const stored = readSeason(tx, id);
     if (!stored) return undefined;
-    const day = layOutSeason(stored.season)
-      .flatMap((week) => week.days)
-      .find((one) => one.date === date);
+    const day = daysOf(layOutSeason(stored.season)).find((one) => one.date === date);
     const written = day?.sessionId;
     const isStill =
       written !== undefined &&
