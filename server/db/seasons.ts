@@ -59,6 +59,8 @@ function moveWritten(tx: Tx, fixed: readonly FixedDay[], nowMs: number): void {
     const session = tx.select({ date: sessions.date }).from(sessions).where(eq(sessions.id, sessionId)).get();
     if (!session || session.date === date || hasRun(tx, sessionId)) continue;
     tx.update(sessions).set({ date, updatedAtMs: nowMs }).where(eq(sessions.id, sessionId)).run();
+    // Another season may have it on its day as well.
+    followSession(tx, sessionId, date, nowMs);
   }
 }
 

@@ -88,6 +88,20 @@ describe('the session of a hard day', () => {
     expect(stored?.season.fixed.find((day) => day.sessionId === sessionId)?.date).toBe(date);
   });
 
+  test('takes the day of another season that has it along', async () => {
+    await put(PLAN, 0);
+    const { date } = hardDay(PLAN);
+    const { season } = (await write(date)).body as StoredSeason;
+    const other = ulid();
+    await put({ ...season, name: 'The other group' }, 0, other);
+    const later = daysAfter(date, 1);
+    expect((await put(changeSeason(season, { kind: 'swap', from: date, to: later }), 2)).body).toMatchObject({
+      version: 3,
+    });
+    const stored = (await list()).find((one) => one.id === other);
+    expect(stored).toMatchObject({ version: 2, season: { fixed: [{ date: later, because: 'written' }] } });
+  });
+
   test('that was removed is written anew', async () => {
     await put(PLAN, 0);
     const { date } = hardDay(PLAN);
