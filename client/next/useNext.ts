@@ -9,12 +9,13 @@ import type { ReadyAnswer } from '@core/review/nextReady';
 import { parseStored } from '@core/session/parseSession';
 import { schoolsOf } from '@core/squad/schools';
 import type { NextStep } from '@core/trackside/events';
+import { daysAfter } from '@core/units/dayNumber';
 import { useSquadEffort } from '../review/useSquadEffort';
 import type { ReadRun } from '../review/useReview';
 import type { KeptBookView } from '../session/book/useBook';
 import type { SquadView } from '../squad/useSquad';
 import { useSameSessionsQuery, useSessionsQuery, type Session } from '../store/api';
-import { daysAfter, today } from '../ui/days';
+import { today } from '../ui/days';
 import { leversFor, otherLever, placedFor, stepsBy, stuckOn, type Ran, type Source, type What } from './nextChoices';
 
 /** Athletes of one group, as they ran. */

@@ -16,11 +16,12 @@ import { USUAL_HEAT_LIMITS, type Weather } from '@core/conditions/heat';
 import { ownPlans, type OwnPlan } from '@core/planning/ownPlans';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Venue } from '@core/track/venue';
+import { daysAfter } from '@core/units/dayNumber';
 import { useVenues, venueById } from '../places/useVenues';
 import { pacesOf, type SquadView } from '../squad/useSquad';
 import { useTellings } from '../squad/useTellings';
 import { troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery, type Session } from '../store/api';
-import { daysAfter } from '../ui/days';
+
 import { useNotice } from '../ui/Notices';
 
 /** What is decided anew; undefined takes a decision back. */

@@ -8,6 +8,7 @@ import { schoolNotes } from '@core/season/schools';
 import { emptySeason, seasonFrom } from '@core/season/seasonFrom';
 import type { SeasonPlan } from '@core/season/season';
 import { phasesInText, seasonTemplates } from '@core/season/templates';
+import type { Club } from '@core/squad/club';
 import { daysAfter, daysBetween, isDate } from '@core/units/dayNumber';
 import { useSquad } from '../squad/useSquad';
 import { troubleText, usePutSeasonMutation } from '../store/api';
@@ -41,10 +42,11 @@ function raceProblem(date: string, firstDay: string): string | undefined {
 }
 
 /** When the season begins: long enough before the race for the whole template, but not before this week. */
-function firstDayFor(date: string, weeks: number): string {
-  const thisWeek = weekOf(today());
+function firstDayFor(date: string, weeks: number, weekStart: Club['weekStart']): string {
+  const about = weekStart ? { weekStart } : {};
+  const thisWeek = weekOf(today(), about);
   if (!isDate(date)) return thisWeek;
-  const wanted = weekOf(daysAfter(date, -7 * (weeks - 1)));
+  const wanted = weekOf(daysAfter(date, -7 * (weeks - 1)), about);
   return wanted > thisWeek ? wanted : thisWeek;
 }
 
@@ -60,7 +62,8 @@ export function NewSeason() {
   const [begins, setBegins] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   const template = seasonTemplates.find(({ id }) => id === templateId);
-  const firstDay = begins ?? firstDayFor(raceDay, template?.weeks ?? EMPTY_WEEKS);
+  const { weekStart } = squad?.settings.club ?? {};
+  const firstDay = begins ?? firstDayFor(raceDay, template?.weeks ?? EMPTY_WEEKS, weekStart);
   const problem = raceProblem(raceDay, firstDay);
   const groups = squad?.settings.groups ?? [];
   const season = useMemo((): SeasonPlan | undefined => {
@@ -68,10 +71,16 @@ export function NewSeason() {
     const races = isDate(raceDay)
       ? [{ id: 'race-1', date: raceDay, name: raceName.trim() || 'The race', weight: 'A' as const }]
       : [];
-    const answers = { firstDay, races, groups: groupIds, hardDays: Number(hardDays) };
+    const answers = {
+      firstDay,
+      races,
+      groups: groupIds,
+      hardDays: Number(hardDays),
+      ...(weekStart ? { weekStart } : {}),
+    };
     const name = raceName.trim() || template?.name || 'Season';
     return template ? seasonFrom(template, { ...answers, name }) : emptySeason({ ...answers, name }, EMPTY_WEEKS);
-  }, [template, firstDay, raceDay, raceName, groupIds, hardDays, problem]);
+  }, [template, firstDay, raceDay, raceName, groupIds, hardDays, weekStart, problem]);
   const laid = useMemo(() => season && { id: '', version: 0, season, weeks: layOutSeason(season) }, [season]);
   const needsRace = template?.hasRace === true && raceDay === '';
   const leftOut = season ? phasesOf(season).leftOut : [];

@@ -17,7 +17,7 @@ import { TextButton } from '../ui/TextButton';
 import { TextField } from '../ui/TextField';
 import { Words } from '../ui/Words';
 import { RaceCard } from './RaceCard';
-import { athletesIn } from './useChecks';
+import { athletesIn } from './seasonChecks';
 
 const markOf = ({ date }: SeasonRace, { distanceM }: RaceEntry, athlete: SquadMember | undefined) =>
   athlete?.marks.find((mark) => mark.date === date && mark.kind === 'race' && Math.abs(mark.distanceM - distanceM) < 1);

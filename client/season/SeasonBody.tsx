@@ -12,7 +12,7 @@ import { CheckList } from './CheckList';
 import { DaySheet } from './DaySheet';
 import { Ladder } from './Ladder';
 import { groupsText } from './seasonWords';
-import { athletesIn, useChecks } from './useChecks';
+import { athletesIn, checksOf, leftOutOf } from './seasonChecks';
 import { useSeasonEdit } from '../data/useSeasonEdit';
 import type { SeasonData } from './useSeasonData';
 import { dayView } from './weekView';
@@ -32,7 +32,8 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
     () => (whose === '' ? laid : { ...laid, weeks: seasonForAthlete(season, laid.weeks, whose) }),
     [laid, season, whose],
   );
-  const { checks, leftOut } = useChecks(laid, data);
+  const checks = checksOf(laid, data);
+  const leftOut = useMemo(() => leftOutOf(laid), [laid]);
   const [openDate, setOpenDate] = useState<string>();
   const view = useMemo(
     () => (openDate === undefined ? undefined : dayView(openDate, { ...data, seasons: [laid] })),

@@ -24,7 +24,7 @@ import { SeasonRaces } from './SeasonRaces';
 import { SeasonStrip } from './SeasonStrip';
 import { SeasonThreads } from './SeasonThreads';
 import { groupsText } from './seasonWords';
-import { athletesIn } from './useChecks';
+import { athletesIn } from './seasonChecks';
 import { useSeasonData, type SeasonData } from './useSeasonData';
 import { useSeasonEdit } from '../data/useSeasonEdit';
 

@@ -3,7 +3,6 @@ import { SAYS_OF_SCHOOL, SCHOOLS } from '@core/season/schools';
 import type { Rhythm, RhythmDay } from '@core/season/season';
 import type { LaidSeason } from '../data/useSeasons';
 import { capitalised } from '../ui/capitalised';
-import { Chips } from '../ui/Chips';
 import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
 import { SPACE } from '../ui/theme';
@@ -13,7 +12,6 @@ import { KIND_CHOICES } from './seasonWords';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 const KINDS: readonly RhythmDay[] = ['hard', 'long', 'strides', 'easy', 'off', 'free'];
 
 /** How long each phase is, what a usual week is like, how the long run grows, and what school it follows. */
@@ -125,14 +123,6 @@ export function SeasonPhases({ laid, edit }: { laid: LaidSeason; edit: SeasonEdi
         ]}
         onChange={(weekStart) =>
           edit.change({ kind: 'set', set: { weekStart } }, `Weeks begin on ${capitalised(weekStart)}.`)
-        }
-      />
-      <Chips
-        label="Hot months here"
-        options={MONTHS.map((text, i) => ({ value: String(i + 1), text }))}
-        chosen={(season.heatMonths ?? []).map(String)}
-        onChange={(months) =>
-          void edit.apply({ kind: 'set', set: { heatMonths: months.map(Number) } }, 'The hot months are changed.')
         }
       />
       <View style={{ gap: SPACE.xs }}>

@@ -10,7 +10,7 @@ import type { LaidSeason } from '../data/useSeasons';
 import { DaySheet, SeasonBody } from '../screens';
 import { troubleText } from '../store/api';
 import { Chips } from '../ui/Chips';
-import { dayInText } from '../ui/days';
+import { dayInText, today } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
@@ -28,7 +28,7 @@ import { DueList } from './DueList';
 import { SeasonStrip } from './SeasonStrip';
 import { groupsText, untilText } from './seasonWords';
 import { TodayCard } from './TodayCard';
-import { checksOf } from './useChecks';
+import { checksOf } from './seasonChecks';
 import { useSeasonData, type SeasonData } from './useSeasonData';
 import { dayView, weekOf, type DayEntry } from './weekView';
 
@@ -235,7 +235,7 @@ export function ThisWeek() {
   return (
     <Page
       title="Season"
-      about={format(new Date(), 'EEEE d MMMM')}
+      about={format(parseISO(data?.today ?? today()), 'EEEE d MMMM')}
       aside={wide ? undefined : <LookSwitch />}
       {...(data && !hasSeason
         ? {

@@ -1,8 +1,7 @@
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { parseISO } from 'date-fns/parseISO';
 import type { DayKind, RaceWeight, SeasonPlan } from '@core/season/season';
 import type { Group } from '@core/squad/athlete';
 import { listed } from '@core/units/listed';
+import { daysBetween } from '@core/units/dayNumber';
 
 export const WEIGHT_WORDS: Record<RaceWeight, string> = {
   A: 'A: the season is laid back from it',
@@ -29,7 +28,7 @@ export function groupsText({ groupIds }: Pick<SeasonPlan, 'groupIds'>, groups: r
 
 /** How far off a day is: `in 6 weeks`, `in 5 days`, `tomorrow`, `today`. */
 export function untilText(date: string, today: string): string {
-  const days = differenceInCalendarDays(parseISO(date), parseISO(today));
+  const days = daysBetween(today, date);
   if (days === 0) return 'today';
   if (days === 1) return 'tomorrow';
   if (days < 0) return days === -1 ? 'yesterday' : `${-days} days ago`;

@@ -2,10 +2,12 @@ import { useMemo } from 'react';
 import type { Library } from '@core/season/threadSession';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Group } from '@core/squad/athlete';
+import type { KmSource } from '@core/season/kmAWeek';
+import { ranMinutesIn } from '../data/useKmSource';
 import { useSeasons, type LaidSeason } from '../data/useSeasons';
-import { useSquad } from '../squad/useSquad';
+import { useSquad, type SquadView } from '../squad/useSquad';
 import { useBookQuery, useRunsQuery, useSessionsQuery, type ListedRun, type Session } from '../store/api';
-import { today } from '../ui/days';
+import { useToday } from '../ui/useToday';
 import { withStarters } from '@core/book/starters';
 
 /** All that the season's screens show. */
@@ -13,6 +15,7 @@ export type SeasonData = {
   seasons: LaidSeason[];
   sessions: readonly Session[];
   runs: readonly ListedRun[];
+  squad: SquadView;
   athletes: readonly SquadMember[];
   groups: readonly Group[];
   paceNames: readonly string[];
@@ -21,6 +24,8 @@ export type SeasonData = {
   isLibraryHere: boolean;
   /** Dates on which something was run. */
   runDates: ReadonlySet<string>;
+  /** What kilometres a week and the load that was run are worked out from. */
+  km: KmSource;
   today: string;
 };
 
@@ -33,7 +38,7 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
   const sessions = useSessionsQuery();
   const { data: runs = NO_RUNS } = useRunsQuery();
   const book = useBookQuery();
-  const now = today();
+  const now = useToday();
   const library = useMemo(
     () =>
       book.data || book.error
@@ -48,6 +53,7 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
       seasons,
       sessions: sessions.data,
       runs,
+      squad,
       athletes: squad.athletes,
       groups: squad.settings.groups,
       paceNames: squad.paceNames,
@@ -58,6 +64,7 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
           summary?.startedAtMs !== undefined && !isSetAside ? [date] : [],
         ),
       ),
+      km: { seasons, ranMinutes: ranMinutesIn(runs), today: now },
       today: now,
     };
   }, [seasons, squad, sessions.data, runs, library, isLibraryHere, now]);

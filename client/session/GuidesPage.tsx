@@ -23,6 +23,7 @@ import { Stepper } from '../ui/Stepper';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
+import { ClubPart } from './ClubPart';
 import { BandSteppers, PulseBands } from './PulseBands';
 
 const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));
@@ -35,6 +36,8 @@ function whomText({ for: whom }: GuideShare): string {
       return whom.underWeeks % 52 === 0 ? 'in the first year' : `in the first ${whom.underWeeks} weeks`;
     case 'event':
       return `runs ${whom.leaning}`;
+    case 'volume':
+      return `under ${whom.underKm} km a week`;
   }
 }
 
@@ -151,6 +154,7 @@ function Guides({ squad }: { squad: SquadView }) {
           <View key={whomText(guide)} style={row}>
             <Stepper
               label={whomText(guide)
+                .replace(/^under (.* km)/, 'runs under $1')
                 .replace(/^under/, 'is under')
                 .replace(/^in/, 'is in')}
               value={Math.round(guide.share * 100)}
@@ -164,6 +168,7 @@ function Guides({ squad }: { squad: SquadView }) {
           </View>
         ))}
       </View>
+      <ClubPart squad={squad} change={change} />
       <Words as="heading" level={2}>
         Heat
       </Words>

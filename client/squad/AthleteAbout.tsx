@@ -4,6 +4,7 @@ import { Controller, useForm, type Control } from 'react-hook-form';
 import { View } from 'react-native';
 import { LEANINGS, STATUSES, weeksRunning, type SquadMember } from '@core/squad/athlete';
 import { SAYS_OF_BOOK } from '@core/paces/shippedBooks';
+import { kmOfAthlete, useKmSource } from '../data/useKmSource';
 import { troubleText } from '../store/api';
 import { today } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
@@ -25,6 +26,7 @@ function toFields(athlete: SquadMember): AboutFields {
     bornYear: athlete.bornYear === undefined ? '' : String(athlete.bornYear),
     leaning: athlete.leaning ?? '',
     weeks: String(weeksRunning(athlete, today()) ?? ''),
+    weeklyKm: String(athlete.weeklyKm ?? ''),
     groupId: athlete.groupId ?? '',
     status: athlete.status,
     notes: athlete.notes ?? '',
@@ -90,6 +92,7 @@ export function AthleteAbout({ athlete, squad, change, remove }: Props) {
   const { control, handleSubmit, setError, reset, formState } = useForm<AboutFields>({ defaultValues: start });
   useEffect(() => reset(start), [reset, start]);
   const book = bookOf(athlete, squad);
+  const km = kmOfAthlete(athlete, squad, useKmSource());
 
   const submit = handleSubmit(async (typed) => {
     const checks = await import('../store/checks').catch(() => undefined);
@@ -136,6 +139,17 @@ export function AthleteAbout({ athlete, squad, change, remove }: Props) {
           <Typed control={control} name="weeks" label="Weeks of regular running" placeholder="if few" />
         </View>
       </View>
+      <Typed
+        control={control}
+        name="weeklyKm"
+        label="Kilometres a week"
+        placeholder="in a usual week, if known"
+        hint={
+          km?.from === 'ticked'
+            ? `About ${km.km} km by the days that were ticked: that counts, as long as most days are.`
+            : undefined
+        }
+      />
       <View style={{ flexDirection: 'row', gap: SPACE.m }}>
         <View style={{ flex: 1 }}>
           <Picked

@@ -1,13 +1,12 @@
-import { parseISO } from 'date-fns/parseISO';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import type { Goal, SquadMember } from '@core/squad/athlete';
 import { formatDistance } from '@core/units/distance';
 import { formatExactTime, formatMarkTime } from '@core/units/time';
+import { daysBetween } from '@core/units/dayNumber';
 import { WhenField } from '../ui/WhenField';
-import { dayName } from '../ui/days';
+import { dayName, today } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
@@ -83,7 +82,7 @@ function GoalForm({ goal, save, cancel }: { goal: Goal | undefined; save: (goal:
 }
 
 function goalText({ distanceM, timeS, date, race }: Goal): string {
-  const days = differenceInCalendarDays(parseISO(date), new Date());
+  const days = daysBetween(today(), date);
   const when =
     days > 13 ? `in ${Math.round(days / 7)} weeks` : days > 0 ? `in ${days} days` : days === 0 ? 'today' : 'over';
   const name = race === undefined ? '' : `${race}: `;

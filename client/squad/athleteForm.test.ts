@@ -59,6 +59,7 @@ describe('particulars', () => {
     bornYear: '2009',
     leaning: '',
     weeks: '6',
+    weeklyKm: '32,5',
     groupId: '',
     status: 'easing',
     notes: ' ',
@@ -75,6 +76,7 @@ describe('particulars', () => {
         marks: [],
         bornYear: 2009,
         runningSince: '2026-09-20',
+        weeklyKm: 32.5,
         paceBookId: 'offset',
         goal: before.goal,
       },
@@ -82,6 +84,8 @@ describe('particulars', () => {
   });
   test.each([
     [{ name: '' }, 'name', 'A name is needed.'],
+    [{ weeklyKm: 'lots' }, 'weeklyKm', 'Write a number of kilometres, like 35, or nothing.'],
+    [{ weeklyKm: '900' }, 'weeklyKm', 'Kilometres a week can be 400 at most.'],
     [{ tileName: 'Adelheid the Third' }, 'tileName', /12 characters/],
     [{ bornYear: 'nine' }, 'bornYear', /Write a year/],
     [{ bornYear: '2030' }, 'bornYear', /still to come/],

@@ -9,6 +9,7 @@ export type AboutFields = {
   bornYear: string;
   leaning: Leaning | '';
   weeks: string;
+  weeklyKm: string;
   groupId: string;
   status: Status;
   notes: string;
@@ -22,6 +23,10 @@ export type ReadAthlete = { ok: true; athlete: AthleteInput } | { ok: false; pro
 /** A whole number in a field; undefined for none, NaN for what is no number. */
 const wholeNumber = (text: string) =>
   text.trim() === '' ? undefined : /^\d{1,4}$/.test(text.trim()) ? Number(text) : NaN;
+
+/** A number with at most one decimal in a field; undefined for none, NaN for what is no number. */
+const kilometres = (text: string) =>
+  text.trim() === '' ? undefined : /^\d{1,3}([.,]\d)?$/.test(text.trim()) ? Number(text.replace(',', '.')) : NaN;
 
 /** Any athlete, checked with the same schema as on the server. */
 export function checkAthlete(athlete: AthleteInput): ReadAthlete {
@@ -38,16 +43,20 @@ export function checkAthlete(athlete: AthleteInput): ReadAthlete {
 export function readAbout(typed: AboutFields, before: SquadMember, today: string): ReadAthlete {
   const bornYear = wholeNumber(typed.bornYear);
   const weeks = wholeNumber(typed.weeks);
+  const weeklyKm = kilometres(typed.weeklyKm);
   const problems: FieldProblem[] = [];
   if (Number.isNaN(bornYear)) problems.push({ field: 'bornYear', message: 'Write a year, like 2009, or nothing.' });
   else if (bornYear !== undefined && bornYear > Number(today.slice(0, 4)))
     problems.push({ field: 'bornYear', message: 'That year is still to come.' });
   if (Number.isNaN(weeks)) problems.push({ field: 'weeks', message: 'Write a number of weeks, like 8, or nothing.' });
+  if (Number.isNaN(weeklyKm))
+    problems.push({ field: 'weeklyKm', message: 'Write a number of kilometres, like 35, or nothing.' });
   const { id: _id, marks, goal, nudge, archived } = before;
   const unsaid: Partial<Athlete> = {
     ...(bornYear === undefined ? {} : { bornYear }),
     ...(typed.leaning === '' ? {} : { leaning: typed.leaning }),
     ...(weeks === undefined || Number.isNaN(weeks) ? {} : { runningSince: sinceWeeks(weeks, today) }),
+    ...(weeklyKm === undefined || Number.isNaN(weeklyKm) ? {} : { weeklyKm }),
     ...(typed.groupId === '' ? {} : { groupId: typed.groupId }),
     ...(typed.notes.trim() === '' ? {} : { notes: typed.notes }),
     ...(typed.chip.trim() === '' ? {} : { chip: typed.chip }),

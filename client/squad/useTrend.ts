@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import { markWorths, trendOf, type MarkWorth, type Trend } from '@core/fitness/trend';
 import type { AthletePaces } from '@core/squad/athletePaces';
-import { daysAfter, today } from '../ui/days';
+import { daysAfter } from '@core/units/dayNumber';
+import { today } from '../ui/days';
 
 /** As far back as a season is looked at. */
 export const SEASON_DAYS = 300;

@@ -1,8 +1,8 @@
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { parseISO } from 'date-fns/parseISO';
 import type { ModelName } from '@core/fitness/curve';
 import type { Course, MarkKind } from '@core/fitness/mark';
 import type { Leaning, Status } from '@core/squad/athlete';
+import { daysBetween } from '@core/units/dayNumber';
+import { today } from '../ui/days';
 
 /** The core's names in a coach's words. */
 export const STATUS_WORDS: Record<Status, string> = {
@@ -41,7 +41,7 @@ export const MODEL_WORDS: Record<ModelName, string> = {
 
 /** `today`, `9 days ago`, `7 weeks ago`, `14 months ago`. */
 export function agoText(date: string): string {
-  const days = differenceInCalendarDays(new Date(), parseISO(date));
+  const days = daysBetween(date, today());
   if (days <= 0) return 'today';
   if (days < 14) return `${days} day${days === 1 ? '' : 's'} ago`;
   return days < 180 ? `${Math.round(days / 7)} weeks ago` : `${Math.round(days / 30.4)} months ago`;

@@ -55,23 +55,17 @@ export const api = createApi({
     squad: build.query<SquadSettings, void>({ query: () => 'squad', providesTags: ['squad'] }),
     changeSquad: build.mutation<void, SquadChange>({
       query: (body) => ({ url: 'squad/changes', method: 'POST', body }),
-      invalidatesTags: (_none, error, { athletes, groups, guides, heat, schools, paceBookId, removedIds }) =>
+      invalidatesTags: (_none, error, { athletes, removedIds, ...settings }) =>
         error
           ? []
           : [
-              ...(athletes || removedIds || groups ? (['athletes'] as const) : []),
-              ...(groups ||
-              paceBookId !== undefined ||
-              guides !== undefined ||
-              heat !== undefined ||
-              schools !== undefined
-                ? (['squad'] as const)
-                : []),
+              ...(athletes || removedIds || settings.groups ? (['athletes'] as const) : []),
+              ...(Object.values(settings).some((one) => one !== undefined) ? (['squad'] as const) : []),
             ],
     }),
     eraseAthlete: build.mutation<void, string>({
       query: (id) => ({ url: `athletes/${id}/erase`, method: 'POST' }),
-      invalidatesTags: ['athletes', 'runs'],
+      invalidatesTags: ['athletes', 'runs', 'seasons'],
     }),
     paceBooks: build.query<PaceBook[], void>({ query: () => 'pace-books', providesTags: ['paceBooks'] }),
     putPaceBook: build.mutation<PaceBook, PaceBook>({

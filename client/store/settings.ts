@@ -18,6 +18,7 @@ export type Settings = {
   paces: PaceView;
   /** Where sessions are drawn for. */ venueId: string;
   /** Calls at the track are heard. */ calls: boolean;
+  /** The club’s, as last heard: what day it is does not wait for the server. */ timeZone?: string | undefined;
 };
 
 /** As many paces as fit beside the names. */
@@ -59,6 +60,9 @@ export const settings = createSlice({
     },
     callsChosen: (state, action: PayloadAction<boolean>) => {
       state.calls = action.payload;
+    },
+    timeZoneHeard: (state, action: PayloadAction<string | undefined>) => {
+      state.timeZone = action.payload;
     },
     venueChosen: (state, action: PayloadAction<string>) => {
       state.venueId = action.payload;

@@ -1,7 +1,10 @@
-import { dayInText, dayName, daysAfter, onDay, today } from './days';
+import { clubNow, dayInText, dayName, onDay, setTimeZone, today } from './days';
 
 beforeEach(() => jest.useFakeTimers({ now: new Date('2026-12-30T22:15:00') }));
-afterEach(() => jest.useRealTimers());
+afterEach(() => {
+  jest.useRealTimers();
+  setTimeZone(undefined);
+});
 
 test.each([
   ['2026-12-30', 'Today'],
@@ -21,8 +24,21 @@ test('today is the day of this device’s calendar, to the last minute', () => {
   expect(today()).toBe('2026-12-31');
 });
 
+test('today is the club’s, wherever the phone is', () => {
+  jest.setSystemTime(new Date('2026-12-30T21:30:00Z'));
+  setTimeZone('Australia/Sydney');
+  expect(clubNow()).toEqual({ date: '2026-12-31', time: '08:30' });
+  expect(dayName('2026-12-31')).toBe('Today');
+  setTimeZone('America/Denver');
+  expect(clubNow()).toEqual({ date: '2026-12-30', time: '14:30' });
+});
+
+test('a time zone that this browser does not know gives the device’s day', () => {
+  setTimeZone('Moon/Tranquility');
+  expect(today()).toBe('2026-12-30');
+});
+
 test('within a sentence', () => {
   expect([dayInText('2026-12-31'), dayInText('2026-12-24')]).toEqual(['tomorrow', 'Thu 24 Dec']);
   expect([onDay('2026-12-29'), onDay('2027-01-02')]).toEqual(['yesterday', 'on 2 Jan 2027']);
-  expect(daysAfter('2026-12-30', 21)).toBe('2027-01-20');
 });

@@ -1,25 +1,38 @@
-import { addDays } from 'date-fns/addDays';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
+import { daysBetween } from '@core/units/dayNumber';
+import { zonedAt } from '@core/units/zoned';
 
-/** Today as YYYY-MM-DD, by this device's calendar. */
-export const today = (): string => format(new Date(), 'yyyy-MM-dd');
+/** The club's, where it has said so; see `setTimeZone()`. */
+let timeZone: string | undefined;
 
-/** So many days after a day (YYYY-MM-DD), or before it. */
-export const daysAfter = (date: string, days: number): string => format(addDays(parseISO(date), days), 'yyyy-MM-dd');
+/** From now on days begin and end by this time zone; by this device's where left out. */
+export const setTimeZone = (zone: string | undefined): void => void (timeZone = zone);
+
+/** The day (YYYY-MM-DD) and the time (HH:MM) it is now, by the club's calendar and clock. */
+export function clubNow(): { date: string; time: string } {
+  try {
+    return zonedAt(Date.now(), timeZone);
+  } catch {
+    // A zone that this browser does not know yet.
+    return zonedAt(Date.now());
+  }
+}
+
+/** Today as YYYY-MM-DD, by the club's calendar. */
+export const today = (): string => clubNow().date;
 
 /** `Today`, `Tomorrow`, `Thu 19 Nov`, with the year where it is another one. */
 export function dayName(date: string): string {
   const day = parseISO(date);
   if (!isValid(day)) return 'No date';
-  const now = new Date();
-  const away = differenceInCalendarDays(day, now);
+  const now = today();
+  const away = daysBetween(now, date);
   if (away === 0) return 'Today';
   if (away === 1) return 'Tomorrow';
   if (away === -1) return 'Yesterday';
-  return format(day, day.getFullYear() === now.getFullYear() ? 'EEE d MMM' : 'd MMM yyyy');
+  return format(day, date.slice(0, 4) === now.slice(0, 4) ? 'EEE d MMM' : 'd MMM yyyy');
 }
 
 /** A day within a sentence: `tomorrow`, `Thu 19 Nov`. */

@@ -13,6 +13,8 @@ import { SHIPPED_BOOKS } from '../paces/shippedBooks';
 import { CHIP, LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
 import { INTENTS, type Intent } from '../session/intent';
 import type { HeatLimits } from '../conditions/heat';
+import type { Club } from '../squad/club';
+import { isTimeZone } from '../units/zoned';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { SquadChange } from '../squad/change';
 import { PROGRESS_BY, REST_ENDS, STRIDES_BY, USUAL_MANNERS, type PulseBand, type Schools } from '../squad/schools';
@@ -119,6 +121,11 @@ const athlete = {
   }),
   leaning: Joi.string().valid(...LEANINGS),
   runningSince: dateSchema,
+  weeklyKm: Joi.number().strict().min(0).max(400).messages({
+    'number.base': 'Kilometres a week are a number, like 35.',
+    'number.min': 'Kilometres a week cannot be below 0.',
+    'number.max': 'Kilometres a week can be 400 at most.',
+  }),
   groupId: idSchema,
   notes: note(2000),
   goal: Joi.object<Goal>({ ...mark, race: note(80) }),
@@ -141,11 +148,12 @@ const groupSchema = Joi.object<Group>({
 const guideSource = Joi.string().trim().max(120).required();
 const guideShare = { share: Joi.number().strict().min(0.1).max(2).required(), source: guideSource };
 const guideWhom = Joi.object({
-  kind: Joi.string().valid('age', 'experience', 'event').required(),
+  kind: Joi.string().valid('age', 'experience', 'event', 'volume').required(),
   under: Joi.number().strict().integer().min(5).max(99),
   underWeeks: Joi.number().strict().integer().min(1).max(520),
+  underKm: Joi.number().strict().integer().min(1).max(400),
   leaning: Joi.string().valid(...LEANINGS),
-}).xor('under', 'underWeeks', 'leaning');
+}).xor('under', 'underWeeks', 'underKm', 'leaning');
 
 export const intentSchema = Joi.string().valid(...INTENTS);
 
@@ -217,12 +225,22 @@ const schoolsSchema = Joi.object<Schools>({
     .required(),
 });
 
+const clubSchema = Joi.object<Club>({
+  timeZone: Joi.string()
+    .max(64)
+    .custom((name: string, helpers) => (isTimeZone(name) ? name : helpers.error('zone.unknown')))
+    .messages({ 'zone.unknown': 'There is no time zone of this name.' }),
+  weekStart: Joi.string().valid('monday', 'sunday'),
+  heatMonths: Joi.array().items(Joi.number().strict().integer().min(1).max(12)).max(12).unique(),
+});
+
 /** Several things about the squad changed at once, all or nothing. */
 export const squadChangeSchema = Joi.object<SquadChange>({
   paceBookId: bookIdSchema,
   guides: guidesSchema.allow(null),
   heat: heatLimitsSchema.allow(null),
   schools: schoolsSchema.allow(null),
+  club: clubSchema.allow(null),
   groups: Joi.array().items(groupSchema).max(60).unique('id'),
   athletes: Joi.array()
     .items(Joi.object({ id: idSchema.required(), ...athlete }))

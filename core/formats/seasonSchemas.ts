@@ -8,6 +8,8 @@ import {
   RACE_WEIGHTS,
   SPECIALS,
   type AthleteException,
+  type DayAmount,
+  type DayDone,
   type DaysOff,
   type FixedDay,
   type LongRun,
@@ -164,6 +166,15 @@ const exception = Joi.object<AthleteException>({
   .custom(isInOrder)
   .messages(inOrder);
 
+const done = Joi.object<DayDone>({
+  date: seasonDate.required(),
+  amount: Joi.object<DayAmount>({
+    unit: Joi.string().valid('km', 'min').required(),
+    amount: Joi.number().strict().positive().max(600).required(),
+  }).required(),
+  notIds: Joi.array().items(idSchema).max(1000).unique(),
+});
+
 const decision = Joi.object<ThreadDecision>({
   threadId: nameId.required(),
   date: seasonDate.required(),
@@ -176,7 +187,6 @@ export const seasonPlanSchema = Joi.object<SeasonPlan>({
   firstDay: seasonDate.required(),
   groupIds: Joi.array().items(idSchema).min(1).max(50).unique(),
   weekStart: Joi.string().valid('monday', 'sunday'),
-  heatMonths: Joi.array().items(count(1, 12)).max(12).unique(),
   races: Joi.array().items(race).max(60).unique('id').required(),
   phases: Joi.array().items(phasePlan).min(1).max(20).required().messages({ 'array.min': 'A season needs a phase.' }),
   rhythm: rhythm.required(),
@@ -197,7 +207,9 @@ export const seasonPlanSchema = Joi.object<SeasonPlan>({
   exceptions: Joi.array().items(exception).max(1000).unique('id').required(),
   fixed: Joi.array().items(fixed).max(800).unique('date').required(),
   decisions: Joi.array().items(decision).max(2000).required(),
-});
+  done: Joi.array().items(done).max(800).unique('date'),
+  // They are the club's now; an app that has not been loaded anew may still send them.
+}).append({ heatMonths: Joi.any().strip() });
 
 /** A season and the version it was changed from: 0 where it is new. */
 export type SeasonWrite = { season: SeasonPlan; version: number };

@@ -16,7 +16,7 @@ import type { TimeSource } from './evenness';
 import { known } from '../units/known';
 
 /** Raised with every change of what the rows hold. */
-export const RESULTS_VERSION = 3;
+export const RESULTS_VERSION = 4;
 
 /** One rep of one athlete; `place` is its place among all of theirs. Seconds, metres and percent, late is positive. */
 export type RepResult = {

@@ -13,6 +13,8 @@ export type RunSummary = {
   verdicts: Record<Verdict, number>;
   startedAtMs?: number;
   endedAtMs?: number;
+  /** Minutes from the warm-up to the cool-down, the mean of those who were there. */
+  minutes?: number;
 };
 
 /** Sums the parts of all athletes up for a list. */
@@ -21,8 +23,13 @@ export function summaryOf(
   { startedAtMs, endedAtMs }: Pick<RunState, 'startedAtMs' | 'endedAtMs'>,
 ): RunSummary {
   const summary: RunSummary = { athletes: 0, planned: 0, finished: 0, verdicts: { early: 0, on: 0, late: 0 } };
-  for (const { isThere, planned, finished, early, on, late } of athletes) {
+  let [sum, timed] = [0, 0];
+  for (const { isThere, planned, finished, early, on, late, minutes } of athletes) {
     if (isThere) summary.athletes++;
+    if (isThere && minutes !== undefined && minutes !== null) {
+      sum += minutes;
+      timed += 1;
+    }
     summary.planned += planned;
     summary.finished += finished;
     summary.verdicts.early += early;
@@ -33,5 +40,6 @@ export function summaryOf(
     ...summary,
     ...(startedAtMs === undefined ? {} : { startedAtMs }),
     ...(endedAtMs === undefined ? {} : { endedAtMs }),
+    ...(timed === 0 ? {} : { minutes: Math.round((sum / timed) * 10) / 10 }),
   };
 }

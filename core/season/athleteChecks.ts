@@ -1,5 +1,5 @@
 /** What the season asks of those it is for. */
-import { ageInYear, weeksRunning, YOUNG_UNDER, type SquadMember } from '../squad/athlete';
+import { ageInYear, BASE_KM, FEW_WEEKS, hasRunningBase, YOUNG_UNDER, type SquadMember } from '../squad/athlete';
 import { dayNumber } from '../units/dayNumber';
 import { listed } from '../units/listed';
 import type { SeasonCheck, CheckRule } from './checkRule';
@@ -8,18 +8,13 @@ import { racesOf } from './phases';
 
 const FAST = new Set(['aerobic-power', 'race-pace', 'speed', 'test', 'indicator', 'rehearsal']);
 
-/** Weeks of regular running before fast work or a trial. */
-const BASE_WEEKS = 6;
-
 const fastWithoutBase: CheckRule = ({ days, season, context }) => {
   const first = days.find(({ kind, intent }) => kind === 'hard' && intent !== undefined && FAST.has(intent));
   if (!first) return [];
-  const few = (context.athletes ?? []).filter(
-    (athlete) => (weeksRunning(athlete, first.date) ?? BASE_WEEKS) < BASE_WEEKS,
-  );
+  const few = (context.athletes ?? []).filter((athlete) => !hasRunningBase(athlete, first.date));
   if (few.length === 0) return [];
   const names = listed(few.map(({ tileName }) => tileName));
-  const says = `Fast work before there are ${BASE_WEEKS} weeks of running behind ${names}: easy running and strides first, or fewer reps for them.`;
+  const says = `Fast work without a running base (${FEW_WEEKS} weeks, and ${BASE_KM} km a week) behind ${names}: easy running and strides first, or fewer reps for them.`;
   const place = season.phases.findIndex(({ phase }) => phase === 'base');
   const weeks = place < 0 ? undefined : season.phases[place]?.weeks;
   return [
@@ -77,8 +72,8 @@ const unknownException: CheckRule = ({ season, context }) =>
     }),
   );
 
-const heat: CheckRule = ({ days, season }) => {
-  const months = new Set(season.heatMonths ?? []);
+const heat: CheckRule = ({ days, context }) => {
+  const months = new Set(context.heatMonths ?? []);
   const first = days.find(
     ({ kind, date }) => (kind === 'hard' || kind === 'race') && months.has(Number(date.slice(5, 7))),
   );

@@ -1,5 +1,5 @@
 import { daysAfter } from '../units/dayNumber';
-import { changeSeason, compareSeasons, shiftedBy, type SeasonChange } from './changes';
+import { changeSeason, compareSeasons, putOff, shiftedBy, type SeasonChange } from './changes';
 import { athleteOn, easingDays, exceptionOn } from './exceptions';
 import { layOutSeason } from './layOut';
 import { schoolNotes } from './schools';
@@ -134,10 +134,58 @@ describe('a session was missed', () => {
     ]));
 });
 
+describe('heavy legs put the next hard day off', () => {
+  const off = (date: string, plan = season) => putOff(layOutSeason(plan), date);
+  test('by a day, where the next one is easy', () =>
+    expect(off(on(4, 1))).toEqual({ kind: 'swap', from: on(4, 1), to: on(4, 2) }));
+  test('not onto the day before another hard day or a race: then it is easy', () => {
+    const close = changeSeason(season, { kind: 'setDay', date: on(4, 3), day: { kind: 'hard', threadId: 'gears' } });
+    expect(off(on(4, 1), close)).toEqual({ kind: 'setDay', date: on(4, 1), day: { kind: 'easy' } });
+    const race: SeasonPlan = { ...season, races: [RACE, { id: 'c', date: on(4, 3), name: 'Open', weight: 'C' }] };
+    const [hard] = daysOf(layOutSeason(race)).filter(({ date, kind }) => kind === 'hard' && date >= on(4, 0));
+    expect(hard && off(hard.date, race)?.kind).toMatch(/swap|setDay/);
+  });
+  test('only what is hard and not over', () => {
+    expect(off(on(4, 0))).toBeUndefined();
+    expect(off(on(4, 1), { ...season, fixed: [{ date: on(4, 1), kind: 'hard', because: 'past' }] })).toBeUndefined();
+    expect(off('2099-01-01')).toBeUndefined();
+  });
+});
+
+describe('a thread', () => {
+  const thread = { ...season.threads.find(({ id }) => id === 'thr')!, name: 'Ours', spacingDays: 20 };
+  test('is changed in its place, or comes after the others', () => {
+    const changed = changeSeason(season, { kind: 'putThread', thread });
+    expect(changed.threads.map(({ id }) => id)).toEqual(season.threads.map(({ id }) => id));
+    expect(changed.threads.find(({ id }) => id === 'thr')?.name).toBe('Ours');
+    expect(changeSeason(season, { kind: 'putThread', thread: { ...thread, id: 'new' } }).threads.at(-1)?.id).toBe('new');
+  });
+  test('goes with its turns; days that were pinned to it are free, what is written stays', () => {
+    const pinned = changeSeason(season, { kind: 'setDay', date: on(5, 1), day: { kind: 'hard', threadId: 'thr' } });
+    const written: SeasonPlan = {
+      ...pinned,
+      fixed: [...pinned.fixed, { date: on(4, 1), kind: 'hard', because: 'written', threadId: 'thr', sessionId: 's' }],
+    };
+    const without = changeSeason(written, { kind: 'removeThread', threadId: 'thr' });
+    expect(without.threads.some(({ id }) => id === 'thr')).toBe(false);
+    expect(JSON.stringify(without.cycles)).not.toContain('"thr"');
+    expect(without.fixed.map(({ date }) => date)).toEqual([on(4, 1)]);
+    expect(daysOf(layOutSeason(without)).filter((day) => day.thread?.id === 'thr' && !day.because)).toEqual([]);
+  });
+});
+
+test('a session of its own becomes the hard day', () => {
+  const adopted = changeSeason(season, { kind: 'adopt', date: on(4, 5), sessionId: 's' });
+  expect(dayOn(adopted, on(4, 5))).toMatchObject({ kind: 'hard', because: 'written', sessionId: 's' });
+});
+
 test('a copy for another year has no past', () => {
   const pinned = changeSeason(season, { kind: 'pin', date: on(4, 1) });
   const next = shiftedBy(pinned, 364);
   expect(next).toMatchObject({ firstDay: daysAfter(MONDAY, 364), decisions: [], exceptions: [] });
+  const entered = { ...RACE, entries: [{ athleteId: 'ada', distanceM: 5000 }] };
+  const ran = { ...season, races: [entered], done: [{ date: MONDAY, amount: { unit: 'km' as const, amount: 5 } }] };
+  expect(JSON.stringify(shiftedBy(ran, 364))).not.toMatch(/ada|done/);
   expect(layOutSeason(next).map(({ phase }) => phase)).toEqual(layOutSeason(season).map(({ phase }) => phase));
 });
 

@@ -4,6 +4,7 @@ import { layOutSeason } from './layOut';
 import {
   daysOf,
   type AthleteException,
+  type DayDone,
   type DayKind,
   type DaysOff,
   type FixedDay,
@@ -11,6 +12,7 @@ import {
   type SeasonPlan,
   type SeasonRace,
   type SeasonWeek,
+  type Thread,
   type ThreadDecision,
 } from './season';
 
@@ -29,8 +31,16 @@ export type SeasonChange =
   | { kind: 'putException'; exception: AthleteException }
   | { kind: 'removeException'; id: string }
   | { kind: 'decide'; decision: ThreadDecision }
+  /** A day was run, or is no longer said to have been. */
+  | { kind: 'done'; date: string; done: Omit<DayDone, 'date'> | undefined }
+  /** A session of its own becomes that of a hard day of the season. */
+  | { kind: 'adopt'; date: string; sessionId: string }
   /** A session that was not run: on the next free hard day, left to the thread's next turn, or let go. */
   | { kind: 'miss'; date: string; how: 'next' | 'slide' | 'skip' }
+  /** A thread that is new, or another way. */
+  | { kind: 'putThread'; thread: Thread }
+  /** A thread goes, out of the cycles as well; days that were pinned to it are free for another. */
+  | { kind: 'removeThread'; threadId: string }
   /** Everything else that is set: name, groups, rhythm, threads, long run, schools. */
   | { kind: 'set'; set: Partial<Omit<SeasonPlan, 'fixed'>> };
 
@@ -104,6 +114,37 @@ function setDay(season: SeasonPlan, date: string, day: Pick<FixedDay, 'kind' | '
   return withFixed(season, [{ ...kept, because: 'pinned', ...day, date }]);
 }
 
+function withoutThread(season: SeasonPlan, threadId: string): SeasonPlan {
+  const cycles = Object.entries(season.cycles).map(([phase, weeks]) => [
+    phase,
+    weeks.map((week) => week.map((id) => (id === threadId ? null : id))),
+  ]);
+  return {
+    ...season,
+    threads: without(season.threads, threadId),
+    cycles: Object.fromEntries(cycles) as SeasonPlan['cycles'],
+    ...(season.spareIds ? { spareIds: season.spareIds.filter((id) => id !== threadId) } : {}),
+    // What was written or is over stays as it was.
+    fixed: season.fixed.filter((day) => day.threadId !== threadId || day.because !== 'pinned'),
+    decisions: season.decisions.filter((one) => one.threadId !== threadId),
+  };
+}
+
+/**
+ * What puts a hard day off after heavy legs: it changes places with the next day where that is an easy one, else it becomes easy itself.
+ * Undefined where it is no hard day that can be moved.
+ */
+export function putOff(weeks: readonly SeasonWeek[], date: string): SeasonChange | undefined {
+  const days = daysOf(weeks);
+  const at = days.findIndex((day) => day.date === date);
+  const [day, next, after] = [days[at], days[at + 1], days[at + 2]];
+  if (day?.kind !== 'hard' || day.because === 'past') return undefined;
+  const isFree = next && !next.because && ['easy', 'strides', 'off', 'free'].includes(next.kind);
+  const isApart = after?.kind !== 'hard' && after?.kind !== 'race';
+  if (isFree && isApart) return { kind: 'swap', from: date, to: next.date };
+  return { kind: 'setDay', date, day: { kind: 'easy' } };
+}
+
 /**
  * The plan after a change. Nothing is checked here: what is not as it should be is said by `checkSeason()`.
  * @param today days before it stay as they were; left out, nothing is over yet.
@@ -161,6 +202,23 @@ export function changeSeason(plan: SeasonPlan, change: SeasonChange, today?: str
       const others = season.decisions.filter((one) => one.threadId !== threadId || one.date !== date);
       return { ...season, decisions: [...others, change.decision] };
     }
+    case 'done': {
+      const others = (season.done ?? []).filter(({ date }) => date !== change.date);
+      const done = change.done ? [...others, { ...change.done, date: change.date }] : others;
+      return { ...season, done: done.sort((a, b) => (a.date < b.date ? -1 : 1)) };
+    }
+    case 'adopt':
+      return withFixed(season, [
+        { date: change.date, kind: 'hard', because: 'written', sessionId: change.sessionId },
+      ]);
+    case 'putThread': {
+      const { thread } = change;
+      const isKnown = season.threads.some(({ id }) => id === thread.id);
+      const threads = season.threads.map((one) => (one.id === thread.id ? thread : one));
+      return { ...season, threads: isKnown ? threads : [...threads, thread] };
+    }
+    case 'removeThread':
+      return withoutThread(season, change.threadId);
     case 'miss': {
       if (change.how === 'next') return onNextHardDay(season, change.date);
       const day = daysOf(layOutSeason(season)).find(({ date }) => date === change.date);
@@ -172,13 +230,14 @@ export function changeSeason(plan: SeasonPlan, change: SeasonChange, today?: str
 }
 
 /** The season with everything so many days later, or earlier: a copy for another year. */
-export function shiftedBy(season: SeasonPlan, days: number): SeasonPlan {
+export function shiftedBy({ done: _done, ...season }: SeasonPlan, days: number): SeasonPlan {
   const shift = (date: string) => dateOfDay(dayNumber(date) + days);
   return {
     ...season,
     firstDay: shift(season.firstDay),
-    races: season.races.map((race) => ({ ...race, date: shift(race.date) })),
+    races: season.races.map(({ entries: _entries, ...race }) => ({ ...race, date: shift(race.date) })),
     daysOff: season.daysOff.map((off) => ({ ...off, from: shift(off.from), to: shift(off.to) })),
+    // Who runs what is another question every year.
     exceptions: [],
     fixed: season.fixed.filter(({ because }) => because === 'pinned').map((day) => ({ ...day, date: shift(day.date) })),
     decisions: [],

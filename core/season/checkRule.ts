@@ -18,6 +18,10 @@ export type CheckContext = {
   goneThreadIds?: readonly string[];
   /** Who is ticked for a session on a day, where the coach has decided it. */
   planned?: readonly { date: string; athleteIds: readonly string[] }[];
+  /** Sessions on a day that are in no season. */
+  ownSessions?: readonly { id: string; date: string; title: string; isHard: boolean }[];
+  /** Months (1 to 12) that are hot where the club is. */
+  heatMonths?: readonly number[];
 };
 
 export type CheckSource = {

@@ -117,20 +117,31 @@ const CASES: [code: string, plan: SeasonPlan, context?: CheckContext][] = [
   ['phase-too-long', changeSeason(season, { kind: 'phaseWeeks', place: 2, weeks: 40 })],
   ['thread-gone', withPins(pin(on(5, 1), { threadId: 'nobody' }))],
   ['thread-gone', season, { goneThreadIds: ['thr'] }],
-  ['heat', { ...season, heatMonths: [10] }],
+  ['heat', season, { heatMonths: [10] }],
+  ['fast-without-base', season, { athletes: [athlete('Ada', { weeklyKm: 8 })] }],
+  ['session-on-day-off', season, { ownSessions: [{ id: 's', date: on(4, 5), title: 'Hills', isHard: true }] }],
+  ['session-on-race-day', season, { ownSessions: [{ id: 's', date: RACE.date, title: 'Hills', isHard: true }] }],
+  ['two-sessions', season, { ownSessions: [{ id: 's', date: on(4, 1), title: 'Hills', isHard: true }] }],
+  ['session-beside-hard-day', season, { ownSessions: [{ id: 's', date: on(4, 2), title: 'Hills', isHard: true }] }],
 ];
 
 describe.each(CASES.map(([code], i) => [code, i] as const))('%s', (code, i) => {
   const [, plan, context] = CASES[i] as (typeof CASES)[number];
-  const of = (one: SeasonPlan, date?: string) =>
-    checks(one, context).filter((check) => check.code === code && (date === undefined || check.date === date));
+  const of = (one: SeasonPlan, date?: string, about = context) =>
+    checks(one, about).filter((check) => check.code === code && (date === undefined || check.date === date));
   test('is said in a sentence', () => {
     expect(of(plan)[0]?.says).toMatch(/^[A-Z0-9“].*\.$/);
   });
   test('is mended where a mend is offered', () => {
     const [found] = of(plan);
-    const mended = found?.mend ? changeSeason(plan, found.mend.change) : undefined;
-    expect(mended ? of(mended, found?.date).length : 0).toBeLessThan(of(plan, found?.date).length);
+    const change = found?.mend?.change;
+    const mended = change ? changeSeason(plan, change) : undefined;
+    // A session that was taken into the season is not beside it any more.
+    const left =
+      change?.kind === 'adopt'
+        ? { ...context, ownSessions: context?.ownSessions?.filter(({ id }) => id !== change.sessionId) ?? [] }
+        : context;
+    expect(mended ? of(mended, found?.date, left).length : 0).toBeLessThan(of(plan, found?.date).length);
   });
 });
 

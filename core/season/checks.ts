@@ -7,13 +7,14 @@ import { ATHLETE_CHECKS } from './athleteChecks';
 import type { CheckContext, CheckSource, SeasonCheck } from './checkRule';
 import { HARD_DAY_CHECKS } from './hardDayChecks';
 import { LOAD_CHECKS } from './loadChecks';
+import { OWN_SESSION_CHECKS } from './ownSessionChecks';
 import { RACE_CHECKS } from './raceChecks';
 import { daysOf, type SeasonPlan, type SeasonWeek } from './season';
 import { THREAD_CHECKS } from './threadChecks';
 
 export type { CheckContext, SeasonCheck } from './checkRule';
 
-const CHECKS = [...RACE_CHECKS, ...HARD_DAY_CHECKS, ...THREAD_CHECKS, ...LOAD_CHECKS, ...ATHLETE_CHECKS];
+const CHECKS = [...RACE_CHECKS, ...HARD_DAY_CHECKS, ...THREAD_CHECKS, ...LOAD_CHECKS, ...OWN_SESSION_CHECKS, ...ATHLETE_CHECKS];
 
 /** What to look at again in a season that was laid out, by date; empty for a template as it comes. */
 export function checkSeason(

@@ -1,6 +1,10 @@
 import type { SquadMember } from '../squad/athlete';
-import { racesToEnter, withoutResult, withStaleMarks } from './due';
-import { emptySeason } from './seasonFrom';
+import { daysAfter } from '../units/dayNumber';
+import { racesToEnter, threadsToDecide, withoutResult, withStaleMarks } from './due';
+import { layOutSeason } from './layOut';
+import { emptySeason, seasonFrom } from './seasonFrom';
+import { daysOf, type SeasonPlan } from './season';
+import { seasonTemplates, type SeasonTemplate } from './templates';
 
 const TODAY = '2026-11-28';
 const athlete = (id: string, marks: SquadMember['marks'], more: Partial<SquadMember> = {}): SquadMember => ({
@@ -44,4 +48,41 @@ test('a race asks for its times until each is a mark, for three weeks', () => {
   expect(racesToEnter(season, [ada, bo], TODAY)).toEqual([]);
   expect(racesToEnter(season, [ada], '2026-12-20')).toEqual([]);
   expect(racesToEnter(season, [ada], '2026-11-19')).toEqual([]);
+});
+
+describe('a thread asks what comes next', () => {
+  const [FIVE_K] = seasonTemplates as [SeasonTemplate];
+  const plan = seasonFrom(FIVE_K, {
+    firstDay: '2026-09-07',
+    races: [{ id: 'r', date: '2026-11-29', name: 'Harbour meeting', weight: 'A' }],
+  });
+  const turns = daysOf(layOutSeason(plan)).filter((day) => day.thread?.id === 'thr');
+  const [first, second] = turns.map(({ date }) => date) as [string, string];
+  const written: SeasonPlan = {
+    ...plan,
+    fixed: [{ date: first, kind: 'hard', because: 'written', threadId: 'thr', step: 0, sessionId: 's' }],
+  };
+  const asked = (season: SeasonPlan, today: string, ran = ['s']) =>
+    threadsToDecide(season, layOutSeason(season), new Set(ran), today).map(({ thread, ran: last, next }) => [
+      thread.id,
+      last.date,
+      next,
+    ]);
+  test('in the week before its next turn, until the coach has said so', () => {
+    expect(asked(written, daysAfter(second, -3))).toEqual([['thr', first, second]]);
+    expect(asked(written, daysAfter(second, -8))).toEqual([]);
+    const decided: SeasonPlan = { ...written, decisions: [{ threadId: 'thr', date: first, step: 'repeat' }] };
+    expect(asked(decided, daysAfter(second, -3))).toEqual([]);
+  });
+  test('only after one that was run', () => {
+    expect(asked(written, daysAfter(second, -3), [])).toEqual([]);
+    expect(asked(plan, daysAfter(second, -3))).toEqual([]);
+  });
+  test('not where the next one is written already', () => {
+    const both: SeasonPlan = {
+      ...written,
+      fixed: [...written.fixed, { date: second, kind: 'hard', because: 'written', threadId: 'thr', sessionId: 't' }],
+    };
+    expect(asked(both, daysAfter(second, -3))).toEqual([]);
+  });
 });

@@ -2,7 +2,7 @@
 import { isUsable } from '../fitness/weighing';
 import type { SquadMember } from '../squad/athlete';
 import { daysBetween } from '../units/dayNumber';
-import type { SeasonPlan, SeasonRace } from './season';
+import { daysOf, type SeasonPlan, type SeasonRace, type SeasonWeek, type Thread } from './season';
 
 /** A mark older than this says little about today. */
 export const STALE_DAYS = 56;
@@ -33,3 +33,32 @@ export const racesToEnter = (season: SeasonPlan, athletes: readonly SquadMember[
     const ago = daysBetween(race.date, today);
     return ago >= 0 && ago <= ASKED_DAYS && withoutResult(race, athletes).length > 0;
   });
+
+/** A thread whose next turn is near, without the coach's word on the last one. */
+export type ThreadToDecide = { thread: Thread; ran: { date: string; sessionId: string }; next: string };
+
+/** So many days before its next turn a thread asks what comes. */
+const DECIDED_DAYS = 7;
+
+/**
+ * Threads of which the last turn was run, the next one is near, and nobody has said whether they go on, wait or step back.
+ * @param ranIds ids of the sessions that were run.
+ */
+export function threadsToDecide(
+  season: SeasonPlan,
+  weeks: readonly SeasonWeek[],
+  ranIds: { has: (sessionId: string) => boolean },
+  today: string,
+): ThreadToDecide[] {
+  const days = daysOf(weeks).filter(({ kind }) => kind === 'hard');
+  return season.threads.flatMap((thread): ThreadToDecide[] => {
+    const turns = days.filter((day) => day.thread?.id === thread.id);
+    const ran = turns.findLast(({ date, sessionId }) => date <= today && sessionId !== undefined && ranIds.has(sessionId));
+    if (ran?.sessionId === undefined) return [];
+    const { date, sessionId } = ran;
+    const next = turns.find((day) => day.date > date && day.date >= today && day.sessionId === undefined);
+    if (!next || daysBetween(today, next.date) > DECIDED_DAYS) return [];
+    const isDecided = season.decisions.some((one) => one.threadId === thread.id && one.date >= date);
+    return isDecided ? [] : [{ thread, ran: { date, sessionId }, next: next.date }];
+  });
+}

@@ -5,6 +5,8 @@ export const SAYS_OF_SCHOOL: Record<keyof SeasonSchools, string> = {
   isLongAfterHard: 'The long run may follow a hard day: tired legs learn to go on. Others keep a day between.',
   isLongHard: 'The long run counts as a hard day: beside it stands one hard day, or one and a light one.',
   mixesThreshold: 'Threshold and critical-speed work may share a week. Others take one in place of the other.',
+  keepsAfterHeavy:
+    'Heavy legs the day after do not move the next hard day: whoever has them runs less of it. Others put it off by a day.',
   hasBriskEasyDays: 'Easy days are run briskly. Others run them very easily, so that hard days can be hard.',
 };
 

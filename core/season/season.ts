@@ -106,6 +106,8 @@ export type SeasonSchools = {
   mixesThreshold?: true;
   /** Easy days are run briskly. */
   hasBriskEasyDays?: true;
+  /** Heavy legs the day after do not move the next hard day. */
+  keepsAfterHeavy?: true;
 };
 
 /** A day that the layout leaves alone: set by the coach, written as a session, or over. */
@@ -147,6 +149,12 @@ export const SPECIALS = ['rehearsal', 'indicator', 'trial', 'sharpener'] as cons
 /** `rehearsal` is the peak rehearsal, `sharpener` what is run in race week. */
 export type SpecialKind = (typeof SPECIALS)[number];
 
+/** What an easy or a long day comes to. */
+export type DayAmount = { unit: 'km' | 'min'; amount: number };
+
+/** A day that was run without being timed: about how much, and who of them did not. */
+export type DayDone = { date: string; amount: DayAmount; notIds?: string[] };
+
 export type SeasonPlan = {
   name: string;
   firstDay: string;
@@ -154,8 +162,6 @@ export type SeasonPlan = {
   groupIds?: string[];
   /** Weeks begin on this day; Monday where left out. */
   weekStart?: 'monday' | 'sunday';
-  /** Months (1 to 12) that are hot here. */
-  heatMonths?: number[];
   races: SeasonRace[];
   phases: PhasePlan[];
   rhythm: Rhythm;
@@ -180,13 +186,12 @@ export type SeasonPlan = {
   exceptions: AthleteException[];
   fixed: FixedDay[];
   decisions: ThreadDecision[];
+  /** Days that were run, as the coach has ticked them. */
+  done?: DayDone[];
 };
 
 /** A season as it is stored: its version goes up with every change. */
 export type StoredSeason = { id: string; version: number; season: SeasonPlan };
-
-/** What an easy or a long day comes to. */
-export type DayAmount = { unit: 'km' | 'min'; amount: number };
 
 export type SeasonDay = {
   date: string;

@@ -42,6 +42,8 @@ test('fast reps from the start want strides, and a running base', () => {
   expect(notes(`${WARM}8x200 @800 / 2:00${COOL}`)).toBe('');
   const beginner = { runningSince: sinceWeeks(3, DATE) };
   expect(notes(`${WARM}8x200 @800 / 2:00${COOL}`, beginner)).toMatch(/without a running base: Ottilie \(3 weeks\)/);
+  expect(notes(`${WARM}8x200 @800 / 2:00${COOL}`, { weeklyKm: 9 })).toMatch(/running base: Ottilie \(9 km a week\)/);
+  expect(notes(`${WARM}8x200 @800 / 2:00${COOL}`, { weeklyKm: 12 })).not.toMatch(/running base/);
   expect(notes(`${WARM}3x1000 @threshold / 60s${COOL}`, beginner)).not.toMatch(/running base/);
 });
 
@@ -73,6 +75,10 @@ describe('guides', () => {
     expect(most({ age: 13 })).toBe(1200);
     expect(most({ age: 17, weeks: 60, leaning: '5k-10k' })).toBeCloseTo(1920);
     expect(most({ age: 13, weeks: 4, leaning: '400-800' })).toBeCloseTo(2400 * 0.5 * 0.6 * 0.7);
+    expect(most({ weeklyKm: 25 })).toBeCloseTo(2400 * 0.85);
+    // The new run little: that is one reason for less, not two.
+    expect(most({ weeks: 4, weeklyKm: 15 })).toBeCloseTo(2400 * 0.6);
+    expect(most({ weeks: 60, weeklyKm: 15 })).toBeCloseTo(2400 * 0.7);
   });
   test('every number says where it is from, and there is one for every kind', () => {
     expect(SHIPPED_GUIDES.most.map(({ intent }) => intent)).toHaveLength(INTENTS.length);

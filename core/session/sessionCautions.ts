@@ -4,7 +4,7 @@
  */
 import type { PaceBook } from '../paces/paceBook';
 import { curveBook } from '../paces/shippedBooks';
-import { ageInYear, FEW_WEEKS, hasFewWeeks, weeksRunning, type Athlete } from '../squad/athlete';
+import { ageInYear, BASE_KM, FEW_WEEKS, hasFewWeeks, hasRunningBase, weeksRunning, type Athlete } from '../squad/athlete';
 import type { TargetLeg } from '../targets/targetsFor';
 import { sessionTotals } from '../targets/totals';
 import { expand, type RepLeg } from './expand';
@@ -62,14 +62,16 @@ function fastWork({ session, entrants, date, paceBook = curveBook }: CautionSour
   const first = reps.find(isMain);
   if (!reps.some((leg) => isMain(leg) && worksFast(leg, paceBook))) return [];
   const isReady = reps.some((leg) => leg.role === 'warm' && worksFast(leg, paceBook));
-  const few = entrants.map(({ athlete }) => athlete).filter((athlete) => hasFewWeeks(athlete, date));
-  const who = few.map((athlete) => `${firstName(athlete)} (${weeksRunning(athlete, date) ?? 0} weeks)`);
+  const few = entrants.map(({ athlete }) => athlete).filter((athlete) => !hasRunningBase(athlete, date));
+  const has = (athlete: Athlete) =>
+    hasFewWeeks(athlete, date) ? `${weeksRunning(athlete, date) ?? 0} weeks` : `${athlete.weeklyKm ?? 0} km a week`;
+  const who = few.map((athlete) => `${firstName(athlete)} (${has(athlete)})`);
   return [
     ...(first && worksFast(first, paceBook) && !isReady
       ? ['It starts with fast reps and the warm-up has no strides: a few get the legs ready.']
       : []),
     ...(few.length > 0
-      ? [`Fast reps without a running base: ${names(who)}. About ${FEW_WEEKS} weeks of regular running come first.`]
+      ? [`Fast reps without a running base: ${names(who)}. About ${FEW_WEEKS} weeks of regular running and ${BASE_KM} km a week come first.`]
       : []),
   ];
 }
@@ -83,6 +85,7 @@ function overTheGuides({ intent, entrants, guides, date }: CautionSource): strin
       age: ageInYear(athlete, date),
       weeks: weeksRunning(athlete, date),
       leaning: athlete.leaning,
+      weeklyKm: athlete.weeklyKm,
     });
     if (!guide) return [];
     const work = sessionTotals(legs).byWork.filter((one) => one.work === 'main' || one.work === 'finish');
@@ -97,7 +100,7 @@ function overTheGuides({ intent, entrants, guides, date }: CautionSource): strin
   if (over.length === 0) return [];
   over.sort((a, b) => b.times - a.times);
   const what = INTENT_FACTS[intent].name.toLowerCase();
-  return [`Much for ${what}, by age, event and experience: ${names(over.map(({ says }) => says))}.`];
+  return [`Much for ${what}, by age, event, experience and km a week: ${names(over.map(({ says }) => says))}.`];
 }
 
 function nearTheLimit({ intent, entrants }: CautionSource): string[] {

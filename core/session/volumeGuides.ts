@@ -11,7 +11,10 @@ export type VolumeGuide = { intent: Intent; mostS?: number; mostM?: number; sour
 
 /** Whom a share of the guide is for. */
 export type GuideFor =
-  { kind: 'age'; under: number } | { kind: 'experience'; underWeeks: number } | { kind: 'event'; leaning: Leaning };
+  | { kind: 'age'; under: number }
+  | { kind: 'experience'; underWeeks: number }
+  | { kind: 'event'; leaning: Leaning }
+  | { kind: 'volume'; underKm: number };
 export type GuideShare = { for: GuideFor; share: number; source: string };
 
 export type VolumeGuides = { most: VolumeGuide[]; shares: GuideShare[] };
@@ -47,13 +50,20 @@ export const SHIPPED_GUIDES: VolumeGuides = {
     { for: { kind: 'experience', underWeeks: 52 }, share: 0.8, source },
     { for: { kind: 'event', leaning: '400-800' }, share: 0.7, source },
     { for: { kind: 'event', leaning: '800-1500' }, share: 0.85, source },
+    { for: { kind: 'volume', underKm: 20 }, share: 0.7, source },
+    { for: { kind: 'volume', underKm: 30 }, share: 0.85, source },
   ],
 };
 
 /** What the guides need to know about an athlete; what is not known changes nothing. */
-export type Runner = { age?: number | undefined; weeks?: number | undefined; leaning?: Leaning | undefined };
+export type Runner = {
+  age?: number | undefined;
+  weeks?: number | undefined;
+  leaning?: Leaning | undefined;
+  weeklyKm?: number | undefined;
+};
 
-function isFor(guide: GuideFor, { age, weeks, leaning }: Runner): boolean {
+function isFor(guide: GuideFor, { age, weeks, leaning, weeklyKm }: Runner): boolean {
   switch (guide.kind) {
     case 'age':
       return age !== undefined && age < guide.under;
@@ -61,10 +71,12 @@ function isFor(guide: GuideFor, { age, weeks, leaning }: Runner): boolean {
       return weeks !== undefined && weeks < guide.underWeeks;
     case 'event':
       return leaning === guide.leaning;
+    case 'volume':
+      return weeklyKm !== undefined && weeklyKm < guide.underKm;
   }
 }
 
-/** The guide for one athlete: the smallest share that holds for each of age, experience and event, all taken together. */
+/** The guide for one athlete: the smallest share that holds for each of age, event, and experience or kilometres a week, all taken together. */
 export function guideFor(guides: VolumeGuides, intent: Intent, runner: Runner): VolumeGuide | undefined {
   const guide = guides.most.find((one) => one.intent === intent);
   if (!guide) return undefined;
@@ -73,7 +85,8 @@ export function guideFor(guides: VolumeGuides, intent: Intent, runner: Runner): 
       1,
       ...guides.shares.flatMap((one) => (one.for.kind === kind && isFor(one.for, runner) ? [one.share] : [])),
     );
-  const share = smallest('age') * smallest('experience') * smallest('event');
+  // New runners run few kilometres: one reason for less is not counted twice.
+  const share = smallest('age') * Math.min(smallest('experience'), smallest('volume')) * smallest('event');
   return {
     ...guide,
     ...(guide.mostS === undefined ? {} : { mostS: guide.mostS * share }),

@@ -32,6 +32,8 @@ export type Athlete = {
   leaning?: Leaning;
   /** Since when they have run regularly, YYYY-MM-DD: entered as weeks, kept as a day so that the weeks go on counting. */
   runningSince?: string;
+  /** Kilometres they run in a usual week, as told. */
+  weeklyKm?: number;
   groupId?: string;
   notes?: string;
   goal?: Goal;
@@ -68,6 +70,13 @@ export const FEW_WEEKS = 6;
 
 export const hasFewWeeks = (athlete: Pick<Athlete, 'runningSince'>, asOf: string): boolean =>
   (weeksRunning(athlete, asOf) ?? FEW_WEEKS) < FEW_WEEKS;
+
+/** Fewer kilometres a week than this are no base for fast running: common coaching practice. */
+export const BASE_KM = 12;
+
+/** Whether there is a base for fast running, as far as it is known. */
+export const hasRunningBase = (athlete: Pick<Athlete, 'runningSince' | 'weeklyKm'>, asOf: string): boolean =>
+  !hasFewWeeks(athlete, asOf) && (athlete.weeklyKm ?? BASE_KM) >= BASE_KM;
 
 /** Under this age in the year hard work is kept short: common coaching practice, local rules come first. */
 export const YOUNG_UNDER = 14;

@@ -1,6 +1,7 @@
 import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { Athlete, Group, SquadMember } from './athlete';
+import type { Club } from './club';
 import type { Schools } from './schools';
 import type { SquadSettings } from './squadSettings';
 
@@ -16,6 +17,8 @@ export type SquadChange = {
   heat?: HeatLimits | null;
   /** How the squad recovers and runs its strides; null for what the app says. */
   schools?: Schools | null;
+  /** Where the club is, and how it counts its weeks; null for what the device says. */
+  club?: Club | null;
   /** All the groups there are to be, in order. Athletes of a group that is left out are in none. */
   groups?: Group[];
   /** Athletes added, or stored in place of what was there. */
@@ -38,6 +41,7 @@ export function inverseOf(change: SquadChange, before: Squad): SquadChange {
     ...(change.guides === undefined ? {} : { guides: before.settings.guides ?? null }),
     ...(change.heat === undefined ? {} : { heat: before.settings.heat ?? null }),
     ...(change.schools === undefined ? {} : { schools: before.settings.schools ?? null }),
+    ...(change.club === undefined ? {} : { club: before.settings.club ?? null }),
     ...(change.groups ? { groups: before.settings.groups } : {}),
     athletes: before.athletes.filter((athlete) => touched.has(athlete.id) || isUngrouped(athlete)),
     removedIds: [...touched].filter((id) => !known.has(id)),

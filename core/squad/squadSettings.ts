@@ -1,6 +1,7 @@
 import type { HeatLimits } from '../conditions/heat';
 import type { VolumeGuides } from '../session/volumeGuides';
 import type { Group } from './athlete';
+import type { Club } from './club';
 import type { Schools } from './schools';
 
 /** What holds for the whole squad. */
@@ -13,4 +14,6 @@ export type SquadSettings = {
   heat?: HeatLimits;
   /** How the squad recovers and runs its strides, where the coach has chosen. */
   schools?: Schools;
+  /** Where it is, and how it counts its weeks, where the coach has said so. */
+  club?: Club;
 };

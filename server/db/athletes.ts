@@ -16,9 +16,9 @@ function said<T extends object>(fields: T): { [K in keyof T]?: NonNullable<T[K]>
 }
 
 function memberOf(row: Row, ownMarks: SquadMember['marks']): SquadMember {
-  const { id, name, tileName, status, bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId, chip } =
-    row;
-  const more = said({ bornYear, leaning, runningSince, groupId, notes, goal, nudge, paceBookId, chip });
+  const { id, name, tileName, status, bornYear, leaning, runningSince, weeklyKm, groupId, notes, ...rest } = row;
+  const { goal, nudge, paceBookId, chip } = rest;
+  const more = said({ bornYear, leaning, runningSince, weeklyKm, groupId, notes, goal, nudge, paceBookId, chip });
   return { id, name, tileName, status, marks: ownMarks, ...more, ...(row.archived ? { archived: true } : {}) };
 }
 

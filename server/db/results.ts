@@ -88,6 +88,7 @@ function writeSummary(tx: Tx, runId: string, plan: Plan, athletes: Iterable<Athl
     isUnreadable: false,
     startedAtMs: summary.startedAtMs ?? null,
     endedAtMs: summary.endedAtMs ?? null,
+    minutes: summary.minutes ?? null,
   };
   tx.insert(runResults)
     .values({ runId, ...row })
@@ -153,7 +154,7 @@ export function project(db: Db, tx: Tx, runId: string, added: readonly RunEvent[
 /** Takes an athlete out of the projection of a session; nobody else's part hangs on theirs. */
 export function eraseFromProjection(tx: Tx, runId: string, athleteId: string): void {
   deleteParts(tx, runId, [athleteId]);
-  const { isThere, planned, finished, early, on, late } = athleteResults;
+  const { isThere, planned, finished, early, on, late, minutes } = athleteResults;
   const sum = (column: typeof planned | typeof isThere | typeof finished | typeof early | typeof on | typeof late) =>
     sql<number>`coalesce(sum(${column}), 0)`;
   const left = tx
@@ -164,6 +165,7 @@ export function eraseFromProjection(tx: Tx, runId: string, athleteId: string): v
       early: sum(early),
       on: sum(on),
       late: sum(late),
+      minutes: sql<number | null>`round(avg(case when ${isThere} then ${minutes} end), 1)`,
     })
     .from(athleteResults)
     .where(eq(athleteResults.runId, runId))

@@ -45,8 +45,12 @@ function listed({ id, sessionId, title, date, setAsideAtMs, results }: ListRow):
   if (setAsideAtMs !== null) return { ...run, isSetAside: true };
   if (!results || results.version !== RESULTS_VERSION) return { ...run, isPending: true };
   if (results.isUnreadable) return { ...run, isUnreadable: true };
-  const { athletes, planned, finished, early, on, late, startedAtMs, endedAtMs } = results;
-  const times = { ...(startedAtMs === null ? {} : { startedAtMs }), ...(endedAtMs === null ? {} : { endedAtMs }) };
+  const { athletes, planned, finished, early, on, late, startedAtMs, endedAtMs, minutes } = results;
+  const times = {
+    ...(startedAtMs === null ? {} : { startedAtMs }),
+    ...(endedAtMs === null ? {} : { endedAtMs }),
+    ...(minutes === null ? {} : { minutes }),
+  };
   return { ...run, summary: { athletes, planned, finished, verdicts: { early, on, late }, ...times } };
 }
 

@@ -14,6 +14,7 @@ import type { KindCount } from '@core/review/sameSession';
 import type { Intent } from '@core/session/intent';
 import type { VolumeGuides } from '@core/session/volumeGuides';
 import type { Goal, Leaning, Status } from '@core/squad/athlete';
+import type { Club } from '@core/squad/club';
 import type { Schools } from '@core/squad/schools';
 import type { Conditions, Flag, NextDay, NextStep, Presence } from '@core/trackside/events';
 import type { Verdict } from '@core/trackside/verdict';
@@ -25,6 +26,7 @@ export const squad = sqliteTable('squad', {
   guides: text({ mode: 'json' }).$type<VolumeGuides>(),
   heat: text({ mode: 'json' }).$type<HeatLimits>(),
   schools: text({ mode: 'json' }).$type<Schools>(),
+  club: text({ mode: 'json' }).$type<Club>(),
 });
 
 /** Training groups, by their place in the list. */
@@ -54,6 +56,7 @@ export const athletes = sqliteTable('athletes', {
   bornYear: integer('born_year'),
   leaning: text().$type<Leaning>(),
   runningSince: text('running_since'),
+  weeklyKm: real('weekly_km'),
   groupId: text('group_id').references(() => groups.id, { onDelete: 'set null' }),
   notes: text(),
   goal: text({ mode: 'json' }).$type<Goal>(),
@@ -238,6 +241,8 @@ export const runResults = sqliteTable(
     late: integer().notNull().default(0),
     startedAtMs: integer('started_at_ms'),
     endedAtMs: integer('ended_at_ms'),
+    /** Of those who were there, on average. */
+    minutes: real(),
     /** What it is made of, and the same without the counts, by which sessions of a kind are found. */
     kinds: text({ mode: 'json' }).$type<KindCount[]>().notNull().default([]),
     kindsKey: text('kinds_key').notNull().default(''),

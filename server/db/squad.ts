@@ -25,6 +25,7 @@ export function readSquad(db: Db): SquadSettings {
     ...(stored?.guides ? { guides: stored.guides } : {}),
     ...(stored?.heat ? { heat: stored.heat } : {}),
     ...(stored?.schools ? { schools: stored.schools } : {}),
+    ...(stored?.club ? { club: stored.club } : {}),
   };
 }
 
@@ -148,6 +149,7 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     bornYear: input.bornYear ?? null,
     leaning: input.leaning ?? null,
     runningSince: input.runningSince ?? null,
+    weeklyKm: input.weeklyKm ?? null,
     groupId: input.groupId ?? null,
     notes: input.notes ?? null,
     chip: input.chip ?? null,
@@ -168,13 +170,14 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
   putMarks(tx, list);
 }
 
-function putSettings(tx: Tx, { paceBookId, guides, heat, schools }: SquadChange): void {
-  if ([paceBookId, guides, heat, schools].every((one) => one === undefined)) return;
+function putSettings(tx: Tx, { paceBookId, guides, heat, schools, club }: SquadChange): void {
+  if ([paceBookId, guides, heat, schools, club].every((one) => one === undefined)) return;
   const set = {
     ...(paceBookId === undefined ? {} : { paceBookId }),
     ...(guides === undefined ? {} : { guides }),
     ...(heat === undefined ? {} : { heat }),
     ...(schools === undefined ? {} : { schools }),
+    ...(club === undefined ? {} : { club }),
   };
   tx.insert(squad)
     .values({ id: SQUAD_ID, paceBookId: curveBook.id, ...set })

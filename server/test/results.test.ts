@@ -1,23 +1,18 @@
 import fs from 'node:fs';
-import path from 'node:path';
-import Database from 'better-sqlite3';
-import { drizzle } from 'drizzle-orm/better-sqlite3';
-import { migrate } from 'drizzle-orm/better-sqlite3/migrator';
 import { eq } from 'drizzle-orm';
 import { ulid } from 'ulid';
 import { RESULTS_VERSION, resultsOf } from '@core/review/results';
 import type { Happening, RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { replay } from '@core/trackside/replay';
-import { databaseFile } from '../db/dataFolder';
-import { APPLICATION_ID } from '../db/inspect';
 import { eraseAthlete, finishErasures } from '../db/erase';
 import { openDatabase } from '../db/open';
 import { pendingRunIds, rebuild, rebuildPending } from '../db/results';
 import { addEvents } from '../db/runs';
 import { athleteResults, erasedAthletes, repResults, runEvents, runResults, runs } from '../db/schema';
 import { planFor } from './madeUpPlan';
-import { startTestServer, tempFolder, type TestServer } from './testServer';
+import { dataBefore } from './dataBefore';
+import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
 const [ada, bo, phone] = [ulid(), ulid(), ulid()];
@@ -148,17 +143,7 @@ test('of an earlier version of the app they are made in slices: meanwhile the li
 });
 
 test('a data folder of the version before is brought up to this one: its results are there once they are made, its marks have ids', async () => {
-  const folder = tempFolder();
-  const from = path.join(__dirname, '../db/migrations');
-  const before = path.join(folder, 'migrations');
-  const journal = JSON.parse(fs.readFileSync(path.join(from, 'meta/_journal.json'), 'utf8')) as {
-    entries: { tag: string }[];
-  };
-  const entries = journal.entries.filter(({ tag }) => tag < '0011');
-  fs.cpSync(from, before, { recursive: true });
-  fs.writeFileSync(path.join(before, 'meta/_journal.json'), JSON.stringify({ ...journal, entries }));
-  const client = new Database(databaseFile(folder));
-  migrate(drizzle(client), { migrationsFolder: before });
+  const { folder, client } = dataBefore('0011');
   const plan = planForTwo();
   const events = eventsFor(plan.id);
   client
@@ -176,8 +161,6 @@ test('a data folder of the version before is brought up to this one: its results
         "INSERT INTO marks (athlete_id, distance_m, time_s, date, kind) VALUES (?, 5000, ?, '2026-10-01', 'race')",
       )
       .run(ada, timeS);
-  client.pragma(`application_id = ${APPLICATION_ID.club}`);
-  client.pragma(`user_version = ${entries.length}`);
   client.close();
 
   const db = openDatabase(folder);

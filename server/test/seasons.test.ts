@@ -1,3 +1,4 @@
+import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { SessionInput } from '@core/formats/schemas';
 import { changeSeason } from '@core/season/changes';
@@ -6,6 +7,10 @@ import type { SeasonPlan, StoredSeason } from '@core/season/season';
 import { seasonFrom } from '@core/season/seasonFrom';
 import { seasonTemplates, type SeasonTemplate } from '@core/season/templates';
 import { daysAfter } from '@core/units/dayNumber';
+import { openDatabase } from '../db/open';
+import { listSeasons } from '../db/seasons';
+import { readSquad } from '../db/squad';
+import { dataBefore } from './dataBefore';
 import { startTestServer, type TestServer } from './testServer';
 
 const MONDAY = '2027-01-04';
@@ -149,6 +154,7 @@ test('erasing an athlete takes them out of every season, also a removed one; unt
     ...PLAN,
     races: [{ ...RACE, entries: [{ athleteId, distanceM: 5000, goalS: 1000 }] }],
     exceptions: [{ id: 'e1', athleteId, kind: 'ill', from: MONDAY, to: daysAfter(MONDAY, 3) }],
+    done: [{ date: MONDAY, amount: { unit: 'min', amount: 40 }, notIds: [athleteId] }],
   };
   const removed = ulid();
   await put(named, 0);
@@ -161,6 +167,7 @@ test('erasing an athlete takes them out of every season, also a removed one; unt
         name: PLAN.name,
         exceptions: [{ kind: 'ill', from: MONDAY, to: daysAfter(MONDAY, 3) }],
         races: [{ name: 'Harbour meeting', distanceM: 5000, goalS: 1000 }],
+        notRun: [MONDAY],
       },
       { name: PLAN.name },
     ],
@@ -168,6 +175,27 @@ test('erasing an athlete takes them out of every season, also a removed one; unt
   await server.call('POST', `/api/athletes/${athleteId}/erase`);
   await server.call('POST', `/api/seasons/${removed}/restore`);
   expect(JSON.stringify(await list())).not.toContain(athleteId);
+});
+
+test('the hot months of seasons of the version before become the club’s', () => {
+  const { folder, client } = dataBefore('0016');
+  const insert = client.prepare(
+    "INSERT INTO seasons (id, version, plan, actor, created_at_ms, updated_at_ms) VALUES (?, 1, ?, 'coach', 1, ?)",
+  );
+  insert.run('a', JSON.stringify({ ...PLAN, heatMonths: [6] }), 1);
+  insert.run('b', JSON.stringify({ ...PLAN, heatMonths: [7, 8] }), 2);
+  insert.run('c', JSON.stringify(PLAN), 3);
+  client.close();
+  const db = openDatabase(folder);
+  expect(readSquad(db)).toMatchObject({ paceBookId: 'curve', club: { heatMonths: [7, 8] } });
+  expect(listSeasons(db).map(({ season }) => season)).toEqual([PLAN, PLAN, PLAN]);
+  db.$client.close();
+  fs.rmSync(folder, { recursive: true });
+});
+
+test('hot months are the club’s now: an older app that still sends them is understood, and they are left out', async () => {
+  const answer = await put({ ...PLAN, heatMonths: [7] } as SeasonPlan, 0);
+  expect(answer).toEqual({ status: 200, body: { id, version: 1, season: PLAN } });
 });
 
 describe('what is not a season is refused, and nothing is stored', () => {
@@ -184,6 +212,8 @@ describe('what is not a season is refused, and nothing is stored', () => {
     ['a day fixed twice', { fixed: [1, 2].map(() => ({ date: MONDAY, kind: 'easy', because: 'pinned' })) }],
     ['a name too long', { name: long }],
     ['something unknown', { colour: 'green' }],
+    ['a day ticked twice', { done: [1, 2].map(() => ({ date: MONDAY, amount: { unit: 'km', amount: 8 } })) }],
+    ['a run of minus kilometres', { done: [{ date: MONDAY, amount: { unit: 'km', amount: -8 } }] }],
     ['a phase of minus weeks', { phases: [{ phase: 'base', weeks: -1, least: 0, most: 1 }] }],
   ])('%s', async (_, wrong) => {
     const answer = await server.call('PUT', `/api/seasons/${id}`, { season: { ...PLAN, ...wrong }, version: 0 });

@@ -372,6 +372,22 @@ test('the schools of a squad are stored, refused where they make no sense, and t
   expect(await squad()).not.toHaveProperty('schools');
 });
 
+test('where the club is, its weeks and its hot months are stored; a place that is nowhere is refused', async () => {
+  const club = { timeZone: 'Pacific/Auckland', weekStart: 'sunday' as const, heatMonths: [1, 2] };
+  expect((await change({ club })).status).toBe(204);
+  expect(await squad()).toMatchObject({ club });
+  for (const wrong of [{ timeZone: 'Europe/Nowhere' }, { timeZone: '' }, { weekStart: 'friday' }, { heatMonths: [13] }])
+    expect(await change({ club: { ...club, ...wrong } as typeof club })).toMatchObject({ status: 400 });
+  expect(await change({ club: { timeZone: 'Europe/Nowhere' } })).toMatchObject({
+    body: { error: { field: 'club.timeZone', message: 'There is no time zone of this name.' } },
+  });
+  expect(await squad()).toMatchObject({ club });
+  const before = await squad();
+  const { club: _club, ...plain } = before;
+  await change(inverseOf({ club }, { settings: plain, athletes: [] }));
+  expect(await squad()).not.toHaveProperty('club');
+});
+
 describe('marks', () => {
   const marksOf = async (id: string) => (await athletes()).find((athlete) => athlete.id === id)?.marks ?? [];
   const { id: _id, ...unnamed } = { id: '', ...race };

@@ -1,8 +1,8 @@
-import { format } from 'date-fns/format';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { startNote } from '@core/planning/dayCautions';
 import { troubleText, usePutSessionMutation } from '../../store/api';
+import { clubNow } from '../../ui/days';
 import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
@@ -20,11 +20,7 @@ export function WhenAndWhere({ planning }: { planning: Planning }) {
     const sent = await put({ ...session, ...part });
     if (sent.error) notice({ text: troubleText(sent.error) });
   };
-  const now = new Date();
-  const note = startNote(session.date, session.startTime, {
-    date: format(now, 'yyyy-MM-dd'),
-    time: format(now, 'HH:mm'),
-  });
+  const note = startNote(session.date, session.startTime, clubNow());
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' }}>

@@ -11,6 +11,7 @@ import { targetsFor } from '@core/targets/targetsFor';
 import { shareOfLimit } from '@core/targets/totals';
 import { speedOfEntry } from '@core/paces/paceBook';
 import { formatTime } from '@core/units/time';
+import { athleteWithKm, useKmSource } from '../../data/useKmSource';
 import { pacesOf, type SquadView } from '../../squad/useSquad';
 import type { PaceBookView } from '../build/PacePanel';
 import { useVenue } from '../look/LapView';
@@ -20,6 +21,7 @@ import { endsOf, spanOf, viewSession } from '../sessionView';
 export function useLook(session: Session | undefined, squad: SquadView, date: string, chosen: Intent | undefined) {
   const venue = useVenue();
   const [whoseId, setWhoseId] = useState<string>();
+  const km = useKmSource();
   const people = useMemo(
     () =>
       squad.athletes.map((athlete) => ({ id: athlete.id, name: athlete.name, paces: pacesOf(athlete, squad, date) })),
@@ -40,7 +42,7 @@ export function useLook(session: Session | undefined, squad: SquadView, date: st
     const entrants = squad.athletes.map((athlete) => {
       const { curve, ...paces } = pacesOf(athlete, squad, date);
       const legs = targetsFor(settled, { curve, ...paces, venue });
-      return { athlete, legs, shareOfLimit: curve && shareOfLimit(curve, legs) };
+      return { athlete: athleteWithKm(athlete, squad, km), legs, shareOfLimit: curve && shareOfLimit(curve, legs) };
     });
     const guides = squad.settings.guides ?? SHIPPED_GUIDES;
     const trial = trialCaution(settled, squad.athletes, date);
@@ -48,7 +50,7 @@ export function useLook(session: Session | undefined, squad: SquadView, date: st
       ...sessionCautions({ session: settled, intent, entrants, guides, date, paceBook }),
       ...(trial === undefined ? [] : [trial]),
     ];
-  }, [settled, squad, date, intent, venue, paceBook]);
+  }, [settled, squad, km, date, intent, venue, paceBook]);
   const book = useMemo(
     (): PaceBookView => ({
       names: squad.paceNames,

@@ -234,6 +234,11 @@ function personIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrder
     bornYear: bornYearIn(reader, options),
     leaning: reader.choice<Leaning>('leaning', LEANINGS),
     runningSince: weeks === undefined ? undefined : sinceWeeks(weeks, options.today),
+    weeklyKm: reader.read('weeklyKm', (text) =>
+      /^\d{1,3}([.,]\d)?( ?km)?$/i.test(text)
+        ? { value: Number.parseFloat(text.replace(',', '.')) }
+        : { message: `“${text}” is not a number of kilometres.` },
+    ),
     status: reader.choice<Status>('status', STATUSES, STATUS_WORDS),
     notes: reader.text('notes')?.slice(0, 2000),
     chip: reader.read('chip', (text) => (CHIP.pattern.test(text) ? { value: text } : { message: CHIP.says })),

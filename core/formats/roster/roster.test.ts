@@ -232,6 +232,7 @@ describe('people', () => {
     ['Name,5k\n,18:30', undefined, /There is no name/],
     ['Name,Born\nAda,2031', 'Born', /not a year of birth/],
     ['Name,Weeks\nAda,many', 'Weeks', /not a number of weeks/],
+    ['Name,Km a week\nAda,lots', 'Km a week', /not a number of kilometres/],
     ['Name,Chip\nAda,number 7', 'Chip', /letters, figures/],
     ['Name,Status\nAda,lazy', 'Status', /“lazy” is none of training/],
     ['Name,Distance,Time\nAda,5k,', undefined, /a distance but no time/],
@@ -286,6 +287,7 @@ const ada: SquadMember = {
   bornYear: 2007,
   leaning: '800-1500',
   runningSince: '2026-10-04',
+  weeklyKm: 32.5,
   goal: { distanceM: 1609.344, timeS: 299.5, date: '2027-05-01', race: '+final' },
   marks: [
     { distanceM: 5000, timeS: 1000.25, date: '2026-10-12', kind: 'race', note: 'windy, "gusts"' },

@@ -1,0 +1,44 @@
+import { useMemo } from 'react';
+import { kmAWeek, withKmAWeek, type KmAWeek, type KmSource } from '@core/season/kmAWeek';
+import { speedOfEntry } from '@core/paces/paceBook';
+import type { SquadMember } from '@core/squad/athlete';
+import { pacesOf, type SquadView } from '../squad/useSquad';
+import { useRunsQuery, type ListedRun } from '../store/api';
+import { today } from '../ui/days';
+import { useSeasons } from './useSeasons';
+
+const NO_RUNS: readonly ListedRun[] = [];
+
+/** Minutes that sessions came to, by the sessions' ids; those that were begun and not set aside. */
+export const ranMinutesIn = (runs: readonly ListedRun[]): ReadonlyMap<string, number | undefined> =>
+  new Map(
+    runs.flatMap(({ sessionId, summary, isSetAside }) =>
+      summary?.startedAtMs === undefined || isSetAside ? [] : [[sessionId, summary.minutes] as const],
+    ),
+  );
+
+/** What kilometres a week are worked out from: the seasons with what was ticked, and the sessions that were run. */
+export function useKmSource(): KmSource {
+  const { seasons } = useSeasons();
+  const { data: runs = NO_RUNS } = useRunsQuery();
+  const now = today();
+  return useMemo(() => ({ seasons: seasons ?? [], ranMinutes: ranMinutesIn(runs), today: now }), [seasons, runs, now]);
+}
+
+/** Minutes go into kilometres by their own easy running. */
+function sourceFor(athlete: SquadMember, squad: SquadView, source: KmSource): KmSource {
+  const minPerKm = (): number | undefined => {
+    const { curve, paceBook } = pacesOf(athlete, squad, source.today);
+    const easyMps = curve && speedOfEntry(paceBook, 'easy', curve);
+    return easyMps === undefined ? undefined : 1000 / 60 / easyMps;
+  };
+  return { ...source, minPerKm };
+}
+
+/** Kilometres a week of an athlete, ticked or told. */
+export const kmOfAthlete = (athlete: SquadMember, squad: SquadView, source: KmSource): KmAWeek | undefined =>
+  kmAWeek(athlete, sourceFor(athlete, squad, source));
+
+/** An athlete with their kilometres a week as they were ticked, where enough was. */
+export const athleteWithKm = (athlete: SquadMember, squad: SquadView, source: KmSource): SquadMember =>
+  withKmAWeek(athlete, sourceFor(athlete, squad, source));

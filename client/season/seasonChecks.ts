@@ -1,0 +1,63 @@
+import { checkSeason, type SeasonCheck } from '@core/season/checks';
+import { phasesOf } from '@core/season/phases';
+import type { SeasonPlan } from '@core/season/season';
+import { isSeasonFor } from '@core/season/kmAWeek';
+import { INTENT_FACTS } from '@core/session/intent';
+import type { SquadMember } from '@core/squad/athlete';
+import { athleteWithKm } from '../data/useKmSource';
+import type { LaidSeason } from '../data/useSeasons';
+import type { SeasonData } from './useSeasonData';
+
+/** The athletes of a season's groups. */
+export const athletesIn = ({ season }: Pick<LaidSeason, 'season'>, athletes: readonly SquadMember[]): SquadMember[] =>
+  athletes.filter((athlete) => isSeasonFor(season, athlete));
+
+/** Sessions from today on that no season has on a day of its own. */
+function ownSessions({ seasons, sessions, today }: SeasonData) {
+  const inSeason = new Set(seasons.flatMap(({ season }) => season.fixed.flatMap(({ sessionId }) => sessionId ?? [])));
+  return sessions.flatMap(({ id, date, title, intent }) =>
+    date < today || inSeason.has(id)
+      ? []
+      : [{ id, date, title, isHard: intent === undefined || INTENT_FACTS[intent].isHard }],
+  );
+}
+
+function worked(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
+  const { athletes, sessions, library, isLibraryHere, today, squad, km } = data;
+  const { season, weeks } = laid;
+  const books = new Set(library.sessions.map(({ id }) => id));
+  const progressions = new Set(library.progressions.map(({ id }) => id));
+  const goneThreadIds = season.threads.flatMap(({ id, bookId, progressionId }) => {
+    const isGone =
+      (bookId !== undefined && !books.has(bookId)) || (progressionId !== undefined && !progressions.has(progressionId));
+    return isGone && isLibraryHere ? [id] : [];
+  });
+  const planned = sessions.flatMap(({ date, plan }) => {
+    const athleteIds = Object.entries(plan?.taking ?? {}).flatMap(([id, takes]) => (takes ? [id] : []));
+    return date >= today && athleteIds.length > 0 ? [{ date, athleteIds }] : [];
+  });
+  const own = athletesIn(laid, athletes).map((athlete) => athleteWithKm(athlete, squad, km));
+  const { heatMonths = [] } = squad.settings.club ?? {};
+  return checkSeason(season, weeks, {
+    athletes: own,
+    goneThreadIds,
+    planned,
+    ownSessions: ownSessions(data),
+    heatMonths,
+  }).filter(({ code, date }) => date >= today || code === 'rhythm-too-tight');
+}
+
+/** Worked out once for as long as what is known is the same: the list of what to do and the ladder both show them. */
+const known = new WeakMap<SeasonData, Map<SeasonPlan, SeasonCheck[]>>();
+
+/** What to look at again from today on. */
+export function checksOf(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
+  const checks = known.get(data) ?? new Map<SeasonPlan, SeasonCheck[]>();
+  known.set(data, checks);
+  const found = checks.get(laid.season) ?? worked(laid, data);
+  checks.set(laid.season, found);
+  return found;
+}
+
+/** What phases have no room for. */
+export const leftOutOf = ({ season }: LaidSeason): string[] => phasesOf(season).leftOut.map(({ says }) => says);

@@ -1,0 +1,90 @@
+/** How many kilometres an athlete runs in a week: by what was ticked in the seasons, or as they told. */
+import type { SquadMember } from '../squad/athlete';
+import { daysAfter } from '../units/dayNumber';
+import { exceptionOn } from './exceptions';
+import { dayMinutes, MIN_PER_KM } from './load';
+import { daysOf, type DayDone, type SeasonDay, type SeasonPlan, type SeasonWeek } from './season';
+
+/** The last four weeks say what is usual. */
+const LOOKED_AT_DAYS = 28;
+/** Where less than half of the days are ticked, the rest cannot be told from them. */
+const MOST_TICKED = 0.5;
+/** With fewer days to go by, nothing is said. */
+const FEWEST_DAYS = 5;
+
+export type KmAWeek = { km: number; from: 'ticked' | 'told' };
+
+type LaidOut = { season: SeasonPlan; weeks: readonly SeasonWeek[] };
+
+/** What else it takes. `minPerKm` is asked for only where minutes were ticked: their easy running, minutes a kilometre. */
+export type KmSource = {
+  seasons: readonly LaidOut[];
+  /** Sessions that were run, and how many minutes they came to, where that is known. */
+  ranMinutes: ReadonlyMap<string, number | undefined>;
+  today: string;
+  minPerKm?: () => number | undefined;
+};
+
+/** Whether a season is for an athlete. */
+export const isSeasonFor = (
+  { groupIds }: Pick<SeasonPlan, 'groupIds'>,
+  { groupId }: Pick<SquadMember, 'groupId'>,
+): boolean => !groupIds || (groupId !== undefined && groupIds.includes(groupId));
+
+const isToRun = ({ kind, missed }: SeasonDay) =>
+  !missed && (kind === 'easy' || kind === 'strides' || kind === 'long' || kind === 'hard');
+
+/** Kilometres of one day; undefined where nothing says that it was run. */
+function kmOf(
+  day: SeasonDay,
+  done: DayDone | undefined,
+  athleteId: string,
+  { ranMinutes, minPerKm }: KmSource,
+): number | undefined {
+  if (done) {
+    if (done.notIds?.includes(athleteId)) return 0;
+    const { amount, unit } = done.amount;
+    return unit === 'km' ? amount : amount / (minPerKm?.() ?? MIN_PER_KM);
+  }
+  if (day.sessionId === undefined || !ranMinutes.has(day.sessionId)) return undefined;
+  return (ranMinutes.get(day.sessionId) ?? dayMinutes(day)) / (minPerKm?.() ?? MIN_PER_KM);
+}
+
+/**
+ * Kilometres a week of an athlete: the mean of the last four weeks where at least half of their days are ticked or were run as a session, else
+ * what they told; undefined where neither is known. About: minutes count as easy running, days away do not count.
+ */
+export function kmAWeek(
+  athlete: Pick<SquadMember, 'id' | 'groupId' | 'weeklyKm'>,
+  source: KmSource,
+): KmAWeek | undefined {
+  const { seasons, today } = source;
+  const from = daysAfter(today, -LOOKED_AT_DAYS);
+  let [days, toRun, ticked, km] = [0, 0, 0, 0];
+  for (const { season, weeks } of seasons) {
+    if (!season.done?.length || !isSeasonFor(season, athlete)) continue;
+    const doneOn = new Map(season.done.map((done) => [done.date, done]));
+    for (const day of daysOf(weeks)) {
+      const { date } = day;
+      if (date < from || date >= today || date < season.firstDay) continue;
+      const found = exceptionOn(season.exceptions, athlete.id, date);
+      if (found && !found.isEasing) continue;
+      days += 1;
+      const ran = kmOf(day, doneOn.get(date), athlete.id, source);
+      if (ran === undefined && !isToRun(day)) continue;
+      toRun += 1;
+      if (ran === undefined) continue;
+      ticked += 1;
+      km += ran;
+    }
+  }
+  if (toRun >= FEWEST_DAYS && ticked / toRun >= MOST_TICKED)
+    return { km: Math.round((km / days) * 7 * 2) / 2, from: 'ticked' };
+  return athlete.weeklyKm === undefined ? undefined : { km: athlete.weeklyKm, from: 'told' };
+}
+
+/** An athlete with the kilometres they run a week, by what was ticked where enough was. */
+export function withKmAWeek<T extends SquadMember>(athlete: T, source: KmSource): T {
+  const found = kmAWeek(athlete, source);
+  return found && found.km !== athlete.weeklyKm ? { ...athlete, weeklyKm: found.km } : athlete;
+}

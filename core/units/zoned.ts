@@ -1,0 +1,46 @@
+/** The calendar and the clock of a place: which day it is there, and what time. */
+
+/** Formatters are dear to make, and asked for on every drawing. */
+const formatters = new Map<string | undefined, Intl.DateTimeFormat>();
+
+function formatterFor(timeZone: string | undefined): Intl.DateTimeFormat {
+  const known = formatters.get(timeZone);
+  if (known) return known;
+  const made = new Intl.DateTimeFormat('en-GB', {
+    calendar: 'gregory',
+    numberingSystem: 'latn',
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+    hour: '2-digit',
+    minute: '2-digit',
+    hourCycle: 'h23',
+    ...(timeZone === undefined ? {} : { timeZone }),
+  });
+  formatters.set(timeZone, made);
+  return made;
+}
+
+/** Whether there is a time zone of this name. */
+export function isTimeZone(name: string): boolean {
+  try {
+    formatterFor(name);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/**
+ * The day (YYYY-MM-DD) and the time (HH:MM) it is at a moment.
+ * @param timeZone as the time zone database names it; that of the machine where left out.
+ * @throws RangeError where there is no such zone.
+ */
+export function zonedAt(atMs: number, timeZone?: string): { date: string; time: string } {
+  const parts = formatterFor(timeZone).formatToParts(atMs);
+  const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((one) => one.type === type)?.value ?? '';
+  return {
+    date: `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`,
+    time: `${part('hour')}:${part('minute')}`,
+  };
+}
