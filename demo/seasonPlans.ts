@@ -1,7 +1,15 @@
 /** The two seasons of the demo, in their ninth week: a B race run, an A race ahead, holidays, somebody away, one thread held back. */
 import { layOutSeason } from '@core/season/layOut';
+import { dayMinutes } from '@core/season/load';
 import { weekStartOf } from '@core/season/phases';
-import { daysOf, type FixedDay, type RaceEntry, type SeasonPlan, type SeasonRace } from '@core/season/season';
+import {
+  daysOf,
+  type DayDone,
+  type FixedDay,
+  type RaceEntry,
+  type SeasonPlan,
+  type SeasonRace,
+} from '@core/season/season';
 import { seasonFrom } from '@core/season/seasonFrom';
 import { seasonTemplates } from '@core/season/templates';
 import type { SquadMember } from '@core/squad/athlete';
@@ -56,6 +64,20 @@ function settled(
     const was = kind === 'hard' || (kind === 'long' && isBeside) ? 'easy' : kind;
     return [{ date, kind: was, because: 'past' }];
   });
+}
+
+/** One day in so many is run by few, and not ticked. */
+const UNTICKED = 6;
+
+/** Days without a session that most of them ran, as the coach has ticked them; yesterday's are still to be. */
+function ticked(season: SeasonPlan, today: string): SeasonPlan {
+  const done = daysOf(layOutSeason(season)).flatMap((day): DayDone[] => {
+    const { date, kind, amount } = day;
+    const isRun = kind === 'easy' || kind === 'strides' || kind === 'long';
+    if (!isRun || date < season.firstDay || date >= daysAfter(today, -1) || dayNumber(date) % UNTICKED === 0) return [];
+    return [{ date, amount: amount ?? { unit: 'min', amount: Math.round(dayMinutes(day) / 5) * 5 } }];
+  });
+  return { ...season, done };
 }
 
 /** The club came from a winter of running: two weeks of base were enough. */
@@ -126,7 +148,7 @@ function fiveAndTen(source: Source, firstDay: string): SeasonPlan {
     decisions: [{ threadId: THREAD, date: daysAfter(today, -22), step: 'repeat' }],
   };
   const threadOf = (title: string) => (title.startsWith(KILOMETRES) ? { threadId: THREAD, step: stepOf(title) } : {});
-  return { ...withThread, fixed: settled(withThread, source, threadOf) };
+  return ticked({ ...withThread, fixed: settled(withThread, source, threadOf) }, today);
 }
 
 function milers(source: Source, firstDay: string): SeasonPlan {
@@ -149,7 +171,7 @@ function milers(source: Source, firstDay: string): SeasonPlan {
     ],
   });
   const plan = { ...season, phases: shortBase(season) };
-  return { ...plan, fixed: settled(plan, source, () => ({})) };
+  return ticked({ ...plan, fixed: settled(plan, source, () => ({})) }, today);
 }
 
 /** Both seasons, the one whose race comes later first. */

@@ -3,6 +3,7 @@ import { parseISO } from 'date-fns/parseISO';
 import { View } from 'react-native';
 import type { SessionMove } from '@core/season/changes';
 import type { SeasonPlan } from '@core/season/season';
+import { SPECIAL_WORDS } from '@core/season/weekText';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
@@ -10,15 +11,8 @@ import type { Proposed } from '../data/useSeasonEdit';
 
 const short = (date: string) => format(parseISO(date), 'EEE d MMM');
 
-const SPECIAL_NAMES = {
-  rehearsal: 'Peak rehearsal',
-  indicator: 'Indicator',
-  trial: 'Trial',
-  sharpener: 'Race week session',
-};
-
 function moveText({ threadId, special, from, to }: SessionMove, { threads }: SeasonPlan): string {
-  const name = special ? SPECIAL_NAMES[special] : (threads.find(({ id }) => id === threadId)?.name ?? 'Hard day');
+  const name = special ? SPECIAL_WORDS[special] : (threads.find(({ id }) => id === threadId)?.name ?? 'Hard day');
   if (to === undefined) return `${name}, ${short(from ?? '')}: falls out`;
   if (from === undefined) return `${name}: new on ${short(to)}`;
   return `${name}: ${short(from)} → ${short(to)}`;

@@ -5,7 +5,7 @@ type Props = { kind: DayKind; width?: number; height?: number; isRun?: boolean; 
 
 /**
  * What a day is for, as a shape: hard a full block, long a low wide block, easy a thin bar, strides a thin bar with three ticks, off nothing,
- * a race a flag. A session that was run has a notch of light in its block.
+ * a race a flag. A session that was run has a notch of light in its block, another day a tick above its bar.
  */
 export function DayMark({ kind, width = 36, height = 28, isRun = false, isPinned = false, color }: Props) {
   const palette = usePalette();
@@ -28,7 +28,18 @@ export function DayMark({ kind, width = 36, height = 28, isRun = false, isPinned
       {(kind === 'easy' || kind === 'strides') && (
         <rect x={width * 0.14} y={height - 7} width={width * 0.72} height={3} rx={1.5} fill={palette.jog} />
       )}
+      {(kind === 'long' || kind === 'easy' || kind === 'strides') && isRun && (
+        <path
+          d={`M${width / 2 - 5} ${middle - 6}l4 4 7-8`}
+          fill="none"
+          stroke={ink}
+          strokeWidth={2.2}
+          strokeLinecap="round"
+          strokeLinejoin="round"
+        />
+      )}
       {kind === 'strides' &&
+        !isRun &&
         [0.3, 0.5, 0.7].map((at) => (
           <line
             key={at}

@@ -3,20 +3,22 @@ import { parseISO } from 'date-fns/parseISO';
 import { View } from 'react-native';
 import { Press } from '../ui/Press';
 import { SPACE, usePalette } from '../ui/theme';
+import { Tick } from '../ui/Tick';
 import { Words } from '../ui/Words';
 import { DayMark } from './DayMark';
 import { awayText } from './TodayCard';
-import { wentText, type DayEntry, type DayView } from './weekView';
+import { canTick, wentText, type DayEntry, type DayView } from './weekView';
 
 type Props = {
   view: DayView;
   today: string;
   groupsOf: (entry: DayEntry) => string | undefined;
   onOpen: (entry: DayEntry, date: string) => void;
+  onTick: (entry: DayEntry, date: string) => void;
 };
 
 /** A day of the week in a line or two: what it is for, or how it went. */
-export function DayRows({ view, today, groupsOf, onOpen }: Props) {
+export function DayRows({ view, today, groupsOf, onOpen, onTick }: Props) {
   const palette = usePalette();
   const { date, entries, away } = view;
   const day = parseISO(date);
@@ -46,36 +48,54 @@ export function DayRows({ view, today, groupsOf, onOpen }: Props) {
           const about = entry.run ? wentText(entry.run) : entry.about;
           const said = [about, groups].filter((part) => part !== undefined).join(' · ');
           return (
-            <Press
-              key={entry.key}
-              role="button"
-              aria-label={[format(day, 'EEEE d MMMM'), entry.title, said].filter(Boolean).join(', ')}
-              onPress={() => onOpen(entry, date)}
-              style={{
-                flexDirection: 'row',
-                alignItems: 'center',
-                gap: SPACE.s,
-                minHeight: 56,
-                paddingVertical: SPACE.s,
-              }}
-            >
-              <DayMark kind={entry.kind} isRun={entry.run !== undefined} isPinned={entry.day?.pinned === true} />
-              <View style={{ flex: 1, minWidth: 0 }}>
-                <Words as="strong" quiet={isPast && !entry.run}>
-                  {entry.title}
-                </Words>
-                {said !== '' && (
-                  <Words as="small" quiet numberOfLines={2}>
-                    {said}
+            <View key={entry.key} style={{ flexDirection: 'row', alignItems: 'center' }}>
+              <Press
+                role="button"
+                aria-label={[format(day, 'EEEE d MMMM'), entry.title, said].filter(Boolean).join(', ')}
+                onPress={() => onOpen(entry, date)}
+                style={{
+                  flexDirection: 'row',
+                  alignItems: 'center',
+                  gap: SPACE.s,
+                  minHeight: 56,
+                  paddingVertical: SPACE.s,
+                  flex: 1,
+                  minWidth: 0,
+                }}
+              >
+                <DayMark
+                  kind={entry.kind}
+                  isRun={entry.run !== undefined || entry.done !== undefined}
+                  isPinned={entry.day?.pinned === true}
+                />
+                <View style={{ flex: 1, minWidth: 0 }}>
+                  <Words as="strong" quiet={isPast && !entry.run && !entry.done}>
+                    {entry.title}
                   </Words>
-                )}
-                {entry.trouble !== undefined && (
-                  <Words as="small" color={palette.late}>
-                    {entry.trouble}
-                  </Words>
-                )}
-              </View>
-            </Press>
+                  {said !== '' && (
+                    <Words as="small" quiet numberOfLines={2}>
+                      {said}
+                    </Words>
+                  )}
+                  {entry.trouble !== undefined && (
+                    <Words as="small" color={palette.late}>
+                      {entry.trouble}
+                    </Words>
+                  )}
+                </View>
+              </Press>
+              {canTick(entry, date, today) && (
+                <Press
+                  role="checkbox"
+                  aria-checked={entry.done !== undefined}
+                  aria-label={`${format(day, 'EEEE')}, ${entry.title}: run`}
+                  onPress={() => onTick(entry, date)}
+                  style={{ width: 48, height: 48, alignItems: 'center', justifyContent: 'center' }}
+                >
+                  <Tick on={entry.done !== undefined} />
+                </Press>
+              )}
+            </View>
           );
         })}
         {entries.length === 0 && (

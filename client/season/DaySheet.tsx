@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import type { SeasonChange } from '@core/season/changes';
 import { CHOOSABLE_KINDS } from '@core/season/changes';
 import type { DayKind, SeasonDay } from '@core/season/season';
+import type { SquadMember } from '@core/squad/athlete';
 import type { LaidSeason } from '../data/useSeasons';
 import { today } from '../ui/days';
 import { ModalSheet } from '../ui/ModalSheet';
@@ -18,6 +19,8 @@ import { TextField } from '../ui/TextField';
 import { WhenField } from '../ui/WhenField';
 import { Words } from '../ui/Words';
 import { ChangeAsked } from './ChangeAsked';
+import { DayDone } from './DayDone';
+import { athletesIn } from './seasonChecks';
 import { KIND_CHOICES } from './seasonWords';
 import { useOpenDay } from './useOpenDay';
 import { useSeasonEdit } from '../data/useSeasonEdit';
@@ -45,10 +48,16 @@ function Missed({ date, change }: { date: string; change: (change: SeasonChange,
   );
 }
 
-type Props = { entry: DayEntry; date: string; laid: LaidSeason; close: () => void };
+type Props = {
+  entry: DayEntry;
+  date: string;
+  laid: LaidSeason;
+  athletes: readonly SquadMember[];
+  close: () => void;
+};
 
 /** One day of a season: what is run, and everything a coach can change about it. */
-export function DaySheet({ entry, date, laid, close }: Props) {
+export function DaySheet({ entry, date, laid, athletes, close }: Props) {
   const { season } = laid;
   const day: SeasonDay = entry.day ?? { date, kind: entry.kind };
   const edit = useSeasonEdit(laid);
@@ -68,7 +77,7 @@ export function DaySheet({ entry, date, laid, close }: Props) {
         <Words as="heading" level={3}>
           {entry.title}
         </Words>
-        {run ? <Words>{wentText(run)}</Words> : about !== undefined && <Words>{about}</Words>}
+        {run ? <Words>{wentText(run)}</Words> : about !== undefined && !entry.done && <Words>{about}</Words>}
         {trouble !== undefined && <Words>{trouble}</Words>}
         {day.because === 'pinned' && <Words quiet>Pinned: it stays here when the rest is laid out again.</Words>}
         {day.missed && <Words quiet>It was not run.</Words>}
@@ -97,7 +106,19 @@ export function DaySheet({ entry, date, laid, close }: Props) {
         <ChangeAsked proposed={edit.proposed} season={season} take={edit.take} leave={edit.leave} />
       ) : (
         <>
-          {isPast && entry.kind === 'hard' && !isRun && !day.missed && <Missed date={date} change={change} />}
+          {date <= today() && !isRun && !['race', 'off', 'free'].includes(day.kind) && !day.missed && (
+            <DayDone
+              key={JSON.stringify(entry.done)}
+              day={day}
+              done={entry.done}
+              season={season}
+              athletes={athletesIn(laid, athletes)}
+              change={change}
+            />
+          )}
+          {isPast && entry.kind === 'hard' && !isRun && !entry.done && !day.missed && (
+            <Missed date={date} change={change} />
+          )}
           {!isRun && entry.kind !== 'race' && (
             <View role="radiogroup" aria-label="What the day is for" style={{ gap: 0 }}>
               <Words as="strong">What the day is for</Words>

@@ -1,19 +1,17 @@
 import type { Href } from 'expo-router';
-import { racesToEnter, withStaleMarks } from '@core/season/due';
+import { racesToEnter, threadsToDecide, withStaleMarks } from '@core/season/due';
 import type { SquadMember } from '@core/squad/athlete';
 import { daysBetween } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
-import type { ListedRun } from '../store/api';
 import { dayInText } from '../ui/days';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
+import type { SeasonData } from './useSeasonData';
 import { wentText } from './weekView';
 
 type Props = {
   seasons: readonly LaidSeason[];
-  athletes: readonly SquadMember[];
-  runs: readonly ListedRun[];
-  today: string;
+  data: SeasonData;
   /** Checks to look at, by season. */
   checks: readonly { id: string; name: string; count: number }[];
 };
@@ -31,7 +29,8 @@ function names(athletes: readonly SquadMember[]): string {
 }
 
 /** What is to be read, entered and looked at. */
-export function DueList({ seasons, athletes, runs, today, checks }: Props) {
+export function DueList({ seasons, data, checks }: Props) {
+  const { athletes, runs, today, km } = data;
   const stale = withStaleMarks(athletes, today);
   const due: Due[] = [
     ...runs
@@ -52,6 +51,21 @@ export function DueList({ seasons, athletes, runs, today, checks }: Props) {
         title: `Enter the times of ${race.name}`,
         about: dayInText(race.date),
       })),
+    ),
+    ...seasons.flatMap(({ season, weeks }) =>
+      threadsToDecide(season, weeks, km.ranMinutes, today).flatMap(({ thread, ran, next }): Due[] => {
+        const run = runs.find(({ sessionId, isSetAside }) => sessionId === ran.sessionId && !isSetAside);
+        return run
+          ? [
+              {
+                key: `thread ${thread.id} ${run.id}`,
+                href: `/results/${run.id}/next` as const,
+                title: `What comes next: ${thread.name}?`,
+                about: `Run ${dayInText(ran.date)}, its next turn is ${dayInText(next)}`,
+              },
+            ]
+          : [];
+      }),
     ),
     ...(stale.length > 0
       ? [

@@ -2,7 +2,7 @@ import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { weekMinutes } from '@core/season/load';
+import { ranInWeek, weekMinutes } from '@core/season/load';
 import type { SeasonDay, SeasonWeek } from '@core/season/season';
 import type { LaidSeason } from '../data/useSeasons';
 import { DragArea } from '../ui/DragArea';
@@ -14,24 +14,26 @@ import { DayMark } from './DayMark';
 import { CELL, cellFor, dayLong, dayName, shortName } from './LadderCell';
 
 const SPINE_PX = 62;
-const LOAD_PX = 56;
+const LOAD_PX = { phone: 56, wide: 76 };
 
-/** Planned minutes of the week, against the longest week. */
-function Load({ week, most }: { week: SeasonWeek; most: number }) {
+const hours = (minutes: number) => (minutes / 60).toFixed(1);
+
+/** Minutes of the week as planned, and under them what was run, against the longest week. */
+function Load({ week, most, ran, widthPx }: { week: SeasonWeek; most: number; ran: number; widthPx: number }) {
   const palette = usePalette();
   const minutes = weekMinutes(week);
+  const width = (of: number) => Math.min(1, of / Math.max(1, most)) * (widthPx - 4) || 2;
+  const text = ran > 0 ? `${hours(ran)}/${hours(minutes)} h` : `${hours(minutes)} h`;
   return (
-    <View style={{ width: LOAD_PX, justifyContent: 'center', gap: 2 }}>
-      <View
-        style={{
-          height: 8,
-          borderRadius: 2,
-          width: Math.max(2, (minutes / Math.max(1, most)) * LOAD_PX),
-          backgroundColor: palette.jog,
-        }}
-      />
-      <Words as="label" quiet>
-        {`${(minutes / 60).toFixed(1)} h`}
+    <View
+      role="img"
+      aria-label={`Planned ${hours(minutes)} hours${ran > 0 ? `, run ${hours(ran)}` : ''}`}
+      style={{ width: widthPx, paddingLeft: 4, justifyContent: 'center', gap: 2 }}
+    >
+      <View style={{ height: ran > 0 ? 5 : 8, borderRadius: 2, width: width(minutes), backgroundColor: palette.jog }} />
+      {ran > 0 && <View style={{ height: 5, borderRadius: 2, width: width(ran), backgroundColor: palette.ink }} />}
+      <Words as="label" quiet style={{ lineHeight: 13 }}>
+        {text}
       </Words>
     </View>
   );
@@ -41,6 +43,8 @@ type Props = {
   laid: LaidSeason;
   today: string;
   runDates: ReadonlySet<string>;
+  /** Minutes of sessions that were run, by their ids. */
+  ranMinutes: ReadonlyMap<string, number | undefined>;
   /** Titles of written sessions, by their ids. */
   titles: ReadonlyMap<string, string>;
   onOpen: (date: string) => void;
@@ -51,13 +55,15 @@ type Props = {
  * The season as a ladder: weeks are rungs, from the last race at the top down to the first week; the spine carries the phases. A hard day or a
  * long run is dragged onto another day, and the two change places.
  */
-export function Ladder({ laid, today, runDates, titles, onOpen, onSwap }: Props) {
+export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSwap }: Props) {
   const palette = usePalette();
   const wide = useWide();
   const { season, weeks } = laid;
+  const loadPx = wide ? LOAD_PX.wide : LOAD_PX.phone;
   const [dragged, setDragged] = useState<string>();
   const rungs = useMemo(() => [...weeks].reverse(), [weeks]);
   const most = useMemo(() => Math.max(...weeks.map(weekMinutes)), [weeks]);
+  const doneDates = useMemo(() => new Set(season.done?.map(({ date }) => date)), [season.done]);
   const days = useMemo(
     () => new Map(weeks.flatMap((week) => week.days.map((day) => [day.date, day] as const))),
     [weeks],
@@ -65,12 +71,12 @@ export function Ladder({ laid, today, runDates, titles, onOpen, onSwap }: Props)
   const lifted = dragged === undefined ? undefined : days.get(dragged);
   const cellOf = (day: SeasonDay) => {
     const isPast = day.date < today;
-    const isRun = runDates.has(day.date) && day.kind === 'hard';
+    const isRun = (runDates.has(day.date) && day.kind === 'hard') || doneDates.has(day.date);
     const Cell = cellFor({ day, isPast, isRun });
     return (
       <Cell
         day={day}
-        label={dayName(day, season)}
+        label={`${dayName(day, season)}${isRun ? ', run' : ''}`}
         isToday={day.date === today}
         isPast={isPast}
         isRun={isRun}
@@ -122,7 +128,7 @@ export function Ladder({ laid, today, runDates, titles, onOpen, onSwap }: Props)
               {format(parseISO(date), 'EEEEE')}
             </Words>
           ))}
-          <View style={{ width: LOAD_PX }} />
+          <View style={{ width: loadPx }} />
         </View>
         {rungs.map((week, i) => {
           const isTop = rungs[i - 1]?.phase !== week.phase;
@@ -153,7 +159,7 @@ export function Ladder({ laid, today, runDates, titles, onOpen, onSwap }: Props)
                   {day.date >= season.firstDay && cellOf(day)}
                 </View>
               ))}
-              <Load week={week} most={most} />
+              <Load week={week} most={most} widthPx={loadPx} ran={ranInWeek(week, { done: season.done, ranMinutes })} />
             </View>
           );
         })}

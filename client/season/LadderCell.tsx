@@ -3,7 +3,7 @@ import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { memo, useCallback, useMemo, type ComponentProps, type KeyboardEventHandler, type Ref } from 'react';
 import type { SeasonDay, SeasonPlan } from '@core/season/season';
-import { amountText, DAY_WORDS } from '@core/season/weekText';
+import { amountText, DAY_WORDS, SPECIAL_WORDS } from '@core/season/weekText';
 import { usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { DayMark } from './DayMark';
@@ -26,8 +26,6 @@ export function dayName(day: SeasonDay, { threads, races }: SeasonPlan): string 
   return `${dayLong(day.date)}, ${what}${day.pinned ? ', pinned' : ''}`;
 }
 
-const SPECIAL_NAMES = { rehearsal: 'Rehearsal', indicator: 'Indicator', trial: 'Trial', sharpener: 'Race week' };
-
 /** What is under a block: its thread, how long the long run is, which race. */
 export function shortName(
   { kind, date, thread, special, amount, sessionId }: SeasonDay,
@@ -38,7 +36,7 @@ export function shortName(
   if (kind === 'long') return amount && amountText(amount);
   if (kind !== 'hard') return undefined;
   const written = sessionId === undefined ? undefined : titles.get(sessionId);
-  return written ?? (special ? SPECIAL_NAMES[special] : threads.find(({ id }) => id === thread?.id)?.name);
+  return written ?? (special ? SPECIAL_WORDS[special] : threads.find(({ id }) => id === thread?.id)?.name);
 }
 
 type CellProps = {

@@ -14,6 +14,7 @@ import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
+import { TwoColumns } from '../ui/TwoColumns';
 import { Words } from '../ui/Words';
 import { ChangeAsked } from './ChangeAsked';
 import { RaceEntries } from './RaceEntries';
@@ -40,58 +41,75 @@ function Race({ race, laid, squad }: { race: SeasonRace; laid: LaidSeason; squad
       backLabel="Back to the season"
     >
       {edit.proposed && <ChangeAsked proposed={edit.proposed} season={season} take={edit.take} leave={edit.leave} />}
-      {isChanging ? (
-        <RaceForm
-          race={race}
-          save={(next) => {
-            setChanging(false);
-            edit.change({ kind: 'putRace', race: next }, `${next.name} is changed.`);
-          }}
-          cancel={() => setChanging(false)}
-        />
-      ) : (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          <PrimaryButton icon="flag" onPress={() => setChanging(true)}>
-            Move or change it
-          </PrimaryButton>
-          <PrimaryButton
-            icon="remove"
-            onPress={() =>
-              void edit.apply({ kind: 'removeRace', raceId: race.id }, `${race.name} is taken out.`).then((isDone) => {
-                if (isDone) router.replace(`/season/${laid.id}`);
-              })
-            }
-          >
-            Take it out
-          </PrimaryButton>
-        </View>
-      )}
-      {race.startTime !== undefined && (
-        <View style={{ gap: SPACE.xs }}>
-          <Words as="heading" level={2}>
-            {isSecond ? 'Second warm-up' : 'Warm-up'}
-          </Words>
-          {warmUpFor(race.startTime, isSecond).map(({ at, what }) => (
-            <View key={at} style={{ flexDirection: 'row', gap: SPACE.m }}>
-              <Words as="strong" style={{ width: 56 }}>
-                {at}
-              </Words>
-              <Words style={{ flex: 1 }}>{what}</Words>
-            </View>
-          ))}
-          <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-            <Words as="strong" style={{ width: 56 }}>
-              {race.startTime}
-            </Words>
-            <Words as="strong">the gun</Words>
-          </View>
-        </View>
-      )}
-      <RaceEntries race={race} laid={laid} squad={squad} save={(entries, says) => put({ ...race, entries }, says)} />
-      <Focus race={race} put={(next) => put(next, 'It is on the cards.')} />
-      <Rehearsed
-        season={season}
-        save={(rehearsed) => void edit.apply({ kind: 'set', set: { rehearsed } }, 'It is on the cards.')}
+      <TwoColumns
+        left={
+          <>
+            {isChanging ? (
+              <RaceForm
+                race={race}
+                save={(next) => {
+                  setChanging(false);
+                  edit.change({ kind: 'putRace', race: next }, `${next.name} is changed.`);
+                }}
+                cancel={() => setChanging(false)}
+              />
+            ) : (
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+                <PrimaryButton icon="flag" onPress={() => setChanging(true)}>
+                  Move or change it
+                </PrimaryButton>
+                <PrimaryButton
+                  icon="remove"
+                  onPress={() =>
+                    void edit
+                      .apply({ kind: 'removeRace', raceId: race.id }, `${race.name} is taken out.`)
+                      .then((isDone) => {
+                        if (isDone) router.replace(`/season/${laid.id}`);
+                      })
+                  }
+                >
+                  Take it out
+                </PrimaryButton>
+              </View>
+            )}
+            {race.startTime !== undefined && (
+              <View style={{ gap: SPACE.xs }}>
+                <Words as="heading" level={2}>
+                  {isSecond ? 'Second warm-up' : 'Warm-up'}
+                </Words>
+                {warmUpFor(race.startTime, isSecond).map(({ at, what }) => (
+                  <View key={at} style={{ flexDirection: 'row', gap: SPACE.m }}>
+                    <Words as="strong" style={{ width: 56 }}>
+                      {at}
+                    </Words>
+                    <Words style={{ flex: 1 }}>{what}</Words>
+                  </View>
+                ))}
+                <View style={{ flexDirection: 'row', gap: SPACE.m }}>
+                  <Words as="strong" style={{ width: 56 }}>
+                    {race.startTime}
+                  </Words>
+                  <Words as="strong">the gun</Words>
+                </View>
+              </View>
+            )}
+            <RaceEntries
+              race={race}
+              laid={laid}
+              squad={squad}
+              save={(entries, says) => put({ ...race, entries }, says)}
+            />
+          </>
+        }
+        right={
+          <>
+            <Focus race={race} put={(next) => put(next, 'It is on the cards.')} />
+            <Rehearsed
+              season={season}
+              save={(rehearsed) => void edit.apply({ kind: 'set', set: { rehearsed } }, 'It is on the cards.')}
+            />
+          </>
+        }
       />
     </Page>
   );

@@ -79,13 +79,20 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
         laid={own}
         today={data.today}
         runDates={data.runDates}
+        ranMinutes={data.km.ranMinutes}
         titles={titles}
         onOpen={open}
         onSwap={(from, to) => edit.change({ kind: 'swap', from, to }, 'The days have changed places.')}
       />
       <CheckList season={season} checks={checks} leftOut={leftOut} edit={edit} />
       {openDate !== undefined && entry && (
-        <DaySheet entry={entry} date={openDate} laid={laid} close={() => setOpenDate(undefined)} />
+        <DaySheet
+          entry={entry}
+          date={openDate}
+          laid={laid}
+          athletes={data.athletes}
+          close={() => setOpenDate(undefined)}
+        />
       )}
     </View>
   );

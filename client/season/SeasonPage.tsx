@@ -13,12 +13,15 @@ import { saveFile } from '../ui/saveFile';
 import { Segments } from '../ui/Segments';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
+import { TwoColumns } from '../ui/TwoColumns';
 import { useWide } from '../ui/useWide';
 import { Words } from '../ui/Words';
 import { ChangeAsked } from './ChangeAsked';
 import { PrintedSeason } from './PrintedSeason';
+import { SeasonAbout } from './SeasonAbout';
 import { SeasonAway } from './SeasonAway';
 import { SeasonBody } from './SeasonBody';
+import { SeasonCycles } from './SeasonCycles';
 import { SeasonPhases } from './SeasonPhases';
 import { SeasonRaces } from './SeasonRaces';
 import { SeasonStrip } from './SeasonStrip';
@@ -96,10 +99,16 @@ function Whole({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
     <View style={{ gap: SPACE.xl }}>
       <SeasonRaces laid={laid} edit={edit} />
       <SeasonPhases laid={laid} edit={edit} />
+      <SeasonAbout laid={laid} groups={data.groups} edit={edit} />
       <Out laid={laid} data={data} />
     </View>
   );
-  const threads = <SeasonThreads laid={laid} data={data} edit={edit} />;
+  const threads = (
+    <View style={{ gap: SPACE.xl }}>
+      <SeasonThreads laid={laid} data={data} edit={edit} />
+      <SeasonCycles season={season} edit={edit} />
+    </View>
+  );
   const away = <SeasonAway laid={laid} edit={edit} athletes={athletes} />;
   return (
     <Page
@@ -109,17 +118,22 @@ function Whole({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
       backLabel="Back to this week"
     >
       {wide ? (
-        <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
-          <View style={{ flex: 3, minWidth: 0 }}>
-            <SeasonBody laid={laid} data={data} />
-          </View>
-          <View style={{ flex: 2, minWidth: 0, gap: SPACE.xl }}>
-            {asked}
-            {plan}
-            {away}
-            {threads}
-          </View>
-        </View>
+        <TwoColumns
+          leftShare={1.5}
+          left={
+            <>
+              <SeasonBody laid={laid} data={data} />
+              {threads}
+            </>
+          }
+          right={
+            <>
+              {asked}
+              {plan}
+              {away}
+            </>
+          }
+        />
       ) : (
         <>
           <SeasonStrip laid={laid} today={data.today} label="Phases and races" />

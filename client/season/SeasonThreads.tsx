@@ -1,5 +1,7 @@
-import { useMemo } from 'react';
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { ulid } from 'ulid';
 import { daysOf, type SeasonPlan, type SeasonWeek, type Thread } from '@core/season/season';
 import { sessionOfDay } from '@core/season/threadSession';
 import { mainLine } from '@core/season/weekText';
@@ -8,12 +10,15 @@ import { parseStored } from '@core/session/parseSession';
 import { suggestIntent } from '@core/session/suggestIntent';
 import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';
 import type { LaidSeason } from '../data/useSeasons';
-import { listed } from '@core/units/listed';
 import { dayInText } from '../ui/days';
+import { PrimaryButton } from '../ui/PrimaryButton';
 import { Segments } from '../ui/Segments';
 import { Select } from '../ui/Select';
+import { SmallButton } from '../ui/SmallButton';
+import { TextButton } from '../ui/TextButton';
 import { SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
+import { ThreadForm } from './ThreadForm';
 import { ThreadLine, type Knot } from './ThreadLine';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 import type { SeasonData } from './useSeasonData';
@@ -50,9 +55,9 @@ function intentOf(shorthand: string, paceNames: readonly string[]): Intent {
   return parsed.ok ? suggestIntent(parsed.session) : 'mixed';
 }
 
-type RowProps = { thread: Thread; laid: LaidSeason; data: SeasonData; edit: SeasonEdit };
+type RowProps = { thread: Thread; laid: LaidSeason; data: SeasonData; edit: SeasonEdit; onChange: () => void };
 
-function ThreadRow({ thread, laid, data, edit }: RowProps) {
+function ThreadRow({ thread, laid, data, edit, onChange }: RowProps) {
   const palette = usePalette();
   const { season, weeks } = laid;
   const { today, runDates, library } = data;
@@ -63,11 +68,22 @@ function ThreadRow({ thread, laid, data, edit }: RowProps) {
     const session = sessionOfDay(season, { kind: 'hard', thread: { id: thread.id, step: knot.step } }, library);
     return session?.kind === 'session' ? mainLine(session.shorthand) : (session?.says ?? '');
   };
+  const lastId = last && daysOf(weeks).find(({ date }) => date === last.date)?.sessionId;
+  const lastRun = data.runs.find(
+    ({ sessionId, summary, isSetAside }) => sessionId === lastId && summary?.startedAtMs !== undefined && !isSetAside,
+  );
   const decided = last && decidedAfter(season, thread.id, last.date, next?.date);
   const usual = thread.isByReadiness ? 'repeat' : 'on';
   return (
     <View style={{ gap: SPACE.xs, paddingBottom: SPACE.s, borderBottomWidth: 1, borderBottomColor: palette.line }}>
-      <Words as="strong">{thread.name}</Words>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+        <Words as="strong" style={{ flex: 1 }}>
+          {thread.name}
+        </Words>
+        <SmallButton label={`Change ${thread.name}`} onPress={onChange}>
+          Change
+        </SmallButton>
+      </View>
       <ThreadLine
         knots={knots}
         label={`${thread.name}: ${knots.filter(({ state }) => state === 'run').length} of ${knots.length} turns run`}
@@ -91,6 +107,9 @@ function ThreadRow({ thread, laid, data, edit }: RowProps) {
             }
             minWidth={90}
           />
+          {lastRun && (
+            <TextButton onPress={() => router.push(`/results/${lastRun.id}/next`)}>What the results say</TextButton>
+          )}
         </View>
       )}
     </View>
@@ -98,8 +117,9 @@ function ThreadRow({ thread, laid, data, edit }: RowProps) {
 }
 
 /** The threads of a season with where they stand, what is next, and the coach's word on it. */
-export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread'>) {
+export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread' | 'onChange'>) {
   const { season } = laid;
+  const [open, setOpen] = useState<Thread | 'new'>();
   const { library } = data;
   const inUse = new Set(laid.weeks.flatMap((week) => week.days.flatMap(({ thread }) => thread?.id ?? [])));
   const withTurn = season.threads.filter(({ id }) => inUse.has(id));
@@ -114,6 +134,8 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread'>) {
       .filter(({ id, archived }) => !known.has(id) && !archived)
       .map(({ id, title }) => ({ value: `session ${id}`, text: title })),
   ];
+  const putThread = (thread: Thread, says: string) => void edit.apply({ kind: 'putThread', thread }, says);
+  const changing = open === 'new' ? undefined : open;
   const add = (value: string) => {
     const [kind, id = ''] = value.split(' ');
     const progression = library.progressions.find((one) => one.id === id);
@@ -128,10 +150,7 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread'>) {
       spacingDays: Math.min(100, progression?.everyDays ?? 14),
       ...(kind === 'progression' ? { progressionId: id } : { bookId: id }),
     };
-    void edit.apply(
-      { kind: 'set', set: { threads: [...season.threads, thread] } },
-      `${thread.name} is a thread of the season. Give it a hard day.`,
-    );
+    putThread(thread, `${thread.name} is a thread of the season. Give it a turn below.`);
   };
   return (
     <View role="region" aria-label="Threads" style={{ gap: SPACE.m }}>
@@ -143,14 +162,61 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread'>) {
         step.
       </Words>
       {withTurn.map((thread) => (
-        <ThreadRow key={thread.id} thread={thread} laid={laid} data={data} edit={edit} />
+        <ThreadRow
+          key={thread.id}
+          thread={thread}
+          laid={laid}
+          data={data}
+          edit={edit}
+          onChange={() => setOpen(thread)}
+        />
       ))}
       {idle.length > 0 && (
-        <Words as="small" quiet>
-          {`Without a turn as it is laid out: ${listed(idle.map(({ name }) => name))}.`}
-        </Words>
+        <View style={{ gap: SPACE.xs }}>
+          <Words as="strong">Without a turn as it is laid out</Words>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            {idle.map((thread) => (
+              <SmallButton key={thread.id} label={`Change ${thread.name}`} onPress={() => setOpen(thread)}>
+                {thread.name}
+              </SmallButton>
+            ))}
+          </View>
+        </View>
       )}
       <Select label="A thread from the library" value="" options={options} onChange={add} />
+      <View style={{ flexDirection: 'row' }}>
+        <PrimaryButton icon="plus" onPress={() => setOpen('new')}>
+          Write a new thread
+        </PrimaryButton>
+      </View>
+      {open && (
+        <ThreadForm
+          {...(changing ? { thread: changing } : {})}
+          newId={ulid()}
+          paceNames={data.paceNames}
+          save={(thread) => {
+            setOpen(undefined);
+            putThread(
+              thread,
+              changing
+                ? `${thread.name} is changed.`
+                : `${thread.name} is a thread of the season. Give it a turn below.`,
+            );
+          }}
+          {...(changing
+            ? {
+                remove: () => {
+                  setOpen(undefined);
+                  void edit.apply(
+                    { kind: 'removeThread', threadId: changing.id },
+                    `${changing.name} is out of the season. What was written stays.`,
+                  );
+                },
+              }
+            : {})}
+          close={() => setOpen(undefined)}
+        />
+      )}
     </View>
   );
 }

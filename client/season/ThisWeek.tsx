@@ -29,6 +29,7 @@ import { SeasonStrip } from './SeasonStrip';
 import { groupsText, untilText } from './seasonWords';
 import { TodayCard } from './TodayCard';
 import { checksOf } from './seasonChecks';
+import { useTick } from './useTick';
 import { useSeasonData, type SeasonData } from './useSeasonData';
 import { dayView, weekOf, type DayEntry } from './weekView';
 
@@ -106,6 +107,7 @@ function Week({ data }: { data: SeasonData }) {
   const [from, setFrom] = useState(thisWeek);
   const [chosen, setChosen] = useState(() => seasons.map(({ id }) => id));
   const [opened, setOpened] = useState<{ key: string; date: string }>();
+  const tick = useTick(seasons);
   const swipe = useSwipe((way) => setFrom(daysAfter(from, 7 * way)));
   const shown = useMemo(() => seasons.filter(({ id }) => chosen.includes(id)), [seasons, chosen]);
   const days = useMemo(
@@ -147,7 +149,14 @@ function Week({ data }: { data: SeasonData }) {
           onChange={(next) => setChosen(next.length > 0 ? next : seasons.map(({ id }) => id))}
         />
       )}
-      {todayView && <TodayCard view={todayView} groupsOf={groupsOf} paceNames={data.paceNames} />}
+      {todayView && (
+        <TodayCard
+          view={todayView}
+          groupsOf={groupsOf}
+          paceNames={data.paceNames}
+          onTick={(entry) => void tick(entry, today)}
+        />
+      )}
       <View style={{ gap: SPACE.xs }}>
         <View style={{ flexDirection: 'row', alignItems: 'center' }}>
           <IconButton
@@ -180,11 +189,18 @@ function Week({ data }: { data: SeasonData }) {
         )}
         <View role="list" aria-label="Days">
           {others.map((view) => (
-            <DayRows key={view.date} view={view} today={today} groupsOf={groupsOf} onOpen={open} />
+            <DayRows
+              key={view.date}
+              view={view}
+              today={today}
+              groupsOf={groupsOf}
+              onOpen={open}
+              onTick={(entry, date) => void tick(entry, date)}
+            />
           ))}
         </View>
       </View>
-      <DueList seasons={shown} athletes={data.athletes} runs={data.runs} today={today} checks={checks} />
+      <DueList seasons={shown} data={data} checks={checks} />
       {!wide && <WhereWeAre seasons={shown} today={today} from={from} />}
       <ListPart
         title="Earlier seasons"
@@ -221,7 +237,13 @@ function Week({ data }: { data: SeasonData }) {
         week
       )}
       {opened && openEntry && openLaid && (
-        <DaySheet entry={openEntry} date={opened.date} laid={openLaid} close={() => setOpened(undefined)} />
+        <DaySheet
+          entry={openEntry}
+          date={opened.date}
+          laid={openLaid}
+          athletes={data.athletes}
+          close={() => setOpened(undefined)}
+        />
       )}
     </>
   );
@@ -254,7 +276,8 @@ export function ThisWeek() {
           something moves.
         </Empty>
       )}
-      {data && <Week data={data} />}
+      {/* Another day begins with its own week. */}
+      {data && <Week key={data.today} data={data} />}
     </Page>
   );
 }

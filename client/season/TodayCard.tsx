@@ -11,7 +11,7 @@ import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { DayMark } from './DayMark';
 import { useOpenDay } from './useOpenDay';
-import { wentText, type AwayOn, type DayEntry, type DayView } from './weekView';
+import { canTick, wentText, type AwayOn, type DayEntry, type DayView } from './weekView';
 
 /** The lap sheet of a session as written; nothing where it cannot be read. */
 function Sheet({ shorthand, paceNames }: { shorthand: string; paceNames: readonly string[] }) {
@@ -49,11 +49,13 @@ function Entry({
   view,
   groups,
   paceNames,
+  onTick,
 }: {
   entry: DayEntry;
   view: DayView;
   groups: string | undefined;
   paceNames: readonly string[];
+  onTick: (entry: DayEntry) => void;
 }) {
   const palette = usePalette();
   const { open, isWriting } = useOpenDay();
@@ -62,7 +64,7 @@ function Entry({
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-        <DayMark kind={kind} isRun={run !== undefined} />
+        <DayMark kind={kind} isRun={run !== undefined || entry.done !== undefined} />
         <View style={{ flex: 1, minWidth: 0 }}>
           <Words as="heading" level={3}>
             {title}
@@ -94,6 +96,11 @@ function Entry({
             Read it
           </PrimaryButton>
         )}
+        {canTick(entry, view.date, view.date) && (
+          <PrimaryButton icon={entry.done ? 'remove' : 'check'} onPress={() => onTick(entry)}>
+            {entry.done ? 'Take the tick back' : 'Tick as run'}
+          </PrimaryButton>
+        )}
         {races?.map((race) => (
           <PrimaryButton
             key={race.id}
@@ -110,10 +117,15 @@ function Entry({
   );
 }
 
-type Props = { view: DayView; groupsOf: (entry: DayEntry) => string | undefined; paceNames: readonly string[] };
+type Props = {
+  view: DayView;
+  groupsOf: (entry: DayEntry) => string | undefined;
+  paceNames: readonly string[];
+  onTick: (entry: DayEntry) => void;
+};
 
 /** Today, open: what is on, where everybody is, and the one thing to do about it. */
-export function TodayCard({ view, groupsOf, paceNames }: Props) {
+export function TodayCard({ view, groupsOf, paceNames, onTick }: Props) {
   const palette = usePalette();
   return (
     <View
@@ -132,7 +144,14 @@ export function TodayCard({ view, groupsOf, paceNames }: Props) {
         Today
       </Words>
       {view.entries.map((entry) => (
-        <Entry key={entry.key} entry={entry} view={view} groups={groupsOf(entry)} paceNames={paceNames} />
+        <Entry
+          key={entry.key}
+          entry={entry}
+          view={view}
+          groups={groupsOf(entry)}
+          paceNames={paceNames}
+          onTick={onTick}
+        />
       ))}
       {view.entries.length === 0 && <Words quiet>Nothing is planned for today.</Words>}
       {view.away.length > 0 && <Words as="small">{`Not as usual: ${awayText(view.away)}`}</Words>}

@@ -1,7 +1,7 @@
 /** What stands on each day of a week: from every season that is shown, and from the sessions that were written for themselves. */
 import { exceptionOn, EXCEPTION_WORDS } from '@core/season/exceptions';
 import { weekStartOf } from '@core/season/phases';
-import type { DayKind, SeasonDay, SeasonPlan, SeasonRace } from '@core/season/season';
+import type { DayDone, DayKind, SeasonDay, SeasonPlan, SeasonRace } from '@core/season/season';
 import { sessionOfDay, type Library } from '@core/season/threadSession';
 import { amountText, DAY_WORDS, mainLine } from '@core/season/weekText';
 import type { SquadMember } from '@core/squad/athlete';
@@ -24,6 +24,8 @@ export type DayEntry = {
   run?: ListedRun;
   races?: SeasonRace[];
   day?: SeasonDay;
+  /** It was ticked as run. */
+  done?: DayDone;
   /** Its session is no longer there. */
   trouble?: string;
 };
@@ -53,7 +55,8 @@ function runFor(runs: readonly ListedRun[], sessionId: string): ListedRun | unde
 function ofSeason({ id, season }: LaidSeason, day: SeasonDay, source: Source): DayEntry {
   const { sessions, runs, library, isLibraryHere = true } = source;
   const { kind, date, amount, note } = day;
-  const common = { kind, seasonIds: [id], day };
+  const done = season.done?.find((one) => one.date === date);
+  const common = { kind, seasonIds: [id], day, ...(done ? { done } : {}) };
   if (kind === 'race') {
     const races = season.races.filter((race) => race.date === date);
     const title = races.map(({ name }) => name).join(', ');
@@ -61,7 +64,10 @@ function ofSeason({ id, season }: LaidSeason, day: SeasonDay, source: Source): D
     return { ...common, key: `race ${title}`, title, races, ...(about ? { about } : {}) };
   }
   if (kind !== 'hard') {
-    const about = [...(amount ? [amountText(amount)] : []), ...(note === undefined ? [] : [note])].join(', ');
+    const about = [
+      ...(done ? [`run, ${amountText(done.amount)}`] : amount ? [amountText(amount)] : []),
+      ...(note === undefined ? [] : [note]),
+    ].join(', ');
     const title = DAY_WORDS[kind];
     return { ...common, key: `${title} ${about}`, title, ...(about ? { about } : {}) };
   }
@@ -133,6 +139,10 @@ export function dayView(date: string, source: Source): DayView {
   });
   return { date, entries: [...entries.values()].sort((a, b) => isDemanding(a) - isDemanding(b)), away };
 }
+
+/** Easy days and long runs up to today are ticked by hand: nobody times them. */
+export const canTick = ({ kind, day, run }: DayEntry, date: string, today: string): boolean =>
+  day !== undefined && !run && date <= today && (kind === 'easy' || kind === 'strides' || kind === 'long');
 
 /** How a session went, in a few words: `12 ran · 96 of 104 reps`. */
 export function wentText({ summary }: ListedRun): string {

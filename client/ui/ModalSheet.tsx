@@ -27,6 +27,9 @@ export function ModalSheet({ title, close, children }: Props) {
         />
         <View
           style={{
+            width: '100%',
+            maxWidth: 720,
+            alignSelf: 'center',
             maxHeight: '88%',
             backgroundColor: palette.ground,
             borderTopLeftRadius: RADIUS * 2,

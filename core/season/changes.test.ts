@@ -158,7 +158,9 @@ describe('a thread', () => {
     const changed = changeSeason(season, { kind: 'putThread', thread });
     expect(changed.threads.map(({ id }) => id)).toEqual(season.threads.map(({ id }) => id));
     expect(changed.threads.find(({ id }) => id === 'thr')?.name).toBe('Ours');
-    expect(changeSeason(season, { kind: 'putThread', thread: { ...thread, id: 'new' } }).threads.at(-1)?.id).toBe('new');
+    expect(changeSeason(season, { kind: 'putThread', thread: { ...thread, id: 'new' } }).threads.at(-1)?.id).toBe(
+      'new',
+    );
   });
   test('goes with its turns; days that were pinned to it are free, what is written stays', () => {
     const pinned = changeSeason(season, { kind: 'setDay', date: on(5, 1), day: { kind: 'hard', threadId: 'thr' } });
@@ -177,6 +179,9 @@ describe('a thread', () => {
 test('a session of its own becomes the hard day', () => {
   const adopted = changeSeason(season, { kind: 'adopt', date: on(4, 5), sessionId: 's' });
   expect(dayOn(adopted, on(4, 5))).toMatchObject({ kind: 'hard', because: 'written', sessionId: 's' });
+  expect(dayOn(adopted, on(4, 5)).thread).toBeUndefined();
+  const turn = changeSeason(season, { kind: 'adopt', date: on(4, 1), sessionId: 's', isTurn: true });
+  expect(dayOn(turn, on(4, 1))).toMatchObject({ because: 'written', sessionId: 's', thread: { id: 'thr', step: 0 } });
 });
 
 test('a copy for another year has no past', () => {

@@ -33,15 +33,17 @@ export type SeasonChange =
   | { kind: 'decide'; decision: ThreadDecision }
   /** A day was run, or is no longer said to have been. */
   | { kind: 'done'; date: string; done: Omit<DayDone, 'date'> | undefined }
-  /** A session of its own becomes that of a hard day of the season. */
-  | { kind: 'adopt'; date: string; sessionId: string }
+  /** A session of its own becomes that of a day of the season; `isTurn` where it is the turn that was laid out there. */
+  | { kind: 'adopt'; date: string; sessionId: string; isTurn?: true }
   /** A session that was not run: on the next free hard day, left to the thread's next turn, or let go. */
   | { kind: 'miss'; date: string; how: 'next' | 'slide' | 'skip' }
   /** A thread that is new, or another way. */
   | { kind: 'putThread'; thread: Thread }
   /** A thread goes, out of the cycles as well; days that were pinned to it are free for another. */
   | { kind: 'removeThread'; threadId: string }
-  /** Everything else that is set: name, groups, rhythm, threads, long run, schools. */
+  /** Whom it is for; everyone where nobody is named. */
+  | { kind: 'groups'; groupIds: readonly string[] }
+  /** Everything else that is set: name, rhythm, cycles, long run, schools. */
   | { kind: 'set'; set: Partial<Omit<SeasonPlan, 'fixed'>> };
 
 /** A day as it stands, to be left alone from now on. */
@@ -106,6 +108,15 @@ function onNextHardDay(season: SeasonPlan, date: string): SeasonPlan {
   const moved: FixedDay[] =
     next && missed.thread ? [{ date: next.date, kind: 'hard', because: 'pinned', threadId: missed.thread.id }] : [];
   return withFixed(season, [{ ...fixedOf(missed, 'past'), missed: 'slide' }, ...moved]);
+}
+
+function adopted(
+  season: SeasonPlan,
+  { date, sessionId, isTurn }: Extract<SeasonChange, { kind: 'adopt' }>,
+): SeasonPlan {
+  const laid = isTurn && daysOf(layOutSeason(season)).find((day) => day.date === date);
+  const turn = laid && laid.kind === 'hard' ? fixedOf(laid, 'written') : {};
+  return withFixed(season, [{ ...turn, date, kind: 'hard', because: 'written', sessionId }]);
 }
 
 function setDay(season: SeasonPlan, date: string, day: Pick<FixedDay, 'kind' | 'threadId' | 'note'>): SeasonPlan {
@@ -208,9 +219,7 @@ export function changeSeason(plan: SeasonPlan, change: SeasonChange, today?: str
       return { ...season, done: done.sort((a, b) => (a.date < b.date ? -1 : 1)) };
     }
     case 'adopt':
-      return withFixed(season, [
-        { date: change.date, kind: 'hard', because: 'written', sessionId: change.sessionId },
-      ]);
+      return adopted(season, change);
     case 'putThread': {
       const { thread } = change;
       const isKnown = season.threads.some(({ id }) => id === thread.id);
@@ -219,6 +228,10 @@ export function changeSeason(plan: SeasonPlan, change: SeasonChange, today?: str
     }
     case 'removeThread':
       return withoutThread(season, change.threadId);
+    case 'groups': {
+      const { groupIds: _before, ...everyone } = season;
+      return change.groupIds.length > 0 ? { ...everyone, groupIds: [...change.groupIds] } : everyone;
+    }
     case 'miss': {
       if (change.how === 'next') return onNextHardDay(season, change.date);
       const day = daysOf(layOutSeason(season)).find(({ date }) => date === change.date);

@@ -14,7 +14,14 @@ import { THREAD_CHECKS } from './threadChecks';
 
 export type { CheckContext, SeasonCheck } from './checkRule';
 
-const CHECKS = [...RACE_CHECKS, ...HARD_DAY_CHECKS, ...THREAD_CHECKS, ...LOAD_CHECKS, ...OWN_SESSION_CHECKS, ...ATHLETE_CHECKS];
+const CHECKS = [
+  ...RACE_CHECKS,
+  ...HARD_DAY_CHECKS,
+  ...THREAD_CHECKS,
+  ...LOAD_CHECKS,
+  ...OWN_SESSION_CHECKS,
+  ...ATHLETE_CHECKS,
+];
 
 /** What to look at again in a season that was laid out, by date; empty for a template as it comes. */
 export function checkSeason(

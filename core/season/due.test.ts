@@ -1,6 +1,6 @@
 import type { SquadMember } from '../squad/athlete';
 import { daysAfter } from '../units/dayNumber';
-import { racesToEnter, threadsToDecide, withoutResult, withStaleMarks } from './due';
+import { racesToEnter, threadsToDecide, turnsOfSession, withoutResult, withStaleMarks } from './due';
 import { layOutSeason } from './layOut';
 import { emptySeason, seasonFrom } from './seasonFrom';
 import { daysOf, type SeasonPlan } from './season';
@@ -84,5 +84,12 @@ describe('a thread asks what comes next', () => {
       fixed: [...written.fixed, { date: second, kind: 'hard', because: 'written', threadId: 'thr', sessionId: 't' }],
     };
     expect(asked(both, daysAfter(second, -3))).toEqual([]);
+  });
+  test('a session knows which turn it was, and when the next one is', () => {
+    const of = (season: SeasonPlan, today: string) =>
+      turnsOfSession(season, layOutSeason(season), 's', today).map(({ thread, date, next }) => [thread.id, date, next]);
+    expect(of(written, first)).toEqual([['thr', first, second]]);
+    expect(of(written, '2027-01-01')).toEqual([['thr', first, undefined]]);
+    expect(of(plan, first)).toEqual([]);
   });
 });

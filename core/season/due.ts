@@ -53,12 +53,35 @@ export function threadsToDecide(
   const days = daysOf(weeks).filter(({ kind }) => kind === 'hard');
   return season.threads.flatMap((thread): ThreadToDecide[] => {
     const turns = days.filter((day) => day.thread?.id === thread.id);
-    const ran = turns.findLast(({ date, sessionId }) => date <= today && sessionId !== undefined && ranIds.has(sessionId));
+    const ran = turns.findLast(
+      ({ date, sessionId }) => date <= today && sessionId !== undefined && ranIds.has(sessionId),
+    );
     if (ran?.sessionId === undefined) return [];
     const { date, sessionId } = ran;
     const next = turns.find((day) => day.date > date && day.date >= today && day.sessionId === undefined);
     if (!next || daysBetween(today, next.date) > DECIDED_DAYS) return [];
     const isDecided = season.decisions.some((one) => one.threadId === thread.id && one.date >= date);
     return isDecided ? [] : [{ thread, ran: { date, sessionId }, next: next.date }];
+  });
+}
+
+/** A session as a turn of a thread, and when the thread's next turn is that nothing is written for yet. */
+export type TurnOfSession = { thread: Thread; date: string; next?: string };
+
+/** The threads of a season that a session was a turn of. @param today the next turn is not before it. */
+export function turnsOfSession(
+  season: SeasonPlan,
+  weeks: readonly SeasonWeek[],
+  sessionId: string,
+  today: string,
+): TurnOfSession[] {
+  const days = daysOf(weeks).filter(({ kind }) => kind === 'hard');
+  return days.flatMap((day): TurnOfSession[] => {
+    const thread = day.sessionId === sessionId ? season.threads.find(({ id }) => id === day.thread?.id) : undefined;
+    if (!thread) return [];
+    const next = days.find(
+      (one) => one.thread?.id === thread.id && one.date > day.date && one.date >= today && one.sessionId === undefined,
+    );
+    return [{ thread, date: day.date, ...(next ? { next: next.date } : {}) }];
   });
 }

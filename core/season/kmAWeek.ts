@@ -61,10 +61,13 @@ export function kmAWeek(
   const { seasons, today } = source;
   const from = daysAfter(today, -LOOKED_AT_DAYS);
   let [days, toRun, ticked, km] = [0, 0, 0, 0];
-  for (const { season, weeks } of seasons) {
-    if (!season.done?.length || !isSeasonFor(season, athlete)) continue;
-    const doneOn = new Map(season.done.map((done) => [done.date, done]));
-    for (const day of daysOf(weeks)) {
+  for (const laid of seasons) {
+    const { season } = laid;
+    const lately = season.done?.filter(({ date }) => date >= from && date < today) ?? [];
+    // The weeks of a season are laid out when they are asked for: those that say nothing are not.
+    if (lately.length === 0 || !isSeasonFor(season, athlete)) continue;
+    const doneOn = new Map(lately.map((done) => [done.date, done]));
+    for (const day of daysOf(laid.weeks)) {
       const { date } = day;
       if (date < from || date >= today || date < season.firstDay) continue;
       const found = exceptionOn(season.exceptions, athlete.id, date);
@@ -78,8 +81,7 @@ export function kmAWeek(
       km += ran;
     }
   }
-  if (toRun >= FEWEST_DAYS && ticked / toRun >= MOST_TICKED)
-    return { km: Math.round((km / days) * 7 * 2) / 2, from: 'ticked' };
+  if (toRun >= FEWEST_DAYS && ticked / toRun >= MOST_TICKED) return { km: Math.round((km / days) * 7), from: 'ticked' };
   return athlete.weeklyKm === undefined ? undefined : { km: athlete.weeklyKm, from: 'told' };
 }
 

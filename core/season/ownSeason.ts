@@ -10,7 +10,9 @@ export type OwnSeason = {
 
 /** What a season says about one athlete; undefined where it says nothing. */
 export function aboutAthleteInSeason(
-  { exceptions, races, done = [] }: SeasonPlan, athleteId: string): OwnSeason | undefined {
+  { exceptions, races, done = [] }: SeasonPlan,
+  athleteId: string,
+): OwnSeason | undefined {
   const own = exceptions.flatMap(({ athleteId: whose, id: _id, ...exception }) =>
     whose === athleteId ? [exception] : [],
   );

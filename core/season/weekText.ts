@@ -1,7 +1,7 @@
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { listed } from '../units/listed';
-import type { DayAmount, DayKind, SeasonDay, SeasonPlan, SeasonWeek } from './season';
+import type { DayAmount, DayKind, SeasonDay, SeasonPlan, SeasonWeek, SpecialKind } from './season';
 import { NO_LIBRARY, sessionOfDay, type Library } from './threadSession';
 
 /** What a kind of day is called. */
@@ -13,6 +13,14 @@ export const DAY_WORDS: Record<DayKind, string> = {
   off: 'Off',
   race: 'Race',
   free: 'Free',
+};
+
+/** What a session at a place of its own is called. */
+export const SPECIAL_WORDS: Record<SpecialKind, string> = {
+  rehearsal: 'Rehearsal',
+  indicator: 'Indicator',
+  trial: 'Trial',
+  sharpener: 'Race week',
 };
 
 export const amountText = ({ amount, unit }: DayAmount): string => `${amount} ${unit}`;

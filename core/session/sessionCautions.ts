@@ -4,7 +4,15 @@
  */
 import type { PaceBook } from '../paces/paceBook';
 import { curveBook } from '../paces/shippedBooks';
-import { ageInYear, BASE_KM, FEW_WEEKS, hasFewWeeks, hasRunningBase, weeksRunning, type Athlete } from '../squad/athlete';
+import {
+  ageInYear,
+  BASE_KM,
+  FEW_WEEKS,
+  hasFewWeeks,
+  hasRunningBase,
+  weeksRunning,
+  type Athlete,
+} from '../squad/athlete';
 import type { TargetLeg } from '../targets/targetsFor';
 import { sessionTotals } from '../targets/totals';
 import { expand, type RepLeg } from './expand';
@@ -71,7 +79,9 @@ function fastWork({ session, entrants, date, paceBook = curveBook }: CautionSour
       ? ['It starts with fast reps and the warm-up has no strides: a few get the legs ready.']
       : []),
     ...(few.length > 0
-      ? [`Fast reps without a running base: ${names(who)}. About ${FEW_WEEKS} weeks of regular running and ${BASE_KM} km a week come first.`]
+      ? [
+          `Fast reps without a running base: ${names(who)}. About ${FEW_WEEKS} weeks of regular running and ${BASE_KM} km a week come first.`,
+        ]
       : []),
   ];
 }

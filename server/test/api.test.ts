@@ -207,7 +207,14 @@ describe('at the track', () => {
     expect(await summary()).toEqual({ athletes: 1, planned: 2, finished: 0, verdicts: { early: 0, on: 0, late: 0 } });
     await server.call('POST', `/api/runs/${run.id}/events`, { events: historyOf(run) });
     const verdicts = { early: 0, on: 1, late: 0 };
-    expect(await summary()).toEqual({ athletes: 1, planned: 2, finished: 1, verdicts, startedAtMs: 1000 });
+    expect(await summary()).toEqual({
+      athletes: 1,
+      planned: 2,
+      finished: 1,
+      verdicts,
+      startedAtMs: 1000,
+      minutes: 1.5,
+    });
     await server.call('POST', `/api/runs/${run.id}/events`, { events: [{ ...stampFor(run, 99_000), type: 'ended' }] });
     expect(await summary()).toEqual({
       athletes: 1,
@@ -216,6 +223,7 @@ describe('at the track', () => {
       verdicts,
       startedAtMs: 1000,
       endedAtMs: 99_000,
+      minutes: 1.5,
     });
   });
 

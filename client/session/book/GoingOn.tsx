@@ -1,69 +1,11 @@
-import { useState } from 'react';
 import { View } from 'react-native';
-import { LEVERS, type ChainLink, type Lever, type Progression } from '@core/book/bookSession';
-import { Select } from '../../ui/Select';
-import { SmallButton } from '../../ui/SmallButton';
-import { TextField } from '../../ui/TextField';
+import type { ChainLink, Progression } from '@core/book/bookSession';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { Words } from '../../ui/Words';
 import { LEVER_WORDS } from './bookWords';
-import { CHAIN_UNITS, chainText, linkText, typedNumber } from './chainWords';
-
-const NOT_A_NUMBER = 'A number above nothing, or empty.';
-
-type NumberProps = { label: string; value: number | undefined; onChange: (value: number | undefined) => void };
-
-function NumberField({ label, value, onChange }: NumberProps) {
-  const [typed, setTyped] = useState(value === undefined ? '' : String(value));
-  const read = typedNumber(typed);
-  return (
-    <View style={{ flexGrow: 1, flexBasis: 130 }}>
-      <TextField
-        label={label}
-        value={typed}
-        keyboard="decimal-pad"
-        onChange={setTyped}
-        onBlur={() => read.ok && read.value !== value && onChange(read.value)}
-        error={read.ok ? undefined : NOT_A_NUMBER}
-      />
-    </View>
-  );
-}
-
-const link = (lever: Lever, by: number | undefined, to: number | undefined): ChainLink => ({
-  lever,
-  ...(by === undefined ? {} : { by }),
-  ...(to === undefined ? {} : { to }),
-});
-
-type LinkProps = { at: number; value: ChainLink; put: (value: ChainLink | undefined) => void };
-
-function Link({ at, value, put }: LinkProps) {
-  const { lever, by, to } = value;
-  const units = CHAIN_UNITS[lever];
-  return (
-    <View role="group" aria-label={`Lever ${at + 1}`} style={{ gap: SPACE.s }}>
-      <Select
-        label={at === 0 ? 'First' : 'Then'}
-        options={LEVERS.map((one) => ({ value: one, text: LEVER_WORDS[one] }))}
-        value={lever}
-        onChange={(next) => put(link(next, undefined, undefined))}
-      />
-      {units && (
-        <View key={lever} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-          <NumberField label={units.by} value={by} onChange={(next) => put(link(lever, next, to))} />
-          <NumberField label={units.to} value={to} onChange={(next) => put(link(lever, by, next))} />
-        </View>
-      )}
-      <View style={{ alignItems: 'flex-start' }}>
-        <SmallButton label={`Take lever ${at + 1} out`} onPress={() => put(undefined)}>
-          Take out
-        </SmallButton>
-      </View>
-    </View>
-  );
-}
+import { ChainFields } from './ChainFields';
+import { chainText } from './chainWords';
 
 type Props = {
   stored: Progression;
@@ -102,20 +44,7 @@ export function GoingOn({ stored, put }: Props) {
               ? `It goes on by its own lever: ${LEVER_WORDS[lever].toLowerCase()}.`
               : 'Levers one after the other, each until it comes to its end.'}
           </Words>
-          {chain.map((value, at) => (
-            <Link
-              // A lever that is changed is another one; its fields begin anew.
-              key={`${at} ${linkText(value)}`}
-              at={at}
-              value={value}
-              put={(next) => putChain(chain.flatMap((one, i) => (i === at ? (next ? [next] : []) : [one])))}
-            />
-          ))}
-          <View style={{ alignItems: 'flex-start' }}>
-            <SmallButton onPress={() => putChain([...chain, { lever: chain.length === 0 ? lever : 'less-rest' }])}>
-              {chain.length === 0 ? 'Say how far it goes' : 'And then another lever'}
-            </SmallButton>
-          </View>
+          <ChainFields chain={chain} lever={lever} put={putChain} />
         </>
       )}
     </View>

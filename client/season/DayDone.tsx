@@ -1,0 +1,97 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { SeasonChange } from '@core/season/changes';
+import { exceptionOn } from '@core/season/exceptions';
+import { dayMinutes } from '@core/season/load';
+import type { DayAmount, DayDone as Done, SeasonDay, SeasonPlan } from '@core/season/season';
+import { amountText } from '@core/season/weekText';
+import type { SquadMember } from '@core/squad/athlete';
+import { Chips } from '../ui/Chips';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { Segments } from '../ui/Segments';
+import { SPACE } from '../ui/theme';
+import { TextField } from '../ui/TextField';
+import { Words } from '../ui/Words';
+
+const UNITS = ['km', 'min'] as const;
+const UNIT_WORDS = { km: 'km', min: 'min' } as const;
+const MOST = 600;
+
+/** What a day comes to where nothing else is said. */
+export const usualAmount = (day: SeasonDay): DayAmount =>
+  day.amount ?? { unit: 'min', amount: Math.round(dayMinutes(day) / 5) * 5 || 30 };
+
+/** An amount as typed; undefined where it is none. */
+export function typedAmount(text: string): number | undefined {
+  const value = Number(text.trim().replace(',', '.'));
+  return text.trim() !== '' && value > 0 && value <= MOST ? value : undefined;
+}
+
+type Props = {
+  day: SeasonDay;
+  done: Done | undefined;
+  season: SeasonPlan;
+  /** Who the season is for. */
+  athletes: readonly SquadMember[];
+  change: (change: SeasonChange, says: string) => void;
+};
+
+/** A day without a timed session: that it was run, how much, and who did not. */
+export function DayDone({ day, done, season, athletes, change }: Props) {
+  const { date } = day;
+  const usual = done?.amount ?? usualAmount(day);
+  const [text, setText] = useState(String(usual.amount));
+  const [unit, setUnit] = useState(usual.unit);
+  const amount = typedAmount(text);
+  const there = athletes.filter(({ id }) => {
+    const found = exceptionOn(season.exceptions, id, date);
+    return !found || found.isEasing;
+  });
+  const put = (next: Omit<Done, 'date'> | undefined, says: string) => change({ kind: 'done', date, done: next }, says);
+  const isSame = done?.amount.amount === amount && done?.amount.unit === unit;
+  return (
+    <View role="region" aria-label="Was it run?" style={{ gap: SPACE.s }}>
+      <Words as="strong">{done ? `Run: ${amountText(done.amount)}` : 'Was it run?'}</Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: SPACE.s }}>
+        <View style={{ width: 110 }}>
+          <TextField
+            label="How much"
+            value={text}
+            keyboard="decimal-pad"
+            onChange={setText}
+            error={amount === undefined ? 'A number, like 8.' : undefined}
+          />
+        </View>
+        <View style={{ width: 150 }}>
+          <Segments who="How much" values={UNITS} words={UNIT_WORDS} value={unit} onChange={setUnit} minWidth={64} />
+        </View>
+        <PrimaryButton
+          main={!done}
+          icon="check"
+          disabled={amount === undefined || isSame}
+          onPress={() =>
+            amount !== undefined &&
+            put({ amount: { unit, amount }, ...(done?.notIds ? { notIds: done.notIds } : {}) }, 'It was run.')
+          }
+        >
+          {done ? 'Change' : 'Tick it'}
+        </PrimaryButton>
+        {done && (
+          <PrimaryButton icon="remove" onPress={() => put(undefined, 'The tick is gone.')}>
+            Take the tick back
+          </PrimaryButton>
+        )}
+      </View>
+      {done && there.length > 0 && (
+        <Chips
+          label="Who did not run"
+          options={there.map(({ id, tileName }) => ({ value: id, text: tileName }))}
+          chosen={done.notIds ?? []}
+          onChange={(notIds) =>
+            put({ amount: done.amount, ...(notIds.length > 0 ? { notIds } : {}) }, 'Who ran is changed.')
+          }
+        />
+      )}
+    </View>
+  );
+}
