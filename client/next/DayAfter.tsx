@@ -1,9 +1,14 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Divider } from 'react-native-paper';
+import { putOff } from '@core/season/changes';
+import { daysOf } from '@core/season/season';
 import { INTENT_FACTS } from '@core/session/intent';
 import { NEXT_DAYS, type NextDay } from '@core/trackside/events';
+import type { Plan } from '@core/trackside/plan';
 import { daysAfter } from '@core/units/dayNumber';
+import { useSeasonEdit } from '../data/useSeasonEdit';
+import { useSeasons, type LaidSeason } from '../data/useSeasons';
 import type { ReadRun } from '../review/useReview';
 import { troubleText, usePutSessionMutation, useSessionsQuery, type Session } from '../store/api';
 import { dayInText, onDay, today } from '../ui/days';
@@ -43,6 +48,53 @@ function TooSoon({ session }: { session: Session }) {
   );
 }
 
+/** A hard day that is only laid out, and comes too soon: the season puts it off, or makes it easy, at the coach's word. */
+function LaidTooSoon({ laid, date }: { laid: LaidSeason; date: string }) {
+  const edit = useSeasonEdit(laid);
+  const change = putOff(laid.weeks, date);
+  if (!change) return null;
+  const { threads, name } = laid.season;
+  const day = daysOf(laid.weeks).find((one) => one.date === date);
+  const title = threads.find(({ id }) => id === day?.thread?.id)?.name ?? 'The hard day';
+  const to = change.kind === 'swap' ? change.to : undefined;
+  const says = to === undefined ? `${name}: ${dayInText(date)} is easy now.` : `“${title}” is ${onDay(to)} now.`;
+  const { proposed } = edit;
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
+      <Words as="small" style={{ flexGrow: 1, flexShrink: 1, flexBasis: 180 }}>
+        {proposed ? proposed.difference.says : `“${title}” is laid out for ${dayInText(date)}.`}
+      </Words>
+      {proposed ? (
+        <>
+          <TextButton onPress={edit.take}>Take it</TextButton>
+          <TextButton onPress={edit.leave}>Leave it</TextButton>
+        </>
+      ) : (
+        <TextButton onPress={() => edit.change(change, says)}>
+          {to === undefined ? 'Make it an easy day' : `Move it to ${dayInText(to)}`}
+        </TextButton>
+      )}
+    </View>
+  );
+}
+
+/** Hard days of the seasons this session was for that are laid out too soon after it; none where their school keeps them. */
+function laidTooSoon(seasons: readonly LaidSeason[], { sessionId, date }: Plan) {
+  return seasons.flatMap((laid) => {
+    const { schools, fixed } = laid.season;
+    if (schools.keepsAfterHeavy || !fixed.some((day) => day.sessionId === sessionId)) return [];
+    const soon = daysOf(laid.weeks).find(
+      (day) =>
+        day.kind === 'hard' &&
+        day.sessionId === undefined &&
+        day.date > date &&
+        day.date >= today() &&
+        day.date <= daysAfter(date, SOON_DAYS),
+    );
+    return soon ? [{ laid, date: soon.date }] : [];
+  });
+}
+
 type Props = { read: ReadRun; athletes: readonly { athleteId: string; name: string }[] };
 
 /** How the legs were the day after: one tap for all, or for each; heavy or sore ones ask for another easy day. */
@@ -50,6 +102,7 @@ export function DayAfter({ read, athletes }: Props) {
   const [isOpen, setOpen] = useState(false);
   const { plan, state, correct } = read;
   const { data: sessions = [] } = useSessionsQuery();
+  const { seasons = [] } = useSeasons();
   const legsOf = (athleteId: string) => state.athletes[athleteId]?.nextDay;
   const say = (athleteIds: string[], legs: NextDay) => correct({ type: 'nextDay', athleteIds, legs });
   const all = athletes.map(({ athleteId }) => athleteId);
@@ -78,6 +131,8 @@ export function DayAfter({ read, athletes }: Props) {
       </View>
       {easyDay !== undefined && <Words>{easyDay}</Words>}
       {easyDay !== undefined && soon && <TooSoon session={soon} />}
+      {easyDay !== undefined &&
+        laidTooSoon(seasons, plan).map(({ laid, date }) => <LaidTooSoon key={laid.id} laid={laid} date={date} />)}
       {isOpen && (
         <ModalSheet title="How are the legs, the day after?" close={() => setOpen(false)}>
           <View role="list">

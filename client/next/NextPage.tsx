@@ -17,7 +17,7 @@ import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
 import { TickRow } from '../ui/TickRow';
 import { Trouble } from '../ui/Trouble';
-import { useWide } from '../ui/useWide';
+import { TwoColumns } from '../ui/TwoColumns';
 import { WhenField } from '../ui/WhenField';
 import { Words } from '../ui/Words';
 import { DayAfter } from './DayAfter';
@@ -25,6 +25,7 @@ import { ReadyRows } from './ReadyRows';
 import { SeasonThread } from './SeasonThread';
 import { useNext, type Next } from './useNext';
 import { useReady } from './useReady';
+import { useTurns } from './useTurns';
 import { useWriteNext } from './useWriteNext';
 import { mainOf, WhatChanges } from './WhatChanges';
 
@@ -71,9 +72,10 @@ function WrittenAlready({ read }: { read: ReadRun }) {
 type Props = { read: ReadRun; book: KeptBookView; squad: SquadView; answers: readonly ReadyAnswer[] };
 
 function Ready({ read, book, squad, answers }: Props) {
-  const wide = useWide();
-  const next = useNext(read, answers, book, squad);
-  const { isWriting, trouble, write } = useWriteNext(read, next, book);
+  const turns = useTurns(read.plan.sessionId);
+  const turn = turns.find((one) => one.next !== undefined)?.next;
+  const next = useNext(read, answers, { book, squad, turn });
+  const { isWriting, trouble, write } = useWriteNext(read, next, { book, turns });
   const [keeps, setKeeps] = useState(false);
   const { plan, state } = read;
   const { paceNames } = squad;
@@ -104,7 +106,7 @@ function Ready({ read, book, squad, answers }: Props) {
         error={date === '' ? 'Choose a day.' : undefined}
       />
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
-      <SeasonThread read={read} next={next} />
+      <SeasonThread turns={turns} next={next} />
     </View>
   );
   const rows = (
@@ -142,17 +144,7 @@ function Ready({ read, book, squad, answers }: Props) {
       }
     >
       <WrittenAlready read={read} />
-      {wide ? (
-        <View style={{ flexDirection: 'row', gap: SPACE.xl }}>
-          <View style={{ flex: 1, minWidth: 0 }}>{rows}</View>
-          <View style={{ flex: 1, minWidth: 0 }}>{choices}</View>
-        </View>
-      ) : (
-        <>
-          {rows}
-          {choices}
-        </>
-      )}
+      <TwoColumns left={rows} right={choices} />
     </Page>
   );
 }

@@ -1,13 +1,13 @@
 import { View } from 'react-native';
-import { daysOf, type Thread, type ThreadDecision } from '@core/season/season';
+import type { ThreadDecision } from '@core/season/season';
 import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';
 import { useSeasonEdit } from '../data/useSeasonEdit';
-import { useSeasons, type LaidSeason } from '../data/useSeasons';
-import type { ReadRun } from '../review/useReview';
+import { dayInText } from '../ui/days';
 import { Segments } from '../ui/Segments';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import type { Next } from './useNext';
+import type { Turn } from './useTurns';
 
 type Step = ThreadDecision['step'];
 
@@ -17,15 +17,20 @@ function mostOf(placed: Next['placed']): Step | undefined {
   return [...THREAD_STEPS].sort((a, b) => count(b) - count(a))[0];
 }
 
-type RowProps = { laid: LaidSeason; thread: Thread; date: string; most: Step | undefined };
+type RowProps = Turn & { most: Step | undefined };
 
-function Row({ laid, thread, date, most }: RowProps) {
+function Row({ laid, thread, date, next, most }: RowProps) {
   const edit = useSeasonEdit(laid);
   const decided = laid.season.decisions.filter((one) => one.threadId === thread.id && one.date >= date).at(-1);
   return (
     <View style={{ gap: SPACE.xs }}>
       <Words>{`“${thread.name}” in ${laid.season.name}`}</Words>
-      {most && <Words as="small" quiet>{`Most of them: ${THREAD_STEP_WORDS[most].toLowerCase()}.`}</Words>}
+      <Words as="small" quiet>
+        {[
+          ...(most ? [`Most of them: ${THREAD_STEP_WORDS[most].toLowerCase()}.`] : []),
+          ...(next === undefined ? [] : [`Its next turn is ${dayInText(next)}.`]),
+        ].join(' ')}
+      </Words>
       <Segments
         who={thread.name}
         values={THREAD_STEPS}
@@ -44,14 +49,7 @@ function Row({ laid, thread, date, most }: RowProps) {
 }
 
 /** The threads of seasons that this session was a turn of: whether they go on, wait or step back, by the coach's word. */
-export function SeasonThread({ read, next }: { read: ReadRun; next: Next }) {
-  const { seasons = [] } = useSeasons();
-  const turns = seasons.flatMap((laid) =>
-    daysOf(laid.weeks).flatMap(({ sessionId, date, thread: turn }) => {
-      const thread = laid.season.threads.find(({ id }) => id === turn?.id);
-      return sessionId === read.plan.sessionId && thread ? [{ laid, thread, date }] : [];
-    }),
-  );
+export function SeasonThread({ turns, next }: { turns: readonly Turn[]; next: Next }) {
   if (turns.length === 0) return null;
   return (
     <View role="region" aria-label="In the season" style={{ gap: SPACE.s }}>

@@ -74,8 +74,12 @@ function groupsOf({ plan, state }: ReadRun, day: DayPlan, answers: readonly Read
   });
 }
 
-/** Everything about the step after a session: what is chosen, and what it comes to. */
-export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: KeptBookView, squad: SquadView): Next {
+/** Everything about the step after a session: what is chosen, and what it comes to. @param turn when its thread is next laid out. */
+export function useNext(
+  read: ReadRun,
+  answers: readonly ReadyAnswer[],
+  { book, squad, turn }: { book: KeptBookView; squad: SquadView; turn: string | undefined },
+): Next {
   const { plan } = read;
   const session = useSessionsQuery().data?.find(({ id }) => id === plan.sessionId);
   const { data: same } = useSameSessionsQuery({ runId: plan.id });
@@ -152,7 +156,10 @@ export function useNext(read: ReadRun, answers: readonly ReadyAnswer[], book: Ke
       if (!now.delete(athleteId)) now.add(athleteId);
       return now;
     });
-  const [date, setDate] = useState(after > today() ? after : daysAfter(today(), 1));
+  // Where the season has its next turn, that is the day.
+  const usualDate = turn ?? (after > today() ? after : daysAfter(today(), 1));
+  const [chosenDate, setDate] = useState<string>();
+  const date = chosenDate ?? usualDate;
   const found = useMemo(() => {
     const readText = (shorthand: string) => {
       const parsed = parseStored(shorthand, about.options);

@@ -5,6 +5,7 @@ import { inverseOfBookChange } from '@core/book/bookChange';
 import type { BookChange, Lever } from '@core/book/bookSession';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { NextPlan } from '@core/planning/nextPlan';
+import { changeSeason } from '@core/season/changes';
 import { NEXT_STEPS } from '@core/trackside/events';
 import type { ReadRun } from '../review/useReview';
 import type { KeptBookView } from '../session/book/useBook';
@@ -12,15 +13,17 @@ import {
   troubleText,
   useChangeBookMutation,
   usePutDayPlanMutation,
+  usePutSeasonMutation,
   usePutSessionMutation,
   useRemoveSessionMutation,
   type Session,
 } from '../store/api';
 import { store } from '../store/store';
-import { dayInText } from '../ui/days';
+import { dayInText, today } from '../ui/days';
 import { useNotice } from '../ui/Notices';
 import { bookSteps } from './bookSteps';
 import type { Next } from './useNext';
+import type { Turn } from './useTurns';
 
 /** A plan whose versions that are in the library by now say so. */
 const withIds = (plan: DayPlan, idOf: (shorthand: string) => string | undefined): DayPlan => ({
@@ -46,7 +49,11 @@ function takeBackDecided({ plan, correct }: ReadRun, sessionId: string): void {
  * Writes the next session: new steps into the library, the session on its day, its plan, and what was decided into the log of the one
  * that was run. All of it or nothing, and taken back in one.
  */
-export function useWriteNext(read: ReadRun, next: Next, book: KeptBookView) {
+export function useWriteNext(
+  read: ReadRun,
+  next: Next,
+  { book, turns }: { book: KeptBookView; turns: readonly Turn[] },
+) {
   const [isWriting, setWriting] = useState(false);
   // Two taps may come before the first is drawn.
   const isBusy = useRef(false);
@@ -55,6 +62,7 @@ export function useWriteNext(read: ReadRun, next: Next, book: KeptBookView) {
   const [putSession] = usePutSessionMutation();
   const [putPlan] = usePutDayPlanMutation();
   const [remove] = useRemoveSessionMutation();
+  const [putSeason] = usePutSeasonMutation();
   const notice = useNotice();
 
   const write = async (plan: NextPlan, begins?: { lever: Lever; name: string }): Promise<string | undefined> => {
@@ -111,6 +119,18 @@ export function useWriteNext(read: ReadRun, next: Next, book: KeptBookView) {
         plan: withIds(plan.plan, (shorthand) => steps?.idOf(shorthand)),
       });
       if (kept.error) return failed(kept.error);
+    }
+    // Written for the day of its thread's next turn, it is that turn.
+    for (const { laid } of turns.filter((turn) => turn.next === date)) {
+      const change = { kind: 'adopt' as const, date, sessionId: written.id, isTurn: true as const };
+      const kept = await putSeason({
+        id: laid.id,
+        version: laid.version,
+        season: changeSeason(laid.season, change, today()),
+      });
+      if (kept.error) return failed(kept.error);
+      const { version } = kept.data;
+      undone.push(() => putSeason({ id: laid.id, version, season: laid.season }));
     }
     for (const step of NEXT_STEPS) {
       const athleteIds = placed.flatMap((one) => (one.step === step ? [one.athleteId] : []));
