@@ -4,25 +4,11 @@ import { layOutSeason } from '../core/season/layOut';
 import type { SeasonDay, SeasonPlan, StoredSeason } from '../core/season/season';
 import type { SquadMember } from '../core/squad/athlete';
 import { daysAfter } from '../core/units/dayNumber';
-import { expect, press, sessionCalled, test, type By, type RunningApp } from './app';
+import { expect, press, sessionCalled, test, type By } from './app';
 import { todaysSession } from './board';
+import { daysOf, putSeason, seasonCalled, spoken, today } from './seasons';
 
 const by = (isMobile: boolean): By => (isMobile ? 'touch' : 'keyboard');
-const today = () => new Date().toISOString().slice(0, 10);
-
-async function seasonCalled(app: RunningApp, begins: string): Promise<StoredSeason> {
-  const season = (await app.get<StoredSeason[]>('seasons')).find((one) => one.season.name.startsWith(begins));
-  if (!season) throw new Error(`There is no season “${begins}”.`);
-  return season;
-}
-
-const daysOf = (season: SeasonPlan): SeasonDay[] => layOutSeason(season).flatMap((week) => week.days);
-
-/** As the ladder calls a day: `Tuesday 8 December`. */
-const spoken = (date: string) =>
-  new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' })
-    .format(new Date(`${date}T12:00:00Z`))
-    .replace(',', '');
 
 /** A hard day that is only laid out, and that changes places with the day after it without moving others: it is done without asking. */
 function freeHardDay(season: SeasonPlan): SeasonDay {
@@ -221,13 +207,10 @@ test('a missed session is let go, and that is undone', async ({ page, demo }) =>
   const { id, version, season } = await seasonCalled(demo, 'Five');
   // A hard day of the past that nobody ran.
   const date = daysOf(season).find((day) => day.date < today() && day.kind === 'easy')?.date ?? '';
-  const fixed = season.fixed.map((day) => (day.date === date ? { ...day, kind: 'hard', threadId: 'thr' } : day));
-  const answer = await fetch(`${demo.url}/api/seasons/${id}`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ version, season: { ...season, fixed } }),
-  });
-  expect(answer.ok).toBe(true);
+  const fixed = season.fixed.map((day) =>
+    day.date === date ? { ...day, kind: 'hard' as const, threadId: 'thr' } : day,
+  );
+  await putSeason(demo, { id, version, season: { ...season, fixed, done: [] } });
   await page.goto(`${demo.url}/season/${id}`);
   await page
     .getByRole('region', { name: 'Season ladder' })

@@ -1,0 +1,31 @@
+import { layOutSeason } from '../core/season/layOut';
+import type { SeasonDay, SeasonPlan, StoredSeason } from '../core/season/season';
+import { expect, type RunningApp } from './app';
+
+export const today = () => new Date().toISOString().slice(0, 10);
+
+/** The season whose name begins so. */
+export async function seasonCalled(app: RunningApp, begins: string): Promise<StoredSeason> {
+  const season = (await app.get<StoredSeason[]>('seasons')).find((one) => one.season.name.startsWith(begins));
+  if (!season) throw new Error(`There is no season “${begins}”.`);
+  return season;
+}
+
+/** All its days as they are laid out. */
+export const daysOf = (season: SeasonPlan): SeasonDay[] => layOutSeason(season).flatMap((week) => week.days);
+
+/** As the ladder calls a day: `Tuesday 8 December`. */
+export const spoken = (date: string) =>
+  new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' })
+    .format(new Date(`${date}T12:00:00Z`))
+    .replace(',', '');
+
+/** Stores a season as another device would. */
+export async function putSeason(app: RunningApp, { id, ...body }: StoredSeason): Promise<void> {
+  const answer = await fetch(`${app.url}/api/seasons/${id}`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(body),
+  });
+  expect(answer.ok).toBe(true);
+}
