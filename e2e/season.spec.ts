@@ -95,6 +95,24 @@ test('a hard day is dragged with the keyboard @wide', async ({ page, demo }) => 
   await expect(ladder.getByRole('button', { name: new RegExp(`^${spoken(after)}, .*pinned`) })).toBeVisible();
 });
 
+test('a hard day is dragged with the mouse, and does not open by it @wide', async ({ page, demo }) => {
+  const { id, season } = await seasonCalled(demo, 'Five');
+  const day = freeHardDay(season);
+  const after = daysAfter(day.date, 1);
+  await page.goto(`${demo.url}/season/${id}`);
+  const ladder = page.getByRole('region', { name: 'Season ladder' });
+  const cell = (date: string) => ladder.getByRole('button', { name: new RegExp(`^${spoken(date)}, `) });
+  await cell(day.date).hover();
+  await page.mouse.down();
+  await cell(after).hover({ force: true });
+  await expect(page.getByText(`Over ${spoken(after)}`, { exact: false })).toBeAttached();
+  await page.mouse.up();
+  await expect
+    .poll(async () => (await seasonCalled(demo, 'Five')).season.fixed.find(({ date }) => date === after)?.kind)
+    .toBe('hard');
+  await expect(page.getByRole('dialog')).toBeHidden();
+});
+
 test('a hard day is dragged by the finger that rests on it; a swipe over it scrolls', async ({ page, demo }) => {
   const { id, season } = await seasonCalled(demo, 'Five');
   const day = freeHardDay(season);

@@ -5,13 +5,12 @@ import { View } from 'react-native';
 import { ranInWeek, weekMinutes } from '@core/season/load';
 import type { SeasonDay, SeasonWeek } from '@core/season/season';
 import type { LaidSeason } from '../data/useSeasons';
-import { DragArea } from '../ui/DragArea';
-import { inGrid } from '../ui/dragging';
+import { GridDragArea } from '../ui/GridDragArea';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { useWide } from '../ui/useWide';
 import { Words } from '../ui/Words';
 import { DayMark } from './DayMark';
-import { CELL, cellFor, dayLong, dayName, shortName } from './LadderCell';
+import { CELL, dayLong, LadderCell, dayName, shortName } from './LadderCell';
 
 const SPINE_PX = 62;
 const LOAD_PX = { phone: 56, wide: 76 };
@@ -69,13 +68,15 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSw
     [weeks],
   );
   const lifted = dragged === undefined ? undefined : days.get(dragged);
-  const cellOf = (day: SeasonDay) => {
+  const cellOf = (day: SeasonDay, howId: string) => {
     const isPast = day.date < today;
     const isRun = (runDates.has(day.date) && day.kind === 'hard') || doneDates.has(day.date);
-    const Cell = cellFor({ day, isPast, isRun });
+    const isPlace = !isPast && day.kind !== 'race';
     return (
-      <Cell
+      <LadderCell
         day={day}
+        howId={isPlace && !isRun && (day.kind === 'hard' || day.kind === 'long') ? howId : undefined}
+        isPlace={isPlace}
         label={`${dayName(day, season)}${isRun ? ', run' : ''}`}
         isToday={day.date === today}
         isPast={isPast}
@@ -86,26 +87,22 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSw
       />
     );
   };
-  const on = (id: unknown) => dayLong(String(id));
   return (
-    <DragArea
-      isHeld
-      keys={inGrid}
-      choosing="a day"
-      announcements={{
-        onDragStart: ({ active }) => `Picked up ${on(active.id)}.`,
-        onDragOver: ({ over }) => (over ? `Over ${on(over.id)}.` : ''),
-        onDragEnd: ({ over }) => (over ? `Put down on ${on(over.id)}.` : 'Put back.'),
-        onDragCancel: () => 'Put back.',
+    <GridDragArea
+      label="Season ladder"
+      words={{
+        pickedUp: (date) => `Picked up ${dayLong(date)}.`,
+        over: (date) => `Over ${dayLong(date)}.`,
+        putDown: (date) => `Put down on ${dayLong(date)}.`,
+        putBack: 'Put back.',
       }}
-      onDragged={setDragged}
-      onDrop={({ active, over }) => {
-        if (over && over.id !== active.id) onSwap(String(active.id), String(over.id));
-      }}
+      onLift={setDragged}
+      onDrop={onSwap}
       lifted={
         lifted && (
           <View
             style={{
+              width: CELL.height,
               height: CELL.height,
               alignItems: 'center',
               justifyContent: 'center',
@@ -120,50 +117,57 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSw
         )
       }
     >
-      <View role="region" aria-label="Season ladder">
-        <View style={{ flexDirection: 'row' }} aria-hidden>
-          <View style={{ width: SPINE_PX }} />
-          {(weeks[0]?.days ?? []).map(({ date }) => (
-            <Words key={date} as="label" quiet style={{ flex: 1, textAlign: 'center' }}>
-              {format(parseISO(date), 'EEEEE')}
-            </Words>
-          ))}
-          <View style={{ width: loadPx }} />
-        </View>
-        {rungs.map((week, i) => {
-          const isTop = rungs[i - 1]?.phase !== week.phase;
-          return (
-            <View
-              key={week.from}
-              role="group"
-              aria-label={`Week of ${dayLong(week.from)}, ${week.phase}`}
-              style={{
-                flexDirection: 'row',
-                alignItems: 'stretch',
-                borderTopWidth: isTop ? 2 : 1,
-                borderTopColor: isTop ? palette.ink : palette.line,
-              }}
-            >
-              <View style={{ width: SPINE_PX, justifyContent: 'center', paddingRight: SPACE.xs }}>
-                {isTop && (
-                  <Words as="label" style={{ lineHeight: 14 }}>
-                    {week.phase}
+      {(howId) => (
+        <>
+          <View style={{ flexDirection: 'row' }} aria-hidden>
+            <View style={{ width: SPINE_PX }} />
+            {(weeks[0]?.days ?? []).map(({ date }) => (
+              <Words key={date} as="label" quiet style={{ flex: 1, textAlign: 'center' }}>
+                {format(parseISO(date), 'EEEEE')}
+              </Words>
+            ))}
+            <View style={{ width: loadPx }} />
+          </View>
+          {rungs.map((week, i) => {
+            const isTop = rungs[i - 1]?.phase !== week.phase;
+            return (
+              <View
+                key={week.from}
+                role="group"
+                aria-label={`Week of ${dayLong(week.from)}, ${week.phase}`}
+                style={{
+                  flexDirection: 'row',
+                  alignItems: 'stretch',
+                  borderTopWidth: isTop ? 2 : 1,
+                  borderTopColor: isTop ? palette.ink : palette.line,
+                }}
+              >
+                <View style={{ width: SPINE_PX, justifyContent: 'center', paddingRight: SPACE.xs }}>
+                  {isTop && (
+                    <Words as="label" style={{ lineHeight: 14 }}>
+                      {week.phase}
+                    </Words>
+                  )}
+                  <Words as="label" quiet style={{ lineHeight: 14 }}>
+                    {format(parseISO(week.from), 'd MMM')}
                   </Words>
-                )}
-                <Words as="label" quiet style={{ lineHeight: 14 }}>
-                  {format(parseISO(week.from), 'd MMM')}
-                </Words>
-              </View>
-              {week.days.map((day) => (
-                <View key={day.date} style={{ flex: 1 }}>
-                  {day.date >= season.firstDay && cellOf(day)}
                 </View>
-              ))}
-              <Load week={week} most={most} widthPx={loadPx} ran={ranInWeek(week, { done: season.done, ranMinutes })} />
-            </View>
-          );
-        })}
-      </View>
-    </DragArea>
+                {week.days.map((day) => (
+                  <View key={day.date} style={{ flex: 1 }}>
+                    {day.date >= season.firstDay && cellOf(day, howId)}
+                  </View>
+                ))}
+                <Load
+                  week={week}
+                  most={most}
+                  widthPx={loadPx}
+                  ran={ranInWeek(week, { done: season.done, ranMinutes })}
+                />
+              </View>
+            );
+          })}
+        </>
+      )}
+    </GridDragArea>
   );
 }

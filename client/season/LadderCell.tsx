@@ -1,7 +1,6 @@
-import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
-import { memo, useCallback, useMemo, type ComponentProps, type KeyboardEventHandler, type Ref } from 'react';
+import { memo } from 'react';
 import type { SeasonDay, SeasonPlan } from '@core/season/season';
 import { amountText, DAY_WORDS, SPECIAL_WORDS } from '@core/season/weekText';
 import { usePalette } from '../ui/theme';
@@ -48,19 +47,15 @@ type CellProps = {
   /** Shown under the mark, where there is room. */
   name?: string | undefined;
   isWide: boolean;
+  /** Another day can be put on it. */
+  isPlace: boolean;
+  /** It can be dragged; the sentence that says how has this id. */
+  howId: string | undefined;
   onOpen: (date: string) => void;
 };
 
-type FaceProps = CellProps & {
-  isOver?: boolean;
-  isDragging?: boolean;
-  /** What makes it one that is dragged, or dropped on. */
-  dnd?: ComponentProps<'button'>;
-  place?: Ref<HTMLButtonElement>;
-};
-
-/** A day as it is drawn, also one that is over or of a race: an element of the page itself, since a hundred of them follow every move of a finger. */
-const Face = memo(function Face({
+/** A day as it is drawn: an element of the page itself, since a hundred and more of them stand in one ladder. */
+export const LadderCell = memo(function LadderCell({
   day,
   label,
   isToday,
@@ -68,37 +63,21 @@ const Face = memo(function Face({
   isRun,
   name,
   isWide,
+  isPlace,
+  howId,
   onOpen,
-  isOver,
-  isDragging,
-  dnd,
-  place,
-}: FaceProps) {
+}: CellProps) {
   const palette = usePalette();
   const { height, mark } = isWide ? NAMED : CELL;
-  const isPinned = day.pinned === true;
-  const drawn = useMemo(
-    () => (
-      <>
-        <div style={{ opacity: isPast ? 0.75 : 1 }}>
-          <DayMark kind={day.kind} {...mark} isRun={isRun} isPinned={isPinned} />
-        </div>
-        {name !== undefined && (
-          <Words as="label" quiet style={{ fontSize: 11, lineHeight: 12, textAlign: 'center' }}>
-            {name}
-          </Words>
-        )}
-      </>
-    ),
-    [day.kind, mark, isRun, isPinned, isPast, name],
-  );
+  const isMovable = howId !== undefined;
   return (
     <button
-      ref={place}
       type="button"
-      {...dnd}
       aria-label={label}
       onClick={() => onOpen(day.date)}
+      {...(isPlace ? { 'data-place': day.date } : {})}
+      // Enter opens it, Space picks it up.
+      {...(isMovable ? { 'data-movable': '', 'aria-roledescription': 'draggable', 'aria-describedby': howId } : {})}
       style={{
         display: 'flex',
         flexDirection: 'column',
@@ -110,52 +89,22 @@ const Face = memo(function Face({
         padding: 0,
         border: 0,
         borderRadius: 4,
-        cursor: dnd ? 'grab' : 'pointer',
+        cursor: isMovable ? 'grab' : 'pointer',
         touchAction: 'manipulation',
-        backgroundColor: isOver ? palette.action : isToday ? palette.fill : day.taper ? palette.raised : 'transparent',
-        opacity: isDragging ? 0.3 : 1,
+        userSelect: 'none',
+        backgroundColor: isToday ? palette.fill : day.taper ? palette.raised : 'transparent',
         outlineOffset: -2,
         ...(isToday ? { boxShadow: `inset 0 -4px 0 ${palette.ink}` } : {}),
       }}
     >
-      {drawn}
+      <div style={{ opacity: isPast ? 0.75 : 1 }}>
+        <DayMark kind={day.kind} {...mark} isRun={isRun} isPinned={day.pinned === true} />
+      </div>
+      {name !== undefined && (
+        <Words as="label" quiet style={{ fontSize: 11, lineHeight: 12, textAlign: 'center' }}>
+          {name}
+        </Words>
+      )}
     </button>
   );
 });
-
-/** A day that something can be put on. */
-const PlaceCell = memo(function PlaceCell(props: CellProps) {
-  const { setNodeRef, isOver } = useDroppable({ id: props.day.date });
-  return <Face {...props} isOver={isOver} place={setNodeRef} />;
-});
-
-/** A hard day or a long run: it is dragged, by finger once it is held. */
-const MovableCell = memo(function MovableCell(props: CellProps) {
-  const { date } = props.day;
-  const { setNodeRef: setDropRef, isOver } = useDroppable({ id: date });
-  const { setNodeRef: setDragRef, attributes, listeners, isDragging } = useDraggable({ id: date });
-  const setRefs = useCallback(
-    (node: HTMLElement | null) => {
-      setDropRef(node);
-      setDragRef(node);
-    },
-    [setDropRef, setDragRef],
-  );
-  const dnd = useMemo((): ComponentProps<'button'> => {
-    const { role: _role, tabIndex: _tab, ...said } = attributes;
-    return {
-      ...said,
-      ...listeners,
-      // Enter opens, Space picks up.
-      onKeyDown: (event) => {
-        if (event.code !== 'Enter') (listeners?.onKeyDown as KeyboardEventHandler | undefined)?.(event);
-      },
-    };
-  }, [attributes, listeners]);
-  return <Face {...props} isOver={isOver} isDragging={isDragging} dnd={dnd} place={setRefs} />;
-});
-
-export function cellFor({ day, isPast, isRun }: Pick<CellProps, 'day' | 'isPast' | 'isRun'>) {
-  if (isPast || day.kind === 'race') return Face;
-  return !isRun && (day.kind === 'hard' || day.kind === 'long') ? MovableCell : PlaceCell;
-}

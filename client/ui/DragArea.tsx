@@ -2,14 +2,11 @@ import {
   DndContext,
   DragOverlay,
   KeyboardSensor,
-  MouseSensor,
   PointerSensor,
-  TouchSensor,
   useSensor,
   useSensors,
   type Announcements,
   type DragEndEvent,
-  type KeyboardCoordinateGetter,
 } from '@dnd-kit/core';
 import type { ReactNode } from 'react';
 import { createPortal } from 'react-dom';
@@ -24,34 +21,17 @@ type Props = {
   onDrop: (event: DragEndEvent) => void;
   /** What is under the finger while it is dragged. */
   lifted: ReactNode;
-  /** Where the arrow keys go; from one place to the next where left out. */
-  keys?: KeyboardCoordinateGetter;
-  /** A finger has to rest on a thing before it is picked up: a swipe over it scrolls. */
-  isHeld?: boolean;
   children: ReactNode;
 };
 
 const FEW_PX = { activationConstraint: { distance: 4 } };
-const HELD = { activationConstraint: { delay: 180, tolerance: 8 } };
 
 /** Where things are dragged by their handles: with finger, mouse or keyboard. */
-export function DragArea({
-  announcements,
-  choosing,
-  onDragged,
-  onDrop,
-  lifted,
-  keys = oneByOne,
-  isHeld = false,
-  children,
-}: Props) {
-  const keyboard = useSensor(KeyboardSensor, { coordinateGetter: keys });
-  const pointer = useSensor(PointerSensor, FEW_PX);
-  const mouse = useSensor(MouseSensor, FEW_PX);
-  const touch = useSensor(TouchSensor, HELD);
-  const atOnce = useSensors(pointer, keyboard);
-  const whenHeld = useSensors(mouse, touch, keyboard);
-  const sensors = isHeld ? whenHeld : atOnce;
+export function DragArea({ announcements, choosing, onDragged, onDrop, lifted, children }: Props) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, FEW_PX),
+    useSensor(KeyboardSensor, { coordinateGetter: oneByOne }),
+  );
   return (
     <DndContext
       sensors={sensors}

@@ -1,9 +1,21 @@
-import { pointerWithin, rectIntersection, type CollisionDetection, type KeyboardCoordinateGetter } from '@dnd-kit/core';
+import { rectIntersection, type CollisionDetection, type KeyboardCoordinateGetter } from '@dnd-kit/core';
 
-/** Under the finger if anything is; for the keyboard, what the dragged thing lies on. */
+/**
+ * Under the finger if anything is; for the keyboard, what the dragged thing lies on. The page is asked once what lies there: to go by the
+ * rectangle of every place reads how far the page is scrolled each time, which takes a slow phone longer than a frame.
+ */
 export const underFinger: CollisionDetection = (args) => {
-  const under = pointerWithin(args);
-  return under.length > 0 ? under : rectIntersection(args);
+  const { pointerCoordinates, droppableContainers } = args;
+  if (!pointerCoordinates) return rectIntersection(args);
+  const there = document.elementsFromPoint(pointerCoordinates.x, pointerCoordinates.y);
+  // The topmost first: a card before the group that it is in.
+  const [under] = droppableContainers
+    .flatMap((place) => {
+      const at = place.node.current ? there.indexOf(place.node.current) : -1;
+      return at < 0 ? [] : [{ id: place.id, at }];
+    })
+    .sort((a, b) => a.at - b.at);
+  return under ? [{ id: under.id }] : rectIntersection(args);
 };
 
 const STEPS: Record<string, number> = { ArrowDown: 1, ArrowRight: 1, ArrowUp: -1, ArrowLeft: -1 };
@@ -18,29 +30,4 @@ export const oneByOne: KeyboardCoordinateGetter = (event, { context, currentCoor
   const at = rects.findIndex(({ left, right, top, bottom }) => x >= left && x <= right && y >= top && y <= bottom);
   const rect = rects[Math.min(rects.length - 1, Math.max(0, at + step))];
   return rect ? { x: rect.left + 8, y: rect.top + 8 } : currentCoordinates;
-};
-
-/** Places nearer than this in a direction stand in one row or column. */
-const NEAR_PX = 6;
-
-/** In rows and columns, each arrow goes to the nearest place that way. */
-export const inGrid: KeyboardCoordinateGetter = (event, { context, currentCoordinates }) => {
-  if (!(event.code in STEPS)) return undefined;
-  event.preventDefault();
-  const isAcross = event.code === 'ArrowLeft' || event.code === 'ArrowRight';
-  const way = STEPS[event.code] ?? 1;
-  const rects = [...context.droppableRects.values()];
-  // A little inside: places may touch each other.
-  const [x, y] = [currentCoordinates.x + NEAR_PX, currentCoordinates.y + NEAR_PX];
-  const here = rects.find(({ left, right, top, bottom }) => x >= left && x <= right && y >= top && y <= bottom);
-  const [fromX, fromY] = here ? [here.left, here.top] : [x, y];
-  const [next] = rects
-    .map((rect) => ({ rect, across: rect.left - fromX, down: rect.top - fromY }))
-    .filter(({ across, down }) =>
-      isAcross
-        ? Math.abs(down) < NEAR_PX && across * way > NEAR_PX
-        : Math.abs(across) < NEAR_PX && down * way > NEAR_PX,
-    )
-    .sort((a, b) => Math.abs(a.across) + Math.abs(a.down) - Math.abs(b.across) - Math.abs(b.down));
-  return next ? { x: next.rect.left + 8, y: next.rect.top + 8 } : currentCoordinates;
 };

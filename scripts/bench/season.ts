@@ -96,6 +96,8 @@ export async function season(): Promise<void> {
     const page = await context.newPage();
     await page.addInitScript({ content: 'globalThis.__name = (f) => f' });
     await page.goto(`${app.url}/track`);
+    // The network may be quiet before anything is drawn.
+    await page.getByRole('link', { name: 'Season' }).waitFor();
     await page.waitForLoadState('networkidle');
     const slow = await context.newCDPSession(page);
     await slow.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
