@@ -103,7 +103,7 @@ function Week({ data }: { data: SeasonData }) {
     return [data.seasons.filter((one) => !isOver(one)), data.seasons.filter(isOver).reverse()];
   }, [data.seasons, today]);
   const [first] = seasons;
-  const thisWeek = weekOf(today, first?.season);
+  const thisWeek = weekOf(today, first?.season ?? data.squad.settings.club);
   const [from, setFrom] = useState(thisWeek);
   const [chosen, setChosen] = useState(() => seasons.map(({ id }) => id));
   const [opened, setOpened] = useState<{ key: string; date: string }>();
