@@ -1,4 +1,4 @@
-import { closestNames } from '../words/closestNames';
+import { closestNames } from '../units/closestNames';
 import { formatDistance } from '../units/distance';
 import type { PaceBook, PaceEntry } from './paceBook';
 import { PACE_NAMES } from './paceNames';

@@ -1,4 +1,4 @@
-import { closestNames } from '../words/closestNames';
+import { closestNames } from '../units/closestNames';
 
 /** Names that may stand at the cursor: they take the place of the characters `from`–`to`. */
 export type Completions = { from: number; to: number; options: string[] };

@@ -1,4 +1,4 @@
-import { closestNames } from '../words/closestNames';
+import { closestNames } from '../units/closestNames';
 import { BARE_PACE, paceCalled, SYNONYM } from './paceWords';
 import { readPer } from './parseAmount';
 import { readAbsolute, readOverTheRep } from './parsePaceTime';

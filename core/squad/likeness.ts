@@ -1,4 +1,4 @@
-import { editDistance } from '../words/closestNames';
+import { editDistance } from '../units/closestNames';
 
 /** A name without accents, capitals, signs and doubled spaces: for finding the same person written differently. */
 export const plainName = (name: string) =>
