@@ -3,7 +3,7 @@ import { courseOffsets } from '@core/fitness/courseOffsets';
 import { isOnTrack } from '@core/fitness/mark';
 import type { CourseOffsets } from '@core/fitness/weighing';
 import type { PaceBook } from '@core/paces/paceBook';
-import { PACE_NAMES } from '@core/paces/paceNames';
+import { PACE_NAMES } from '@core/session/paceNames';
 import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
 import { athletePaces, bookById, type AthletePaces } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';

@@ -1,4 +1,4 @@
-import { PACE_NAMES } from '../paces/paceNames';
+import { PACE_NAMES } from '../session/paceNames';
 import { formatSession } from '../session/formatSession';
 import { parseSession } from '../session/parseSession';
 import { read } from '../session/testing';

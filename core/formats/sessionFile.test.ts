@@ -4,7 +4,7 @@ import Ajv from 'ajv/dist/2020';
 import fc from 'fast-check';
 import type { BookSession } from '../book/bookSession';
 import { STARTERS } from '../book/starters';
-import { PACE_NAMES } from '../paces/paceNames';
+import { PACE_NAMES } from '../session/paceNames';
 import { formatSession } from '../session/formatSession';
 import type { Session } from '../session/session';
 import { anySession, read } from '../session/testing';

@@ -1,7 +1,7 @@
 import { closestNames } from '../units/closestNames';
 import { formatDistance } from '../units/distance';
 import type { PaceBook, PaceEntry } from './paceBook';
-import { PACE_NAMES } from './paceNames';
+import { PACE_NAMES } from '../session/paceNames';
 
 /** Something that makes a book unusable: which entry, and a sentence that names all involved. */
 export type BookProblem = { index: number; message: string };

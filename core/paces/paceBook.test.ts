@@ -5,7 +5,7 @@ import { targetsFor } from '../targets/targetsFor';
 import { standardTrack } from '../track/venue';
 import { basisText, checkPaceBook } from './checkPaceBook';
 import { speedOfEntry, type PaceBasis, type PaceBook } from './paceBook';
-import { PACE_NAMES } from './paceNames';
+import { PACE_NAMES } from '../session/paceNames';
 import { paceTable, unitM } from './paceTable';
 import { curveBook, SAYS_OF_BOOK, SHIPPED_BOOKS } from './shippedBooks';
 

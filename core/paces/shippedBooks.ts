@@ -1,7 +1,7 @@
 /** The pace books that come with the app, one for each school. Shares, offsets and efforts are common coaching practice. */
 import { HALF_MARATHON_M, MARATHON_M, MILE_M } from '../units/distance';
 import { USUAL_TOLERANCE, type PaceBasis, type PaceBook, type PaceEntry } from './paceBook';
-import { PACE_NAMES } from './paceNames';
+import { PACE_NAMES } from '../session/paceNames';
 
 type PaceName = (typeof PACE_NAMES)[number];
 type Bases = Record<PaceName, PaceBasis>;

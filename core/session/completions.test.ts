@@ -1,4 +1,4 @@
-import { PACE_NAMES } from '../paces/paceNames';
+import { PACE_NAMES } from './paceNames';
 import { completionsAt } from './completions';
 
 /** The cursor is where the bar stands. */

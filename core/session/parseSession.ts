@@ -11,7 +11,7 @@
  * is meant, reading goes on at the next comma of the same set, so that every problem in the text is named at once. What can mean two
  * things is asked, with its readings as answers, while it is typed.
  */
-import { PACE_NAMES } from '../paces/paceNames';
+import { PACE_NAMES } from './paceNames';
 import { readDoubts, type Doubt } from './doubts';
 import { headingsIn } from './headings';
 import { isOnce } from './lengths';

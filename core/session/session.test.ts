@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { PACE_NAMES } from '../paces/paceNames';
+import { PACE_NAMES } from './paceNames';
 import { expand, type Leg } from './expand';
 import { formatSession } from './formatSession';
 import { parseAmount, parseSession, readSession } from './parseSession';

@@ -1,6 +1,6 @@
 import { fitCurve } from '../fitness/curve';
 import { speedOfEntry, type PaceBook } from '../paces/paceBook';
-import { PACE_NAMES } from '../paces/paceNames';
+import { PACE_NAMES } from './paceNames';
 import { paceSpeed } from '../paces/paceSpeed';
 import { curveBook } from '../paces/shippedBooks';
 import { MILE_M } from '../units/distance';

@@ -1,6 +1,6 @@
 /** For tests: sessions of every kind by chance, and reading that must succeed. */
 import fc from 'fast-check';
-import { PACE_NAMES } from '../paces/paceNames';
+import { PACE_NAMES } from './paceNames';
 import { MILE_M } from '../units/distance';
 import { parseStored } from './parseSession';
 import type { Amount, Item, Pace, Recovery, Session } from './session';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { PACE_NAMES } from '../paces/paceNames';
+import { PACE_NAMES } from '../session/paceNames';
 import { closestNames } from './closestNames';
 
 test.each([

@@ -5,7 +5,7 @@ import { ulid } from 'ulid';
 import { MODEL_NAMES, type ModelName } from '@core/fitness/curve';
 import { basisText } from '@core/paces/checkPaceBook';
 import { speedOfEntry, USUAL_TOLERANCE, type PaceBook, type PaceEntry } from '@core/paces/paceBook';
-import { PACE_NAMES } from '@core/paces/paceNames';
+import { PACE_NAMES } from '@core/session/paceNames';
 import { SAYS_OF_BOOK } from '@core/paces/shippedBooks';
 import { athletePaces } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
