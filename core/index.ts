@@ -7,7 +7,7 @@ export { expand, type Leg } from './session/expand';
 export { type Session } from './session/session';
 export { targetsFor, type TargetLeg } from './targets/targetsFor';
 export { reserve } from './targets/reserve';
-export { laneLengthM, standardTrack, type Venue } from './track/venue';
+export { laneLengthM, standardTrack, type Venue } from './venue/venue';
 export { type PaceBook } from './paces/paceBook';
 export { curveBook } from './paces/shippedBooks';
 export { makePlan } from './trackside/makePlan';

@@ -8,7 +8,7 @@ import { LOOP_DEVICE } from '@core/trackside/chips';
 import { fitCurve } from '@core/fitness/curve';
 import { curveBook } from '@core/paces/shippedBooks';
 import { parseSession } from '@core/session/parseSession';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import type { RunEvent } from '@core/trackside/events';
 import { makePlan } from '@core/trackside/makePlan';
 import { replay } from '@core/trackside/replay';

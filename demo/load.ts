@@ -9,7 +9,7 @@ import type { Mark } from '@core/fitness/mark';
 import { curveBook } from '@core/paces/shippedBooks';
 import { parseStored } from '@core/session/parseSession';
 import { sinceWeeks, type Group, type SquadMember } from '@core/squad/athlete';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import type { Happening, RunEvent } from '@core/trackside/events';
 import { makePlan } from '@core/trackside/makePlan';
 import { athletesOf, type Plan } from '@core/trackside/plan';

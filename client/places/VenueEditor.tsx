@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import { MOST_MARKS, type OwnVenue } from '@core/track/ownVenue';
+import { MOST_MARKS, type OwnVenue } from '@core/venue/ownVenue';
 import {
   troubleText,
   usePutVenueMutation,

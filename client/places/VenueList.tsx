@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import { VENUES } from '@core/track/venue';
+import { VENUES } from '@core/venue/venue';
 import { troubleText, usePutVenueMutation, useRemoveVenueMutation, useVenuesQuery } from '../store/api';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';

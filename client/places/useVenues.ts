@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
-import { venueOf } from '@core/track/ownVenue';
-import { standardTrack, VENUES, type Venue } from '@core/track/venue';
+import { venueOf } from '@core/venue/ownVenue';
+import { standardTrack, VENUES, type Venue } from '@core/venue/venue';
 import { useVenuesQuery } from '../store/api';
 
 /** Every place a session can be run at: the usual ones, then the coach's own. */

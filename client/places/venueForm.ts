@@ -1,5 +1,5 @@
 /** A place as it is typed, and what is wrong with it. */
-import { checkVenue, MOST_SLOPE_PCT, type OwnVenue } from '@core/track/ownVenue';
+import { checkVenue, MOST_SLOPE_PCT, type OwnVenue } from '@core/venue/ownVenue';
 
 export type TypedMark = { atM: string; name: string };
 export type VenueForm = { name: string; shape: OwnVenue['shape']; lengthM: string; slope: string; marks: TypedMark[] };

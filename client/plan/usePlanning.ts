@@ -15,7 +15,7 @@ import { groupRun, type GroupRun } from '@core/planning/groupTargets';
 import { USUAL_HEAT_LIMITS, type Weather } from '@core/conditions/heat';
 import { ownPlans, type OwnPlan } from '@core/planning/ownPlans';
 import type { SquadMember } from '@core/squad/athlete';
-import type { Venue } from '@core/track/venue';
+import type { Venue } from '@core/venue/venue';
 import { daysAfter } from '@core/units/dayNumber';
 import { useVenues, venueById } from '../places/useVenues';
 import { pacesOf, type SquadView } from '../squad/useSquad';

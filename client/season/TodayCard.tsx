@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import { parseStored } from '@core/session/parseSession';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { drawingOf, viewSession } from '../session/sessionView';
 import { useWeatherQuery } from '../store/api';
 import { LapSheet } from '../ui/LapSheet';

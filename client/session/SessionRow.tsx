@@ -1,6 +1,6 @@
 import type { Href } from 'expo-router';
 import { parseStored } from '@core/session/parseSession';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { usePaceNames } from '../squad/useSquad';
 import type { Session } from '../store/api';
 import { dayName, today } from '../ui/days';

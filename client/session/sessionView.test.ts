@@ -1,7 +1,7 @@
 import { curveBook } from '@core/paces/shippedBooks';
 import { fitCurve } from '@core/fitness/curve';
 import { read } from '@core/session/testing';
-import { indoorTrack, standardTrack } from '@core/track/venue';
+import { indoorTrack, standardTrack } from '@core/venue/venue';
 import { endsOf, mainPart, spanOf, viewSession } from './sessionView';
 
 const DAY = '2026-11-01';

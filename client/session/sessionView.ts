@@ -6,7 +6,7 @@ import type { Session } from '@core/session/session';
 import { targetsFor, type TargetLeg } from '@core/targets/targetsFor';
 import { sessionTotals, shareOfLimit, type SessionTotals } from '@core/targets/totals';
 import { layLapSheet, type LapSection } from '@core/track/lapSheet';
-import { standardTrack, type Venue } from '@core/track/venue';
+import { standardTrack, type Venue } from '@core/venue/venue';
 import { formatKm } from '@core/units/distance';
 import { formatClock } from '@core/units/time';
 

@@ -3,7 +3,7 @@ import { basisText } from '@core/paces/checkPaceBook';
 import type { PaceEntry } from '@core/paces/paceBook';
 import { PACE_UNITS, paceTable, unitM, type PaceRow, type PaceUnit } from '@core/paces/paceTable';
 import type { AthletePaces as Paces } from '@core/squad/athletePaces';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { formatDelta, formatTime } from '@core/units/time';
 import { settings } from '../store/settings';
 import { useAppDispatch, useAppSelector } from '../store/store';

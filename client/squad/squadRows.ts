@@ -4,7 +4,7 @@ import { entryOf } from '@core/paces/paceBook';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import type { Group, SquadMember, Status } from '@core/squad/athlete';
 import { plainName } from '@core/squad/likeness';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { formatTime } from '@core/units/time';
 
 /** Who is shown: everyone, those of a status, those whose paces are unsure, those who have left, or one group. */

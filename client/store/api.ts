@@ -13,7 +13,7 @@ import type { SeasonPlan, StoredSeason } from '@core/season/season';
 import type { SquadMember } from '@core/squad/athlete';
 import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
-import type { OwnVenue } from '@core/track/ownVenue';
+import type { OwnVenue } from '@core/venue/ownVenue';
 import type { RunEvent } from '@core/trackside/events';
 import type { Plan } from '@core/trackside/plan';
 import { baseQuery } from './baseQuery';

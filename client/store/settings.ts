@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { PaceUnit } from '@core/paces/paceTable';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { WIDE_PX } from '../ui/widths';
 
 export const LOOKS = ['system', 'light', 'dark'] as const;

@@ -2,7 +2,7 @@ import { Fragment, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
 import type { Band, Gap, LapRow, LapSection } from '@core/track/lapSheet';
-import type { Venue } from '@core/track/venue';
+import type { Venue } from '@core/venue/venue';
 import { AXIS, gapText, legAt, placeRows, ROW } from './lapSheetPlaces';
 import type { Palette } from './palette';
 import { usePalette } from './theme';

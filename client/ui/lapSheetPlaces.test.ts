@@ -2,7 +2,7 @@ import { read } from '@core/session/testing';
 import { curveBook } from '@core/paces/shippedBooks';
 import { targetsFor } from '@core/targets/targetsFor';
 import { layLapSheet } from '@core/track/lapSheet';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { AXIS, gapText, legAt, placeRows, ROW } from './lapSheetPlaces';
 
 const lay = (text: string) =>

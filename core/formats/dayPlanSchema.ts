@@ -2,8 +2,8 @@
 import Joi from 'joi';
 import { ROUNDINGS, type DayPlan } from '../planning/dayPlan';
 import { AIMS } from '../targets/targetsFor';
-import { checkVenue, MOST_MARKS, MOST_SLOPE_PCT, type OwnVenue } from '../track/ownVenue';
-import { VENUES } from '../track/venue';
+import { checkVenue, MOST_MARKS, MOST_SLOPE_PCT, type OwnVenue } from '../venue/ownVenue';
+import { VENUES } from '../venue/venue';
 import { idSchema, shorthandSchema, timeOfDaySchema } from './schemas';
 
 const name = (what: string) =>

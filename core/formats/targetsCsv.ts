@@ -4,7 +4,7 @@ import type { DayGroup } from '../planning/dayPlan';
 import { USUAL_TOLERANCE } from '../paces/paceBook';
 import { isTimedRep } from '../targets/targetsFor';
 import { legLabel } from '../track/lapSheet';
-import { placeName, type Venue } from '../track/venue';
+import { placeName, type Venue } from '../venue/venue';
 import { csv } from './csv';
 
 const FIELDS = [

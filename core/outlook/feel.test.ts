@@ -7,7 +7,7 @@ import { INTENT_FACTS } from '../session/intent';
 import { suggestIntent } from '../session/suggestIntent';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { MILE_M } from '../units/distance';
 import { gaugeOf } from './gauge';
 import { outlookFor, type Fit } from './outlook';

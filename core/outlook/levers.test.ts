@@ -8,7 +8,7 @@ import type { Session } from '../session/session';
 import { anySession } from '../session/testing';
 import { legCount } from '../session/treeTotals';
 import { isWork, targetsFor } from '../targets/targetsFor';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { gaugeOf } from './gauge';
 import { isOf, withCount, withPace, withRecovery } from './levers';
 import { judgePoints, meantFor, outlookFor } from './outlook';

@@ -9,7 +9,7 @@ import { INTENT_FACTS, type Intent } from '../session/intent';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
 import { reserve } from '../targets/reserve';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { chancesFor } from './chances';
 import { gaugeOf } from './gauge';
 import { isOf, withCount, withPace, withRecovery } from './levers';

@@ -5,7 +5,7 @@ import { curveBook } from '../paces/shippedBooks';
 import { INTENT_FACTS } from '../session/intent';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { arcAsTold, chancesAsTold, outlookAsTold, proposalAsTold } from './asTold';
 import { asMostTell, calibrated, toldAboveMost } from './calibration';
 import { outlookFor } from './outlook';

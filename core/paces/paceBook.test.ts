@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { fitCurve, speedFor, timeFor, type EnduranceCurve } from '../fitness/curve';
 import { parseSession } from '../session/parseSession';
 import { targetsFor } from '../targets/targetsFor';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { basisText, checkPaceBook } from './checkPaceBook';
 import { speedOfEntry, type PaceBasis, type PaceBook } from './paceBook';
 import { PACE_NAMES } from '../session/paceNames';

@@ -3,7 +3,7 @@ import { legLabel } from '../track/lapSheet';
 import { formatRecoveryLeg } from '../trackside/makePlan';
 import { passesAt } from '../trackside/passesAt';
 import { isTimedRep, isWork, type Pass, type TargetLeg } from '../targets/targetsFor';
-import { placeName, type Venue } from '../track/venue';
+import { placeName, type Venue } from '../venue/venue';
 import { formatTime } from '../units/time';
 
 /** Reps on end that are the same but for where they start. */

@@ -1,6 +1,6 @@
 import { targetsCsv } from '../formats/targetsCsv';
 import Papa from 'papaparse';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { cardLines, cardText, formatRounded, passesText, targetText, timesText } from './card';
 import { dayCautions, startNote, type DayCautionSource } from './dayCautions';
 import { heatCaution, heatIndexOf, USUAL_HEAT_LIMITS } from '../conditions/heat';

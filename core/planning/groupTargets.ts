@@ -6,7 +6,7 @@ import type { DayGroup } from './dayPlan';
 import type { OwnPlan } from './ownPlans';
 import { suggestGroups, type SuggestedGroup } from '../squad/groups';
 import { groupTraffic, type GroupTraffic } from '../track/traffic';
-import type { Venue } from '../track/venue';
+import type { Venue } from '../venue/venue';
 
 /** One leg as a group runs it. `targetS` lies half way between its quickest and its slowest member's. */
 export type GroupLeg = {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { ItemSetting } from '../session/itemSetting';
 import { read } from '../session/testing';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { changeOf, repsOfItems, withChanges, withoutChanges } from './changes';
 import {
   aboutAthlete,

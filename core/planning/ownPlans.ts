@@ -7,7 +7,7 @@ import type { Telling } from '../outlook/calibration';
 import type { PaceSource } from '../paces/paceSpeed';
 import { isTimedRep, isWork, targetsForLegs, type TargetLeg } from '../targets/targetsFor';
 import { heldFor, isExtrapolated, timeFor } from '../fitness/curve';
-import type { Venue } from '../track/venue';
+import type { Venue } from '../venue/venue';
 import { adjustmentOf, aimOf, changedSession, changesFor, stillFits } from './changes';
 import type { Change, DayGroup, DayPlan } from './dayPlan';
 

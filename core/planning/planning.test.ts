@@ -3,7 +3,7 @@ import { fitCurve } from '../fitness/curve';
 import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { isWork } from '../targets/targetsFor';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { changedSession, changeOf, withChanges, withoutChanges } from './changes';
 import {
   groupsFor,

@@ -1,6 +1,6 @@
 /** The day's groups as they are taken to the track, and who can be shown in one table of targets. */
 import { isTimedRep } from '../targets/targetsFor';
-import type { Venue } from '../track/venue';
+import type { Venue } from '../venue/venue';
 import { planGroup } from '../trackside/makePlan';
 import type { AboutPlan, Plan, PlannedGroup } from '../trackside/plan';
 import { legsBySlot, type GroupRun } from './groupTargets';

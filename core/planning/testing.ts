@@ -4,7 +4,7 @@ import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { suggestIntent } from '../session/suggestIntent';
 import type { SquadMember } from '../squad/athlete';
-import { standardTrack, type Venue } from '../track/venue';
+import { standardTrack, type Venue } from '../venue/venue';
 import { groupsFor, type DayGroup, type DayPlan } from './dayPlan';
 import { ownPlans, type OwnPlan, type Runner } from './ownPlans';
 

@@ -6,7 +6,7 @@ import { predict, stretchesOf } from '../outlook/predict';
 import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { isTimedRep, targetsFor, type TargetLeg } from '../targets/targetsFor';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { normal, Runner, type Random } from '../trackside/simulate';
 import { seeded } from '../units/seeded';
 import { calibrate, calibrated, UNCALIBRATED, type EffortPair } from '../outlook/calibration';

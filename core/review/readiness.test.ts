@@ -3,7 +3,7 @@ import { oneMoreFits } from '../outlook/chances';
 import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { curve } from '../trackside/testing';
 import { seeded } from '../units/seeded';
 import { NEXT_DAYS } from '../trackside/events';

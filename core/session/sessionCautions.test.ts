@@ -4,7 +4,7 @@ import { curveBook } from '../paces/shippedBooks';
 import { sinceWeeks, type Athlete } from '../squad/athlete';
 import { targetsFor } from '../targets/targetsFor';
 import { shareOfLimit } from '../targets/totals';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import type { Intent } from './intent';
 import { sessionCautions } from './sessionCautions';
 import { suggestIntent } from './suggestIntent';

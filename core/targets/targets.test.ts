@@ -5,7 +5,7 @@ import { PACE_NAMES } from '../session/paceNames';
 import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { layLapSheet } from '../track/lapSheet';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { MILE_M } from '../units/distance';
 import { passesAt } from '../trackside/passesAt';
 import { reserve } from './reserve';

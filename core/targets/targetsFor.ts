@@ -2,7 +2,7 @@ import { USUAL_TOLERANCE } from '../paces/paceBook';
 import { paceSpeed, paceTolerance, recoverySpeed, type PaceSource } from '../paces/paceSpeed';
 import { expand, type Choice, type Leg, type RecoveryLeg, type RepLeg } from '../session/expand';
 import type { Session } from '../session/session';
-import { crossedMarks, firstStartM, onLap, walkToStart, type Venue, type Walk } from '../track/venue';
+import { crossedMarks, firstStartM, onLap, walkToStart, type Venue, type Walk } from '../venue/venue';
 
 /** Time at a called mark: `atM` metres into the rep, `timeS` seconds after its start. */
 export type Pass = { atM: number; timeS: number };

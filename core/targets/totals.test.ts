@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { fitCurve, heldFor, speedFor } from '../fitness/curve';
 import { curveBook } from '../paces/shippedBooks';
 import { anySession, read } from '../session/testing';
-import { indoorTrack, kilometreLoop, placeName, standardTrack, VENUES, walkToStart } from '../track/venue';
+import { indoorTrack, kilometreLoop, placeName, standardTrack, VENUES, walkToStart } from '../venue/venue';
 import { layLapSheet } from '../track/lapSheet';
 import { targetsFor } from './targetsFor';
 import { amountsOf, sessionTotals, limitWeightOf, shareOfLimit } from './totals';

@@ -3,7 +3,7 @@ import type { Role } from '../session/session';
 import type { TargetLeg } from '../targets/targetsFor';
 import { GUESSED_MPS } from '../targets/totals';
 import { MILE_M } from '../units/distance';
-import type { Venue, Walk } from './venue';
+import type { Venue, Walk } from '../venue/venue';
 
 /** A stretch of one lap: from `fromM` to `toM` metres past the finish line. */
 export type Band = {

@@ -4,12 +4,12 @@ import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
 import { MILE_M } from '../units/distance';
-import { laneMarks } from './lanes';
-import { checkVenue, venueOf, type OwnVenue } from './ownVenue';
-import { markedJogs } from './recoveryDistance';
+import { laneMarks } from '../venue/lanes';
+import { checkVenue, venueOf, type OwnVenue } from '../venue/ownVenue';
+import { markedJogs } from '../venue/recoveryDistance';
 import { repPlaces } from './repPlaces';
 import { standingPlace } from './standing';
-import { kilometreLoop, laneLengthM, standardTrack, walkS, walkToStart, type Venue } from './venue';
+import { kilometreLoop, laneLengthM, standardTrack, walkS, walkToStart, type Venue } from '../venue/venue';
 
 const legsOf = (text: string, venue: Venue = standardTrack) =>
   targetsFor(read(text), { curve: curveOf5k(1110), paceBook: curveBook, venue });

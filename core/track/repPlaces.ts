@@ -1,8 +1,8 @@
 /** Where each rep starts and finishes, and whether the next start can be walked to in the recovery. */
 import { isTimedRep, type TargetLeg } from '../targets/targetsFor';
 import { legLabel } from './lapSheet';
-import { laneMarks } from './lanes';
-import { placeName, walkS, type Venue } from './venue';
+import { laneMarks } from '../venue/lanes';
+import { placeName, walkS, type Venue } from '../venue/venue';
 
 export type RepPlaces = {
   /** First and last rep with these places, counted from 1. */

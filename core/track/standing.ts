@@ -1,7 +1,7 @@
 /** Where one person with a watch sees most. */
 import type { TargetLeg } from '../targets/targetsFor';
 import { isTimedRep } from '../targets/targetsFor';
-import { onLap, placeName, type Venue } from './venue';
+import { onLap, placeName, type Venue } from '../venue/venue';
 
 /** A place for the coach, and what can be seen from there: finishes and starts of so many reps. */
 export type Standing = { atM: number; name: string; finishes: number; starts: number; reps: number };

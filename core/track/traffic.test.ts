@@ -6,7 +6,7 @@ import { targetsFor } from '../targets/targetsFor';
 import { busySpans, clockAt, mainStartS } from './busy';
 import { solveStartGaps } from './startGaps';
 import { clashCount, clashesOf, crossings, groupTraffic, repsInBusyTime, type GroupTraffic } from './traffic';
-import { indoorTrack, standardTrack } from './venue';
+import { indoorTrack, standardTrack } from '../venue/venue';
 
 const legsOf = (text: string, timeS = 1110) =>
   targetsFor(read(text), { curve: curveOf5k(timeS), paceBook: curveBook, venue: standardTrack });

@@ -1,7 +1,7 @@
 /** Who is where when: each group's way through the session, and the seconds in which one person would have to time two of them. */
 import { isWork, type TargetLeg } from '../targets/targetsFor';
 import { amountsOf } from '../targets/totals';
-import { onLap, type Venue } from './venue';
+import { onLap, type Venue } from '../venue/venue';
 
 /** A group on the track: its legs with the times it runs them in, and each member's own seconds more (or less) for a rep. */
 export type TrafficGroup = {

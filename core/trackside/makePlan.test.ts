@@ -1,6 +1,6 @@
 import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { makePlan } from './makePlan';
 import { repLabel } from './plan';
 import { repColumns } from './repColumns';

@@ -1,4 +1,4 @@
-import { crossedMarks, type Venue } from '../track/venue';
+import { crossedMarks, type Venue } from '../venue/venue';
 import type { Pass } from '../targets/targetsFor';
 import type { PlannedRep } from './plan';
 

@@ -3,7 +3,7 @@ import { curveBook } from '../paces/shippedBooks';
 import type { PaceBook } from '../paces/paceBook';
 import type { Intent } from '../session/intent';
 import { read } from '../session/testing';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import { makePlan } from './makePlan';
 
 const DAY = '2027-05-04';

@@ -2,7 +2,7 @@
 import { fitCurve } from '../fitness/curve';
 import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
-import { standardTrack } from '../track/venue';
+import { standardTrack } from '../venue/venue';
 import type { Happening, RunEvent } from './events';
 import { makePlan } from './makePlan';
 import type { Plan, PlannedGroup } from './plan';

@@ -3,7 +3,7 @@ import { ulid } from 'ulid';
 import { curveBook } from '@core/paces/shippedBooks';
 import { parseStored } from '@core/session/parseSession';
 import { athletePaces } from '@core/squad/athletePaces';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import type { RunEvent } from '@core/trackside/events';
 import { makePlan } from '@core/trackside/makePlan';
 import type { Plan } from '@core/trackside/plan';

@@ -15,7 +15,7 @@ import { reserve } from '@core/targets/reserve';
 import { targetsFor } from '@core/targets/targetsFor';
 import { solveStartGaps } from '@core/track/startGaps';
 import { clashCount, groupTraffic, type GroupTraffic } from '@core/track/traffic';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { CHROMIUM } from '../../playwright.config';
 import { AS_OF, SQUAD } from './madeUpSquad';
 import { report, timed } from './measure';

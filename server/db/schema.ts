@@ -5,7 +5,7 @@ import type { Course, MarkKind } from '@core/fitness/mark';
 import type { PaceEntry } from '@core/paces/paceBook';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { HeatLimits } from '@core/conditions/heat';
-import type { OwnVenue } from '@core/track/ownVenue';
+import type { OwnVenue } from '@core/venue/ownVenue';
 import type { TimeSource } from '@core/review/evenness';
 import type { EffortSource } from '@core/review/load';
 import type { RepResult } from '@core/review/results';

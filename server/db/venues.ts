@@ -1,6 +1,6 @@
 import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm';
 import type { VenueInput } from '@core/formats/dayPlanSchema';
-import type { OwnVenue } from '@core/track/ownVenue';
+import type { OwnVenue } from '@core/venue/ownVenue';
 import type { Db } from './open';
 import { venues } from './schema';
 

@@ -5,7 +5,7 @@ import { STARTERS } from '@core/book/starters';
 import { curveBook } from '@core/paces/shippedBooks';
 import { SHIPPED_GUIDES } from '@core/session/volumeGuides';
 import { read } from '@core/session/testing';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { makePlan } from '@core/trackside/makePlan';
 import type { KeptBook } from '../db/book';
 import { startTestServer, type TestServer } from './testServer';

@@ -7,7 +7,7 @@ import { legsOfRun, trafficOf, type GroupRun } from '@core/planning/groupTargets
 import { itemRows } from '@core/planning/itemRows';
 import { isWork } from '@core/targets/targetsFor';
 import { busySpans, clockAt, mainStartS } from '@core/track/busy';
-import { markedJogs } from '@core/track/recoveryDistance';
+import { markedJogs } from '@core/venue/recoveryDistance';
 import { repPlaces } from '@core/track/repPlaces';
 import { standingPlace } from '@core/track/standing';
 import { EXACT_UP_TO, solveStartGaps } from '@core/track/startGaps';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, View } from 'react-native';
 import { crossings, type BusySpan, type Clash, type GroupTraffic, type StartGaps } from '@core/track/traffic';
-import { placeName, type Venue } from '@core/track/venue';
+import { placeName, type Venue } from '@core/venue/venue';
 import { formatClock } from '@core/units/time';
 import { scale } from '../../ui/plot';
 import { usePalette } from '../../ui/theme';

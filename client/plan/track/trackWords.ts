@@ -1,6 +1,6 @@
 /** What is said about places and times on the track. */
 import type { RepPlaces } from '@core/track/repPlaces';
-import type { MarkedJog } from '@core/track/recoveryDistance';
+import type { MarkedJog } from '@core/venue/recoveryDistance';
 import type { Standing } from '@core/track/standing';
 import type { Clash } from '@core/track/traffic';
 import { formatClock } from '@core/units/time';

@@ -1,4 +1,4 @@
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import type { GroupTraffic } from '@core/track/traffic';
 import { letterOf, strokesOf } from './trafficPlaces';
 import { clashText, jogText, laneText, placesText, standingText, walkText } from './trackWords';

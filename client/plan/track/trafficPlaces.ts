@@ -1,6 +1,6 @@
 /** Where the lines of the traffic view go, in px. */
 import type { GroupTraffic, TrafficLeg } from '@core/track/traffic';
-import type { Venue } from '@core/track/venue';
+import type { Venue } from '@core/venue/venue';
 import type { Scale } from '../../ui/plot';
 
 export type Stroke = { kind: TrafficLeg['kind']; points: [x: number, y: number][] };

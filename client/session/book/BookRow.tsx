@@ -2,7 +2,7 @@ import type { Href } from 'expo-router';
 import { memo } from 'react';
 import { View } from 'react-native';
 import type { BookEntry } from '@core/book/searchBook';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { Icon } from '../../ui/icons/Icon';
 import { LapThumb } from '../../ui/LapSheet';
 import { ListRow } from '../../ui/ListRow';

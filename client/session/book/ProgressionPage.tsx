@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { LEVERS, USUAL_EVERY_DAYS, type Progression } from '@core/book/bookSession';
-import { standardTrack } from '@core/track/venue';
+import { standardTrack } from '@core/venue/venue';
 import { known } from '@core/units/known';
 import { Choice } from '../../ui/Choice';
 import { dayName, today } from '../../ui/days';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { legLabel } from '@core/track/lapSheet';
-import { placeName, type Venue } from '@core/track/venue';
+import { placeName, type Venue } from '@core/venue/venue';
 import type { TargetLeg } from '@core/targets/targetsFor';
 import { formatRecoveryLeg } from '@core/trackside/makePlan';
 import { formatTime } from '@core/units/time';

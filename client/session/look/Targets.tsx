@@ -5,7 +5,7 @@ import type { Session } from '@core/session/session';
 import { passesAt } from '@core/trackside/passesAt';
 import { repColumns, type RepColumn } from '@core/trackside/repColumns';
 import { formatRounded } from '@core/planning/card';
-import { standardTrack, type Venue } from '@core/track/venue';
+import { standardTrack, type Venue } from '@core/venue/venue';
 import { makePlan } from '@core/trackside/makePlan';
 import type { PlannedAthlete, PlannedGroup } from '@core/trackside/plan';
 import { formatTime } from '@core/units/time';
