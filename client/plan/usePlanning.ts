@@ -12,7 +12,7 @@ import { withChanges } from '@core/planning/changes';
 import { dayCautions, type Neighbour } from '@core/planning/dayCautions';
 import { groupsFor, takesPart, type Change, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
 import { groupRun, type GroupRun } from '@core/planning/groupTargets';
-import { USUAL_HEAT_LIMITS, type Weather } from '@core/conditions/heat';
+import { USUAL_HEAT_LIMITS, type Weather } from '@core/squad/heat';
 import { ownPlans, type OwnPlan } from '@core/planning/ownPlans';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Venue } from '@core/venue/venue';

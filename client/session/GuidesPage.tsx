@@ -1,9 +1,9 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/conditions/heat';
+import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/squad/heat';
 import { INTENT_FACTS } from '@core/session/intent';
-import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/session/volumeGuides';
+import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/squad/volumeGuides';
 import {
   SAYS_OF_END,
   SAYS_OF_MANNER,

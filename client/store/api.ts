@@ -4,7 +4,7 @@ import type { ResultRow } from '@core/formats/resultsCsv';
 import type { VenueInput } from '@core/formats/dayPlanSchema';
 import type { SessionInput } from '@core/formats/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
-import type { Weather } from '@core/conditions/heat';
+import type { Weather } from '@core/squad/heat';
 import type { Calibration } from '@core/outlook/calibration';
 import type { PaceBook } from '@core/paces/paceBook';
 import type { History, LastTime, SameSessions, SquadHistory, Standing } from '@core/review/history';

@@ -12,10 +12,10 @@ import type { PaceBook, PaceEntry } from '../paces/paceBook';
 import { SHIPPED_BOOKS } from '../paces/shippedBooks';
 import { CHIP, LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
 import { INTENTS, type Intent } from '../session/intent';
-import type { HeatLimits } from '../conditions/heat';
+import type { HeatLimits } from '../squad/heat';
 import type { Club } from '../squad/club';
 import { isTimeZone } from '../units/zoned';
-import type { VolumeGuides } from '../session/volumeGuides';
+import type { VolumeGuides } from '../squad/volumeGuides';
 import type { SquadChange } from '../squad/change';
 import { PROGRESS_BY, REST_ENDS, STRIDES_BY, USUAL_MANNERS, type PulseBand, type Schools } from '../squad/schools';
 

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { standardTrack } from '../venue/venue';
 import { cardLines, cardText, formatRounded, passesText, targetText, timesText } from './card';
 import { dayCautions, startNote, type DayCautionSource } from './dayCautions';
-import { heatCaution, heatIndexOf, USUAL_HEAT_LIMITS } from '../conditions/heat';
+import { heatCaution, heatIndexOf, USUAL_HEAT_LIMITS } from '../squad/heat';
 import { member, plansOf, runner } from './testing';
 
 const f = (c: number) => (c * 9) / 5 + 32;

@@ -5,7 +5,7 @@
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import { ageInYear, YOUNG_UNDER, type SquadMember } from '../squad/athlete';
 import type { Fit } from '../outlook/outlook';
-import { heatCaution, type HeatLimits, type Weather } from '../conditions/heat';
+import { heatCaution, type HeatLimits, type Weather } from '../squad/heat';
 
 /** Someone who is to run it, and how it should go for them; `wall` is what their curve says cannot be. */
 export type DayEntrant = { athlete: SquadMember; fit: Fit; remark?: string | undefined };

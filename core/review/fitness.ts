@@ -1,5 +1,5 @@
 /** What a session says about how fit somebody is. */
-import { feltC, USUAL_HEAT_LIMITS, type HeatLimits } from '../conditions/heat';
+import { feltC, USUAL_HEAT_LIMITS, type HeatLimits } from '../squad/heat';
 import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf } from '../outlook/predict';

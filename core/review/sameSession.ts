@@ -1,5 +1,5 @@
 /** The same session over the weeks: which sessions can be held against each other, and what has changed between two of them. */
-import { heatIndexOf } from '../conditions/heat';
+import { heatIndexOf } from '../squad/heat';
 import { expand } from '../session/expand';
 import type { Session } from '../session/session';
 import { isTimedRep } from '../targets/targetsFor';

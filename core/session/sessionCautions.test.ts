@@ -9,7 +9,7 @@ import type { Intent } from './intent';
 import { sessionCautions } from './sessionCautions';
 import { suggestIntent } from './suggestIntent';
 import { read } from './testing';
-import { guideFor, SHIPPED_GUIDES } from './volumeGuides';
+import { guideFor, SHIPPED_GUIDES } from '../squad/volumeGuides';
 
 const DATE = '2027-05-04';
 const WARM = 'warm: 1600 @easy, 4x100 @strides / 60s\n';

@@ -19,7 +19,7 @@ import { expand, type RepLeg } from './expand';
 import { INTENT_FACTS, type Intent } from './intent';
 import type { Session } from './session';
 import { zoneOf } from './suggestIntent';
-import { guideFor, type VolumeGuides } from './volumeGuides';
+import { guideFor, type VolumeGuides } from '../squad/volumeGuides';
 
 /** An athlete who is to run it, with their own targets. */
 export type Entrant = { athlete: Athlete; legs: readonly TargetLeg[]; shareOfLimit?: number | undefined };

@@ -1,5 +1,5 @@
-import type { HeatLimits } from '../conditions/heat';
-import type { VolumeGuides } from '../session/volumeGuides';
+import type { HeatLimits } from './heat';
+import type { VolumeGuides } from './volumeGuides';
 import type { Group } from './athlete';
 import type { Club } from './club';
 import type { Schools } from './schools';

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import Joi from 'joi';
 import { check } from '@core/formats/check';
 import { dateSchema, timeOfDaySchema } from '@core/formats/schemas';
-import type { Weather } from '@core/conditions/heat';
+import type { Weather } from '@core/squad/heat';
 import { checkedQuery } from './checked';
 
 /** The service may take so long; later than that there is no value. */

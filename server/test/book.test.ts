@@ -3,7 +3,7 @@ import { ulid } from 'ulid';
 import type { BookSession, BookVersion, Progression } from '@core/book/bookSession';
 import { STARTERS } from '@core/book/starters';
 import { curveBook } from '@core/paces/shippedBooks';
-import { SHIPPED_GUIDES } from '@core/session/volumeGuides';
+import { SHIPPED_GUIDES } from '@core/squad/volumeGuides';
 import { read } from '@core/session/testing';
 import { standardTrack } from '@core/venue/venue';
 import { makePlan } from '@core/trackside/makePlan';

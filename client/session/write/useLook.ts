@@ -3,7 +3,7 @@ import type { Intent } from '@core/session/intent';
 import { sessionCautions } from '@core/session/sessionCautions';
 import type { Session } from '@core/session/session';
 import { suggestIntent } from '@core/session/suggestIntent';
-import { SHIPPED_GUIDES } from '@core/session/volumeGuides';
+import { SHIPPED_GUIDES } from '@core/squad/volumeGuides';
 import { trialCaution } from '@core/squad/cautions';
 import { bookById } from '@core/squad/athletePaces';
 import { schoolsOf, usualRecovery } from '@core/squad/schools';

@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { USUAL_HEAT_LIMITS } from '@core/conditions/heat';
+import { USUAL_HEAT_LIMITS } from '@core/squad/heat';
 import { moveAthlete, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Conditions, Presence } from '@core/trackside/events';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { heatCaution, heatIndexOf, type HeatLimits } from '@core/conditions/heat';
+import { heatCaution, heatIndexOf, type HeatLimits } from '@core/squad/heat';
 import { SURFACES, WINDS, type Conditions } from '@core/trackside/events';
 import { Choice } from '../../ui/Choice';
 import { TextField } from '../../ui/TextField';

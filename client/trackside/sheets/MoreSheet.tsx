@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { SENDINGS, type Sending } from '@core/trackside/events';
-import { USUAL_HEAT_LIMITS } from '@core/conditions/heat';
+import { USUAL_HEAT_LIMITS } from '@core/squad/heat';
 import { useAccessQuery } from '../../store/api';
 import { settings } from '../../store/settings';
 import { useAppDispatch, useAppSelector } from '../../store/store';
