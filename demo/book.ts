@@ -1,6 +1,6 @@
-import type { BookChange, BookSession } from '@core/book/bookSession';
-import { proposeSteps } from '@core/book/progression';
-import { STARTERS } from '@core/book/starters';
+import type { BookChange, BookSession } from '@core/library/bookSession';
+import { proposeSteps } from '@core/library/progression';
+import { STARTERS } from '@core/library/starters';
 import { formatSession } from '@core/session/formatSession';
 import { parseStored } from '@core/session/parseSession';
 import { SEASON } from './season';

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import type { BookSession } from '../core/book/bookSession';
+import type { BookSession } from '../core/library/bookSession';
 import { drag, expect, press, seriousProblems, test, type RunningApp } from './app';
 import { todaysSession } from './board';
 

@@ -1,5 +1,5 @@
 /** What a next step adds to the library: it goes into its progression, or begins one. */
-import type { BookChange, BookSession, Lever, Progression } from '@core/book/bookSession';
+import type { BookChange, BookSession, Lever, Progression } from '@core/library/bookSession';
 import type { Intent } from '@core/session/intent';
 import type { PlacedStep } from './nextChoices';
 

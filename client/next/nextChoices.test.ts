@@ -1,5 +1,5 @@
-import type { BookSession, Progression } from '@core/book/bookSession';
-import type { StepsFrom } from '@core/book/stepsFrom';
+import type { BookSession, Progression } from '@core/library/bookSession';
+import type { StepsFrom } from '@core/library/stepsFrom';
 import type { RanAthlete, SameRun } from '@core/review/history';
 import type { ReadyAnswer } from '@core/review/nextReady';
 import { bookSteps } from './bookSteps';

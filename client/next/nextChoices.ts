@@ -1,7 +1,7 @@
 /** From what everyone is ready for to what everyone runs: the choices of the page, worked out apart from it. */
-import { advised } from '@core/book/advised';
-import { LEVERS, type BookSession, type Lever, type Progression } from '@core/book/bookSession';
-import { changedText, stepsFrom, type Step, type StepsFrom } from '@core/book/stepsFrom';
+import { advised } from '@core/library/advised';
+import { LEVERS, type BookSession, type Lever, type Progression } from '@core/library/bookSession';
+import { changedText, stepsFrom, type Step, type StepsFrom } from '@core/library/stepsFrom';
 import type { LeverChange } from '@core/outlook/proposals';
 import type { Placed } from '@core/planning/nextPlan';
 import type { SameSessions } from '@core/review/history';

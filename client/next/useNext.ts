@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useState } from 'react';
 import { ulid } from 'ulid';
-import { USUAL_EVERY_DAYS, type Lever, type Progression } from '@core/book/bookSession';
-import type { StepsFrom } from '@core/book/stepsFrom';
+import { USUAL_EVERY_DAYS, type Lever, type Progression } from '@core/library/bookSession';
+import type { StepsFrom } from '@core/library/stepsFrom';
 import type { DayGroup, DayPlan } from '@core/planning/dayPlan';
 import { nextPlan, type NextPlan } from '@core/planning/nextPlan';
 import { withOwnAdvice } from '@core/planning/ownAdvice';

@@ -1,8 +1,8 @@
 import { router } from 'expo-router';
 import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
-import { inverseOfBookChange } from '@core/book/bookChange';
-import type { BookChange, Lever } from '@core/book/bookSession';
+import { inverseOfBookChange } from '@core/library/bookChange';
+import type { BookChange, Lever } from '@core/library/bookSession';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { NextPlan } from '@core/planning/nextPlan';
 import { changeSeason } from '@core/season/changes';

@@ -8,7 +8,7 @@ import { useSeasons, type LaidSeason } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../squad/useSquad';
 import { useBookQuery, useRunsQuery, useSessionsQuery, type ListedRun, type Session } from '../store/api';
 import { useToday } from '../ui/useToday';
-import { withStarters } from '@core/book/starters';
+import { withStarters } from '@core/library/starters';
 
 /** All that the season's screens show. */
 export type SeasonData = {

@@ -1,5 +1,5 @@
 import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { BookChange, BookSession, BookVersion, Progression } from '@core/book/bookSession';
+import type { BookChange, BookSession, BookVersion, Progression } from '@core/library/bookSession';
 import type { ResultRow } from '@core/formats/resultsCsv';
 import type { VenueInput } from '@core/formats/dayPlanSchema';
 import type { SessionInput } from '@core/formats/schemas';

@@ -1,5 +1,5 @@
-import type { BookChange } from '../book/bookSession';
-import { STARTERS } from '../book/starters';
+import type { BookChange } from '../library/bookSession';
+import { STARTERS } from '../library/starters';
 import { bookChangeSchema } from './bookSchemas';
 import { check } from './check';
 

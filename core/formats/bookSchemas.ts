@@ -1,6 +1,6 @@
 /** The book at the edge: what the API and files let in. */
 import Joi from 'joi';
-import { LEVERS, type BookChange, type BookSession, type Progression } from '../book/bookSession';
+import { LEVERS, type BookChange, type BookSession, type Progression } from '../library/bookSession';
 import { idSchema, intentSchema, note, shorthandSchema, titleSchema } from './schemas';
 
 const progressionName = Joi.string().trim().max(80).required().messages({

@@ -1,6 +1,6 @@
 /** A season at the edge: what the API lets in. */
 import Joi from 'joi';
-import { LEVERS } from '../book/bookSession';
+import { LEVERS } from '../library/bookSession';
 import {
   DAY_KINDS,
   EXCEPTION_KINDS,

@@ -4,7 +4,7 @@
  * docs/sessions.schema.json. A session alone may also come as its shorthand, with its title in a first line `# Title`.
  */
 import Joi from 'joi';
-import type { BookChange, BookSession, Progression } from '../book/bookSession';
+import type { BookChange, BookSession, Progression } from '../library/bookSession';
 import { formatSession } from '../session/formatSession';
 import { parseStored } from '../session/parseSession';
 import type { Session } from '../session/session';

@@ -1,5 +1,5 @@
 /** What predicted effort is fitted to: common coaching judgement of how sessions feel, and every session of the library. */
-import { STARTERS } from '../book/starters';
+import { STARTERS } from '../library/starters';
 import { curveMovedTo, fitCurve, timeFor, type Curve } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import { curveBook } from '../paces/shippedBooks';

@@ -1,5 +1,5 @@
 /** What the efforts ask for one athlete alone, as a change to the next session. */
-import { mainItem } from '../book/progression';
+import { mainItem } from '../library/progression';
 import type { LeverChange } from '../outlook/proposals';
 import type { Session } from '../session/session';
 import { changeOf, withChanges } from './changes';

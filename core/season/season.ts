@@ -2,7 +2,7 @@
  * A season as a coach plans it: races, phases laid back from them, a rhythm of the week, threads that grow, and what was decided by hand. All
  * days are YYYY-MM-DD. `layOutSeason()` makes the weeks of it.
  */
-import type { ChainLink } from '../book/bookSession';
+import type { ChainLink } from '../library/bookSession';
 import type { Intent } from '../session/intent';
 
 export const PHASES = ['base', 'transition', 'early', 'middle', 'late', 'taper', 'race week', 'break'] as const;

@@ -1,4 +1,4 @@
-import type { BookSession, Progression } from '../book/bookSession';
+import type { BookSession, Progression } from '../library/bookSession';
 import { read } from '../session/testing';
 import { formatSession } from '../session/formatSession';
 import type { SeasonPlan, Thread } from './season';

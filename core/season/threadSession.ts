@@ -1,6 +1,6 @@
 /** The session that a hard day comes to, as written. */
-import type { BookSession, ChainLink, Progression } from '../book/bookSession';
-import { againFaster, nextInChain } from '../book/progression';
+import type { BookSession, ChainLink, Progression } from '../library/bookSession';
+import { againFaster, nextInChain } from '../library/progression';
 import { formatSession } from '../session/formatSession';
 import type { Intent } from '../session/intent';
 import { isOnce } from '../session/lengths';

@@ -1,5 +1,5 @@
 /** The threads the templates are made of: sessions of our own, each with how it grows. */
-import type { ChainLink, Lever } from '../book/bookSession';
+import type { ChainLink, Lever } from '../library/bookSession';
 import type { Intent } from '../session/intent';
 import type { Thread } from './season';
 

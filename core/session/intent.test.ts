@@ -1,4 +1,4 @@
-import { STARTERS } from '../book/starters';
+import { STARTERS } from '../library/starters';
 import { curveBook } from '../paces/shippedBooks';
 import type { PaceBook } from '../paces/paceBook';
 import { INTENT_FACTS, INTENTS, type Intent } from './intent';

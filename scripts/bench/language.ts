@@ -1,5 +1,5 @@
-import { bookEntry, searchBook } from '@core/book/searchBook';
-import { STARTERS } from '@core/book/starters';
+import { bookEntry, searchBook } from '@core/library/searchBook';
+import { STARTERS } from '@core/library/starters';
 import { expand } from '@core/session/expand';
 import { parseSession, readSession } from '@core/session/parseSession';
 import { report, timed } from './measure';

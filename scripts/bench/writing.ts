@@ -1,6 +1,6 @@
 import { chromium, type Page } from '@playwright/test';
 import { ulid } from 'ulid';
-import { STARTERS } from '@core/book/starters';
+import { STARTERS } from '@core/library/starters';
 import { CHROMIUM } from '../../playwright.config';
 import { SQUAD } from './madeUpSquad';
 import { report } from './measure';

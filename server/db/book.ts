@@ -1,6 +1,6 @@
 import { and, asc, count, desc, eq, inArray, isNull } from 'drizzle-orm';
-import type { BookChange, BookSession, BookVersion, Progression } from '@core/book/bookSession';
-import { isStarter, STARTERS } from '@core/book/starters';
+import type { BookChange, BookSession, BookVersion, Progression } from '@core/library/bookSession';
+import { isStarter, STARTERS } from '@core/library/starters';
 import type { Plan } from '@core/trackside/plan';
 import type { Db } from './open';
 import { Refused } from './refused';

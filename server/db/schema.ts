@@ -1,5 +1,5 @@
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { ChainLink, Lever } from '@core/book/bookSession';
+import type { ChainLink, Lever } from '@core/library/bookSession';
 import type { ModelName, Nudge } from '@core/fitness/curve';
 import type { Course, MarkKind } from '@core/fitness/mark';
 import type { PaceEntry } from '@core/paces/paceBook';

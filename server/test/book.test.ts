@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import { ulid } from 'ulid';
-import type { BookSession, BookVersion, Progression } from '@core/book/bookSession';
-import { STARTERS } from '@core/book/starters';
+import type { BookSession, BookVersion, Progression } from '@core/library/bookSession';
+import { STARTERS } from '@core/library/starters';
 import { curveBook } from '@core/paces/shippedBooks';
 import { SHIPPED_GUIDES } from '@core/squad/volumeGuides';
 import { read } from '@core/session/testing';

@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import { searchBook, type BookQuery } from '@core/book/searchBook';
+import { searchBook, type BookQuery } from '@core/library/searchBook';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
 import { usePaceNames } from '../../squad/useSquad';
 import { troubleText } from '../../store/api';

@@ -1,7 +1,7 @@
 import type { Href } from 'expo-router';
 import { memo } from 'react';
 import { View } from 'react-native';
-import type { BookEntry } from '@core/book/searchBook';
+import type { BookEntry } from '@core/library/searchBook';
 import { standardTrack } from '@core/venue/venue';
 import { Icon } from '../../ui/icons/Icon';
 import { LapThumb } from '../../ui/LapSheet';

@@ -1,8 +1,8 @@
 import { useCallback, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import type { BookSession } from '@core/book/bookSession';
-import { isStarter } from '@core/book/starters';
+import type { BookSession } from '@core/library/bookSession';
+import { isStarter } from '@core/library/starters';
 import type { SquadView } from '../../squad/useSquad';
 import { useChangeBookMutation } from '../../store/api';
 import { today } from '../../ui/days';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { LEVERS, type ChainLink, type Lever } from '@core/book/bookSession';
+import { LEVERS, type ChainLink, type Lever } from '@core/library/bookSession';
 import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
 import { TextField } from '../../ui/TextField';

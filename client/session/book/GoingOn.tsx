@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { ChainLink, Progression } from '@core/book/bookSession';
+import type { ChainLink, Progression } from '@core/library/bookSession';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { Words } from '../../ui/Words';

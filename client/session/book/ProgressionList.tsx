@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import type { Progression } from '@core/book/bookSession';
+import type { Progression } from '@core/library/bookSession';
 import { Empty } from '../../ui/Empty';
 import { ListRow } from '../../ui/ListRow';
 import { Page } from '../../ui/Page';

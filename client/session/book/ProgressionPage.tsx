@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { LEVERS, USUAL_EVERY_DAYS, type Progression } from '@core/book/bookSession';
+import { LEVERS, USUAL_EVERY_DAYS, type Progression } from '@core/library/bookSession';
 import { standardTrack } from '@core/venue/venue';
 import { known } from '@core/units/known';
 import { Choice } from '../../ui/Choice';

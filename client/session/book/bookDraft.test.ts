@@ -1,5 +1,5 @@
-import type { BookSession } from '@core/book/bookSession';
-import { STARTERS } from '@core/book/starters';
+import type { BookSession } from '@core/library/bookSession';
+import { STARTERS } from '@core/library/starters';
 import { draftOf, sessionOf } from './bookDraft';
 
 const [starter] = STARTERS as [BookSession];

@@ -1,4 +1,4 @@
-import type { BookSession } from '@core/book/bookSession';
+import type { BookSession } from '@core/library/bookSession';
 import type { Intent } from '@core/session/intent';
 
 /** The sentences that may stand beside the text of a session. */

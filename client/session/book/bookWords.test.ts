@@ -1,5 +1,5 @@
-import { bookEntry } from '@core/book/searchBook';
-import { STARTERS } from '@core/book/starters';
+import { bookEntry } from '@core/library/searchBook';
+import { STARTERS } from '@core/library/starters';
 import { entryAbout, LENGTHS, resultText } from './bookWords';
 
 const entry = (shorthand: string) => bookEntry({ id: 'a', title: 'T', shorthand, tags: [] });

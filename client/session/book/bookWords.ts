@@ -1,5 +1,5 @@
-import type { Lever } from '@core/book/bookSession';
-import type { BookEntry } from '@core/book/searchBook';
+import type { Lever } from '@core/library/bookSession';
+import type { BookEntry } from '@core/library/searchBook';
 import { INTENT_FACTS } from '@core/session/intent';
 import { dayName } from '../../ui/days';
 import type { RunSummary } from '@core/review/summary';

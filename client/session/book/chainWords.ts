@@ -1,6 +1,6 @@
 /** Chains of levers in a coach's words. */
-import type { ChainLink, Lever } from '@core/book/bookSession';
-import { LEVER_FACTS } from '@core/book/levers';
+import type { ChainLink, Lever } from '@core/library/bookSession';
+import { LEVER_FACTS } from '@core/library/levers';
 import { LEVER_WORDS } from './bookWords';
 
 type Unit = { by: string; to: string };

@@ -1,8 +1,8 @@
 import { useMemo } from 'react';
-import { inverseOfBookChange } from '@core/book/bookChange';
-import type { BookChange, BookSession, Progression } from '@core/book/bookSession';
-import { bookEntry, type BookEntry } from '@core/book/searchBook';
-import { withStarters } from '@core/book/starters';
+import { inverseOfBookChange } from '@core/library/bookChange';
+import type { BookChange, BookSession, Progression } from '@core/library/bookSession';
+import { bookEntry, type BookEntry } from '@core/library/searchBook';
+import { withStarters } from '@core/library/starters';
 import { curveBook } from '@core/paces/shippedBooks';
 import type { PaceBook } from '@core/paces/paceBook';
 import { bookById } from '@core/squad/athletePaces';

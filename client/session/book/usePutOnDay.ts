@@ -1,6 +1,6 @@
 import { router, type Href } from 'expo-router';
 import { ulid } from 'ulid';
-import type { BookSession } from '@core/book/bookSession';
+import type { BookSession } from '@core/library/bookSession';
 import { troubleText, usePutSessionMutation, useRemoveSessionMutation } from '../../store/api';
 import { useNotice } from '../../ui/Notices';
 
