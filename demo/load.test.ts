@@ -4,7 +4,7 @@ import path from 'node:path';
 import { reviewRun } from '@core/review/review';
 import { parseSession } from '@core/session/parseSession';
 import { cautionsFor } from '@core/squad/cautions';
-import { replay } from '@core/trackside/replay';
+import { replay } from '@core/run/replay';
 import { listAthletes, putAthlete, removeAthlete } from '@server/db/athletes';
 import { readBook } from '@server/db/book';
 import { openDatabase, type Db } from '@server/db/open';

@@ -3,9 +3,9 @@ import type { Curve } from '@core/fitness/curve';
 import { readEffort } from '@core/review/effortReading';
 import { reviewRun } from '@core/review/review';
 import { suggestGroups } from '@core/squad/groups';
-import type { Conditions, Happening, RunEvent } from '@core/trackside/events';
-import type { Plan, PlannedGroup } from '@core/trackside/plan';
-import { replay } from '@core/trackside/replay';
+import type { Conditions, Happening, RunEvent } from '@core/run/events';
+import type { Plan, PlannedGroup } from '@core/run/plan';
+import { replay } from '@core/run/replay';
 import { normal, simulateRun, type Random, type SimulatedAthlete } from '@core/trackside/simulate';
 
 /** Somebody on one day: how they run, and how they tell an effort: so much above what the times say, or not at all. */

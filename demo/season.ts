@@ -1,5 +1,5 @@
 /** The sessions of the demo, by days from today: those before it were run, today's and later ones are still to come. */
-import type { Conditions } from '@core/trackside/events';
+import type { Conditions } from '@core/run/events';
 import type { Intent } from '@core/session/intent';
 
 export type ClubSession = {

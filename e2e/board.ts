@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import type { RunEvent } from '../core/trackside/events';
+import type { RunEvent } from '../core/run/events';
 import { sessionCalled, type RunningApp } from './app';
 
 /** Today's session of the demo: reps over distances. */

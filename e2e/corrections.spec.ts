@@ -1,5 +1,5 @@
 import { INTENT_FACTS } from '../core/session/intent';
-import { athletesOf, type Plan } from '../core/trackside/plan';
+import { athletesOf, type Plan } from '../core/run/plan';
 import { expect, test } from './app';
 import { Board, tapped, todaysSession } from './board';
 

@@ -1,5 +1,5 @@
 import fs from 'node:fs';
-import type { RunEvent } from '../core/trackside/events';
+import type { RunEvent } from '../core/run/events';
 import { expect, test } from './app';
 import { Board, tapped, todaysSession } from './board';
 

@@ -1,5 +1,5 @@
 import Database from 'better-sqlite3';
-import type { RunEvent } from '../core/trackside/events';
+import type { RunEvent } from '../core/run/events';
 import { expect, test } from './app';
 import { Board, todaysSession, writeToday } from './board';
 

@@ -2,8 +2,8 @@ import type { KeptBook } from '../client/store/api';
 import type { DayPlan } from '../core/planning/dayPlan';
 import type { Standing } from '../core/review/history';
 import type { SquadMember } from '../core/squad/athlete';
-import type { Happening, RunEvent } from '../core/trackside/events';
-import type { Plan } from '../core/trackside/plan';
+import type { Happening, RunEvent } from '../core/run/events';
+import type { Plan } from '../core/run/plan';
 import { ulid } from 'ulid';
 import { expect, press, seriousProblems, test, type By, type RunningApp } from './app';
 

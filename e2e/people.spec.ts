@@ -1,6 +1,6 @@
 import { ulid } from 'ulid';
-import type { RunEvent } from '../core/trackside/events';
-import type { Plan } from '../core/trackside/plan';
+import type { RunEvent } from '../core/run/events';
+import type { Plan } from '../core/run/plan';
 import { expect, press, test } from './app';
 import { Board, tapped, clockedSession, todaysSession, writeToday } from './board';
 

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { ulid } from 'ulid';
-import type { RunEvent } from '../core/trackside/events';
-import type { Plan } from '../core/trackside/plan';
+import type { RunEvent } from '../core/run/events';
+import type { Plan } from '../core/run/plan';
 import { expect, PASSPHRASE, test, type RunningApp } from './app';
 import { Board, tapped, todaysSession } from './board';
 

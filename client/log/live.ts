@@ -1,4 +1,4 @@
-import type { RunEvent } from '@core/trackside/events';
+import type { RunEvent } from '@core/run/events';
 import { askServerTime, isNews, measureClock } from './clockOffset';
 import { nowMs } from './trackClock';
 

@@ -1,6 +1,6 @@
 import { ulid } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 
 /** A plan with nothing in it, for tests of what carries plans and events about. */
 export const emptyPlan = (id: string): Plan => ({

@@ -1,4 +1,4 @@
-import type { RunEvent } from '@core/trackside/events';
+import type { RunEvent } from '@core/run/events';
 import type { TrackLog } from './trackLog';
 
 /** The phone's log, with a place for what its storage would not take. */

@@ -2,8 +2,8 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { ulid } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { emptyPlan, endedIn } from './madeUpRun';
 import { Outbox, type OutboxPort, type OutboxState } from './outbox';
 import { openTrackLog, type TrackLog } from './trackLog';

@@ -1,5 +1,5 @@
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import type { TrackLog } from './trackLog';
 
 /** How far the server is behind this phone. `refused` is what it will not take, with its reason. */

@@ -1,8 +1,8 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
 import { ulid } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan, PlannedGroup } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan, PlannedGroup } from '@core/run/plan';
 import { emptyPlan, endedIn } from './madeUpRun';
 import { store } from '../store/store';
 import { openTrackLog } from './trackLog';

@@ -1,6 +1,6 @@
 import { monotonicFactory } from 'ulid';
-import type { Happening, RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { Happening, RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { deviceId } from './deviceId';
 import { fetchPort, Outbox, type OutboxPort } from './outbox';
 import { openTrackLog } from './trackLog';

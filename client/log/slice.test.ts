@@ -1,5 +1,5 @@
 import { emptyPlan, endedIn } from './madeUpRun';
-import type { RunEvent } from '@core/trackside/events';
+import type { RunEvent } from '@core/run/events';
 import { trackside } from './slice';
 
 const { runOpened, outboxChanged } = trackside.actions;

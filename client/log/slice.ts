@@ -1,6 +1,6 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import type { OutboxState } from './outbox';
 
 /** The session at the track that is open on this phone. What it looks like is worked out by replay. */

@@ -1,7 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import type { RunEvent } from '@core/trackside/events';
-import type { AboutPlan, Plan, PlannedGroup } from '@core/trackside/plan';
-import { isAnyoneInRun, isInRun, runOf } from '@core/trackside/runOf';
+import type { RunEvent } from '@core/run/events';
+import type { AboutPlan, Plan, PlannedGroup } from '@core/run/plan';
+import { isAnyoneInRun, isInRun, runOf } from '@core/run/runOf';
 
 /** `sent` is 0 until the server has it (a number, because IndexedDB cannot index true and false). */
 type Stored<T> = T & { sent: 0 | 1 };

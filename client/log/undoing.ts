@@ -1,5 +1,5 @@
-import type { RunEvent } from '@core/trackside/events';
-import type { RunState } from '@core/trackside/runState';
+import type { RunEvent } from '@core/run/events';
+import type { RunState } from '@core/run/runState';
 import { formatDelta, formatTime } from '@core/units/time';
 
 /** What is not for the big undo: settings, which are taken back where they were made, and what no hand did. */

@@ -1,9 +1,9 @@
 import { useEffect, useMemo, useState } from 'react';
-import type { Happening, RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
-import { GrowingReplay } from '@core/trackside/growingReplay';
-import { whyNotForHelper } from '@core/trackside/helper';
-import type { RunState } from '@core/trackside/runState';
+import type { Happening, RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
+import { GrowingReplay } from '@core/run/growingReplay';
+import { whyNotForHelper } from '@core/run/helper';
+import type { RunState } from '@core/run/runState';
 import { api } from '../store/api';
 import { deviceId } from './deviceId';
 import { fromStore, type Source } from '../store/source';

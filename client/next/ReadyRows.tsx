@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { Divider } from 'react-native-paper';
-import { NEXT_STEPS, type NextStep } from '@core/trackside/events';
+import { NEXT_STEPS, type NextStep } from '@core/run/events';
 import { adviceText } from '../review/reviewWords';
 import { Segments } from '../ui/Segments';
 import { SPACE } from '../ui/theme';

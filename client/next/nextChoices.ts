@@ -7,7 +7,7 @@ import type { Placed } from '@core/planning/nextPlan';
 import type { SameSessions } from '@core/review/history';
 import type { ReadyAnswer } from '@core/review/nextReady';
 import { readinessOfGroup } from '@core/review/readiness';
-import type { NextStep } from '@core/trackside/events';
+import type { NextStep } from '@core/run/events';
 
 /** What changes from this session to the next: what the progression has next, one lever, or what the efforts ask for. */
 export type What = 'progression' | 'efforts' | Lever;

@@ -1,5 +1,5 @@
 /** What is said of the next step, in a coach's words. */
-import type { NextDay, NextStep } from '@core/trackside/events';
+import type { NextDay, NextStep } from '@core/run/events';
 import { listed } from '@core/units/listed';
 
 export const STEP_WORDS: Record<NextStep, string> = { on: 'On', repeat: 'Again', back: 'Back' };

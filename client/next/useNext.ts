@@ -8,7 +8,7 @@ import { withOwnAdvice } from '@core/planning/ownAdvice';
 import type { ReadyAnswer } from '@core/review/nextReady';
 import { parseStored } from '@core/session/parseSession';
 import { schoolsOf } from '@core/squad/schools';
-import type { NextStep } from '@core/trackside/events';
+import type { NextStep } from '@core/run/events';
 import { daysAfter } from '@core/units/dayNumber';
 import { useSquadEffort } from '../review/useSquadEffort';
 import type { ReadRun } from '../review/useReview';

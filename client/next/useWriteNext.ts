@@ -6,7 +6,7 @@ import type { BookChange, Lever } from '@core/library/bookSession';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { NextPlan } from '@core/planning/nextPlan';
 import { changeSeason } from '@core/season/changes';
-import { NEXT_STEPS } from '@core/trackside/events';
+import { NEXT_STEPS } from '@core/run/events';
 import type { ReadRun } from '../review/useReview';
 import type { KeptBookView } from '../session/book/useBook';
 import {

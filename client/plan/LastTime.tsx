@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { View } from 'react-native';
-import { repLabel } from '@core/trackside/plan';
+import { repLabel } from '@core/run/plan';
 import { formatRest, formatTime } from '@core/units/time';
 import { useLastTimeQuery } from '../store/api';
 import { dayName } from '../ui/days';

@@ -8,7 +8,7 @@ import { decisionsOf, differencesOf } from '@core/review/differences';
 import { nextTime, readEffort } from '@core/review/effortReading';
 import { habitsOf, openingOf } from '@core/review/habits';
 import type { Review, ReviewRow } from '@core/review/review';
-import { repLabel } from '@core/trackside/plan';
+import { repLabel } from '@core/run/plan';
 import { formatDelta, formatTime } from '@core/units/time';
 import { schoolsOf, type PulseBand } from '@core/squad/schools';
 import { memberOf, pacesOf, useSquad } from '../squad/useSquad';

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import type { Review } from '@core/review/review';
-import { repLabel } from '@core/trackside/plan';
+import { repLabel } from '@core/run/plan';
 import { Printed } from '../ui/Printed';
 import { SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';

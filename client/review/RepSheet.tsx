@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
 import type { ReviewCell } from '@core/review/cell';
 import type { ReviewRow } from '@core/review/review';
-import { repLabel } from '@core/trackside/plan';
+import { repLabel } from '@core/run/plan';
 import { formatExactTime, formatTime, parseTime } from '@core/units/time';
 import { EffortPicker } from '../ui/EffortPicker';
 import { ModalSheet } from '../ui/ModalSheet';

@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { SegmentedButtons } from 'react-native-paper';
 import { decisionsOf, differencesOf } from '@core/review/differences';
 import type { Review } from '@core/review/review';
-import type { RunState } from '@core/trackside/runState';
+import type { RunState } from '@core/run/runState';
 import { listed } from '@core/units/listed';
 import { troubleText, useRestoreRunMutation, useSetRunAsideMutation } from '../store/api';
 import { dayName } from '../ui/days';

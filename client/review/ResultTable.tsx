@@ -2,7 +2,7 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import type { ReviewCell } from '@core/review/cell';
 import type { Review, ReviewRow } from '@core/review/review';
-import { repLabel } from '@core/trackside/plan';
+import { repLabel } from '@core/run/plan';
 import { formatClock, formatDelta, formatRest, formatTime } from '@core/units/time';
 import { Delta } from '../ui/Delta';
 import { Press } from '../ui/Press';

@@ -2,7 +2,7 @@ import { Pressable, View, type GestureResponderEvent } from 'react-native';
 import { G, Line, Path } from 'react-native-svg';
 import type { ReviewCell } from '@core/review/cell';
 import type { Review } from '@core/review/review';
-import type { Verdict } from '@core/trackside/verdict';
+import type { Verdict } from '@core/run/verdict';
 import { formatDelta } from '@core/units/time';
 import { path, scale } from '../ui/plot';
 import { Plot } from '../ui/Plot';

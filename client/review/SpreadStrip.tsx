@@ -1,6 +1,6 @@
 import { Line, Path } from 'react-native-svg';
 import type { RanRep } from '@core/review/history';
-import type { Verdict } from '@core/trackside/verdict';
+import type { Verdict } from '@core/run/verdict';
 import { scale, type Scale } from '../ui/plot';
 import { Plot } from '../ui/Plot';
 import { usePalette } from '../ui/theme';

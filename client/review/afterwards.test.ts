@@ -1,7 +1,7 @@
 import { ulid } from 'ulid';
-import type { Happening, RunEvent } from '@core/trackside/events';
-import { replay } from '@core/trackside/replay';
-import type { Plan } from '@core/trackside/plan';
+import type { Happening, RunEvent } from '@core/run/events';
+import { replay } from '@core/run/replay';
+import type { Plan } from '@core/run/plan';
 import { emptyPlan } from '../log/madeUpRun';
 import { saidAfterwards } from './afterwards';
 

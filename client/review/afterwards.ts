@@ -1,6 +1,6 @@
 import { decodeTime } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
-import type { RunState } from '@core/trackside/runState';
+import type { RunEvent } from '@core/run/events';
+import type { RunState } from '@core/run/runState';
 
 /** Something said of a session once it was over; `saidAtMs` is when, `undoneBy` the undo that counts against it. */
 export type Afterwards = { event: RunEvent; saidAtMs: number; counts: boolean; undoneBy?: string };

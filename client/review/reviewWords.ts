@@ -8,7 +8,7 @@ import type { Habit } from '@core/review/habits';
 import type { Change, ChangeVerdict } from '@core/review/sameSession';
 import type { SideRun } from '@core/review/sideBySide';
 import type { LeverChange } from '@core/outlook/proposals';
-import type { Conditions, Decision } from '@core/trackside/events';
+import type { Conditions, Decision } from '@core/run/events';
 import { listed } from '@core/units/listed';
 import { formatDelta, formatRest, formatTime } from '@core/units/time';
 

@@ -1,10 +1,10 @@
 import { useEffect, useMemo } from 'react';
 import { findingsOf, type Findings } from '@core/review/findings';
 import { reviewRun, type Review } from '@core/review/review';
-import type { Happening, RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
-import { replay } from '@core/trackside/replay';
-import type { RunState } from '@core/trackside/runState';
+import type { Happening, RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
+import { replay } from '@core/run/replay';
+import type { RunState } from '@core/run/runState';
 import { deviceId } from '../log/deviceId';
 import { keepRun, record, showKept } from '../log/recorder';
 import { nowMs } from '../log/trackClock';

@@ -14,8 +14,8 @@ import type { SquadMember } from '@core/squad/athlete';
 import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
 import type { OwnVenue } from '@core/venue/ownVenue';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { baseQuery } from './baseQuery';
 
 /** A session on a day, with what is decided for that day. */

@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
-import type { Plan } from '@core/trackside/plan';
+import type { Plan } from '@core/run/plan';
 import { troubleText, useRunsQuery, useSessionsQuery } from '../store/api';
 import { SessionRow } from '../session/SessionRow';
 import { dayName, today } from '../ui/days';

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { unstable_createElement } from 'react-native-web';
 import { formatDelta } from '@core/units/time';
-import type { Verdict } from '@core/trackside/verdict';
+import type { Verdict } from '@core/run/verdict';
 import { spokenDelta } from './spokenDelta';
 import { usePalette } from './theme';
 import { Words } from './Words';

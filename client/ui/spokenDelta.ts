@@ -1,4 +1,4 @@
-import type { Verdict } from '@core/trackside/verdict';
+import type { Verdict } from '@core/run/verdict';
 import { formatDelta } from '@core/units/time';
 
 /** `−1.4`, `on` or `+2.0`, as said aloud. */

@@ -1,8 +1,8 @@
 import type { OwnDayPlan } from '../planning/dayPlan';
 import type { OwnSeason } from '../season/ownSeason';
 import type { Group, SquadMember } from '../squad/athlete';
-import type { RunEvent } from '../trackside/events';
-import type { Plan } from '../trackside/plan';
+import type { RunEvent } from '../run/events';
+import type { Plan } from '../run/plan';
 import { check, type Checked } from './check';
 import { athleteSchema, type AthleteInput } from './schemas';
 

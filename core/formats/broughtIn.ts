@@ -2,9 +2,9 @@
 import { INTENT_FACTS } from '../session/intent';
 import { parseStored } from '../session/parseSession';
 import { suggestIntent } from '../session/suggestIntent';
-import { cellKey, enteredRun } from '../trackside/entered';
-import type { Happening } from '../trackside/events';
-import { repLabel, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../trackside/plan';
+import { cellKey, enteredRun } from '../run/entered';
+import type { Happening } from '../run/events';
+import { repLabel, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../run/plan';
 import { grouped } from '../units/grouped';
 import { formatExactTime } from '../units/time';
 import type { ResultRow } from './resultsCsv';

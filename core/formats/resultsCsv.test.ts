@@ -1,6 +1,6 @@
-import { replay } from '../trackside/replay';
+import { replay } from '../run/replay';
 import { reviewRun } from '../review/review';
-import { at, end, pass, planOf, start } from '../trackside/testing';
+import { at, end, pass, planOf, start } from '../run/testing';
 import { broughtIn } from './broughtIn';
 import { readResultsCsv, resultRows, writeResultsCsv, type ResultRow } from './resultsCsv';
 

@@ -2,7 +2,7 @@
 import Papa from 'papaparse';
 import type { ReviewCell } from '../review/cell';
 import type { Review, ReviewRow } from '../review/review';
-import type { Plan } from '../trackside/plan';
+import type { Plan } from '../run/plan';
 import { parseTime } from '../units/time';
 import { csv } from './csv';
 import { known } from '../units/known';

@@ -1,7 +1,7 @@
 /** What a phone may send from the track, one definition each: the plan it took there, and every kind of event. */
 import Joi from 'joi';
-import { FLAGS, NEXT_DAYS, NEXT_STEPS, PRESENCES, SENDINGS, SURFACES, WINDS, type RunEvent } from '../trackside/events';
-import type { Plan, PlannedAthlete, PlannedGroup } from '../trackside/plan';
+import { FLAGS, NEXT_DAYS, NEXT_STEPS, PRESENCES, SENDINGS, SURFACES, WINDS, type RunEvent } from '../run/events';
+import type { Plan, PlannedAthlete, PlannedGroup } from '../run/plan';
 import { chipSchema, dateSchema, idSchema, intentSchema, nameSchema, note } from './schemas';
 
 const lengthM = Joi.number().strict().positive().max(200_000);

@@ -2,7 +2,7 @@
 import { isTimedRep } from '../targets/targetsFor';
 import type { Venue } from '../venue/venue';
 import { planGroup } from '../trackside/makePlan';
-import type { AboutPlan, Plan, PlannedGroup } from '../trackside/plan';
+import type { AboutPlan, Plan, PlannedGroup } from '../run/plan';
 import { legsBySlot, type GroupRun } from './groupTargets';
 import type { OwnPlan } from './ownPlans';
 

@@ -1,7 +1,7 @@
 /** What an athlete really ran, laid out as a session of its own, so that it can be predicted and mended like one that is planned. */
 import { parseStored } from '../session/parseSession';
 import type { Amount, Item, Recovery, Role, Session } from '../session/session';
-import { repLabel, type PlannedRep } from '../trackside/plan';
+import { repLabel, type PlannedRep } from '../run/plan';
 import type { TargetLeg } from '../targets/targetsFor';
 import type { ReviewCell } from './cell';
 import { BY_EFFORT } from './ranLegs';

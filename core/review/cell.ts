@@ -1,11 +1,11 @@
 /** One rep of one athlete as it was run, beside what it was to be. */
-import { LOOP_DEVICE } from '../trackside/chips';
-import type { Flag } from '../trackside/events';
-import { ownRep } from '../trackside/lineUp';
-import type { PlannedRep } from '../trackside/plan';
-import type { AthleteState, GroupState, Passing, RepRun, RunState, Slot } from '../trackside/runState';
-import { judge, type Judged } from '../trackside/tile';
-import { verdictOn, type Verdict } from '../trackside/verdict';
+import { LOOP_DEVICE } from '../run/chips';
+import type { Flag } from '../run/events';
+import { ownRep } from '../run/lineUp';
+import type { PlannedRep } from '../run/plan';
+import type { AthleteState, GroupState, Passing, RepRun, RunState, Slot } from '../run/runState';
+import { judge, type Judged } from '../run/tile';
+import { verdictOn, type Verdict } from '../run/verdict';
 import type { TimedRep, TimeSource } from './evenness';
 
 export type ReviewCell = {

@@ -1,6 +1,6 @@
 /** Where a session went another way than planned: what was not run, added, cut or run elsewhere, and what was decided on the way. */
-import type { DecidedEvent, Decision } from '../trackside/events';
-import type { RunState } from '../trackside/runState';
+import type { DecidedEvent, Decision } from '../run/events';
+import type { RunState } from '../run/runState';
 import type { Review, ReviewRow } from './review';
 
 type Whose = { athleteId: string; name: string };

@@ -1,5 +1,5 @@
 /** What matters in a session, for a coach who has a few seconds: at most three things, with names and numbers. */
-import { verdictOn } from '../trackside/verdict';
+import { verdictOn } from '../run/verdict';
 import type { Review, ReviewRow } from './review';
 import { mean } from '../units/mean';
 

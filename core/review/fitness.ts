@@ -4,7 +4,7 @@ import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/cur
 import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf } from '../outlook/predict';
 import type { TargetLeg } from '../targets/targetsFor';
-import type { Conditions } from '../trackside/events';
+import type { Conditions } from '../run/events';
 import { UNCALIBRATED, type Calibration } from '../outlook/calibration';
 import { cluesOf, type Clue, type PointsAt } from './clues';
 import { legsAsExpected, repsRan, type RepRan } from './ranLegs';

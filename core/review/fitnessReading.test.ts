@@ -1,8 +1,8 @@
 /** What a coach is told of a session's estimate, and the marks kept of it. */
 import { fitCurve, timeErrorFor, timeFor } from '../fitness/curve';
-import type { Happening, RunEvent } from '../trackside/events';
-import { replay } from '../trackside/replay';
-import { at, curve, end, pass, planOf, start } from '../trackside/testing';
+import type { Happening, RunEvent } from '../run/events';
+import { replay } from '../run/replay';
+import { at, curve, end, pass, planOf, start } from '../run/testing';
 import { evidenceOf } from './evidence';
 import { readEffort } from './effortReading';
 import { askedOf, goalReps, markOfEstimate, readFitness, trialsIn, type FitnessReading } from './fitnessReading';

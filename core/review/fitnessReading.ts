@@ -4,7 +4,7 @@ import type { Mark } from '../fitness/mark';
 import { SHORTEST_MARK_M } from '../fitness/weighing';
 import type { Intent } from '../session/intent';
 import type { Goal } from '../squad/athlete';
-import type { Plan } from '../trackside/plan';
+import type { Plan } from '../run/plan';
 import { meanOfKnown } from '../units/mean';
 import { FRESH_EFFORT } from './clues';
 import { estimateFitness, isDoubtfulDay, type Equivalent, type FitnessInput } from './fitness';

@@ -1,7 +1,7 @@
 /** Many sessions: load, the same session side by side, and weeks. */
 import fc from 'fast-check';
-import { replay } from '../trackside/replay';
-import { at, curve, end, pass, planOf, someone, start } from '../trackside/testing';
+import { replay } from '../run/replay';
+import { at, curve, end, pass, planOf, someone, start } from '../run/testing';
 import { timeFor } from '../fitness/curve';
 import { reserveModel } from '../targets/reserve';
 import { read } from '../session/testing';

@@ -1,6 +1,6 @@
 /** What the server answers about many sessions: rows of the projection, as lists, stories and comparisons need them. */
-import type { Conditions, NextStep } from '../trackside/events';
-import type { Verdict } from '../trackside/verdict';
+import type { Conditions, NextStep } from '../run/events';
+import type { Verdict } from '../run/verdict';
 import type { AthleteResult, RepResult } from './results';
 import type { KindCount } from './sameSession';
 

@@ -1,5 +1,5 @@
 /** The reps of one athlete by kind: those of one item, that can be compared with each other. */
-import { repLabel, type PlannedRep } from '../trackside/plan';
+import { repLabel, type PlannedRep } from '../run/plan';
 import { grouped } from '../units/grouped';
 import { timedRep, type ReviewCell } from './cell';
 import { evennessOf, type Evenness, type TimedRep } from './evenness';

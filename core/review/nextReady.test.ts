@@ -1,8 +1,8 @@
 /** Who is ready, from what was run at the track. */
 import { INTENT_FACTS } from '../session/intent';
-import type { RunEvent } from '../trackside/events';
-import { replay } from '../trackside/replay';
-import { at, curve, end, pass, planOf, start, twoGroups } from '../trackside/testing';
+import type { RunEvent } from '../run/events';
+import { replay } from '../run/replay';
+import { at, curve, end, pass, planOf, start, twoGroups } from '../run/testing';
 import { readReady, readyAsked, type AboutAthlete } from './nextReady';
 import { reviewRun } from './review';
 

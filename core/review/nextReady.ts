@@ -6,7 +6,7 @@ import { meantFor } from '../outlook/outlook';
 import type { LeverChange } from '../outlook/proposals';
 import type { MeantArc } from '../session/intent';
 import type { TargetLeg } from '../targets/targetsFor';
-import type { AthleteState, RunState } from '../trackside/runState';
+import type { AthleteState, RunState } from '../run/runState';
 import { seeded } from '../units/seeded';
 import { asRun } from './asRun';
 import type { ReviewCell } from './cell';

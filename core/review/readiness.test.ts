@@ -4,9 +4,9 @@ import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
 import { standardTrack } from '../venue/venue';
-import { curve } from '../trackside/testing';
+import { curve } from '../run/testing';
 import { seeded } from '../units/seeded';
-import { NEXT_DAYS } from '../trackside/events';
+import { NEXT_DAYS } from '../run/events';
 import { readiness, readinessOfGroup, type ReadinessInput, type RepDone } from './readiness';
 
 const reps = (late: number[], efforts: (number | undefined)[] = []): RepDone[] =>

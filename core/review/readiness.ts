@@ -1,6 +1,6 @@
 /** Is somebody ready for the next step: what a session that was run says about it, with the reasons. */
 import { USUAL_TOLERANCE } from '../paces/paceBook';
-import type { NextDay, NextStep } from '../trackside/events';
+import type { NextDay, NextStep } from '../run/events';
 import { mean } from '../units/mean';
 
 /** A rep of main part or fast finish as it was run; without a time it was not. `effort` is as most would tell it, `told` as it was told where that differs. */

@@ -1,9 +1,9 @@
 /** A session as a coach reads it: what matters, habits, differences, effort. */
 import fc from 'fast-check';
 import { INTENT_FACTS } from '../session/intent';
-import type { Happening, RunEvent } from '../trackside/events';
-import { replay } from '../trackside/replay';
-import { at, curve, end, pass, planOf, start, twoGroups } from '../trackside/testing';
+import type { Happening, RunEvent } from '../run/events';
+import { replay } from '../run/replay';
+import { at, curve, end, pass, planOf, start, twoGroups } from '../run/testing';
 import { decisionsOf, differencesOf } from './differences';
 import { nextTime, readEffort, squadEffort } from './effortReading';
 import { findingsOf } from './findings';

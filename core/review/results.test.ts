@@ -1,8 +1,8 @@
 import fc from 'fast-check';
-import type { RunEvent } from '../trackside/events';
-import { GrowingReplay } from '../trackside/growingReplay';
-import { replay } from '../trackside/replay';
-import { at, end, pass, planOf, start, T0, twoGroups } from '../trackside/testing';
+import type { RunEvent } from '../run/events';
+import { GrowingReplay } from '../run/growingReplay';
+import { replay } from '../run/replay';
+import { at, end, pass, planOf, start, T0, twoGroups } from '../run/testing';
 import { changedBy, idsNamed, partOf, resultsOf } from './results';
 
 const resultsAfter = (plan: ReturnType<typeof planOf>, events: RunEvent[]) =>

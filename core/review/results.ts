@@ -2,10 +2,10 @@
  * A session at the track as rows: what lists, stories and comparisons read, in place of the whole log. Worked out from the log alone, and
  * worked out anew whenever RESULTS_VERSION grows.
  */
-import type { Flag, NextDay, NextStep, Presence, RunEvent } from '../trackside/events';
-import { athletesOf, type Plan } from '../trackside/plan';
-import type { RunState } from '../trackside/runState';
-import type { Verdict } from '../trackside/verdict';
+import type { Flag, NextDay, NextStep, Presence, RunEvent } from '../run/events';
+import { athletesOf, type Plan } from '../run/plan';
+import type { RunState } from '../run/runState';
+import type { Verdict } from '../run/verdict';
 import type { ReviewCell } from './cell';
 import { isUphill } from './asRun';
 import { openingOf } from './habits';

@@ -1,5 +1,5 @@
-import { replay } from '../trackside/replay';
-import { at, pass, planOf, start, twoGroups } from '../trackside/testing';
+import { replay } from '../run/replay';
+import { at, pass, planOf, start, twoGroups } from '../run/testing';
 import { reviewRun } from './review';
 import { resultsOf } from './results';
 

@@ -1,6 +1,6 @@
 /** A session that was run, read by what was run together: athletes × reps. */
-import { repLabel, type PlannedRep } from '../trackside/plan';
-import type { AthleteState, Decided, GroupState, RunState, Slot } from '../trackside/runState';
+import { repLabel, type PlannedRep } from '../run/plan';
+import type { AthleteState, Decided, GroupState, RunState, Slot } from '../run/runState';
 import { counts, readCell, type ReviewCell } from './cell';
 import type { Evenness } from './evenness';
 import { headline } from './kinds';

@@ -3,8 +3,8 @@ import { heatIndexOf } from '../squad/heat';
 import { expand } from '../session/expand';
 import type { Session } from '../session/session';
 import { isTimedRep } from '../targets/targetsFor';
-import type { Conditions } from '../trackside/events';
-import { repLabel, type Plan, type PlannedRep } from '../trackside/plan';
+import type { Conditions } from '../run/events';
+import { repLabel, type Plan, type PlannedRep } from '../run/plan';
 import { mean } from '../units/mean';
 import { kindKey } from './kinds';
 

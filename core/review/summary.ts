@@ -1,5 +1,5 @@
-import type { RunState } from '../trackside/runState';
-import type { Verdict } from '../trackside/verdict';
+import type { RunState } from '../run/runState';
+import type { Verdict } from '../run/verdict';
 import type { AthleteResult } from './results';
 
 /** What a list of results shows of one session at the track. */

@@ -1,6 +1,6 @@
 /** Efforts told in a session before, read from its rows alone. */
-import { at, curve, end, pass, planOf, start } from '../trackside/testing';
-import { replay } from '../trackside/replay';
+import { at, curve, end, pass, planOf, start } from '../run/testing';
+import { replay } from '../run/replay';
 import { effortPairs } from './effortReading';
 import { partOf } from './results';
 import { reviewRun } from './review';

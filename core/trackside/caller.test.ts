@@ -1,6 +1,6 @@
 import { callerPanels, canBeCalled, groupNow, isByTheClock } from './caller';
-import { replay } from './replay';
-import { at, only, planOf, start, T0, twoGroups } from './testing';
+import { replay } from '../run/replay';
+import { at, only, planOf, start, T0, twoGroups } from '../run/testing';
 
 test('what the group does now, for how long yet, and what comes next', () => {
   const state = replay(planOf('2x90s @3k / 60s jog'), [start(0)]);

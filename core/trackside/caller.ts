@@ -1,9 +1,9 @@
 /** What a whole group is shown of a session by the clock: what is now, for how long yet, and what comes next. */
 import { formatClock } from '../units/time';
-import { ownRep } from './lineUp';
-import { repLabel, type PlannedGroup, type PlannedRep } from './plan';
-import { membersOf, peopledGroups, type GroupState, type RunState } from './runState';
-import { dueStarts, recoveredAtMs } from './starts';
+import { ownRep } from '../run/lineUp';
+import { repLabel, type PlannedGroup, type PlannedRep } from '../run/plan';
+import { membersOf, peopledGroups, type GroupState, type RunState } from '../run/runState';
+import { dueStarts, recoveredAtMs } from '../run/starts';
 
 /** A stretch of a session by the clock, as it is shown to the whole group. */
 export type Stretch = { words: string; isHard: boolean; lengthS?: number };

@@ -1,6 +1,6 @@
 import { callsBetween, spokenLength } from './calls';
-import { replay } from './replay';
-import { at, pass, planOf, start, T0, twoGroups } from './testing';
+import { replay } from '../run/replay';
+import { at, pass, planOf, start, T0, twoGroups } from '../run/testing';
 
 const heard = (plan: Parameters<typeof replay>[0], events: Parameters<typeof replay>[1]) =>
   callsBetween(replay(plan, events), -Infinity, Infinity).map(({ atMs, sound, words }) => [

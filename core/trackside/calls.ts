@@ -1,9 +1,9 @@
 /** What is called out, and when: the end of a recovery, the next start, the changes of a session by the clock. */
 import { listed } from '../units/listed';
-import { ownRep } from './lineUp';
-import { repLabel, type PlannedRep } from './plan';
-import { isRunning, membersOf, type RepRun, type RunState } from './runState';
-import { dueStarts, type Due } from './starts';
+import { ownRep } from '../run/lineUp';
+import { repLabel, type PlannedRep } from '../run/plan';
+import { isRunning, membersOf, type RepRun, type RunState } from '../run/runState';
+import { dueStarts, type Due } from '../run/starts';
 
 /** `tick` counts the last seconds down, `go` is the moment itself, `say` is only spoken. */
 export type Call = { atMs: number; sound: 'say' | 'tick' | 'go'; words: string };

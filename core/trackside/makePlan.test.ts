@@ -2,9 +2,9 @@ import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { standardTrack } from '../venue/venue';
 import { makePlan } from './makePlan';
-import { repLabel } from './plan';
-import { repColumns } from './repColumns';
-import { DAY, only, planOf } from './testing';
+import { repLabel } from '../run/plan';
+import { repColumns } from '../run/repColumns';
+import { DAY, only, planOf } from '../run/testing';
 
 const repsOf = (text: string) => only(planOf(text)).reps;
 const targetsOf = (text: string) => only(planOf(text)).athletes[0]?.targets;

@@ -10,7 +10,7 @@ import { curveBook } from '../paces/shippedBooks';
 import { reserveModel } from '../targets/reserve';
 import { isTimedRep, targetsFor, type TargetLeg } from '../targets/targetsFor';
 import { crossedMarks, type Venue } from '../venue/venue';
-import type { AboutPlan, Plan, PlannedAthlete, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
+import type { AboutPlan, Plan, PlannedAthlete, PlannedGroup, PlannedRep, PlannedTarget } from '../run/plan';
 
 /** An athlete as the plan needs them: name, short name for the tile, and what their paces are worked out from. */
 export type AthleteForPlan = {

@@ -1,6 +1,6 @@
 import { crossedMarks, type Venue } from '../venue/venue';
 import type { Pass } from '../targets/targetsFor';
-import type { PlannedRep } from './plan';
+import type { PlannedRep } from '../run/plan';
 
 /**
  * Times at every `everyM` metres of the lap (100, 200, 400) that a rep crosses, at an even effort, its finish last.

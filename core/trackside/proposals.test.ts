@@ -1,7 +1,7 @@
-import type { RunEvent } from './events';
+import type { RunEvent } from '../run/events';
 import { leftAfterNext, optionsFor, proposalsFor, RULES } from './proposals';
-import { replay } from './replay';
-import { at, end, pass, planOf, someone, start } from './testing';
+import { replay } from '../run/replay';
+import { at, end, pass, planOf, someone, start } from '../run/testing';
 
 const plan = planOf('8x400 @5k / 60s-2:00');
 /** Reps run in so many seconds, one after the other; `a1` always as planned. */

@@ -6,9 +6,9 @@ import { asMostTell, calibrated } from '../outlook/calibration';
 import { meantAt } from '../outlook/outlook';
 import { reserveAfter } from '../targets/reserve';
 import { formatDelta, formatTime } from '../units/time';
-import type { Decision } from './events';
-import { cutDownsLeft, freshRepIndex, ownRep } from './lineUp';
-import { restMps, type Plan } from './plan';
+import type { Decision } from '../run/events';
+import { cutDownsLeft, freshRepIndex, ownRep } from '../run/lineUp';
+import { restMps, type Plan } from '../run/plan';
 import {
   groupOf,
   isRunning,
@@ -17,10 +17,10 @@ import {
   type RepRun,
   type RunState,
   type Slot,
-} from './runState';
-import { recoveredAtMs } from './starts';
-import { judge } from './tile';
-import type { Verdict } from './verdict';
+} from '../run/runState';
+import { recoveredAtMs } from '../run/starts';
+import { judge } from '../run/tile';
+import type { Verdict } from '../run/verdict';
 
 const COMMON = 'common coaching practice';
 

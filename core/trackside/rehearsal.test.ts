@@ -1,7 +1,7 @@
-import type { RunEvent } from './events';
+import type { RunEvent } from '../run/events';
 import { MadeUpSquad, metresInto, scoreTiming } from './rehearsal';
-import { replay } from './replay';
-import { at, chance, curve, pass, planOf, start, T0 } from './testing';
+import { replay } from '../run/replay';
+import { at, chance, curve, pass, planOf, start, T0 } from '../run/testing';
 
 const habits = { a0: { curve, rush: 0.02, unevenness: 0.01 }, a1: { curve, rush: 0, unevenness: 0.01 } };
 const plan = planOf('2x400 @5k / 60s');

@@ -1,5 +1,5 @@
 /** A session rehearsed: a made-up squad runs what is started, and how well its times were taken is known afterwards. */
-import type { RepRun, RunState } from './runState';
+import type { RepRun, RunState } from '../run/runState';
 import { Runner, type Random, type SimulatedAthlete } from './simulate';
 
 /** A rep as an athlete runs it in truth. Times in ms since 1970. */

@@ -1,8 +1,8 @@
 import { reviewRun } from '../review/review';
 import { resultsOf } from '../review/results';
-import { replay } from './replay';
+import { replay } from '../run/replay';
 import { simulateRun } from './simulate';
-import { chance, curve, planOf, T0, twoGroups } from './testing';
+import { chance, curve, planOf, T0, twoGroups } from '../run/testing';
 
 const habits = { curve, rush: 0.03, unevenness: 0.001 };
 const everyone = Object.fromEntries(['a0', 'a1', 'b0', 'b1'].map((id) => [id, habits]));

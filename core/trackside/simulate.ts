@@ -1,8 +1,8 @@
 /** The squad simulator: how made-up athletes run what they are asked to. */
 import { reserveAfter, reserveModel } from '../targets/reserve';
 import type { Curve } from '../fitness/curve';
-import type { RunEvent } from './events';
-import { restMps, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from './plan';
+import type { RunEvent } from '../run/events';
+import { restMps, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../run/plan';
 
 /** How one made-up athlete runs: the curve they have in truth, and their habits. */
 export type SimulatedAthlete = {

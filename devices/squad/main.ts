@@ -1,7 +1,7 @@
 /** The made-up squad as a program: see README.md. */
 import { parseArgs } from 'node:util';
-import type { RunEvent } from '@core/trackside/events';
-import { athletesOf, type Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import { athletesOf, type Plan } from '@core/run/plan';
 import { ChippedSquad, connectLoop } from './squad';
 
 const { values } = parseArgs({

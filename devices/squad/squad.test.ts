@@ -1,7 +1,7 @@
 import { fitCurve } from '@core/fitness/curve';
 import type { LoopLine } from '@core/formats/loopSchema';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { ChippedSquad } from './squad';
 
 const T0 = 1_790_000_000_000;

@@ -1,10 +1,10 @@
 /** A made-up squad with chips and straps, for one session. */
 import net from 'node:net';
 import type { LoopLine } from '@core/formats/loopSchema';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { MadeUpSquad, type Truth } from '@core/trackside/rehearsal';
-import { replay } from '@core/trackside/replay';
+import { replay } from '@core/run/replay';
 import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
 
 /** Sends lines of JSON to a timing loop's port, and reads the answers. */

@@ -4,9 +4,9 @@ import { curveBook } from '@core/paces/shippedBooks';
 import { parseStored } from '@core/session/parseSession';
 import { athletePaces } from '@core/squad/athletePaces';
 import { standardTrack } from '@core/venue/venue';
-import type { RunEvent } from '@core/trackside/events';
+import type { RunEvent } from '@core/run/events';
 import { makePlan } from '@core/trackside/makePlan';
-import type { Plan } from '@core/trackside/plan';
+import type { Plan } from '@core/run/plan';
 import { SQUAD } from './madeUpSquad';
 
 const DAY = '2026-11-01';

@@ -1,6 +1,6 @@
 import { ulid } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { simulateRun } from '@core/trackside/simulate';
 import { planOf } from './boardOf';
 

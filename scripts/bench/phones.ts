@@ -1,5 +1,5 @@
 import { ulid } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
+import type { RunEvent } from '@core/run/events';
 import { report } from './measure';
 import { serverWith } from './squadServer';
 

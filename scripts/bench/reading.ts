@@ -7,7 +7,7 @@ import { curveOfReserve } from '@core/review/load';
 import { askedOf, readFitness, type FitnessAsked } from '@core/review/fitnessReading';
 import { readReady, readyAsked } from '@core/review/nextReady';
 import { reviewRun } from '@core/review/review';
-import { replay } from '@core/trackside/replay';
+import { replay } from '@core/run/replay';
 import { RunningApp } from '../../e2e/app';
 import { CHROMIUM } from '../../playwright.config';
 import { longEvening } from './longEvening';

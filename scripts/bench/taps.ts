@@ -1,5 +1,5 @@
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
-import type { Plan } from '@core/trackside/plan';
+import type { Plan } from '@core/run/plan';
 import { CHROMIUM } from '../../playwright.config';
 import { boardOf, planOf } from './boardOf';
 import { report } from './measure';

@@ -1,5 +1,5 @@
 import { chromium } from '@playwright/test';
-import { replay } from '@core/trackside/replay';
+import { replay } from '@core/run/replay';
 import { CHROMIUM } from '../../playwright.config';
 import { boardOf } from './boardOf';
 import { longEvening } from './longEvening';

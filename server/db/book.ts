@@ -1,7 +1,7 @@
 import { and, asc, count, desc, eq, inArray, isNull } from 'drizzle-orm';
 import type { BookChange, BookSession, BookVersion, Progression } from '@core/library/bookSession';
 import { isStarter, STARTERS } from '@core/library/starters';
-import type { Plan } from '@core/trackside/plan';
+import type { Plan } from '@core/run/plan';
 import type { Db } from './open';
 import { Refused } from './refused';
 import { bookSessions, bookVersions, progressions, runs, sessions } from './schema';

@@ -3,7 +3,7 @@ import { and, eq, exists, inArray, isNull, like, or } from 'drizzle-orm';
 import type { AthleteFile } from '@core/formats/athleteFile';
 import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
 import { aboutAthleteInSeason, seasonWithoutAthlete } from '@core/season/ownSeason';
-import { isAnyoneInRun, isInRun, runOf } from '@core/trackside/runOf';
+import { isAnyoneInRun, isInRun, runOf } from '@core/run/runOf';
 import { readAthlete } from './athletes';
 import { truncateWal, type Db } from './open';
 import { breathe, eraseFromProjection, forgetGrowing } from './results';

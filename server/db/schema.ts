@@ -16,8 +16,8 @@ import type { VolumeGuides } from '@core/squad/volumeGuides';
 import type { Goal, Leaning, Status } from '@core/squad/athlete';
 import type { Club } from '@core/squad/club';
 import type { Schools } from '@core/squad/schools';
-import type { Conditions, Flag, NextDay, NextStep, Presence } from '@core/trackside/events';
-import type { Verdict } from '@core/trackside/verdict';
+import type { Conditions, Flag, NextDay, NextStep, Presence } from '@core/run/events';
+import type { Verdict } from '@core/run/verdict';
 
 /** What holds for the whole squad: one row. */
 export const squad = sqliteTable('squad', {

@@ -1,7 +1,7 @@
 /** A session at the track as it is stored: its plan, and its events in the order they came in. */
 import { and, asc, eq, gt, sql } from 'drizzle-orm';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import type { Db } from './open';
 import { runEvents, runs } from './schema';
 import type { Tx } from './squad';

@@ -1,4 +1,4 @@
-import type { RunEvent } from '@core/trackside/events';
+import type { RunEvent } from '@core/run/events';
 
 export type Listener = {
   onEvents: (events: readonly RunEvent[]) => void;

@@ -1,6 +1,6 @@
 import type { Response } from 'express';
 import type { LetIn } from '../accounts/access';
-import { isForHelper } from '@core/trackside/helper';
+import { isForHelper } from '@core/run/helper';
 import type { Hub } from './hub';
 
 /** So often a sign of life goes out: a line that is dead is found out by it. */

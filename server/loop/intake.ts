@@ -1,11 +1,11 @@
 import { ulid } from 'ulid';
 import { check } from '@core/formats/check';
 import { loopLineSchema, type LoopLine, type LoopPassing, type LoopPulse } from '@core/formats/loopSchema';
-import { chipPassing, LOOP_DEVICE, repOfPulse } from '@core/trackside/chips';
-import type { Happening, RunEvent } from '@core/trackside/events';
-import { GrowingReplay } from '@core/trackside/growingReplay';
-import type { RunState } from '@core/trackside/runState';
-import type { Plan } from '@core/trackside/plan';
+import { chipPassing, LOOP_DEVICE, repOfPulse } from '@core/run/chips';
+import type { Happening, RunEvent } from '@core/run/events';
+import { GrowingReplay } from '@core/run/growingReplay';
+import type { RunState } from '@core/run/runState';
+import type { Plan } from '@core/run/plan';
 import type { Db } from '../db/open';
 import { addEvents, countEvents, eventsAfter, recentRunIds } from '../db/runs';
 import { readRun, UnreadableRun } from '../db/storedRun';

@@ -2,7 +2,7 @@ import { scryptSync } from 'node:crypto';
 import fs from 'node:fs';
 import { eq } from 'drizzle-orm';
 import { ulid } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
+import type { RunEvent } from '@core/run/events';
 import { openPassphrase } from '../accounts/passphrase';
 import { openDatabase } from '../db/open';
 import { accessTokens, passphrases } from '../db/schema';

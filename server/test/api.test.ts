@@ -2,8 +2,8 @@ import fs from 'node:fs';
 import http from 'node:http';
 import { ulid } from 'ulid';
 import { curveBook } from '@core/paces/shippedBooks';
-import type { RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;

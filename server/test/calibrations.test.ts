@@ -2,8 +2,8 @@
 import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { Calibration } from '@core/outlook/calibration';
-import type { Happening, RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { Happening, RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { ulid } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
+import type { RunEvent } from '@core/run/events';
 import { Hub } from '../live/hub';
 import { planFor } from './madeUpPlan';
 import { startTestServer, tempFolder, type TestServer } from './testServer';

@@ -1,5 +1,5 @@
 import { ulid } from 'ulid';
-import type { Plan } from '@core/trackside/plan';
+import type { Plan } from '@core/run/plan';
 
 /** A session of one 400 for one athlete, for tests of what carries plans and events about. */
 export const planFor = (athleteId: string): Plan => ({

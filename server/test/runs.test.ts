@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import { eq } from 'drizzle-orm';
 import { ulid } from 'ulid';
-import type { RunEvent } from '@core/trackside/events';
+import type { RunEvent } from '@core/run/events';
 import { MOST_EVENTS } from '../db/runs';
 import { rebuild } from '../db/results';
 import { readRun } from '../db/storedRun';

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { Presence } from '@core/trackside/events';
+import type { Presence } from '@core/run/events';
 import { Press } from '../../ui/Press';
 import { Select } from '../../ui/Select';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';

@@ -1,5 +1,5 @@
 import type { SquadMember } from '@core/squad/athlete';
-import type { Plan } from '@core/trackside/plan';
+import type { Plan } from '@core/run/plan';
 import { planForToday, presenceOf, settledEvents } from './rollCall';
 
 const member = (id: string, status: SquadMember['status'] = 'training'): SquadMember => ({

@@ -1,10 +1,10 @@
 /** What is settled before the first start, and how it is recorded. */
 import { takesPart, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
 import type { SquadMember } from '@core/squad/athlete';
-import type { Conditions, Happening, Presence } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import type { Conditions, Happening, Presence } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { isByTheClock } from '@core/trackside/caller';
-import { joinedBy, type Visitor } from '@core/trackside/visitor';
+import { joinedBy, type Visitor } from '@core/run/visitor';
 
 /** By athlete, where somebody has said so. */
 export type Presences = Readonly<Record<string, Presence>>;

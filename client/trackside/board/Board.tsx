@@ -1,9 +1,9 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { markTapped, tooSoon, type TooSoon } from '@core/trackside/arrivals';
+import { markTapped, tooSoon, type TooSoon } from '@core/run/arrivals';
 import { canBeCalled, isByTheClock } from '@core/trackside/caller';
 import { proposalsFor, type Proposal } from '@core/trackside/proposals';
-import { groupOf, peopledGroups } from '@core/trackside/runState';
+import { groupOf, peopledGroups } from '@core/run/runState';
 import type { OutboxState } from '../../log/outbox';
 import { fromStore, type Source } from '../../store/source';
 import { store, useAppSelector } from '../../store/store';

@@ -1,7 +1,7 @@
 import { memo } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import type { RunState } from '@core/trackside/runState';
+import type { RunState } from '@core/run/runState';
 import { formatClock } from '@core/units/time';
 import type { OutboxState } from '../../log/outbox';
 import { Icon } from '../../ui/icons/Icon';

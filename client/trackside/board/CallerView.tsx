@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { callerPanels, leftText, type CallerPanel, type Stretch } from '@core/trackside/caller';
-import type { GroupState } from '@core/trackside/runState';
+import type { GroupState } from '@core/run/runState';
 import { listed } from '@core/units/listed';
 import { formatClock } from '@core/units/time';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { View } from 'react-native';
-import type { RunState } from '@core/trackside/runState';
+import type { RunState } from '@core/run/runState';
 import { Press } from '../../ui/Press';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';

@@ -1,6 +1,6 @@
 import { memo } from 'react';
 import { View } from 'react-native';
-import type { TooSoon } from '@core/trackside/arrivals';
+import type { TooSoon } from '@core/run/arrivals';
 import type { Proposal } from '@core/trackside/proposals';
 import { formatTime } from '@core/units/time';
 import { Press } from '../../ui/Press';

@@ -1,6 +1,6 @@
-import type { Plan } from '@core/trackside/plan';
-import { replay } from '@core/trackside/replay';
-import type { Happening, RunEvent } from '@core/trackside/events';
+import type { Plan } from '@core/run/plan';
+import { replay } from '@core/run/replay';
+import type { Happening, RunEvent } from '@core/run/events';
 import { infoFor } from './info';
 
 const T0 = 1_790_000_000_000;

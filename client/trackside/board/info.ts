@@ -1,6 +1,6 @@
-import { arrivals, type TooSoon } from '@core/trackside/arrivals';
+import { arrivals, type TooSoon } from '@core/run/arrivals';
 import type { Proposal } from '@core/trackside/proposals';
-import type { RunState } from '@core/trackside/runState';
+import type { RunState } from '@core/run/runState';
 import { formatClock } from '@core/units/time';
 import { inOrder } from './order';
 

@@ -1,4 +1,4 @@
-import type { AthleteState, RunState } from '@core/trackside/runState';
+import type { AthleteState, RunState } from '@core/run/runState';
 
 /** Everyone who is here or still expected, in the order of the groups: always in the same place. */
 export function inOrder(state: RunState, shown: ReadonlySet<string>): AthleteState[] {

@@ -1,5 +1,5 @@
-import { replay } from '@core/trackside/replay';
-import { at, pass, planOf, start, T0, twoGroups } from '@core/trackside/testing';
+import { replay } from '@core/run/replay';
+import { at, pass, planOf, start, T0, twoGroups } from '@core/run/testing';
 import { groupWords, nextStep, shownIds } from './steps';
 
 type Events = Parameters<typeof replay>[1];

@@ -1,8 +1,8 @@
-import { countOf, nextSlot, ownRep } from '@core/trackside/lineUp';
-import { repLabel, type Plan, type PlannedRep } from '@core/trackside/plan';
-import { membersOf, peopledGroups, type AthleteState, type GroupState, type RunState } from '@core/trackside/runState';
-import { dueStarts, startOf, type Due } from '@core/trackside/starts';
-import type { Happening } from '@core/trackside/events';
+import { countOf, nextSlot, ownRep } from '@core/run/lineUp';
+import { repLabel, type Plan, type PlannedRep } from '@core/run/plan';
+import { membersOf, peopledGroups, type AthleteState, type GroupState, type RunState } from '@core/run/runState';
+import { dueStarts, startOf, type Due } from '@core/run/starts';
+import type { Happening } from '@core/run/events';
 import { formatClock } from '@core/units/time';
 
 /** What the strip says is shown: all groups that this phone times, or one group. */

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { startOf, startsByNow } from '@core/trackside/starts';
+import { startOf, startsByNow } from '@core/run/starts';
 import type { Source } from '../../store/source';
 import type { Run } from '../../log/useRun';
 

@@ -1,9 +1,9 @@
 import { unstable_createElement as create } from 'react-native-web';
 import type { ClipboardEvent, KeyboardEvent, ReactNode } from 'react';
 import { pastedCells } from '@core/formats/pasted';
-import { cellKey, columnsOf, readCell, type Typed } from '@core/trackside/entered';
-import { placePasted, type Placed } from '@core/trackside/pasteTimes';
-import { repLabel, type PlannedGroup } from '@core/trackside/plan';
+import { cellKey, columnsOf, readCell, type Typed } from '@core/run/entered';
+import { placePasted, type Placed } from '@core/run/pasteTimes';
+import { repLabel, type PlannedGroup } from '@core/run/plan';
 import { formatTime } from '@core/units/time';
 import { usePalette } from '../../ui/theme';
 

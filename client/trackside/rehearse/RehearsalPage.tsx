@@ -4,7 +4,7 @@ import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
 import { createContext, useCallback, useContext, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { takesPart, type DayPlan } from '@core/planning/dayPlan';
-import type { Plan } from '@core/trackside/plan';
+import type { Plan } from '@core/run/plan';
 import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
 import { WithSession } from '../../session/WithSession';
 import { pacesOf, type SquadView } from '../../squad/useSquad';

@@ -1,10 +1,10 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ulid } from 'ulid';
-import { LOOP_DEVICE } from '@core/trackside/chips';
-import type { Happening, RunEvent } from '@core/trackside/events';
-import type { Plan } from '@core/trackside/plan';
+import { LOOP_DEVICE } from '@core/run/chips';
+import type { Happening, RunEvent } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import { MadeUpSquad, type Truth } from '@core/trackside/rehearsal';
-import { GrowingReplay } from '@core/trackside/growingReplay';
+import { GrowingReplay } from '@core/run/growingReplay';
 import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
 import { deviceId } from '../../log/deviceId';
 import type { Run } from '../../log/useRun';

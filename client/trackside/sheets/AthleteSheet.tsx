@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { FLAGS, PRESENCES, type Decision, type Presence } from '@core/trackside/events';
-import { countOf } from '@core/trackside/lineUp';
-import { repLabel } from '@core/trackside/plan';
+import { FLAGS, PRESENCES, type Decision, type Presence } from '@core/run/events';
+import { countOf } from '@core/run/lineUp';
+import { repLabel } from '@core/run/plan';
 import { optionsFor } from '@core/trackside/proposals';
-import { groupOf, membersOf, type AthleteState, type RepRun } from '@core/trackside/runState';
-import { dueStarts, startOf } from '@core/trackside/starts';
-import { judge } from '@core/trackside/tile';
+import { groupOf, membersOf, type AthleteState, type RepRun } from '@core/run/runState';
+import { dueStarts, startOf } from '@core/run/starts';
+import { judge } from '@core/run/tile';
 import { parseTime } from '@core/units/time';
 import { capitalised } from '../../ui/capitalised';
 import { Choice } from '../../ui/Choice';

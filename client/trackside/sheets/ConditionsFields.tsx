@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { heatCaution, heatIndexOf, type HeatLimits } from '@core/squad/heat';
-import { SURFACES, WINDS, type Conditions } from '@core/trackside/events';
+import { SURFACES, WINDS, type Conditions } from '@core/run/events';
 import { Choice } from '../../ui/Choice';
 import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';

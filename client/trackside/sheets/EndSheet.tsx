@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { AthleteState } from '@core/trackside/runState';
+import type { AthleteState } from '@core/run/runState';
 import { listed } from '@core/units/listed';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SPACE } from '../../ui/theme';

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
-import { LOOP_DEVICE } from '@core/trackside/chips';
-import type { LogEntry } from '@core/trackside/corrections';
+import { LOOP_DEVICE } from '@core/run/chips';
+import type { LogEntry } from '@core/run/corrections';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';

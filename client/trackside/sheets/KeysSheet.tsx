@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { AthleteState } from '@core/trackside/runState';
+import type { AthleteState } from '@core/run/runState';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { ATHLETE_KEYS } from '../board/useKeys';

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { SENDINGS, type Sending } from '@core/trackside/events';
+import { SENDINGS, type Sending } from '@core/run/events';
 import { USUAL_HEAT_LIMITS } from '@core/squad/heat';
 import { useAccessQuery } from '../../store/api';
 import { settings } from '../../store/settings';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { arrivals, guessNames, type Arrival, type Guess } from '@core/trackside/arrivals';
-import { membersOf, runAt, type UnnamedTime } from '@core/trackside/runState';
+import { arrivals, guessNames, type Arrival, type Guess } from '@core/run/arrivals';
+import { membersOf, runAt, type UnnamedTime } from '@core/run/runState';
 import { formatClock, formatTime } from '@core/units/time';
 import { Press } from '../../ui/Press';
 import { PrimaryButton } from '../../ui/PrimaryButton';

@@ -1,12 +1,12 @@
 import { View } from 'react-native';
-import { PRESENCES } from '@core/trackside/events';
-import { membersOf } from '@core/trackside/runState';
+import { PRESENCES } from '@core/run/events';
+import { membersOf } from '@core/run/runState';
 import { Choice } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
 import { SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import type { Run } from '../../log/useRun';
-import { joinedBy } from '@core/trackside/visitor';
+import { joinedBy } from '@core/run/visitor';
 import { TickRow } from '../../ui/TickRow';
 import { timedHere } from '../board/steps';
 import { AddVisitor } from './AddVisitor';

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { RULES, type Option, type Proposal } from '@core/trackside/proposals';
-import { groupOf, membersOf } from '@core/trackside/runState';
+import { groupOf, membersOf } from '@core/run/runState';
 import { capitalised } from '../../ui/capitalised';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { AthleteState, Passing, RepRun } from '@core/trackside/runState';
-import { judge } from '@core/trackside/tile';
+import type { AthleteState, Passing, RepRun } from '@core/run/runState';
+import { judge } from '@core/run/tile';
 import { formatTime, parseTime } from '@core/units/time';
 import { Delta } from '../../ui/Delta';
 import { Select } from '../../ui/Select';

@@ -1,4 +1,4 @@
-import type { Verdict } from '@core/trackside/verdict';
+import type { Verdict } from '@core/run/verdict';
 import { deltaText } from '../../../ui/Delta';
 import type { Palette } from '../../../ui/palette';
 import { RADIUS } from '../../../ui/theme';

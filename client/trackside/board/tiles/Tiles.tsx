@@ -1,7 +1,7 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import { View, type LayoutChangeEvent, type ViewStyle } from 'react-native';
-import type { RunEvent } from '@core/trackside/events';
-import { tileFor } from '@core/trackside/tile';
+import type { RunEvent } from '@core/run/events';
+import { tileFor } from '@core/run/tile';
 import type { Source } from '../../../store/source';
 import { usePalette } from '../../../ui/theme';
 import { useWide } from '../../../ui/useWide';

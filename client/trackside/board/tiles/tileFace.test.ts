@@ -1,4 +1,4 @@
-import type { RepRun } from '@core/trackside/runState';
+import type { RepRun } from '@core/run/runState';
 import { faceOf } from './tileFace';
 
 const early = { atM: 200, elapsedS: 42.2, deltaS: -1.4, verdict: 'early' as const };

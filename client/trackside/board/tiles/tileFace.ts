@@ -1,4 +1,4 @@
-import type { Judged, Tile } from '@core/trackside/tile';
+import type { Judged, Tile } from '@core/run/tile';
 import { formatClock, formatTime } from '@core/units/time';
 import { spokenDelta } from '../../../ui/spokenDelta';
 
