@@ -10,7 +10,7 @@ export { reserve } from './targets/reserve';
 export { laneLengthM, standardTrack, type Venue } from './venue/venue';
 export { type PaceBook } from './paces/paceBook';
 export { curveBook } from './paces/shippedBooks';
-export { makePlan } from './trackside/makePlan';
+export { makePlan } from './planning/makePlan';
 export { type Plan } from './run/plan';
 export { type RunEvent } from './run/events';
 export { replay } from './run/replay';

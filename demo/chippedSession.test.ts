@@ -10,7 +10,7 @@ import { curveBook } from '@core/paces/shippedBooks';
 import { parseSession } from '@core/session/parseSession';
 import { standardTrack } from '@core/venue/venue';
 import type { RunEvent } from '@core/run/events';
-import { makePlan } from '@core/trackside/makePlan';
+import { makePlan } from '@core/planning/makePlan';
 import { replay } from '@core/run/replay';
 import { openDatabase } from '@server/db/open';
 import { addEvents, putPlan } from '@server/db/runs';

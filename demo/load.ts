@@ -11,7 +11,7 @@ import { parseStored } from '@core/session/parseSession';
 import { sinceWeeks, type Group, type SquadMember } from '@core/squad/athlete';
 import { standardTrack } from '@core/venue/venue';
 import type { Happening, RunEvent } from '@core/run/events';
-import { makePlan } from '@core/trackside/makePlan';
+import { makePlan } from '@core/planning/makePlan';
 import { athletesOf, type Plan } from '@core/run/plan';
 import type { Random } from '@core/trackside/simulate';
 import { listAthletes } from '@server/db/athletes';

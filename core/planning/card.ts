@@ -1,7 +1,7 @@
 /** What an athlete takes along: their reps in a few lines, for paper, phone and messages. */
 import { legLabel } from '../track/lapSheet';
-import { formatRecoveryLeg } from '../trackside/makePlan';
-import { passesAt } from '../trackside/passesAt';
+import { formatRecoveryLeg } from './makePlan';
+import { passesAt } from './passesAt';
 import { isTimedRep, isWork, type Pass, type TargetLeg } from '../targets/targetsFor';
 import { placeName, type Venue } from '../venue/venue';
 import { formatTime } from '../units/time';

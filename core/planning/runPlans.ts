@@ -1,7 +1,7 @@
 /** The day's groups as they are taken to the track, and who can be shown in one table of targets. */
 import { isTimedRep } from '../targets/targetsFor';
 import type { Venue } from '../venue/venue';
-import { planGroup } from '../trackside/makePlan';
+import { planGroup } from './makePlan';
 import type { AboutPlan, Plan, PlannedGroup } from '../run/plan';
 import { legsBySlot, type GroupRun } from './groupTargets';
 import type { OwnPlan } from './ownPlans';

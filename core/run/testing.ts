@@ -4,7 +4,7 @@ import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { standardTrack } from '../venue/venue';
 import type { Happening, RunEvent } from './events';
-import { makePlan } from '../trackside/makePlan';
+import { makePlan } from '../planning/makePlan';
 import type { Plan, PlannedGroup } from './plan';
 import { replay } from './replay';
 import type { RunState } from './runState';

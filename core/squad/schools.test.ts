@@ -2,7 +2,7 @@ import { fitCurve, timeFor } from '../fitness/curve';
 import { speedOfEntry, type PaceBook } from '../paces/paceBook';
 import { curveBook } from '../paces/shippedBooks';
 import { expand } from '../session/expand';
-import { formatRecoveryLeg } from '../trackside/makePlan';
+import { formatRecoveryLeg } from '../planning/makePlan';
 import { read } from '../session/testing';
 import {
   REST_ENDS,

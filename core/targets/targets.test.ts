@@ -7,7 +7,7 @@ import { read } from '../session/testing';
 import { layLapSheet } from '../track/lapSheet';
 import { standardTrack } from '../venue/venue';
 import { MILE_M } from '../units/distance';
-import { passesAt } from '../trackside/passesAt';
+import { passesAt } from '../planning/passesAt';
 import { reserve } from './reserve';
 import { sessionTotals } from './totals';
 import { targetsFor } from './targetsFor';

@@ -5,7 +5,7 @@ import { parseStored } from '@core/session/parseSession';
 import { athletePaces } from '@core/squad/athletePaces';
 import { standardTrack } from '@core/venue/venue';
 import type { RunEvent } from '@core/run/events';
-import { makePlan } from '@core/trackside/makePlan';
+import { makePlan } from '@core/planning/makePlan';
 import type { Plan } from '@core/run/plan';
 import { SQUAD } from './madeUpSquad';
 

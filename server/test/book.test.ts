@@ -6,7 +6,7 @@ import { curveBook } from '@core/paces/shippedBooks';
 import { SHIPPED_GUIDES } from '@core/squad/volumeGuides';
 import { read } from '@core/session/testing';
 import { standardTrack } from '@core/venue/venue';
-import { makePlan } from '@core/trackside/makePlan';
+import { makePlan } from '@core/planning/makePlan';
 import type { KeptBook } from '../db/book';
 import { startTestServer, type TestServer } from './testServer';
 

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { legLabel } from '@core/track/lapSheet';
 import { placeName, type Venue } from '@core/venue/venue';
 import type { TargetLeg } from '@core/targets/targetsFor';
-import { formatRecoveryLeg } from '@core/trackside/makePlan';
+import { formatRecoveryLeg } from '@core/planning/makePlan';
 import { formatTime } from '@core/units/time';
 import { useVenues, venueById } from '../../places/useVenues';
 import { settings } from '../../store/settings';
