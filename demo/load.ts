@@ -13,7 +13,7 @@ import { standardTrack } from '@core/venue/venue';
 import type { Happening, RunEvent } from '@core/run/events';
 import { makePlan } from '@core/planning/makePlan';
 import { athletesOf, type Plan } from '@core/run/plan';
-import type { Random } from '@core/trackside/simulate';
+import type { Random } from '@core/rehearsal/simulate';
 import { listAthletes } from '@server/db/athletes';
 import { changeBook, readBook } from '@server/db/book';
 import { addEvents, putPlan } from '@server/db/runs';

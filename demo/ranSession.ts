@@ -6,7 +6,7 @@ import { suggestGroups } from '@core/squad/groups';
 import type { Conditions, Happening, RunEvent } from '@core/run/events';
 import type { Plan, PlannedGroup } from '@core/run/plan';
 import { replay } from '@core/run/replay';
-import { normal, simulateRun, type Random, type SimulatedAthlete } from '@core/trackside/simulate';
+import { normal, simulateRun, type Random, type SimulatedAthlete } from '@core/rehearsal/simulate';
 
 /** Somebody on one day: how they run, and how they tell an effort: so much above what the times say, or not at all. */
 export type OnTheDay = SimulatedAthlete & { tellsAbove?: number; isSpent?: boolean };

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { fitCurve, timeFor } from './curve';
 import type { Mark } from './mark';
 import { markWorths, trendOf, type MarkWorth } from './trend';
-import { normal } from '../trackside/simulate';
+import { normal } from '../rehearsal/simulate';
 import { seeded } from '../units/seeded';
 import { addDays } from 'date-fns/addDays';
 import { format } from 'date-fns/format';

@@ -7,7 +7,7 @@ import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
 import { isTimedRep, targetsFor, type TargetLeg } from '../targets/targetsFor';
 import { standardTrack } from '../venue/venue';
-import { normal, Runner, type Random } from '../trackside/simulate';
+import { normal, Runner, type Random } from '../rehearsal/simulate';
 import { seeded } from '../units/seeded';
 import { calibrate, calibrated, UNCALIBRATED, type EffortPair } from '../outlook/calibration';
 import { firstSlipped, sharesOf } from './clues';

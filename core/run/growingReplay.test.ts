@@ -3,7 +3,7 @@ import type { RunEvent } from './events';
 import { GrowingReplay } from './growingReplay';
 import { replay } from './replay';
 import { at, chance, curve, pass, planOf, start, T0, undo } from './testing';
-import { simulateRun } from '../trackside/simulate';
+import { simulateRun } from '../rehearsal/simulate';
 
 const plan = planOf('3x400 @5k / 60s');
 

@@ -3,9 +3,9 @@ import net from 'node:net';
 import type { LoopLine } from '@core/formats/loopSchema';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
-import { MadeUpSquad, type Truth } from '@core/trackside/rehearsal';
+import { MadeUpSquad, type Truth } from '@core/rehearsal/rehearsal';
 import { replay } from '@core/run/replay';
-import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
+import type { Random, SimulatedAthlete } from '@core/rehearsal/simulate';
 
 /** Sends lines of JSON to a timing loop's port, and reads the answers. */
 export type LoopLink = {

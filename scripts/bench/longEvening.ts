@@ -1,7 +1,7 @@
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
-import { simulateRun } from '@core/trackside/simulate';
+import { simulateRun } from '@core/rehearsal/simulate';
 import { planOf } from './boardOf';
 
 /** 24 athletes through 30 reps, with an effort after each: what a long evening comes to. */

@@ -9,7 +9,7 @@ import { format } from 'date-fns/format';
 import { desc } from 'drizzle-orm';
 import pino from 'pino';
 import { ulid } from 'ulid';
-import { simulateRun } from '@core/trackside/simulate';
+import { simulateRun } from '@core/rehearsal/simulate';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { rebuildPending } from '@server/db/results';

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { Circle, G, Line, Svg, Text as SvgText } from 'react-native-svg';
-import { metresInto, type Truth } from '@core/trackside/rehearsal';
+import { metresInto, type Truth } from '@core/rehearsal/rehearsal';
 import { usePalette } from '../../ui/theme';
 
 const SIZE = { width: 366, height: 58, y: 42, edge: 14 };

@@ -5,7 +5,7 @@ import { createContext, useCallback, useContext, useMemo, useState } from 'react
 import { View } from 'react-native';
 import { takesPart, type DayPlan } from '@core/planning/dayPlan';
 import type { Plan } from '@core/run/plan';
-import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
+import type { Random, SimulatedAthlete } from '@core/rehearsal/simulate';
 import { WithSession } from '../../session/WithSession';
 import { pacesOf, type SquadView } from '../../squad/useSquad';
 import type { Session } from '../../store/api';

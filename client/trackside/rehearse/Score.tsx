@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { scoreTiming } from '@core/trackside/rehearsal';
+import { scoreTiming } from '@core/rehearsal/rehearsal';
 import { formatDelta } from '@core/units/time';
 import { SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';

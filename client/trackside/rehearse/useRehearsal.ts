@@ -3,9 +3,9 @@ import { ulid } from 'ulid';
 import { LOOP_DEVICE } from '@core/run/chips';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
-import { MadeUpSquad, type Truth } from '@core/trackside/rehearsal';
+import { MadeUpSquad, type Truth } from '@core/rehearsal/rehearsal';
 import { GrowingReplay } from '@core/run/growingReplay';
-import type { Random, SimulatedAthlete } from '@core/trackside/simulate';
+import type { Random, SimulatedAthlete } from '@core/rehearsal/simulate';
 import { deviceId } from '../../log/deviceId';
 import type { Run } from '../../log/useRun';
 
