@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { reviewRun } from '@core/review/review';
 import { parseSession } from '@core/session/parseSession';
-import { cautionsFor } from '@core/squad/cautions';
+import { cautionsFor } from '@core/advice/cautions';
 import { replay } from '@core/run/replay';
 import { listAthletes, putAthlete, removeAthlete } from '@server/db/athletes';
 import { readBook } from '@server/db/book';

@@ -7,7 +7,7 @@ import { sessionOfDay } from '@core/season/threadSession';
 import { mainLine } from '@core/season/weekText';
 import type { Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
-import { suggestIntent } from '@core/session/suggestIntent';
+import { suggestIntent } from '@core/advice/suggestIntent';
 import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';
 import type { LaidSeason } from '../data/useSeasons';
 import { dayInText } from '../ui/days';

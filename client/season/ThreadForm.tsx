@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { Thread } from '@core/season/season';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
-import { suggestIntent } from '@core/session/suggestIntent';
+import { suggestIntent } from '@core/advice/suggestIntent';
 import { ChainFields } from '../session/book/ChainFields';
 import { ModalSheet } from '../ui/ModalSheet';
 import { PrimaryButton } from '../ui/PrimaryButton';

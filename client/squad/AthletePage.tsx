@@ -4,7 +4,7 @@ import { useWindowDimensions, View } from 'react-native';
 import type { Mark } from '@core/fitness/mark';
 import { athletePaces } from '@core/squad/athletePaces';
 import { weeksRunning, type SquadMember } from '@core/squad/athlete';
-import { cautionsFor } from '@core/squad/cautions';
+import { cautionsFor } from '@core/advice/cautions';
 import { schoolsOf } from '@core/squad/schools';
 import { troubleText } from '../store/api';
 import { Choice } from '../ui/Choice';

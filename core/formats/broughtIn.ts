@@ -1,7 +1,7 @@
 /** Results from a file as sessions that were run: a plan, and what happened, as if the times had been typed in. */
 import { INTENT_FACTS } from '../session/intent';
 import { parseStored } from '../session/parseSession';
-import { suggestIntent } from '../session/suggestIntent';
+import { suggestIntent } from '../advice/suggestIntent';
 import { cellKey, enteredRun } from '../run/entered';
 import type { Happening } from '../run/events';
 import { repLabel, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../run/plan';

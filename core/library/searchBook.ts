@@ -3,7 +3,7 @@ import { expand } from '../session/expand';
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import { parseStored } from '../session/parseSession';
 import type { Item, Pace, Session } from '../session/session';
-import { suggestIntent } from '../session/suggestIntent';
+import { suggestIntent } from '../advice/suggestIntent';
 import { GUESSED_MPS } from '../targets/totals';
 import type { BookSession } from './bookSession';
 

@@ -4,7 +4,7 @@ import { curveMovedTo, fitCurve, timeFor, type Curve } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import { curveBook } from '../paces/shippedBooks';
 import { INTENT_FACTS } from '../session/intent';
-import { suggestIntent } from '../session/suggestIntent';
+import { suggestIntent } from '../advice/suggestIntent';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
 import { standardTrack } from '../venue/venue';

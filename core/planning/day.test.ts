@@ -2,7 +2,7 @@ import { targetsCsv } from '../formats/targetsCsv';
 import Papa from 'papaparse';
 import { standardTrack } from '../venue/venue';
 import { cardLines, cardText, formatRounded, passesText, targetText, timesText } from './card';
-import { dayCautions, startNote, type DayCautionSource } from './dayCautions';
+import { dayCautions, startNote, type DayCautionSource } from '../advice/dayCautions';
 import { heatCaution, heatIndexOf, USUAL_HEAT_LIMITS } from '../squad/heat';
 import { member, plansOf, runner } from './testing';
 

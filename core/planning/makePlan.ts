@@ -3,7 +3,7 @@ import type { RecoveryLeg } from '../session/expand';
 import { formatRecovery } from '../session/formatSession';
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import type { Session } from '../session/session';
-import { suggestIntent } from '../session/suggestIntent';
+import { suggestIntent } from '../advice/suggestIntent';
 import type { Telling } from '../outlook/calibration';
 import type { PaceSource } from '../paces/paceSpeed';
 import { curveBook } from '../paces/shippedBooks';

@@ -2,7 +2,7 @@
 import { curveMovedTo, fitCurve } from '../fitness/curve';
 import { curveBook } from '../paces/shippedBooks';
 import { read } from '../session/testing';
-import { suggestIntent } from '../session/suggestIntent';
+import { suggestIntent } from '../advice/suggestIntent';
 import type { SquadMember } from '../squad/athlete';
 import { standardTrack, type Venue } from '../venue/venue';
 import { groupsFor, type DayGroup, type DayPlan } from './dayPlan';

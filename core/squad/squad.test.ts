@@ -6,7 +6,7 @@ import { parseSession } from '../session/parseSession';
 import { hasFewWeeks, sinceWeeks, weeksRunning, type SquadMember } from './athlete';
 import { athletePaces, bookById } from './athletePaces';
 import { hasFlatOutTrial } from '../session/flatOut';
-import { cautionsFor, trialCaution } from './cautions';
+import { cautionsFor, trialCaution } from '../advice/cautions';
 import { inverseOf, type SquadChange } from './change';
 import { isLikelyName, nameKey } from './likeness';
 import { suggestTileName, tileKey } from './tileName';

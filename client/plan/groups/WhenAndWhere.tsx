@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
 import { View } from 'react-native';
-import { startNote } from '@core/planning/dayCautions';
+import { startNote } from '@core/advice/dayCautions';
 import { troubleText, usePutSessionMutation } from '../../store/api';
 import { clubNow } from '../../ui/days';
 import { Select } from '../../ui/Select';

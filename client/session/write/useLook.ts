@@ -1,10 +1,10 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { Intent } from '@core/session/intent';
-import { sessionCautions } from '@core/session/sessionCautions';
+import { sessionCautions } from '@core/advice/sessionCautions';
 import type { Session } from '@core/session/session';
-import { suggestIntent } from '@core/session/suggestIntent';
+import { suggestIntent } from '@core/advice/suggestIntent';
 import { SHIPPED_GUIDES } from '@core/squad/volumeGuides';
-import { trialCaution } from '@core/squad/cautions';
+import { trialCaution } from '@core/advice/cautions';
 import { bookById } from '@core/squad/athletePaces';
 import { schoolsOf, usualRecovery } from '@core/squad/schools';
 import { targetsFor } from '@core/targets/targetsFor';

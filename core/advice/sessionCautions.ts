@@ -15,9 +15,9 @@ import {
 } from '../squad/athlete';
 import type { TargetLeg } from '../targets/targetsFor';
 import { sessionTotals } from '../targets/totals';
-import { expand, type RepLeg } from './expand';
-import { INTENT_FACTS, type Intent } from './intent';
-import type { Session } from './session';
+import { expand, type RepLeg } from '../session/expand';
+import { INTENT_FACTS, type Intent } from '../session/intent';
+import type { Session } from '../session/session';
 import { zoneOf } from './suggestIntent';
 import { guideFor, type VolumeGuides } from '../squad/volumeGuides';
 

@@ -1,10 +1,10 @@
 import { STARTERS } from '../library/starters';
 import { curveBook } from '../paces/shippedBooks';
 import type { PaceBook } from '../paces/paceBook';
-import { INTENT_FACTS, INTENTS, type Intent } from './intent';
-import type { Pace } from './session';
+import { INTENT_FACTS, INTENTS, type Intent } from '../session/intent';
+import type { Pace } from '../session/session';
 import { suggestIntent, zoneOf } from './suggestIntent';
-import { read } from './testing';
+import { read } from '../session/testing';
 
 const suggested = (text: string) => suggestIntent(read(text));
 

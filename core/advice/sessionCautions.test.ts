@@ -1,14 +1,14 @@
-import { INTENTS } from './intent';
+import { INTENTS } from '../session/intent';
 import { fitCurve } from '../fitness/curve';
 import { curveBook } from '../paces/shippedBooks';
 import { sinceWeeks, type Athlete } from '../squad/athlete';
 import { targetsFor } from '../targets/targetsFor';
 import { shareOfLimit } from '../targets/totals';
 import { standardTrack } from '../venue/venue';
-import type { Intent } from './intent';
+import type { Intent } from '../session/intent';
 import { sessionCautions } from './sessionCautions';
 import { suggestIntent } from './suggestIntent';
-import { read } from './testing';
+import { read } from '../session/testing';
 import { guideFor, SHIPPED_GUIDES } from '../squad/volumeGuides';
 
 const DATE = '2027-05-04';

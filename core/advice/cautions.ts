@@ -7,7 +7,7 @@ import { isUsable } from '../fitness/weighing';
 import { hasFlatOutTrial } from '../session/flatOut';
 import type { Session } from '../session/session';
 import { formatDistance } from '../units/distance';
-import { ageInYear, FEW_WEEKS, hasFewWeeks, weeksRunning, type Athlete } from './athlete';
+import { ageInYear, FEW_WEEKS, hasFewWeeks, weeksRunning, type Athlete } from '../squad/athlete';
 
 const weeksText = (weeks: number) => (weeks === 1 ? '1 week' : `${weeks} weeks`);
 

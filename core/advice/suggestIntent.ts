@@ -1,13 +1,13 @@
 import { fitCurve } from '../fitness/curve';
 import { speedOfEntry, type PaceBook } from '../paces/paceBook';
-import { PACE_NAMES } from './paceNames';
+import { PACE_NAMES } from '../session/paceNames';
 import { paceSpeed } from '../paces/paceSpeed';
 import { curveBook } from '../paces/shippedBooks';
 import { MILE_M } from '../units/distance';
-import { expand, type RepLeg } from './expand';
-import type { Intent } from './intent';
-import { isFlatOut } from './flatOut';
-import type { Item, Pace, Session } from './session';
+import { expand, type RepLeg } from '../session/expand';
+import type { Intent } from '../session/intent';
+import { isFlatOut } from '../session/flatOut';
+import type { Item, Pace, Session } from '../session/session';
 
 /** What kind of work a pace is. */
 export type Zone = 'easy' | 'threshold' | 'critical-speed' | 'aerobic-power' | 'race-pace' | 'speed';
