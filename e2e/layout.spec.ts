@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { AthleteInput } from '../core/formats/schemas';
+import type { AthleteInput } from '../core/api/schemas';
 import type { SquadSettings } from '../core/squad/squadSettings';
 import { expect, test, type RunningApp } from './app';
 import { todaysSession } from './board';

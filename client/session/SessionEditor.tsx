@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useCallback, useMemo } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import type { SessionInput } from '@core/formats/schemas';
+import type { SessionInput } from '@core/api/schemas';
 import {
   troubleText,
   useChangeBookMutation,

@@ -1,5 +1,5 @@
-import { check } from '@core/formats/check';
-import { athleteSchema, type AthleteInput } from '@core/formats/schemas';
+import { check } from '@core/api/check';
+import { athleteSchema, type AthleteInput } from '@core/api/schemas';
 import { sinceWeeks, type Athlete, type Leaning, type SquadMember, type Status } from '@core/squad/athlete';
 
 /** An athlete's particulars as typed; an empty text is nothing. */

@@ -1,8 +1,8 @@
 import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
 import type { BookChange, BookSession, BookVersion, Progression } from '@core/library/bookSession';
 import type { ResultRow } from '@core/formats/resultsCsv';
-import type { VenueInput } from '@core/formats/dayPlanSchema';
-import type { SessionInput } from '@core/formats/schemas';
+import type { VenueInput } from '@core/api/dayPlanSchema';
+import type { SessionInput } from '@core/api/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { Weather } from '@core/squad/heat';
 import type { Calibration } from '@core/outlook/calibration';

@@ -3,8 +3,8 @@ import type { OwnSeason } from '../season/ownSeason';
 import type { Group, SquadMember } from '../squad/athlete';
 import type { RunEvent } from '../run/events';
 import type { Plan } from '../run/plan';
-import { check, type Checked } from './check';
-import { athleteSchema, type AthleteInput } from './schemas';
+import { check, type Checked } from '../api/check';
+import { athleteSchema, type AthleteInput } from '../api/schemas';
 
 /** A session an athlete was in: the plan with only them in it, and the events about them. */
 export type OwnRun = { plan: Plan; events: RunEvent[] };

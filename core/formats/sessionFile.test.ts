@@ -8,7 +8,7 @@ import { PACE_NAMES } from '../session/paceNames';
 import { formatSession } from '../session/formatSession';
 import type { Session } from '../session/session';
 import { anySession, read } from '../session/testing';
-import { check } from './check';
+import { check } from '../api/check';
 import { readSessions, sessionsFileSchema, writeSessionsFile, writeSessionText } from './sessionFile';
 import { sessionsJsonSchema } from './sessionSchema';
 import { sessionTreeSchema } from './sessionTree';

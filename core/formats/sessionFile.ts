@@ -8,9 +8,9 @@ import type { BookChange, BookSession, Progression } from '../library/bookSessio
 import { formatSession } from '../session/formatSession';
 import { parseStored } from '../session/parseSession';
 import type { Session } from '../session/session';
-import { aboutSession, progressionInFile } from './bookSchemas';
-import { check } from './check';
-import { shorthandSchema } from './schemas';
+import { aboutSession, progressionInFile } from '../api/bookSchemas';
+import { check } from '../api/check';
+import { shorthandSchema } from '../api/schemas';
 import { sessionTreeSchema } from './sessionTree';
 
 export const SESSIONS_FORMAT = 'zest-lap/sessions';

@@ -1,4 +1,4 @@
-import { idSchema } from '../formats/schemas';
+import { idSchema } from '../api/schemas';
 import { chipPassing, LOOP_DEVICE, repOfPulse } from './chips';
 import type { RunEvent } from './events';
 import { replay } from './replay';

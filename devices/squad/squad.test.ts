@@ -1,5 +1,5 @@
 import { fitCurve } from '@core/fitness/curve';
-import type { LoopLine } from '@core/formats/loopSchema';
+import type { LoopLine } from '@core/api/loopSchema';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { ChippedSquad } from './squad';

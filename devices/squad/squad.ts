@@ -1,6 +1,6 @@
 /** A made-up squad with chips and straps, for one session. */
 import net from 'node:net';
-import type { LoopLine } from '@core/formats/loopSchema';
+import type { LoopLine } from '@core/api/loopSchema';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { MadeUpSquad, type Truth } from '@core/rehearsal/rehearsal';

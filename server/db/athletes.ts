@@ -1,5 +1,5 @@
 import { and, eq, isNotNull, isNull } from 'drizzle-orm';
-import type { AthleteInput } from '@core/formats/schemas';
+import type { AthleteInput } from '@core/api/schemas';
 import type { SquadMember } from '@core/squad/athlete';
 import { suggestTileName, tileKey } from '@core/squad/tileName';
 import { marksByAthlete, marksOf } from './marks';

@@ -1,5 +1,5 @@
 import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm';
-import type { PaceBookInput } from '@core/formats/schemas';
+import type { PaceBookInput } from '@core/api/schemas';
 import type { PaceBook } from '@core/paces/paceBook';
 import type { Db } from './open';
 import { Refused } from './refused';

@@ -1,5 +1,5 @@
 import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
-import type { SessionInput } from '@core/formats/schemas';
+import type { SessionInput } from '@core/api/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { Db } from './open';
 import { sessions } from './schema';

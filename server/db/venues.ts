@@ -1,5 +1,5 @@
 import { and, asc, eq, isNotNull, isNull } from 'drizzle-orm';
-import type { VenueInput } from '@core/formats/dayPlanSchema';
+import type { VenueInput } from '@core/api/dayPlanSchema';
 import type { OwnVenue } from '@core/venue/ownVenue';
 import type { Db } from './open';
 import { venues } from './schema';

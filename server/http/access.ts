@@ -17,7 +17,7 @@ import { hasRun } from '../db/runs';
 import { checkedBody } from './checked';
 import type { Context } from './context';
 import { ApiError, notFound } from './errors';
-import { idSchema } from '@core/formats/schemas';
+import { idSchema } from '@core/api/schemas';
 
 const COOKIE = 'zest';
 /** Says that this device was let in before; good for nothing by itself. */

@@ -1,6 +1,6 @@
 import { Router } from 'express';
 import { format } from 'date-fns/format';
-import { athleteSchema } from '@core/formats/schemas';
+import { athleteSchema } from '@core/api/schemas';
 import { listAthletes, putAthlete, removeAthlete, restoreAthlete } from '../db/athletes';
 import { athleteFile, eraseAthlete } from '../db/erase';
 import { checkedId } from './checked';

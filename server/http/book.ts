@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { bookChangeSchema } from '@core/formats/bookSchemas';
+import { bookChangeSchema } from '@core/api/bookSchemas';
 import { changeBook, listVersions, readBook } from '../db/book';
 import { checkedBody, checkedId, checkedQuery } from './checked';
 import type { Context } from './context';

@@ -1,8 +1,8 @@
 import type { IncomingMessage } from 'node:http';
 import type Joi from 'joi';
 import express, { type Request, type RequestHandler } from 'express';
-import { check } from '@core/formats/check';
-import { idSchema } from '@core/formats/schemas';
+import { check } from '@core/api/check';
+import { idSchema } from '@core/api/schemas';
 import { ApiError } from './errors';
 
 function orRefuse<T>(schema: Joi.Schema<T>, value: unknown, where = ''): T {

@@ -1,4 +1,4 @@
-import { paceBookSchema } from '@core/formats/schemas';
+import { paceBookSchema } from '@core/api/schemas';
 import { listPaceBooks, putPaceBook, removePaceBook, restorePaceBook } from '../db/paceBooks';
 import { resourceRouter } from './resource';
 

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import Joi from 'joi';
-import { dateSchema, idSchema } from '@core/formats/schemas';
+import { dateSchema, idSchema } from '@core/api/schemas';
 import { calibrationsBefore } from '../db/calibrations';
 import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory, type Window } from '../db/review';
 import { standingsOf } from '../db/standings';

@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check } from '@core/formats/check';
-import { idSchema } from '@core/formats/schemas';
-import { eventSchema, planSchema } from '@core/formats/tracksideSchemas';
+import { check } from '@core/api/check';
+import { idSchema } from '@core/api/schemas';
+import { eventSchema, planSchema } from '@core/api/tracksideSchemas';
 import type { RunEvent } from '@core/run/events';
 import { countEventsOf } from '../accounts/access';
 import { addEvents, deviceOfEvent, hasRun, listRuns, putPlan, setRunAside } from '../db/runs';

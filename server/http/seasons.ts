@@ -1,8 +1,8 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { writeICalendar } from '@core/formats/iCalendar';
-import { dateSchema, idSchema, timeOfDaySchema } from '@core/formats/schemas';
-import { seasonWriteSchema } from '@core/formats/seasonSchemas';
+import { dateSchema, idSchema, timeOfDaySchema } from '@core/api/schemas';
+import { seasonWriteSchema } from '@core/api/seasonSchemas';
 import { layOutSeason } from '@core/season/layOut';
 import { readBook } from '../db/book';
 import { listSeasons, putSeason, readSeason, removeSeason, restoreSeason, writeDay } from '../db/seasons';

@@ -1,6 +1,6 @@
 import { Router } from 'express';
-import { dayPlanSchema } from '@core/formats/dayPlanSchema';
-import { sessionSchema } from '@core/formats/schemas';
+import { dayPlanSchema } from '@core/api/dayPlanSchema';
+import { sessionSchema } from '@core/api/schemas';
 import { followSession } from '../db/seasons';
 import { listSessions, putDayPlan, putSession, removeSession, restoreSession } from '../db/sessions';
 import { checkedBody, checkedId } from './checked';

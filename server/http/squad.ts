@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { squadChangeSchema } from '@core/formats/schemas';
+import { squadChangeSchema } from '@core/api/schemas';
 import { changeSquad, readSquad } from '../db/squad';
 import { checkedBody, checkedQuery } from './checked';
 import type { Context } from './context';

@@ -1,4 +1,4 @@
-import { venueSchema } from '@core/formats/dayPlanSchema';
+import { venueSchema } from '@core/api/dayPlanSchema';
 import { listVenues, putVenue, removeVenue, restoreVenue } from '../db/venues';
 import { resourceRouter } from './resource';
 

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
-import { check } from '@core/formats/check';
-import { dateSchema, timeOfDaySchema } from '@core/formats/schemas';
+import { check } from '@core/api/check';
+import { dateSchema, timeOfDaySchema } from '@core/api/schemas';
 import type { Weather } from '@core/squad/heat';
 import { checkedQuery } from './checked';
 

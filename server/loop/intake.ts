@@ -1,6 +1,6 @@
 import { ulid } from 'ulid';
-import { check } from '@core/formats/check';
-import { loopLineSchema, type LoopLine, type LoopPassing, type LoopPulse } from '@core/formats/loopSchema';
+import { check } from '@core/api/check';
+import { loopLineSchema, type LoopLine, type LoopPassing, type LoopPulse } from '@core/api/loopSchema';
 import { chipPassing, LOOP_DEVICE, repOfPulse } from '@core/run/chips';
 import type { Happening, RunEvent } from '@core/run/events';
 import { GrowingReplay } from '@core/run/growingReplay';

@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import { ulid } from 'ulid';
-import type { SessionInput } from '@core/formats/schemas';
+import type { SessionInput } from '@core/api/schemas';
 import { changeSeason } from '@core/season/changes';
 import { layOutSeason } from '@core/season/layOut';
 import type { SeasonPlan, StoredSeason } from '@core/season/season';
