@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { INTENT_FACTS } from '@core/session/intent';
 import { mainPart } from '../session/sessionView';
 import { WithSession } from '../session/WithSession';
-import { Cautions } from '../squad/Cautions';
+import { Cautions } from '../ui/Cautions';
 import type { SquadView } from '../squad/useSquad';
 import type { Session } from '../store/api';
 import { Choice } from '../ui/Choice';

@@ -19,7 +19,7 @@ import { AthleteAbout } from './AthleteAbout';
 import { AthleteMarks } from './AthleteMarks';
 import { AthletePaces } from './AthletePaces';
 import { AthleteSeason } from './AthleteSeason';
-import { Cautions } from './Cautions';
+import { Cautions } from '../ui/Cautions';
 import { NewAthlete } from './NewAthlete';
 import { bookOf, coursesOf, memberOf, NOBODY, pacesOf, type SquadView, useSquad } from './useSquad';
 import { useSquadChange } from './useSquadChange';

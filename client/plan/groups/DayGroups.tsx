@@ -8,7 +8,7 @@ import type { OwnPlan } from '@core/planning/ownPlans';
 import { isWork } from '@core/targets/targetsFor';
 import { legLabel } from '@core/track/lapSheet';
 import { formatDelta, formatTime } from '@core/units/time';
-import { SuggestGroups, type Limits } from '../../squad/groups/SuggestGroups';
+import { SuggestGroups, type Limits } from '../../ui/SuggestGroups';
 import { DragArea } from '../../ui/DragArea';
 import { DragRow, DropCard } from '../../ui/DragCard';
 import { PrimaryButton } from '../../ui/PrimaryButton';

@@ -3,7 +3,7 @@ import { useDeferredValue, useEffect, useEffectEvent, useState, type ReactNode }
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { Intent } from '@core/session/intent';
-import { Cautions } from '../../squad/Cautions';
+import { Cautions } from '../../ui/Cautions';
 import type { SquadView } from '../../squad/useSquad';
 import { Choice } from '../../ui/Choice';
 import { Page } from '../../ui/Page';

@@ -20,7 +20,7 @@ import { pacesOf, useSquad, type SquadView } from '../useSquad';
 import { useSquadChange } from '../useSquadChange';
 import { AthleteStrip, GroupCard } from './GroupCard';
 import { groupColumns, inGroup, lapS, suggestion, suggestionChange } from './groupBoard';
-import { SuggestGroups, type Limits } from './SuggestGroups';
+import { SuggestGroups, type Limits } from '../../ui/SuggestGroups';
 
 const backToList = () => router.replace('/squad');
 

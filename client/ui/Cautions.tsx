@@ -1,6 +1,6 @@
 import { View } from 'react-native';
-import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { RADIUS, SPACE, usePalette } from './theme';
+import { Words } from './Words';
 
 /** Soft notes with their reasons; the coach can go on. */
 export function Cautions({ list }: { list: readonly string[] }) {

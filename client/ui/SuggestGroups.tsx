@@ -2,10 +2,10 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import type { Grouped, SuggestedGroup } from '@core/squad/groups';
 import { formatTime } from '@core/units/time';
-import { PrimaryButton } from '../../ui/PrimaryButton';
-import { Stepper } from '../../ui/Stepper';
-import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { PrimaryButton } from './PrimaryButton';
+import { Stepper } from './Stepper';
+import { RADIUS, SPACE, usePalette } from './theme';
+import { Words } from './Words';
 
 const FIRST = { gapS: 3, maxSize: 8 };
 
