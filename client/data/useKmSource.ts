@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { kmAWeek, withKmAWeek, type KmAWeek, type KmSource } from '@core/season/kmAWeek';
 import { speedOfEntry } from '@core/paces/paceBook';
 import type { SquadMember } from '@core/squad/athlete';
-import { pacesOf, type SquadView } from '../squad/useSquad';
+import { pacesOf, type SquadView } from './useSquad';
 import { useRunsQuery, type ListedRun } from '../store/api';
 import { today } from '../ui/days';
 import { useSeasons } from './useSeasons';

@@ -3,7 +3,7 @@ import { athleteOn } from '@core/season/exceptions';
 import { layOutSeason } from '@core/season/layOut';
 import type { SeasonPlan, SeasonWeek, StoredSeason } from '@core/season/season';
 import { useSeasonsQuery } from '../store/api';
-import type { SquadView } from '../squad/useSquad';
+import type { SquadView } from './useSquad';
 
 /** A season with its weeks. */
 export type LaidSeason = StoredSeason & { weeks: SeasonWeek[] };

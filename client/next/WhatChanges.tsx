@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { parseStored } from '@core/session/parseSession';
 import { LEVER_WORDS } from '../session/book/bookWords';
-import { mainPart } from '../session/sessionView';
+import { mainPart } from '../data/sessionView';
 import { RadioRow } from '../ui/RadioRow';
 import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';

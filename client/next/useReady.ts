@@ -1,8 +1,8 @@
 import { useEffect, useState } from 'react';
 import { readReady, readyAsked } from '@core/review/nextReady';
 import type { ReadRun } from '../review/useReview';
-import { memberOf, pacesOf, useSquad } from '../squad/useSquad';
-import { useTellings } from '../squad/useTellings';
+import { memberOf, pacesOf, useSquad } from '../data/useSquad';
+import { useTellings } from '../data/useTellings';
 import { askWorker } from '../store/askWorker';
 import type { ReadyWorker } from './ready.worker';
 

@@ -8,7 +8,7 @@ import type { NextPlan } from '@core/planning/nextPlan';
 import { changeSeason } from '@core/season/changes';
 import { NEXT_STEPS } from '@core/run/events';
 import type { ReadRun } from '../review/useReview';
-import type { KeptBookView } from '../session/book/useBook';
+import type { KeptBookView } from '../data/useBook';
 import {
   troubleText,
   useChangeBookMutation,

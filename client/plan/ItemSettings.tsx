@@ -13,7 +13,7 @@ import { Stepper } from '../ui/Stepper';
 import { SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { paceText } from './planWords';
-import type { Planning } from './usePlanning';
+import type { Planning } from '../data/usePlanning';
 
 type Props = {
   planning: Planning;

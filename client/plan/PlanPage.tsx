@@ -2,10 +2,10 @@ import { router } from 'expo-router';
 import { useState, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { INTENT_FACTS } from '@core/session/intent';
-import { mainPart } from '../session/sessionView';
+import { mainPart } from '../data/sessionView';
 import { WithSession } from '../session/WithSession';
 import { Cautions } from '../ui/Cautions';
-import type { SquadView } from '../squad/useSquad';
+import type { SquadView } from '../data/useSquad';
 import type { Session } from '../store/api';
 import { Choice } from '../ui/Choice';
 import { dayName } from '../ui/days';
@@ -24,7 +24,7 @@ import { Paper } from './paper/Paper';
 import { fitsText } from './planWords';
 import { OwnTargets } from './targets/OwnTargets';
 import { OnTrack } from './track/OnTrack';
-import { usePlanning, type Planning } from './usePlanning';
+import { usePlanning, type Planning } from '../data/usePlanning';
 
 const SIDES = [
   { value: 'groups', text: 'Groups' },

@@ -8,7 +8,7 @@ import { broughtIn, type BroughtIn } from '@core/formats/broughtIn';
 import { readResultsCsv, type ReadResults } from '@core/formats/resultsCsv';
 import { listed } from '@core/units/listed';
 import { takeToTrack } from '../log/recorder';
-import { everyoneIn, type SquadView, useSquad } from '../squad/useSquad';
+import { everyoneIn, type SquadView, useSquad } from '../data/useSquad';
 import { useRunsQuery } from '../store/api';
 import { dayName } from '../ui/days';
 import { FilePicker } from '../ui/FilePicker';

@@ -6,7 +6,7 @@ import type { SameSessions } from '@core/review/history';
 import { kindsText } from '@core/review/sameSession';
 import { sideBySide, type SideRun } from '@core/review/sideBySide';
 import { formatRest, formatTime } from '@core/units/time';
-import { everyoneIn, useSquad } from '../squad/useSquad';
+import { everyoneIn, useSquad } from '../data/useSquad';
 import { troubleText, useSameSessionsQuery } from '../store/api';
 import { DateLines } from '../ui/charts';
 import { dayName } from '../ui/days';

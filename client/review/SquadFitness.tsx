@@ -4,7 +4,7 @@ import { Divider } from 'react-native-paper';
 import { markOfEstimate, trialsIn, type FitnessReading } from '@core/review/fitnessReading';
 import type { SquadMember } from '@core/squad/athlete';
 import { listed } from '@core/units/listed';
-import { everyoneIn, type SquadView, useSquad } from '../squad/useSquad';
+import { everyoneIn, type SquadView, useSquad } from '../data/useSquad';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { DOUBTFUL_DAY, fitnessText, othersText } from './fitnessWords';

@@ -2,7 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { squadRows, type SquadRow } from '@core/review/story';
-import { useSquad } from '../squad/useSquad';
+import { useSquad } from '../data/useSquad';
 import { troubleText, useSquadHistoryQuery } from '../store/api';
 import { Empty } from '../ui/Empty';
 import { Loading } from '../ui/Loading';

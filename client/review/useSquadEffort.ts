@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo } from 'react';
 import { nextTime, readEffort, squadEffort, type SquadEffort } from '@core/review/effortReading';
-import { everyoneIn, pacesOf, useSquad } from '../squad/useSquad';
-import { useTellings } from '../squad/useTellings';
+import { everyoneIn, pacesOf, useSquad } from '../data/useSquad';
+import { useTellings } from '../data/useTellings';
 import type { ReadRun } from './useReview';
 
 /** What the efforts of all together say, a moment after the times are there. */

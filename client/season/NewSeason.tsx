@@ -10,7 +10,7 @@ import type { SeasonPlan } from '@core/season/season';
 import { phasesInText, seasonTemplates } from '@core/season/templates';
 import type { Club } from '@core/squad/club';
 import { daysAfter, daysBetween, isDate } from '@core/units/dayNumber';
-import { useSquad } from '../squad/useSquad';
+import { useSquad } from '../data/useSquad';
 import { troubleText, usePutSeasonMutation } from '../store/api';
 import { dayInText, today } from '../ui/days';
 import { Chips } from '../ui/Chips';

@@ -5,7 +5,7 @@ import { warmUpFor } from '@core/season/raceDay';
 import type { SeasonRace } from '@core/season/season';
 import { useSeasonEdit } from '../data/useSeasonEdit';
 import type { LaidSeason } from '../data/useSeasons';
-import { useSquad, type SquadView } from '../squad/useSquad';
+import { useSquad, type SquadView } from '../data/useSquad';
 import { troubleText } from '../store/api';
 import { dayName, today } from '../ui/days';
 import { Empty } from '../ui/Empty';

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { parseStored } from '@core/session/parseSession';
 import { standardTrack } from '@core/venue/venue';
-import { drawingOf, viewSession } from '../session/sessionView';
+import { drawingOf, viewSession } from '../data/sessionView';
 import { useWeatherQuery } from '../store/api';
 import { LapSheet } from '../ui/LapSheet';
 import { PrimaryButton } from '../ui/PrimaryButton';

@@ -5,7 +5,7 @@ import type { Group } from '@core/squad/athlete';
 import type { KmSource } from '@core/season/kmAWeek';
 import { ranMinutesIn } from '../data/useKmSource';
 import { useSeasons, type LaidSeason } from '../data/useSeasons';
-import { useSquad, type SquadView } from '../squad/useSquad';
+import { useSquad, type SquadView } from '../data/useSquad';
 import { useBookQuery, useRunsQuery, useSessionsQuery, type ListedRun, type Session } from '../store/api';
 import { useToday } from '../ui/useToday';
 import { withStarters } from '@core/library/starters';

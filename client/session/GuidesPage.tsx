@@ -12,8 +12,8 @@ import {
   schoolsOf,
   type Schools,
 } from '@core/squad/schools';
-import { useSquad, type SquadView } from '../squad/useSquad';
-import { useSquadChange } from '../squad/useSquadChange';
+import { useSquad, type SquadView } from '../data/useSquad';
+import { useSquadChange } from '../data/useSquadChange';
 import { troubleText } from '../store/api';
 import { Choice } from '../ui/Choice';
 import { Loading } from '../ui/Loading';

@@ -11,7 +11,7 @@ import {
   useRestoreSessionMutation,
   type Session,
 } from '../store/api';
-import type { SquadView } from '../squad/useSquad';
+import type { SquadView } from '../data/useSquad';
 import { dayName } from '../ui/days';
 import { WhenField } from '../ui/WhenField';
 import { PrimaryButton } from '../ui/PrimaryButton';

@@ -1,12 +1,12 @@
 import type { Href } from 'expo-router';
 import { parseStored } from '@core/session/parseSession';
 import { standardTrack } from '@core/venue/venue';
-import { usePaceNames } from '../squad/useSquad';
+import { usePaceNames } from '../data/useSquad';
 import type { Session } from '../store/api';
 import { dayName, today } from '../ui/days';
 import { LapThumb } from '../ui/LapSheet';
 import { ListRow } from '../ui/ListRow';
-import { mainPart, viewSession } from './sessionView';
+import { mainPart, viewSession } from '../data/sessionView';
 
 type Props = { session: Session; href: Href; chosen?: boolean; marked?: boolean };
 

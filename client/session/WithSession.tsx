@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { useSquadOn } from '../data/useSeasons';
-import { useSquad, type SquadView } from '../squad/useSquad';
+import { useSquad, type SquadView } from '../data/useSquad';
 import { troubleText, useSessionsQuery, type Session } from '../store/api';
 import { Empty } from '../ui/Empty';
 import { Loading } from '../ui/Loading';

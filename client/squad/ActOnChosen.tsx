@@ -7,9 +7,9 @@ import { Select } from '../ui/Select';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
-import type { SquadView } from './useSquad';
-import { useSquadChange } from './useSquadChange';
-import { STATUS_WORDS } from './words';
+import type { SquadView } from '../data/useSquad';
+import { useSquadChange } from '../data/useSquadChange';
+import { STATUS_WORDS } from '../data/athleteWords';
 
 /** An athlete without one of the things that may be left out. */
 function without(athlete: SquadMember, field: 'groupId' | 'paceBookId' | 'archived'): SquadMember {

@@ -14,10 +14,10 @@ import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
 import { EraseAthlete } from './EraseAthlete';
-import type { AboutFields } from './readAthlete';
-import { bookOf, type SquadView } from './useSquad';
-import type { Changed } from './useSquadChange';
-import { LEANING_WORDS, STATUS_WORDS } from './words';
+import type { AboutFields } from '../data/readAthlete';
+import { bookOf, type SquadView } from '../data/useSquad';
+import type { Changed } from '../data/useSquadChange';
+import { LEANING_WORDS, STATUS_WORDS } from '../data/athleteWords';
 
 function toFields(athlete: SquadMember): AboutFields {
   return {
@@ -95,7 +95,7 @@ export function AthleteAbout({ athlete, squad, change, remove }: Props) {
   const km = kmOfAthlete(athlete, squad, useKmSource());
 
   const submit = handleSubmit(async (typed) => {
-    const checks = await import('../store/checks').catch(() => undefined);
+    const checks = await import('../data/checks').catch(() => undefined);
     if (!checks) return setError('root', { message: troubleText(undefined) });
     const read = checks.readAbout(typed, athlete, today());
     if (!read.ok) {

@@ -13,7 +13,7 @@ import { Words } from '../ui/Words';
 import { CurveDrawing } from './CurveDrawing';
 import { LevelSetter } from './LevelSetter';
 import { MarkForm } from './MarkForm';
-import { agoText, COURSE_WORDS, KIND_WORDS, MODEL_WORDS } from './words';
+import { agoText, COURSE_WORDS, KIND_WORDS, MODEL_WORDS } from '../data/athleteWords';
 
 const percent = (share: number, digits: number) => `${(share * 100).toFixed(digits).replace('-', '−')}\u00a0%`;
 

@@ -21,9 +21,9 @@ import { AthletePaces } from './AthletePaces';
 import { AthleteSeason } from './AthleteSeason';
 import { Cautions } from '../ui/Cautions';
 import { NewAthlete } from './NewAthlete';
-import { bookOf, coursesOf, memberOf, NOBODY, pacesOf, type SquadView, useSquad } from './useSquad';
-import { useSquadChange } from './useSquadChange';
-import { LEANING_WORDS, STATUS_WORDS } from './words';
+import { bookOf, coursesOf, memberOf, NOBODY, pacesOf, type SquadView, useSquad } from '../data/useSquad';
+import { useSquadChange } from '../data/useSquadChange';
+import { LEANING_WORDS, STATUS_WORDS } from '../data/athleteWords';
 
 const backToList = () => router.replace('/squad');
 

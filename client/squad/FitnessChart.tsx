@@ -13,9 +13,9 @@ import { Choice } from '../ui/Choice';
 import { dayName, today } from '../ui/days';
 import { SPACE } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { trendText } from './trendWords';
-import { seasonFrom, useTrend } from './useTrend';
-import { KIND_WORDS } from './words';
+import { trendText } from '../data/trendWords';
+import { seasonFrom, useTrend } from '../data/useTrend';
+import { KIND_WORDS } from '../data/athleteWords';
 
 const EVENTS = [800, 1500, MILE_M, 3000, 5000, 10_000].map((distanceM) => ({
   value: String(distanceM),

@@ -7,8 +7,8 @@ import { formatDistance } from '@core/units/distance';
 import { formatTime } from '@core/units/time';
 import { today } from '../ui/days';
 import { Words } from '../ui/Words';
-import { reachTexts } from './trendWords';
-import { useTrend } from './useTrend';
+import { reachTexts } from '../data/trendWords';
+import { useTrend } from '../data/useTrend';
 
 type Props = { athlete: SquadMember; paces: AthletePaces };
 

@@ -10,7 +10,7 @@ import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
 import { readMark, type MarkFields, type MarkProblems } from './athleteForm';
-import { COURSE_WORDS } from './words';
+import { COURSE_WORDS } from '../data/athleteWords';
 
 const DISTANCES = USUAL_DISTANCES_M.map((distanceM) => ({
   value: formatDistance(distanceM),

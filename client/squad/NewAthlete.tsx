@@ -14,8 +14,8 @@ import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
 import { emptyMark, isBlank, markIn, markProblems, type MarkFields, type MarkProblems } from './athleteForm';
 import { MarkEditor } from './MarkEditor';
-import { everyoneIn, type SquadView } from './useSquad';
-import { useSquadChange } from './useSquadChange';
+import { everyoneIn, type SquadView } from '../data/useSquad';
+import { useSquadChange } from '../data/useSquadChange';
 
 type Fields = { name: string; tileName: string; mark: MarkFields };
 
@@ -40,7 +40,7 @@ export function NewAthlete({ squad }: { squad: SquadView }) {
     const wrong = isMarked ? markProblems(typed.mark, today()) : {};
     setProblems(wrong);
     // The checks come from the server, once; without it nothing could be saved anyway.
-    const checks = await import('../store/checks').catch(() => undefined);
+    const checks = await import('../data/checks').catch(() => undefined);
     if (!checks) return setError('root', { message: troubleText(undefined) });
     const mark = isMarked ? markIn(typed.mark) : undefined;
     const tileName = typed.tileName.trim() === '' ? suggested : typed.tileName;

@@ -23,8 +23,8 @@ import { Words } from '../ui/Words';
 import { ActOnChosen } from './ActOnChosen';
 import { PaceOptions } from './PaceOptions';
 import { arrangeSquad, cellText, sureOf, UNIT_WORDS, type Show } from './squadRows';
-import { bookOf, everyoneIn, pacesOf, type SquadView, useSquad } from './useSquad';
-import { STATUS_WORDS } from './words';
+import { bookOf, everyoneIn, pacesOf, type SquadView, useSquad } from '../data/useSquad';
+import { STATUS_WORDS } from '../data/athleteWords';
 
 /** What stands under a name: status unless training, and the latest mark. */
 function underName({ status, marks }: SquadMember): string {

@@ -1,6 +1,6 @@
 import type { SquadMember } from '@core/squad/athlete';
 import { isBlank, markIn, markProblems, readMark, toMarkFields, emptyMark, type MarkFields } from './athleteForm';
-import { checkAthlete, readAbout, type AboutFields } from './readAthlete';
+import { checkAthlete, readAbout, type AboutFields } from '../data/readAthlete';
 
 const TODAY = '2026-11-01';
 const mark: MarkFields = { ...emptyMark('2026-10-01'), distance: '5k', time: '18.30' };

@@ -4,8 +4,8 @@ import type { DayPlan } from '@core/planning/dayPlan';
 import { groupRun } from '@core/planning/groupTargets';
 import { planOfDay } from '@core/planning/runPlans';
 import { INTENT_FACTS } from '@core/session/intent';
-import { useOwnPlans } from '../plan/usePlanning';
-import type { SquadView } from '../squad/useSquad';
+import { useOwnPlans } from '../data/usePlanning';
+import type { SquadView } from '../data/useSquad';
 import type { Session } from '../store/api';
 
 /** A session laid out for the track, by what is decided for the day; `tree` is undefined while its text cannot be read. */

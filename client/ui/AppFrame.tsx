@@ -8,7 +8,7 @@ import { AccessGate } from '../access/AccessGate';
 import { startFetchingScreens, startSending } from '../screens';
 import { useWho } from '../access/useWho';
 import { startServiceWorker } from '../store/serviceWorker';
-import { startKeepingSquad } from '../store/keepSquad';
+import { startKeepingSquad } from '../data/keepSquad';
 import { store, useAppSelector } from '../store/store';
 import { NavBar } from './NavBar';
 import { NoticeBar, Notices } from './Notices';

@@ -9,7 +9,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { effectText, proposalText } from '../planWords';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 
 /** What would make the session fit one athlete, to be accepted for them, for their group or for all. */
 export function Proposals({ planning, own }: { planning: Planning; own: OwnPlan }) {

@@ -2,7 +2,7 @@ import { startTransition, useCallback, useEffect, useMemo, useRef, useState } fr
 import type { Chances, Entrant } from '@core/outlook/chances';
 import { INTENT_FACTS } from '@core/session/intent';
 import type { OwnPlan } from '@core/planning/ownPlans';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 import type { ChancesAsked } from './chances.worker';
 
 type Drawn = {

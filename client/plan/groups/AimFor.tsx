@@ -3,7 +3,7 @@ import type { Whom } from '@core/planning/dayPlan';
 import { AIMS } from '@core/targets/targetsFor';
 import { Choice } from '../../ui/Choice';
 import { AIM_WORDS } from '../planWords';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 
 type Props = { planning: Planning; whom: Whom };
 

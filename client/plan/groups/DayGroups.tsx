@@ -16,7 +16,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 import { GroupSettings } from './GroupSettings';
 
 /** The rep that stands for a group's session on its card: the first with a time. */

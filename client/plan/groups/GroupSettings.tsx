@@ -12,7 +12,7 @@ import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { ItemSettings } from '../ItemSettings';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 import { AimFor } from './AimFor';
 
 type Props = { planning: Planning; run: GroupRun; put: (part: GroupPart, says?: string) => void };

@@ -5,8 +5,8 @@ import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { Words } from '../../ui/Words';
-import { STATUS_WORDS } from '../../squad/words';
-import type { Planning } from '../usePlanning';
+import { STATUS_WORDS } from '../../data/athleteWords';
+import type { Planning } from '../../data/usePlanning';
 
 /** Who runs the session: those in training unless the coach says otherwise. */
 export function TakingPart({ planning }: { planning: Planning }) {

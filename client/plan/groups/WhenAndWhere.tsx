@@ -9,7 +9,7 @@ import { SPACE } from '../../ui/theme';
 import { useNotice } from '../../ui/Notices';
 import { WhenField } from '../../ui/WhenField';
 import { Words } from '../../ui/Words';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 
 /** Day, start and place of the session. */
 export function WhenAndWhere({ planning }: { planning: Planning }) {

@@ -15,7 +15,7 @@ import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { useNotice } from '../../ui/Notices';
 import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 import { cardFor } from './sheets';
 import { GroupSheets, PocketCards, SquadSheet } from './Sheets';
 

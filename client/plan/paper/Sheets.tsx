@@ -3,9 +3,9 @@ import { cardLines, formatRounded, passesText, targetText, timesText } from '@co
 import type { OwnPlan } from '@core/planning/ownPlans';
 import { boardsOf } from '@core/planning/runPlans';
 import { formatSession } from '@core/session/formatSession';
-import { drawingOf } from '../../session/sessionView';
+import { drawingOf } from '../../data/sessionView';
 import { LapSheet, LapThumb } from '../../ui/LapSheet';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 import { boxesOf, cardFor, CARDS_A_PAGE, inParts, REPS_A_PAGE, timedReps, whenText } from './sheets';
 import { SHEET_STYLE } from './sheetStyle';
 

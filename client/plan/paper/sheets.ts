@@ -8,7 +8,7 @@ import { cardLines, type Card, type CardLine } from '@core/planning/card';
 import type { OwnPlan } from '@core/planning/ownPlans';
 import { isTimedRep, type TargetLeg } from '@core/targets/targetsFor';
 import { legLabel } from '@core/track/lapSheet';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 
 /** So many reps have room beside the name. */
 export const REPS_A_PAGE = { portrait: 9, landscape: 14 };

@@ -5,7 +5,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Words } from '../../ui/Words';
 import { changeText, whomText } from '../planWords';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 
 /** Everything that was changed by hand, for whom, with a way to take each back; what no longer fits the text says so. */
 export function ChangeList({ planning }: { planning: Planning }) {

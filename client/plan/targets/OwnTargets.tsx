@@ -20,7 +20,7 @@ import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
 import { AimFor } from '../groups/AimFor';
 import { ItemSettings } from '../ItemSettings';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 import { ChangeList } from './ChangeList';
 
 type Sheet = { board: Board; plan: PlannedGroup; columns: RepColumn[] };

@@ -6,7 +6,7 @@ import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { WhenField } from '../../ui/WhenField';
 import { Words } from '../../ui/Words';
-import type { Planning } from '../usePlanning';
+import type { Planning } from '../../data/usePlanning';
 
 /** When the track is someone else's. */
 export function BusyTimes({ planning }: { planning: Planning }) {

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { ulid } from 'ulid';
 import { searchBook, type BookQuery } from '@core/library/searchBook';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
-import { usePaceNames } from '../../squad/useSquad';
+import { usePaceNames } from '../../data/useSquad';
 import { troubleText } from '../../store/api';
 import { Chips } from '../../ui/Chips';
 import { Empty } from '../../ui/Empty';
@@ -20,7 +20,7 @@ import { useWide } from '../../ui/useWide';
 import { Words } from '../../ui/Words';
 import { BookRow } from './BookRow';
 import { LENGTHS } from './bookWords';
-import { useBook, useBookChange, type BookView } from './useBook';
+import { useBook, useBookChange, type BookView } from '../../data/useBook';
 
 /** So many are drawn at first, those in sight before the rest: the others when they are asked for. */
 const FIRST = 25;

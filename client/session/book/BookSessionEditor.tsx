@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { BookSession } from '@core/library/bookSession';
 import { isStarter } from '@core/library/starters';
-import type { SquadView } from '../../squad/useSquad';
+import type { SquadView } from '../../data/useSquad';
 import { useChangeBookMutation } from '../../store/api';
 import { today } from '../../ui/days';
 import { WhenField } from '../../ui/WhenField';
@@ -15,7 +15,7 @@ import { EditorPage } from '../write/EditorPage';
 import { useDraft } from '../write/useDraft';
 import { BookAbout } from './BookAbout';
 import { draftOf, sessionOf, type BookDraft } from './bookDraft';
-import { useBookChange, type BookView } from './useBook';
+import { useBookChange, type BookView } from '../../data/useBook';
 import { usePutOnDay } from './usePutOnDay';
 import { backToBook, WithBook } from './WithBook';
 

@@ -14,9 +14,9 @@ import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { Words } from '../../ui/Words';
-import { mainPart } from '../sessionView';
+import { mainPart } from '../../data/sessionView';
 import { LEVER_WORDS } from './bookWords';
-import { useBookChange, type BookView } from './useBook';
+import { useBookChange, type BookView } from '../../data/useBook';
 
 type Props = { session: BookSession; book: BookView; paceNames: readonly string[] };
 

@@ -12,7 +12,7 @@ import { SPACE } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { Words } from '../../ui/Words';
 import { LEVER_WORDS } from './bookWords';
-import { useBookChange, type BookView } from './useBook';
+import { useBookChange, type BookView } from '../../data/useBook';
 import { backToBook, WithBook } from './WithBook';
 
 function List({ book }: { book: BookView }) {

@@ -18,11 +18,11 @@ import { SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { WhenField } from '../../ui/WhenField';
 import { Words } from '../../ui/Words';
-import { mainPart, viewSession } from '../sessionView';
+import { mainPart, viewSession } from '../../data/sessionView';
 import { LEVER_WORDS } from './bookWords';
 import { GoingOn } from './GoingOn';
 import { Standing, useStandings } from './Standing';
-import { useBookChange, type BookView } from './useBook';
+import { useBookChange, type BookView } from '../../data/useBook';
 import { usePutOnDay } from './usePutOnDay';
 import { WithBook } from './WithBook';
 

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { Standing as StandingOf } from '@core/review/history';
 import { listed } from '@core/units/listed';
-import { useSquad } from '../../squad/useSquad';
+import { useSquad } from '../../data/useSquad';
 import { useStandingsQuery } from '../../store/api';
 import { Words } from '../../ui/Words';
 

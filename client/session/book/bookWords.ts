@@ -3,7 +3,7 @@ import type { BookEntry } from '@core/library/searchBook';
 import { INTENT_FACTS } from '@core/session/intent';
 import { dayName } from '../../ui/days';
 import type { RunSummary } from '@core/review/summary';
-import type { BookUse } from './useBook';
+import type { BookUse } from '../../data/useBook';
 
 export const LEVER_WORDS: Record<Lever, string> = {
   more: 'More of it',

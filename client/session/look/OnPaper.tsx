@@ -4,7 +4,7 @@ import { LapSheet } from '../../ui/LapSheet';
 import { Printed } from '../../ui/Printed';
 import { SmallButton } from '../../ui/SmallButton';
 import { Words } from '../../ui/Words';
-import type { SessionView } from '../sessionView';
+import type { SessionView } from '../../data/sessionView';
 
 type Props = { title: string; shorthand: string; view: SessionView };
 

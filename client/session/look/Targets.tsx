@@ -9,7 +9,7 @@ import { standardTrack, type Venue } from '@core/venue/venue';
 import { makePlan } from '@core/planning/makePlan';
 import type { PlannedAthlete, PlannedGroup } from '@core/run/plan';
 import { formatTime } from '@core/units/time';
-import { forPlan, type SquadView } from '../../squad/useSquad';
+import { forPlan, type SquadView } from '../../data/useSquad';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
 import { Table } from '../../ui/Table';

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { Intent } from '@core/session/intent';
 import { Cautions } from '../../ui/Cautions';
-import type { SquadView } from '../../squad/useSquad';
+import type { SquadView } from '../../data/useSquad';
 import { Choice } from '../../ui/Choice';
 import { Page } from '../../ui/Page';
 import { SmallButton } from '../../ui/SmallButton';

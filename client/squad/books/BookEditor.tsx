@@ -28,8 +28,8 @@ import { Trouble } from '../../ui/Trouble';
 import { useNotice } from '../../ui/Notices';
 import { Words } from '../../ui/Words';
 import { paceText } from '../squadRows';
-import { useSquad, type SquadView } from '../useSquad';
-import { MODEL_WORDS } from '../words';
+import { useSquad, type SquadView } from '../../data/useSquad';
+import { MODEL_WORDS } from '../../data/athleteWords';
 import { copyOf, withEntry } from './bookForm';
 import { EntryEditor } from './EntryEditor';
 

@@ -11,9 +11,9 @@ import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { useNotice } from '../../ui/Notices';
 import { Words } from '../../ui/Words';
-import { bookOf, useSquad, type SquadView } from '../useSquad';
-import { useSquadChange } from '../useSquadChange';
-import { MODEL_WORDS } from '../words';
+import { bookOf, useSquad, type SquadView } from '../../data/useSquad';
+import { useSquadChange } from '../../data/useSquadChange';
+import { MODEL_WORDS } from '../../data/athleteWords';
 import { copyOf } from './bookForm';
 
 function BookCard({ book, squad }: { book: PaceBook; squad: SquadView }) {

@@ -9,7 +9,7 @@ import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Tick } from '../../ui/Tick';
 import { Words } from '../../ui/Words';
 import { dayName } from '../../ui/days';
-import { STATUS_WORDS } from '../words';
+import { STATUS_WORDS } from '../../data/athleteWords';
 
 /** So many are shown; a list of thousands helps nobody on a phone. */
 const MOST = 60;

@@ -6,7 +6,7 @@ import { readPeople, type ImportedPerson, type TimeAnswer } from '@core/formats/
 import { readTable, type CsvTable } from '@core/formats/roster/table';
 import { dayOrderOf, type DayOrder } from '@core/units/day';
 import { today } from '../../ui/days';
-import { everyoneIn, type SquadView } from '../useSquad';
+import { everyoneIn, type SquadView } from '../../data/useSquad';
 
 /** A file that was opened: a table whose columns are to be settled, or people already read. */
 type Opened =
@@ -51,7 +51,7 @@ export function useImport(squad: SquadView) {
     if (!buffer) return start(undefined, 'This file cannot be read any more. Pick it again. Nothing was imported.');
     const bytes = new Uint8Array(buffer);
     if (/\.json$/i.test(picked.name)) {
-      const { readAthleteFile } = await import('../../store/checks');
+      const { readAthleteFile } = await import('../../data/checks');
       const athlete = readAthleteFile(new TextDecoder().decode(bytes));
       if (!athlete.ok) return start(undefined, athlete.message);
       const { archived: _archived, ...person } = athlete.value;

@@ -7,9 +7,9 @@ import { cellKey, columnsOf, enteredRun, readCell, type Typed } from '@core/run/
 import type { Placed } from '@core/run/pasteTimes';
 import type { Plan, PlannedGroup } from '@core/run/plan';
 import { formatExactTime } from '@core/units/time';
-import { mainPart } from '../../session/sessionView';
+import { mainPart } from '../../data/sessionView';
 import { WithSession } from '../../session/WithSession';
-import type { SquadView } from '../../squad/useSquad';
+import type { SquadView } from '../../data/useSquad';
 import type { Session } from '../../store/api';
 import { dayName } from '../../ui/days';
 import { Empty } from '../../ui/Empty';

@@ -7,7 +7,7 @@ import { takesPart, type DayPlan } from '@core/planning/dayPlan';
 import type { Plan } from '@core/run/plan';
 import type { Random, SimulatedAthlete } from '@core/rehearsal/simulate';
 import { WithSession } from '../../session/WithSession';
-import { pacesOf, type SquadView } from '../../squad/useSquad';
+import { pacesOf, type SquadView } from '../../data/useSquad';
 import type { Session } from '../../store/api';
 import { useAsSource } from '../../store/source';
 import { Choice } from '../../ui/Choice';

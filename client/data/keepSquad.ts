@@ -1,5 +1,5 @@
-import { api } from './api';
-import { store } from './store';
+import { api } from '../store/api';
+import { store } from '../store/store';
 
 /**
  * Has the squad read as soon as the app is open, and kept: its page opens at once, and sessions can be laid out at the track when

@@ -1,4 +1,4 @@
-import { agoText } from './words';
+import { agoText } from './athleteWords';
 
 const daysAgo = (days: number) => {
   const day = new Date();

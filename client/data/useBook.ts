@@ -6,7 +6,7 @@ import { withStarters } from '@core/library/starters';
 import { curveBook } from '@core/paces/shippedBooks';
 import type { PaceBook } from '@core/paces/paceBook';
 import { bookById } from '@core/squad/athletePaces';
-import { useSquad } from '../../squad/useSquad';
+import { useSquad } from './useSquad';
 import {
   troubleText,
   useBookQuery,
@@ -14,9 +14,9 @@ import {
   useRunsQuery,
   useSessionsQuery,
   type ListedRun,
-} from '../../store/api';
-import { today } from '../../ui/days';
-import { useNotice } from '../../ui/Notices';
+} from '../store/api';
+import { today } from '../ui/days';
+import { useNotice } from '../ui/Notices';
 
 /** What is known of how often a session of the book was used: its days, the last one, and its results. */
 export type BookUse = { days: number; last?: string; runs: ListedRun[] };

@@ -17,9 +17,9 @@ import { ownPlans, type OwnPlan } from '@core/planning/ownPlans';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Venue } from '@core/venue/venue';
 import { daysAfter } from '@core/units/dayNumber';
-import { useVenues, venueById } from '../places/useVenues';
-import { pacesOf, type SquadView } from '../squad/useSquad';
-import { useTellings } from '../squad/useTellings';
+import { useVenues, venueById } from './useVenues';
+import { pacesOf, type SquadView } from './useSquad';
+import { useTellings } from './useTellings';
 import { troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery, type Session } from '../store/api';
 
 import { useNotice } from '../ui/Notices';
