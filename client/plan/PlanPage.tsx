@@ -3,7 +3,7 @@ import { useState, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { INTENT_FACTS } from '@core/session/intent';
 import { mainPart } from '../data/sessionView';
-import { WithSession } from '../session/WithSession';
+import { WithSession } from '../parts/WithSession';
 import { Cautions } from '../ui/Cautions';
 import type { SquadView } from '../data/useSquad';
 import type { Session } from '../store/api';

@@ -5,7 +5,7 @@ import type { PaceMetres, RanRep } from '@core/review/history';
 import { kindsText } from '@core/review/sameSession';
 import { weeksOf, type SessionOfWeek } from '@core/review/story';
 import { daysAfter } from '@core/units/dayNumber';
-import { FitnessChart } from '../squad/FitnessChart';
+import { FitnessChart } from '../parts/FitnessChart';
 import { calibrationText } from '../data/tellingWords';
 import { memberOf, pacesOf, useSquad } from '../data/useSquad';
 import { useTellings } from '../data/useTellings';

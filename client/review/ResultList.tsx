@@ -7,7 +7,7 @@ import { dayName } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
-import { LookSwitch } from '../ui/LookSwitch';
+import { LookSwitch } from '../parts/LookSwitch';
 import { Page } from '../ui/Page';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';

@@ -15,7 +15,7 @@ import { Empty } from '../ui/Empty';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
-import { LookSwitch } from '../ui/LookSwitch';
+import { LookSwitch } from '../parts/LookSwitch';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';

@@ -4,7 +4,7 @@ import type { Thread } from '@core/season/season';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
 import { suggestIntent } from '@core/advice/suggestIntent';
-import { ChainFields } from '../session/book/ChainFields';
+import { ChainFields } from '../parts/ChainFields';
 import { ModalSheet } from '../ui/ModalSheet';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { Select } from '../ui/Select';

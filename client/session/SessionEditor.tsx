@@ -17,7 +17,7 @@ import { WhenField } from '../ui/WhenField';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
 import { useNotice } from '../ui/Notices';
-import { WithSession } from './WithSession';
+import { WithSession } from '../parts/WithSession';
 import { EditorPage } from './write/EditorPage';
 import { useDraft } from './write/useDraft';
 

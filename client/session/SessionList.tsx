@@ -14,14 +14,14 @@ import { Icon } from '../ui/icons/Icon';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
-import { LookSwitch } from '../ui/LookSwitch';
+import { LookSwitch } from '../parts/LookSwitch';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
 import { useWide } from '../ui/useWide';
-import { SessionRow } from './SessionRow';
+import { SessionRow } from '../parts/SessionRow';
 
 /** All sessions by date: what is coming first, then what was. */
 export function SessionList() {

@@ -11,7 +11,7 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Words } from '../ui/Words';
-import { FitnessChart } from './FitnessChart';
+import { FitnessChart } from '../parts/FitnessChart';
 import { GoalReachText } from './GoalReachText';
 import { emptyMark, markIn, markProblems, type MarkFields, type MarkProblems } from './athleteForm';
 

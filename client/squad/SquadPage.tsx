@@ -9,7 +9,7 @@ import { useAppSelector } from '../store/store';
 import { today } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { Loading } from '../ui/Loading';
-import { LookSwitch } from '../ui/LookSwitch';
+import { LookSwitch } from '../parts/LookSwitch';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';

@@ -1,7 +1,7 @@
 import { Link, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { Icon, type IconName } from './icons/Icon';
-import { LookSwitch } from './LookSwitch';
+import { LookSwitch } from '../parts/LookSwitch';
 import { Logo } from './Logo';
 import { SPACE, usePalette } from './theme';
 import { useWide } from './useWide';

@@ -4,8 +4,8 @@ import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { Words } from '../../ui/Words';
 import { LEVER_WORDS } from './bookWords';
-import { ChainFields } from './ChainFields';
-import { chainText } from './chainWords';
+import { ChainFields } from '../../parts/ChainFields';
+import { chainText } from '../../parts/chainWords';
 
 type Props = {
   stored: Progression;

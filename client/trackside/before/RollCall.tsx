@@ -8,7 +8,7 @@ import type { Conditions, Presence } from '@core/run/events';
 import type { PlannedGroup } from '@core/run/plan';
 import type { Visitor } from '@core/run/visitor';
 import { mainPart } from '../../data/sessionView';
-import { WithSession } from '../../session/WithSession';
+import { WithSession } from '../../parts/WithSession';
 import type { SquadView } from '../../data/useSquad';
 import { STATUS_WORDS } from '../../data/athleteWords';
 import { useRunsQuery, useWeatherQuery, type Session } from '../../store/api';

@@ -8,7 +8,7 @@ import type { Placed } from '@core/run/pasteTimes';
 import type { Plan, PlannedGroup } from '@core/run/plan';
 import { formatExactTime } from '@core/units/time';
 import { mainPart } from '../../data/sessionView';
-import { WithSession } from '../../session/WithSession';
+import { WithSession } from '../../parts/WithSession';
 import type { SquadView } from '../../data/useSquad';
 import type { Session } from '../../store/api';
 import { dayName } from '../../ui/days';

@@ -6,7 +6,7 @@ import { View } from 'react-native';
 import { takesPart, type DayPlan } from '@core/planning/dayPlan';
 import type { Plan } from '@core/run/plan';
 import type { Random, SimulatedAthlete } from '@core/rehearsal/simulate';
-import { WithSession } from '../../session/WithSession';
+import { WithSession } from '../../parts/WithSession';
 import { pacesOf, type SquadView } from '../../data/useSquad';
 import type { Session } from '../../store/api';
 import { useAsSource } from '../../store/source';

@@ -1,7 +1,7 @@
 import { IconButton } from 'react-native-paper';
 import { LOOKS, settings, type Look } from '../store/settings';
 import { useAppDispatch, useAppSelector } from '../store/store';
-import type { IconName } from './icons/Icon';
+import type { IconName } from '../ui/icons/Icon';
 
 const SAYS: Record<Look, { icon: IconName; text: string }> = {
   system: { icon: 'device', text: 'Light or dark as the device says' },
