@@ -18,8 +18,8 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
 import { useNotice } from '../ui/Notices';
 import { WithSession } from '../parts/WithSession';
-import { EditorPage } from './write/EditorPage';
-import { useDraft } from './write/useDraft';
+import { EditorPage } from '../parts/editor/write/EditorPage';
+import { useDraft } from '../parts/editor/write/useDraft';
 
 /** A session on a day while it is written: what is optional may be taken away again. */
 type SessionDraft = Pick<SessionInput, 'title' | 'date' | 'shorthand'> & {

@@ -3,7 +3,7 @@ import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 import { cardText, passesText, targetText, timesText } from '@core/planning/card';
 import type { OwnPlan } from '@core/planning/ownPlans';
-import { MARKS, type Every } from '../../session/look/Targets';
+import { MARKS, type Every } from '../../parts/editor/look/Targets';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
 import { PrimaryButton } from '../../ui/PrimaryButton';

@@ -8,7 +8,14 @@ import { boardsOf, groupOfBoard, type Board } from '@core/planning/runPlans';
 import { INTENT_FACTS } from '@core/session/intent';
 import type { PlannedGroup } from '@core/run/plan';
 import { repColumns, type RepColumn } from '@core/run/repColumns';
-import { columnTarget, columnTimes, columnTitle, MARKS, PassingTimes, type Every } from '../../session/look/Targets';
+import {
+  columnTarget,
+  columnTimes,
+  columnTitle,
+  MARKS,
+  PassingTimes,
+  type Every,
+} from '../../parts/editor/look/Targets';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
 import { ModalSheet } from '../../ui/ModalSheet';

@@ -5,14 +5,14 @@ import { placeName, type Venue } from '@core/venue/venue';
 import type { TargetLeg } from '@core/targets/targetsFor';
 import { formatRecoveryLeg } from '@core/planning/makePlan';
 import { formatTime } from '@core/units/time';
-import { useVenues, venueById } from '../../data/useVenues';
-import { settings } from '../../store/settings';
-import { useAppDispatch, useAppSelector } from '../../store/store';
-import { LapSheet } from '../../ui/LapSheet';
-import { Select } from '../../ui/Select';
-import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
-import type { SessionView } from '../../data/sessionView';
+import { useVenues, venueById } from '../../../data/useVenues';
+import { settings } from '../../../store/settings';
+import { useAppDispatch, useAppSelector } from '../../../store/store';
+import { LapSheet } from '../../../ui/LapSheet';
+import { Select } from '../../../ui/Select';
+import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
+import { Words } from '../../../ui/Words';
+import type { SessionView } from '../../../data/sessionView';
 
 /** The venue sessions are drawn for on this device. */
 export function useVenue(): Venue {

@@ -1,8 +1,8 @@
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
-import { RADIUS, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { RADIUS, usePalette } from '../../../ui/theme';
+import { Words } from '../../../ui/Words';
 
 const ROW_PX = 44;
 const ROWS = 3;

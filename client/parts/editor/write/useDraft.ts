@@ -3,7 +3,7 @@ import { readSession, type SessionReading } from '@core/session/parseSession';
 import { rewriteText } from '@core/session/rewriteText';
 import { sessionName } from '@core/session/sessionName';
 import type { Session as SessionTree } from '@core/session/session';
-import { troubleText } from '../../store/api';
+import { troubleText } from '../../../store/api';
 import { useVenue } from '../look/LapView';
 import { changed, newHistory, redone, undone, type History } from './history';
 import { keepDraft, keptDraft } from './keptDraft';

@@ -9,12 +9,12 @@ import { standardTrack, type Venue } from '@core/venue/venue';
 import { makePlan } from '@core/planning/makePlan';
 import type { PlannedAthlete, PlannedGroup } from '@core/run/plan';
 import { formatTime } from '@core/units/time';
-import { forPlan, type SquadView } from '../../data/useSquad';
-import { Choice } from '../../ui/Choice';
-import { Empty } from '../../ui/Empty';
-import { Table } from '../../ui/Table';
-import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { forPlan, type SquadView } from '../../../data/useSquad';
+import { Choice } from '../../../ui/Choice';
+import { Empty } from '../../../ui/Empty';
+import { Table } from '../../../ui/Table';
+import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
+import { Words } from '../../../ui/Words';
 
 export const MARKS = [
   { value: '100', text: 'every 100' },

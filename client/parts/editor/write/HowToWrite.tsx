@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { Press } from '../../ui/Press';
-import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Press } from '../../../ui/Press';
+import { SPACE } from '../../../ui/theme';
+import { Words } from '../../../ui/Words';
 
 const EXAMPLES: [string, string][] = [
   ['6x400 @5k / 90s', 'six 400s at 5k pace, 90 seconds rest'],

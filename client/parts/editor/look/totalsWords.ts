@@ -2,7 +2,7 @@ import { addSeconds } from 'date-fns/addSeconds';
 import { format } from 'date-fns/format';
 import { parse } from 'date-fns/parse';
 import { formatKm } from '@core/units/distance';
-import type { SpanEnd } from '../../data/sessionView';
+import type { SpanEnd } from '../../../data/sessionView';
 
 /** Whole minutes. */
 export const minutes = (durationS: number) => Math.round(durationS / 60);

@@ -1,10 +1,10 @@
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
-import { LapSheet } from '../../ui/LapSheet';
-import { Printed } from '../../ui/Printed';
-import { SmallButton } from '../../ui/SmallButton';
-import { Words } from '../../ui/Words';
-import type { SessionView } from '../../data/sessionView';
+import { LapSheet } from '../../../ui/LapSheet';
+import { Printed } from '../../../ui/Printed';
+import { SmallButton } from '../../../ui/SmallButton';
+import { Words } from '../../../ui/Words';
+import type { SessionView } from '../../../data/sessionView';
 
 type Props = { title: string; shorthand: string; view: SessionView };
 

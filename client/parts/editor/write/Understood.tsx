@@ -1,9 +1,9 @@
 import { View } from 'react-native';
 import type { Doubt } from '@core/session/doubts';
 import type { ReadAs } from '@core/session/parseSession';
-import { SmallButton } from '../../ui/SmallButton';
-import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { SmallButton } from '../../../ui/SmallButton';
+import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
+import { Words } from '../../../ui/Words';
 
 /** The text with one line, or all of them, in the canonical form; comments behind them stay. */
 const withLines = (text: string, lines: readonly ReadAs[]): string =>

@@ -1,10 +1,10 @@
 import { View } from 'react-native';
 import { MANNERS, type Amount, type Recovery, type RecoveryAmount } from '@core/session/session';
-import { Choice } from '../../ui/Choice';
-import { Select } from '../../ui/Select';
-import { Stepper } from '../../ui/Stepper';
-import { SPACE } from '../../ui/theme';
-import { TickRow } from '../../ui/TickRow';
+import { Choice } from '../../../ui/Choice';
+import { Select } from '../../../ui/Select';
+import { Stepper } from '../../../ui/Stepper';
+import { SPACE } from '../../../ui/theme';
+import { TickRow } from '../../../ui/TickRow';
 import { AmountField } from './AmountField';
 import type { PaceBookView } from './PacePanel';
 

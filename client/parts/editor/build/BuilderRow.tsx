@@ -2,12 +2,12 @@ import { useDraggable, useDroppable } from '@dnd-kit/core';
 import { View, type ViewStyle } from 'react-native';
 import type { Item, Role } from '@core/session/session';
 import { ROLES } from '@core/session/session';
-import { DragHandle } from '../../ui/DragHandle';
-import { Press } from '../../ui/Press';
-import { Select } from '../../ui/Select';
-import { SmallButton } from '../../ui/SmallButton';
-import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { DragHandle } from '../../../ui/DragHandle';
+import { Press } from '../../../ui/Press';
+import { Select } from '../../../ui/Select';
+import { SmallButton } from '../../../ui/SmallButton';
+import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
+import { Words } from '../../../ui/Words';
 import { itemWords } from './builderRows';
 
 export const ROLE_NAME: Record<Role, string> = {

@@ -1,8 +1,8 @@
 import { Text, View } from 'react-native';
 import type { Problem } from '@core/session/reader';
-import { SmallButton } from '../../ui/SmallButton';
-import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { SmallButton } from '../../../ui/SmallButton';
+import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
+import { Words } from '../../../ui/Words';
 import { problemLine } from './problemLine';
 
 type Props = {

@@ -17,11 +17,11 @@ import {
 } from '@core/session/edit';
 import { lineOf } from '@core/session/parts';
 import type { Session } from '@core/session/session';
-import { DragArea } from '../../ui/DragArea';
-import { SmallButton } from '../../ui/SmallButton';
-import { SPACE, usePalette } from '../../ui/theme';
-import { Trouble } from '../../ui/Trouble';
-import { Words } from '../../ui/Words';
+import { DragArea } from '../../../ui/DragArea';
+import { SmallButton } from '../../../ui/SmallButton';
+import { SPACE, usePalette } from '../../../ui/theme';
+import { Trouble } from '../../../ui/Trouble';
+import { Words } from '../../../ui/Words';
 import { EndRow, ItemFace, ItemRow, LineHead } from './BuilderRow';
 import { builderRows, itemWords, keyOf } from './builderRows';
 import { ItemPanel } from './ItemPanel';

@@ -1,4 +1,4 @@
-import type { SpanEnd } from '../../data/sessionView';
+import type { SpanEnd } from '../../../data/sessionView';
 import { clockAfter, metresText, minutesText, percentText } from './totalsWords';
 
 const end = (share: number): SpanEnd => ({

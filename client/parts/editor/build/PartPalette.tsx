@@ -1,8 +1,8 @@
 import { View } from 'react-native';
 import { PARTS, type Part } from '@core/session/parts';
-import { Press } from '../../ui/Press';
-import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Press } from '../../../ui/Press';
+import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
+import { Words } from '../../../ui/Words';
 
 /** What a session is put together from: one press adds it where it belongs. */
 export function PartPalette({ onPick }: { onPick: (part: Part) => void }) {

@@ -3,11 +3,11 @@ import { unstable_createElement } from 'react-native-web';
 import { ScrollView, View, type TextStyle } from 'react-native';
 import { completionsAt } from '@core/session/completions';
 import type { SessionReading } from '@core/session/parseSession';
-import { Press } from '../../ui/Press';
-import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import type { Palette } from '../../ui/palette';
-import { useWide } from '../../ui/useWide';
-import { Words } from '../../ui/Words';
+import { Press } from '../../../ui/Press';
+import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
+import type { Palette } from '../../../ui/palette';
+import { useWide } from '../../../ui/useWide';
+import { Words } from '../../../ui/Words';
 import { stretches, type Stretch } from './marker';
 
 type Props = {

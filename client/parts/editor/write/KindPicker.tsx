@@ -1,8 +1,8 @@
 import { View } from 'react-native';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
-import { capitalised } from '../../ui/capitalised';
-import { Select } from '../../ui/Select';
-import { Words } from '../../ui/Words';
+import { capitalised } from '../../../ui/capitalised';
+import { Select } from '../../../ui/Select';
+import { Words } from '../../../ui/Words';
 
 /** How hard a number of 1 to 10 is, in words. */
 const effortWord = (effort: number) =>

@@ -3,11 +3,11 @@ import { offsetText } from './offsetText';
 import type { Pace, RepPace, Recovery } from '@core/session/session';
 import { formatTime, parseTime } from '@core/units/time';
 import { useState } from 'react';
-import { Choice } from '../../ui/Choice';
-import { Stepper } from '../../ui/Stepper';
-import { TextField } from '../../ui/TextField';
-import { SPACE } from '../../ui/theme';
-import { TickRow } from '../../ui/TickRow';
+import { Choice } from '../../../ui/Choice';
+import { Stepper } from '../../../ui/Stepper';
+import { TextField } from '../../../ui/TextField';
+import { SPACE } from '../../../ui/theme';
+import { TickRow } from '../../../ui/TickRow';
 import { PaceWheel } from './PaceWheel';
 
 export type PaceBookView = {

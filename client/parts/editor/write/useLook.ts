@@ -11,11 +11,11 @@ import { targetsFor } from '@core/targets/targetsFor';
 import { shareOfLimit } from '@core/targets/totals';
 import { speedOfEntry } from '@core/paces/paceBook';
 import { formatTime } from '@core/units/time';
-import { athleteWithKm, useKmSource } from '../../data/useKmSource';
-import { pacesOf, type SquadView } from '../../data/useSquad';
+import { athleteWithKm, useKmSource } from '../../../data/useKmSource';
+import { pacesOf, type SquadView } from '../../../data/useSquad';
 import type { PaceBookView } from '../build/PacePanel';
 import { useVenue } from '../look/LapView';
-import { endsOf, spanOf, viewSession } from '../../data/sessionView';
+import { endsOf, spanOf, viewSession } from '../../../data/sessionView';
 
 /** Everything that is looked at while a session is written, for this squad on this day (YYYY-MM-DD). */
 export function useLook(session: Session | undefined, squad: SquadView, date: string, chosen: Intent | undefined) {

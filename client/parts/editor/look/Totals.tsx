@@ -1,10 +1,10 @@
 import { memo } from 'react';
 import { View } from 'react-native';
 import type { Work } from '@core/targets/totals';
-import { SPACE, usePalette } from '../../ui/theme';
-import type { Palette } from '../../ui/palette';
-import { Words } from '../../ui/Words';
-import type { SpanEnd } from '../../data/sessionView';
+import { SPACE, usePalette } from '../../../ui/theme';
+import type { Palette } from '../../../ui/palette';
+import { Words } from '../../../ui/Words';
+import type { SpanEnd } from '../../../data/sessionView';
 import { clockAfter, metresText, minutes, minutesText, percentText } from './totalsWords';
 
 const WORK_NAME: Record<Work, string> = {

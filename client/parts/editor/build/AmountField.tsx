@@ -4,9 +4,9 @@ import { formatAmount } from '@core/session/formatSession';
 import { parseAmount } from '@core/session/parseSession';
 import type { Amount } from '@core/session/session';
 import { longerAmount, shorterAmount } from '@core/session/usualAmounts';
-import { StepButton } from '../../ui/Stepper';
-import { TextField } from '../../ui/TextField';
-import { SPACE } from '../../ui/theme';
+import { StepButton } from '../../../ui/Stepper';
+import { TextField } from '../../../ui/TextField';
+import { SPACE } from '../../../ui/theme';
 
 type Props = {
   label: string;
