@@ -1,11 +1,11 @@
 /** The screens that are opened from a list, in one file of their own: they share the dragging, the forms, the drawings and the arithmetic. */
 export { JoinForm } from './access/JoinForm';
 export { Unlock } from './access/Unlock';
-export { BookFiles } from './session/book/BookFiles';
-export { BookPage } from './session/book/BookPage';
-export { BookSessionEditor } from './session/book/BookSessionEditor';
-export { ProgressionList } from './session/book/ProgressionList';
-export { ProgressionPage } from './session/book/ProgressionPage';
+export { BookFiles } from './library/BookFiles';
+export { BookPage } from './library/BookPage';
+export { BookSessionEditor } from './library/BookSessionEditor';
+export { ProgressionList } from './library/ProgressionList';
+export { ProgressionPage } from './library/ProgressionPage';
 export { GuidesPage } from './session/GuidesPage';
 export { VenueEditor } from './places/VenueEditor';
 export { VenueList } from './places/VenueList';

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { ReadyAnswer } from '@core/review/nextReady';
 import { NoResult } from '../review/ResultPage';
 import { useReview, type ReadRun } from '../review/useReview';
-import { LEVER_WORDS } from '../session/book/bookWords';
+import { LEVER_WORDS } from '../library/bookWords';
 import { useKeptBook, type KeptBookView } from '../data/useBook';
 import { memberOf, useSquad, type SquadView } from '../data/useSquad';
 import { troubleText, useSessionsQuery } from '../store/api';

@@ -5,7 +5,7 @@ import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
-import { LEVER_WORDS } from '../session/book/bookWords';
+import { LEVER_WORDS } from '../library/bookWords';
 import { CHAIN_UNITS, linkText, typedNumber } from './chainWords';
 
 const NOT_A_NUMBER = 'A number above nothing, or empty.';

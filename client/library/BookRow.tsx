@@ -3,13 +3,13 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import type { BookEntry } from '@core/library/searchBook';
 import { standardTrack } from '@core/venue/venue';
-import { Icon } from '../../ui/icons/Icon';
-import { LapThumb } from '../../ui/LapSheet';
-import { ListRow } from '../../ui/ListRow';
-import { usePalette } from '../../ui/theme';
-import { viewSession, type SessionView } from '../../data/sessionView';
+import { Icon } from '../ui/icons/Icon';
+import { LapThumb } from '../ui/LapSheet';
+import { ListRow } from '../ui/ListRow';
+import { usePalette } from '../ui/theme';
+import { viewSession, type SessionView } from '../data/sessionView';
 import { entryAbout } from './bookWords';
-import type { BookUse } from '../../data/useBook';
+import type { BookUse } from '../data/useBook';
 
 /** Each session is laid out once, however often it comes and goes while a word is typed. */
 const views = new WeakMap<BookEntry, SessionView>();

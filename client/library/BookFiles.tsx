@@ -2,15 +2,15 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import type { ReadSessions } from '@core/formats/sessionFile';
-import { today } from '../../ui/days';
-import { FilePicker } from '../../ui/FilePicker';
-import { Page } from '../../ui/Page';
-import { PrimaryButton } from '../../ui/PrimaryButton';
-import { saveFile } from '../../ui/saveFile';
-import { SPACE, usePalette } from '../../ui/theme';
-import { Trouble } from '../../ui/Trouble';
-import { Words } from '../../ui/Words';
-import { useBookChange, type BookView } from '../../data/useBook';
+import { today } from '../ui/days';
+import { FilePicker } from '../ui/FilePicker';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { saveFile } from '../ui/saveFile';
+import { SPACE, usePalette } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
+import { useBookChange, type BookView } from '../data/useBook';
 import { backToBook, WithBook } from './WithBook';
 
 /** A file longer than this is no book of sessions. */
@@ -29,7 +29,7 @@ function Files({ book, paceNames }: { book: BookView; paceNames: readonly string
   const [trouble, setTrouble] = useState<string>();
   const wholeBook = book.sessions.filter(({ archived }) => !archived);
   const checks = async () => {
-    const code = await import('../../data/checks').catch(() => undefined);
+    const code = await import('../data/checks').catch(() => undefined);
     if (!code) setTrouble(CODE_MISSING);
     return code;
   };

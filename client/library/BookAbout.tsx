@@ -4,18 +4,18 @@ import { View } from 'react-native';
 import { ulid } from 'ulid';
 import type { BookSession } from '@core/library/bookSession';
 import { isStarter, STARTERS } from '@core/library/starters';
-import { useBookVersionsQuery } from '../../store/api';
-import { dayName, today } from '../../ui/days';
-import { saveFile } from '../../ui/saveFile';
-import { SmallButton } from '../../ui/SmallButton';
-import { TextField } from '../../ui/TextField';
-import { SPACE } from '../../ui/theme';
-import { Trouble } from '../../ui/Trouble';
-import { Words } from '../../ui/Words';
+import { useBookVersionsQuery } from '../store/api';
+import { dayName, today } from '../ui/days';
+import { saveFile } from '../ui/saveFile';
+import { SmallButton } from '../ui/SmallButton';
+import { TextField } from '../ui/TextField';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
 import { SENTENCE_KEYS, type AboutFields } from './bookDraft';
 import { resultText } from './bookWords';
 import { MakeProgression } from './MakeProgression';
-import { useBookChange, type BookView } from '../../data/useBook';
+import { useBookChange, type BookView } from '../data/useBook';
 
 const SENTENCE_LABEL: Record<(typeof SENTENCE_KEYS)[number], string> = {
   purpose: 'What it is for',
@@ -129,7 +129,7 @@ export function BookAbout({ session, typed, onChange, onText, book, paceNames }:
     void act({ sessions: [next] }, archived ? 'It is back in the book.' : 'It is out of sight, under Archived.');
   };
   const save = async (as: 'json' | 'text') => {
-    const checks = await import('../../data/checks').catch(() => undefined);
+    const checks = await import('../data/checks').catch(() => undefined);
     if (!checks) return setTrouble('What writes files cannot be fetched: the server cannot be reached.');
     if (as === 'text') return saveFile(`${session.title}.txt`, checks.writeSessionText(session), 'text/plain');
     return saveFile(

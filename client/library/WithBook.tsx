@@ -1,11 +1,11 @@
 import { router } from 'expo-router';
 import type { ReactNode } from 'react';
-import { useSquad, type SquadView } from '../../data/useSquad';
-import { troubleText } from '../../store/api';
-import { Loading } from '../../ui/Loading';
-import { Page } from '../../ui/Page';
-import { Trouble } from '../../ui/Trouble';
-import { useBook, type BookView } from '../../data/useBook';
+import { useSquad, type SquadView } from '../data/useSquad';
+import { troubleText } from '../store/api';
+import { Loading } from '../ui/Loading';
+import { Page } from '../ui/Page';
+import { Trouble } from '../ui/Trouble';
+import { useBook, type BookView } from '../data/useBook';
 
 export const backToBook = () => router.replace('/sessions/book');
 

@@ -1,11 +1,11 @@
 import { View } from 'react-native';
 import type { ChainLink, Progression } from '@core/library/bookSession';
-import { SPACE } from '../../ui/theme';
-import { TickRow } from '../../ui/TickRow';
-import { Words } from '../../ui/Words';
+import { SPACE } from '../ui/theme';
+import { TickRow } from '../ui/TickRow';
+import { Words } from '../ui/Words';
 import { LEVER_WORDS } from './bookWords';
-import { ChainFields } from '../../parts/ChainFields';
-import { chainText } from '../../parts/chainWords';
+import { ChainFields } from '../parts/ChainFields';
+import { chainText } from '../parts/chainWords';
 
 type Props = {
   stored: Progression;

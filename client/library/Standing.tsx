@@ -1,9 +1,9 @@
 import { useMemo } from 'react';
 import type { Standing as StandingOf } from '@core/review/history';
 import { listed } from '@core/units/listed';
-import { useSquad } from '../../data/useSquad';
-import { useStandingsQuery } from '../../store/api';
-import { Words } from '../../ui/Words';
+import { useSquad } from '../data/useSquad';
+import { useStandingsQuery } from '../store/api';
+import { Words } from '../ui/Words';
 
 /** Somebody on a progression, by name. */
 export type Stands = StandingOf & { name: string };

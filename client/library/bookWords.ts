@@ -1,9 +1,9 @@
 import type { Lever } from '@core/library/bookSession';
 import type { BookEntry } from '@core/library/searchBook';
 import { INTENT_FACTS } from '@core/session/intent';
-import { dayName } from '../../ui/days';
+import { dayName } from '../ui/days';
 import type { RunSummary } from '@core/review/summary';
-import type { BookUse } from '../../data/useBook';
+import type { BookUse } from '../data/useBook';
 
 export const LEVER_WORDS: Record<Lever, string> = {
   more: 'More of it',

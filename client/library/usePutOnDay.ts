@@ -1,8 +1,8 @@
 import { router, type Href } from 'expo-router';
 import { ulid } from 'ulid';
 import type { BookSession } from '@core/library/bookSession';
-import { troubleText, usePutSessionMutation, useRemoveSessionMutation } from '../../store/api';
-import { useNotice } from '../../ui/Notices';
+import { troubleText, usePutSessionMutation, useRemoveSessionMutation } from '../store/api';
+import { useNotice } from '../ui/Notices';
 
 /** Puts a session of the book on a day and opens it there; undone, it is back where it was called from. */
 export function usePutOnDay() {

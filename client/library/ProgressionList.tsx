@@ -3,16 +3,16 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import type { Progression } from '@core/library/bookSession';
-import { Empty } from '../../ui/Empty';
-import { ListRow } from '../../ui/ListRow';
-import { Page } from '../../ui/Page';
-import { PrimaryButton } from '../../ui/PrimaryButton';
-import { Select } from '../../ui/Select';
-import { SPACE } from '../../ui/theme';
-import { Trouble } from '../../ui/Trouble';
-import { Words } from '../../ui/Words';
+import { Empty } from '../ui/Empty';
+import { ListRow } from '../ui/ListRow';
+import { Page } from '../ui/Page';
+import { PrimaryButton } from '../ui/PrimaryButton';
+import { Select } from '../ui/Select';
+import { SPACE } from '../ui/theme';
+import { Trouble } from '../ui/Trouble';
+import { Words } from '../ui/Words';
 import { LEVER_WORDS } from './bookWords';
-import { useBookChange, type BookView } from '../../data/useBook';
+import { useBookChange, type BookView } from '../data/useBook';
 import { backToBook, WithBook } from './WithBook';
 
 function List({ book }: { book: BookView }) {
