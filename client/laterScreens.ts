@@ -14,7 +14,7 @@ export { RacePage } from './season/RacePage';
 export { SeasonPage } from './season/SeasonPage';
 export { DaySheet } from './season/DaySheet';
 export { SeasonBody } from './season/SeasonBody';
-export { NextPage } from './next/NextPage';
+export { NextPage } from './review/next/NextPage';
 export { PlanPage } from './plan/PlanPage';
 export { SessionEditor } from './session/SessionEditor';
 export { AthletePage } from './squad/AthletePage';

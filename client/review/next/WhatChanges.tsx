@@ -1,11 +1,11 @@
 import { View } from 'react-native';
 import { parseStored } from '@core/session/parseSession';
-import { LEVER_WORDS } from '../library/bookWords';
-import { mainPart } from '../data/sessionView';
-import { RadioRow } from '../ui/RadioRow';
-import { TextButton } from '../ui/TextButton';
-import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { LEVER_WORDS } from '../../library/bookWords';
+import { mainPart } from '../../data/sessionView';
+import { RadioRow } from '../../ui/RadioRow';
+import { TextButton } from '../../ui/TextButton';
+import { SPACE } from '../../ui/theme';
+import { Words } from '../../ui/Words';
 import type { What } from './nextChoices';
 import { stuckText } from './nextWords';
 import type { Next } from './useNext';

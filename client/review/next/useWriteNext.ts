@@ -7,8 +7,8 @@ import type { DayPlan } from '@core/planning/dayPlan';
 import type { NextPlan } from '@core/planning/nextPlan';
 import { changeSeason } from '@core/season/changes';
 import { NEXT_STEPS } from '@core/run/events';
-import type { ReadRun } from '../review/useReview';
-import type { KeptBookView } from '../data/useBook';
+import type { ReadRun } from '../useReview';
+import type { KeptBookView } from '../../data/useBook';
 import {
   troubleText,
   useChangeBookMutation,
@@ -17,10 +17,10 @@ import {
   usePutSessionMutation,
   useRemoveSessionMutation,
   type Session,
-} from '../store/api';
-import { store } from '../store/store';
-import { dayInText, today } from '../ui/days';
-import { useNotice } from '../ui/Notices';
+} from '../../store/api';
+import { store } from '../../store/store';
+import { dayInText, today } from '../../ui/days';
+import { useNotice } from '../../ui/Notices';
 import { bookSteps } from './bookSteps';
 import type { Next } from './useNext';
 import type { Turn } from './useTurns';

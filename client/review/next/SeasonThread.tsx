@@ -1,11 +1,11 @@
 import { View } from 'react-native';
 import type { ThreadDecision } from '@core/season/season';
-import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';
-import { useSeasonEdit } from '../data/useSeasonEdit';
-import { dayInText } from '../ui/days';
-import { Segments } from '../ui/Segments';
-import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { THREAD_STEPS, THREAD_STEP_WORDS } from '../../data/threadSteps';
+import { useSeasonEdit } from '../../data/useSeasonEdit';
+import { dayInText } from '../../ui/days';
+import { Segments } from '../../ui/Segments';
+import { SPACE } from '../../ui/theme';
+import { Words } from '../../ui/Words';
 import type { Next } from './useNext';
 import type { Turn } from './useTurns';
 

@@ -1,11 +1,11 @@
 import { View } from 'react-native';
 import { Divider } from 'react-native-paper';
 import { NEXT_STEPS, type NextStep } from '@core/run/events';
-import { adviceText } from '../review/reviewWords';
-import { Segments } from '../ui/Segments';
-import { SPACE } from '../ui/theme';
-import { TickRow } from '../ui/TickRow';
-import { Words } from '../ui/Words';
+import { adviceText } from '../reviewWords';
+import { Segments } from '../../ui/Segments';
+import { SPACE } from '../../ui/theme';
+import { TickRow } from '../../ui/TickRow';
+import { Words } from '../../ui/Words';
 import { groupVerdict } from './nextChoices';
 import { groupText, STEP_WORDS } from './nextWords';
 import type { GroupOfRun, Next } from './useNext';

@@ -10,12 +10,12 @@ import { parseStored } from '@core/session/parseSession';
 import { schoolsOf } from '@core/squad/schools';
 import type { NextStep } from '@core/run/events';
 import { daysAfter } from '@core/units/dayNumber';
-import { useSquadEffort } from '../review/useSquadEffort';
-import type { ReadRun } from '../review/useReview';
-import type { KeptBookView } from '../data/useBook';
-import type { SquadView } from '../data/useSquad';
-import { useSameSessionsQuery, useSessionsQuery, type Session } from '../store/api';
-import { today } from '../ui/days';
+import { useSquadEffort } from '../useSquadEffort';
+import type { ReadRun } from '../useReview';
+import type { KeptBookView } from '../../data/useBook';
+import type { SquadView } from '../../data/useSquad';
+import { useSameSessionsQuery, useSessionsQuery, type Session } from '../../store/api';
+import { today } from '../../ui/days';
 import { leversFor, otherLever, placedFor, stepsBy, stuckOn, type Ran, type Source, type What } from './nextChoices';
 
 /** Athletes of one group, as they ran. */

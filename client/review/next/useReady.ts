@@ -1,9 +1,9 @@
 import { useEffect, useState } from 'react';
 import { readReady, readyAsked } from '@core/review/nextReady';
-import type { ReadRun } from '../review/useReview';
-import { memberOf, pacesOf, useSquad } from '../data/useSquad';
-import { useTellings } from '../data/useTellings';
-import { askWorker } from '../store/askWorker';
+import type { ReadRun } from '../useReview';
+import { memberOf, pacesOf, useSquad } from '../../data/useSquad';
+import { useTellings } from '../../data/useTellings';
+import { askWorker } from '../../store/askWorker';
 import type { ReadyWorker } from './ready.worker';
 
 type Answers = ReadyWorker['answers'];

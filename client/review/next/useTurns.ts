@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { turnsOfSession, type TurnOfSession } from '@core/season/due';
-import { useSeasons, type LaidSeason } from '../data/useSeasons';
-import { today } from '../ui/days';
+import { useSeasons, type LaidSeason } from '../../data/useSeasons';
+import { today } from '../../ui/days';
 
 /** A turn of a season's thread, with the season. */
 export type Turn = TurnOfSession & { laid: LaidSeason };
