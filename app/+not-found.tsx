@@ -1,1 +1,1 @@
-export { NoSuchPage as default } from '@client/ui/NoSuchPage';
+export { NoSuchPage as default } from '@client/frame/NoSuchPage';

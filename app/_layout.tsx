@@ -1,2 +1,2 @@
-export { AppFrame as default } from '@client/ui/AppFrame';
+export { AppFrame as default } from '@client/frame/AppFrame';
 export { Crash as ErrorBoundary } from '@client/ui/Crash';

@@ -1,1 +1,1 @@
-export { JoinForm as default } from '@client/screens';
+export { JoinForm as default } from '@client/frame/screens';

@@ -1,1 +1,1 @@
-export { ResultFiles as default } from '@client/screens';
+export { ResultFiles as default } from '@client/frame/screens';

@@ -1,1 +1,1 @@
-export { SquadReviewPage as default } from '@client/screens';
+export { SquadReviewPage as default } from '@client/frame/screens';

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SeasonPage } from '@client/screens';
+import { SeasonPage } from '@client/frame/screens';
 
 export default function Season() {
   const { id } = useLocalSearchParams<{ id: string }>();

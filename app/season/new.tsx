@@ -1,1 +1,1 @@
-export { NewSeason as default } from '@client/screens';
+export { NewSeason as default } from '@client/frame/screens';

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SessionEditor } from '@client/screens';
+import { SessionEditor } from '@client/frame/screens';
 
 export default function SessionPage() {
   const { id } = useLocalSearchParams<{ id: string }>();

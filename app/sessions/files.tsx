@@ -1,1 +1,1 @@
-export { BookFiles as default } from '@client/screens';
+export { BookFiles as default } from '@client/frame/screens';

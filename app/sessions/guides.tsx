@@ -1,1 +1,1 @@
-export { GuidesPage as default } from '@client/screens';
+export { GuidesPage as default } from '@client/frame/screens';

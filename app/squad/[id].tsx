@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { AthletePage, AthleteStory } from '@client/screens';
+import { AthletePage, AthleteStory } from '@client/frame/screens';
 
 export default function Athlete() {
   const { id, side } = useLocalSearchParams<{ id: string; side?: string }>();

@@ -1,1 +1,1 @@
-export { FilesPage as default } from '@client/screens';
+export { FilesPage as default } from '@client/frame/screens';

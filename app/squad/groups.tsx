@@ -1,1 +1,1 @@
-export { GroupsPage as default } from '@client/screens';
+export { GroupsPage as default } from '@client/frame/screens';

@@ -1,1 +1,1 @@
-export { TrackHome as default } from '@client/screens';
+export { TrackHome as default } from '@client/frame/screens';

@@ -7,7 +7,7 @@ import { IconButton } from 'react-native-paper';
 import { lastDayOf } from '@core/season/phases';
 import { daysAfter } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
-import { DaySheet, SeasonBody } from '../screens';
+import { DaySheet, SeasonBody } from '../frame/screens';
 import { troubleText } from '../store/api';
 import { Chips } from '../ui/Chips';
 import { dayInText, today } from '../ui/days';

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { AthleteResultPage } from '@client/screens';
+import { AthleteResultPage } from '@client/frame/screens';
 
 export default function AthleteResult() {
   const { runId, athleteId } = useLocalSearchParams<{ runId: string; athleteId: string }>();

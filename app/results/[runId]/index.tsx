@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ResultPage } from '@client/screens';
+import { ResultPage } from '@client/frame/screens';
 
 export default function Result() {
   const { runId } = useLocalSearchParams<{ runId: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { NextPage } from '@client/screens';
+import { NextPage } from '@client/frame/screens';
 
 export default function Next() {
   const { runId } = useLocalSearchParams<{ runId: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SamePage } from '@client/screens';
+import { SamePage } from '@client/frame/screens';
 
 export default function Same() {
   const { runId, athlete } = useLocalSearchParams<{ runId: string; athlete?: string }>();

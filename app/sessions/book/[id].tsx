@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { BookSessionEditor } from '@client/screens';
+import { BookSessionEditor } from '@client/frame/screens';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

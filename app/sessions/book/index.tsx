@@ -1,1 +1,1 @@
-export { BookPage as default } from '@client/screens';
+export { BookPage as default } from '@client/frame/screens';

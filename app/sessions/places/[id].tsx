@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { VenueEditor } from '@client/screens';
+import { VenueEditor } from '@client/frame/screens';
 
 export default function Place() {
   const { id } = useLocalSearchParams<{ id: string }>();

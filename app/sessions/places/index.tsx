@@ -1,1 +1,1 @@
-export { VenueList as default } from '@client/screens';
+export { VenueList as default } from '@client/frame/screens';

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PlanPage } from '@client/screens';
+import { PlanPage } from '@client/frame/screens';
 
 export default function SessionPlan() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { ProgressionPage } from '@client/screens';
+import { ProgressionPage } from '@client/frame/screens';
 
 export default function Page() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,1 +1,1 @@
-export { ProgressionList as default } from '@client/screens';
+export { ProgressionList as default } from '@client/frame/screens';

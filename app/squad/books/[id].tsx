@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { BookEditor } from '@client/screens';
+import { BookEditor } from '@client/frame/screens';
 
 export default function Book() {
   const { id } = useLocalSearchParams<{ id: string }>();

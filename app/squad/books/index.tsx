@@ -1,1 +1,1 @@
-export { BookList as default } from '@client/screens';
+export { BookList as default } from '@client/frame/screens';

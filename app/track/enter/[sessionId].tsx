@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { EnterPage } from '@client/screens';
+import { EnterPage } from '@client/frame/screens';
 
 export default function EnterTimesPage() {
   const { sessionId } = useLocalSearchParams<{ sessionId: string }>();

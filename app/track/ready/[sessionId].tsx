@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RollCall } from '@client/screens';
+import { RollCall } from '@client/frame/screens';
 
 export default function ReadyPage() {
   const { sessionId } = useLocalSearchParams<{ sessionId: string }>();

@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RehearsalPage } from '@client/screens';
+import { RehearsalPage } from '@client/frame/screens';
 
 export default function RehearsePage() {
   const { sessionId } = useLocalSearchParams<{ sessionId: string }>();

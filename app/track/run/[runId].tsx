@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { LineBoard } from '@client/screens';
+import { LineBoard } from '@client/frame/screens';
 
 export default function RunPage() {
   const { runId } = useLocalSearchParams<{ runId: string }>();

@@ -112,7 +112,7 @@ export function Paper({ planning }: { planning: Planning }) {
     }
   };
   const save = async () => {
-    const code = await import('../../lists').catch(() => undefined);
+    const code = await import('../../frame/lists').catch(() => undefined);
     if (!code) return notice({ text: 'What writes lists cannot be fetched just now: the server cannot be reached.' });
     saveFile(`Targets ${session.date}.csv`, code.targetsCsv(plans, groups, venue), 'text/csv');
   };

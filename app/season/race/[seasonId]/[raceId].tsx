@@ -1,5 +1,5 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RacePage } from '@client/screens';
+import { RacePage } from '@client/frame/screens';
 
 export default function Race() {
   const { seasonId, raceId } = useLocalSearchParams<{ seasonId: string; raceId: string }>();

@@ -1,11 +1,11 @@
 import { useState, type FormEvent } from 'react';
 import { unstable_createElement } from 'react-native-web';
-import { troubleText, useUnlockMutation } from '../store/api';
-import { Page } from '../ui/Page';
-import { PrimaryButton } from '../ui/PrimaryButton';
-import { SmallButton } from '../ui/SmallButton';
-import { TextField } from '../ui/TextField';
-import { Words } from '../ui/Words';
+import { troubleText, useUnlockMutation } from '../../store/api';
+import { Page } from '../../ui/Page';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { SmallButton } from '../../ui/SmallButton';
+import { TextField } from '../../ui/TextField';
+import { Words } from '../../ui/Words';
 import { JoinForm } from './JoinForm';
 
 /** What is seen of the app by a phone that has not been let in. */

@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { troubleText, useJoinMutation } from '../store/api';
-import { deviceId } from '../log/deviceId';
-import { Page } from '../ui/Page';
-import { PrimaryButton } from '../ui/PrimaryButton';
-import { TextField } from '../ui/TextField';
-import { Words } from '../ui/Words';
+import { troubleText, useJoinMutation } from '../../store/api';
+import { deviceId } from '../../log/deviceId';
+import { Page } from '../../ui/Page';
+import { PrimaryButton } from '../../ui/PrimaryButton';
+import { TextField } from '../../ui/TextField';
+import { Words } from '../../ui/Words';
 import { codeOfAddress } from './codeOfAddress';
 
 /** How an assistant's phone joins one session: by a code, typed or from the QR code's address. */

@@ -1,11 +1,11 @@
 import { Link, usePathname } from 'expo-router';
 import { View } from 'react-native';
-import { Icon, type IconName } from './icons/Icon';
+import { Icon, type IconName } from '../ui/icons/Icon';
 import { LookSwitch } from '../parts/LookSwitch';
-import { Logo } from './Logo';
-import { SPACE, usePalette } from './theme';
-import { useWide } from './useWide';
-import { Words } from './Words';
+import { Logo } from '../ui/Logo';
+import { SPACE, usePalette } from '../ui/theme';
+import { useWide } from '../ui/useWide';
+import { Words } from '../ui/Words';
 
 const PLACES: { href: '/squad' | '/season' | '/sessions' | '/track' | '/results'; name: string; icon: IconName }[] = [
   { href: '/squad', name: 'Squad', icon: 'squad' },

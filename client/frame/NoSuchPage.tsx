@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
-import { Empty } from './Empty';
-import { Page } from './Page';
+import { Empty } from '../ui/Empty';
+import { Page } from '../ui/Page';
 
 /** What an address says that leads nowhere. */
 export function NoSuchPage() {

@@ -4,16 +4,16 @@ import { useColorScheme, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { AccessGate } from '../access/AccessGate';
-import { startFetchingScreens, startSending } from '../screens';
-import { useWho } from '../access/useWho';
-import { startServiceWorker } from '../store/serviceWorker';
+import { AccessGate } from './access/AccessGate';
+import { startFetchingScreens, startSending } from './screens';
+import { useWho } from './access/useWho';
+import { startServiceWorker } from './serviceWorker';
 import { startKeepingSquad } from '../data/keepSquad';
 import { store, useAppSelector } from '../store/store';
 import { NavBar } from './NavBar';
-import { NoticeBar, Notices } from './Notices';
-import { darkTheme, lightTheme } from './theme';
-import { useWide } from './useWide';
+import { NoticeBar, Notices } from '../ui/Notices';
+import { darkTheme, lightTheme } from '../ui/theme';
+import { useWide } from '../ui/useWide';
 
 /** The line board has the screen to itself. */
 const isAtLineBoard = (path: string) => /^\/track\/(run|rehearse)\//.test(path);

@@ -1,6 +1,6 @@
 import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
-import { lazyScreen } from '../ui/lazyScreen';
+import { lazyScreen } from '../../ui/lazyScreen';
 import { useWho } from './useWho';
 
 const Unlock = lazyScreen(async () => (await import('../laterScreens')).Unlock);

@@ -1,7 +1,7 @@
-import { lazyScreen } from './ui/lazyScreen';
+import { lazyScreen } from '../ui/lazyScreen';
 
 // From here, so that whoever starts it has the screens below known to it.
-export { startFetchingScreens } from './ui/lazyScreen';
+export { startFetchingScreens } from '../ui/lazyScreen';
 
 // The lists are in the first load: they are what the coach sees first. What is opened from them follows at once, unasked.
 const later = () => import('./laterScreens');

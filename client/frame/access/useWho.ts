@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useAccessQuery, type Access } from '../store/api';
+import { useAccessQuery, type Access } from '../../store/api';
 
 const KEY = 'zest-lap-who';
 
