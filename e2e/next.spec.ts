@@ -1,4 +1,4 @@
-import type { KeptBook } from '../client/store/api';
+import type { KeptBook } from '../core/api/answers';
 import type { DayPlan } from '../core/planning/dayPlan';
 import type { Standing } from '../core/review/history';
 import type { SquadMember } from '../core/squad/athlete';

@@ -7,14 +7,8 @@ import { curveBook } from '@core/paces/shippedBooks';
 import type { PaceBook } from '@core/paces/paceBook';
 import { bookById } from '@core/squad/athletePaces';
 import { useSquad } from './useSquad';
-import {
-  troubleText,
-  useBookQuery,
-  useChangeBookMutation,
-  useRunsQuery,
-  useSessionsQuery,
-  type ListedRun,
-} from '../store/api';
+import type { ListedRun } from '@core/api/answers';
+import { troubleText, useBookQuery, useChangeBookMutation, useRunsQuery, useSessionsQuery } from '../store/api';
 import { today } from '../ui/days';
 import { useNotice } from '../ui/Notices';
 

@@ -3,7 +3,8 @@ import { kmAWeek, withKmAWeek, type KmAWeek, type KmSource } from '@core/season/
 import { speedOfEntry } from '@core/paces/paceBook';
 import type { SquadMember } from '@core/squad/athlete';
 import { pacesOf, type SquadView } from './useSquad';
-import { useRunsQuery, type ListedRun } from '../store/api';
+import type { ListedRun } from '@core/api/answers';
+import { useRunsQuery } from '../store/api';
 import { today } from '../ui/days';
 import { useSeasons } from './useSeasons';
 

@@ -20,7 +20,8 @@ import { daysAfter } from '@core/units/dayNumber';
 import { useVenues, venueById } from './useVenues';
 import { pacesOf, type SquadView } from './useSquad';
 import { useTellings } from './useTellings';
-import { troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery, type Session } from '../store/api';
+import type { ScheduledSession } from '@core/api/answers';
+import { troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery } from '../store/api';
 
 import { useNotice } from '../ui/Notices';
 
@@ -29,7 +30,7 @@ export type Decision = { [K in keyof DayPlan]?: DayPlan[K] | undefined };
 
 /** A session on its day as it is planned: everything that follows from its text, the squad and what the coach has decided. */
 export type Planning = {
-  session: Session;
+  session: ScheduledSession;
   tree: SessionTree;
   plan: DayPlan;
   squad: SquadView;
@@ -62,7 +63,7 @@ const tellingOf = (known: Telling | undefined) =>
   known ? { telling: { a: thousandths(known.a), g: thousandths(known.g) } } : {};
 
 /** The sessions of the day before and the day after, with who is to run them. */
-function neighboursOf(session: Session, all: readonly Session[], squad: SquadView): Neighbour[] {
+function neighboursOf(session: ScheduledSession, all: readonly ScheduledSession[], squad: SquadView): Neighbour[] {
   const dayBefore = daysAfter(session.date, -1);
   const dayAfter = daysAfter(session.date, 1);
   return all.flatMap((other): Neighbour[] => {
@@ -82,7 +83,7 @@ function neighboursOf(session: Session, all: readonly Session[], squad: SquadVie
 }
 
 /** Decides things for the day of a session, at once on the screen and kept by the server. */
-function useDecide({ id, plan = NOTHING }: Session) {
+function useDecide({ id, plan = NOTHING }: ScheduledSession) {
   const [put] = usePutDayPlanMutation();
   const notice = useNotice();
   return useCallback(
@@ -105,7 +106,7 @@ function useDecide({ id, plan = NOTHING }: Session) {
 }
 
 /** What a session and a plan come to for the squad, without looking ahead; `tree` is undefined while the text cannot be read. */
-export function useOwnPlans(session: Session, squad: SquadView, plan: DayPlan) {
+export function useOwnPlans(session: ScheduledSession, squad: SquadView, plan: DayPlan) {
   const { shorthand, date } = session;
   const venues = useVenues();
   const venue = venueById(venues, plan.venueId);
@@ -138,7 +139,7 @@ export function useOwnPlans(session: Session, squad: SquadView, plan: DayPlan) {
 }
 
 /** Works the plan of a session out; undefined while it cannot be read. */
-export function usePlanning(session: Session, squad: SquadView): Planning | undefined {
+export function usePlanning(session: ScheduledSession, squad: SquadView): Planning | undefined {
   const { date, startTime, plan = NOTHING } = session;
   const { data: sessions } = useSessionsQuery();
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });

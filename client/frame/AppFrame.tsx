@@ -7,7 +7,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { AccessGate } from './access/AccessGate';
 import { startFetchingScreens, startSending } from './screens';
 import { useWho } from './access/useWho';
-import { startServiceWorker } from './serviceWorker';
+import { startServiceWorker } from '../data/serviceWorker';
 import { startKeepingSquad } from '../data/keepSquad';
 import { store, useAppSelector } from '../store/store';
 import { NavBar } from './NavBar';

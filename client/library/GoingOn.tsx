@@ -1,9 +1,9 @@
 import { View } from 'react-native';
 import type { ChainLink, Progression } from '@core/library/bookSession';
+import { LEVER_WORDS } from '@core/library/leverWords';
 import { SPACE } from '../ui/theme';
 import { TickRow } from '../ui/TickRow';
 import { Words } from '../ui/Words';
-import { LEVER_WORDS } from './bookWords';
 import { ChainFields } from '../parts/ChainFields';
 import { chainText } from '../parts/chainWords';
 

@@ -6,6 +6,7 @@ import { LEVERS, type BookSession, type Lever } from '@core/library/bookSession'
 import { proposeSteps } from '@core/library/progression';
 import { formatSession } from '@core/session/formatSession';
 import { parseStored } from '@core/session/parseSession';
+import { LEVER_WORDS } from '@core/library/leverWords';
 import { Choice } from '../ui/Choice';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
@@ -15,7 +16,6 @@ import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
 import { mainPart } from '../data/sessionView';
-import { LEVER_WORDS } from './bookWords';
 import { useBookChange, type BookView } from '../data/useBook';
 
 type Props = { session: BookSession; book: BookView; paceNames: readonly string[] };

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import type { Progression } from '@core/library/bookSession';
+import { LEVER_WORDS } from '@core/library/leverWords';
 import { Empty } from '../ui/Empty';
 import { ListRow } from '../ui/ListRow';
 import { Page } from '../ui/Page';
@@ -11,7 +12,6 @@ import { Select } from '../ui/Select';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Words } from '../ui/Words';
-import { LEVER_WORDS } from './bookWords';
 import { useBookChange, type BookView } from '../data/useBook';
 import { backToBook, WithBook } from './WithBook';
 

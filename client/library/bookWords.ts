@@ -1,21 +1,8 @@
-import type { Lever } from '@core/library/bookSession';
 import type { BookEntry } from '@core/library/searchBook';
 import { INTENT_FACTS } from '@core/session/intent';
 import { dayName } from '../ui/days';
 import type { RunSummary } from '@core/review/summary';
 import type { BookUse } from '../data/useBook';
-
-export const LEVER_WORDS: Record<Lever, string> = {
-  more: 'More of it',
-  sets: 'A set more',
-  longer: 'Longer reps',
-  'longer-same': 'Longer reps, as many',
-  faster: 'Faster',
-  'less-rest': 'Less rest',
-  float: 'Quicker float',
-  merged: 'Sets merged',
-  fewer: 'Fewer reps',
-};
 
 /** Metres of the main part, to choose by. */
 export const LENGTHS = [

@@ -5,7 +5,8 @@ import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { emptyPlan, endedIn } from './madeUpRun';
-import { Outbox, type OutboxPort, type OutboxState } from './outbox';
+import type { OutboxState } from '../store/trackside';
+import { Outbox, type OutboxPort } from './outbox';
 import { openTrackLog, type TrackLog } from './trackLog';
 
 const RUN = ulid();

@@ -1,9 +1,7 @@
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
+import type { OutboxState } from '../store/trackside';
 import type { TrackLog } from './trackLog';
-
-/** How far the server is behind this phone. `refused` is what it will not take, with its reason. */
-export type OutboxState = { waiting: number; refused: { id: string; message: string }[] };
 
 /** The one thing the outbox needs of the network. Answers are `undefined` when the server could not be reached. */
 export type OutboxPort = {

@@ -6,11 +6,11 @@ import { fetchPort, Outbox, type OutboxPort } from './outbox';
 import { openTrackLog } from './trackLog';
 import { withMemory } from './memoryLog';
 import { doneSoon } from '../store/soon';
-import { nowAndWhenOnline } from '../store/whenOnline';
+import { nowAndWhenOnline } from '../ui/whenOnline';
 import { api } from '../store/api';
 import { store } from '../store/store';
 import { followRun } from './live';
-import { trackside } from './slice';
+import { trackside } from '../store/trackside';
 import { nowMs } from './trackClock';
 
 const log = withMemory(openTrackLog());

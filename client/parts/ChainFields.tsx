@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { LEVERS, type ChainLink, type Lever } from '@core/library/bookSession';
+import { LEVER_WORDS } from '@core/library/leverWords';
 import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
-import { LEVER_WORDS } from '../library/bookWords';
 import { CHAIN_UNITS, linkText, typedNumber } from './chainWords';
 
 const NOT_A_NUMBER = 'A number above nothing, or empty.';

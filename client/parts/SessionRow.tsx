@@ -2,13 +2,13 @@ import type { Href } from 'expo-router';
 import { parseStored } from '@core/session/parseSession';
 import { standardTrack } from '@core/venue/venue';
 import { usePaceNames } from '../data/useSquad';
-import type { Session } from '../store/api';
+import type { ScheduledSession } from '@core/api/answers';
 import { dayName, today } from '../ui/days';
 import { LapThumb } from '../ui/LapSheet';
 import { ListRow } from '../ui/ListRow';
 import { mainPart, viewSession } from '../data/sessionView';
 
-type Props = { session: Session; href: Href; chosen?: boolean; marked?: boolean };
+type Props = { session: ScheduledSession; href: Href; chosen?: boolean; marked?: boolean };
 
 /** A session in a list: its day, its main part in shorthand, and its lap sheet as a thumbnail. */
 export function SessionRow({ session, href, chosen = false, marked = session.date === today() }: Props) {

@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
 import { useSquadOn } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../data/useSquad';
-import { troubleText, useSessionsQuery, type Session } from '../store/api';
+import type { ScheduledSession } from '@core/api/answers';
+import { troubleText, useSessionsQuery } from '../store/api';
 import { Empty } from '../ui/Empty';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
@@ -13,7 +14,7 @@ type Props = {
   title: string;
   backTo: string;
   back: () => void;
-  children: (session: Session, squad: SquadView) => ReactNode;
+  children: (session: ScheduledSession, squad: SquadView) => ReactNode;
 };
 
 /** A session and the squad as it is on that day, once both are there; until then what is being waited for, what failed, or that it is missing. */

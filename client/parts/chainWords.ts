@@ -1,7 +1,7 @@
 /** Chains of levers in a coach's words. */
 import type { ChainLink, Lever } from '@core/library/bookSession';
 import { LEVER_FACTS } from '@core/library/levers';
-import { LEVER_WORDS } from '../library/bookWords';
+import { LEVER_WORDS } from '@core/library/leverWords';
 
 type Unit = { by: string; to: string };
 

@@ -6,7 +6,7 @@ import { mainPart } from '../data/sessionView';
 import { WithSession } from '../parts/WithSession';
 import { Cautions } from '../ui/Cautions';
 import type { SquadView } from '../data/useSquad';
-import type { Session } from '../store/api';
+import type { ScheduledSession } from '@core/api/answers';
 import { Choice } from '../ui/Choice';
 import { dayName } from '../ui/days';
 import { Empty } from '../ui/Empty';
@@ -20,7 +20,7 @@ import { DayGroups } from './groups/DayGroups';
 import { LastTime } from './LastTime';
 import { TakingPart } from './groups/TakingPart';
 import { WhenAndWhere } from './groups/WhenAndWhere';
-import { Paper } from './paper/Paper';
+import { Paper, type FetchLists } from './paper/Paper';
 import { fitsText } from './planWords';
 import { OwnTargets } from './targets/OwnTargets';
 import { OnTrack } from './track/OnTrack';
@@ -69,7 +69,8 @@ function Groups({ planning }: { planning: Planning }) {
   );
 }
 
-const PANELS: Record<Side, ComponentType<{ planning: Planning }>> = {
+type PanelProps = { planning: Planning; fetchLists: FetchLists };
+const PANELS: Record<Side, ComponentType<PanelProps>> = {
   groups: Groups,
   targets: OwnTargets,
   effort: Effort,
@@ -77,7 +78,9 @@ const PANELS: Record<Side, ComponentType<{ planning: Planning }>> = {
   paper: Paper,
 };
 
-function Plan({ session, squad }: { session: Session; squad: SquadView }) {
+type PlanProps = { session: ScheduledSession; squad: SquadView; fetchLists: FetchLists };
+
+function Plan({ session, squad, fetchLists }: PlanProps) {
   const planning = usePlanning(session, squad);
   const [side, setSide] = useState<Side>('groups');
   const back = () => router.replace(`/sessions/${session.id}`);
@@ -109,16 +112,16 @@ function Plan({ session, squad }: { session: Session; squad: SquadView }) {
       }
     >
       <Choice label="Side of the plan" isOneLine options={SIDES} value={side} onChange={setSide} />
-      <Panel planning={planning} />
+      <Panel planning={planning} fetchLists={fetchLists} />
     </Page>
   );
 }
 
 /** A session made each athlete's own: groups, targets, whether it will work, who is where when, and paper. */
-export function PlanPage({ id }: { id: string }) {
+export function PlanPage({ id, fetchLists }: { id: string; fetchLists: FetchLists }) {
   return (
     <WithSession id={id} title="Plan" backTo="all sessions" back={() => router.replace('/sessions')}>
-      {(session, squad) => <Plan key={id} session={session} squad={squad} />}
+      {(session, squad) => <Plan key={id} session={session} squad={squad} fetchLists={fetchLists} />}
     </WithSession>
   );
 }

@@ -1,13 +1,14 @@
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { router } from 'expo-router';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useRef, useState, type ComponentProps, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { lastDayOf } from '@core/season/phases';
 import { daysAfter } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
-import { DaySheet, SeasonBody } from '../frame/screens';
+import type { DaySheet } from './DaySheet';
+import type { SeasonBody } from './SeasonBody';
 import { troubleText } from '../store/api';
 import { Chips } from '../ui/Chips';
 import { dayInText, today } from '../ui/days';
@@ -95,7 +96,15 @@ function WhereWeAre({ seasons, today, from }: { seasons: readonly LaidSeason[]; 
   );
 }
 
-function Week({ data }: { data: SeasonData }) {
+/** Parts of it that are not in the first load: they come from whoever shows it. */
+type Parts = {
+  parts: {
+    DaySheet: ComponentType<ComponentProps<typeof DaySheet>>;
+    SeasonBody: ComponentType<ComponentProps<typeof SeasonBody>>;
+  };
+};
+
+function Week({ data, parts }: { data: SeasonData } & Parts) {
   const wide = useWide();
   const { today, groups } = data;
   const [seasons, earlier] = useMemo(() => {
@@ -229,7 +238,7 @@ function Week({ data }: { data: SeasonData }) {
           <View style={{ width: 400 }}>{week}</View>
           <View style={{ flex: 1, minWidth: 0, gap: SPACE.xl }}>
             {shown.map((laid) => (
-              <SeasonBody key={laid.id} laid={laid} data={data} isShort />
+              <parts.SeasonBody key={laid.id} laid={laid} data={data} isShort />
             ))}
           </View>
         </View>
@@ -237,7 +246,7 @@ function Week({ data }: { data: SeasonData }) {
         week
       )}
       {opened && openEntry && openLaid && (
-        <DaySheet
+        <parts.DaySheet
           entry={openEntry}
           date={opened.date}
           laid={openLaid}
@@ -250,7 +259,7 @@ function Week({ data }: { data: SeasonData }) {
 }
 
 /** The app's first screen: what is on today, what is due, and the days around. */
-export function ThisWeek() {
+export function ThisWeek({ parts }: Parts) {
   const wide = useWide();
   const { data, error, retry } = useSeasonData();
   const hasSeason = data !== undefined && data.seasons.length > 0;
@@ -277,7 +286,7 @@ export function ThisWeek() {
         </Empty>
       )}
       {/* Another day begins with its own week. */}
-      {data && <Week key={data.today} data={data} />}
+      {data && <Week key={data.today} data={data} parts={parts} />}
     </Page>
   );
 }

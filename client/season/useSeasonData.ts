@@ -6,14 +6,15 @@ import type { KmSource } from '@core/season/kmAWeek';
 import { ranMinutesIn } from '../data/useKmSource';
 import { useSeasons, type LaidSeason } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../data/useSquad';
-import { useBookQuery, useRunsQuery, useSessionsQuery, type ListedRun, type Session } from '../store/api';
+import type { ListedRun, ScheduledSession } from '@core/api/answers';
+import { useBookQuery, useRunsQuery, useSessionsQuery } from '../store/api';
 import { useToday } from '../ui/useToday';
 import { withStarters } from '@core/library/starters';
 
 /** All that the season's screens show. */
 export type SeasonData = {
   seasons: LaidSeason[];
-  sessions: readonly Session[];
+  sessions: readonly ScheduledSession[];
   runs: readonly ListedRun[];
   squad: SquadView;
   athletes: readonly SquadMember[];

@@ -5,7 +5,7 @@ import { seasonTemplates, type SeasonTemplate } from '@core/season/templates';
 import { NO_LIBRARY } from '@core/season/threadSession';
 import type { SquadMember } from '@core/squad/athlete';
 import { daysAfter } from '@core/units/dayNumber';
-import type { ListedRun, Session } from '../store/api';
+import type { ListedRun, ScheduledSession } from '@core/api/answers';
 import { knotsOf } from './SeasonThreads';
 import { untilText } from './seasonWords';
 import { dayView, weekOf } from './weekView';
@@ -22,7 +22,7 @@ const RACE = {
 const season = seasonFrom(FIVE_K, { firstDay: MONDAY, races: [RACE] });
 const laid = (id: string, plan: SeasonPlan) => ({ id, version: 1, season: plan, weeks: layOutSeason(plan) });
 const TUESDAY = daysAfter(MONDAY, 22);
-const session: Session = {
+const session: ScheduledSession = {
   id: 's1',
   title: 'Own session',
   date: TUESDAY,

@@ -7,7 +7,7 @@ import { amountText, DAY_WORDS, mainLine } from '@core/season/weekText';
 import type { SquadMember } from '@core/squad/athlete';
 import { dateOfDay, dayNumber } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
-import type { ListedRun, Session } from '../store/api';
+import type { ListedRun, ScheduledSession } from '@core/api/answers';
 
 /** One thing on a day, for some groups or all. */
 export type DayEntry = {
@@ -20,7 +20,7 @@ export type DayEntry = {
   about?: string;
   /** As written, of a hard day. */
   shorthand?: string;
-  session?: Session;
+  session?: ScheduledSession;
   run?: ListedRun;
   races?: SeasonRace[];
   day?: SeasonDay;
@@ -35,7 +35,7 @@ export type DayView = { date: string; entries: DayEntry[]; away: AwayOn[] };
 
 type Source = {
   seasons: readonly LaidSeason[];
-  sessions: readonly Session[];
+  sessions: readonly ScheduledSession[];
   runs: readonly ListedRun[];
   athletes: readonly SquadMember[];
   library: Library;
@@ -101,7 +101,7 @@ function ofSeason({ id, season }: LaidSeason, day: SeasonDay, source: Source): D
   return { ...common, key: `${title} ${shorthand}`, title, shorthand, about: mainLine(shorthand) };
 }
 
-function ofItself(session: Session, runs: readonly ListedRun[]): DayEntry {
+function ofItself(session: ScheduledSession, runs: readonly ListedRun[]): DayEntry {
   const run = runFor(runs, session.id);
   const { id, title, shorthand } = session;
   return {

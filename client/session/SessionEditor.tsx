@@ -3,13 +3,13 @@ import { useCallback, useMemo } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import type { SessionInput } from '@core/api/schemas';
+import type { ScheduledSession } from '@core/api/answers';
 import {
   troubleText,
   useChangeBookMutation,
   usePutSessionMutation,
   useRemoveSessionMutation,
   useRestoreSessionMutation,
-  type Session,
 } from '../store/api';
 import type { SquadView } from '../data/useSquad';
 import { dayName } from '../ui/days';
@@ -28,7 +28,7 @@ type SessionDraft = Pick<SessionInput, 'title' | 'date' | 'shorthand'> & {
 
 const backToList = () => router.replace('/sessions');
 
-function useRemoveSession(session: Session) {
+function useRemoveSession(session: ScheduledSession) {
   const [remove] = useRemoveSessionMutation();
   const [restore] = useRestoreSessionMutation();
   const notice = useNotice();
@@ -40,7 +40,7 @@ function useRemoveSession(session: Session) {
   };
 }
 
-function Editor({ stored, squad }: { stored: Session; squad: SquadView }) {
+function Editor({ stored, squad }: { stored: ScheduledSession; squad: SquadView }) {
   const { id } = stored;
   const [put] = usePutSessionMutation();
   const [changeBook] = useChangeBookMutation();

@@ -1,13 +1,8 @@
 import { router, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import {
-  troubleText,
-  usePutSessionMutation,
-  useRemoveSessionMutation,
-  useSessionsQuery,
-  type Session,
-} from '../store/api';
+import type { ScheduledSession } from '@core/api/answers';
+import { troubleText, usePutSessionMutation, useRemoveSessionMutation, useSessionsQuery } from '../store/api';
 import { today } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { Icon } from '../ui/icons/Icon';
@@ -47,7 +42,7 @@ export function SessionList() {
   };
   const coming = (sessions ?? []).filter((session) => session.date >= today()).reverse();
   const past = (sessions ?? []).filter((session) => session.date < today());
-  const row = (session: Session) => {
+  const row = (session: ScheduledSession) => {
     const href = `/sessions/${session.id}`;
     return <SessionRow key={session.id} session={session} href={href} chosen={path === href} />;
   };

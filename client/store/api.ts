@@ -1,14 +1,13 @@
 import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { BookChange, BookSession, BookVersion, Progression } from '@core/library/bookSession';
+import type { BookChange, BookVersion } from '@core/library/bookSession';
+import type { Access, DateRange, JoinCode, KeptBook, ListedRun, NoteOn, ScheduledSession } from '@core/api/answers';
 import type { ResultRow } from '@core/formats/resultsCsv';
 import type { VenueInput } from '@core/api/dayPlanSchema';
-import type { SessionInput } from '@core/api/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { Weather } from '@core/squad/heat';
 import type { Calibration } from '@core/outlook/calibration';
 import type { PaceBook } from '@core/paces/paceBook';
 import type { History, LastTime, SameSessions, SquadHistory, Standing } from '@core/review/history';
-import type { RunSummary } from '@core/review/summary';
 import type { SeasonPlan, StoredSeason } from '@core/season/season';
 import type { SquadMember } from '@core/squad/athlete';
 import type { SquadSettings } from '@core/squad/squadSettings';
@@ -17,33 +16,6 @@ import type { OwnVenue } from '@core/venue/ownVenue';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { baseQuery } from './baseQuery';
-
-/** A session on a day, with what is decided for that day. */
-export type Session = SessionInput & { id: string; plan?: DayPlan };
-/** What the server keeps of the book: starter sessions are in it once the coach has changed them. */
-export type KeptBook = { sessions: BookSession[]; progressions: Progression[] };
-/** A session that was taken to the track: with its summary, unless it cannot be read or was set aside. */
-export type ListedRun = {
-  id: string;
-  sessionId: string;
-  title: string;
-  date: string;
-  summary?: RunSummary;
-  isUnreadable?: true;
-  isSetAside?: true;
-  isPending?: true;
-};
-
-/** Days from and to, YYYY-MM-DD. */
-export type Window = { from: string; to: string };
-/** What was noted of an athlete at the track: for the coach's eyes. */
-export type NoteOn = { runId: string; date: string; text: string };
-
-/** What this phone may do: everything, time one session, or nothing until it is let in. */
-export type Access = { isLocked: boolean; who: 'coach' | 'helper' | 'nobody'; runId?: string };
-
-/** A code by which one other phone can join a session, until when, and where it reaches the server. */
-export type JoinCode = { code: string; untilMs: number; addresses: string[] };
 
 /** The server's resources, cached; a write makes what it changed be read again. */
 export const api = createApi({
@@ -80,8 +52,8 @@ export const api = createApi({
       query: (id) => ({ url: `pace-books/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['paceBooks'],
     }),
-    sessions: build.query<Session[], void>({ query: () => 'sessions', providesTags: ['sessions'] }),
-    putSession: build.mutation<Session, Session>({
+    sessions: build.query<ScheduledSession[], void>({ query: () => 'sessions', providesTags: ['sessions'] }),
+    putSession: build.mutation<ScheduledSession, ScheduledSession>({
       query: ({ id, plan: _apart, ...body }) => ({ url: `sessions/${id}`, method: 'PUT', body }),
       invalidatesTags: ['sessions'],
     }),
@@ -197,7 +169,7 @@ export const api = createApi({
       }),
       providesTags: ['runs'],
     }),
-    athleteHistory: build.query<History & { notes: NoteOn[] }, { athleteId: string } & Window>({
+    athleteHistory: build.query<History & { notes: NoteOn[] }, { athleteId: string } & DateRange>({
       // Hundreds of rows, that are drawn anew as a whole.
       structuralSharing: false,
       query: ({ athleteId, ...params }) => ({ url: `review/athletes/${athleteId}`, params }),
@@ -212,14 +184,14 @@ export const api = createApi({
       query: (before) => ({ url: 'review/calibrations', params: { before } }),
       providesTags: ['runs', 'athletes'],
     }),
-    resultRows: build.query<ResultRow[], Window & { athleteId?: string }>({
+    resultRows: build.query<ResultRow[], DateRange & { athleteId?: string }>({
       query: ({ athleteId, ...window }) => ({
         url: 'review/reps',
         params: { ...window, ...(athleteId === undefined ? {} : { athlete: athleteId }) },
       }),
       keepUnusedDataFor: 0,
     }),
-    squadHistory: build.query<SquadHistory, Window>({
+    squadHistory: build.query<SquadHistory, DateRange>({
       // Hundreds of rows, that are drawn anew as a whole.
       structuralSharing: false,
       query: (params) => ({ url: 'review/squad', params }),

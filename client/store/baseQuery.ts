@@ -5,6 +5,7 @@ import {
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
 import { inTurn } from './inTurn';
+import { today } from '../ui/days';
 import { openOfflineCopy } from './offlineCopy';
 
 const ask = fetchBaseQuery({ baseUrl: '/api' });
@@ -26,6 +27,6 @@ export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryE
     const kept = await copy.read(args);
     return kept === undefined ? answer : { data: kept };
   }
-  if (answer.data !== undefined) void copy.keep(args, answer.data, new Date());
+  if (answer.data !== undefined) void copy.keep(args, answer.data, today());
   return answer;
 };

@@ -3,14 +3,14 @@ import 'fake-indexeddb/auto';
 import { emptySeason } from '@core/season/seasonFrom';
 import { openOfflineCopy } from './offlineCopy';
 
-const NOW = new Date(2026, 10, 25, 18, 0);
+const TODAY = '2026-11-25';
 const athlete = { id: 'a', name: 'Ada', tileName: 'Ada', status: 'training', marks: [], notes: 'left knee' };
 const session = (date: string) => ({ id: date, title: 'Reps', date, shorthand: '400' });
 
 test('today’s and tomorrow’s sessions are kept, and nobody’s notes', async () => {
   const copy = openOfflineCopy('one');
-  await copy.keep('sessions', ['2026-11-24', '2026-11-25', '2026-11-26', '2026-11-27'].map(session), NOW);
-  await copy.keep('athletes', [athlete], NOW);
+  await copy.keep('sessions', ['2026-11-24', '2026-11-25', '2026-11-26', '2026-11-27'].map(session), TODAY);
+  await copy.keep('athletes', [athlete], TODAY);
   const again = openOfflineCopy('one');
   expect(await again.read('sessions')).toEqual([session('2026-11-25'), session('2026-11-26')]);
   const { notes: _notes, ...plain } = athlete;
@@ -22,15 +22,15 @@ test('seasons are kept, and why somebody is away is not', async () => {
   const away = { id: 'e', athleteId: 'a', kind: 'ill' as const, from: '2026-11-25', to: '2026-11-26' };
   const season = emptySeason({ firstDay: '2026-11-02', races: [] }, 4);
   const stored = (exceptions: object[]) => [{ id: 's', version: 1, season: { ...season, exceptions } }];
-  await copy.keep('seasons', stored([{ ...away, note: 'glandular fever' }]), NOW);
+  await copy.keep('seasons', stored([{ ...away, note: 'glandular fever' }]), TODAY);
   expect(await copy.read('seasons')).toEqual(stored([away]));
 });
 
 test('the last answer takes the place of the one before; what is not needed at the track is not kept', async () => {
   const copy = openOfflineCopy('two');
-  await copy.keep('athletes', [athlete], NOW);
-  await copy.keep('athletes', [], NOW);
-  await copy.keep('book', { sessions: [] }, NOW);
+  await copy.keep('athletes', [athlete], TODAY);
+  await copy.keep('athletes', [], TODAY);
+  await copy.keep('book', { sessions: [] }, TODAY);
   expect(await copy.read('athletes')).toEqual([]);
   expect(copy.isKept('book')).toBe(false);
   expect(await copy.read('book')).toBeUndefined();
@@ -41,7 +41,7 @@ test('without storage there is no copy, and no trouble', async () => {
     throw new DOMException('Storage is switched off.', 'SecurityError');
   });
   const copy = openOfflineCopy('three');
-  await copy.keep('athletes', [athlete], NOW);
+  await copy.keep('athletes', [athlete], TODAY);
   expect(await copy.read('athletes')).toBeUndefined();
   open.mockRestore();
 });

@@ -2,18 +2,15 @@
  * What the phone keeps of the server's answers, so that today's and tomorrow's sessions can be laid out and run with no network.
  * As little as that takes: no notes on anyone, no other days.
  */
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
 import { openDB, type DBSchema } from 'idb';
 import type { StoredSeason } from '@core/season/season';
 import type { SquadMember } from '@core/squad/athlete';
-import type { Session } from './api';
+import { daysAfter } from '@core/units/dayNumber';
+import type { ScheduledSession } from '@core/api/answers';
 
 interface CopyDb extends DBSchema {
   answers: { key: string; value: unknown };
 }
-
-const dayName = (day: Date) => format(day, 'yyyy-MM-dd');
 
 function withoutNotes(athletes: readonly SquadMember[]): SquadMember[] {
   return athletes.map(({ notes: _notes, ...athlete }) => athlete);
@@ -25,24 +22,25 @@ const withoutRemarks = ({ season, ...stored }: StoredSeason): StoredSeason => ({
   season: { ...season, exceptions: season.exceptions.map(({ note: _note, ...exception }) => exception) },
 });
 
-function ofThoseDays(sessions: readonly Session[], now: Date): Session[] {
-  const days = [dayName(now), dayName(addDays(now, 1))];
+function ofThoseDays(sessions: readonly ScheduledSession[], today: string): ScheduledSession[] {
+  const days = [today, daysAfter(today, 1)];
   return sessions.filter(({ date }) => days.includes(date));
 }
 
 /** What is kept of each resource; those not named here are not kept. */
-const KEPT: Record<string, (answer: unknown, now: Date) => unknown> = {
+const KEPT: Record<string, (answer: unknown, today: string) => unknown> = {
   athletes: (answer) => withoutNotes(answer as SquadMember[]),
   squad: (answer) => answer,
   'pace-books': (answer) => answer,
   venues: (answer) => answer,
   seasons: (answer) => (answer as StoredSeason[]).map(withoutRemarks),
-  sessions: (answer, now) => ofThoseDays(answer as Session[], now),
+  sessions: (answer, today) => ofThoseDays(answer as ScheduledSession[], today),
 };
 
 export type OfflineCopy = {
   isKept(resource: string): boolean;
-  keep(resource: string, answer: unknown, now: Date): Promise<void>;
+  /** @param today YYYY-MM-DD, by the club's calendar. */
+  keep(resource: string, answer: unknown, today: string): Promise<void>;
   /** The kept answer; undefined if there is none, or no storage. */
   read(resource: string): Promise<unknown>;
 };
@@ -59,11 +57,11 @@ export function openOfflineCopy(name = 'zest-lap-offline'): OfflineCopy {
   const db = () => (ready ??= open());
   return {
     isKept: (resource) => resource in KEPT,
-    async keep(resource, answer, now) {
+    async keep(resource, answer, today) {
       const shorten = KEPT[resource];
       if (!shorten) return;
       try {
-        await (await db()).put('answers', shorten(answer, now), resource);
+        await (await db()).put('answers', shorten(answer, today), resource);
       } catch {
         // The next answer is tried again.
       }

@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { trackside } from '../log/slice';
+import { trackside } from './trackside';
 import { emptyPlan, endedIn } from '../log/madeUpRun';
 import { fromStore } from './source';
 

@@ -3,7 +3,7 @@ import { setupListeners } from '@reduxjs/toolkit/query';
 import { useDispatch, useSelector } from 'react-redux';
 import { api } from './api';
 import { keepSettings, settings } from './settings';
-import { trackside } from '../log/slice';
+import { trackside } from './trackside';
 import { setTimeZone } from '../ui/days';
 
 /** The day is the club's: its time zone is kept whenever the squad's settings come in. */

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { opensOffline } from '../frame/serviceWorker';
+import { opensOffline } from '../data/serviceWorker';
 import { useAppSelector } from '../store/store';
 import { Icon } from '../ui/icons/Icon';
 import { usePalette } from '../ui/theme';

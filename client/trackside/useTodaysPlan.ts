@@ -6,10 +6,10 @@ import { planOfDay } from '@core/planning/runPlans';
 import { INTENT_FACTS } from '@core/session/intent';
 import { useOwnPlans } from '../data/usePlanning';
 import type { SquadView } from '../data/useSquad';
-import type { Session } from '../store/api';
+import type { ScheduledSession } from '@core/api/answers';
 
 /** A session laid out for the track, by what is decided for the day; `tree` is undefined while its text cannot be read. */
-export function useTodaysPlan(session: Session, squad: SquadView, decided: DayPlan) {
+export function useTodaysPlan(session: ScheduledSession, squad: SquadView, decided: DayPlan) {
   const { tree, groups, plans, venue, intent } = useOwnPlans(session, squad, decided);
   const plan = useMemo(() => {
     const { id: sessionId, title, date, shorthand } = session;

@@ -1,5 +1,5 @@
 import { useEffect, useState, type ComponentType } from 'react';
-import { nowAndWhenOnline } from '../store/whenOnline';
+import { nowAndWhenOnline } from './whenOnline';
 import { Loading } from './Loading';
 import { Page } from './Page';
 import { Trouble } from './Trouble';

@@ -1,6 +1,5 @@
 import type { RunState } from '../run/runState';
 import type { Verdict } from '../run/verdict';
-import type { AthleteResult } from './results';
 
 /** What a list of results shows of one session at the track. */
 export type RunSummary = {
@@ -17,16 +16,27 @@ export type RunSummary = {
   minutes?: number;
 };
 
+/** What is counted of an athlete's part. */
+type Counted = {
+  isThere?: boolean | undefined;
+  planned: number;
+  finished: number;
+  early: number;
+  on: number;
+  late: number;
+  minutes?: number | null | undefined;
+};
+
 /** Sums the parts of all athletes up for a list. */
 export function summaryOf(
-  athletes: Iterable<AthleteResult>,
+  athletes: Iterable<Counted>,
   { startedAtMs, endedAtMs }: Pick<RunState, 'startedAtMs' | 'endedAtMs'>,
 ): RunSummary {
   const summary: RunSummary = { athletes: 0, planned: 0, finished: 0, verdicts: { early: 0, on: 0, late: 0 } };
   let [sum, timed] = [0, 0];
   for (const { isThere, planned, finished, early, on, late, minutes } of athletes) {
     if (isThere) summary.athletes++;
-    if (isThere && minutes !== undefined && minutes !== null) {
+    if (isThere && typeof minutes === 'number') {
       sum += minutes;
       timed += 1;
     }

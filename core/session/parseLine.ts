@@ -13,7 +13,7 @@ import {
   type Token,
 } from './reader';
 import type { Item, Line, Role } from './session';
-import type { ReadAs } from './parseSession';
+import type { ReadAs } from './reader';
 
 export type ReadLine = {
   /** The lines of the session in one line of the text: mostly one. */

@@ -17,12 +17,9 @@ import { headingsIn } from './headings';
 import { isOnce } from './lengths';
 import { cachedLine } from './lineCache';
 import { readLine } from './parseLine';
-import { knownPaces, MAX_PROBLEMS, type Problem, type Token } from './reader';
+import { knownPaces, MAX_PROBLEMS, type Problem, type ReadAs, type Token } from './reader';
 import type { Amount, Session } from './session';
 import { legCount, MAX_LEGS } from './treeTotals';
-
-/** A line that was understood though it is not canonical: where it stands in the text, and what it is in the canonical form. */
-export type ReadAs = { from: number; to: number; text: string };
 
 export type ParsedSession =
   { ok: true; session: Session; doubts?: Doubt[]; readAs?: ReadAs[] } | { ok: false; problems: Problem[] };

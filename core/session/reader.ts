@@ -10,6 +10,9 @@ export type Problem = { message: string; from: number; to: number; readings?: Re
 /** Characters of the text, from the first up to but not including the last. */
 export type Span = { from: number; to: number };
 
+/** A line that was understood though it is not canonical: where it stands in the text, and what it is in the canonical form. */
+export type ReadAs = { from: number; to: number; text: string };
+
 /** What a stretch of the text is, for colouring it. */
 export type TokenKind = 'role' | 'count' | 'amount' | 'pace' | 'recovery' | 'note' | 'comment';
 export type Token = Span & { kind: TokenKind };

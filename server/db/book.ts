@@ -1,15 +1,12 @@
 import { and, asc, count, desc, eq, inArray, isNull } from 'drizzle-orm';
+import type { KeptBook } from '@core/api/answers';
 import type { BookChange, BookSession, BookVersion, Progression } from '@core/library/bookSession';
 import { isStarter, STARTERS } from '@core/library/starters';
 import type { Plan } from '@core/run/plan';
-import type { Db } from './open';
+import type { Db, Tx } from './open';
 import { Refused } from './refused';
 import { bookSessions, bookVersions, progressions, runs, sessions } from './schema';
-import type { Tx } from './squad';
 import { withoutNulls } from './withoutNulls';
-
-/** What is kept of the book: starter sessions are in it only when the coach has changed something about them. */
-export type KeptBook = { sessions: BookSession[]; progressions: Progression[] };
 
 type Row = typeof bookSessions.$inferSelect;
 

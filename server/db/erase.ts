@@ -5,11 +5,11 @@ import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
 import { aboutAthleteInSeason, seasonWithoutAthlete } from '@core/season/ownSeason';
 import { isAnyoneInRun, isInRun, runOf } from '@core/run/runOf';
 import { readAthlete } from './athletes';
-import { truncateWal, type Db } from './open';
+import { truncateWal, type Db, type Tx } from './open';
 import { breathe, eraseFromProjection, forgetGrowing } from './results';
 import { athleteResults, athletes, erasedAthletes, runEvents, runResults, runs, seasons, sessions } from './schema';
 import { seasonsNaming } from './seasons';
-import { readSquad, type Tx } from './squad';
+import { readSquad } from './squad';
 import { readSoundPart } from './storedRun';
 
 /** The ids of the sessions at the track in which the athlete is named anywhere; where there is no projection to ask, in the text of it. */

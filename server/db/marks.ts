@@ -3,9 +3,8 @@ import { asc, eq, getTableColumns, inArray, sql } from 'drizzle-orm';
 import { ulid } from 'ulid';
 import type { Mark } from '@core/fitness/mark';
 import { chunked } from './chunked';
-import type { Db } from './open';
+import type { Db, Tx } from './open';
 import { marks } from './schema';
-import type { Tx } from './squad';
 import { withoutNulls } from './withoutNulls';
 
 type MarkRow = typeof marks.$inferSelect;

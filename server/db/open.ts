@@ -10,6 +10,8 @@ import { APPLICATION_ID, asDataError, checkSound, identify, look, pragma, SCHEMA
 import * as schema from './schema';
 
 export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Database };
+/** What one transaction works with. */
+export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 
 const MIGRATIONS = path.join(__dirname, 'migrations');
 

@@ -11,9 +11,8 @@ import { GrowingReplay } from '@core/run/growingReplay';
 import type { Plan } from '@core/run/plan';
 import type { RunState } from '@core/run/runState';
 import { chunked } from './chunked';
-import type { Db } from './open';
+import type { Db, Tx } from './open';
 import { athleteResults, repResults, runResults, runs } from './schema';
-import type { Tx } from './squad';
 import { readRun, UnreadableRun } from './storedRun';
 
 /** A session whose log is growing just now: one more event costs the same however long the log is. */

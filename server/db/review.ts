@@ -11,6 +11,7 @@ import type {
   SameSessions,
   SquadHistory,
 } from '@core/review/history';
+import type { DateRange } from '@core/api/answers';
 import type { ResultRow } from '@core/formats/resultsCsv';
 import { isAlike, kindsKey, kindsOfSession, type KindCount } from '@core/review/sameSession';
 import { parseStored } from '@core/session/parseSession';
@@ -18,9 +19,6 @@ import type { Db } from './open';
 import { athleteResults, athletes, progressions, repResults, runResults, runs, sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
 import { meanOfKnown } from '@core/units/mean';
-
-/** Days from and to (YYYY-MM-DD), both counted. */
-export type Window = { from: string; to: string };
 
 /** So many runs of a session are held against each other: a year of it once a month. */
 const MOST_SAME = 12;
@@ -35,7 +33,7 @@ const HEAD = {
   conditions: runResults.conditions,
 };
 
-function headsIn(db: Db, { from, to }: Window): RunHead[] {
+function headsIn(db: Db, { from, to }: DateRange): RunHead[] {
   return db
     .select(HEAD)
     .from(runs)
@@ -141,7 +139,7 @@ export function sameSessions(db: Db, runId: string, athleteId?: string): SameSes
 }
 
 /** One athlete's sessions of some weeks, also those of the squad that they were not in. */
-export function athleteHistory(db: Db, athleteId: string, window: Window): History {
+export function athleteHistory(db: Db, athleteId: string, window: DateRange): History {
   const heads = headsIn(db, window);
   const ids = heads.map(({ runId }) => runId);
   return { runs: heads, athletes: athletesOf(db, ids, athleteId), reps: repsOf(db, ids, athleteId) };
@@ -151,7 +149,7 @@ export function athleteHistory(db: Db, athleteId: string, window: Window): Histo
 export function notesOn(
   db: Db,
   athleteId: string,
-  { from, to }: Window,
+  { from, to }: DateRange,
 ): { runId: string; date: string; text: string }[] {
   return db
     .select({ runId: repResults.runId, date: repResults.date, notes: repResults.notes, flags: repResults.flags })
@@ -172,7 +170,7 @@ export function notesOn(
 }
 
 /** The squad's sessions of some weeks: everyone's part of each, and metres by pace. */
-export function squadHistory(db: Db, window: Window): SquadHistory {
+export function squadHistory(db: Db, window: DateRange): SquadHistory {
   const heads = headsIn(db, window);
   const ids = heads.map(({ runId }) => runId);
   if (ids.length === 0) return { runs: [], athletes: [], metres: [] };
@@ -245,7 +243,7 @@ export function lastTime(db: Db, sessionId: string): LastTime | undefined {
 }
 
 /** Every rep of some weeks as it stands in a file, of one athlete or of all who are in the squad; the earliest first. */
-export function resultRowsIn(db: Db, { from, to }: Window, athleteId?: string): ResultRow[] {
+export function resultRowsIn(db: Db, { from, to }: DateRange, athleteId?: string): ResultRow[] {
   const rows = db
     .select({
       rep: repResults,

@@ -1,31 +1,15 @@
 import { isDeepStrictEqual } from 'node:util';
 import { and, desc, eq, gte, isNotNull, isNull, sql } from 'drizzle-orm';
+import type { ListedRun } from '@core/api/answers';
 import { RESULTS_VERSION } from '@core/review/results';
-import type { RunSummary } from '@core/review/summary';
 import type { RunEvent } from '@core/run/events';
 import { athletesOf, type Plan } from '@core/run/plan';
 import { eventAbout, runOf } from '@core/run/runOf';
-import type { Db } from './open';
+import type { Db, Tx } from './open';
 import { Refused } from './refused';
 import { forgetGrowing, project } from './results';
 import { erasedAthletes, runEvents, runResults, runs } from './schema';
-import type { Tx } from './squad';
 import { eventRows, parsed } from './storedRun';
-
-/** One line of the list of results: with its summary, or why there is none. */
-export type ListedRun = {
-  id: string;
-  sessionId: string;
-  title: string;
-  date: string;
-  summary?: RunSummary;
-  /** What is stored of it is damaged. */
-  isUnreadable?: true;
-  /** The coach has removed it; it can be brought back. */
-  isSetAside?: true;
-  /** It is being read just now, and has its summary in a moment. */
-  isPending?: true;
-};
 
 /** Far more than any session has; a run with more could not be replayed in time. */
 export const MOST_EVENTS = 20_000;

@@ -4,11 +4,10 @@ import { layOutSeason } from '@core/season/layOut';
 import { daysOf, type FixedDay, type SeasonPlan, type StoredSeason } from '@core/season/season';
 import { sessionOfDay } from '@core/season/threadSession';
 import { readBook } from './book';
-import type { Db } from './open';
+import type { Db, Tx } from './open';
 import { Refused } from './refused';
 import { runs, seasons, sessions } from './schema';
 import { putSession } from './sessions';
-import type { Tx } from './squad';
 
 /** Who changes it, until there are accounts. */
 export type Actor = 'coach';

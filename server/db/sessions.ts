@@ -1,17 +1,15 @@
 import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
+import type { ScheduledSession } from '@core/api/answers';
 import type { SessionInput } from '@core/api/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { Db } from './open';
 import { sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
 
-/** A session as the API answers it, with what is decided for its day. */
-export type StoredSession = SessionInput & { id: string; plan?: DayPlan };
-
 const { id: idColumn, title, date, shorthand, startTime, intent, bookId, plan, removedAtMs } = sessions;
 
 /** All sessions, the latest date first. */
-export function listSessions(db: Db): StoredSession[] {
+export function listSessions(db: Db): ScheduledSession[] {
   return db
     .select({ id: idColumn, title, date, shorthand, startTime, intent, bookId, plan })
     .from(sessions)
@@ -22,7 +20,7 @@ export function listSessions(db: Db): StoredSession[] {
 }
 
 /** Stores a session in place of what was stored under this id, its plan for the day apart; a removed one is back. */
-export function putSession(db: Db, id: string, input: SessionInput, nowMs: number): StoredSession {
+export function putSession(db: Db, id: string, input: SessionInput, nowMs: number): ScheduledSession {
   const row = {
     ...input,
     startTime: input.startTime ?? null,

@@ -5,12 +5,9 @@ import { suggestTileName, tileKey } from '@core/squad/tileName';
 import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
 import { chunked } from './chunked';
 import { putMarks } from './marks';
-import type { Db } from './open';
+import type { Db, Tx } from './open';
 import { Refused } from './refused';
 import { athletes, erasedAthletes, groups, paceBooks, squad } from './schema';
-
-/** What one transaction works with. */
-export type Tx = Parameters<Parameters<Db['transaction']>[0]>[0];
 
 const SQUAD_ID = 1;
 const idsOf = (rows: readonly { id: string }[]) => rows.map(({ id }) => id);

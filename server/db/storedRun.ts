@@ -2,9 +2,8 @@
 import { and, asc, eq, gt, sql } from 'drizzle-orm';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
-import type { Db } from './open';
+import type { Db, Tx } from './open';
 import { runEvents, runs } from './schema';
-import type { Tx } from './squad';
 
 /** What is stored of a run is damaged: it can be set aside, and nothing else is touched by it. */
 export class UnreadableRun extends Error {

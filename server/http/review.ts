@@ -2,25 +2,26 @@ import { Router } from 'express';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
 import Joi from 'joi';
+import type { DateRange } from '@core/api/answers';
 import { dateSchema, idSchema } from '@core/api/schemas';
 import { calibrationsBefore } from '../db/calibrations';
-import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory, type Window } from '../db/review';
+import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory } from '../db/review';
 import { standingsOf } from '../db/standings';
 import { checkedId, checkedQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
 import { noQuery } from './resource';
 
-const windowQuery = Joi.object<Window>({ from: dateSchema.required(), to: dateSchema.required() });
+const windowQuery = Joi.object<DateRange>({ from: dateSchema.required(), to: dateSchema.required() });
 
 /** Everyone's sessions are asked for by the season, not by the decade. */
 const MOST_DAYS = 400;
-const squadQuery = windowQuery.custom((window: Window, helpers) =>
+const squadQuery = windowQuery.custom((window: DateRange, helpers) =>
   differenceInCalendarDays(parseISO(window.to), parseISO(window.from)) <= MOST_DAYS
     ? window
     : helpers.message({ custom: `At most ${MOST_DAYS} days of the squad can be asked for at once.` }),
 );
-const repsQuery = squadQuery.append({ athlete: idSchema }) as Joi.ObjectSchema<Window & { athlete?: string }>;
+const repsQuery = squadQuery.append({ athlete: idSchema }) as Joi.ObjectSchema<DateRange & { athlete?: string }>;
 const beforeQuery = Joi.object<{ before: string }>({ before: dateSchema.required() });
 const sameQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
 

@@ -7,7 +7,7 @@ import { SHIPPED_GUIDES } from '@core/squad/volumeGuides';
 import { read } from '@core/session/testing';
 import { standardTrack } from '@core/venue/venue';
 import { makePlan } from '@core/planning/makePlan';
-import type { KeptBook } from '../db/book';
+import type { KeptBook } from '@core/api/answers';
 import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;

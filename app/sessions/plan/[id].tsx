@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { PlanPage } from '@client/frame/screens';
+import { fetchLists, PlanPage } from '@client/frame/screens';
 
 export default function SessionPlan() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  return <PlanPage id={id} />;
+  return <PlanPage id={id} fetchLists={fetchLists} />;
 }

@@ -1,5 +1,6 @@
 import { useEffect } from 'react';
-import { useAccessQuery, type Access } from '../../store/api';
+import type { Access } from '@core/api/answers';
+import { useAccessQuery } from '../../store/api';
 
 const KEY = 'zest-lap-who';
 

@@ -3,6 +3,7 @@ import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 import { cardText, passesText, targetText, timesText } from '@core/planning/card';
 import type { OwnPlan } from '@core/planning/ownPlans';
+import type { targetsCsv as TargetsCsv } from '@core/formats/targetsCsv';
 import { MARKS, type Every } from '../../parts/editor/look/Targets';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
@@ -65,8 +66,11 @@ function CardOnScreen({ planning, own, everyM }: { planning: Planning; own: OwnP
   );
 }
 
+/** Fetches what writes lists: it is not here before it is asked for. */
+export type FetchLists = () => Promise<{ targetsCsv: typeof TargetsCsv }>;
+
 /** The plan on paper, on a phone, as a message and as a list. */
-export function Paper({ planning }: { planning: Planning }) {
+export function Paper({ planning, fetchLists }: { planning: Planning; fetchLists: FetchLists }) {
   const wide = useWide();
   const palette = usePalette();
   const notice = useNotice();
@@ -112,7 +116,7 @@ export function Paper({ planning }: { planning: Planning }) {
     }
   };
   const save = async () => {
-    const code = await import('../../frame/lists').catch(() => undefined);
+    const code = await fetchLists().catch(() => undefined);
     if (!code) return notice({ text: 'What writes lists cannot be fetched just now: the server cannot be reached.' });
     saveFile(`Targets ${session.date}.csv`, code.targetsCsv(plans, groups, venue), 'text/csv');
   };

@@ -10,7 +10,8 @@ import { daysAfter } from '@core/units/dayNumber';
 import { useSeasonEdit } from '../../data/useSeasonEdit';
 import { useSeasons, type LaidSeason } from '../../data/useSeasons';
 import type { ReadRun } from '../useReview';
-import { troubleText, usePutSessionMutation, useSessionsQuery, type Session } from '../../store/api';
+import type { ScheduledSession } from '@core/api/answers';
+import { troubleText, usePutSessionMutation, useSessionsQuery } from '../../store/api';
 import { dayInText, onDay, today } from '../../ui/days';
 import { ModalSheet } from '../../ui/ModalSheet';
 import { useNotice } from '../../ui/Notices';
@@ -26,7 +27,7 @@ const LEGS = { values: NEXT_DAYS, words: LEGS_WORDS, minWidth: 72 };
 const SOON_DAYS = 2;
 
 /** A hard session that comes too soon, with one tap that moves it on by a day. */
-function TooSoon({ session }: { session: Session }) {
+function TooSoon({ session }: { session: ScheduledSession }) {
   const [put] = usePutSessionMutation();
   const notice = useNotice();
   const to = daysAfter(session.date, 1);

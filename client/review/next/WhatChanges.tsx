@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { parseStored } from '@core/session/parseSession';
-import { LEVER_WORDS } from '../../library/bookWords';
+import { LEVER_WORDS } from '@core/library/leverWords';
 import { mainPart } from '../../data/sessionView';
 import { RadioRow } from '../../ui/RadioRow';
 import { TextButton } from '../../ui/TextButton';

@@ -14,7 +14,8 @@ import { useSquadEffort } from '../useSquadEffort';
 import type { ReadRun } from '../useReview';
 import type { KeptBookView } from '../../data/useBook';
 import type { SquadView } from '../../data/useSquad';
-import { useSameSessionsQuery, useSessionsQuery, type Session } from '../../store/api';
+import type { ScheduledSession } from '@core/api/answers';
+import { useSameSessionsQuery, useSessionsQuery } from '../../store/api';
 import { today } from '../../ui/days';
 import { leversFor, otherLever, placedFor, stepsBy, stuckOn, type Ran, type Source, type What } from './nextChoices';
 
@@ -23,7 +24,7 @@ export type GroupOfRun = DayGroup & { answers: ReadyAnswer[] };
 
 export type Next = {
   /** The session as it was written, where it still is. */
-  session: Session | undefined;
+  session: ScheduledSession | undefined;
   progression: Progression | undefined;
   answers: readonly ReadyAnswer[];
   groups: GroupOfRun[];

@@ -9,6 +9,7 @@ import { changeSeason } from '@core/season/changes';
 import { NEXT_STEPS } from '@core/run/events';
 import type { ReadRun } from '../useReview';
 import type { KeptBookView } from '../../data/useBook';
+import type { ScheduledSession } from '@core/api/answers';
 import {
   troubleText,
   useChangeBookMutation,
@@ -16,7 +17,6 @@ import {
   usePutSeasonMutation,
   usePutSessionMutation,
   useRemoveSessionMutation,
-  type Session,
 } from '../../store/api';
 import { store } from '../../store/store';
 import { dayInText, today } from '../../ui/days';
@@ -101,7 +101,7 @@ export function useWriteNext(
     }
     const mainId = plan.bookId ?? steps?.idOf(plan.shorthand);
     const added = steps?.change.sessions?.find(({ id }) => id === mainId);
-    const written: Session = {
+    const written: ScheduledSession = {
       id: ulid(),
       title: book.sessions.find(({ id }) => id === mainId)?.title ?? added?.title ?? title,
       date,

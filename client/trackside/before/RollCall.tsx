@@ -11,7 +11,8 @@ import { mainPart } from '../../data/sessionView';
 import { WithSession } from '../../parts/WithSession';
 import type { SquadView } from '../../data/useSquad';
 import { STATUS_WORDS } from '../../data/athleteWords';
-import { useRunsQuery, useWeatherQuery, type Session } from '../../store/api';
+import type { ScheduledSession } from '@core/api/answers';
+import { useRunsQuery, useWeatherQuery } from '../../store/api';
 import { dayName } from '../../ui/days';
 import { Empty } from '../../ui/Empty';
 import { Page } from '../../ui/Page';
@@ -76,7 +77,7 @@ function WhoTimes({
   );
 }
 
-function Ready({ session, squad }: { session: Session; squad: SquadView }) {
+function Ready({ session, squad }: { session: ScheduledSession; squad: SquadView }) {
   const { athletes } = squad;
   const { plan: decided = NOTHING, date, startTime } = session;
   const [said, setSaid] = useState<Presences>(() => keptPresences(session.id));

@@ -4,7 +4,7 @@ import { markTapped, tooSoon, type TooSoon } from '@core/run/arrivals';
 import { canBeCalled, isByTheClock } from '@core/trackside/caller';
 import { proposalsFor, type Proposal } from '@core/trackside/proposals';
 import { groupOf, peopledGroups } from '@core/run/runState';
-import type { OutboxState } from '../../log/outbox';
+import type { OutboxState } from '../../store/trackside';
 import { fromStore, type Source } from '../../store/source';
 import { store, useAppSelector } from '../../store/store';
 import { SPACE, usePalette } from '../../ui/theme';

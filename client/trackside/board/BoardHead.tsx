@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { RunState } from '@core/run/runState';
 import { formatClock } from '@core/units/time';
-import type { OutboxState } from '../../log/outbox';
+import type { OutboxState } from '../../store/trackside';
 import { Icon } from '../../ui/icons/Icon';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';

@@ -10,7 +10,7 @@ import { formatExactTime } from '@core/units/time';
 import { mainPart } from '../../data/sessionView';
 import { WithSession } from '../../parts/WithSession';
 import type { SquadView } from '../../data/useSquad';
-import type { Session } from '../../store/api';
+import type { ScheduledSession } from '@core/api/answers';
 import { dayName } from '../../ui/days';
 import { Empty } from '../../ui/Empty';
 import { FilePicker } from '../../ui/FilePicker';
@@ -116,7 +116,7 @@ function FromWatch({ groups, onType }: { groups: readonly PlannedGroup[]; onType
   );
 }
 
-function Enter({ session, squad }: { session: Session; squad: SquadView }) {
+function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView }) {
   const { plan: decided = NOTHING, id: sessionId, date, startTime } = session;
   const { athletes } = squad;
   const [isAll, setAll] = useState(false);

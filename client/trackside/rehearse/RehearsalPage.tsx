@@ -8,7 +8,7 @@ import type { Plan } from '@core/run/plan';
 import type { Random, SimulatedAthlete } from '@core/rehearsal/simulate';
 import { WithSession } from '../../parts/WithSession';
 import { pacesOf, type SquadView } from '../../data/useSquad';
-import type { Session } from '../../store/api';
+import type { ScheduledSession } from '@core/api/answers';
 import { useAsSource } from '../../store/source';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
@@ -38,7 +38,7 @@ function random(): Random {
 }
 
 /** Everyone with their own curve, and habits by chance: most go off a little too fast. */
-function habitsOf(session: Session, squad: SquadView, chance: Random): Record<string, SimulatedAthlete> {
+function habitsOf(session: ScheduledSession, squad: SquadView, chance: Random): Record<string, SimulatedAthlete> {
   return Object.fromEntries(
     squad.athletes.flatMap((athlete) => {
       const { curve } = pacesOf(athlete, squad, session.date);
@@ -122,7 +122,7 @@ function Rehearse({ plan, habits, chance }: { plan: Plan; habits: Record<string,
   );
 }
 
-function Prepared({ session, squad }: { session: Session; squad: SquadView }) {
+function Prepared({ session, squad }: { session: ScheduledSession; squad: SquadView }) {
   const { plan: decided = NOTHING } = session;
   const { tree, plan } = useTodaysPlan(session, squad, decided);
   // Laid out once: what is changed elsewhere meanwhile is for the next time.

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import type { Doubt } from '@core/session/doubts';
-import type { ReadAs } from '@core/session/parseSession';
+import type { ReadAs } from '@core/session/reader';
 import { SmallButton } from '../../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
 import { Words } from '../../../ui/Words';

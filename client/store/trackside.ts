@@ -1,7 +1,9 @@
 import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
-import type { OutboxState } from './outbox';
+
+/** How far the server is behind this phone. `refused` is what it will not take, with its reason. */
+export type OutboxState = { waiting: number; refused: { id: string; message: string }[] };
 
 /** The session at the track that is open on this phone. What it looks like is worked out by replay. */
 type TracksideState = {

@@ -1,6 +1,6 @@
-import { emptyPlan, endedIn } from './madeUpRun';
+import { emptyPlan, endedIn } from '../log/madeUpRun';
 import type { RunEvent } from '@core/run/events';
-import { trackside } from './slice';
+import { trackside } from './trackside';
 
 const { runOpened, outboxChanged } = trackside.actions;
 const eventKept = (event: RunEvent) => trackside.actions.eventKept({ event, inMemory: 0 });
