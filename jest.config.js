@@ -14,6 +14,7 @@ module.exports = {
     node('server'),
     node('devices'),
     node('demo'),
+    node('scripts'),
     { ...shared, displayName: 'client', preset: 'jest-expo/web', testMatch: ['<rootDir>/client/**/*.test.ts?(x)'] },
   ],
 };
