@@ -9,24 +9,31 @@ import { restsOf } from '@core/squad/schools';
 import type { Telling } from '@core/outlook/calibration';
 import { outlookFor, type Outlook } from '@core/outlook/outlook';
 import { withChanges } from '@core/planning/changes';
-import { dayCautions, type Neighbour } from '@core/advice/dayCautions';
-import { groupsFor, takesPart, type Change, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
+import { dayCautions } from '@core/advice/dayCautions';
+import {
+  groupsFor,
+  inverseOfDecision,
+  takesPart,
+  withDecision,
+  type Change,
+  type DayGroup,
+  type DayPlan,
+  type Decision,
+} from '@core/planning/dayPlan';
+import { neighboursOf } from '@core/planning/neighbours';
 import { groupRun, type GroupRun } from '@core/planning/groupTargets';
 import { USUAL_HEAT_LIMITS, type Weather } from '@core/squad/heat';
 import { ownPlans, type OwnPlan } from '@core/planning/ownPlans';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Venue } from '@core/venue/venue';
-import { daysAfter } from '@core/units/dayNumber';
 import { useVenues, venueById } from './useVenues';
 import { pacesOf, type SquadView } from './useSquad';
 import { useTellings } from './useTellings';
 import type { ScheduledSession } from '@core/api/answers';
-import { troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery } from '../store/api';
+import { api, troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery } from '../store/api';
 
+import { store } from '../store/store';
 import { useNotice } from '../ui/Notices';
-
-/** What is decided anew; undefined takes a decision back. */
-export type Decision = { [K in keyof DayPlan]?: DayPlan[K] | undefined };
 
 /** A session on its day as it is planned: everything that follows from its text, the squad and what the coach has decided. */
 export type Planning = {
@@ -62,43 +69,25 @@ const thousandths = (value: number) => Math.round(value * 1000) / 1000;
 const tellingOf = (known: Telling | undefined) =>
   known ? { telling: { a: thousandths(known.a), g: thousandths(known.g) } } : {};
 
-/** The sessions of the day before and the day after, with who is to run them. */
-function neighboursOf(session: ScheduledSession, all: readonly ScheduledSession[], squad: SquadView): Neighbour[] {
-  const dayBefore = daysAfter(session.date, -1);
-  const dayAfter = daysAfter(session.date, 1);
-  return all.flatMap((other): Neighbour[] => {
-    if (other.date !== dayBefore && other.date !== dayAfter) return [];
-    const parsed = parseStored(other.shorthand, { paceNames: squad.paceNames });
-    if (!parsed.ok) return [];
-    const athletes = squad.athletes.filter((athlete) => takesPart(other.plan ?? NOTHING, athlete));
-    return [
-      {
-        title: other.title,
-        isBefore: other.date === dayBefore,
-        intent: other.intent ?? suggestIntent(parsed.session),
-        athleteIds: new Set(athletes.map(({ id }) => id)),
-      },
-    ];
-  });
-}
-
 /** Decides things for the day of a session, at once on the screen and kept by the server. */
 function useDecide({ id, plan = NOTHING }: ScheduledSession) {
   const [put] = usePutDayPlanMutation();
   const notice = useNotice();
   return useCallback(
     (part: Decision, says?: string) => {
-      // What is set to nothing is as if it had never been decided.
-      const next = Object.fromEntries(
-        Object.entries({ ...plan, ...part }).filter(([, value]) => value !== undefined),
-      ) as DayPlan;
       const send = async (decided: DayPlan) => {
         const sent = await put({ sessionId: id, plan: decided });
         if (sent.error) notice({ text: `${troubleText(sent.error)} The plan is as it was.` });
         return !sent.error;
       };
-      void send(next).then((isKept) => {
-        if (isKept && says !== undefined) notice({ text: says, undo: () => void send(plan) });
+      const takeBack = () => {
+        // Only this: what was decided since stays.
+        const { data } = api.endpoints.sessions.select()(store.getState());
+        const now = data?.find((session) => session.id === id)?.plan ?? NOTHING;
+        void send(withDecision(now, inverseOfDecision(part, plan)));
+      };
+      void send(withDecision(plan, part)).then((isKept) => {
+        if (isKept && says !== undefined) notice({ text: says, undo: takeBack });
       });
     },
     [id, plan, put, notice],
@@ -163,7 +152,10 @@ export function usePlanning(session: ScheduledSession, squad: SquadView): Planni
         const athlete = byId.get(runner.id);
         return athlete ? [{ athlete, fit: outlooks.get(runner.id)?.fit ?? 'unknown', remark }] : [];
       }),
-      neighbours: neighboursOf(session, sessions ?? [], squad),
+      neighbours: neighboursOf(session, sessions ?? [], {
+        ...squad,
+        paceBook: bookById(squad.books, squad.settings.paceBookId),
+      }),
       weather: weather ?? undefined,
       heat: squad.settings.heat ?? USUAL_HEAT_LIMITS,
     });

@@ -1,4 +1,5 @@
 import type { RunEvent } from '@core/run/events';
+import { eventAbout } from '@core/run/runOf';
 import type { TrackLog } from './trackLog';
 
 /** The phone's log, with a place for what its storage would not take. */
@@ -62,7 +63,11 @@ export function withMemory(log: TrackLog): SafeLog {
       });
     },
     async forget(athleteId) {
-      for (const [id, { event }] of held) if (JSON.stringify(event).includes(athleteId)) held.delete(id);
+      for (const [id, one] of [...held]) {
+        const event = eventAbout(one.event, (other) => other !== athleteId);
+        if (event) held.set(id, { ...one, event });
+        else held.delete(id);
+      }
       await log.forget(athleteId);
     },
   };

@@ -5,9 +5,8 @@ import { ulid } from 'ulid';
 import { daysOf, type SeasonPlan, type SeasonWeek, type Thread } from '@core/season/season';
 import { sessionOfDay } from '@core/season/threadSession';
 import { mainLine } from '@core/season/weekText';
-import type { Intent } from '@core/session/intent';
-import { parseStored } from '@core/session/parseSession';
-import { suggestIntent } from '@core/advice/suggestIntent';
+import { intentOfText } from '@core/advice/suggestIntent';
+import { bookById } from '@core/squad/athletePaces';
 import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';
 import type { LaidSeason } from '../data/useSeasons';
 import { dayInText } from '../ui/days';
@@ -48,11 +47,6 @@ function decidedAfter({ decisions }: SeasonPlan, threadId: string, from: string,
   return decisions
     .filter((one) => one.threadId === threadId && one.date >= from && (until === undefined || one.date < until))
     .at(-1);
-}
-
-function intentOf(shorthand: string, paceNames: readonly string[]): Intent {
-  const parsed = parseStored(shorthand, { paceNames });
-  return parsed.ok ? suggestIntent(parsed.session) : 'mixed';
 }
 
 type RowProps = { thread: Thread; laid: LaidSeason; data: SeasonData; edit: SeasonEdit; onChange: () => void };
@@ -120,7 +114,8 @@ function ThreadRow({ thread, laid, data, edit, onChange }: RowProps) {
 export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread' | 'onChange'>) {
   const { season } = laid;
   const [open, setOpen] = useState<Thread | 'new'>();
-  const { library } = data;
+  const { library, squad } = data;
+  const naming = { paceNames: squad.paceNames, paceBook: bookById(squad.books, squad.settings.paceBookId) };
   const inUse = new Set(laid.weeks.flatMap((week) => week.days.flatMap(({ thread }) => thread?.id ?? [])));
   const withTurn = season.threads.filter(({ id }) => inUse.has(id));
   const idle = season.threads.filter(({ id }) => !inUse.has(id));
@@ -144,7 +139,7 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread' | 'o
     const thread: Thread = {
       id,
       name: progression?.name ?? session.title,
-      intent: session.intent ?? intentOf(session.shorthand, data.paceNames),
+      intent: session.intent ?? intentOfText(session.shorthand, naming),
       stages: [],
       chain: progression?.chain ?? [{ lever: progression?.lever ?? 'more' }],
       spacingDays: Math.min(100, progression?.everyDays ?? 14),
@@ -193,7 +188,7 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread' | 'o
         <ThreadForm
           {...(changing ? { thread: changing } : {})}
           newId={ulid()}
-          paceNames={data.paceNames}
+          naming={naming}
           save={(thread) => {
             setOpen(undefined);
             putThread(

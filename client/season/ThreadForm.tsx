@@ -3,7 +3,8 @@ import { View } from 'react-native';
 import type { Thread } from '@core/season/season';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
-import { suggestIntent } from '@core/advice/suggestIntent';
+import { intentOfText } from '@core/advice/suggestIntent';
+import type { PaceBook } from '@core/paces/paceBook';
 import { ChainFields } from '../parts/ChainFields';
 import { ModalSheet } from '../ui/ModalSheet';
 import { PrimaryButton } from '../ui/PrimaryButton';
@@ -30,23 +31,19 @@ function stageProblem(typed: string, paceNames: readonly string[]): string | und
   return parsed.ok ? undefined : (parsed.problems[0]?.message ?? 'This cannot be read.');
 }
 
-function intentOf(stage: string, paceNames: readonly string[]): Intent {
-  const parsed = parseStored(stored(stage), { paceNames });
-  return parsed.ok ? suggestIntent(parsed.session) : 'mixed';
-}
-
 type Props = {
   /** The one that is changed; a new one where left out. */
   thread?: Thread;
   newId: string;
-  paceNames: readonly string[];
+  /** The names of paces, and the book they are in. */
+  naming: { paceNames: readonly string[]; paceBook: PaceBook };
   save: (thread: Thread) => void;
   remove?: () => void;
   close: () => void;
 };
 
 /** A thread: its name, its steps as they are written, how it then grows, and how often its turn may come. */
-export function ThreadForm({ thread, newId, paceNames, save, remove, close }: Props) {
+export function ThreadForm({ thread, newId, naming, save, remove, close }: Props) {
   const [name, setName] = useState(thread?.name ?? '');
   const [stages, setStages] = useState<readonly string[]>(() => (thread ? thread.stages.map(shown) : ['']));
   const [chain, setChain] = useState(thread?.chain ?? []);
@@ -59,7 +56,7 @@ export function ThreadForm({ thread, newId, paceNames, save, remove, close }: Pr
   });
   const [isTried, setTried] = useState(false);
   const isOfLibrary = thread?.progressionId !== undefined || thread?.bookId !== undefined;
-  const problems = isOfLibrary ? [] : stages.map((stage) => stageProblem(stage, paceNames));
+  const problems = isOfLibrary ? [] : stages.map((stage) => stageProblem(stage, naming.paceNames));
   const nameProblem = name.trim() === '' ? 'A thread needs a name.' : undefined;
   const submit = () => {
     setTried(true);
@@ -69,7 +66,7 @@ export function ThreadForm({ thread, newId, paceNames, save, remove, close }: Pr
       ...rest,
       id: thread?.id ?? newId,
       name: name.trim(),
-      intent: intent === '' ? intentOf(stages[0] ?? '', paceNames) : intent,
+      intent: intent === '' ? intentOfText(stored(stages[0] ?? ''), naming) : intent,
       stages: isOfLibrary ? [] : stages.map(stored),
       chain: [...chain],
       spacingDays,

@@ -17,6 +17,9 @@ import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { baseQuery } from './baseQuery';
 
+/** Plans under way to the server, by session: how many, and what it last took. */
+const planWrites = new Map<string, { waiting: number; stored: DayPlan | undefined }>();
+
 /** The server's resources, cached; a write makes what it changed be read again. */
 export const api = createApi({
   baseQuery,
@@ -68,14 +71,34 @@ export const api = createApi({
     /** Shown at once; what the server does not take is taken back. */
     putDayPlan: build.mutation<DayPlan, { sessionId: string; plan: DayPlan }>({
       query: ({ sessionId, plan }) => ({ url: `sessions/${sessionId}/plan`, method: 'PUT', body: plan }),
-      onQueryStarted: async ({ sessionId, plan }, { dispatch, queryFulfilled }) => {
-        const patch = dispatch(
-          api.util.updateQueryData('sessions', undefined, (sessions) => {
-            const session = sessions.find(({ id }) => id === sessionId);
-            if (session) session.plan = plan;
-          }),
+      onQueryStarted: async ({ sessionId, plan }, { dispatch, getState, queryFulfilled }) => {
+        const show = (shown: DayPlan | undefined) =>
+          dispatch(
+            api.util.updateQueryData('sessions', undefined, (sessions) => {
+              const session = sessions.find(({ id }) => id === sessionId);
+              if (!session) return;
+              if (shown) session.plan = shown;
+              else delete session.plan;
+            }),
+          );
+        const { data = [] } = api.endpoints.sessions.select()(getState() as never);
+        const writes = planWrites.get(sessionId) ?? {
+          waiting: 0,
+          stored: data.find(({ id }) => id === sessionId)?.plan,
+        };
+        planWrites.set(sessionId, writes);
+        writes.waiting += 1;
+        show(plan);
+        const isStored = await queryFulfilled.then(
+          () => true,
+          () => false,
         );
-        await queryFulfilled.catch(() => patch.undo());
+        writes.waiting -= 1;
+        if (isStored) writes.stored = plan;
+        if (writes.waiting > 0) return;
+        // The last of several is over: what was refused on the way never takes the place of what came after it.
+        planWrites.delete(sessionId);
+        if (!isStored) show(writes.stored);
       },
     }),
     seasons: build.query<StoredSeason[], void>({ query: () => 'seasons', providesTags: ['seasons'] }),

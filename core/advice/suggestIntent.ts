@@ -6,6 +6,7 @@ import { curveBook } from '../paces/shippedBooks';
 import { MILE_M } from '../units/distance';
 import { expand, type RepLeg } from '../session/expand';
 import type { Intent } from '../session/intent';
+import { parseStored } from '../session/parseSession';
 import { isFlatOut } from '../session/flatOut';
 import type { Item, Pace, Session } from '../session/session';
 
@@ -182,4 +183,13 @@ export function suggestIntent(session: Session, paceBook: PaceBook = curveBook):
   if (most('speed')) return 'speed';
   if (most('race-pace', 'speed')) return 'race-pace';
   return 'mixed';
+}
+
+/** What a session is for, as its text says by a pace book; `mixed` where it cannot be read. */
+export function intentOfText(
+  shorthand: string,
+  { paceNames, paceBook }: { paceNames: readonly string[]; paceBook: PaceBook },
+): Intent {
+  const parsed = parseStored(shorthand, { paceNames });
+  return parsed.ok ? suggestIntent(parsed.session, paceBook) : 'mixed';
 }

@@ -53,6 +53,17 @@ export type DayPlan = {
   busy?: Busy[];
 };
 
+/** A part of a day's plan that is decided at once; what is undefined is as the app says again. */
+export type Decision = { [K in keyof DayPlan]?: DayPlan[K] | undefined };
+
+/** The plan with a decision. */
+export const withDecision = (plan: DayPlan, decision: Decision): DayPlan =>
+  Object.fromEntries(Object.entries({ ...plan, ...decision }).filter(([, value]) => value !== undefined));
+
+/** The decision that takes another back: what it decided is as it was before, and nothing else is touched. */
+export const inverseOfDecision = (decision: Decision, before: DayPlan): Decision =>
+  Object.fromEntries(Object.keys(decision).map((key) => [key, before[key as keyof DayPlan]]));
+
 export const USUAL_WINDOW_S = 3;
 
 /** Who runs: those in training or easing back, and whoever the coach has ticked, less whom they have not. */

@@ -1,11 +1,12 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { router } from 'expo-router';
+import type { Intent } from '@core/session/intent';
 import type { Session } from '@core/session/session';
 import { passesAt } from '@core/planning/passesAt';
 import { repColumns, type RepColumn } from '@core/run/repColumns';
 import { formatRounded } from '@core/planning/card';
-import { standardTrack, type Venue } from '@core/venue/venue';
+import type { Venue } from '@core/venue/venue';
 import { makePlan } from '@core/planning/makePlan';
 import type { PlannedAthlete, PlannedGroup } from '@core/run/plan';
 import { formatTime } from '@core/units/time';
@@ -24,13 +25,17 @@ export const MARKS = [
 export type Every = (typeof MARKS)[number]['value'];
 
 /** Targets for everyone, as they would be taken to the track. */
-export function usePlanPreview(session: Session | undefined, squad: SquadView, date: string): PlannedGroup | undefined {
+export function usePlanPreview(
+  session: Session | undefined,
+  squad: SquadView,
+  { date, intent, venue }: { date: string; intent: Intent; venue: Venue },
+): PlannedGroup | undefined {
   return useMemo(() => {
     if (!session) return undefined;
     const people = forPlan(squad.athletes, squad, date);
     const about = { id: '', sessionId: '', title: '', date: '', shorthand: '' };
-    return makePlan(about, session, people, standardTrack).groups[0];
-  }, [session, squad, date]);
+    return makePlan(about, session, people, venue, intent).groups[0];
+  }, [session, squad, date, intent, venue]);
 }
 
 /** `8×`, in front of a column that stands for several reps. */
@@ -53,12 +58,12 @@ type PassingProps = {
   athlete: PlannedAthlete;
   columns: readonly RepColumn[];
   every: Every;
-  venue?: Venue;
+  venue: Venue;
   rounding?: number;
 };
 
 /** The chosen athlete's times at every mark of each different rep. */
-export function PassingTimes({ athlete, columns, every, venue = standardTrack, rounding = 0.1 }: PassingProps) {
+export function PassingTimes({ athlete, columns, every, venue, rounding = 0.1 }: PassingProps) {
   const palette = usePalette();
   return (
     <View style={{ gap: SPACE.m }}>
@@ -97,7 +102,7 @@ export function PassingTimes({ athlete, columns, every, venue = standardTrack, r
 }
 
 /** Athletes × reps with target times; press an athlete for the times to call at the marks. */
-export function Targets({ plan }: { plan: PlannedGroup }) {
+export function Targets({ plan, venue }: { plan: PlannedGroup; venue: Venue }) {
   const [chosenId, setChosenId] = useState<string>();
   const [every, setEvery] = useState<Every>('200');
   const columns = useMemo(() => repColumns(plan), [plan]);
@@ -139,7 +144,7 @@ export function Targets({ plan }: { plan: PlannedGroup }) {
           {`${chosen.name} at the marks`}
         </Words>
         <Choice label="Marks" options={MARKS} value={every} onChange={setEvery} />
-        <PassingTimes athlete={chosen} columns={columns} every={every} />
+        <PassingTimes athlete={chosen} columns={columns} every={every} venue={venue} />
       </View>
     </View>
   );

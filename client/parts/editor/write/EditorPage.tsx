@@ -107,7 +107,7 @@ export function EditorPage<D extends Written>({
   const session = lastGood?.session ?? (reading.session.lines.length > 0 ? reading.session : undefined);
   const look = useLook(session, squad, date, typed.intent);
   // Everyone's targets may come a moment after what is typed.
-  const plan = usePlanPreview(useDeferredValue(session), squad, date);
+  const plan = usePlanPreview(useDeferredValue(session), squad, { date, intent: look.intent, venue: look.venue });
   useStepKeys(stepBack, stepForward);
 
   const head = (
@@ -177,7 +177,7 @@ export function EditorPage<D extends Written>({
   const paper = look.view && isReadable && <OnPaper title={typed.title} shorthand={typed.shorthand} view={look.view} />;
   const totals = session && <Totals ends={look.ends} startTime={startTime} />;
   const targets = plan ? (
-    <Targets plan={plan} />
+    <Targets plan={plan} venue={look.venue} />
   ) : (
     <Words quiet>Write the session first: everyone’s times come by themselves.</Words>
   );

@@ -62,5 +62,5 @@ export function useLook(session: Session | undefined, squad: SquadView, date: st
     }),
     [squad.paceNames, squad.settings, whose],
   );
-  return { view, ends, cautions, suggested, intent, whose, people: timed, setWhoseId, book };
+  return { view, venue, ends, cautions, suggested, intent, whose, people: timed, setWhoseId, book };
 }

@@ -1,0 +1,53 @@
+import type { DayPlan } from '@core/planning/dayPlan';
+import { api } from './api';
+import { store } from './store';
+
+const SESSION = { id: 'one', title: 'Reps', date: '2026-10-20', shorthand: '400' };
+const FIRST: DayPlan = { windowS: 1 };
+
+/** Each write waits for its answer. */
+const mockAnswers: ((isTaken: boolean) => void)[] = [];
+jest.mock('./baseQuery', () => ({
+  baseQuery: () =>
+    new Promise((resolve) => {
+      mockAnswers.push((isTaken) => resolve(isTaken ? { data: {} } : { error: { status: 400, data: {} } }));
+    }),
+}));
+
+beforeEach(() => {
+  store.dispatch(
+    api.util.upsertQueryEntries([{ endpointName: 'sessions', arg: undefined, value: [{ ...SESSION, plan: FIRST }] }]),
+  );
+});
+
+const shown = () => api.endpoints.sessions.select()(store.getState()).data?.[0]?.plan;
+const write = (plan: DayPlan) => store.dispatch(api.endpoints.putDayPlan.initiate({ sessionId: 'one', plan }));
+const answer = (isTaken: boolean) => mockAnswers.shift()?.(isTaken);
+
+test('a write that is refused does not take the place of the next one on the screen', async () => {
+  const [second, third] = [write({ windowS: 2 }), write({ windowS: 3 })];
+  expect(shown()).toEqual({ windowS: 3 });
+  answer(false);
+  await second;
+  expect(shown()).toEqual({ windowS: 3 });
+  answer(true);
+  await third;
+  expect(shown()).toEqual({ windowS: 3 });
+});
+
+test('where the last is refused, what the server last took is on the screen', async () => {
+  const [second, third] = [write({ windowS: 2 }), write({ windowS: 3 })];
+  answer(true);
+  await second;
+  answer(false);
+  await third;
+  expect(shown()).toEqual({ windowS: 2 });
+});
+
+test('where all are refused, it is as it was', async () => {
+  const writes = [write({ windowS: 2 }), write({ windowS: 3 })];
+  answer(false);
+  answer(false);
+  await Promise.all(writes);
+  expect(shown()).toEqual(FIRST);
+});
