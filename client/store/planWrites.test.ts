@@ -22,32 +22,36 @@ beforeEach(() => {
 
 const shown = () => api.endpoints.sessions.select()(store.getState()).data?.[0]?.plan;
 const write = (plan: DayPlan) => store.dispatch(api.endpoints.putDayPlan.initiate({ sessionId: 'one', plan }));
-const answer = (isTaken: boolean) => mockAnswers.shift()?.(isTaken);
+/** Answers the next write, once it is on its way. */
+async function answer(isTaken: boolean): Promise<void> {
+  while (mockAnswers.length === 0) await new Promise((resolve) => setTimeout(resolve));
+  mockAnswers.shift()?.(isTaken);
+}
 
 test('a write that is refused does not take the place of the next one on the screen', async () => {
   const [second, third] = [write({ windowS: 2 }), write({ windowS: 3 })];
   expect(shown()).toEqual({ windowS: 3 });
-  answer(false);
+  await answer(false);
   await second;
   expect(shown()).toEqual({ windowS: 3 });
-  answer(true);
+  await answer(true);
   await third;
   expect(shown()).toEqual({ windowS: 3 });
 });
 
 test('where the last is refused, what the server last took is on the screen', async () => {
   const [second, third] = [write({ windowS: 2 }), write({ windowS: 3 })];
-  answer(true);
+  await answer(true);
   await second;
-  answer(false);
+  await answer(false);
   await third;
   expect(shown()).toEqual({ windowS: 2 });
 });
 
 test('where all are refused, it is as it was', async () => {
   const writes = [write({ windowS: 2 }), write({ windowS: 3 })];
-  answer(false);
-  answer(false);
+  await answer(false);
+  await answer(false);
   await Promise.all(writes);
   expect(shown()).toEqual(FIRST);
 });
