@@ -41,6 +41,7 @@ const LOOKS = [
   { name: 'build', command: [process.execPath, 'scripts/build.mjs'] },
   { name: 'format', command: [bin('prettier'), '--check', '--log-level', 'warn', '.'] },
   { name: 'unused', command: [bin('knip')] },
+  { name: 'links', command: [process.execPath, 'scripts/links.mjs'] },
   {
     name: 'arrows',
     command: [bin('depcruise'), '--output-type', 'err', 'app', 'client', 'core', 'server', 'devices', 'demo'],
