@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
-import { changeSeason, compareSeasons } from '../core/season/changes';
+import { changeSeason } from '../core/season/changes';
+import { compareSeasons } from '../core/season/difference';
 import { layOutSeason } from '../core/season/layOut';
 import type { SeasonDay, SeasonPlan, StoredSeason } from '../core/season/season';
 import type { SquadMember } from '../core/squad/athlete';

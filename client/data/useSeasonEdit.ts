@@ -1,5 +1,6 @@
 import { useCallback, useState } from 'react';
-import { changeSeason, compareSeasons, type SeasonChange, type SeasonDifference } from '@core/season/changes';
+import { changeSeason, type SeasonChange } from '@core/season/changes';
+import { compareSeasons, type SeasonDifference } from '@core/season/difference';
 import type { SeasonPlan } from '@core/season/season';
 import { weeksOf, type LaidSeason } from './useSeasons';
 import { troubleText, usePutSeasonMutation } from '../store/api';

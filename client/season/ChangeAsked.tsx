@@ -1,7 +1,7 @@
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { View } from 'react-native';
-import type { SessionMove } from '@core/season/changes';
+import type { SessionMove } from '@core/season/difference';
 import type { SeasonPlan } from '@core/season/season';
 import { SPECIAL_WORDS } from '@core/season/weekText';
 import { PrimaryButton } from '../ui/PrimaryButton';

@@ -1,5 +1,6 @@
 import { daysAfter } from '../units/dayNumber';
-import { changeSeason, compareSeasons, putOff, shiftedBy, type SeasonChange } from './changes';
+import { changeSeason, putOff, shiftedBy, type SeasonChange } from './changes';
+import { compareSeasons } from './difference';
 import { athleteOn, easingDays, exceptionOn } from './exceptions';
 import { layOutSeason } from './layOut';
 import { schoolNotes } from './schools';
