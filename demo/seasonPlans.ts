@@ -1,6 +1,6 @@
 /** The two seasons of the demo, in their ninth week: a B race run, an A race ahead, holidays, somebody away, one thread held back. */
 import { layOutSeason } from '@core/season/layOut';
-import { dayMinutes } from '@core/season/load';
+import { isToRun, usualAmount } from '@core/season/load';
 import { weekStartOf } from '@core/season/phases';
 import {
   daysOf,
@@ -72,10 +72,16 @@ const UNTICKED = 6;
 /** Days without a session that most of them ran, as the coach has ticked them; yesterday's are still to be. */
 function ticked(season: SeasonPlan, today: string): SeasonPlan {
   const done = daysOf(layOutSeason(season)).flatMap((day): DayDone[] => {
-    const { date, kind, amount } = day;
-    const isRun = kind === 'easy' || kind === 'strides' || kind === 'long';
-    if (!isRun || date < season.firstDay || date >= daysAfter(today, -1) || dayNumber(date) % UNTICKED === 0) return [];
-    return [{ date, amount: amount ?? { unit: 'min', amount: Math.round(dayMinutes(day) / 5) * 5 } }];
+    const { date, kind } = day;
+    if (
+      !isToRun(day) ||
+      kind === 'hard' ||
+      date < season.firstDay ||
+      date >= daysAfter(today, -1) ||
+      dayNumber(date) % UNTICKED === 0
+    )
+      return [];
+    return [{ date, amount: usualAmount(day) }];
   });
   return { ...season, done };
 }

@@ -5,8 +5,7 @@ import { bookEntry, type BookEntry } from '@core/library/searchBook';
 import { withStarters } from '@core/library/starters';
 import { curveBook } from '@core/paces/shippedBooks';
 import type { PaceBook } from '@core/paces/paceBook';
-import { bookById } from '@core/squad/athletePaces';
-import { useSquad } from './useSquad';
+import { squadBookOf, useSquad } from './useSquad';
 import type { ListedRun } from '@core/api/answers';
 import { troubleText, useBookQuery, useChangeBookMutation, useRunsQuery, useSessionsQuery } from '../store/api';
 import { today } from '../ui/days';
@@ -63,7 +62,7 @@ export function useBook(): { book: BookView | undefined; error: unknown; retry: 
   const book = useMemo((): BookView | undefined => {
     if (!kept.data) return undefined;
     const sessions = withStarters(kept.data.sessions);
-    const paceBook = squad ? bookById(squad.books, squad.settings.paceBookId) : curveBook;
+    const paceBook = squad ? squadBookOf(squad) : curveBook;
     const entries = sessions.map((session) => entryOf(session, squad?.paceNames ?? [], paceBook));
     const rank = ({ session }: BookEntry) => [session.favourite ? 0 : 1, uses.get(session.id)?.last ?? ''] as const;
     entries.sort((a, b) => {

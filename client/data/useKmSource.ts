@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { kmAWeek, withKmAWeek, type KmAWeek, type KmSource } from '@core/season/kmAWeek';
+import type { RanMinutes } from '@core/season/load';
 import { speedOfEntry } from '@core/paces/paceBook';
 import type { SquadMember } from '@core/squad/athlete';
 import { pacesOf, type SquadView } from './useSquad';
@@ -11,7 +12,7 @@ import { useSeasons } from './useSeasons';
 const NO_RUNS: readonly ListedRun[] = [];
 
 /** Minutes that sessions came to, by the sessions' ids; those that were begun and not set aside. */
-export const ranMinutesIn = (runs: readonly ListedRun[]): ReadonlyMap<string, number | undefined> =>
+const ranMinutesIn = (runs: readonly ListedRun[]): RanMinutes =>
   new Map(
     runs.flatMap(({ sessionId, summary, isSetAside }) =>
       summary?.startedAtMs === undefined || isSetAside ? [] : [[sessionId, summary.minutes] as const],

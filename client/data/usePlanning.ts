@@ -3,7 +3,6 @@ import { INTENT_FACTS, type Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
 import type { Session as SessionTree } from '@core/session/session';
 import { suggestIntent } from '@core/advice/suggestIntent';
-import { bookById } from '@core/squad/athletePaces';
 import { startsAtLeast } from '@core/squad/athlete';
 import { restsOf } from '@core/squad/schools';
 import type { Telling } from '@core/outlook/calibration';
@@ -27,7 +26,7 @@ import { ownPlans, type OwnPlan } from '@core/planning/ownPlans';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Venue } from '@core/venue/venue';
 import { useVenues, venueById } from './useVenues';
-import { pacesOf, type SquadView } from './useSquad';
+import { pacesOf, squadBookOf, type SquadView } from './useSquad';
 import { useTellings } from './useTellings';
 import type { ScheduledSession } from '@core/api/answers';
 import { api, troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery } from '../store/api';
@@ -106,7 +105,7 @@ export function useOwnPlans(session: ScheduledSession, squad: SquadView, plan: D
     return parsed.ok ? parsed.session : undefined;
   }, [shorthand, paceNames, venue.lapM]);
   const intent = useMemo(
-    () => session.intent ?? (tree ? suggestIntent(tree, bookById(squad.books, squad.settings.paceBookId)) : 'mixed'),
+    () => session.intent ?? (tree ? suggestIntent(tree, squadBookOf(squad)) : 'mixed'),
     [session.intent, tree, squad],
   );
   const groups = useMemo(() => groupsFor(plan, athletes, squad.settings.groups), [plan, athletes, squad]);
@@ -154,7 +153,7 @@ export function usePlanning(session: ScheduledSession, squad: SquadView): Planni
       }),
       neighbours: neighboursOf(session, sessions ?? [], {
         ...squad,
-        paceBook: bookById(squad.books, squad.settings.paceBookId),
+        paceBook: squadBookOf(squad),
       }),
       weather: weather ?? undefined,
       heat: squad.settings.heat ?? USUAL_HEAT_LIMITS,

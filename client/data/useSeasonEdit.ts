@@ -3,9 +3,8 @@ import { changeSeason, type SeasonChange } from '@core/season/changes';
 import { compareSeasons, type SeasonDifference } from '@core/season/difference';
 import type { SeasonPlan } from '@core/season/season';
 import { weeksOf, type LaidSeason } from './useSeasons';
-import { troubleText, usePutSeasonMutation } from '../store/api';
 import { today } from '../ui/days';
-import { useNotice } from '../ui/Notices';
+import { useKeepSeasons } from './useKeepSeasons';
 
 /** A change that moves more than what was touched: shown before it is taken. */
 export type Proposed = { next: SeasonPlan; difference: SeasonDifference; says: string };
@@ -25,25 +24,11 @@ export type SeasonEdit = {
 
 /** Changes a season: days before today stay, the rest is laid out again, and one Undo takes all of it back. */
 export function useSeasonEdit({ id, version, season }: LaidSeason): SeasonEdit {
-  const [put] = usePutSeasonMutation();
-  const notice = useNotice();
+  const keepAll = useKeepSeasons();
   const [proposed, setProposed] = useState<Proposed>();
   const keep = useCallback(
-    async (next: SeasonPlan, says: string) => {
-      const sent = await put({ id, version, season: next });
-      if (sent.error) {
-        notice({ text: troubleText(sent.error) });
-        return false;
-      }
-      const { version: now } = sent.data;
-      const undo = async () => {
-        const back = await put({ id, version: now, season });
-        if (back.error) notice({ text: troubleText(back.error) });
-      };
-      notice({ text: says, undo: () => void undo() });
-      return true;
-    },
-    [id, version, season, put, notice],
+    (next: SeasonPlan, says: string) => keepAll([{ before: { id, version, season }, next }], says),
+    [id, version, season, keepAll],
   );
   const laidOut = useCallback(
     (change: SeasonChange) => {

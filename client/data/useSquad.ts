@@ -70,6 +70,10 @@ export function usePaceNames(): readonly string[] {
   return useSquad().squad?.paceNames ?? PACE_NAMES;
 }
 
+/** The pace book of the squad. */
+export const squadBookOf = ({ books, settings }: Pick<SquadView, 'books' | 'settings'>): PaceBook =>
+  bookById(books, settings.paceBookId);
+
 export const bookOf = (athlete: SquadMember, { books, settings }: SquadView): PaceBook =>
   bookById(books, athlete.paceBookId ?? settings.paceBookId);
 

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { SeasonChange } from '@core/season/changes';
 import { exceptionOn } from '@core/season/exceptions';
-import { dayMinutes } from '@core/season/load';
-import type { DayAmount, DayDone as Done, SeasonDay, SeasonPlan } from '@core/season/season';
+import { usualAmount } from '@core/season/load';
+import type { DayDone as Done, SeasonDay, SeasonPlan } from '@core/season/season';
 import { amountText } from '@core/season/weekText';
 import type { SquadMember } from '@core/squad/athlete';
 import { Chips } from '../ui/Chips';
@@ -17,12 +17,8 @@ const UNITS = ['km', 'min'] as const;
 const UNIT_WORDS = { km: 'km', min: 'min' } as const;
 const MOST = 600;
 
-/** What a day comes to where nothing else is said. */
-export const usualAmount = (day: SeasonDay): DayAmount =>
-  day.amount ?? { unit: 'min', amount: Math.round(dayMinutes(day) / 5) * 5 || 30 };
-
 /** An amount as typed; undefined where it is none. */
-export function typedAmount(text: string): number | undefined {
+function typedAmount(text: string): number | undefined {
   const value = Number(text.trim().replace(',', '.'));
   return text.trim() !== '' && value > 0 && value <= MOST ? value : undefined;
 }

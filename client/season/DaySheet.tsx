@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { SeasonChange } from '@core/season/changes';
 import { CHOOSABLE_KINDS } from '@core/season/changes';
+import { isToRun } from '@core/season/load';
 import type { DayKind, SeasonDay } from '@core/season/season';
 import type { SquadMember } from '@core/squad/athlete';
 import type { LaidSeason } from '../data/useSeasons';
@@ -106,7 +107,7 @@ export function DaySheet({ entry, date, laid, athletes, close }: Props) {
         <ChangeAsked proposed={edit.proposed} season={season} take={edit.take} leave={edit.leave} />
       ) : (
         <>
-          {date <= today() && !isRun && !['race', 'off', 'free'].includes(day.kind) && !day.missed && (
+          {date <= today() && !isRun && isToRun(day) && (
             <DayDone
               key={JSON.stringify(entry.done)}
               day={day}

@@ -7,7 +7,7 @@ import { dayInText } from '../ui/days';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import type { SeasonData } from './useSeasonData';
-import { wentText } from './weekView';
+import { runFor, wentText } from './weekView';
 
 type Props = {
   seasons: readonly LaidSeason[];
@@ -54,7 +54,7 @@ export function DueList({ seasons, data, checks }: Props) {
     ),
     ...seasons.flatMap(({ season, weeks }) =>
       threadsToDecide(season, weeks, km.ranMinutes, today).flatMap(({ thread, ran, next }): Due[] => {
-        const run = runs.find(({ sessionId, isSetAside }) => sessionId === ran.sessionId && !isSetAside);
+        const run = runFor(runs, ran.sessionId);
         return run
           ? [
               {

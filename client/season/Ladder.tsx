@@ -62,6 +62,11 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSw
   const [dragged, setDragged] = useState<string>();
   const rungs = useMemo(() => [...weeks].reverse(), [weeks]);
   const most = useMemo(() => Math.max(...weeks.map(weekMinutes)), [weeks]);
+  // Not at every pick-up: a season has many weeks and ticks.
+  const ranIn = useMemo(
+    () => new Map(weeks.map((week) => [week.from, ranInWeek(week, { done: season.done, ranMinutes })])),
+    [weeks, season.done, ranMinutes],
+  );
   const doneDates = useMemo(() => new Set(season.done?.map(({ date }) => date)), [season.done]);
   const days = useMemo(
     () => new Map(weeks.flatMap((week) => week.days.map((day) => [day.date, day] as const))),
@@ -157,12 +162,7 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSw
                     {day.date >= season.firstDay && cellOf(day, howId)}
                   </View>
                 ))}
-                <Load
-                  week={week}
-                  most={most}
-                  widthPx={loadPx}
-                  ran={ranInWeek(week, { done: season.done, ranMinutes })}
-                />
+                <Load week={week} most={most} widthPx={loadPx} ran={ranIn.get(week.from) ?? 0} />
               </View>
             );
           })}

@@ -6,9 +6,9 @@ import { daysOf, type SeasonPlan, type SeasonWeek, type Thread } from '@core/sea
 import { sessionOfDay } from '@core/season/threadSession';
 import { mainLine } from '@core/season/weekText';
 import { intentOfText } from '@core/advice/suggestIntent';
-import { bookById } from '@core/squad/athletePaces';
 import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';
 import type { LaidSeason } from '../data/useSeasons';
+import { squadBookOf } from '../data/useSquad';
 import { dayInText } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { Segments } from '../ui/Segments';
@@ -21,6 +21,7 @@ import { ThreadForm } from './ThreadForm';
 import { ThreadLine, type Knot } from './ThreadLine';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 import type { SeasonData } from './useSeasonData';
+import { runFor } from './weekView';
 
 /** The turns of a thread, the next one marked. */
 export function knotsOf(
@@ -63,9 +64,7 @@ function ThreadRow({ thread, laid, data, edit, onChange }: RowProps) {
     return session?.kind === 'session' ? mainLine(session.shorthand) : (session?.says ?? '');
   };
   const lastId = last && daysOf(weeks).find(({ date }) => date === last.date)?.sessionId;
-  const lastRun = data.runs.find(
-    ({ sessionId, summary, isSetAside }) => sessionId === lastId && summary?.startedAtMs !== undefined && !isSetAside,
-  );
+  const lastRun = lastId === undefined ? undefined : runFor(data.runs, lastId);
   const decided = last && decidedAfter(season, thread.id, last.date, next?.date);
   const usual = thread.isByReadiness ? 'repeat' : 'on';
   return (
@@ -115,7 +114,7 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread' | 'o
   const { season } = laid;
   const [open, setOpen] = useState<Thread | 'new'>();
   const { library, squad } = data;
-  const naming = { paceNames: squad.paceNames, paceBook: bookById(squad.books, squad.settings.paceBookId) };
+  const naming = { paceNames: squad.paceNames, paceBook: squadBookOf(squad) };
   const inUse = new Set(laid.weeks.flatMap((week) => week.days.flatMap(({ thread }) => thread?.id ?? [])));
   const withTurn = season.threads.filter(({ id }) => inUse.has(id));
   const idle = season.threads.filter(({ id }) => !inUse.has(id));

@@ -3,7 +3,7 @@ import type { Library } from '@core/season/threadSession';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Group } from '@core/squad/athlete';
 import type { KmSource } from '@core/season/kmAWeek';
-import { ranMinutesIn } from '../data/useKmSource';
+import { useKmSource } from '../data/useKmSource';
 import { useSeasons, type LaidSeason } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../data/useSquad';
 import type { ListedRun, ScheduledSession } from '@core/api/answers';
@@ -40,6 +40,7 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
   const { data: runs = NO_RUNS } = useRunsQuery();
   const book = useBookQuery();
   const now = useToday();
+  const km = useKmSource();
   const library = useMemo(
     () =>
       book.data || book.error
@@ -65,10 +66,10 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
           summary?.startedAtMs !== undefined && !isSetAside ? [date] : [],
         ),
       ),
-      km: { seasons, ranMinutes: ranMinutesIn(runs), today: now },
+      km,
       today: now,
     };
-  }, [seasons, squad, sessions.data, runs, library, isLibraryHere, now]);
+  }, [seasons, squad, sessions.data, runs, library, isLibraryHere, km, now]);
   return {
     data,
     error: error ?? squadError ?? sessions.error,

@@ -1,5 +1,6 @@
 /** What stands on each day of a week: from every season that is shown, and from the sessions that were written for themselves. */
 import { exceptionOn, EXCEPTION_WORDS } from '@core/season/exceptions';
+import { isToRun } from '@core/season/load';
 import { weekStartOf } from '@core/season/phases';
 import type { DayDone, DayKind, SeasonDay, SeasonPlan, SeasonRace } from '@core/season/season';
 import { sessionOfDay, type Library } from '@core/season/threadSession';
@@ -47,7 +48,7 @@ export const weekOf = (date: string, season: Pick<SeasonPlan, 'weekStart'> = {})
   dateOfDay(weekStartOf(dayNumber(date), season));
 
 /** Of a session the run that was begun, rather than one that never was. */
-function runFor(runs: readonly ListedRun[], sessionId: string): ListedRun | undefined {
+export function runFor(runs: readonly ListedRun[], sessionId: string): ListedRun | undefined {
   const own = runs.filter((run) => run.sessionId === sessionId && !run.isSetAside);
   return own.find(({ summary }) => summary?.startedAtMs !== undefined);
 }
@@ -141,8 +142,8 @@ export function dayView(date: string, source: Source): DayView {
 }
 
 /** Easy days and long runs up to today are ticked by hand: nobody times them. */
-export const canTick = ({ kind, day, run }: DayEntry, date: string, today: string): boolean =>
-  day !== undefined && !run && date <= today && (kind === 'easy' || kind === 'strides' || kind === 'long');
+export const canTick = ({ day, run }: DayEntry, date: string, today: string): boolean =>
+  day !== undefined && !run && date <= today && isToRun(day) && day.kind !== 'hard';
 
 /** How a session went, in a few words: `12 ran · 96 of 104 reps`. */
 export function wentText({ summary }: ListedRun): string {

@@ -2,7 +2,7 @@
 import type { SquadMember } from '../squad/athlete';
 import { daysAfter } from '../units/dayNumber';
 import { exceptionOn } from './exceptions';
-import { dayMinutes, MIN_PER_KM } from './load';
+import { isToRun, MIN_PER_KM, ranAmount, type RanMinutes } from './load';
 import { daysOf, type DayDone, type SeasonDay, type SeasonPlan, type SeasonWeek } from './season';
 
 /** The last four weeks say what is usual. */
@@ -20,7 +20,7 @@ type LaidOut = { season: SeasonPlan; weeks: readonly SeasonWeek[] };
 export type KmSource = {
   seasons: readonly LaidOut[];
   /** Sessions that were run, and how many minutes they came to, where that is known. */
-  ranMinutes: ReadonlyMap<string, number | undefined>;
+  ranMinutes: RanMinutes;
   today: string;
   minPerKm?: () => number | undefined;
 };
@@ -31,9 +31,6 @@ export const isSeasonFor = (
   { groupId }: Pick<SquadMember, 'groupId'>,
 ): boolean => !groupIds || (groupId !== undefined && groupIds.includes(groupId));
 
-const isToRun = ({ kind, missed }: SeasonDay) =>
-  !missed && (kind === 'easy' || kind === 'strides' || kind === 'long' || kind === 'hard');
-
 /** Kilometres of one day; undefined where nothing says that it was run. */
 function kmOf(
   day: SeasonDay,
@@ -41,13 +38,9 @@ function kmOf(
   athleteId: string,
   { ranMinutes, minPerKm }: KmSource,
 ): number | undefined {
-  if (done) {
-    if (done.notIds?.includes(athleteId)) return 0;
-    const { amount, unit } = done.amount;
-    return unit === 'km' ? amount : amount / (minPerKm?.() ?? MIN_PER_KM);
-  }
-  if (day.sessionId === undefined || !ranMinutes.has(day.sessionId)) return undefined;
-  return (ranMinutes.get(day.sessionId) ?? dayMinutes(day)) / (minPerKm?.() ?? MIN_PER_KM);
+  if (done?.notIds?.includes(athleteId)) return 0;
+  const ran = ranAmount(day, done, ranMinutes);
+  return ran?.unit === 'min' ? ran.amount / (minPerKm?.() ?? MIN_PER_KM) : ran?.amount;
 }
 
 /**

@@ -17,17 +17,32 @@ export function dayMinutes({ kind, amount, share = 1 }: SeasonDay): number {
 /** Minutes of a week as planned. */
 export const weekMinutes = ({ days }: SeasonWeek): number => days.reduce((sum, day) => sum + dayMinutes(day), 0);
 
-/** What was run: days that were ticked, and sessions with their minutes where those are known. */
-export type Ran = { done?: readonly DayDone[] | undefined; ranMinutes: ReadonlyMap<string, number | undefined> };
+/** A day on which there is something to run, other than a race. */
+export const isToRun = ({ kind, missed }: SeasonDay): boolean =>
+  !missed && (kind === 'easy' || kind === 'strides' || kind === 'long' || kind === 'hard');
 
-/** Minutes of a day that was run, as far as it is known; undefined where nothing says that it was. */
-export function ranMinutesOf(day: SeasonDay, { done = [], ranMinutes }: Ran): number | undefined {
-  const ticked = done.find(({ date }) => date === day.date);
-  if (ticked) return minutesOf(ticked.amount);
+/** What a day comes to where nothing else is said: as it is laid out, else the usual minutes. */
+export const usualAmount = (day: SeasonDay): DayAmount =>
+  day.amount ?? { unit: 'min', amount: Math.round(dayMinutes(day) / 5) * 5 || 30 };
+
+/** Sessions that were run, by their ids, with their minutes where those are known. */
+export type RanMinutes = ReadonlyMap<string, number | undefined>;
+
+/** What was run on a day: as it was ticked, else by its session; undefined where nothing says that it was run. */
+export function ranAmount(day: SeasonDay, done: DayDone | undefined, ranMinutes: RanMinutes): DayAmount | undefined {
+  if (done) return done.amount;
   if (day.sessionId === undefined || !ranMinutes.has(day.sessionId)) return undefined;
-  return ranMinutes.get(day.sessionId) ?? dayMinutes(day);
+  return { unit: 'min', amount: ranMinutes.get(day.sessionId) ?? dayMinutes(day) };
 }
 
 /** Minutes of a week that were run: what was ticked, and the sessions. */
-export const ranInWeek = ({ days }: SeasonWeek, ran: Ran): number =>
-  days.reduce((sum, day) => sum + (ranMinutesOf(day, ran) ?? 0), 0);
+export function ranInWeek(
+  { days }: SeasonWeek,
+  { done = [], ranMinutes }: { done?: readonly DayDone[] | undefined; ranMinutes: RanMinutes },
+): number {
+  return days.reduce((sum, day) => {
+    const ticked = done.find(({ date }) => date === day.date);
+    const ran = ranAmount(day, ticked, ranMinutes);
+    return ran ? sum + minutesOf(ran) : sum;
+  }, 0);
+}

@@ -8,14 +8,7 @@ import { boardsOf, groupOfBoard, type Board } from '@core/planning/runPlans';
 import { INTENT_FACTS } from '@core/session/intent';
 import type { PlannedGroup } from '@core/run/plan';
 import { repColumns, type RepColumn } from '@core/run/repColumns';
-import {
-  columnTarget,
-  columnTimes,
-  columnTitle,
-  MARKS,
-  PassingTimes,
-  type Every,
-} from '../../parts/editor/look/Targets';
+import { columnTarget, MARKS, PassingTimes, tableColumn, type Every } from '../../parts/editor/look/Targets';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
 import { ModalSheet } from '../../ui/ModalSheet';
@@ -73,15 +66,7 @@ function SheetTable({ planning, sheet: { plan, columns, board }, chosenId, choos
     <Table
       label={`Targets of ${board.plans.length}`}
       nameTitle="Athlete"
-      columns={columns.map((column) => {
-        const { title, under } = columnTitle(column);
-        return {
-          key: column.repIndexes.join(),
-          title: `${columnTimes(column)}${title}`,
-          width: 92,
-          ...(under ? { under } : {}),
-        };
-      })}
+      columns={columns.map(tableColumn)}
       rows={rows}
       nameSays={(name) => `Plan of ${name}`}
     />

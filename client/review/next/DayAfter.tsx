@@ -26,6 +26,10 @@ const LEGS = { values: NEXT_DAYS, words: LEGS_WORDS, minWidth: 72 };
 /** How soon after a session the next hard one is too soon for heavy legs. */
 const SOON_DAYS = 2;
 
+/** Still to come, and too soon after what was run. */
+const isSoonAfter = (ranOn: string, date: string) =>
+  date > ranOn && date >= today() && date <= daysAfter(ranOn, SOON_DAYS);
+
 /** A hard session that comes too soon, with one tap that moves it on by a day. */
 function TooSoon({ session }: { session: ScheduledSession }) {
   const [put] = usePutSessionMutation();
@@ -85,12 +89,7 @@ function laidTooSoon(seasons: readonly LaidSeason[], { sessionId, date }: Plan) 
     const { schools, fixed } = laid.season;
     if (schools.keepsAfterHeavy || !fixed.some((day) => day.sessionId === sessionId)) return [];
     const soon = daysOf(laid.weeks).find(
-      (day) =>
-        day.kind === 'hard' &&
-        day.sessionId === undefined &&
-        day.date > date &&
-        day.date >= today() &&
-        day.date <= daysAfter(date, SOON_DAYS),
+      (day) => day.kind === 'hard' && day.sessionId === undefined && isSoonAfter(date, day.date),
     );
     return soon ? [{ laid, date: soon.date }] : [];
   });
@@ -112,11 +111,7 @@ export function DayAfter({ read, athletes }: Props) {
   const tired = athletes.filter(({ athleteId }) => ['heavy', 'sore'].includes(legsOf(athleteId) ?? ''));
   const easyDay = easyDayText(tired.map(({ name }) => name));
   const soon = sessions.find(
-    ({ date, intent }) =>
-      date > plan.date &&
-      date >= today() &&
-      date <= daysAfter(plan.date, SOON_DAYS) &&
-      (intent === undefined || INTENT_FACTS[intent].isHard),
+    ({ date, intent }) => isSoonAfter(plan.date, date) && (intent === undefined || INTENT_FACTS[intent].isHard),
   );
   return (
     <View role="region" aria-label="The day after" style={{ gap: SPACE.xs }}>

@@ -39,11 +39,22 @@ export function usePlanPreview(
 }
 
 /** `8×`, in front of a column that stands for several reps. */
-export const columnTimes = (column: RepColumn) => (column.repIndexes.length > 1 ? `${column.repIndexes.length}×` : '');
+const columnTimes = (column: RepColumn) => (column.repIndexes.length > 1 ? `${column.repIndexes.length}×` : '');
 
-export function columnTitle({ rep, label }: RepColumn): { title: string; under?: string } {
+function columnTitle({ rep, label }: RepColumn): { title: string; under?: string } {
   const [amount = label] = label.split(' @');
   return rep.pace === undefined ? { title: amount } : { title: amount, under: `@${rep.pace}` };
+}
+
+/** A column of a table of targets. */
+export function tableColumn(column: RepColumn) {
+  const { title, under } = columnTitle(column);
+  return {
+    key: column.repIndexes.join(),
+    title: `${columnTimes(column)}${title}`,
+    width: 92,
+    ...(under ? { under } : {}),
+  };
 }
 
 /** The time for a rep over a distance; for one by the clock about how far it goes. */
@@ -119,15 +130,7 @@ export function Targets({ plan, venue }: { plan: PlannedGroup; venue: Venue }) {
       <Table
         label="Target times"
         nameTitle="Athlete"
-        columns={columns.map((column) => {
-          const { title, under } = columnTitle(column);
-          return {
-            key: column.repIndexes.join(),
-            title: `${columnTimes(column)}${title}`,
-            width: 92,
-            ...(under ? { under } : {}),
-          };
-        })}
+        columns={columns.map(tableColumn)}
         rows={plan.athletes.map((athlete) => ({
           key: athlete.athleteId,
           name: athlete.name,
