@@ -33,4 +33,6 @@ test.each([
   ['[a](#gone)', 'README.md: #gone has no such heading'],
   ['see `core/gone.ts`', 'README.md: `core/gone.ts` is not there'],
   ['<img width="2" src="gone.png" />', 'README.md: gone.png leads nowhere'],
-])('%s is dead', (text, says) => expect(check(text)).toEqual({ isGood: false, said: [says, '1 of 1 links are dead'] }));
+])('%s is dead', (text, message) =>
+  expect(check(text)).toEqual({ isGood: false, said: [message, '1 of 1 links are dead'] }),
+);
