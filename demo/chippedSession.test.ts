@@ -6,7 +6,7 @@ import { ulid } from 'ulid';
 import { ChippedSquad, connectLoop } from '@devices/squad/squad';
 import { LOOP_DEVICE } from '@core/run/chips';
 import { fitCurve } from '@core/fitness/curve';
-import { curveBook } from '@core/paces/shippedBooks';
+import { curveBook } from '@core/paces/shippedPaceBooks';
 import { parseSession } from '@core/session/parseSession';
 import { standardTrack } from '@core/venue/venue';
 import type { RunEvent } from '@core/run/events';
@@ -33,19 +33,19 @@ test('a whole session run by the squad with chips over TCP, 60 times as fast: wh
   if (!parsed.ok) throw new Error('not readable');
   const curve = fitCurve([{ distanceM: 5000, timeS: 1110, date: '2026-11-01', kind: 'race' }], { asOf: '2026-11-01' });
   const people = Array.from({ length: 6 }, (_, i) => ({
-    athleteId: ulid(),
+    id: ulid(),
     name: `Runner ${i}`,
     tileName: `R${i}`,
     chip: `ZL-${i}`,
     paces: { curve, paceBook: curveBook },
   }));
-  const about = { id: ulid(), sessionId: ulid(), title: 'Chips', date: '2026-11-01', shorthand: '' };
-  const plan = makePlan(about, parsed.session, people, standardTrack);
+  const header = { id: ulid(), sessionId: ulid(), title: 'Chips', date: '2026-11-01', shorthand: '' };
+  const plan = makePlan(header, parsed.session, people, standardTrack);
   putPlan(db, plan, T0);
 
   // The moments of the squad, in their order, as a clock 60 times as fast would bring them.
   const waiting: { run: () => void; afterMs: number }[] = [];
-  const habits = Object.fromEntries(people.map((one) => [one.athleteId, { curve, rush: 0.02, unevenness: 0.01 }]));
+  const habits = Object.fromEntries(people.map(({ id }) => [id, { curve, rush: 0.02, unevenness: 0.01 }]));
   let seed = 7;
   const random = () => (seed = (seed * 48_271) % 2_147_483_647) / 2_147_483_647;
   const later = (run: () => void, afterMs: number) => void waiting.push({ run, afterMs });
@@ -55,8 +55,8 @@ test('a whole session run by the squad with chips over TCP, 60 times as fast: wh
   let atMs = T0;
   let said = 0;
   for (const repIndex of plan.groups[0]?.reps.keys() ?? []) {
-    const athleteIds = people.map(({ athleteId }) => athleteId);
-    const stamp = { id: ulid(), runId: plan.id, deviceId: people[0]?.athleteId ?? '', atMs };
+    const athleteIds = people.map(({ id }) => id);
+    const stamp = { id: ulid(), runId: plan.id, deviceId: people[0]?.id ?? '', atMs };
     const start: RunEvent = { ...stamp, type: 'started', repIndex, athleteIds };
     hub.publish(plan.id, addEvents(db, plan.id, [start], T0)?.added ?? []);
     const due = waiting.splice(0).sort((a, b) => a.afterMs - b.afterMs);
@@ -70,7 +70,7 @@ test('a whole session run by the squad with chips over TCP, 60 times as fast: wh
   expect(state.unplaced).toEqual([]);
   expect(squad.truths).toHaveLength(6 * 6);
   for (const { athleteId, repIndex, startedAtMs, marks } of squad.truths) {
-    const run = state.athletes[athleteId]?.runs.find((one) => one.repIndex === repIndex);
+    const run = state.athletes[athleteId]?.runs.find((run) => run.repIndex === repIndex);
     const laps = marks.filter(({ atM }) => atM % 400 === 0);
     expect(run?.passes.map(({ atM, atMs: takenMs, deviceId }) => [atM, takenMs, deviceId])).toEqual(
       laps.map(({ atM, atMs: trueMs }) => [atM, trueMs, LOOP_DEVICE]),

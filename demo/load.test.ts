@@ -6,7 +6,7 @@ import { parseSession } from '@core/session/parseSession';
 import { cautionsFor } from '@core/advice/cautions';
 import { replay } from '@core/run/replay';
 import { listAthletes, putAthlete, removeAthlete } from '@server/db/athletes';
-import { readBook } from '@server/db/book';
+import { readLibrary } from '@server/db/library';
 import { openDatabase, type Db } from '@server/db/open';
 import { listRuns } from '@server/db/runs';
 import { readRun } from '@server/db/storedRun';
@@ -81,7 +81,7 @@ test('the squad shows what there is to see: groups, goals, a coach’s own word,
   expect(everyone.some(({ marks }) => marks.some(({ leftOut }) => leftOut))).toBe(true);
   const cautions = active().flatMap((athlete) => cautionsFor(athlete, TODAY));
   for (const kind of [
-    /^Not quite sure: one mark only/,
+    /^Fairly sure: one mark only/,
     /does not fit|sits \d+(\.\d)? % off the rest/,
     /flat-out trial|trial came after/,
   ])
@@ -106,7 +106,7 @@ test('the season tells a story: fitter, spent, coming back; heat, a progression,
     );
   const laps = (name: string, title: string) =>
     of(name)
-      .filter((one) => one.title === title)
+      .filter((result) => result.title === title)
       .map(({ row }) => row.meanS ?? 0);
   const [now = 0, ...before] = laps('Ada Brindlecote', '800s at 5k pace');
   expect(now).toBeLessThan(before.at(-1) ?? 0);
@@ -131,7 +131,7 @@ test('the season tells a story: fitter, spent, coming back; heat, a progression,
 });
 
 test('where everyone stands on the progression is known: the last step was not decided yet', () => {
-  const steps = readBook(db).progressions.find(({ name }) => name === 'Kilometres, one more each time');
+  const steps = readLibrary(db).progressions.find(({ name }) => name === 'Kilometres, one more each time');
   const standings = standingsOf(db, steps?.id ?? '');
   expect(standings.length).toBeGreaterThan(10);
   expect(standings.filter(({ nextStep }) => nextStep === 'on').length).toBeGreaterThan(0);
@@ -158,14 +158,14 @@ test('on a later day there is a session for that day', () => {
 });
 
 test('the club has a book of its own: some of it run, favourites, and a progression of sessions that are in it', () => {
-  const { sessions, progressions } = readBook(db);
+  const { sessions, progressions } = readLibrary(db);
   for (const { shorthand, title } of sessions) expect([title, parseSession(shorthand).ok]).toEqual([title, true]);
   expect(sessions.filter(({ favourite }) => favourite).length).toBeGreaterThan(1);
   const ids = new Set(sessions.map(({ id }) => id));
   expect(progressions).toHaveLength(2);
   for (const id of progressions.flatMap(({ stepIds }) => stepIds)) expect(ids).toContain(id);
   // Every session on a day is from it.
-  for (const { bookId = '' } of listSessions(db)) expect(ids).toContain(bookId);
+  for (const { libraryId = '' } of listSessions(db)) expect(ids).toContain(libraryId);
   loadDemo(db, { today: TODAY, fresh: true });
-  expect(readBook(db).sessions).toHaveLength(sessions.length);
+  expect(readLibrary(db).sessions).toHaveLength(sessions.length);
 });

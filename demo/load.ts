@@ -6,7 +6,7 @@ import { seeded } from '@core/units/seeded';
 import { enduranceTimeFor } from '@core/fitness/endurance';
 import { curveMovedTo, fitCurve, type EnduranceCurve } from '@core/fitness/curve';
 import type { Mark } from '@core/fitness/mark';
-import { curveBook } from '@core/paces/shippedBooks';
+import { curveBook } from '@core/paces/shippedPaceBooks';
 import { parseStored } from '@core/session/parseSession';
 import { sinceWeeks, type Group, type SquadMember } from '@core/squad/athlete';
 import { standardTrack } from '@core/venue/venue';
@@ -15,14 +15,14 @@ import { makePlan } from '@core/planning/makePlan';
 import { athletesOf, type Plan } from '@core/run/plan';
 import type { Random } from '@core/rehearsal/simulate';
 import { listAthletes } from '@server/db/athletes';
-import { changeBook, readBook } from '@server/db/book';
+import { changeLibrary, readLibrary } from '@server/db/library';
 import { addEvents, putPlan } from '@server/db/runs';
 import { putSeason } from '@server/db/seasons';
 import { listSessions, putSession } from '@server/db/sessions';
 import {
   athletes,
-  bookSessions,
-  bookVersions,
+  librarySessions,
+  libraryVersions,
   groups,
   paceBooks,
   progressions,
@@ -34,7 +34,7 @@ import {
 } from '@server/db/schema';
 import { changeSquad } from '@server/db/squad';
 import type { Db } from '@server/db/open';
-import { clubBook, PROGRESSION_NAME, stageLadder } from './book';
+import { clubLibrary, PROGRESSION_NAME, stageLadder } from './library';
 import { CLUB, GROUPS, type ClubAthlete } from './club';
 import { inGroupsByPace, ranSession, type OnTheDay } from './ranSession';
 import { SEASON, TODAY, type ClubSession } from './season';
@@ -94,10 +94,10 @@ function makeMember(club: ClubAthlete, groups: readonly Group[], { today, idAt }
 /** The paces as they were known on a day: from the marks run by then, or all if there were none yet. */
 function pacesOn(marks: readonly Mark[], date: string, goal: SquadMember['goal']) {
   const counted = marks.filter(({ leftOut }) => !leftOut);
-  const known = counted.filter((mark) => mark.date <= date);
+  const knownMarks = counted.filter((mark) => mark.date <= date);
   // Before the first mark the club went by what is known of them since.
   const [first] = [...counted].sort((a, b) => a.date.localeCompare(b.date));
-  const asOf = known.length > 0 || !first ? date : first.date;
+  const asOf = knownMarks.length > 0 || !first ? date : first.date;
   const curve = fitCurve(marks, { asOf });
   return {
     curve,
@@ -109,13 +109,13 @@ function pacesOn(marks: readonly Mark[], date: string, goal: SquadMember['goal']
 function addSession({ db, today, idAt }: Loading, { inDays, title, shorthand, intent }: ClubSession): string {
   const date = dayFrom(today, inDays);
   const id = idAt(startOf(date));
-  const bookId = readBook(db).sessions.find((session) => session.title === title)?.id;
+  const libraryId = readLibrary(db).sessions.find((session) => session.title === title)?.id;
   const input = {
     title,
     date,
     shorthand,
     startTime: STARTS_AT.slice(0, 5),
-    ...(bookId ? { bookId } : {}),
+    ...(libraryId ? { libraryId } : {}),
     ...(intent ? { intent } : {}),
   };
   putSession(db, id, input, startOf(today));
@@ -180,7 +180,7 @@ function runSession(loading: Loading, sessionId: string, session: ClubSession, m
     { id: idAt(startAtMs), sessionId, title, date, shorthand },
     parsed.session,
     present.map(({ athlete: { id, name, tileName, marks, goal } }) => ({
-      athleteId: id,
+      id,
       name,
       tileName,
       paces: pacesOn(marks, date, goal),
@@ -204,7 +204,8 @@ function runSession(loading: Loading, sessionId: string, session: ClubSession, m
 }
 
 function clear(db: Db): void {
-  for (const table of [runEvents, runs, sessions, bookVersions, bookSessions, progressions]) db.delete(table).run();
+  for (const table of [runEvents, runs, sessions, libraryVersions, librarySessions, progressions])
+    db.delete(table).run();
   for (const table of [seasons, athletes, groups, squad, paceBooks]) db.delete(table).run();
 }
 
@@ -218,13 +219,13 @@ function load(loading: Loading): void {
     { groups: trainingGroups, athletes: everyone.map(({ athlete }) => athlete) },
     startOf(loading.today),
   );
-  changeBook(
+  changeLibrary(
     loading.db,
-    clubBook(() => loading.idAt(enteredAtMs)),
+    clubLibrary(() => loading.idAt(enteredAtMs)),
     enteredAtMs,
   );
   const random = seeded(SEED + 1);
-  changeBook(
+  changeLibrary(
     loading.db,
     stageLadder(() => ulid(enteredAtMs, random)),
     enteredAtMs,
@@ -253,7 +254,7 @@ function addSeasons(
     sessions,
     members: members.map(({ athlete }) => athlete),
     groupIdOf: (name) => groups.find((group) => group.name === name)?.id ?? '',
-    progressionId: readBook(db).progressions.find(({ name }) => name === PROGRESSION_NAME)?.id ?? '',
+    progressionId: readLibrary(db).progressions.find(({ name }) => name === PROGRESSION_NAME)?.id ?? '',
   });
   for (const season of plans) putSeason(db, ulid(nowMs, random), { season, version: 0 }, { actor: 'coach', nowMs });
 }

@@ -102,10 +102,10 @@ function fiveAndTen(source: Source, firstDay: string): SeasonPlan {
   const { today, members, groupIdOf, progressionId } = source;
   const template = seasonTemplates.find(({ id }) => id === '5k-12');
   if (!template) throw new Error('The demo’s template is gone.');
-  const own = members.filter(({ groupId }) => groupId === groupIdOf('Five and ten'));
+  const ownAthletes = members.filter(({ groupId }) => groupId === groupIdOf('Five and ten'));
   const race = (inDays: number, more: Omit<SeasonRace, 'date' | 'entries'>): SeasonRace => {
     const date = daysAfter(today, inDays);
-    return { ...more, date, entries: entriesFor(date, own) };
+    return { ...more, date, entries: entriesFor(date, ownAthletes) };
   };
   const season = seasonFrom(template, {
     name: 'Five and ten, to the harbour',
@@ -140,7 +140,7 @@ function fiveAndTen(source: Source, firstDay: string): SeasonPlan {
       ],
     },
     daysOff: [{ id: 'half-term', from: daysAfter(today, 22), to: daysAfter(today, 24), reason: 'half-term' }],
-    exceptions: own
+    exceptions: ownAthletes
       .filter(({ name }) => name === 'Gus Petherlow')
       .map(({ id }) => ({
         id: 'gus-away',
@@ -162,10 +162,10 @@ function milers(source: Source, firstDay: string): SeasonPlan {
   const template = seasonTemplates.find(({ id }) => id === '1500-12-stamina');
   if (!template) throw new Error('The demo’s template is gone.');
   const groups = [groupIdOf('Milers'), groupIdOf('Young ones')];
-  const own = members.filter(({ groupId }) => groupId !== undefined && groups.includes(groupId));
+  const ownAthletes = members.filter(({ groupId }) => groupId !== undefined && groups.includes(groupId));
   const race = (inDays: number, more: Omit<SeasonRace, 'date' | 'entries'>): SeasonRace => {
     const date = daysAfter(today, inDays);
-    return { ...more, date, entries: entriesFor(date, own) };
+    return { ...more, date, entries: entriesFor(date, ownAthletes) };
   };
   const season = seasonFrom(template, {
     name: 'Milers, to the county final',

@@ -138,7 +138,7 @@ type ListedSession = { id: string; title: string; date: string; plan?: DayPlan }
 
 /** A session by its title; it must be there. */
 export async function sessionCalled(app: RunningApp, title: string): Promise<ListedSession> {
-  const session = (await app.get<ListedSession[]>('sessions')).find((one) => one.title === title);
+  const session = (await app.get<ListedSession[]>('sessions')).find((session) => session.title === title);
   if (!session) throw new Error(`There is no session “${title}”.`);
   return session;
 }

@@ -15,7 +15,7 @@ test('what a session says about fitness is kept as a mark, moves the paces, and 
   const link = page.getByRole('link', { name: `${name}, rep by rep, for their fitness` });
   const row = page.getByRole('listitem').filter({ has: link });
   await expect(row).toContainText(/said: .* ± .*, before the session .* ± /);
-  const athlete = (await demo.get<SquadMember[]>('athletes')).find((one) => one.name === name);
+  const athlete = (await demo.get<SquadMember[]>('athletes')).find((athlete) => athlete.name === name);
   const marks = `${demo.url}/squad/${athlete?.id}?side=marks`;
   const worth = page.getByText(/^Worth \d+:\d\d over 5k/);
   const today = await todaysSession(demo);
@@ -36,7 +36,7 @@ test('what a session says about fitness is kept as a mark, moves the paces, and 
   const keepIt = page.getByRole('button', { name: new RegExp(`^Keep .* for ${name}’s paces$`) });
   await keepIt.click();
   await expect(page.getByText(/^Kept for their paces: /)).toBeVisible();
-  const says = (await page.getByText(/said: .* before the session/).textContent()) ?? '';
+  const text = (await page.getByText(/said: .* before the session/).textContent()) ?? '';
 
   await page.goto(marks);
   await expect(page.getByText(/^the session alone says /)).toBeVisible();
@@ -44,7 +44,7 @@ test('what a session says about fitness is kept as a mark, moves the paces, and 
   expect(await targets()).not.toBe(targetsBefore);
   // It is not its own witness: what the session says stays as it was.
   await page.goto(`${demo.url}/results/${run?.id}/${athlete?.id}`);
-  await expect(page.getByText(says)).toBeVisible();
+  await expect(page.getByText(text)).toBeVisible();
   await page.getByRole('button', { name: new RegExp(`^Take back .* of ${name}$`) }).click();
   await expect(keepIt).toBeVisible();
   await page.goto(marks);

@@ -29,7 +29,7 @@ async function withLongestNames(app: RunningApp): Promise<{ athleteId: string; s
   await put(app, 'PUT', `athletes/${athleteId}`, { ...athlete, name, tileName });
   const { groups } = await app.get<SquadSettings>('squad');
   await put(app, 'POST', 'squad/changes', {
-    groups: groups.map((one, i) => (i === 0 ? { ...one, name: group } : one)),
+    groups: groups.map((candidate, i) => (i === 0 ? { ...candidate, name: group } : candidate)),
   });
   const session = await todaysSession(app);
   const { date } = session;
@@ -71,7 +71,7 @@ test('nothing is cut off, sticks out or lies over something else on any main scr
   await seen('/season/new', 'How many hard days a week?');
   await seen('/sessions', LONGEST.title);
   await seen(`/sessions/${sessionId}`, 'Take to the track');
-  await seen('/sessions/book', /sessions$/);
+  await seen('/sessions/library', /sessions$/);
   await seen('/track', LONGEST.title);
   await seen(`/track/ready/${sessionId}`, 'Who is here?');
   await seen('/results', /130 of 130 reps/);

@@ -43,8 +43,8 @@ export const layoutFaults = (page: Page): Promise<string[]> =>
     const faults: string[] = [];
     const seen = Array.from(document.querySelectorAll(NAMED)).filter(isSeen);
     for (const element of seen) {
-      const own = element.getBoundingClientRect();
-      if ((own.left < -1 || own.right > innerWidth + 1) && !scrollsAcross(element.parentElement))
+      const ownRect = element.getBoundingClientRect();
+      if ((ownRect.left < -1 || ownRect.right > innerWidth + 1) && !scrollsAcross(element.parentElement))
         faults.push(`${nameOf(element)} leaves the screen at a side`);
       if (/^(input|select|textarea)$/i.test(element.tagName)) continue;
       for (const part of [element, ...Array.from(element.querySelectorAll('*'))]) {
@@ -61,10 +61,10 @@ export const layoutFaults = (page: Page): Promise<string[]> =>
           range.selectNodeContents(node);
           for (const line of Array.from(range.getClientRects()))
             if (
-              line.left < own.left - 1.5 ||
-              line.right > own.right + 1.5 ||
-              line.top < own.top - 4 ||
-              line.bottom > own.bottom + 4
+              line.left < ownRect.left - 1.5 ||
+              line.right > ownRect.right + 1.5 ||
+              line.top < ownRect.top - 4 ||
+              line.bottom > ownRect.bottom + 4
             )
               faults.push(`${nameOf(element)}: “${(node.textContent ?? '').slice(0, 40)}” sticks out of it`);
         }

@@ -1,4 +1,4 @@
-import type { KeptBook } from '../core/api/answers';
+import type { StoredLibrary } from '../core/api/answers';
 import type { DayPlan } from '../core/planning/dayPlan';
 import type { Standing } from '../core/review/history';
 import type { SquadMember } from '../core/squad/athlete';
@@ -7,7 +7,7 @@ import type { Plan } from '../core/run/plan';
 import { ulid } from 'ulid';
 import { expect, press, seriousProblems, test, type By, type RunningApp } from './app';
 
-type Stored = { id: string; title: string; date: string; shorthand: string; bookId?: string; plan?: DayPlan };
+type Stored = { id: string; title: string; date: string; shorthand: string; libraryId?: string; plan?: DayPlan };
 type Run = { id: string; title: string; date: string };
 
 const daysAfter = (date: string, days: number) =>
@@ -141,7 +141,7 @@ test('a ladder of stages waits for two and moves for the rest; who stands where 
   const by: By = isMobile ? 'touch' : 'keyboard';
   const run = await latestRun(demo);
   const { plan: like } = await demo.get<{ plan: Plan }>(`runs/${run.id}`);
-  const { sessions, progressions } = await demo.get<KeptBook>('book');
+  const { sessions, progressions } = await demo.get<StoredLibrary>('library');
   const ladder = progressions.find(({ name }) => name === 'Stages at goal pace');
   const stage = sessions.find(({ id }) => id === ladder?.stepIds[0]);
   if (!ladder || !stage) throw new Error('There is no ladder.');
@@ -150,7 +150,7 @@ test('a ladder of stages waits for two and moves for the rest; who stands where 
     title: stage.title,
     date: daysAfter(run.date, 1),
     shorthand: stage.shorthand,
-    bookId: stage.id,
+    libraryId: stage.id,
   };
   const { id, ...written } = session;
   await send(demo, 'PUT', `sessions/${id}`, written);
@@ -171,14 +171,16 @@ test('a ladder of stages waits for two and moves for the rest; who stands where 
   await expect(page.getByText(/is written for/)).toBeVisible();
   // Two weeks on, as the ladder says.
   const [next] = await sessionsOn(demo, daysAfter(session.date, 14));
-  expect(next).toMatchObject({ title: 'Stage 2 at goal pace', bookId: ladder.stepIds[1] });
-  expect(next?.plan?.groups?.filter(({ bookId }) => bookId === ladder.stepIds[0])).toHaveLength(2);
+  expect(next).toMatchObject({ title: 'Stage 2 at goal pace', libraryId: ladder.stepIds[1] });
+  expect(next?.plan?.groups?.filter(({ libraryId }) => libraryId === ladder.stepIds[0])).toHaveLength(2);
 
   await expect
-    .poll(async () => (await demo.get<Standing[]>(`review/progressions/${ladder.id}`)).filter((one) => one.nextStep))
+    .poll(async () =>
+      (await demo.get<Standing[]>(`review/progressions/${ladder.id}`)).filter((standing) => standing.nextStep),
+    )
     .toHaveLength(plan.groups.flatMap(({ athletes }) => athletes).length);
   const tileOf = (name: string | undefined) =>
-    plan.groups.flatMap(({ athletes }) => athletes).find((one) => one.name === name)?.tileName ?? '';
+    plan.groups.flatMap(({ athletes }) => athletes).find((athlete) => athlete.name === name)?.tileName ?? '';
   await page.goto(`${demo.url}/sessions/progressions/${ladder.id}`);
   const steps = page.getByRole('list', { name: 'Steps' }).getByRole('listitem');
   await expect(steps.first()).toContainText(`Next for ${tileOf(first)} and ${tileOf(second)}.`);

@@ -8,8 +8,8 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
   const { id } = await todaysSession(demo);
   const [athlete] = await demo.get<{ id: string; name: string }[]>('athletes');
   const [run] = await demo.get<{ id: string; title: string }[]>('runs');
-  const season = (await demo.get<StoredSeason[]>('seasons')).find((one) => one.season.name.startsWith('Five'));
-  const book = await demo.get<{ sessions: { id: string }[]; progressions: { id: string }[] }>('book');
+  const season = (await demo.get<StoredSeason[]>('seasons')).find((season) => season.season.name.startsWith('Five'));
+  const library = await demo.get<{ sessions: { id: string }[]; progressions: { id: string }[] }>('library');
   return [
     { path: '/squad', shows: '14 athletes' },
     { path: `/squad/${athlete?.id}`, shows: 'By “Fitness curve”' },
@@ -24,10 +24,10 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: `/season/race/${season?.id}/harbour`, shows: 'What to think of' },
     { path: '/sessions', shows: 'Today and to come' },
     { path: `/sessions/${id}`, shows: 'Lap by lap' },
-    { path: '/sessions/book', shows: '44 sessions' },
-    { path: `/sessions/book/${book.sessions[0]?.id}`, shows: 'Put on this day' },
+    { path: '/sessions/library', shows: '44 sessions' },
+    { path: `/sessions/library/${library.sessions[0]?.id}`, shows: 'Put on this day' },
     { path: '/sessions/progressions', shows: 'Kilometres, one more each time' },
-    { path: `/sessions/progressions/${book.progressions[0]?.id}`, shows: 'Add a step' },
+    { path: `/sessions/progressions/${library.progressions[0]?.id}`, shows: 'Add a step' },
     { path: '/sessions/files', shows: 'Bring in sessions' },
     { path: '/sessions/guides', shows: 'Of that, for someone who' },
     { path: `/sessions/plan/${id}`, shows: '14 of 14 take part' },
@@ -124,7 +124,7 @@ test('every tile is big enough for a cold thumb and in sight, for 14 and for 24 
 });
 
 test('with nothing in it yet, every place says what to do next @both', async ({ page, empty }) => {
-  for (const [path, says] of [
+  for (const [path, text] of [
     ['/squad', 'Nobody here yet'],
     ['/season', 'When is the race?'],
     ['/sessions', 'No session yet'],
@@ -132,7 +132,7 @@ test('with nothing in it yet, every place says what to do next @both', async ({ 
     ['/results', 'No results yet'],
   ] as const) {
     await page.goto(empty.url + path);
-    await expect(page.getByText(says)).toBeVisible();
+    await expect(page.getByText(text)).toBeVisible();
   }
   // A session with nobody to run it cannot be started, and says why.
   await page.goto(`${empty.url}/sessions`);
@@ -149,7 +149,7 @@ test.describe('where the server says no', () => {
 
   test('an address of something that is not there says so', async ({ page, demo }) => {
     const NOBODY = '01AAAAAAAAAAAAAAAAAAAAAAAA';
-    for (const [path, says] of [
+    for (const [path, text] of [
       [`/squad/${NOBODY}`, 'Not in the squad'],
       [`/squad/books/${NOBODY}`, 'No such pace book'],
       [`/season/${NOBODY}`, 'No such season'],
@@ -161,7 +161,7 @@ test.describe('where the server says no', () => {
       ['/nowhere', 'No such page'],
     ] as const) {
       await page.goto(demo.url + path);
-      await expect(page.getByText(says)).toBeVisible();
+      await expect(page.getByText(text)).toBeVisible();
     }
   });
 });

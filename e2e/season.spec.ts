@@ -202,7 +202,7 @@ test('a race that was run: the time is typed once, is a mark from then on, and i
   demo,
 }) => {
   const { id, season } = await seasonCalled(demo, 'Five');
-  const race = season.races.find((one) => one.id === 'riverside');
+  const race = season.races.find((race) => race.id === 'riverside');
   await page.goto(`${demo.url}/season/race/${id}/riverside`);
   await page.getByLabel('Who runs').selectOption({ label: 'Milo Thurskell' });
   await page.getByLabel('Distance').fill('3000');
@@ -250,8 +250,10 @@ test('the calendar file is read by another program, and names nobody', async ({ 
   const chunks: Buffer[] = [];
   for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer);
   const text = Buffer.concat(chunks).toString();
-  const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((one) => new ICAL.Event(one));
-  const race = season.races.find((one) => one.id === 'harbour');
+  const events = new ICAL.Component(ICAL.parse(text))
+    .getAllSubcomponents('vevent')
+    .map((component) => new ICAL.Event(component));
+  const race = season.races.find((race) => race.id === 'harbour');
   expect(events.find(({ summary }) => summary === 'Harbour meeting')?.startDate.toString()).toBe(
     `${race?.date}T15:20:00`,
   );

@@ -22,9 +22,9 @@ test('an easy day is ticked as run, with how much and who did not; it counts int
   const { id, version, season } = await seasonCalled(demo, 'Five');
   const day = daysOf(season).findLast(({ date, kind }) => date < today() && kind === 'easy');
   const date = day?.date ?? '';
-  const done = (season.done ?? []).filter((one) => one.date !== date);
+  const done = (season.done ?? []).filter((done) => done.date !== date);
   await putSeason(demo, { id, version, season: { ...season, done } });
-  const stored = async () => (await seasonCalled(demo, 'Five')).season.done?.find((one) => one.date === date);
+  const stored = async () => (await seasonCalled(demo, 'Five')).season.done?.find((done) => done.date === date);
   await page.goto(`${demo.url}/season/${id}`);
   const sheet = await openDay(page, date);
   await sheet.getByLabel('How much', { exact: true }).fill('a lot');
@@ -57,7 +57,9 @@ test('a tick in the week is one tap, and one to take back', async ({ page, demo 
 
 test('today is the club’s day, also for a phone that is elsewhere', async ({ page, demo }) => {
   // Of two ends of the world one is always at another day than the server.
-  const zone = ['Pacific/Kiritimati', 'Pacific/Pago_Pago'].find((one) => zonedAt(Date.now(), one).date !== today());
+  const zone = ['Pacific/Kiritimati', 'Pacific/Pago_Pago'].find(
+    (candidate) => zonedAt(Date.now(), candidate).date !== today(),
+  );
   if (zone === undefined) throw new Error('Every place has the same day.');
   await page.goto(`${demo.url}/sessions/guides`);
   await page.getByLabel('Time zone').selectOption(zone);
@@ -115,16 +117,16 @@ test('a thread is written, given a turn, changed and taken out', async ({ page, 
 
 test('a season is renamed, for other groups, and copied for next year', async ({ page, demo }) => {
   const { id, season } = await seasonCalled(demo, 'Five');
-  const now = async () => (await demo.get<StoredSeason[]>('seasons')).find((one) => one.id === id)?.season;
+  const now = async () => (await demo.get<StoredSeason[]>('seasons')).find((season) => season.id === id)?.season;
   await page.goto(`${demo.url}/season/${id}`);
   await page.getByRole('button', { name: /: races$/ }).tap();
-  const about = page.getByRole('region', { name: 'About the season' });
-  await about.getByLabel('Name').fill('Harbour 2026');
-  await about.getByRole('button', { name: 'Rename' }).tap();
+  const region = page.getByRole('region', { name: 'About the season' });
+  await region.getByLabel('Name').fill('Harbour 2026');
+  await region.getByRole('button', { name: 'Rename' }).tap();
   await expect.poll(async () => (await now())?.name).toBe('Harbour 2026');
-  await about.getByRole('checkbox', { name: 'Young ones' }).tap();
+  await region.getByRole('checkbox', { name: 'Young ones' }).tap();
   await expect.poll(async () => (await now())?.groupIds?.length).toBe(2);
-  await about.getByRole('button', { name: 'Copy it for next year' }).tap();
+  await region.getByRole('button', { name: 'Copy it for next year' }).tap();
   await expect(page.getByRole('heading', { name: 'Harbour 2027' })).toBeVisible();
   const { season: copy } = await seasonCalled(demo, 'Harbour 2027');
   expect(copy.firstDay).toBe(daysAfter(season.firstDay, 364));

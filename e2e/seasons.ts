@@ -6,7 +6,7 @@ export const today = () => new Date().toISOString().slice(0, 10);
 
 /** The season whose name begins so. */
 export async function seasonCalled(app: RunningApp, begins: string): Promise<StoredSeason> {
-  const season = (await app.get<StoredSeason[]>('seasons')).find((one) => one.season.name.startsWith(begins));
+  const season = (await app.get<StoredSeason[]>('seasons')).find((season) => season.season.name.startsWith(begins));
   if (!season) throw new Error(`There is no season “${begins}”.`);
   return season;
 }

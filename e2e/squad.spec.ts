@@ -41,7 +41,7 @@ test.describe('where a tile name is taken', () => {
     await go(button(page, 'Save athlete'));
     await expect(page.getByText('15 athletes')).toBeVisible();
     await go(page.getByRole('link', { name: 'Ada Otterly' }));
-    await expect(page.getByText(/^Not quite sure: one mark only\. A \d+ trial would settle it\.$/)).toBeVisible();
+    await expect(page.getByText(/^Fairly sure: one mark only\. A \d+ trial would settle it\.$/)).toBeVisible();
     expect(await paceOf(page, '5k')).toBeCloseTo(96, 1);
     const before = await paceOf(page, '800');
 
@@ -144,14 +144,14 @@ test('a list with two bad rows: said by row and column, imported whole or not at
 test('files that are no list say so, and what is saved can be read back', async ({ page, demo }) => {
   await page.goto(`${demo.url}/squad/files`);
   const pick = page.getByLabel('File to bring in');
-  for (const [name, text, says] of [
+  for (const [name, text, message] of [
     ['rubbish.csv', 'x'.repeat(10_000_000), 'This file has 10 MB; a roster has 2.0 MB at most. Nothing was imported.'],
     ['picture.csv', '\u0089PNG\u0000\u0001', 'This is not a text file.'],
     ['empty.csv', '', 'This file is empty.'],
     ['other.json', '{"format":"else"}', 'This is not an athlete saved from Zest Lap.'],
   ] as const) {
     await pick.setInputFiles(file(name, text));
-    await expect(page.getByText(says, { exact: false })).toBeVisible();
+    await expect(page.getByText(message, { exact: false })).toBeVisible();
   }
   // No headings: the columns are guessed from what is in them, and the missing name is asked for.
   await pick.setInputFiles(file('bare.csv', '5000,18:30,12.10.2026\n1500,4:50,13.10.2026'));
@@ -206,7 +206,7 @@ test('groups suggested by pace, one athlete moved to another, and taken back @bo
   const groups = (await demo.get<Squad>('squad')).groups;
   expect(groups.map(({ name }) => name)).toEqual(['Milers', 'Five and ten', 'Young ones', 'Group D', 'Group E']);
   const groupOf = async (name: string) => {
-    const athlete = (await demo.get<Athlete[]>('athletes')).find((one) => one.name === name);
+    const athlete = (await demo.get<Athlete[]>('athletes')).find((athlete) => athlete.name === name);
     return groups.find(({ id }) => id === athlete?.groupId)?.name;
   };
   expect([await groupOf('Ivo Castlebrae'), await groupOf('Milo Thurskell')]).toEqual(['Milers', 'Milers']);

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import type { BookSession } from '../core/library/bookSession';
+import type { LibrarySession } from '../core/library/librarySession';
 import { drag, expect, press, seriousProblems, test, type RunningApp } from './app';
 import { todaysSession } from './board';
 
@@ -16,7 +16,7 @@ const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).t
 const side = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
 
 type Listed = { id: string; title: string; shorthand: string };
-type Kept = { sessions: BookSession[]; progressions: { name: string; stepIds: string[] }[] };
+type Kept = { sessions: LibrarySession[]; progressions: { name: string; stepIds: string[] }[] };
 /** The one session of a server that had none. */
 async function onlySession(app: RunningApp): Promise<string> {
   const sessions = await app.get<Listed[]>('sessions');
@@ -124,12 +124,12 @@ test('the same is built by thumb, and is the same session', async ({ page, empty
   await saved(page);
   expect(await onlySession(empty)).toBe(FIRST_EXAMPLE);
   // It is worth keeping; and then it is not.
-  await button(page, 'Keep in the book').tap();
-  await expect(button(page, 'In the book')).toBeVisible();
-  const kept = async () => (await empty.get<Kept>('book')).sessions.map(({ shorthand }) => shorthand);
+  await button(page, 'Keep in the library').tap();
+  await expect(button(page, 'In the library')).toBeVisible();
+  const kept = async () => (await empty.get<Kept>('library')).sessions.map(({ shorthand }) => shorthand);
   await expect.poll(kept).toEqual([FIRST_EXAMPLE]);
   await page.getByRole('button', { name: 'Undo', exact: true }).tap();
-  await expect(button(page, 'Keep in the book')).toBeVisible();
+  await expect(button(page, 'Keep in the library')).toBeVisible();
   await expect.poll(kept).toEqual([]);
 });
 
@@ -144,7 +144,7 @@ async function openWith(page: Page, app: RunningApp, shorthand: string): Promise
 
 test('parts are dragged into another order, into a set and out of it @both', async ({ page, demo, isMobile }) => {
   const by = isMobile ? 'touch' : 'keyboard';
-  const says = async (shorthand: string) => {
+  const writesOut = async (shorthand: string) => {
     // A press right after a drag is taken for the end of it.
     await expect(async () => {
       await press(page, by, side(page, 'Text'));
@@ -156,16 +156,16 @@ test('parts are dragged into another order, into a set and out of it @both', asy
   await openWith(page, demo, SHORT);
   await press(page, by, side(page, 'Build'));
   await drag(page, button(page, 'Move 200 at mile'), button(page, 'Change 1000 at 5k'), isMobile);
-  await says('main: 200 @mile, 1000 @5k / 2:00, 2x(400 @3k / 60s) / 3:00');
+  await writesOut('main: 200 @mile, 1000 @5k / 2:00, 2x(400 @3k / 60s) / 3:00');
   await drag(page, button(page, 'Move 200 at mile'), button(page, 'Change 400 at 3k'), isMobile);
-  await says('main: 1000 @5k / 2:00, 2x(200 @mile, 400 @3k / 60s) / 3:00');
+  await writesOut('main: 1000 @5k / 2:00, 2x(200 @mile, 400 @3k / 60s) / 3:00');
   await drag(page, button(page, 'Move 400 at 3k'), button(page, 'Change 1000 at 5k'), isMobile);
-  await says('main: 400 @3k / 60s, 1000 @5k / 2:00, 2x(200 @mile) / 3:00');
+  await writesOut('main: 400 @3k / 60s, 1000 @5k / 2:00, 2x(200 @mile) / 3:00');
   // All of it goes back, and forth.
   for (let i = 0; i < 3; i++) await press(page, by, button(page, 'Step back'));
-  await says(SHORT);
+  await writesOut(SHORT);
   await press(page, by, button(page, 'Step forward'));
-  await says('main: 200 @mile, 1000 @5k / 2:00, 2x(400 @3k / 60s) / 3:00');
+  await writesOut('main: 200 @mile, 1000 @5k / 2:00, 2x(400 @3k / 60s) / 3:00');
 });
 
 test('without dragging: up, down, a set made and undone, a copy, out it goes', async ({ page, demo }) => {
@@ -178,26 +178,26 @@ test('without dragging: up, down, a set made and undone, a copy, out it goes', a
       await page.getByRole('button', { name, exact: true }).tap();
     }
   };
-  const says = async (shorthand: string) => {
+  const writesOut = async (shorthand: string) => {
     await side(page, 'Text').tap();
     await expect(textOf(page)).toHaveValue(shorthand);
     await side(page, 'Build').tap();
   };
   await act('200 at mile', 'Up');
-  await says('main: 1000 @5k / 2:00, 200 @mile, 2x(400 @3k / 60s) / 3:00');
+  await writesOut('main: 1000 @5k / 2:00, 200 @mile, 2x(400 @3k / 60s) / 3:00');
   await act('400 at 3k', 'Out of the set');
-  await says('main: 1000 @5k / 2:00, 200 @mile, 400 @3k / 60s');
+  await writesOut('main: 1000 @5k / 2:00, 200 @mile, 400 @3k / 60s');
   await act('1000 at 5k', 'Down');
-  await says('main: 200 @mile, 1000 @5k / 2:00, 400 @3k / 60s');
+  await writesOut('main: 200 @mile, 1000 @5k / 2:00, 400 @3k / 60s');
   await act('200 at mile', 'Make it a set');
   await act('2 × set', 'Duplicate');
   // The copy is open.
   await page.getByRole('button', { name: 'Undo the set', exact: true }).tap();
-  await says('main: 2x(200 @mile), 200 @mile, 1000 @5k / 2:00, 400 @3k / 60s');
+  await writesOut('main: 2x(200 @mile), 200 @mile, 1000 @5k / 2:00, 400 @3k / 60s');
   await act('1000 at 5k', 'Remove');
   await act('400 at 3k', 'Remove');
   await page.getByLabel('Line 1 is for').selectOption({ label: 'Fast finish' });
-  await says('finish: 2x(200 @mile), 200 @mile');
+  await writesOut('finish: 2x(200 @mile), 200 @mile');
 });
 
 test('every kind of count, length, pace and recovery is within reach of the thumb', async ({ page, demo }) => {
@@ -210,57 +210,57 @@ test('every kind of count, length, pace and recovery is within reach of the thum
   const pressOnce = (name: string) => page.getByRole('button', { name, exact: true }).tap();
   const tick = (name: string) => page.getByRole('checkbox', { name, exact: true }).tap();
   /** What the text says now; the panel stays open. */
-  const says = (shorthand: string) =>
+  const storedText = (shorthand: string) =>
     expect
       .poll(async () => {
         const { id } = await todaysSession(demo);
-        return (await demo.get<Listed[]>('sessions')).find((one) => one.id === id)?.shorthand;
+        return (await demo.get<Listed[]>('sessions')).find((listed) => listed.id === id)?.shorthand;
       })
       .toBe(`main: ${shorthand}`);
 
   await choose('A range');
   await pressOnce('At most: more');
-  await says('6-9x400 @5k / 90s');
+  await storedText('6-9x400 @5k / 90s');
   await pressOnce('Add a length');
-  await says('6-9x400-500 @5k / 90s');
+  await storedText('6-9x400-500 @5k / 90s');
   await choose('Drop when told to');
   await choose('Until it tires');
-  await says('open x 400|500 @5k / 90s');
+  await storedText('open x 400|500 @5k / 90s');
   await choose('So many');
   await pressOnce('Leave length 2 out');
   await pressOnce('By the clock');
   await pressOnce('Length: longer');
-  await says('75s @5k / 90s');
+  await storedText('75s @5k / 90s');
 
   await turn(page, 'Pace', 'threshold');
   await tick('Pace of the goal');
   await pressOnce('Pace: quicker or slower: quicker');
-  await says('75s @goal threshold-0.5s/400 / 90s');
+  await storedText('75s @goal threshold-0.5s/400 / 90s');
   await tick('The pace moves from the first rep to the last');
-  await says('75s @goal threshold-0.5s/400>goal threshold / 90s');
+  await storedText('75s @goal threshold-0.5s/400>goal threshold / 90s');
   await choose('Share', 'How the pace is given');
   await pressOnce('Pace: share: more');
-  await says('75s @96% threshold / 90s');
+  await storedText('75s @96% threshold / 90s');
   await choose('Effort');
   await pressOnce('to: more');
-  await says('75s @effort 7-7.5 / 90s');
+  await storedText('75s @effort 7-7.5 / 90s');
   await choose('Time', 'How the pace is given');
   await page.getByLabel('Time', { exact: true }).first().fill('1:22');
-  await says('75s @82/400 / 90s');
+  await storedText('75s @82/400 / 90s');
 
   await tick('A range, by athlete');
-  await says('75s @82/400 / 90s-2:00');
+  await storedText('75s @82/400 / 90s-2:00');
   await choose('Distance');
   await pressOnce('Recovery distance: shorter');
   await choose('float');
   await page.getByLabel('Float at').selectOption('easy');
-  await says('75s @82/400 / 150m float @easy');
+  await storedText('75s @82/400 / 150m float @easy');
   await choose('Half');
   await choose('jog');
-  await says('75s @82/400 / half jog');
+  await storedText('75s @82/400 / half jog');
   await page.getByLabel('Note').fill('tall and "easy"');
   await tick('Unstructured (free)');
-  await says('75s free @82/400 "tall and ’easy’" / half jog');
+  await storedText('75s free @82/400 "tall and ’easy’" / half jog');
   // All that can be pressed is big enough.
   const small = await page.getByRole('main').evaluate((main) =>
     Array.from(main.querySelectorAll('[role="radio"], [role="checkbox"], button, [role="option"]'))
@@ -275,10 +275,10 @@ test('every kind of count, length, pace and recovery is within reach of the thum
 });
 
 test('while the server is away what is written is kept, and sent when it is back', async ({ page, demo }) => {
-  const { sessions } = await demo.get<Kept>('book');
-  const own = sessions.find(({ title }) => title === 'Sharp 200s');
-  const inBook = async () => (await demo.get<Kept>('book')).sessions.find(({ id }) => id === own?.id);
-  await page.goto(`${demo.url}/sessions/book/${own?.id}`);
+  const { sessions } = await demo.get<Kept>('library');
+  const ownSession = sessions.find(({ title }) => title === 'Sharp 200s');
+  const inLibrary = async () => (await demo.get<Kept>('library')).sessions.find(({ id }) => id === ownSession?.id);
+  await page.goto(`${demo.url}/sessions/library/${ownSession?.id}`);
   await expect(textOf(page)).toHaveValue(/10x200/);
   await demo.kill();
   await textOf(page).fill('main: 12x200 @1500 / 200m jog');
@@ -286,12 +286,12 @@ test('while the server is away what is written is kept, and sent when it is back
   await button(page, 'Make it a favourite').or(button(page, 'No longer a favourite')).tap();
   await expect(page.getByText('The server cannot be reached.', { exact: false }).first()).toBeVisible();
   await demo.start();
-  expect((await inBook())?.shorthand).toMatch(/10x200/);
+  expect((await inLibrary())?.shorthand).toMatch(/10x200/);
   // Opened again, what was typed is there, and goes out by itself.
   await page.reload();
   await expect(textOf(page)).toHaveValue('main: 12x200 @1500 / 200m jog');
   await saved(page);
-  expect((await inBook())?.shorthand).toBe('main: 12x200 @1500 / 200m jog');
+  expect((await inLibrary())?.shorthand).toBe('main: 12x200 @1500 / 200m jog');
 });
 
 test('a broken text is mended, and nothing is lost on the way @both', async ({ page, demo, isMobile }) => {
@@ -300,8 +300,8 @@ test('a broken text is mended, and nothing is lost on the way @both', async ({ p
   const picture = page.getByRole('img', { name: /The session lap by lap/ });
   await textOf(page).fill('# before the race\nmain: 6x400 @5kk / 90s, soon, 30 @mile');
   const problems = page.getByRole('alert', { name: 'What cannot be read' });
-  for (const says of ['“5kk” is not a pace', '“soon” is not a distance', '30 what?'])
-    await expect(problems).toContainText(says);
+  for (const text of ['“5kk” is not a pace', '“soon” is not a distance', '30 what?'])
+    await expect(problems).toContainText(text);
   await expect(picture).toBeVisible();
   await press(page, by, side(page, 'Build'));
   await expect(page.getByText('The text cannot be read just now.', { exact: false })).toBeVisible();
@@ -394,7 +394,7 @@ test('totals, kind and notes follow what is written', async ({ page, demo }) => 
   await expect(page.getByLabel('Kind')).toContainText('Threshold (suggested)');
   await expect(page.getByRole('note')).toContainText('There is no warm-up');
   await textOf(page).fill('warm: 1600 @easy\nmain: 5x1000 @5k / 2:00\ncool: 800 @easy');
-  await expect(totals).toContainText('of what could be run flat out100 %');
+  await expect(totals).toContainText('of a flat-out run100 %');
   await expect(page.getByLabel('Kind')).toContainText('Aerobic power (suggested)');
   await page.getByLabel('Starts at').fill('18:30');
   await expect(totals).toContainText(/from 18:30over at 19:\d\d for/);
@@ -444,7 +444,7 @@ test('what is much is the coach’s to say', async ({ page, demo }) => {
   await expect(threshold).toContainText('40 min');
 });
 
-test('the book: found again, favoured, put on a day, and changed without touching what was run @both', async ({
+test('the library: found again, favoured, put on a day, and changed without touching what was run @both', async ({
   page,
   demo,
   isMobile,
@@ -452,7 +452,7 @@ test('the book: found again, favoured, put on a day, and changed without touchin
   const by = isMobile ? 'touch' : 'keyboard';
   const go = (target: Locator) => press(page, by, target);
   await page.goto(`${demo.url}/sessions`);
-  await go(page.getByRole('link', { name: /^The book/ }));
+  await go(page.getByRole('link', { name: /^Library/ }));
   await page.getByLabel('Find', { exact: true }).fill('whistle');
   await expect(page.getByText('1 session', { exact: true })).toBeVisible();
   await page.getByLabel('Find', { exact: true }).fill('nothing at all like it');
@@ -467,13 +467,13 @@ test('the book: found again, favoured, put on a day, and changed without touchin
   await go(button(page, 'Put on this day'));
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
   await expect(textOf(page)).toHaveValue(/@goal mile/);
-  await go(button(page, 'In the book'));
-  await expect(page.getByRole('heading', { name: 'In the book' })).toBeVisible();
+  await go(button(page, 'In the library'));
+  await expect(page.getByRole('heading', { name: 'In the library' })).toBeVisible();
 
   // One that was run: its text is kept as a version when it is changed.
-  const { sessions } = await demo.get<Kept>('book');
+  const { sessions } = await demo.get<Kept>('library');
   const run = sessions.find(({ title }) => title === 'Threshold kilometres');
-  await page.goto(`${demo.url}/sessions/book/${run?.id}`);
+  await page.goto(`${demo.url}/sessions/library/${run?.id}`);
   await textOf(page).fill('main: 3x1000 @threshold / 60s');
   await saved(page);
   await go(side(page, 'About'));
@@ -486,14 +486,14 @@ test('the book: found again, favoured, put on a day, and changed without touchin
 
 test('a progression is proposed, looked at, kept, and taken back @both', async ({ page, demo, isMobile }) => {
   const go = (target: Locator) => press(page, isMobile ? 'touch' : 'keyboard', target);
-  await page.goto(`${demo.url}/sessions/book`);
+  await page.goto(`${demo.url}/sessions/library`);
   await page.getByLabel('Find', { exact: true }).fill('Mile-pace');
   await go(page.getByRole('link', { name: /Mile-pace 400s/ }));
   await go(side(page, 'About'));
   await go(button(page, 'Make a progression'));
   const proposal = page.getByRole('group', { name: 'Progression', exact: true });
   await expect(proposal).toContainText('12x400 @mile');
-  await go(page.getByRole('radio', { name: 'Sets merged' }));
+  await go(page.getByRole('radio', { name: 'Sets run as one' }));
   await expect(proposal).toContainText('This lever moves nothing');
   await go(page.getByRole('radio', { name: 'Less rest' }));
   await expect(proposal).toContainText('8x400 @mile / 1:40 walk');
@@ -509,7 +509,7 @@ test('a progression is proposed, looked at, kept, and taken back @both', async (
   await expect(steps).toHaveCount(4);
   await page.getByLabel('Add a step').selectOption({ label: 'Sharp 200s' });
   await expect(steps).toHaveCount(5);
-  const progressions = async () => (await demo.get<Kept>('book')).progressions;
+  const progressions = async () => (await demo.get<Kept>('library')).progressions;
   await expect.poll(progressions).toHaveLength(3);
   await go(button(page, 'Remove this progression'));
   await expect(page.getByText('Kilometres, one more each time')).toBeVisible();
@@ -520,27 +520,27 @@ test('sessions come and go as files; what cannot be taken is said, and nothing i
   page,
   demo,
 }) => {
-  const count = async () => (await demo.get<Kept>('book')).sessions.length;
+  const count = async () => (await demo.get<Kept>('library')).sessions.length;
   const before = await count();
   await page.goto(`${demo.url}/sessions/files`);
   const downloading = page.waitForEvent('download');
-  await button(page, /^Save the book/).tap();
+  await button(page, /^Save the library/).tap();
   const file = await (await downloading).path();
   const bring = (name: string, text: string) =>
     page.getByLabel('File to bring in').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
   const found = page.getByRole('list', { name: 'What is in the file' });
   await page.getByLabel('File to bring in').setInputFiles(file);
-  await expect(found.getByText('in the book already')).toHaveCount(44);
+  await expect(found.getByText('in the library already')).toHaveCount(44);
   await expect(button(page, 'Take 0 sessions over')).toBeDisabled();
   await bring('later.json', '{"format":"zest-lap/sessions","version":9,"sessions":[]}');
   await expect(page.getByText('saved by a newer Zest Lap', { exact: false })).toBeVisible();
   await expect(found).toBeHidden();
   await bring('Tuesday.txt', '# Hills on Tuesday\nmain: 8x45s @effort 8 / equal jog, 3x1000 @cruise');
   await expect(found).toContainText('a draft, to be mended');
-  await expect(found).toContainText('“cruise” is not a pace in the book');
+  await expect(found).toContainText('“cruise” is not a pace in the pace book');
   expect(await count()).toBe(before);
   await button(page, 'Take 1 session over').tap();
-  await expect(page.getByText('1 session is in the book.')).toBeVisible();
+  await expect(page.getByText('1 session is in the library.')).toBeVisible();
   await page.getByLabel('Find', { exact: true }).fill('hills');
   await page.getByRole('link', { name: /Hills on Tuesday/ }).tap();
   await expect(page.getByRole('alert', { name: 'What cannot be read' })).toContainText('“cruise” is not a pace');

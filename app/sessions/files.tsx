@@ -1,1 +1,1 @@
-export { BookFiles as default } from '@client/frame/screens';
+export { LibraryFiles as default } from '@client/frame/screens';

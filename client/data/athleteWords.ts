@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import type { ModelName } from '@core/fitness/curve';
 import type { Course, MarkKind } from '@core/fitness/mark';
 import type { Leaning, Status } from '@core/squad/athlete';
@@ -43,6 +44,6 @@ export const MODEL_WORDS: Record<ModelName, string> = {
 export function agoText(date: string): string {
   const days = daysBetween(date, today());
   if (days <= 0) return 'today';
-  if (days < 14) return `${days} day${days === 1 ? '' : 's'} ago`;
+  if (days < 14) return `${counted(days, 'day')} ago`;
   return days < 180 ? `${Math.round(days / 7)} weeks ago` : `${Math.round(days / 30.4)} months ago`;
 }

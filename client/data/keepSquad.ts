@@ -2,8 +2,9 @@ import { api } from '../store/api';
 import { store } from '../store/store';
 
 /**
- * Has the squad read as soon as the app is open, and kept: its page opens at once, and sessions can be laid out at the track when
- * the server is no longer there. @returns what stops it.
+ * Reads and stores the squad as soon as the app opens: its page opens at once, and sessions can be laid out at the track without a
+ * network.
+ * @returns what stops it.
  */
 export function startKeepingSquad(): () => void {
   const kept = [

@@ -20,11 +20,11 @@ export type AboutFields = {
 export type FieldProblem = { field: string; message: string };
 export type ReadAthlete = { ok: true; athlete: AthleteInput } | { ok: false; problems: FieldProblem[] };
 
-/** A whole number in a field; undefined for none, NaN for what is no number. */
+/** A whole number in a field; undefined if empty, NaN if not a number. */
 const wholeNumber = (text: string) =>
   text.trim() === '' ? undefined : /^\d{1,4}$/.test(text.trim()) ? Number(text) : NaN;
 
-/** A number with at most one decimal in a field; undefined for none, NaN for what is no number. */
+/** A number with at most one decimal; undefined if empty, NaN if not a number. */
 const kilometres = (text: string) =>
   text.trim() === '' ? undefined : /^\d{1,3}([.,]\d)?$/.test(text.trim()) ? Number(text.replace(',', '.')) : NaN;
 
@@ -37,8 +37,8 @@ export function checkAthlete(athlete: AthleteInput): ReadAthlete {
 }
 
 /**
- * The typed particulars with everything else of the athlete, checked with the same schema as on the server; or every field that
- * cannot be taken. Loaded when something is saved: the schemas bring a validator that nothing else needs.
+ * Validates the typed fields together with the rest of the athlete, with the server's schema; returns the athlete or every field that is
+ * wrong. Loaded on the first save: the schemas bring a validator that nothing else needs.
  */
 export function readAbout(typed: AboutFields, before: SquadMember, today: string): ReadAthlete {
   const bornYear = wholeNumber(typed.bornYear);
@@ -67,6 +67,6 @@ export function readAbout(typed: AboutFields, before: SquadMember, today: string
   };
   const checked = checkAthlete({ name: typed.name, tileName: typed.tileName, status: typed.status, marks, ...unsaid });
   if (!checked.ok)
-    problems.push(...checked.problems.filter(({ field }) => problems.every((known) => known.field !== field)));
+    problems.push(...checked.problems.filter(({ field }) => problems.every((problem) => problem.field !== field)));
   return problems.length > 0 || !checked.ok ? { ok: false, problems } : checked;
 }

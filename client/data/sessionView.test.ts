@@ -1,4 +1,4 @@
-import { curveBook } from '@core/paces/shippedBooks';
+import { curveBook } from '@core/paces/shippedPaceBooks';
 import { fitCurve } from '@core/fitness/curve';
 import { read } from '@core/session/testing';
 import { indoorTrack, standardTrack } from '@core/venue/venue';

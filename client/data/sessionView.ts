@@ -1,8 +1,8 @@
 import { timeFor } from '@core/fitness/curve';
 import type { PaceSource } from '@core/paces/paceSpeed';
-import { curveBook } from '@core/paces/shippedBooks';
+import { curveBook } from '@core/paces/shippedPaceBooks';
 import { formatSession } from '@core/session/formatSession';
-import type { Session } from '@core/session/session';
+import type { SessionTree } from '@core/session/session';
 import { targetsFor, type TargetLeg } from '@core/targets/targetsFor';
 import { sessionTotals, shareOfLimit, type SessionTotals } from '@core/targets/totals';
 import { layLapSheet, type LapSection } from '@core/track/lapSheet';
@@ -13,13 +13,13 @@ import { formatClock } from '@core/units/time';
 /** Someone a session is looked at for. */
 export type Whose = { name: string; paces: PaceSource };
 
-/** What a session looks like for one athlete (or for nobody in particular): legs, lap sheet, and a line about it. */
+/** A session as one athlete (or nobody in particular) sees it: legs, lap sheet, and a line about it. */
 export type SessionView = {
   venue: Venue;
   legs: TargetLeg[];
   sections: LapSection[];
   finishLegs: ReadonlySet<number>;
-  /** Some of it is drawn by how far this athlete should get. */
+  /** Part of it is drawn by how far this athlete should get. */
   isExpected: boolean;
   /** `8.4 km, about 52:00 for Dov`. */
   totals: string;
@@ -33,7 +33,7 @@ export const drawingOf = (legs: readonly TargetLeg[], venue: Venue) => ({
 });
 
 /** Lays a session out; times are those of the athlete whose paces are given. */
-export function viewSession(session: Session, whose?: Whose, venue: Venue = standardTrack): SessionView {
+export function viewSession(session: SessionTree, whose?: Whose, venue: Venue = standardTrack): SessionView {
   const legs = targetsFor(session, { ...(whose?.paces ?? { paceBook: curveBook }), venue });
   const { distanceM, durationS } = sessionTotals(legs);
   const time = whose?.paces.curve ? `, about ${formatClock(Math.round(durationS / 60) * 60)} for ${whose.name}` : '';
@@ -45,19 +45,21 @@ export function viewSession(session: Session, whose?: Whose, venue: Venue = stan
   };
 }
 
-/** What a session comes to for one athlete. */
+/** A session's totals for one athlete. */
 export type SpanEnd = { name: string; totals: SessionTotals; shareOfLimit: number };
 
 /** The fastest and the slowest of the squad over 5000 m; nobody where nobody has a mark. */
 export function endsOf<W extends Whose>(people: readonly W[]): { fastest: W; slowest: W } | undefined {
-  const timed = people.flatMap((one) => (one.paces.curve ? [{ one, timeS: timeFor(one.paces.curve, 5000) }] : []));
+  const timed = people.flatMap((person) =>
+    person.paces.curve ? [{ person, timeS: timeFor(person.paces.curve, 5000) }] : [],
+  );
   timed.sort((a, b) => a.timeS - b.timeS);
   const [first, last] = [timed[0], timed.at(-1)];
-  return first && last ? { fastest: first.one, slowest: last.one } : undefined;
+  return first && last ? { fastest: first.person, slowest: last.person } : undefined;
 }
 
-/** What a session comes to for the fastest and for the slowest; for nobody in particular where nobody has a mark. */
-export function spanOf(session: Session, ends: ReturnType<typeof endsOf>, venue: Venue): SpanEnd[] {
+/** A session's totals for the fastest and the slowest; for nobody in particular if nobody has a mark. */
+export function spanOf(session: SessionTree, ends: ReturnType<typeof endsOf>, venue: Venue): SpanEnd[] {
   const totalsFor = ({ name, paces }: Whose): SpanEnd => {
     const legs = targetsFor(session, { ...paces, venue });
     return { name, totals: sessionTotals(legs), shareOfLimit: paces.curve ? shareOfLimit(paces.curve, legs) : 0 };
@@ -67,7 +69,7 @@ export function spanOf(session: Session, ends: ReturnType<typeof endsOf>, venue:
 }
 
 /** The main part of a session in its own shorthand, for lists. */
-export function mainPart(session: Session): string {
+export function mainPart(session: SessionTree): string {
   const lines = session.lines.filter((line) => line.role === 'main' || line.role === 'finish');
   return lines.map((line) => formatSession({ lines: [line] }).replace(/^\w+: /, '')).join(', ');
 }

@@ -1,4 +1,5 @@
 /** How somebody tells effort, in a coach's words. */
+import { counted } from '@core/units/counted';
 import { toldAboveMost, type Calibration, type Telling } from '@core/outlook/calibration';
 
 /** Less than this from what most tell is as most tell. */
@@ -15,7 +16,7 @@ export function toldAboveText(telling: Telling): string | undefined {
 export function calibrationText(calibration: Calibration): string {
   const { aError, n } = calibration;
   const how = toldAboveText(calibration);
-  const from = `from ${n === 1 ? '1 rep' : `${n} reps`}`;
+  const from = `from ${counted(n, 'rep')}`;
   return how === undefined
     ? `Tells effort much as most do, ${from}.`
     : `Tells effort ${how} (give or take ${aError.toFixed(1)}), ${from}.`;

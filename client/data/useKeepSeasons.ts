@@ -1,34 +1,24 @@
 import { useCallback } from 'react';
-import type { SeasonPlan, StoredSeason } from '@core/season/season';
 import { troubleText, usePutSeasonMutation } from '../store/api';
 import { useNotice } from '../ui/Notices';
+import { keepSeasons, restoreSeasons, type SeasonChanged } from './keepSeasons';
 
-/** A season as it is stored, and what is to take its place. */
-export type SeasonChanged = { before: StoredSeason; next: SeasonPlan };
-
-/** Stores changed seasons and says so, with one Undo for all; or says why not. @returns whether they were stored. */
+/** Saves changed seasons, all or none, with one notice and Undo; or says why not. @returns whether they were saved. */
 export function useKeepSeasons() {
   const [put] = usePutSeasonMutation();
   const notice = useNotice();
   return useCallback(
-    async (changed: readonly SeasonChanged[], says: string): Promise<boolean> => {
-      const kept: StoredSeason[] = [];
-      for (const { before, next } of changed) {
-        const { id, version, season } = before;
-        const sent = await put({ id, version, season: next });
-        if (sent.error) {
-          notice({ text: troubleText(sent.error) });
-          return false;
-        }
-        kept.push({ id, version: sent.data.version, season });
+    async (changed: readonly SeasonChanged[], noticeText: string): Promise<boolean> => {
+      const done = await keepSeasons(put, changed);
+      if (!done.ok) {
+        notice({ text: troubleText(done.error) });
+        return false;
       }
       const undo = async () => {
-        for (const before of kept) {
-          const back = await put(before);
-          if (back.error) notice({ text: troubleText(back.error) });
-        }
+        const error = await restoreSeasons(put, done.saved);
+        if (error !== undefined) notice({ text: troubleText(error) });
       };
-      notice({ text: says, undo: () => void undo() });
+      notice({ text: noticeText, undo: () => void undo() });
       return true;
     },
     [put, notice],

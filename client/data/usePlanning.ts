@@ -1,11 +1,9 @@
 import { useCallback, useMemo } from 'react';
 import { INTENT_FACTS, type Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
-import type { Session as SessionTree } from '@core/session/session';
+import type { SessionTree } from '@core/session/session';
 import { suggestIntent } from '@core/advice/suggestIntent';
-import { startsAtLeast } from '@core/squad/athlete';
 import { restsOf } from '@core/squad/schools';
-import type { Telling } from '@core/outlook/calibration';
 import { outlookFor, type Outlook } from '@core/outlook/outlook';
 import { withChanges } from '@core/planning/changes';
 import { dayCautions } from '@core/advice/dayCautions';
@@ -17,16 +15,17 @@ import {
   type Change,
   type DayGroup,
   type DayPlan,
-  type Decision,
+  type DayDecision,
 } from '@core/planning/dayPlan';
 import { neighboursOf } from '@core/planning/neighbours';
 import { groupRun, type GroupRun } from '@core/planning/groupTargets';
 import { USUAL_HEAT_LIMITS, type Weather } from '@core/squad/heat';
-import { ownPlans, type OwnPlan } from '@core/planning/ownPlans';
+import { athletePlans, type AthletePlan } from '@core/planning/athletePlans';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Venue } from '@core/venue/venue';
 import { useVenues, venueById } from './useVenues';
-import { pacesOf, squadBookOf, type SquadView } from './useSquad';
+import { runnersOf } from './runners';
+import { squadPaceBookOf, type SquadView } from './useSquad';
 import { useTellings } from './useTellings';
 import type { ScheduledSession } from '@core/api/answers';
 import { api, troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery } from '../store/api';
@@ -34,7 +33,7 @@ import { api, troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQu
 import { store } from '../store/store';
 import { useNotice } from '../ui/Notices';
 
-/** A session on its day as it is planned: everything that follows from its text, the squad and what the coach has decided. */
+/** A session on its day as planned: everything that follows from its text, the squad and the coach's decisions. */
 export type Planning = {
   session: ScheduledSession;
   tree: SessionTree;
@@ -47,54 +46,48 @@ export type Planning = {
   /** Everyone who could run, and those who do. */
   athletes: readonly SquadMember[];
   running: readonly SquadMember[];
-  plans: OwnPlan[];
+  plans: AthletePlan[];
   runs: GroupRun[];
   /** By athlete. */
   outlooks: ReadonlyMap<string, Outlook>;
   rounding: number;
   weather: Weather | undefined;
   cautions: string[];
-  /** Decides something; with `says` it can be taken back from the bar that says so. */
-  decide: (part: Decision, says?: string) => void;
+  /** Saves a decision; with `noticeText` a notice offers Undo. */
+  decide: (part: DayDecision, noticeText?: string) => void;
   /** Makes changes for someone, a group or all. */
-  change: (changes: readonly Change[], says?: string) => void;
+  change: (changes: readonly Change[], noticeText?: string) => void;
 };
 
 const NOTHING: DayPlan = {};
 
-const thousandths = (value: number) => Math.round(value * 1000) / 1000;
-
-/** As much of a calibration as a plan keeps. */
-const tellingOf = (known: Telling | undefined) =>
-  known ? { telling: { a: thousandths(known.a), g: thousandths(known.g) } } : {};
-
-/** Decides things for the day of a session, at once on the screen and kept by the server. */
+/** Saves decisions for a session's day: on screen at once, then on the server. */
 function useDecide({ id, plan = NOTHING }: ScheduledSession) {
   const [put] = usePutDayPlanMutation();
   const notice = useNotice();
   return useCallback(
-    (part: Decision, says?: string) => {
+    (part: DayDecision, noticeText?: string) => {
       const send = async (decided: DayPlan) => {
         const sent = await put({ sessionId: id, plan: decided });
         if (sent.error) notice({ text: `${troubleText(sent.error)} The plan is as it was.` });
         return !sent.error;
       };
       const takeBack = () => {
-        // Only this: what was decided since stays.
+        // Only this decision: later ones stay.
         const { data } = api.endpoints.sessions.select()(store.getState());
         const now = data?.find((session) => session.id === id)?.plan ?? NOTHING;
         void send(withDecision(now, inverseOfDecision(part, plan)));
       };
       void send(withDecision(plan, part)).then((isKept) => {
-        if (isKept && says !== undefined) notice({ text: says, undo: takeBack });
+        if (isKept && noticeText !== undefined) notice({ text: noticeText, undo: takeBack });
       });
     },
     [id, plan, put, notice],
   );
 }
 
-/** What a session and a plan come to for the squad, without looking ahead; `tree` is undefined while the text cannot be read. */
-export function useOwnPlans(session: ScheduledSession, squad: SquadView, plan: DayPlan) {
+/** The athletes' plans of a session, without predictions; `tree` is undefined while the text cannot be read. */
+export function useAthletePlans(session: ScheduledSession, squad: SquadView, plan: DayPlan) {
   const { shorthand, date } = session;
   const venues = useVenues();
   const venue = venueById(venues, plan.venueId);
@@ -105,35 +98,27 @@ export function useOwnPlans(session: ScheduledSession, squad: SquadView, plan: D
     return parsed.ok ? parsed.session : undefined;
   }, [shorthand, paceNames, venue.lapM]);
   const intent = useMemo(
-    () => session.intent ?? (tree ? suggestIntent(tree, squadBookOf(squad)) : 'mixed'),
+    () => session.intent ?? (tree ? suggestIntent(tree, squadPaceBookOf(squad)) : 'mixed'),
     [session.intent, tree, squad],
   );
   const groups = useMemo(() => groupsFor(plan, athletes, squad.settings.groups), [plan, athletes, squad]);
   const plans = useMemo(() => {
     if (!tree) return [];
-    const runners = athletes.map((athlete) => ({
-      id: athlete.id,
-      name: athlete.name,
-      tileName: athlete.tileName,
-      ...(athlete.chip === undefined ? {} : { chip: athlete.chip }),
-      ...tellingOf(tellings?.[athlete.id]),
-      paces: pacesOf(athlete, squad, date),
-      startsAtLeast: startsAtLeast(athlete, date),
-    }));
+    const runners = runnersOf(athletes, squad, date, tellings);
     const rests = restsOf(squad.settings.schools);
-    return ownPlans({ session: tree, intent, plan, groups, runners, venue, paceNames, rests });
+    return athletePlans({ session: tree, intent, plan, groups, runners, venue, paceNames, rests });
   }, [tree, intent, plan, groups, athletes, squad, date, venue, paceNames, tellings]);
   return { venue, venues, tree, intent, groups, plans };
 }
 
-/** Works the plan of a session out; undefined while it cannot be read. */
+/** The whole planning of a session; undefined while its text cannot be read. */
 export function usePlanning(session: ScheduledSession, squad: SquadView): Planning | undefined {
   const { date, startTime, plan = NOTHING } = session;
   const { data: sessions } = useSessionsQuery();
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
   const { athletes } = squad;
   const decide = useDecide(session);
-  const { venue, venues, tree, intent, groups, plans } = useOwnPlans(session, squad, plan);
+  const { venue, venues, tree, intent, groups, plans } = useAthletePlans(session, squad, plan);
   const runs = useMemo(() => groups.map((group) => groupRun(group, plans)), [groups, plans]);
   const outlooks = useMemo(
     () =>
@@ -153,7 +138,7 @@ export function usePlanning(session: ScheduledSession, squad: SquadView): Planni
       }),
       neighbours: neighboursOf(session, sessions ?? [], {
         ...squad,
-        paceBook: squadBookOf(squad),
+        paceBook: squadPaceBookOf(squad),
       }),
       weather: weather ?? undefined,
       heat: squad.settings.heat ?? USUAL_HEAT_LIMITS,
@@ -179,8 +164,8 @@ export function usePlanning(session: ScheduledSession, squad: SquadView): Planni
       weather: weather ?? undefined,
       cautions,
       decide,
-      change: (changes: readonly Change[], says?: string) =>
-        decide({ changes: withChanges(plan.changes ?? [], changes) }, says),
+      change: (changes: readonly Change[], noticeText?: string) =>
+        decide({ changes: withChanges(plan.changes ?? [], changes) }, noticeText),
     };
   }, [
     session,

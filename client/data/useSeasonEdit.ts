@@ -6,18 +6,18 @@ import { weeksOf, type LaidSeason } from './useSeasons';
 import { today } from '../ui/days';
 import { useKeepSeasons } from './useKeepSeasons';
 
-/** A change that moves more than what was touched: shown before it is taken. */
-export type Proposed = { next: SeasonPlan; difference: SeasonDifference; says: string };
+/** A change that moves more than what was touched: shown before it is made. */
+export type Proposed = { next: SeasonPlan; difference: SeasonDifference; text: string };
 
-/** So many sessions may move without asking: the one that was dragged, and the one it changed places with. */
+/** This many sessions may move without asking: the dragged one, and the one it swapped with. */
 const WITHOUT_ASKING = 2;
 
 export type SeasonEdit = {
   proposed: Proposed | undefined;
   /** Makes a change, or proposes it where it moves more. @param says what it is: `The race is moved.` */
-  change: (change: SeasonChange, says: string) => void;
+  change: (change: SeasonChange, noticeText: string) => void;
   /** The same, without asking. */
-  apply: (change: SeasonChange, says: string) => Promise<boolean>;
+  apply: (change: SeasonChange, noticeText: string) => Promise<boolean>;
   take: () => void;
   leave: () => void;
 };
@@ -27,7 +27,7 @@ export function useSeasonEdit({ id, version, season }: LaidSeason): SeasonEdit {
   const keepAll = useKeepSeasons();
   const [proposed, setProposed] = useState<Proposed>();
   const keep = useCallback(
-    (next: SeasonPlan, says: string) => keepAll([{ before: { id, version, season }, next }], says),
+    (next: SeasonPlan, noticeText: string) => keepAll([{ before: { id, version, season }, next }], noticeText),
     [id, version, season, keepAll],
   );
   const laidOut = useCallback(
@@ -38,18 +38,21 @@ export function useSeasonEdit({ id, version, season }: LaidSeason): SeasonEdit {
     [season],
   );
   const change = useCallback(
-    (wanted: SeasonChange, says: string) => {
+    (wanted: SeasonChange, noticeText: string) => {
       const { next, difference } = laidOut(wanted);
-      if (difference.moves.length > WITHOUT_ASKING) setProposed({ next, difference, says });
-      else void keep(next, says);
+      if (difference.moves.length > WITHOUT_ASKING) setProposed({ next, difference, text: noticeText });
+      else void keep(next, noticeText);
     },
     [laidOut, keep],
   );
-  const apply = useCallback((wanted: SeasonChange, says: string) => keep(laidOut(wanted).next, says), [laidOut, keep]);
+  const apply = useCallback(
+    (wanted: SeasonChange, noticeText: string) => keep(laidOut(wanted).next, noticeText),
+    [laidOut, keep],
+  );
   const take = () => {
     if (!proposed) return;
     setProposed(undefined);
-    void keep(proposed.next, `${proposed.says} ${proposed.difference.says}`);
+    void keep(proposed.next, `${proposed.text} ${proposed.difference.text}`);
   };
   return { proposed, change, apply, take, leave: () => setProposed(undefined) };
 }

@@ -8,16 +8,16 @@ import type { SquadView } from './useSquad';
 /** A season with its weeks. */
 export type LaidSeason = StoredSeason & { weeks: SeasonWeek[] };
 
-/** A season is laid out once for as long as it is the same. */
+/** Layouts, cached for each season. */
 const laid = new WeakMap<SeasonPlan, SeasonWeek[]>();
 
 export function weeksOf(season: SeasonPlan): SeasonWeek[] {
-  const known = laid.get(season) ?? layOutSeason(season);
-  laid.set(season, known);
-  return known;
+  const cached = laid.get(season) ?? layOutSeason(season);
+  laid.set(season, cached);
+  return cached;
 }
 
-/** A season is laid out when it is looked at: most of those of years ago never are. */
+/** Laid out on demand: most old seasons are never looked at. */
 const laidOut = (stored: StoredSeason): LaidSeason => ({
   ...stored,
   get weeks() {
@@ -32,7 +32,7 @@ export function useSeasons(): { seasons: LaidSeason[] | undefined; error: unknow
   return { seasons, error, retry: () => void refetch() };
 }
 
-/** The squad as it is on a day: who is away, ill or injured by a season's exceptions does not take part, whoever was ill eases back. */
+/** The squad on a day: athletes who are away, ill or injured by a season's exceptions do not take part; after illness they ease back. */
 export function useSquadOn(squad: SquadView | undefined, date: string | undefined): SquadView | undefined {
   const { data } = useSeasonsQuery();
   return useMemo(() => {

@@ -4,8 +4,8 @@ import { isOnTrack } from '@core/fitness/mark';
 import type { CourseOffsets } from '@core/fitness/weighing';
 import type { PaceBook } from '@core/paces/paceBook';
 import { PACE_NAMES } from '@core/session/paceNames';
-import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
-import { athletePaces, bookById, type AthletePaces } from '@core/squad/athletePaces';
+import { curveBook, SHIPPED_PACE_BOOKS } from '@core/paces/shippedPaceBooks';
+import { athletePaces, paceBookById, type AthletePaces } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
 import { schoolsOf } from '@core/squad/schools';
 import type { SquadSettings } from '@core/squad/squadSettings';
@@ -37,7 +37,7 @@ export const NOBODY: SquadView = {
   settings: { paceBookId: curveBook.id, groups: [] },
   athletes: [],
   archived: [],
-  books: [...SHIPPED_BOOKS],
+  books: [...SHIPPED_PACE_BOOKS],
   paceNames: PACE_NAMES,
 };
 
@@ -45,24 +45,24 @@ export const NOBODY: SquadView = {
 export function useSquad(): { squad: SquadView | undefined; error: unknown; retry: () => void } {
   const athletes = useAthletesQuery();
   const settings = useSquadQuery();
-  const ownBooks = usePaceBooksQuery();
+  const ownPaceBooks = usePaceBooksQuery();
   const squad = useMemo((): SquadView | undefined => {
-    if (!athletes.data || !settings.data || !ownBooks.data) return undefined;
-    const books = [...SHIPPED_BOOKS, ...ownBooks.data];
+    if (!athletes.data || !settings.data || !ownPaceBooks.data) return undefined;
+    const books = [...SHIPPED_PACE_BOOKS, ...ownPaceBooks.data];
     return {
       settings: settings.data,
       athletes: athletes.data.filter(({ archived }) => !archived),
       archived: athletes.data.filter(({ archived }) => archived),
       books,
       paceNames: [
-        ...new Set([...PACE_NAMES, ...ownBooks.data.flatMap(({ entries }) => entries.map(({ name }) => name))]),
+        ...new Set([...PACE_NAMES, ...ownPaceBooks.data.flatMap(({ entries }) => entries.map(({ name }) => name))]),
       ],
     };
-  }, [athletes.data, settings.data, ownBooks.data]);
+  }, [athletes.data, settings.data, ownPaceBooks.data]);
   const retry = () => {
-    for (const query of [athletes, settings, ownBooks]) if (!query.data) void query.refetch();
+    for (const query of [athletes, settings, ownPaceBooks]) if (!query.data) void query.refetch();
   };
-  return { squad, error: athletes.error ?? settings.error ?? ownBooks.error, retry };
+  return { squad, error: athletes.error ?? settings.error ?? ownPaceBooks.error, retry };
 }
 
 /** Every pace name that a session may use; those of every book until the coach's own are known. */
@@ -71,13 +71,13 @@ export function usePaceNames(): readonly string[] {
 }
 
 /** The pace book of the squad. */
-export const squadBookOf = ({ books, settings }: Pick<SquadView, 'books' | 'settings'>): PaceBook =>
-  bookById(books, settings.paceBookId);
+export const squadPaceBookOf = ({ books, settings }: Pick<SquadView, 'books' | 'settings'>): PaceBook =>
+  paceBookById(books, settings.paceBookId);
 
-export const bookOf = (athlete: SquadMember, { books, settings }: SquadView): PaceBook =>
-  bookById(books, athlete.paceBookId ?? settings.paceBookId);
+export const paceBookOf = (athlete: SquadMember, { books, settings }: SquadView): PaceBook =>
+  paceBookById(books, athlete.paceBookId ?? settings.paceBookId);
 
-/** What the squad's marks say of courses off the track; the same for as long as everyone's marks and the day are. */
+/** Course offsets learned from the squad's marks, cached for squad and day. */
 const learned = new WeakMap<SquadView, { asOf: string; courses: CourseOffsets }>();
 
 export function coursesOf(squad: SquadView, asOf: string): CourseOffsets {
@@ -88,32 +88,23 @@ export function coursesOf(squad: SquadView, asOf: string): CourseOffsets {
   return courses;
 }
 
-/** Curves are costly on a slow phone, and the same for as long as athlete, book and day are. */
-const known = new WeakMap<
+/** Curves are slow to fit on a phone: cached for athlete, book and day. */
+const cache = new WeakMap<
   SquadMember,
   { book: PaceBook; asOf: string; courses: CourseOffsets | undefined; stridesBy: string; paces: AthletePaces }
 >();
 
 /** One athlete's curves and book on a day (YYYY-MM-DD). */
 export function pacesOf(athlete: SquadMember, squad: SquadView, asOf: string): AthletePaces {
-  const book = bookOf(athlete, squad);
-  const before = known.get(athlete);
-  // Only those who have run off the track depend on what the others' marks say.
+  const book = paceBookOf(athlete, squad);
+  const before = cache.get(athlete);
+  // Only athletes with marks off the track depend on the others' marks.
   const courses = athlete.marks.every(isOnTrack) ? undefined : coursesOf(squad, asOf);
   const { stridesBy } = schoolsOf(squad.settings);
   const isSame =
     before?.book === book && before.asOf === asOf && before.courses === courses && before.stridesBy === stridesBy;
   if (isSame) return before.paces;
   const paces = athletePaces(athlete, book, asOf, { ...(courses ? { courses } : {}), stridesBy });
-  known.set(athlete, { book, asOf, courses, stridesBy, paces });
+  cache.set(athlete, { book, asOf, courses, stridesBy, paces });
   return paces;
 }
-
-/** Those of the squad as a plan needs them on a day. */
-export const forPlan = (athletes: readonly SquadMember[], squad: SquadView, asOf: string) =>
-  athletes.map((athlete) => ({
-    athleteId: athlete.id,
-    name: athlete.name,
-    tileName: athlete.tileName,
-    paces: pacesOf(athlete, squad, asOf),
-  }));

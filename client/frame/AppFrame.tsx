@@ -48,7 +48,7 @@ function Themed() {
   );
 }
 
-/** What stands around every screen: store, theme, undo bar, and the way from place to place. */
+/** Everything around the screens: store, theme, notices, and the navigation. */
 export function AppFrame() {
   return (
     <Provider store={store}>

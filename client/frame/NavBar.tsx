@@ -5,7 +5,7 @@ import { LookSwitch } from '../parts/LookSwitch';
 import { Logo } from '../ui/Logo';
 import { SPACE, usePalette } from '../ui/theme';
 import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 const PLACES: { href: '/squad' | '/season' | '/sessions' | '/track' | '/results'; name: string; icon: IconName }[] = [
   { href: '/squad', name: 'Squad', icon: 'squad' },
@@ -68,9 +68,9 @@ export function NavBar() {
                 />
               )}
               <Icon name={icon} color={here && wide ? palette.onAction : here ? palette.ink : palette.quiet} />
-              <Words as="label" color={here && wide ? palette.onAction : here ? palette.ink : palette.quiet}>
+              <Text as="label" color={here && wide ? palette.onAction : here ? palette.ink : palette.quiet}>
                 {name}
-              </Words>
+              </Text>
             </View>
           </Link>
         );

@@ -1,9 +1,9 @@
 /** The screens that are opened from a list, in one file of their own: they share the dragging, the forms, the drawings and the arithmetic. */
 export { JoinForm } from './access/JoinForm';
 export { Unlock } from './access/Unlock';
-export { BookFiles } from '../library/BookFiles';
-export { BookPage } from '../library/BookPage';
-export { BookSessionEditor } from '../library/BookSessionEditor';
+export { LibraryFiles } from '../library/LibraryFiles';
+export { LibraryPage } from '../library/LibraryPage';
+export { LibrarySessionEditor } from '../library/LibrarySessionEditor';
 export { ProgressionList } from '../library/ProgressionList';
 export { ProgressionPage } from '../library/ProgressionPage';
 export { GuidesPage } from '../session/GuidesPage';
@@ -18,8 +18,8 @@ export { NextPage } from '../review/next/NextPage';
 export { PlanPage } from '../plan/PlanPage';
 export { SessionEditor } from '../session/SessionEditor';
 export { AthletePage } from '../squad/AthletePage';
-export { BookEditor } from '../squad/books/BookEditor';
-export { BookList } from '../squad/books/BookList';
+export { PaceBookEditor } from '../squad/paceBooks/PaceBookEditor';
+export { PaceBookList } from '../squad/paceBooks/PaceBookList';
 export { GroupsPage } from '../squad/groups/GroupsPage';
 export { AthleteResultPage } from '../review/AthleteResultPage';
 export { AthleteStory } from '../review/AthleteStory';

@@ -1,6 +1,6 @@
 import { lazyScreen } from '../ui/lazyScreen';
 
-// From here, so that whoever starts it has the screens below known to it.
+// Exported here, so that the screens below are registered for whoever starts it.
 export { startFetchingScreens } from '../ui/lazyScreen';
 
 // The lists are in the first load: they are what the coach sees first. What is opened from them follows at once, unasked.
@@ -9,7 +9,7 @@ const later = () => import('./laterScreens');
 /** What reads and writes lists. */
 export const fetchLists = () => import('./lists');
 
-/** What this phone has timed and not sent is sent now, and whenever the network comes back. @returns what stops it. */
+/** Sends what this phone has recorded and not sent, now and whenever the network returns. @returns what stops it. */
 export function startSending(): () => void {
   let stop: (() => void) | undefined;
   let isOver = false;
@@ -17,7 +17,7 @@ export function startSending(): () => void {
     (screens) => {
       if (!isOver) stop = screens.startSending();
     },
-    // Without its code nothing could be timed here either.
+    // Without its code nothing could have been timed here either.
     () => undefined,
   );
   return () => {
@@ -28,12 +28,12 @@ export function startSending(): () => void {
 
 export const AthletePage = lazyScreen(async () => (await later()).AthletePage);
 export const GroupsPage = lazyScreen(async () => (await later()).GroupsPage);
-export const BookList = lazyScreen(async () => (await later()).BookList);
-export const BookEditor = lazyScreen(async () => (await later()).BookEditor);
+export const PaceBookList = lazyScreen(async () => (await later()).PaceBookList);
+export const PaceBookEditor = lazyScreen(async () => (await later()).PaceBookEditor);
 export const SessionEditor = lazyScreen(async () => (await later()).SessionEditor);
-export const BookPage = lazyScreen(async () => (await later()).BookPage);
-export const BookSessionEditor = lazyScreen(async () => (await later()).BookSessionEditor);
-export const BookFiles = lazyScreen(async () => (await later()).BookFiles);
+export const LibraryPage = lazyScreen(async () => (await later()).LibraryPage);
+export const LibrarySessionEditor = lazyScreen(async () => (await later()).LibrarySessionEditor);
+export const LibraryFiles = lazyScreen(async () => (await later()).LibraryFiles);
 export const ProgressionList = lazyScreen(async () => (await later()).ProgressionList);
 export const ProgressionPage = lazyScreen(async () => (await later()).ProgressionPage);
 export const GuidesPage = lazyScreen(async () => (await later()).GuidesPage);

@@ -1,15 +1,15 @@
 import { View } from 'react-native';
-import type { ChainLink, Progression } from '@core/library/bookSession';
+import type { ChainLink, Progression } from '@core/library/librarySession';
 import { LEVER_WORDS } from '@core/library/leverWords';
 import { SPACE } from '../ui/theme';
 import { TickRow } from '../ui/TickRow';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { ChainFields } from '../parts/ChainFields';
 import { chainText } from '../parts/chainWords';
 
 type Props = {
   stored: Progression;
-  put: (part: { chain?: ChainLink[] | undefined; round?: number | undefined }, says: string) => Promise<void>;
+  put: (part: { chain?: ChainLink[] | undefined; round?: number | undefined }, noticeText: string) => Promise<void>;
 };
 
 /** How a progression goes on when its last step is done: by levers one after the other, or from the start again, faster. */
@@ -22,9 +22,9 @@ export function GoingOn({ stored, put }: Props) {
     );
   return (
     <View role="region" aria-label="After the last step" style={{ gap: SPACE.m }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         After the last step
-      </Words>
+      </Text>
       <TickRow
         label="Run all steps again, a little faster"
         checked={round !== undefined}
@@ -39,11 +39,11 @@ export function GoingOn({ stored, put }: Props) {
       />
       {round === undefined && (
         <>
-          <Words as="small" quiet>
+          <Text as="small" quiet>
             {chain.length === 0
               ? `It goes on by its own lever: ${LEVER_WORDS[lever].toLowerCase()}.`
               : 'Levers one after the other, each until it comes to its end.'}
-          </Words>
+          </Text>
           <ChainFields chain={chain} lever={lever} put={putChain} />
         </>
       )}

@@ -1,8 +1,9 @@
+import { counted } from '@core/units/counted';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import { LEVERS, type BookSession, type Lever } from '@core/library/bookSession';
+import { LEVERS, type LibrarySession, type Lever } from '@core/library/librarySession';
 import { proposeSteps } from '@core/library/progression';
 import { formatSession } from '@core/session/formatSession';
 import { parseStored } from '@core/session/parseSession';
@@ -14,16 +15,16 @@ import { Stepper } from '../ui/Stepper';
 import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { mainPart } from '../data/sessionView';
-import { useBookChange, type BookView } from '../data/useBook';
+import { useLibraryChange, type LibraryView } from '../data/useLibrary';
 
-type Props = { session: BookSession; book: BookView; paceNames: readonly string[] };
+type Props = { session: LibrarySession; library: LibraryView; paceNames: readonly string[] };
 
-/** A family of sessions proposed from this one, by one lever: looked at first, then kept in the book. */
-export function MakeProgression({ session, book, paceNames }: Props) {
+/** A family of sessions proposed from this one, by one lever: looked at first, then kept in the library. */
+export function MakeProgression({ session, library, paceNames }: Props) {
   const palette = usePalette();
-  const change = useBookChange(book);
+  const change = useLibraryChange(library);
   const [isOpen, setOpen] = useState(false);
   const [lever, setLever] = useState<Lever>('more');
   const [steps, setSteps] = useState(4);
@@ -35,7 +36,7 @@ export function MakeProgression({ session, book, paceNames }: Props) {
   const title = name ?? `${session.title}: ${LEVER_WORDS[lever].toLowerCase()}`;
   const keep = async () => {
     const { favourite: _favourite, archived: _archived, ...rest } = session;
-    const further = proposed.slice(1).map((step, i): BookSession => ({
+    const further = proposed.slice(1).map((step, i): LibrarySession => ({
       ...rest,
       id: ulid(),
       title: `${session.title}, ${i + 2}`,
@@ -45,7 +46,7 @@ export function MakeProgression({ session, book, paceNames }: Props) {
     const stepIds = [session.id, ...further.map((step) => step.id)];
     const refused = await change(
       { sessions: further, progressions: [{ id, name: title, lever, stepIds }] },
-      `“${title}” is in the book: ${stepIds.length} steps.`,
+      `“${title}” is in the library: ${counted(stepIds.length, 'step')}.`,
     );
     setTrouble(refused);
     if (refused === undefined) router.push(`/sessions/progressions/${id}`);
@@ -72,18 +73,18 @@ export function MakeProgression({ session, book, paceNames }: Props) {
           />
           <Stepper label="Steps" value={steps} text={String(steps)} step={1} min={2} max={8} onChange={setSteps} />
           {proposed.length === 1 ? (
-            <Words quiet>This lever moves nothing in this session. Try another one.</Words>
+            <Text quiet>This lever moves nothing in this session. Try another one.</Text>
           ) : (
             <View role="list" style={{ gap: SPACE.s }}>
               {proposed.map((step, i) => (
                 <View role="listitem" key={i}>
-                  <Words as="small">{`${i + 1}.  ${mainPart(step)}`}</Words>
+                  <Text as="small">{`${i + 1}.  ${mainPart(step)}`}</Text>
                 </View>
               ))}
               {proposed.length < steps && (
-                <Words as="small" quiet>
-                  {`The lever comes to its end after ${proposed.length} steps.`}
-                </Words>
+                <Text as="small" quiet>
+                  {`The lever comes to its end after ${counted(proposed.length, 'step')}.`}
+                </Text>
               )}
             </View>
           )}

@@ -1,8 +1,9 @@
+import { counted } from '@core/units/counted';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import type { Progression } from '@core/library/bookSession';
+import type { Progression } from '@core/library/librarySession';
 import { LEVER_WORDS } from '@core/library/leverWords';
 import { Empty } from '../ui/Empty';
 import { ListRow } from '../ui/ListRow';
@@ -11,15 +12,15 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { Select } from '../ui/Select';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
-import { useBookChange, type BookView } from '../data/useBook';
-import { backToBook, WithBook } from './WithBook';
+import { Text } from '../ui/Text';
+import { useLibraryChange, type LibraryView } from '../data/useLibrary';
+import { backToLibrary, WithLibrary } from './WithLibrary';
 
-function List({ book }: { book: BookView }) {
-  const change = useBookChange(book);
+function List({ library }: { library: LibraryView }) {
+  const change = useLibraryChange(library);
   const [trouble, setTrouble] = useState<string>();
   const [isChoosing, setChoosing] = useState(false);
-  const first = book.entries.filter(({ session }) => !session.archived);
+  const first = library.entries.filter(({ session }) => !session.archived);
   const add = async (step: string) => {
     const id = ulid();
     const title = first.find(({ session }) => session.id === step)?.session.title ?? 'New';
@@ -31,14 +32,14 @@ function List({ book }: { book: BookView }) {
   return (
     <Page
       title="Progressions"
-      onBack={backToBook}
-      backLabel="Back to the book"
+      onBack={backToLibrary}
+      backLabel="Back to the library"
       footer={
         isChoosing ? (
           <Select
             label="It begins with"
             options={[
-              { value: '', text: 'choose a session of the book' },
+              { value: '', text: 'choose a session from the library' },
               ...first.map(({ session }) => ({ value: session.id, text: session.title })),
             ]}
             value=""
@@ -52,20 +53,20 @@ function List({ book }: { book: BookView }) {
       }
     >
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         Sessions that follow each other with one thing changing from step to step. One can also be proposed from any
-        session of the book, under About.
-      </Words>
-      {book.progressions.length === 0 && (
-        <Empty title="None yet">Make one here by hand, or open a session of the book and have it proposed.</Empty>
+        session in the library, under About.
+      </Text>
+      {library.progressions.length === 0 && (
+        <Empty title="None yet">Make one here by hand, or open a session in the library and have it proposed.</Empty>
       )}
       <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-        {book.progressions.map(({ id, name, lever, stepIds }) => (
+        {library.progressions.map(({ id, name, lever, stepIds }) => (
           <View role="listitem" key={id}>
             <ListRow
               href={`/sessions/progressions/${id}`}
               title={name}
-              about={`${LEVER_WORDS[lever]} · ${stepIds.length === 1 ? '1 step' : `${stepIds.length} steps`}`}
+              detail={`${LEVER_WORDS[lever]} · ${counted(stepIds.length, 'step')}`}
             />
           </View>
         ))}
@@ -74,7 +75,7 @@ function List({ book }: { book: BookView }) {
   );
 }
 
-/** All progressions of the book. */
+/** All progressions in the library. */
 export function ProgressionList() {
-  return <WithBook title="Progressions">{(book) => <List book={book} />}</WithBook>;
+  return <WithLibrary title="Progressions">{(library) => <List library={library} />}</WithLibrary>;
 }

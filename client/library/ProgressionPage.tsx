@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { LEVERS, USUAL_EVERY_DAYS, type Progression } from '@core/library/bookSession';
+import { LEVERS, USUAL_EVERY_DAYS, type Progression } from '@core/library/librarySession';
 import { standardTrack } from '@core/venue/venue';
 import { known } from '@core/units/known';
 import { LEVER_WORDS } from '@core/library/leverWords';
@@ -18,19 +18,20 @@ import { TextField } from '../ui/TextField';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { WhenField } from '../ui/WhenField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { mainPart, viewSession } from '../data/sessionView';
 import { GoingOn } from './GoingOn';
 import { Standing, useStandings } from './Standing';
-import { useBookChange, type BookView } from '../data/useBook';
+import { useLibraryChange, type LibraryView } from '../data/useLibrary';
 import { usePutOnDay } from './usePutOnDay';
-import { WithBook } from './WithBook';
+import { WithLibrary } from './WithLibrary';
+import { WhatIs } from '../parts/WhatIs';
 
 const backToProgressions = () => router.replace('/sessions/progressions');
 
-function Steps({ stored, book }: { stored: Progression; book: BookView }) {
+function Steps({ stored, library }: { stored: Progression; library: LibraryView }) {
   const palette = usePalette();
-  const change = useBookChange(book);
+  const change = useLibraryChange(library);
   const [name, setName] = useState(stored.name);
   const [dating, setDating] = useState<string>();
   const [date, setDate] = useState(today);
@@ -38,7 +39,7 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
   const [trouble, setTrouble] = useState<string>();
   const { id, stepIds, everyDays = USUAL_EVERY_DAYS } = stored;
   const standings = useStandings(id);
-  const put = async (next: { [K in keyof Progression]?: Progression[K] | undefined }, says: string) => {
+  const put = async (next: { [K in keyof Progression]?: Progression[K] | undefined }, noticeText: string) => {
     const progression = known<Progression>({
       chain: undefined,
       everyDays: undefined,
@@ -49,7 +50,7 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
     // A ladder that has only its first round yet grows and shrinks with its steps.
     const isFirstRound = stored.round === stepIds.length && progression.round === stored.round;
     const grown = isFirstRound ? { round: progression.stepIds.length } : {};
-    setTrouble(await change({ progressions: [{ ...progression, ...grown }] }, says));
+    setTrouble(await change({ progressions: [{ ...progression, ...grown }] }, noticeText));
   };
   const remove = async () => {
     const refused = await change({ removedProgressionIds: [id] }, `“${stored.name}” is removed; its sessions stay.`);
@@ -58,7 +59,7 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
   };
   const swapped = (i: number, j: number) =>
     stepIds.map((step, at) => (at === i ? (stepIds[j] ?? step) : at === j ? (stepIds[i] ?? step) : step));
-  const others = book.entries.filter(({ session }) => !session.archived && !stepIds.includes(session.id));
+  const others = library.entries.filter(({ session }) => !session.archived && !stepIds.includes(session.id));
   return (
     <Page title={stored.name} onBack={backToProgressions} backLabel="Back to all progressions">
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
@@ -78,6 +79,7 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
         value={stored.lever}
         onChange={(lever) => void put({ lever }, `It goes by: ${LEVER_WORDS[lever].toLowerCase()}.`)}
       />
+      <WhatIs terms={['progression', 'lever', 'step', 'float']} />
       <Stepper
         label="Days from one step to the next"
         value={everyDays}
@@ -89,10 +91,10 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
       />
       <View role="list" aria-label="Steps" style={{ gap: SPACE.m }}>
         {stepIds.map((step, i) => {
-          const entry = book.entries.find(({ session }) => session.id === step);
-          const title = entry?.session.title ?? 'A session that is no longer in the book';
+          const entry = library.entries.find(({ session }) => session.id === step);
+          const title = entry?.session.title ?? 'A session that is no longer in the library';
           const view = entry?.tree && viewSession(entry.tree);
-          const { last } = book.useOf(step);
+          const { last } = library.useOf(step);
           return (
             <View
               role="listitem"
@@ -100,22 +102,22 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
               style={{ gap: SPACE.s, paddingBottom: SPACE.m, borderBottomWidth: 1, borderBottomColor: palette.line }}
             >
               <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
-                <Words as="title" style={{ width: 28 }}>
+                <Text as="title" style={{ width: 28 }}>
                   {String(i + 1)}
-                </Words>
+                </Text>
                 <View style={{ flex: 1, minWidth: 0 }}>
-                  <Words as="strong">{title}</Words>
-                  <Words as="small" quiet>
+                  <Text as="strong">{title}</Text>
+                  <Text as="small" quiet>
                     {entry?.tree ? mainPart(entry.tree) : 'It cannot be read.'}
-                  </Words>
-                  {last !== undefined && <Words as="label">{`Last run ${dayName(last)}`}</Words>}
+                  </Text>
+                  {last !== undefined && <Text as="label">{`Last run ${dayName(last)}`}</Text>}
                   <Standing standings={standings} stepIds={stepIds} step={step} />
                 </View>
                 {view && <LapThumb sections={view.sections} venue={standardTrack} finishLegs={view.finishLegs} />}
               </View>
               <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
                 {entry && (
-                  <SmallButton label={`Open ${title}`} onPress={() => router.push(`/sessions/book/${step}`)}>
+                  <SmallButton label={`Open ${title}`} onPress={() => router.push(`/sessions/library/${step}`)}>
                     Open
                   </SmallButton>
                 )}
@@ -181,7 +183,7 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
       <Select
         label="Add a step"
         options={[
-          { value: '', text: 'choose a session of the book' },
+          { value: '', text: 'choose a session from the library' },
           ...others.map(({ session }) => ({ value: session.id, text: session.title })),
         ]}
         value=""
@@ -198,11 +200,11 @@ function Steps({ stored, book }: { stored: Progression; book: BookView }) {
 /** One progression: its lever, and its steps in order. */
 export function ProgressionPage({ id }: { id: string }) {
   return (
-    <WithBook title="Progression">
-      {(book) => {
-        const stored = book.progressions.find((progression) => progression.id === id);
+    <WithLibrary title="Progression">
+      {(library) => {
+        const stored = library.progressions.find((progression) => progression.id === id);
         return stored ? (
-          <Steps key={id} stored={stored} book={book} />
+          <Steps key={id} stored={stored} library={library} />
         ) : (
           <Page title="Progression" onBack={backToProgressions} backLabel="Back to all progressions">
             <Empty title="No such progression" action={{ label: 'Go to progressions', onPress: backToProgressions }}>
@@ -211,6 +213,6 @@ export function ProgressionPage({ id }: { id: string }) {
           </Page>
         );
       }}
-    </WithBook>
+    </WithLibrary>
   );
 }

@@ -3,7 +3,7 @@ import type { Standing as StandingOf } from '@core/review/history';
 import { listed } from '@core/units/listed';
 import { useSquad } from '../data/useSquad';
 import { useStandingsQuery } from '../store/api';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 /** Somebody on a progression, by name. */
 export type Stands = StandingOf & { name: string };
@@ -14,9 +14,9 @@ export function useStandings(progressionId: string): Stands[] {
   const { squad } = useSquad();
   return useMemo(() => {
     const names = new Map((squad?.athletes ?? []).map(({ id, tileName }) => [id, tileName]));
-    return (data ?? []).flatMap((one): Stands[] => {
-      const name = names.get(one.athleteId);
-      return name === undefined ? [] : [{ ...one, name }];
+    return (data ?? []).flatMap((standing): Stands[] => {
+      const name = names.get(standing.athleteId);
+      return name === undefined ? [] : [{ ...standing, name }];
     });
   }, [data, squad]);
 }
@@ -39,14 +39,14 @@ export function Standing({
   stepIds: readonly string[];
   step: string;
 }) {
-  const next = standings.filter((one) => stepToRun(one, stepIds) === step).map(({ name }) => name);
+  const next = standings.filter((stands) => stepToRun(stands, stepIds) === step).map(({ name }) => name);
   const last = standings
-    .filter((one) => one.stepId === step && stepToRun(one, stepIds) === undefined)
+    .filter((stands) => stands.stepId === step && stepToRun(stands, stepIds) === undefined)
     .map(({ name }) => name);
   return (
     <>
-      {next.length > 0 && <Words as="small">{`Next for ${listed(next)}.`}</Words>}
-      {last.length > 0 && <Words as="small">{`Run last by ${listed(last)}; what comes next is not decided.`}</Words>}
+      {next.length > 0 && <Text as="small">{`Next for ${listed(next)}.`}</Text>}
+      {last.length > 0 && <Text as="small">{`Run last by ${listed(last)}; what comes next is not decided.`}</Text>}
     </>
   );
 }

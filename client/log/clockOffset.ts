@@ -1,6 +1,6 @@
 /** How far this phone's clock is from the server's, so that the times of several phones lie on one clock. */
 
-/** `offsetMs`: the phone's clock is so far behind (above 0); it may be wrong by `errorMs` either way. */
+/** `offsetMs`: how far the phone's clock is behind (above 0); the error is up to `errorMs` either way. */
 export type ClockOffset = { offsetMs: number; errorMs: number };
 
 const SAMPLES = 5;
@@ -27,10 +27,10 @@ export async function measureClock(
   return best;
 }
 
-/** Less than this nobody times by hand, and it is not worth an event. */
+/** Nobody times more finely than this by hand, so a smaller offset is not worth an event. */
 const WORTH_MS = 25;
 
-/** True if what was measured says more than what is known: further off than it may itself be wrong by. */
+/** Whether a measurement adds anything: the offset differs by more than its own error. */
 export const isNews = ({ offsetMs, errorMs }: ClockOffset, knownMs: number): boolean =>
   Math.abs(offsetMs - knownMs) > Math.max(WORTH_MS, errorMs);
 

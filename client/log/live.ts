@@ -2,7 +2,7 @@ import type { RunEvent } from '@core/run/events';
 import { askServerTime, isNews, measureClock } from './clockOffset';
 import { nowMs } from './trackClock';
 
-/** What following a session needs of the rest. */
+/** What following a run needs from the rest. */
 export type LivePort = {
   /** Reads the whole session from the server, and adds what is new. */
   catchUp: () => Promise<unknown>;
@@ -16,8 +16,9 @@ export type LivePort = {
 const AGAIN_MS = 5000;
 
 /**
- * Follows a session on the server for as long as it is open here: every time the line comes up it is read as a whole, then what comes in
- * is added as it comes; and the clocks are compared. @returns what stops it.
+ * Follows a run on the server while it is open here. On every reconnect, refetch the whole run, then append streamed events; and compare
+ * the clocks.
+ * @returns what stops it.
  */
 export function followRun(runId: string, device: string, port: LivePort): () => void {
   let source: EventSource | undefined;
@@ -34,10 +35,10 @@ export function followRun(runId: string, device: string, port: LivePort): () => 
       try {
         port.came((JSON.parse(message.data) as { events: RunEvent[] }).events);
       } catch {
-        // A broken line: what was in it is read when the line comes up again.
+        // The stream broke: what it missed is refetched on reconnect.
       }
     };
-    // The browser comes back by itself from a line that broke; not from one that was refused, as before the session is there.
+    // The browser reconnects by itself after a break, not after a refusal, as before the run exists.
     source.onerror = () => {
       if (source?.readyState !== EventSource.CLOSED || isOver) return;
       timer = setTimeout(open, AGAIN_MS);

@@ -2,32 +2,32 @@ import type { RunEvent } from '@core/run/events';
 import { eventAbout } from '@core/run/runOf';
 import type { TrackLog } from './trackLog';
 
-/** The phone's log, with a place for what its storage would not take. */
+/** The phone's log, with memory as a fallback for what its storage refuses. */
 export type SafeLog = TrackLog & {
   /** How many events are in this page's memory and nowhere else. */
   inMemory(): number;
 };
 
 /**
- * Keeps events in memory when the storage refuses them (full, or switched off), reads them with the others and gives them to the
- * outbox like any other. What is in memory is tried again with the next event, and lost only with the page.
+ * Keeps events in memory when storage refuses them (full, or switched off), merges them into reads and hands them to the outbox like any
+ * other. They are retried with the next event, and lost only with the page.
  */
 export function withMemory(log: TrackLog): SafeLog {
-  const held = new Map<string, { event: RunEvent; sent: boolean }>();
-  const here = (runId: string) => [...held.values()].flatMap(({ event }) => (event.runId === runId ? [event] : []));
-  const unsentHere = () => [...held.values()].flatMap(({ event, sent }) => (sent ? [] : [event]));
+  const entries = new Map<string, { event: RunEvent; sent: boolean }>();
+  const here = (runId: string) => [...entries.values()].flatMap(({ event }) => (event.runId === runId ? [event] : []));
+  const unsentHere = () => [...entries.values()].flatMap(({ event, sent }) => (sent ? [] : [event]));
   const keep = async (write: () => Promise<void>, what: readonly { event: RunEvent; sent: boolean }[]) => {
     try {
       await write();
     } catch {
-      for (const one of what) held.set(one.event.id, one);
+      for (const stored of what) entries.set(stored.event.id, stored);
       return;
     }
-    // There is room again: what was held goes where it belongs.
-    for (const [id, one] of [...held]) {
+    // There is room again: what was held back goes where it belongs.
+    for (const [id, stored] of [...entries]) {
       try {
-        await log.addEvents([one.event], one.sent);
-        held.delete(id);
+        await log.addEvents([stored.event], stored.sent);
+        entries.delete(id);
       } catch {
         return;
       }
@@ -55,18 +55,18 @@ export function withMemory(log: TrackLog): SafeLog {
     },
     async markSent(what) {
       for (const id of what.eventIds ?? []) {
-        const one = held.get(id);
-        if (one) one.sent = true;
+        const stored = entries.get(id);
+        if (stored) stored.sent = true;
       }
       await log.markSent(what).catch((trouble: unknown) => {
-        if (held.size === 0) throw trouble;
+        if (entries.size === 0) throw trouble;
       });
     },
     async forget(athleteId) {
-      for (const [id, one] of [...held]) {
-        const event = eventAbout(one.event, (other) => other !== athleteId);
-        if (event) held.set(id, { ...one, event });
-        else held.delete(id);
+      for (const [id, stored] of [...entries]) {
+        const event = eventAbout(stored.event, (other) => other !== athleteId);
+        if (event) entries.set(id, { ...stored, event });
+        else entries.delete(id);
       }
       await log.forget(athleteId);
     },

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
-import { emptyPlan, endedIn } from './madeUpRun';
+import { emptyPlan, endedIn } from './runFixture';
 import type { OutboxState } from '../store/trackside';
 import { Outbox, type OutboxPort } from './outbox';
 import { openTrackLog, type TrackLog } from './trackLog';

@@ -3,7 +3,7 @@ import type { Plan } from '@core/run/plan';
 import type { OutboxState } from '../store/trackside';
 import type { TrackLog } from './trackLog';
 
-/** The one thing the outbox needs of the network. Answers are `undefined` when the server could not be reached. */
+/** The outbox's port to the network. Answers are `undefined` when the server could not be reached. */
 export type OutboxPort = {
   send(method: 'PUT' | 'POST', path: string, body: unknown): Promise<{ status: number; body: unknown } | undefined>;
 };
@@ -34,7 +34,7 @@ const realTimer: Timer = {
   clear: (handle) => clearTimeout(handle as ReturnType<typeof setTimeout>),
 };
 
-/** Trouble of the server, or of who may do what: neither says anything against what is sent. */
+/** Trouble of the server, or missing rights: neither says anything against what is sent. */
 const isForLater = (status: number) => status >= 500 || [401, 403, 408, 429].includes(status);
 
 function groupByRun(events: readonly RunEvent[]): Map<string, RunEvent[]> {
@@ -44,8 +44,8 @@ function groupByRun(events: readonly RunEvent[]): Map<string, RunEvent[]> {
 }
 
 /**
- * Sends what the phone has kept to the server when it can be reached: plans first, then events in batches. Sending twice is
- * harmless, so whatever is not surely there is sent again, soon at first, then less and less often.
+ * Sends the phone's log to the server when it can be reached: plans first, then events in batches. Sending is idempotent, so anything not
+ * confirmed is retried, with backoff.
  */
 export class Outbox {
   private sending: Promise<void> | undefined;
@@ -61,7 +61,7 @@ export class Outbox {
     private readonly timers: Timer = realTimer,
   ) {}
 
-  /** Something new may be waiting, or the network may be back. @returns when what was waiting has been sent, or could not be. */
+  /** Something new may be waiting, or the network is back. @returns when the queue has been sent, or could not be. */
   poke(): Promise<void> {
     this.again = true;
     this.sending ??= this.sendWhatWaits().finally(() => {
@@ -96,7 +96,7 @@ export class Outbox {
     this.retryMs = Math.min(this.retryMs * 2, RETRY_MS.most);
   }
 
-  /** @returns false if something could not be sent and is to be tried again. */
+  /** @returns false if something has to be retried. */
   private async sendAll(): Promise<boolean> {
     const { plans, events } = await this.log.unsent();
     for (const plan of plans) if (!(await this.sendPlan(plan))) return false;
@@ -121,7 +121,7 @@ export class Outbox {
     const answer = await this.port.send('POST', `runs/${runId}/events`, { events });
     if (!answer || isForLater(answer.status)) return false;
     if (answer.status >= 400) {
-      // They stay on this phone; the rest of the log goes on being sent.
+      // They stay on this phone; the rest of the log is still sent.
       for (const event of events) this.refuse(event.id, answer.body);
       return true;
     }
@@ -137,6 +137,6 @@ export class Outbox {
   }
 
   private note(id: string, message: string): void {
-    if (!this.refused.some((known) => known.id === id)) this.refused = [...this.refused, { id, message }];
+    if (!this.refused.some((event) => event.id === id)) this.refused = [...this.refused, { id, message }];
   }
 }

@@ -3,7 +3,7 @@ import 'fake-indexeddb/auto';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import type { Plan, PlannedGroup } from '@core/run/plan';
-import { emptyPlan, endedIn } from './madeUpRun';
+import { emptyPlan, endedIn } from './runFixture';
 import { store } from '../store/store';
 import { openTrackLog } from './trackLog';
 import { forgetAthlete, keptPlans, openRun, record, takeToTrack } from './recorder';
@@ -129,10 +129,10 @@ describe('someone who was erased', () => {
     };
     const alone: Plan = { ...emptyPlan(ulid()), groups: [groupWith(gone)] };
     const start: RunEvent = { ...stamp(shared.id), type: 'started', repIndex: 0, athleteIds: [gone, other] };
-    const own: RunEvent = { ...stamp(shared.id), type: 'passed', repIndex: 0, athleteId: gone, atM: 400 };
+    const ownEvent: RunEvent = { ...stamp(shared.id), type: 'passed', repIndex: 0, athleteId: gone, atM: 400 };
     await disk.addPlan(shared, false);
     await disk.addPlan(alone, true);
-    await disk.addEvents([start, own], false);
+    await disk.addEvents([start, ownEvent], false);
     await forgetAthlete(gone);
     expect(await disk.readRun(alone.id)).toBeUndefined();
     expect(await disk.readRun(shared.id)).toEqual({

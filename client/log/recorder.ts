@@ -5,7 +5,7 @@ import { deviceId } from './deviceId';
 import { fetchPort, Outbox, type OutboxPort } from './outbox';
 import { openTrackLog } from './trackLog';
 import { withMemory } from './memoryLog';
-import { doneSoon } from '../store/soon';
+import { throttle } from '../store/throttle';
 import { nowAndWhenOnline } from '../ui/whenOnline';
 import { api } from '../store/api';
 import { store } from '../store/store';
@@ -30,11 +30,11 @@ const outbox = new Outbox(log, port, (state) => {
   store.dispatch(api.util.invalidateTags(['runs']));
 });
 
-/** Sending is not what a tap has to wait for: it follows when the screen is drawn, and of many taps several at a time. */
+/** A tap does not wait for sending: it follows after the screen is drawn, several taps in one batch. */
 const SEND = { afterMs: 300, everyMs: 1000 };
-const sendSoon = doneSoon(() => void outbox.poke(), SEND.afterMs, SEND.everyMs);
+const sendSoon = throttle(() => void outbox.poke(), SEND.afterMs, SEND.everyMs);
 
-// Ids in the order in which things were done, also within one millisecond and for a time put in afterwards.
+// Monotonic ids: they sort in the order things were done, also within a millisecond and for times put in afterwards.
 const nextId = monotonicFactory();
 
 const eventOf = (runId: string, happening: Happening, atMs: number): RunEvent => ({
@@ -46,8 +46,8 @@ const eventOf = (runId: string, happening: Happening, atMs: number): RunEvent =>
 });
 
 /**
- * Keeps an event: first on this phone's disk, then on the screen, then on the server when it can be reached. If the disk refuses it, it is
- * kept in memory and goes to the server all the same; the screen says so.
+ * Records an event: on this phone's disk, then on screen, then on the server when it can be reached. If the disk refuses, it is kept in
+ * memory and sent all the same; the screen says so.
  */
 export async function record(runId: string, happening: Happening, atMs: number): Promise<void> {
   const event = eventOf(runId, happening, atMs);
@@ -66,7 +66,7 @@ export async function takeToTrack(plan: Plan, happened: readonly Happened[]): Pr
     happened.map(({ happening, atMs }) => eventOf(plan.id, happening, atMs)),
     false,
   );
-  // Not waited for: the session starts whether or not the server answers.
+  // Not awaited: the session starts whether or not the server answers.
   const here = await log.readRun(plan.id).catch(() => undefined);
   if (here) store.dispatch(trackside.actions.runOpened(here));
   await outbox.report().catch(() => undefined);
@@ -74,14 +74,14 @@ export async function takeToTrack(plan: Plan, happened: readonly Happened[]): Pr
 }
 
 /**
- * Opens a session at the track: from this phone if it has it, else from the server; what the server knows more is added.
+ * Opens a run from this phone if it has it, else from the server; anything more the server knows is added.
  * @returns false if neither has it.
  */
 export async function openRun(runId: string): Promise<boolean> {
   // Without storage (some private windows) the server's copy still serves.
   const here = await log.readRun(runId).catch(() => undefined);
   if (here) store.dispatch(trackside.actions.runOpened(here));
-  // The server is asked for it once it has been told of it.
+  // Asked for once the server has been told of it.
   await outbox.poke();
   return (await catchUp(runId)) || here !== undefined;
 }
@@ -92,7 +92,7 @@ export async function showKept(runId: string): Promise<void> {
   if (here) store.dispatch(trackside.actions.runOpened(here));
 }
 
-/** Keeps a session that was read from the server on this phone too, so that what is recorded of it is seen at once. */
+/** Stores a run read from the server on this phone too, so that what is recorded next shows at once. */
 export async function keepRun({ plan, events }: { plan: Plan; events: readonly RunEvent[] }): Promise<void> {
   // Without storage it is in memory, like what happens at the track.
   await log.addPlan(plan, true).catch(() => undefined);
@@ -100,7 +100,7 @@ export async function keepRun({ plan, events }: { plan: Plan; events: readonly R
   store.dispatch(trackside.actions.runOpened({ plan, events: [...events] }));
 }
 
-/** Adds what the server knows more of a session. @returns false if it does not know it, or cannot be reached. */
+/** Adds events the server knows and this phone does not. @returns false if the run is unknown there, or it cannot be reached. */
 async function catchUp(runId: string): Promise<boolean> {
   const there = await store
     .dispatch(api.endpoints.run.initiate(runId, { forceRefetch: true, subscribe: false }))

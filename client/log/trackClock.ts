@@ -1,11 +1,11 @@
 /**
- * The clock that taps are stamped with. It is the phone's own, but it never jumps: when somebody sets the phone's clock in the middle of
- * a session, times go on as if nothing had happened, also after a reload.
+ * The clock that stamps taps. It follows the phone's, but never jumps: when somebody sets the phone's clock during a session, times go on
+ * as if nothing had happened, also after a reload.
  */
 const KEY = 'zest-lap-clock';
-/** A jump is remembered for as long as a session may take; after that the phone's clock is believed again. */
+/** A jump is remembered as long as a session may last; after that the phone's clock is trusted again. */
 const KEPT_MS = 12 * 3_600_000;
-/** Less than this is the usual slow tidying of the device's clock. */
+/** Smaller jumps are the device's usual clock discipline. */
 const JUMP_MS = 500;
 
 /** How far the phone's clock has jumped back (above 0) or forward under us, in ms. */

@@ -1,6 +1,6 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import type { RunEvent } from '@core/run/events';
-import type { AboutPlan, Plan, PlannedGroup } from '@core/run/plan';
+import type { PlanHeader, Plan, PlannedGroup } from '@core/run/plan';
 import { isAnyoneInRun, isInRun, runOf } from '@core/run/runOf';
 
 /** `sent` is 0 until the server has it (a number, because IndexedDB cannot index true and false). */
@@ -15,14 +15,14 @@ interface TrackDb extends DBSchema {
   };
 }
 
-/** What this phone keeps of sessions at the track, in IndexedDB: plans and events, and which of them the server has. */
+/** This phone's store of runs, in IndexedDB: plans and events, and which of them the server has. */
 export type TrackLog = {
   addPlan(plan: Plan, sent: boolean): Promise<void>;
   /** Resolves only once the events are on the disk. */
   addEvents(events: readonly RunEvent[], sent: boolean): Promise<void>;
   /**
-   * Keeps an event of this phone's own that has just happened. It outlives the page and the browser at once, and a phone whose battery
-   * dies as soon as it is marked as sent or the next plan is kept, which write all the way through.
+   * Stores an event that has just happened on this phone, with relaxed durability: it survives page and browser at once, and a dead
+   * battery as soon as it is marked as sent or the next plan is stored, which flush to disk.
    */
   addNew(event: RunEvent): Promise<void>;
   readRun(runId: string): Promise<{ plan: Plan; events: RunEvent[] } | undefined>;
@@ -49,9 +49,9 @@ const open = (name: string): Promise<IDBPDatabase<TrackDb>> =>
       // A plan used to be one list of reps for everyone; now each group has its own.
       for (const kept of await tx.objectStore('plans').getAll()) {
         if (!('reps' in kept.plan)) continue;
-        const { reps, athletes, ...about } = kept.plan as unknown as AboutPlan &
+        const { reps, athletes, ...planHeader } = kept.plan as unknown as PlanHeader &
           Pick<PlannedGroup, 'reps' | 'athletes'>;
-        const plan = { ...about, groups: [{ id: 'all', name: 'Everyone', reps, athletes }] };
+        const plan = { ...planHeader, groups: [{ id: 'all', name: 'Everyone', reps, athletes }] };
         await tx.objectStore('plans').put({ ...kept, plan });
       }
     },
@@ -71,8 +71,8 @@ export function openTrackLog(name = 'zest-lap-track'): TrackLog {
       const db = await ready;
       const tx = db.transaction('events', 'readwrite', { durability: 'strict' });
       for (const event of events) {
-        const known = await tx.store.get(event.id);
-        if (!known) await tx.store.put({ id: event.id, runId: event.runId, event, sent: sent ? 1 : 0 });
+        const stored = await tx.store.get(event.id);
+        if (!stored) await tx.store.put({ id: event.id, runId: event.runId, event, sent: sent ? 1 : 0 });
       }
       await tx.done;
     },
@@ -80,7 +80,7 @@ export function openTrackLog(name = 'zest-lap-track'): TrackLog {
       const db = await ready;
       const tx = db.transaction('events', 'readwrite', { durability: 'relaxed' });
       void tx.store.put({ id: event.id, runId: event.runId, event, sent: 0 });
-      // Nothing has to be looked up or waited for: a tap is safe some milliseconds sooner.
+      // No read before the write: a tap is safe some milliseconds sooner.
       tx.commit();
       await tx.done;
     },
@@ -96,7 +96,7 @@ export function openTrackLog(name = 'zest-lap-track'): TrackLog {
     },
     async unsent() {
       const db = await ready;
-      // Every tap asks this: what was sent long ago is not to be read for it.
+      // Runs at every tap: must not scan what was sent long ago.
       const plans = await db.getAllFromIndex('plans', 'bySent', 0);
       const events = await db.getAllFromIndex('events', 'bySent', 0);
       return { plans: plans.map((row) => row.plan), events: events.map((row) => row.event) };

@@ -1,8 +1,9 @@
+import { counted } from '@core/units/counted';
 import type { RunEvent } from '@core/run/events';
 import type { RunState } from '@core/run/runState';
 import { formatDelta, formatTime } from '@core/units/time';
 
-/** What is not for the big undo: settings, which are taken back where they were made, and what no hand did. */
+/** Not undone by the big Undo: settings, which are undone where they were made, and events no hand made. */
 const NOT_BY_HAND: ReadonlySet<RunEvent['type']> = new Set([
   'clock',
   'times',
@@ -19,13 +20,13 @@ const namesOf = (state: RunState, ids: readonly string[]): string =>
     ? nameOf(state, ids[0])
     : ids.length === Object.keys(state.athletes).length
       ? 'all'
-      : `${ids.length} athletes`;
+      : counted(ids.length, 'athlete');
 
-/** Whose a time is by now, and what it is; undefined if it is nobody's. */
+/** Whose a time is now, and which; undefined if nobody's. */
 function passWords(state: RunState, eventId: string): string | undefined {
   for (const { tileName, runs } of Object.values(state.athletes))
     for (const { passes } of runs) {
-      const pass = passes.find((one) => one.eventId === eventId);
+      const pass = passes.find((passing) => passing.eventId === eventId);
       if (pass) return `${tileName} ${formatTime(pass.elapsedS, 1)}`;
     }
   return undefined;
@@ -106,7 +107,7 @@ export function eventWords(state: RunState, event: RunEvent): string {
   }
 }
 
-/** What a hand on this phone did last, by when it was done: a time put in afterwards is the latest. */
+/** What this phone did last, by the order of doing: a time put in afterwards is the latest. */
 function latestByHand({ log }: RunState, device: string, withUndos: boolean): RunEvent | undefined {
   let last: RunEvent | undefined;
   for (const { event, counts } of log) {
@@ -116,10 +117,10 @@ function latestByHand({ log }: RunState, device: string, withUndos: boolean): Ru
   return last;
 }
 
-/** The last thing that this phone did and that can be taken back. */
+/** The last event of this phone that can be undone. */
 export const lastDone = (state: RunState, device: string): RunEvent | undefined => latestByHand(state, device, false);
 
-/** The undo that can be undone: nothing was done on this phone since. */
+/** The undo that can be redone: nothing was done on this phone since. */
 export function lastUndone(state: RunState, device: string): RunEvent | undefined {
   const last = latestByHand(state, device, true);
   return last?.type === 'undone' ? last : undefined;

@@ -11,7 +11,7 @@ import { store, useAppSelector, type AppState } from '../store/store';
 import { follow, openRun, record } from './recorder';
 import { nowMs, wallClockMs } from './trackClock';
 
-/** A session at the track, its clock, and the one way to add to it. */
+/** A run, its clock, and the one way to add to it. */
 export type Run = {
   plan: Plan;
   events: RunEvent[];
@@ -34,25 +34,25 @@ export type Run = {
 
 const isHelper = (state: AppState): boolean => api.endpoints.access.select()(state).data?.who === 'helper';
 
-/** What this phone may do: see the core's rule for helpers, which the server goes by too. */
+/** This phone's rights: the core's rule for helpers, which the server applies too. */
 const mayOf = (events: readonly RunEvent[], device: string) => (happening: Happening) => {
   const event = { ...happening, id: '', runId: '', deviceId: device, atMs: 0 } as RunEvent;
   const deviceOf = (eventId: string) => events.find(({ id }) => id === eventId)?.deviceId;
   return whyNotForHelper(event, device, deviceOf) === undefined;
 };
 
-/** A session at the track as the store has it: worked out anew only when something was added. */
+/** The open run as a source, recomputed only when something was added. */
 function runOfStore(runId: string): Source<Run> {
   const device = deviceId();
-  let known: AppState['trackside']['run'];
+  let before: AppState['trackside']['run'];
   let growing: GrowingReplay | undefined;
   let run: Run | undefined;
-  /** The same for as long as the clock is: what hangs on it need not be set up anew with every tap. */
+  /** Stable for as long as the clock is, so that what depends on it is not set up again with every tap. */
   const waysAt = (offsetMs: number) => ({
     offsetMs,
     now: () => nowMs() + offsetMs,
     atOf: (timeStamp: number) => wallClockMs(timeStamp) + offsetMs,
-    // Kept as this phone's clock has it; the correction is an event of its own.
+    // Stamped by this phone's clock; its correction is an event of its own.
     happen: (happening: Happening, timeStamp = performance.now()) =>
       void record(runId, happening, wallClockMs(timeStamp)),
     happenAt: (happening: Happening, atMs: number) => void record(runId, happening, Math.round(atMs - offsetMs)),
@@ -62,10 +62,10 @@ function runOfStore(runId: string): Source<Run> {
   return fromStore(store, (all) => {
     const { run: kept } = all.trackside;
     const helps = isHelper(all);
-    if (run && helps === asHelper && (kept === known || kept?.plan.id !== runId)) return run;
+    if (run && helps === asHelper && (kept === before || kept?.plan.id !== runId)) return run;
     if (!kept) throw new Error('This session is not open.');
-    if (!growing || kept.plan !== known?.plan) growing = new GrowingReplay(kept.plan);
-    known = kept;
+    if (!growing || kept.plan !== before?.plan) growing = new GrowingReplay(kept.plan);
+    before = kept;
     asHelper = helps;
     const state = growing.after(kept.events);
     const offsetMs = state.clocks[device] ?? 0;
@@ -83,7 +83,7 @@ function runOfStore(runId: string): Source<Run> {
   });
 }
 
-/** Opens a session at the track by its id. @returns 'loading', 'missing', or the run, which goes on without this being drawn anew. */
+/** Opens a run by its id. @returns 'loading', 'missing', or the run as a source, which changes without re-rendering the caller. */
 export function useRun(runId: string): Source<Run> | 'loading' | 'missing' {
   const isOpen = useAppSelector((state) => state.trackside.run?.plan.id === runId);
   const [missing, setMissing] = useState(false);
@@ -93,7 +93,7 @@ export function useRun(runId: string): Source<Run> | 'loading' | 'missing' {
     void openRun(runId).then((found) => {
       if (!open) return;
       setMissing(!found);
-      // What is nowhere cannot be followed.
+      // A run that does not exist cannot be followed.
       if (found) stop = follow(runId);
     });
     return () => {

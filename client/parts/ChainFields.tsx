@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { LEVERS, type ChainLink, type Lever } from '@core/library/bookSession';
+import { LEVERS, type ChainLink, type Lever } from '@core/library/librarySession';
 import { LEVER_WORDS } from '@core/library/leverWords';
 import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
@@ -44,7 +44,7 @@ function Link({ at, value, put }: LinkProps) {
     <View role="group" aria-label={`Lever ${at + 1}`} style={{ gap: SPACE.s }}>
       <Select
         label={at === 0 ? 'First' : 'Then'}
-        options={LEVERS.map((one) => ({ value: one, text: LEVER_WORDS[one] }))}
+        options={LEVERS.map((value) => ({ value, text: LEVER_WORDS[value] }))}
         value={lever}
         onChange={(next) => put(link(next, undefined, undefined))}
       />
@@ -80,7 +80,7 @@ export function ChainFields({ chain, lever, put }: Props) {
           key={`${at} ${linkText(value)}`}
           at={at}
           value={value}
-          put={(next) => put(chain.flatMap((one, i) => (i === at ? (next ? [next] : []) : [one])))}
+          put={(next) => put(chain.flatMap((link, i) => (i === at ? (next ? [next] : []) : [link])))}
         />
       ))}
       <View style={{ alignItems: 'flex-start' }}>

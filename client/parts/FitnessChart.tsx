@@ -12,7 +12,7 @@ import { DateLines } from '../ui/charts';
 import { Choice } from '../ui/Choice';
 import { dayName, today } from '../ui/days';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { trendText } from '../data/trendWords';
 import { seasonFrom, useTrend } from '../data/useTrend';
 import { KIND_WORDS } from '../data/athleteWords';
@@ -60,14 +60,14 @@ export function FitnessChart({ athlete, paces }: { athlete: SquadMember; paces: 
   const goalPoint = goal && paces.goalCurve && { date: goal.date, timeS: timeFor(paces.goalCurve, distanceM) };
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         How fitness has come along
-      </Words>
+      </Text>
       <Choice label="Worth over" options={EVENTS} value={event} onChange={setEvent} />
       {first && latest ? (
         <>
           <DateLines
-            about={chartAbout(athlete.name, distanceM, points, worths, goalPoint)}
+            description={chartAbout(athlete.name, distanceM, points, worths, goalPoint)}
             lines={[
               { points: points.map(({ date, timeS, errorS }) => ({ date, value: timeS - errorS })), kind: 'band' },
               { points: points.map(({ date, timeS, errorS }) => ({ date, value: timeS + errorS })), kind: 'band' },
@@ -95,16 +95,16 @@ export function FitnessChart({ athlete, paces }: { athlete: SquadMember; paces: 
             steps={[1, 2, 5, 10, 15, 30, 60, 120, 300]}
             isUpsideDown
           />
-          <Words as="label" quiet>
+          <Text as="label" quiet>
             Dots: races round, trials square, what a session or the coach said pale, each with one standard error. The
             line is all of them together, the thin lines its error, the dashed one the way to the goal.
-          </Words>
-          <Words as="small">
+          </Text>
+          <Text as="small">
             {`${formatTime(latest.timeS)} today (± ${formatTime(Math.max(1, latest.errorS))} s), ${formatDelta(latest.timeS - first.timeS)} s since ${dayName(first.date)}.${trend ? ` By the marks: ${trendText(trend)}.` : ''}`}
-          </Words>
+          </Text>
         </>
       ) : (
-        <Words quiet>No mark yet to draw this from.</Words>
+        <Text quiet>No mark yet to draw this from.</Text>
       )}
     </View>
   );

@@ -3,7 +3,7 @@ import { LOOKS, settings, type Look } from '../store/settings';
 import { useAppDispatch, useAppSelector } from '../store/store';
 import type { IconName } from '../ui/icons/Icon';
 
-const SAYS: Record<Look, { icon: IconName; text: string }> = {
+const LOOK_WORDS: Record<Look, { icon: IconName; text: string }> = {
   system: { icon: 'device', text: 'Light or dark as the device says' },
   light: { icon: 'sun', text: 'Light, for sun' },
   dark: { icon: 'moon', text: 'Dark, for floodlights' },
@@ -16,8 +16,8 @@ export function LookSwitch() {
   const next = LOOKS[(LOOKS.indexOf(look) + 1) % LOOKS.length] ?? 'system';
   return (
     <IconButton
-      icon={SAYS[look].icon}
-      accessibilityLabel={`${SAYS[look].text}. Change to: ${SAYS[next].text}`}
+      icon={LOOK_WORDS[look].icon}
+      accessibilityLabel={`${LOOK_WORDS[look].text}. Change to: ${LOOK_WORDS[next].text}`}
       onPress={() => dispatch(settings.actions.lookChosen(next))}
       style={{ alignSelf: 'center', width: 44, height: 44, margin: 0 }}
     />

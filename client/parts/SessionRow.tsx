@@ -23,7 +23,7 @@ export function SessionRow({ session, href, chosen = false, marked = session.dat
     <ListRow
       href={href}
       title={session.title}
-      about={`${dayName(session.date)} · ${what}`}
+      detail={`${dayName(session.date)} · ${what}`}
       aside={view && <LapThumb sections={view.sections} venue={standardTrack} finishLegs={view.finishLegs} />}
       chosen={chosen}
       marked={marked}

@@ -1,5 +1,5 @@
 /** Chains of levers in a coach's words. */
-import type { ChainLink, Lever } from '@core/library/bookSession';
+import type { ChainLink, Lever } from '@core/library/librarySession';
 import { LEVER_FACTS } from '@core/library/levers';
 import { LEVER_WORDS } from '@core/library/leverWords';
 

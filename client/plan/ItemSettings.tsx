@@ -5,13 +5,13 @@ import type { Whom } from '@core/planning/dayPlan';
 import { itemAt, type ItemPath } from '@core/session/edit';
 import { formatItem } from '@core/session/formatSession';
 import type { ItemSetting } from '@core/session/itemSetting';
-import type { Session } from '@core/session/session';
+import type { SessionTree } from '@core/session/session';
 import type { TargetLeg } from '@core/targets/targetsFor';
 import { formatRest, formatTime } from '@core/units/time';
 import { SmallButton } from '../ui/SmallButton';
 import { Stepper } from '../ui/Stepper';
 import { SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { paceText } from './planWords';
 import type { Planning } from '../data/usePlanning';
 
@@ -21,8 +21,8 @@ type Props = {
   /** Who they are, for the undo bar: `Juno`. */
   who: string;
   /** The session as it is written for them, as it is changed for them, and its legs. */
-  written: Session;
-  session: Session;
+  written: SessionTree;
+  session: SessionTree;
   legs: readonly TargetLeg[];
   /** One athlete's target times can be set as well. */
   hasTargets?: boolean;
@@ -44,7 +44,11 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
   const changes = plan.changes ?? [];
   const settingOf = (path: ItemPath, kind: ItemSetting['kind']) =>
     changes.findLast(
-      (one) => 'path' in one && one.path.join() === path.join() && one.set.kind === kind && sameWhom(one.whom, whom),
+      (change) =>
+        'path' in change &&
+        change.path.join() === path.join() &&
+        change.set.kind === kind &&
+        sameWhom(change.whom, whom),
     )?.set;
   return (
     <View style={{ gap: SPACE.m }}>
@@ -58,7 +62,7 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
         const length = leg?.distanceM ?? leg?.durationS ?? range?.most ?? 0;
         const put = (set: ItemSetting) => change([changeOf(written, path, whom, set)]);
         const isChanged = changes.some(
-          (one) => 'path' in one && one.path.join() === path.join() && sameWhom(one.whom, whom),
+          (change) => 'path' in change && change.path.join() === path.join() && sameWhom(change.whom, whom),
         );
         const isPaced = now.body.kind === 'rep' && now.body.pace !== undefined && leg?.targetS !== undefined;
         const step = (leg?.distanceM ?? 0) < SHORT_M ? 0.5 : 1;
@@ -75,9 +79,9 @@ export function ItemSettings({ planning, whom, who, written, session, legs, hasT
             }}
           >
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}>
-              <Words as="strong" style={{ flexShrink: 1 }}>
+              <Text as="strong" style={{ flexShrink: 1 }}>
                 {formatItem(item)}
-              </Words>
+              </Text>
               {isChanged && (
                 <SmallButton
                   label={`Take back what was changed for ${who}: ${formatItem(item)}`}

@@ -6,14 +6,14 @@ import { useLastTimeQuery } from '../store/api';
 import { dayName } from '../ui/days';
 import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 /** How this session went the last time; nothing where it never was run. */
 export function LastTime({ sessionId }: { sessionId: string }) {
   const { data: last } = useLastTimeQuery(sessionId, { refetchOnMountOrArgChange: true });
   if (!last) return null;
   const { runId, date, kind, meanS, evennessPercent, effort, restS } = last;
-  const says = [
+  const lines = [
     `${repLabel(kind)} in ${formatTime(meanS, 1)} on average`,
     ...(evennessPercent === undefined ? [] : [`even to ± ${evennessPercent.toFixed(1)}\u00a0%`]),
     ...(effort === undefined ? [] : [`effort ${effort.toFixed(1)}`]),
@@ -21,7 +21,7 @@ export function LastTime({ sessionId }: { sessionId: string }) {
   ];
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-      <Words as="small" style={{ flex: 1 }}>{`Last time, ${dayName(date)}: ${says.join(', ')}.`}</Words>
+      <Text as="small" style={{ flex: 1 }}>{`Last time, ${dayName(date)}: ${lines.join(', ')}.`}</Text>
       <TextButton label="See how it went the last time" onPress={() => router.push(`/results/${runId}`)}>
         See it
       </TextButton>

@@ -14,7 +14,7 @@ import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { Effort } from './effort/Effort';
 import { DayGroups } from './groups/DayGroups';
 import { LastTime } from './LastTime';
@@ -44,9 +44,9 @@ function Groups({ planning }: { planning: Planning }) {
       <LastTime sessionId={planning.session.id} />
       <TakingPart planning={planning} />
       {planning.outlooks.size > 0 && (
-        <Words as="small">
+        <Text as="small">
           {`${INTENT_FACTS[planning.intent].name}: ${fitsText([...planning.outlooks.values()].map(({ fit }) => fit))}.`}
-        </Words>
+        </Text>
       )}
     </View>
   );
@@ -97,7 +97,7 @@ function Plan({ session, squad, fetchLists }: PlanProps) {
   return (
     <Page
       title={session.title}
-      about={`${dayName(session.date)} · ${mainPart(planning.tree)}`}
+      subtitle={`${dayName(session.date)} · ${mainPart(planning.tree)}`}
       onBack={back}
       backLabel="Back to the session"
       footer={

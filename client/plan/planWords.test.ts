@@ -1,5 +1,5 @@
 import type { Outlook } from '@core/outlook/outlook';
-import type { Proposal } from '@core/outlook/proposals';
+import type { OutlookProposal } from '@core/outlook/proposals';
 import { parseSession } from '@core/session/parseSession';
 import {
   byUrgency,
@@ -9,7 +9,7 @@ import {
   itemName,
   outlookText,
   paceText,
-  proposalText,
+  outlookProposalText,
   whomText,
 } from './planWords';
 
@@ -45,7 +45,7 @@ test('paces', () => {
 });
 
 test('proposals and their effect', () => {
-  const proposal = (part: Partial<Proposal>): Proposal => ({
+  const proposal = (part: Partial<OutlookProposal>): OutlookProposal => ({
     lever: 'recovery',
     path: [0, 0, 0],
     set: { kind: 'recovery', durationS: 105 },
@@ -54,17 +54,17 @@ test('proposals and their effect', () => {
     effect: { fit: 'fine', lastEffort: 8.4, leastLeft: 0.4, limitShare: 0.8 },
     ...part,
   });
-  expect(proposalText(proposal({}), session)).toBe('300 @mile: recovery 1:45 instead of 60 s');
-  expect(proposalText(proposal({ set: { kind: 'jog', distanceM: 200 }, from: 100, to: 200 }), session)).toBe(
+  expect(outlookProposalText(proposal({}), session)).toBe('300 @mile: recovery 1:45 instead of 60 s');
+  expect(outlookProposalText(proposal({ set: { kind: 'jog', distanceM: 200 }, from: 100, to: 200 }), session)).toBe(
     '300 @mile: jog 200 m instead of 100 m',
   );
-  expect(proposalText(proposal({ lever: 'reps-in-set', from: 3, to: 2 }), session)).toBe(
+  expect(outlookProposalText(proposal({ lever: 'reps-in-set', from: 3, to: 2 }), session)).toBe(
     '300 @mile: 2 × instead of 3 × in each set',
   );
-  expect(proposalText(proposal({ lever: 'count', path: [0, 0], from: 2, to: 1 }), session)).toBe(
+  expect(outlookProposalText(proposal({ lever: 'count', path: [0, 0], from: 2, to: 1 }), session)).toBe(
     'set of 2: 1 × instead of 2 ×',
   );
-  expect(proposalText(proposal({ lever: 'pace', from: 1, to: 0.97 }), session)).toBe('300 @mile: 3.1 % slower');
+  expect(outlookProposalText(proposal({ lever: 'pace', from: 1, to: 0.97 }), session)).toBe('300 @mile: 3.1 % slower');
   expect(effectText(proposal({}))).toBe(
     'then on plan: effort 8.4 at the end, at least 40 % of the reserve left, 80 % of a flat-out run',
   );

@@ -1,15 +1,15 @@
 /** What is said about a plan, in a coach's words. */
-import { FITS, type Fit, type Outlook } from '@core/outlook/outlook';
-import { changesOf, type Effect, type LeverChange, type Proposal } from '@core/outlook/proposals';
+import { FITS, type SessionFit, type Outlook } from '@core/outlook/outlook';
+import { changesOf, type Effect, type LeverChange, type OutlookProposal } from '@core/outlook/proposals';
 import { itemAt } from '@core/session/edit';
 import { formatAmount, formatItem } from '@core/session/formatSession';
-import type { Item, Session } from '@core/session/session';
+import type { Item, SessionTree } from '@core/session/session';
 import type { Change, DayGroup } from '@core/planning/dayPlan';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Aim } from '@core/targets/targetsFor';
 import { formatRest, formatTime } from '@core/units/time';
 
-export const FIT_WORDS: Record<Fit, string> = {
+export const FIT_WORDS: Record<SessionFit, string> = {
   fine: 'on plan',
   light: 'light',
   stretched: 'stretched',
@@ -18,13 +18,13 @@ export const FIT_WORDS: Record<Fit, string> = {
 };
 
 /** The order in which the coach wants to see them: who needs something first. */
-const URGENCY: readonly Fit[] = ['cannot', 'stretched', 'light', 'fine', 'unknown'];
-export const byUrgency = (a: Fit, b: Fit) => URGENCY.indexOf(a) - URGENCY.indexOf(b);
+const URGENCY: readonly SessionFit[] = ['cannot', 'stretched', 'light', 'fine', 'unknown'];
+export const byUrgency = (a: SessionFit, b: SessionFit) => URGENCY.indexOf(a) - URGENCY.indexOf(b);
 
 /** `9 on plan, 2 stretched, 1 cannot be told`: in the order of FITS, none left out that has anybody. */
-export function fitsText(fits: readonly Fit[]): string {
+export function fitsText(fits: readonly SessionFit[]): string {
   return FITS.flatMap((fit) => {
-    const n = fits.filter((one) => one === fit).length;
+    const n = fits.filter((judged) => judged === fit).length;
     return n === 0 ? [] : [`${n} ${FIT_WORDS[fit]}`];
   }).join(', ');
 }
@@ -59,7 +59,7 @@ export function itemName({ body }: Item): string {
 }
 
 /** What one change is: `400 @5k: recovery 105 s instead of 75 s`. */
-function leverText({ lever, path, set, from, to }: LeverChange, session: Session): string {
+function leverText({ lever, path, set, from, to }: LeverChange, session: SessionTree): string {
   const item = itemAt(session, path);
   const name = item ? itemName(item) : '';
   switch (lever) {
@@ -76,13 +76,13 @@ function leverText({ lever, path, set, from, to }: LeverChange, session: Session
 }
 
 /** What a proposal would change: one thing, or two of which neither is enough alone. */
-export const proposalText = (proposal: Proposal, session: Session): string =>
+export const outlookProposalText = (proposal: OutlookProposal, session: SessionTree): string =>
   changesOf(proposal)
     .map((change) => leverText(change, session))
     .join(', and ');
 
 /** What a proposal would come to: `then on plan: effort 8.4 …`, or what is left over after the first of two changes. */
-export function effectText({ effect, next }: Proposal): string {
+export function effectText({ effect, next }: OutlookProposal): string {
   if (!next) return `then ${FIT_WORDS[effect.fit]}: ${effectWords(effect)}`;
   return `the first alone is still ${FIT_WORDS[effect.fit]} (effort ${(effect.lastEffort ?? 0).toFixed(1)} at the end, ${leftText(effect.leastLeft)}); with both ${FIT_WORDS[next.effect.fit]}: ${effectWords(next.effect)}`;
 }

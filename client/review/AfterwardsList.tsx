@@ -4,7 +4,7 @@ import { deviceId } from '../log/deviceId';
 import { eventWords } from '../log/undoing';
 import { TextButton } from '../ui/TextButton';
 import { SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { saidAfterwards } from './afterwards';
 import type { ReadRun } from './useReview';
 
@@ -16,9 +16,9 @@ export function AfterwardsList({ read }: { read: ReadRun }) {
   const here = deviceId();
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Added afterwards
-      </Words>
+      </Text>
       <View role="list">
         {all.map(({ event, saidAtMs, counts, undoneBy }) => {
           const words = eventWords(read.state, event);
@@ -37,12 +37,12 @@ export function AfterwardsList({ read }: { read: ReadRun }) {
               }}
             >
               <View style={{ flex: 1 }}>
-                <Words quiet={!counts} {...(counts ? {} : { style: { textDecorationLine: 'line-through' } })}>
+                <Text quiet={!counts} {...(counts ? {} : { style: { textDecorationLine: 'line-through' } })}>
                   {words}
-                </Words>
-                <Words as="label" quiet>
+                </Text>
+                <Text as="label" quiet>
                   {`${format(saidAtMs, 'd MMM, HH:mm')} · ${event.deviceId === here ? 'this phone' : 'another phone'}`}
-                </Words>
+                </Text>
               </View>
               {undo !== undefined && (
                 <TextButton

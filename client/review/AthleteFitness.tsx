@@ -5,7 +5,7 @@ import type { ReviewRow } from '@core/review/review';
 import { memberOf, useSquad } from '../data/useSquad';
 import { useTellings } from '../data/useTellings';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { DOUBTFUL_DAY, fitnessText, goalRepsText } from './fitnessWords';
 import { KeepMark } from './KeepMark';
 import { useFitness } from './useFitness';
@@ -21,10 +21,10 @@ export function AthleteFitness({ read, row, effort }: { read: ReadRun; row: Revi
   if (!reading && isWaiting && athlete && athlete.marks.length > 0)
     return (
       <View style={{ gap: SPACE.s }} aria-busy>
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           Fitness
-        </Words>
-        <Words quiet>Working it out …</Words>
+        </Text>
+        <Text quiet>Working it out …</Text>
       </View>
     );
   if (!reading || !athlete) return null;
@@ -36,20 +36,20 @@ export function AthleteFitness({ read, row, effort }: { read: ReadRun; row: Revi
   const atGoal = athlete.goal && goalReps(row);
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Fitness
-      </Words>
-      <Words>{fitnessText(reading)}</Words>
-      {athlete.goal && atGoal && <Words>{goalRepsText(atGoal, reading, athlete.goal)}</Words>}
+      </Text>
+      <Text>{fitnessText(reading)}</Text>
+      {athlete.goal && atGoal && <Text>{goalRepsText(atGoal, reading, athlete.goal)}</Text>}
       {reading.isDoubtful && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           {DOUBTFUL_DAY}
-        </Words>
+        </Text>
       )}
       {marks.length > 0 && athlete.nudge && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           You have set their level yourself: that goes before any mark.
-        </Words>
+        </Text>
       )}
       {marks.map((mark) => (
         <KeepMark key={`${mark.kind} ${mark.distanceM} ${mark.timeS}`} {...{ squad, athlete, mark }} />

@@ -22,7 +22,7 @@ import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { AthleteFitness } from './AthleteFitness';
 import { EffortLines } from './EffortLines';
 import { FindingList } from './FindingList';
@@ -55,9 +55,9 @@ function Marks({ cell }: { cell: ReviewCell }) {
       {onTheWay.map(({ atM, elapsedS }) => {
         const evenS = distanceM === undefined || actualS === undefined ? undefined : (actualS * atM) / distanceM;
         return (
-          <Words as="small" key={atM}>
+          <Text as="small" key={atM}>
             {`${Math.round(atM)} in ${formatTime(elapsedS, 1)}${evenS === undefined ? '' : ` (${formatDelta(elapsedS - evenS)})`}`}
-          </Words>
+          </Text>
         );
       })}
     </View>
@@ -79,14 +79,14 @@ function Rep({ cell, label, at, pulseBand, onCorrect }: RepProps) {
   return (
     <View role="listitem" style={{ gap: 2, paddingVertical: SPACE.s }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-        <Words as="strong" style={{ minWidth: 24 }}>
+        <Text as="strong" style={{ minWidth: 24 }}>
           {String(at + 1)}
-        </Words>
+        </Text>
         <View style={{ flex: 1, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: SPACE.s }}>
-          <Words quiet>{label}</Words>
-          <Words as="strong" quiet={isOut} {...(isOut ? { style: { textDecorationLine: 'line-through' } } : {})}>
+          <Text quiet>{label}</Text>
+          <Text as="strong" quiet={isOut} {...(isOut ? { style: { textDecorationLine: 'line-through' } } : {})}>
             {outcomeText(cell)}
-          </Words>
+          </Text>
           {cell.deltaS !== undefined && cell.verdict && !isOut && (
             <Delta deltaS={cell.deltaS} verdict={cell.verdict} size="medium" />
           )}
@@ -99,7 +99,7 @@ function Rep({ cell, label, at, pulseBand, onCorrect }: RepProps) {
       </View>
       <View style={{ paddingLeft: 24 + SPACE.s, gap: 2 }}>
         {opening && <Marks cell={cell} />}
-        {details !== '' && <Words as="small">{details}</Words>}
+        {details !== '' && <Text as="small">{details}</Text>}
       </View>
       <Divider />
     </View>
@@ -159,26 +159,26 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
   return (
     <Page
       title={row.name}
-      about={`${plan.title} · ${dayName(plan.date)}`}
+      subtitle={`${plan.title} · ${dayName(plan.date)}`}
       onBack={() => router.replace(`/results/${runId}`)}
       backLabel="Back to the session"
     >
-      {conditions !== undefined && <Words as="small">{`${conditions}.`}</Words>}
+      {conditions !== undefined && <Text as="small">{`${conditions}.`}</Text>}
       {texts.length > 0 && <FindingList texts={texts} />}
       {reading.points.some(({ predicted, reported }) => (predicted ?? reported) !== undefined) && (
         <View style={{ gap: SPACE.xs }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             Effort
-          </Words>
+          </Text>
           <EffortLines name={row.name} reading={reading} />
         </View>
       )}
       <AthleteFitness read={read} row={row} effort={reading} />
       {spreadPoints({ ...review, rows: [row] }).length > 0 && (
         <View style={{ gap: SPACE.xs }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             Against the target
-          </Words>
+          </Text>
           <Spread review={{ ...review, rows: [row] }} highlightId={row.athleteId} />
         </View>
       )}
@@ -198,9 +198,9 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
         )}
       </View>
       <View style={{ gap: SPACE.s }}>
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           The whole session
-        </Words>
+        </Text>
         <EffortPicker
           label={`How hard was the whole session for ${row.name}, 1 to 10?`}
           value={row.sessionEffort}
@@ -227,7 +227,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
         read={read}
         reviews={[{ ...review, rows: [row] }]}
         title={row.name}
-        about={`${plan.title} · ${dayName(plan.date)}`}
+        subtitle={`${plan.title} · ${dayName(plan.date)}`}
         texts={texts}
         athleteId={row.athleteId}
       />
@@ -241,7 +241,7 @@ export function AthleteResultPage({ runId, athleteId }: { runId: string; athlete
   const { read, error, retry } = useReview(runId);
   if (!read) return <NoResult error={error} retry={retry} />;
   for (const review of read.reviews) {
-    const row = review.rows.find((one) => one.athleteId === athleteId);
+    const row = review.rows.find((row) => row.athleteId === athleteId);
     if (row) return <AthleteResult key={athleteId} runId={runId} read={read} review={review} row={row} />;
   }
   const back = () => router.replace(`/results/${runId}`);

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -16,7 +17,7 @@ import { Loading } from '../ui/Loading';
 import { Press } from '../ui/Press';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { Later } from '../ui/Later';
 import { LoadPart } from './LoadPart';
 import { evennessText } from './reviewWords';
@@ -36,11 +37,11 @@ type SessionProps = { session: SessionOfWeek; athleteId: string; reps: readonly 
 function Session({ session, athleteId, reps, reach }: SessionProps) {
   const palette = usePalette();
   const { run, part } = session;
-  const own = reps.filter(({ runId }) => runId === run.runId);
+  const ownReps = reps.filter(({ runId }) => runId === run.runId);
   const effort = part?.sessionEffort ?? part?.lastEffort;
-  const says = part
+  const text = part
     ? [
-        `${part.finished} of ${part.planned} reps`,
+        `${part.finished} of ${counted(part.planned, 'rep')}`,
         ...(part.evennessPercent === undefined ? [] : [evennessText(part)]),
         ...(effort === undefined ? [] : [`effort ${effort}`]),
         ...(part.isStopped ? ['stopped'] : []),
@@ -49,7 +50,7 @@ function Session({ session, athleteId, reps, reach }: SessionProps) {
   return (
     <Press
       role="link"
-      aria-label={`${run.title}, ${dayName(run.date)}: ${says}`}
+      aria-label={`${run.title}, ${dayName(run.date)}: ${text}`}
       onPress={() => router.push(part ? `/results/${run.runId}/${athleteId}` : `/results/${run.runId}`)}
       style={{
         minHeight: 48,
@@ -61,19 +62,19 @@ function Session({ session, athleteId, reps, reach }: SessionProps) {
     >
       <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
         <View style={{ flex: 1 }}>
-          <Words as="strong" quiet={!part}>
+          <Text as="strong" quiet={!part}>
             {run.title}
-          </Words>
-          <Words as="small" quiet>
-            {`${dayName(run.date)} · ${says}`}
-          </Words>
+          </Text>
+          <Text as="small" quiet>
+            {`${dayName(run.date)} · ${text}`}
+          </Text>
         </View>
-        {own.some(({ percent }) => percent !== undefined) && (
+        {ownReps.some(({ percent }) => percent !== undefined) && (
           <View style={{ width: 112 }}>
             <SpreadStrip
-              about={`Spread of ${run.title}`}
-              reps={own}
-              columns={Math.max(...own.map(({ place }) => place + 1))}
+              description={`Spread of ${run.title}`}
+              reps={ownReps}
+              columns={Math.max(...ownReps.map(({ place }) => place + 1))}
               reach={reach}
               height={36}
             />
@@ -122,23 +123,23 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
   const reach = reachOf(data.reps);
   const kinds = new Map<string, number>();
   for (const { runId } of parts) {
-    const run = data.runs.find((one) => one.runId === runId);
+    const run = data.runs.find((head) => head.runId === runId);
     if (run) kinds.set(kindsText(run.kinds), (kinds.get(kindsText(run.kinds)) ?? 0) + 1);
   }
   return (
     <View style={{ gap: SPACE.l }}>
       <WeeksPicker value={weeks} onChange={setWeeks} />
       <View>
-        <Words>{`${parts.length} of ${data.runs.length} sessions.`}</Words>
-        {calibration && <Words as="small">{calibrationText(calibration)}</Words>}
+        <Text>{`${parts.length} of ${counted(data.runs.length, 'session')}.`}</Text>
+        {calibration && <Text as="small">{calibrationText(calibration)}</Text>}
       </View>
       {even.length > 1 && (
         <View style={{ gap: SPACE.xs }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             Unevenness from rep to rep, in %
-          </Words>
+          </Text>
           <DateLines
-            about={`${name}, unevenness: ${even.map(({ date, value }) => `${value.toFixed(1)} % on ${dayName(date)}`).join(', ')}.`}
+            description={`${name}, unevenness: ${even.map(({ date, value }) => `${value.toFixed(1)} % on ${dayName(date)}`).join(', ')}.`}
             lines={[{ points: even, kind: 'main' }]}
             text={(value) => value.toFixed(1)}
             steps={[0.2, 0.5, 1, 2]}
@@ -147,11 +148,11 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
       )}
       {efforts.length > 1 && (
         <View style={{ gap: SPACE.xs }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             Effort of the session
-          </Words>
+          </Text>
           <DateLines
-            about={`${name}, effort: ${efforts.map(({ date, value }) => `${value} on ${dayName(date)}`).join(', ')}.`}
+            description={`${name}, effort: ${efforts.map(({ date, value }) => `${value} on ${dayName(date)}`).join(', ')}.`}
             lines={[{ points: efforts, kind: 'main' }]}
             text={(value) => value.toFixed(value % 1 === 0 ? 0 : 1)}
             steps={[]}
@@ -166,7 +167,7 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
       <View role="list" aria-label="Sessions by week" style={{ gap: SPACE.m }}>
         {story.map(({ from, sessions, attended }) => (
           <View role="listitem" key={from}>
-            <Words as="label" quiet>{`Week of ${dayName(from)} · ${attended} of ${sessions.length}`}</Words>
+            <Text as="label" quiet>{`Week of ${dayName(from)} · ${attended} of ${sessions.length}`}</Text>
             {sessions.map((session) => (
               <Session key={session.run.runId} session={session} athleteId={athleteId} reps={data.reps} reach={reach} />
             ))}
@@ -175,25 +176,25 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
       </View>
       {kinds.size > 0 && (
         <View style={{ gap: 2 }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             What it was
-          </Words>
+          </Text>
           {[...kinds].map(([text, times]) => (
-            <Words as="small" key={text}>{`${times} × ${text}`}</Words>
+            <Text as="small" key={text}>{`${times} × ${text}`}</Text>
           ))}
         </View>
       )}
       {data.notes.length > 0 && (
         <View style={{ gap: 2 }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             Noted
-          </Words>
+          </Text>
           {data.notes.map(({ runId, date, text }, i) => (
-            <Words key={`${runId} ${i}`}>{`${dayName(date)}: ${text}`}</Words>
+            <Text key={`${runId} ${i}`}>{`${dayName(date)}: ${text}`}</Text>
           ))}
-          <Words as="small" quiet>
+          <Text as="small" quiet>
             Pain, dizziness or illness: stop. Medical advice comes first.
-          </Words>
+          </Text>
         </View>
       )}
       <View style={{ alignItems: 'flex-start' }}>

@@ -6,7 +6,7 @@ import { path, scale } from '../ui/plot';
 import { Plot } from '../ui/Plot';
 import { PlotText } from '../ui/PlotText';
 import { SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 const HEIGHT = 184;
 const PLOT = { top: 12, right: 14, bottom: 26, left: 30 };
@@ -30,7 +30,7 @@ function Legend({ keys }: { keys: readonly Key[] }) {
               backgroundColor: line === 'marks' ? palette.warning : 'transparent',
             }}
           />
-          <Words as="small">{words}</Words>
+          <Text as="small">{words}</Text>
         </View>
       ))}
     </View>
@@ -52,10 +52,10 @@ export function EffortLines({ name, reading }: { name: string; reading: EffortRe
   const last = points.at(-1);
   const span = (from: number | undefined, to: number | undefined) =>
     from === undefined || to === undefined ? 'not known' : `${from.toFixed(1)} to ${to.toFixed(1)}`;
-  const about = `${name}: effort meant ${span(first?.meant, last?.meant)}, predicted ${span(first?.predicted, last?.predicted)}, told ${told.length === 0 ? 'never' : `${told.map(({ reported, i }) => `${reported} on rep ${i + 1}`).join(', ')}`}.`;
+  const description = `${name}: effort meant ${span(first?.meant, last?.meant)}, predicted ${span(first?.predicted, last?.predicted)}, told ${told.length === 0 ? 'never' : `${told.map(({ reported, i }) => `${reported} on rep ${i + 1}`).join(', ')}`}.`;
   return (
     <View style={{ gap: SPACE.s }}>
-      <Plot about={about} height={HEIGHT}>
+      <Plot description={description} height={HEIGHT}>
         {(width) => {
           const toX = scale([0, Math.max(1, n - 1)], [PLOT.left + 10, width - PLOT.right]);
           const x = (i: number) => (n === 1 ? (PLOT.left + width) / 2 : toX(i));

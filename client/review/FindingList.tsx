@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { Surface } from 'react-native-paper';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 /** What matters, first and large: a few sentences. */
 export function FindingList({ texts }: { texts: readonly string[] }) {
@@ -14,9 +14,9 @@ export function FindingList({ texts }: { texts: readonly string[] }) {
       <View role="list" aria-label="What matters" style={{ gap: SPACE.xs }}>
         {texts.map((text) => (
           <View role="listitem" key={text}>
-            <Words as="strong" style={{ fontWeight: '500' }}>
+            <Text as="strong" style={{ fontWeight: '500' }}>
               {text}
-            </Words>
+            </Text>
           </View>
         ))}
       </View>

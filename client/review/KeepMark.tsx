@@ -7,7 +7,7 @@ import { useSquadChange } from '../data/useSquadChange';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 type Props = {
   squad: SquadView;
@@ -18,7 +18,7 @@ type Props = {
   short?: boolean;
 };
 
-/** Of an estimate there is one for each session, whatever distance it is told over; of trials one for each distance. */
+/** One estimate for each session, whatever its distance; one trial for each distance. */
 const isSame = (a: Mark, b: Mark) =>
   a.runId === b.runId && a.kind === b.kind && (a.kind === 'session' || a.distanceM === b.distanceM);
 
@@ -26,21 +26,21 @@ const isSame = (a: Mark, b: Mark) =>
 export function KeepMark({ squad, athlete, mark, short = false }: Props) {
   const { change } = useSquadChange(squad);
   const [trouble, setTrouble] = useState<string>();
-  const kept = athlete.marks.find((one) => isSame(one, mark));
+  const kept = athlete.marks.find((candidate) => isSame(candidate, mark));
   const what = formatMark(kept ?? mark);
-  const put = async (marks: Mark[], says: string) => {
-    const done = await change({ athletes: [{ ...athlete, marks }] }, `${athlete.name}: ${what} ${says}`);
+  const put = async (marks: Mark[], noticeText: string) => {
+    const done = await change({ athletes: [{ ...athlete, marks }] }, `${athlete.name}: ${what} ${noticeText}`);
     setTrouble(done.ok ? undefined : done.message);
   };
   const keep = () => void put([...athlete.marks, mark], 'is kept for their paces.');
   const takeBack = () =>
     void put(
-      athlete.marks.filter((one) => one !== kept),
+      athlete.marks.filter((mark) => mark !== kept),
       'no longer counts.',
     );
   return (
     <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
-      {kept && !short && <Words as="small">{`Kept for their paces: ${what}.`}</Words>}
+      {kept && !short && <Text as="small">{`Kept for their paces: ${what}.`}</Text>}
       {kept ? (
         <SmallButton label={`Take back ${what} of ${athlete.name}`} onPress={takeBack}>
           Take it back

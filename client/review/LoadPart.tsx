@@ -5,7 +5,7 @@ import { loadByWeek } from '@core/review/story';
 import { dayName } from '../ui/days';
 import { WeekBars } from '../ui/charts';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 type Props = {
   name: string;
@@ -21,19 +21,18 @@ type Props = {
 export function LoadPart({ name, runs, athletes, metres, window, isMean = false }: Props) {
   const weeks = useMemo(() => loadByWeek({ runs, athletes }, metres, window), [runs, athletes, metres, window]);
   const latest = weeks.at(-1);
-  if (!latest || weeks.every(({ minutes }) => minutes === 0))
-    return <Words quiet>Nothing was run in these weeks.</Words>;
+  if (!latest || weeks.every(({ minutes }) => minutes === 0)) return <Text quiet>Nothing was run in these weeks.</Text>;
   const jumps = weeks.filter(({ isJump }) => isJump);
   const round = (value: number) => String(Math.round(value));
   const spoken = (of: (week: (typeof weeks)[number]) => number) =>
     weeks.map((week) => `${round(of(week))} in the week of ${dayName(week.from)}`).join(', ');
   return (
     <View style={{ gap: SPACE.m }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Load by week
-      </Words>
+      </Text>
       <WeekBars
-        about={`${name}, load by week: ${spoken(({ load }) => load)}.`}
+        description={`${name}, load by week: ${spoken(({ load }) => load)}.`}
         bars={weeks.map(({ from, load, plannedLoad, isJump }) => ({
           date: from,
           value: load,
@@ -43,15 +42,15 @@ export function LoadPart({ name, runs, athletes, metres, window, isMean = false 
         unit="Effort of the session × its minutes; the line is what was planned."
       />
       {jumps.map(({ from }) => (
-        <Words as="small" key={from}>
+        <Text as="small" key={from}>
           {`The week of ${dayName(from)} was more than a third above the mean of the four before it.`}
-        </Words>
+        </Text>
       ))}
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Hard minutes by week
-      </Words>
+      </Text>
       <WeekBars
-        about={`${name}, hard minutes by week: ${spoken(({ hardMinutes }) => hardMinutes)}.`}
+        description={`${name}, hard minutes by week: ${spoken(({ hardMinutes }) => hardMinutes)}.`}
         bars={weeks.map(({ from, hardMinutes, plannedHardMinutes }) => ({
           date: from,
           value: hardMinutes,
@@ -66,15 +65,15 @@ export function LoadPart({ name, runs, athletes, metres, window, isMean = false 
           .slice(0, 8)
           .map((week) => (
             <View role="listitem" key={week.from}>
-              <Words as="small">
+              <Text as="small">
                 {`Week of ${dayName(week.from)}: ${week.metres.map(({ pace, distanceM }) => `${round(distanceM)} m ${pace === '' ? 'by effort' : `@${pace}`}`).join(', ')}; ${week.hardDays.toFixed(isMean ? 1 : 0)} hard ${!isMean && week.hardDays === 1 ? 'day' : 'days'}.`}
-              </Words>
+              </Text>
             </View>
           ))}
       </View>
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         {`Of recorded sessions only: easy days are not known yet.${weeks.some(({ hasPredicted }) => hasPredicted) ? ' Where nobody told an effort, the one predicted from the times stands in.' : ''}${isMean ? ' Each figure is the mean of those who ran.' : ''}`}
-      </Words>
+      </Text>
     </View>
   );
 }

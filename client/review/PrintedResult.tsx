@@ -3,13 +3,13 @@ import type { Review } from '@core/review/review';
 import { repLabel } from '@core/run/plan';
 import { Printed } from '../ui/Printed';
 import { SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { evennessText, timeText } from './reviewWords';
 import { Spread } from './Spread';
 
 type Props = {
   title: string;
-  about: string;
+  subtitle: string;
   /** Sentences above the times. */
   texts: readonly string[];
   reviews: readonly Review[];
@@ -23,29 +23,29 @@ function Times({ review }: { review: Review }) {
   return (
     <View>
       <View style={line}>
-        <Words as="label" style={{ width: 130 }}>
+        <Text as="label" style={{ width: 130 }}>
           {review.name}
-        </Words>
+        </Text>
         {review.columns.map(({ rep, repIndex }, at) => (
-          <Words as="label" key={repIndex} style={cell}>{`${at + 1}: ${repLabel(rep)}`}</Words>
+          <Text as="label" key={repIndex} style={cell}>{`${at + 1}: ${repLabel(rep)}`}</Text>
         ))}
-        <Words as="label" style={cell}>
+        <Text as="label" style={cell}>
           even
-        </Words>
+        </Text>
       </View>
       {review.rows.map((row) => (
         <View key={row.athleteId} style={line}>
-          <Words as="small" style={{ width: 130 }}>
+          <Text as="small" style={{ width: 130 }}>
             {row.name}
-          </Words>
-          {row.cells.map((one) => (
-            <Words as="small" key={one.repIndex} style={cell}>
-              {timeText(one)}
-            </Words>
+          </Text>
+          {row.cells.map((repCell) => (
+            <Text as="small" key={repCell.repIndex} style={cell}>
+              {timeText(repCell)}
+            </Text>
           ))}
-          <Words as="small" style={cell}>
+          <Text as="small" style={cell}>
             {evennessText(row.evenness)}
-          </Words>
+          </Text>
         </View>
       ))}
     </View>
@@ -53,16 +53,16 @@ function Times({ review }: { review: Review }) {
 }
 
 /** A session on paper, for the squad or for one: what matters, the spread, and every time. */
-export function PrintedResult({ title, about, texts, reviews, done }: Props) {
+export function PrintedResult({ title, subtitle, texts, reviews, done }: Props) {
   return (
     <Printed label={title} isLandscape={reviews.some(({ columns }) => columns.length > 6)} done={done}>
       <View style={{ gap: SPACE.s }}>
-        <Words as="title" level={1}>
+        <Text as="title" level={1}>
           {title}
-        </Words>
-        <Words as="small">{about}</Words>
+        </Text>
+        <Text as="small">{subtitle}</Text>
         {texts.map((text) => (
-          <Words key={text}>{text}</Words>
+          <Text key={text}>{text}</Text>
         ))}
         {reviews.map((review) => (
           <View key={review.groupId} style={{ gap: SPACE.s }}>

@@ -10,7 +10,7 @@ import { ModalSheet } from '../ui/ModalSheet';
 import { NO_RING } from '../ui/noRing';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import type { ReadRun } from './useReview';
 
 type FieldProps = {
@@ -141,9 +141,9 @@ export function RepSheet({ read, row, at, close }: Props) {
         <TimeField key={cell.actualS} read={read} row={row} cell={cell} />
       )}
       <View style={{ gap: SPACE.xs }}>
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           Effort after it
-        </Words>
+        </Text>
         <EffortPicker
           label="Effort after the rep, 1 to 10"
           value={cell.effort}
@@ -152,7 +152,7 @@ export function RepSheet({ read, row, at, close }: Props) {
       </View>
       {excluded ? (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' }}>
-          <Words style={{ flexShrink: 1 }}>{`Not counted: ${excluded.reason}.`}</Words>
+          <Text style={{ flexShrink: 1 }}>{`Not counted: ${excluded.reason}.`}</Text>
           <PrimaryButton onPress={() => correct({ type: 'undone', eventId: excluded.eventId })}>
             Count it again
           </PrimaryButton>
@@ -165,10 +165,10 @@ export function RepSheet({ read, row, at, close }: Props) {
         />
       )}
       <TextField label="Note" button="Add" send={(text) => correct({ type: 'noted', athleteId, repIndex, text })} />
-      {notes.length > 0 && <Words as="small">{notes.join(' · ')}</Words>}
-      <Words as="small" quiet>
+      {notes.length > 0 && <Text as="small">{notes.join(' · ')}</Text>}
+      <Text as="small" quiet>
         What was taken at the track stays in the history; this is added to it.
-      </Words>
+      </Text>
     </ModalSheet>
   );
 }

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { parseISO } from 'date-fns/parseISO';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -18,7 +19,7 @@ import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 /** Sessions of files have no time of day: in the afternoon, as a rule. */
 const START_HOURS = 17;
@@ -29,18 +30,18 @@ const sameName = (name: string): string => name.trim().toLowerCase();
 /** What is in the file, and what of it can be brought in. */
 type Looked = { sessions: BroughtIn[]; strangers: string[]; hereAlready: number; problems: string[] };
 
-function look(read: ReadResults & { ok: true }, squad: SquadView, known: ReadonlySet<string>): Looked {
+function look(read: ReadResults & { ok: true }, squad: SquadView, knownIds: ReadonlySet<string>): Looked {
   const members = new Map(everyoneIn(squad).map((athlete) => [sameName(athlete.name), athlete]));
-  const whom = (name: string) => {
+  const athleteCalled = (name: string) => {
     const member = members.get(sameName(name));
     return member && { athleteId: member.id, name: member.name, tileName: member.tileName };
   };
-  const all = broughtIn(read.rows, { whom, newId: () => ulid(), startAtMs });
-  const sessions = all.filter(({ plan }) => !known.has(`${plan.date} ${plan.title}`));
+  const all = broughtIn(read.rows, { athleteCalled, newId: () => ulid(), startAtMs });
+  const sessions = all.filter(({ plan }) => !knownIds.has(`${plan.date} ${plan.title}`));
   const names = [...new Set(read.rows.map(({ athlete }) => athlete))];
   return {
     sessions,
-    strangers: names.filter((name) => !whom(name)),
+    strangers: names.filter((name) => !athleteCalled(name)),
     hereAlready: all.length - sessions.length,
     problems: read.problems,
   };
@@ -52,7 +53,7 @@ function lookText({ sessions, strangers, hereAlready }: Looked): string {
   return [
     n === 0
       ? 'There is no session in it to bring in.'
-      : `${n} ${n === 1 ? 'session' : 'sessions'} with ${reps} ${reps === 1 ? 'rep' : 'reps'}: ${listed(sessions.slice(0, 5).map(({ plan }) => `${plan.title}, ${dayName(plan.date)}`))}${n > 5 ? ` and ${n - 5} more` : ''}.`,
+      : `${counted(n, 'session')} with ${counted(reps, 'rep')}: ${listed(sessions.slice(0, 5).map(({ plan }) => `${plan.title}, ${dayName(plan.date)}`))}${n > 5 ? ` and ${n - 5} more` : ''}.`,
     ...(hereAlready > 0
       ? [`${hereAlready} of that day and name ${hereAlready === 1 ? 'is' : 'are'} here already and left out.`]
       : []),
@@ -106,11 +107,11 @@ export function ResultFiles() {
       {read && !read.ok && <Trouble>{read.message}</Trouble>}
       {looked && (
         <View role="status" style={{ gap: SPACE.s }}>
-          <Words>{lookText(looked)}</Words>
+          <Text>{lookText(looked)}</Text>
           {looked.problems.map((problem) => (
-            <Words as="small" key={problem}>
+            <Text as="small" key={problem}>
               {problem}
-            </Words>
+            </Text>
           ))}
         </View>
       )}

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { router, usePathname } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -15,11 +16,11 @@ import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
 import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 function aboutRun(date: string, summary: RunSummary): string {
-  const people = `${summary.athletes} athlete${summary.athletes === 1 ? '' : 's'}`;
-  const ran = `${summary.finished} of ${summary.planned} reps`;
+  const people = counted(summary.athletes, 'athlete');
+  const ran = `${summary.finished} of ${counted(summary.planned, 'rep')}`;
   const open = summary.endedAtMs === undefined ? ' · under way' : '';
   return `${dayName(date)} · ${people} · ${ran}${open}`;
 }
@@ -29,8 +30,8 @@ function Damaged({ runs }: { runs: readonly ListedRun[] }) {
   const [setAside] = useSetRunAsideMutation();
   const [restore] = useRestoreRunMutation();
   const notice = useNotice();
-  const act = async (done: { error?: unknown }, says: string) =>
-    notice({ text: done.error ? troubleText(done.error) : says });
+  const act = async (done: { error?: unknown }, noticeText: string) =>
+    notice({ text: done.error ? troubleText(done.error) : noticeText });
   const [unreadable, aside] = [runs.filter((run) => run.isUnreadable), runs.filter((run) => run.isSetAside)];
   if (unreadable.length + aside.length === 0) return null;
   return (
@@ -49,13 +50,13 @@ function Damaged({ runs }: { runs: readonly ListedRun[] }) {
         </View>
       ))}
       {aside.length > 0 && (
-        <Words as="label" quiet level={2}>
+        <Text as="label" quiet level={2}>
           Removed
-        </Words>
+        </Text>
       )}
       {aside.map(({ id, title, date }) => (
         <View key={id} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
-          <Words style={{ flex: 1 }}>{`${title}, ${dayName(date)}`}</Words>
+          <Text style={{ flex: 1 }}>{`${title}, ${dayName(date)}`}</Text>
           <SmallButton
             label={`Bring ${title} back`}
             onPress={() => void restore(id).then((done) => act(done, `“${title}” is back.`))}
@@ -91,7 +92,7 @@ export function ResultList() {
       {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !runs && <Loading />}
       {pending > 0 && (
         <View role="status">
-          <Words as="small">{`${pending} earlier ${pending === 1 ? 'session is' : 'sessions are'} being read and will be here in a moment.`}</Words>
+          <Text as="small">{`${pending} earlier ${pending === 1 ? 'session is' : 'sessions are'} being read and will be here in a moment.`}</Text>
         </View>
       )}
       {runs?.length === 0 && pending === 0 && (
@@ -111,7 +112,7 @@ export function ResultList() {
             <ListRow
               href={`/results/${run.id}`}
               title={run.title}
-              about={aboutRun(run.date, run.summary)}
+              detail={aboutRun(run.date, run.summary)}
               chosen={path === `/results/${run.id}` || path.startsWith(`/results/${run.id}/`)}
             />
           </View>

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { format } from 'date-fns/format';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -20,7 +21,7 @@ import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { AfterwardsList } from './AfterwardsList';
 import { FindingList } from './FindingList';
 import { RepSheet } from './RepSheet';
@@ -40,6 +41,7 @@ import { Surges } from './Surges';
 import { TakeOut } from './TakeOut';
 import { useReview, type ReadRun } from './useReview';
 import { useSquadEffort } from './useSquadEffort';
+import { WhatIs } from '../parts/WhatIs';
 
 const backToList = () => router.replace('/results');
 
@@ -50,9 +52,9 @@ function Legend() {
       {(['early', 'on', 'late'] as const).map((verdict) => (
         <View key={verdict} style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
           <VerdictMark verdict={verdict} color={palette[verdict]} />
-          <Words as="small" color={palette[verdict]}>
+          <Text as="small" color={palette[verdict]}>
             {verdict === 'on' ? 'on: within tolerance' : verdict}
-          </Words>
+          </Text>
         </View>
       ))}
     </View>
@@ -64,16 +66,16 @@ function BroughtOut({ runId, review, athleteId }: { runId: string; review: Revie
   const row = review.rows.find((candidate) => candidate.athleteId === athleteId);
   if (!row)
     return (
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         Press a mark or a name to bring out one athlete.
-      </Words>
+      </Text>
     );
-  const says = [evennessWords(row.evenness), fadeText(row.evenness)].filter(Boolean).join(' ');
+  const text = [evennessWords(row.evenness), fadeText(row.evenness)].filter(Boolean).join(' ');
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
       <View style={{ flex: 1 }} role="status">
-        <Words as="strong">{row.name}</Words>
-        {says !== '' && <Words as="small">{says}</Words>}
+        <Text as="strong">{row.name}</Text>
+        {text !== '' && <Text as="small">{text}</Text>}
       </View>
       <PrimaryButton
         label={`${row.name}, rep by rep`}
@@ -95,18 +97,18 @@ function WhatChanged({ read, review }: { read: ReadRun; review: Review }) {
   if (byName.size + decisions.length === 0) return null;
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Other than planned
-      </Words>
+      </Text>
       <View role="list" style={{ gap: 2 }}>
         {[...byName].map(([name, texts]) => (
           <View role="listitem" key={name}>
-            <Words>{`${name}: ${listed(texts)}.`}</Words>
+            <Text>{`${name}: ${listed(texts)}.`}</Text>
           </View>
         ))}
         {decisions.map((decision) => (
           <View role="listitem" key={decision.eventId}>
-            <Words>{decisionText(decision)}</Words>
+            <Text>{decisionText(decision)}</Text>
           </View>
         ))}
       </View>
@@ -142,7 +144,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
   const remove = useRemove(runId, plan.title);
   const squadEffort = useSquadEffort(read);
   const effort = squadEffort && squadEffortText(squadEffort);
-  const review = reviews.find((one) => one.groupId === groupId) ?? reviews[0];
+  const review = reviews.find((review) => review.groupId === groupId) ?? reviews[0];
   const athletes = new Set(reviews.flatMap(({ rows }) => rows.map(({ athleteId }) => athleteId))).size;
   const isOpen = state.endedAtMs === undefined;
   const conditions = conditionsText(state.conditions);
@@ -154,10 +156,10 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
   // Who was not well is the coach's to know: it is not handed on.
   const shared = { ...findings, findings: findings.findings.filter(({ kind }) => kind !== 'unwell') };
   const when = whenText(state);
-  const about = [
+  const subtitle = [
     dayName(plan.date),
     ...(when === undefined ? [] : [when]),
-    `${athletes} ${athletes === 1 ? 'athlete' : 'athletes'}`,
+    counted(athletes, 'athlete'),
     `${reviews.map(({ columns }) => columns.length).join(' and ')} reps`,
     ...(isOpen ? ['still under way'] : []),
     ...(plan.isEntered ? ['typed in afterwards'] : []),
@@ -165,7 +167,8 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
   return (
     <Page
       title={plan.title}
-      about={about}
+      aside={<WhatIs terms={['on target', 'evenness', 'fade', 'effort']} />}
+      subtitle={subtitle}
       onBack={backToList}
       backLabel="Back to all results"
       footer={
@@ -181,7 +184,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
       }
     >
       <FindingList texts={texts} />
-      {conditions !== undefined && <Words as="small">{`${conditions}.`}</Words>}
+      {conditions !== undefined && <Text as="small">{`${conditions}.`}</Text>}
       {review && reviews.length > 1 && (
         <SegmentedButtons
           value={review.groupId}
@@ -212,7 +215,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
         {!isOpen && <SquadFitness read={read} />}
         <AfterwardsList read={read} />
         {findings.finished > 0 && (
-          <TakeOut read={read} reviews={reviews} title={plan.title} about={about} texts={findingTexts(shared)} />
+          <TakeOut read={read} reviews={reviews} title={plan.title} subtitle={subtitle} texts={findingTexts(shared)} />
         )}
         {!isOpen && (
           <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>

@@ -7,20 +7,20 @@ import { formatClock, formatDelta, formatRest, formatTime } from '@core/units/ti
 import { Delta } from '../ui/Delta';
 import { Press } from '../ui/Press';
 import { Table, type TableColumn, type TableHeading } from '../ui/Table';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { evennessText, signedPercent } from './reviewWords';
 
-const none = <Words quiet>–</Words>;
+const none = <Text quiet>–</Text>;
 const right = { alignItems: 'flex-end' } as const;
 
 function Two({ over, under, label }: { over: string; under?: string; label?: string }) {
   return (
     <View style={right}>
-      <Words as="strong">{over}</Words>
+      <Text as="strong">{over}</Text>
       {under !== undefined && (
-        <Words as="label" quiet {...(label === undefined ? {} : { label })}>
+        <Text as="label" quiet {...(label === undefined ? {} : { label })}>
           {under}
-        </Words>
+        </Text>
       )}
     </View>
   );
@@ -30,47 +30,47 @@ function outcome(cell: ReviewCell): ReactNode {
   const { actualS, targetS, deltaS, verdict, plannedS, coveredM, unfinished, leftOut } = cell;
   if (actualS === undefined)
     return (
-      <Words quiet label={unfinished ? 'no finish taken' : leftOut ? 'left out' : 'not run'}>
+      <Text quiet label={unfinished ? 'no finish taken' : leftOut ? 'left out' : 'not run'}>
         {unfinished ? 'no finish' : leftOut ? 'left out' : '–'}
-      </Words>
+      </Text>
     );
   const isOut = cell.excluded !== undefined;
   return (
     <View style={right}>
-      <Words as="strong" quiet={isOut} {...(isOut ? { style: { textDecorationLine: 'line-through' } } : {})}>
+      <Text as="strong" quiet={isOut} {...(isOut ? { style: { textDecorationLine: 'line-through' } } : {})}>
         {coveredM === undefined ? formatTime(actualS, 1) : `${Math.round(coveredM)} m`}
-      </Words>
+      </Text>
       {isOut ? (
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           not counted
-        </Words>
+        </Text>
       ) : (
         deltaS !== undefined && verdict && <Delta deltaS={deltaS} verdict={verdict} />
       )}
       {plannedS !== undefined && (
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           {`of ${formatClock(plannedS)}`}
-        </Words>
+        </Text>
       )}
       {targetS !== undefined && !isOut && (
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           {`of ${formatTime(targetS, 1)}`}
-        </Words>
+        </Text>
       )}
     </View>
   );
 }
 
-/** One column: what it shows of a row, and by what it sorts (what is to be seen first is the most). */
+/** One column: what it shows, and what it sorts by (largest first is what to look at first). */
 type Shown = TableColumn & { cell: (row: ReviewRow) => ReactNode; by: (row: ReviewRow) => number | undefined };
 
 const percentCell = (percent: number | undefined, isSure: boolean) =>
   percent === undefined ? (
     none
   ) : (
-    <Words as={isSure ? 'strong' : 'body'} quiet={!isSure}>
+    <Text as={isSure ? 'strong' : 'body'} quiet={!isSure}>
       {signedPercent(percent)}
-    </Words>
+    </Text>
   );
 
 /** What sums a row up, before its reps. */
@@ -101,7 +101,7 @@ function summaryColumns({ rows, meanOver }: Review): Shown[] {
       under: 'rep to rep',
       width: 84,
       by: ({ evenness }) => evenness.evennessPercent,
-      cell: ({ evenness }) => <Words as="strong">{evennessText(evenness)}</Words>,
+      cell: ({ evenness }) => <Text as="strong">{evennessText(evenness)}</Text>,
     },
     has(({ evenness }) => evenness.fadePercent !== undefined) && {
       key: 'fade',
@@ -121,12 +121,12 @@ function summaryColumns({ rows, meanOver }: Review): Shown[] {
         lastEffort === undefined && sessionEffort === undefined ? (
           none
         ) : (
-          <Words
+          <Text
             as="strong"
             label={`last rep ${lastEffort ?? 'not told'}, whole session ${sessionEffort ?? 'not told'}`}
           >
             {`${lastEffort ?? '–'}, ${sessionEffort ?? '–'}`}
-          </Words>
+          </Text>
         ),
     },
     has(({ rest }) => rest !== undefined) && {
@@ -158,7 +158,7 @@ function summaryColumns({ rows, meanOver }: Review): Shown[] {
   return columns.filter((column) => column !== false);
 }
 
-/** Group by group while they stand as they ran; sorted by a column they are all together. */
+/** Grouped while unsorted; sorted by a column they are all together. */
 function withHeadings(rows: readonly ReviewRow[], isSorted: boolean): (ReviewRow | TableHeading)[] {
   const groups = new Set(rows.map(({ groupName }) => groupName));
   if (isSorted || groups.size < 2) return [...rows];
@@ -231,7 +231,7 @@ export function ResultTable({ review, chosen, choose, open }: Props) {
               cells: (count) => columns.slice(0, count).map(({ key, cell }) => <View key={key}>{cell(row)}</View>),
             },
       )}
-      nameSays={(name) => `Bring out ${name}`}
+      nameLabel={(name) => `Bring out ${name}`}
     />
   );
 }

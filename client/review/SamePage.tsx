@@ -17,7 +17,7 @@ import { Table } from '../ui/Table';
 import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { changeText, conditionsText, sideText } from './reviewWords';
 import { reachOf, SpreadStrip } from './SpreadStrip';
 import { EFFORT_AXIS } from './weeks';
@@ -33,10 +33,10 @@ function Run({ side, same, reach, columns }: { side: SideRun; same: SameSessions
     <View role="listitem" style={{ gap: SPACE.xs }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
         <View style={{ flex: 1 }}>
-          <Words as="strong">{dayName(run.date)}</Words>
-          <Words as="small" quiet>
+          <Text as="strong">{dayName(run.date)}</Text>
+          <Text as="small" quiet>
             {[run.step === undefined ? run.title : `step ${run.step}`, kindsText(run.kinds)].join(' · ')}
-          </Words>
+          </Text>
         </View>
         <TextButton
           label={`Open ${run.title} of ${dayName(run.date)}`}
@@ -47,15 +47,15 @@ function Run({ side, same, reach, columns }: { side: SideRun; same: SameSessions
       </View>
       {reps.some(({ percent }) => percent !== undefined) && (
         <SpreadStrip
-          about={`Spread around the targets on ${dayName(run.date)}`}
+          description={`Spread around the targets on ${dayName(run.date)}`}
           reps={reps}
           columns={columns}
           reach={reach}
         />
       )}
-      <Words>{sideText(side)}</Words>
-      {conditions !== undefined && <Words as="small">{`${conditions}.`}</Words>}
-      {change && <Words as="small">{changeText(change)}</Words>}
+      <Text>{sideText(side)}</Text>
+      {conditions !== undefined && <Text as="small">{`${conditions}.`}</Text>}
+      {change && <Text as="small">{changeText(change)}</Text>}
       <Divider />
     </View>
   );
@@ -73,16 +73,16 @@ function RepForRep({ sides }: { sides: readonly SideRun[] }) {
         key: run.runId,
         name: dayName(run.date),
         cells: Array.from({ length: columns }, (_, place) => {
-          const rep = reps.find((one) => one.place === place);
+          const rep = reps.find((candidate) => candidate.place === place);
           return (
             <View key={place} style={{ alignItems: 'flex-end' }}>
-              <Words as="strong" quiet={!rep}>
+              <Text as="strong" quiet={!rep}>
                 {rep ? formatTime(rep.timeS, 1) : '–'}
-              </Words>
+              </Text>
               {rep?.effort !== undefined && (
-                <Words as="label" quiet>
+                <Text as="label" quiet>
                   {`effort ${rep.effort.toFixed(rep.effort % 1 === 0 ? 0 : 1)}`}
-                </Words>
+                </Text>
               )}
             </View>
           );
@@ -99,7 +99,7 @@ function meansOver(
   const label = sides[0]?.kinds[0]?.label;
   if (label === undefined) return undefined;
   const points = [...sides].reverse().flatMap(({ run, kinds }) => {
-    const kind = kinds.find((one) => one.label === label);
+    const kind = kinds.find((candidate) => candidate.label === label);
     return kind && kind.meanM === undefined ? [{ date: run.date, value: kind.meanS }] : [];
   });
   return points.length > 1 ? { label, points } : undefined;
@@ -113,15 +113,14 @@ function Sides({ same, name }: { same: SameSessions; name: string }) {
   const efforts = [...sides]
     .reverse()
     .flatMap(({ run, effort }) => (effort === undefined ? [] : [{ date: run.date, value: effort }]));
-  if (sides.length < 2)
-    return <Words quiet>It was run once so far. The next time it stands here beside this one.</Words>;
+  if (sides.length < 2) return <Text quiet>It was run once so far. The next time it stands here beside this one.</Text>;
   return (
     <View style={{ gap: SPACE.l }}>
       {means && (
         <View style={{ gap: SPACE.xs }}>
-          <Words as="heading" level={2}>{`${means.label}, on average`}</Words>
+          <Text as="heading" level={2}>{`${means.label}, on average`}</Text>
           <DateLines
-            about={`${name}, ${means.label} on average: ${means.points.map(({ date, value }) => `${formatTime(value, 1)} on ${dayName(date)}`).join(', ')}.`}
+            description={`${name}, ${means.label} on average: ${means.points.map(({ date, value }) => `${formatTime(value, 1)} on ${dayName(date)}`).join(', ')}.`}
             lines={[{ points: means.points, kind: 'main' }]}
             text={(value) => formatTime(value, value < 60 ? 1 : 0)}
             steps={[0.2, 0.5, 1, 2, 5, 10, 15, 30, 60]}
@@ -131,11 +130,11 @@ function Sides({ same, name }: { same: SameSessions; name: string }) {
       )}
       {efforts.length > 1 && (
         <View style={{ gap: SPACE.xs }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             Effort
-          </Words>
+          </Text>
           <DateLines
-            about={`${name}, effort: ${efforts.map(({ date, value }) => `${value.toFixed(1)} on ${dayName(date)}`).join(', ')}.`}
+            description={`${name}, effort: ${efforts.map(({ date, value }) => `${value.toFixed(1)} on ${dayName(date)}`).join(', ')}.`}
             lines={[{ points: efforts, kind: 'main' }]}
             text={(value) => value.toFixed(value % 1 === 0 ? 0 : 1)}
             steps={[]}
@@ -149,14 +148,14 @@ function Sides({ same, name }: { same: SameSessions; name: string }) {
         ))}
       </View>
       <View style={{ gap: SPACE.xs }}>
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           Rep for rep
-        </Words>
+        </Text>
         <RepForRep sides={sides} />
       </View>
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         {`Rests as they were taken: ${sides.map(({ run, restS }) => `${dayName(run.date)} ${restS === undefined ? 'not known' : formatRest(restS)}`).join(', ')}.`}
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -176,7 +175,7 @@ export function SamePage({ runId, athleteId: asked }: { runId: string; athleteId
   return (
     <Page
       title={data?.progression ?? 'The same session'}
-      about={data?.progression === undefined ? data?.runs.find((run) => run.runId === runId)?.title : 'step by step'}
+      subtitle={data?.progression === undefined ? data?.runs.find((run) => run.runId === runId)?.title : 'step by step'}
       onBack={() => router.replace(`/results/${runId}`)}
       backLabel="Back to the session"
     >

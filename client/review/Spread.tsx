@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { Pressable, View, type GestureResponderEvent } from 'react-native';
 import { G, Line, Path } from 'react-native-svg';
 import type { ReviewCell } from '@core/review/cell';
@@ -38,7 +39,7 @@ export const spreadPoints = ({ rows }: Review): Point[] =>
 /** In the order they are drawn. */
 export const VERDICTS: readonly Verdict[] = ['early', 'on', 'late'];
 
-/** Marks of one kind in one path: a drawing of hundreds of parts is slow on a phone. */
+/** Marks of one kind share a path: hundreds of elements are slow on a phone. */
 export const marksOf = <P extends { verdict: Verdict }>(
   points: readonly P[],
   placeAt: (point: P, i: number) => { x: number; y: number },
@@ -60,8 +61,8 @@ function placeOf(event: GestureResponderEvent): { x: number; y: number } {
 }
 
 /**
- * Every rep a column, every athlete a mark above (late) or below (early) the line of the target, in percent of it: evenness
- * and fade are seen before any number is read. One athlete's marks are joined by a line when they are chosen, by a press on one of them.
+ * Every rep a column, every athlete a mark above (late) or below (early) the target line, in percent of it: evenness and fade show before
+ * any number is read. Choosing an athlete joins their marks by a line.
  */
 export function Spread({ review, highlightId, choose }: Props) {
   const palette = usePalette();
@@ -75,7 +76,7 @@ export function Spread({ review, highlightId, choose }: Props) {
   const xOf = (width: number, at: number) => PLOT.left + columnOf(width) * (at + 0.5);
   const worst = points.reduce((a, b) => (Math.abs(b.percent) > Math.abs(a.percent) ? b : a));
   const count = (verdict: Verdict) => points.filter((point) => point.verdict === verdict).length;
-  const about = `Spread around the targets over ${n} reps: ${count('early')} early, ${count('on')} on, ${count('late')} late; furthest off ${formatDelta(worst.deltaS)} seconds.`;
+  const description = `Spread around the targets over ${counted(n, 'rep')}: ${count('early')} early, ${count('on')} on, ${count('late')} late; furthest off ${formatDelta(worst.deltaS)} seconds.`;
   const mine = points.filter(({ athleteId }) => athleteId === highlightId);
   const pick = (event: GestureResponderEvent) => {
     const { width } = (event.currentTarget as unknown as HTMLElement).getBoundingClientRect();
@@ -85,7 +86,7 @@ export function Spread({ review, highlightId, choose }: Props) {
     if (away(nearest) <= REACH_PX) choose?.(nearest.athleteId);
   };
   const drawing = (
-    <Plot about={about} height={HEIGHT}>
+    <Plot description={description} height={HEIGHT}>
       {(width) => {
         const column = columnOf(width);
         return (

@@ -20,15 +20,15 @@ function marks(reps: readonly RanRep[], kind: Verdict, column: number, y: Scale)
     .join('');
 }
 
-type Props = { about: string; reps: readonly RanRep[]; columns: number; reach: number; height?: number };
+type Props = { description: string; reps: readonly RanRep[]; columns: number; reach: number; height?: number };
 
 /** A spread as a strip, to be laid one above the other: the same marks around the same target line, without its words. */
-export function SpreadStrip({ about, reps, columns, reach, height = HEIGHT }: Props) {
+export function SpreadStrip({ description, reps, columns, reach, height = HEIGHT }: Props) {
   const palette = usePalette();
   const toY = scale([reach, -reach], [5, height - 5]);
   const y: Scale = (percent) => toY(Math.max(-reach, Math.min(reach, percent)));
   return (
-    <Plot about={about} height={height}>
+    <Plot description={description} height={height}>
       {(width) => {
         const column = (width - 2 * INSET) / Math.max(1, columns);
         return (

@@ -6,7 +6,7 @@ import type { SquadMember } from '@core/squad/athlete';
 import { listed } from '@core/units/listed';
 import { everyoneIn, type SquadView, useSquad } from '../data/useSquad';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { DOUBTFUL_DAY, fitnessText, othersText } from './fitnessWords';
 import { KeepMark } from './KeepMark';
 import { useSquadFitness } from './useFitness';
@@ -31,9 +31,9 @@ function ChangedRow({ read, squad, athlete, reading }: RowProps) {
             href={`/results/${plan.id}/${athlete.id}`}
             aria-label={`${athlete.name}, rep by rep, for their fitness`}
           >
-            <Words as="strong">{athlete.name}</Words>
+            <Text as="strong">{athlete.name}</Text>
           </Link>
-          <Words as="small">{fitnessText(reading)}</Words>
+          <Text as="small">{fitnessText(reading)}</Text>
         </View>
         {mark && <KeepMark {...{ squad, athlete, mark }} short />}
       </View>
@@ -48,21 +48,21 @@ export function SquadFitness({ read }: { read: ReadRun }) {
   const { squad } = useSquad();
   if (!readings || !squad || readings.length === 0) return null;
   const members = new Map(everyoneIn(squad).map((athlete) => [athlete.id, athlete]));
-  const news = readings.filter(({ nothingNew }) => !nothingNew).sort(byLearned);
-  const changed = news.filter(({ is }) => is !== 'as-known');
-  const surer = news
+  const learned = readings.filter(({ nothingNew }) => !nothingNew).sort(byLearned);
+  const changed = learned.filter(({ is }) => is !== 'as-known');
+  const surer = learned
     .filter(({ is }) => is === 'as-known')
     .flatMap(({ athleteId }) => members.get(athleteId)?.name ?? []);
-  const others = readings.length - news.length;
+  const others = readings.length - learned.length;
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         What it says about fitness
-      </Words>
+      </Text>
       {readings.some(({ isDoubtful }) => isDoubtful) && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           {DOUBTFUL_DAY}
-        </Words>
+        </Text>
       )}
       {changed.length > 0 && (
         <View role="list">
@@ -72,11 +72,11 @@ export function SquadFitness({ read }: { read: ReadRun }) {
           })}
         </View>
       )}
-      {surer.length > 0 && <Words as="small">{`As fit as their marks said, and surer now: ${listed(surer)}.`}</Words>}
+      {surer.length > 0 && <Text as="small">{`As fit as their marks said, and surer now: ${listed(surer)}.`}</Text>}
       {others > 0 && (
-        <Words as="small" quiet>
-          {othersText(others, news.length)}
-        </Words>
+        <Text as="small" quiet>
+          {othersText(others, learned.length)}
+        </Text>
       )}
     </View>
   );

@@ -11,7 +11,7 @@ import { Select } from '../ui/Select';
 import { Table, type TableColumn } from '../ui/Table';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { Later } from '../ui/Later';
 import { LoadPart } from './LoadPart';
 import { signedPercent } from './reviewWords';
@@ -142,11 +142,11 @@ export function SquadReviewPage() {
             onPress: () => router.push(`/squad/${row.athleteId}?side=sessions`),
             cells: COLUMNS.map(({ key, text }) => (
               <View key={key}>
-                <Words as={key === sortKey ? 'strong' : 'body'}>{text(row)}</Words>
+                <Text as={key === sortKey ? 'strong' : 'body'}>{text(row)}</Text>
               </View>
             )),
           }))}
-          nameSays={(name) => `The story of ${name}`}
+          nameLabel={(name) => `The story of ${name}`}
         />
         <Later>
           <LoadPart

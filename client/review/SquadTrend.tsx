@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { Link } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
@@ -8,10 +9,14 @@ import { trendFor } from '../data/useTrend';
 import { pacesOf, type SquadView } from '../data/useSquad';
 import { today } from '../ui/days';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 /** Those who get fitter first; who cannot be told from standing still is in between. */
-const SAYS = { fitter: 'getting fitter', 'less-fit': 'getting less fit', unsure: 'no change that is sure' } as const;
+const TREND_WORDS = {
+  fitter: 'getting fitter',
+  'less-fit': 'getting less fit',
+  unsure: 'no change that is sure',
+} as const;
 
 /** Who gets fitter over the season, and how sure that is; from marks alone. */
 export function SquadTrend({ squad, members }: { squad: SquadView; members: readonly SquadMember[] }) {
@@ -24,31 +29,31 @@ export function SquadTrend({ squad, members }: { squad: SquadView; members: read
       })),
     [members, squad, asOf],
   );
-  const known = all.flatMap(({ athlete, trend }) => (trend ? [{ athlete, trend }] : []));
-  known.sort((a, b) => b.trend.perWeek / b.trend.errorPerWeek - a.trend.perWeek / a.trend.errorPerWeek);
-  const unknown = all.length - known.length;
+  const trends = all.flatMap(({ athlete, trend }) => (trend ? [{ athlete, trend }] : []));
+  trends.sort((a, b) => b.trend.perWeek / b.trend.errorPerWeek - a.trend.perWeek / a.trend.errorPerWeek);
+  const unknown = all.length - trends.length;
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Who gets fitter
-      </Words>
+      </Text>
       <View role="list" aria-label="Who gets fitter">
-        {known.map(({ athlete, trend }) => (
+        {trends.map(({ athlete, trend }) => (
           <View role="listitem" key={athlete.id}>
             <View style={{ paddingVertical: SPACE.xs, minHeight: 44, justifyContent: 'center' }}>
               <Link href={`/squad/${athlete.id}?side=season`} aria-label={`The season of ${athlete.name}`}>
-                <Words as="strong">{athlete.name}</Words>
+                <Text as="strong">{athlete.name}</Text>
               </Link>
-              <Words as="small">{`${SAYS[trendVerdict(trend)]}: ${trendText(trend)}, from ${trend.marks} marks`}</Words>
+              <Text as="small">{`${TREND_WORDS[trendVerdict(trend)]}: ${trendText(trend)}, from ${counted(trend.marks, 'mark')}`}</Text>
             </View>
             <Divider />
           </View>
         ))}
       </View>
       {unknown > 0 && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           {`${unknown === members.length ? 'Nobody has' : `${unknown} ${unknown === 1 ? 'has' : 'have'} not yet`} three marks over four weeks to tell by. What a session says can be kept as one.`}
-        </Words>
+        </Text>
       )}
     </View>
   );

@@ -6,7 +6,7 @@ import { useNotice } from '../ui/Notices';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { saveBlob, saveFile } from '../ui/saveFile';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { pictureOf } from './picture';
 import { PrintedResult } from './PrintedResult';
 import { plainText } from './reviewWords';
@@ -17,7 +17,7 @@ type Props = {
   /** What is taken out: the whole session, or one athlete's part of it. */
   reviews: readonly Review[];
   title: string;
-  about: string;
+  subtitle: string;
   texts: readonly string[];
   athleteId?: string;
 };
@@ -38,7 +38,7 @@ async function share(picture: Blob, name: string): Promise<'shared' | 'saved'> {
 }
 
 /** Ways out: a picture, text to paste, paper, and a file. */
-export function TakeOut({ read, reviews, title, about, texts, athleteId }: Props) {
+export function TakeOut({ read, reviews, title, subtitle, texts, athleteId }: Props) {
   const [isPrinting, setPrinting] = useState(false);
   const notice = useNotice();
   const done = useCallback(() => setPrinting(false), []);
@@ -46,13 +46,13 @@ export function TakeOut({ read, reviews, title, about, texts, athleteId }: Props
   const [first] = reviews;
   const name = `${plan.date} ${title}`;
   const copy = () =>
-    void navigator.clipboard.writeText(plainText({ title, about, texts, reviews })).then(
+    void navigator.clipboard.writeText(plainText({ title, subtitle, texts, reviews })).then(
       () => notice({ text: 'Copied: paste it into a message.' }),
       () => notice({ text: 'The browser does not let text be copied here.' }),
     );
   const picture = () =>
     first &&
-    void pictureOf(first, { title, about, lines: texts }, athleteId)
+    void pictureOf(first, { title, subtitle, lines: texts }, athleteId)
       .then((blob) => share(blob, `${name}.png`))
       .then(
         (how) => how === 'saved' && notice({ text: 'The picture is among your downloads.' }),
@@ -60,9 +60,9 @@ export function TakeOut({ read, reviews, title, about, texts, athleteId }: Props
       );
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Share
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <PrimaryButton onPress={picture}>Picture</PrimaryButton>
         <PrimaryButton onPress={copy}>Copy as text</PrimaryButton>
@@ -71,7 +71,7 @@ export function TakeOut({ read, reviews, title, about, texts, athleteId }: Props
           Save as CSV
         </PrimaryButton>
       </View>
-      {isPrinting && <PrintedResult title={title} about={about} texts={texts} reviews={reviews} done={done} />}
+      {isPrinting && <PrintedResult title={title} subtitle={subtitle} texts={texts} reviews={reviews} done={done} />}
     </View>
   );
 }

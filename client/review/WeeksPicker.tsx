@@ -1,14 +1,14 @@
 import { View } from 'react-native';
 import { SegmentedButtons } from 'react-native-paper';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { WEEKS, type Weeks } from './weeks';
 
 /** How many weeks are looked back on. */
 export function WeeksPicker({ value, onChange }: { value: Weeks; onChange: (weeks: Weeks) => void }) {
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
-      <Words as="small">Weeks</Words>
+      <Text as="small">Weeks</Text>
       <SegmentedButtons
         style={{ flex: 1 }}
         value={value}

@@ -2,7 +2,7 @@ import { ulid } from 'ulid';
 import type { Happening, RunEvent } from '@core/run/events';
 import { replay } from '@core/run/replay';
 import type { Plan } from '@core/run/plan';
-import { emptyPlan } from '../log/madeUpRun';
+import { emptyPlan } from '../log/runFixture';
 import { saidAfterwards } from './afterwards';
 
 const plan: Plan = {

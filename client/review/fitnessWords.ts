@@ -13,7 +13,7 @@ function withError({ timeS, errorS }: Equivalent): string {
   return `${formatTime(timeS, decimals)} ± ${Math.max(decimals ? 0.1 : 1, errorS).toFixed(decimals)}\u00a0s`;
 }
 
-const SAYS: Record<FitnessReading['is'], string> = {
+const READING_TEXT: Record<FitnessReading['is'], string> = {
   fitter: 'Fitter than their marks said',
   'less-fit': 'Less fit than their marks said',
   'as-known': 'About as fit as their marks said',
@@ -23,7 +23,7 @@ const SAYS: Record<FitnessReading['is'], string> = {
 export function fitnessText({ is, nothingNew, distanceM, before, after }: FitnessReading): string {
   const over = formatDistance(distanceM);
   if (nothingNew) return `Nothing new: still ${withError(before)} over ${over}.`;
-  return `${SAYS[is]}: ${withError(after)} over ${over}, before the session ${withError(before)}.`;
+  return `${READING_TEXT[is]}: ${withError(after)} over ${over}, before the session ${withError(before)}.`;
 }
 
 export const DOUBTFUL_DAY = 'It was hot, windy or wet: times say less about fitness then.';
@@ -40,7 +40,7 @@ export function goalRepsText(
 }
 
 /** Of those whom the session says nothing new about. */
-export const othersText = (others: number, news: number): string =>
-  news === 0
+export const othersText = (others: number, learnedCount: number): string =>
+  learnedCount === 0
     ? 'Nothing new about anyone: what was run and told is what their marks made likely.'
     : `Nothing new about the other${others === 1 ? '' : ` ${others}`}.`;

@@ -4,7 +4,7 @@ import { scale } from '../ui/plot';
 import { LIGHT } from '../ui/palette';
 import { shapeAt, spreadPoints } from './Spread';
 
-export type PictureText = { title: string; about: string; lines: readonly string[] };
+export type PictureText = { title: string; subtitle: string; lines: readonly string[] };
 
 /** Twice as many px as it is wide on a phone: sharp, and small to send. */
 const SIZE = { width: 1080, margin: 60, spread: 520, line: 52 };
@@ -95,7 +95,7 @@ export async function pictureOf(review: Review, text: PictureText, highlightId?:
   context.fillText(text.title, SIZE.margin, 100, SIZE.width - 2 * SIZE.margin);
   context.font = FONT(500, 34);
   context.fillStyle = LIGHT.quiet;
-  context.fillText(text.about, SIZE.margin, 152, SIZE.width - 2 * SIZE.margin);
+  context.fillText(text.subtitle, SIZE.margin, 152, SIZE.width - 2 * SIZE.margin);
   if (hasSpread) drawSpread(context, review, top, highlightId);
   context.textAlign = 'left';
   context.font = FONT(500, 38);

@@ -15,8 +15,8 @@ test.each<[Partial<ReviewCell>, string]>([
 ])('what else is known of a rep: %j', (more, text) => expect(detailsText(cell(more), undefined)).toBe(text));
 
 test('a pulse is held against the band of such a session, its ends included', () => {
-  const says = (beatsPerMin: number) => detailsText(cell({ beatsPerMin }), { from: 160, to: 175 });
-  expect([159, 160, 175, 176].map(says)).toEqual([
+  const textAt = (beatsPerMin: number) => detailsText(cell({ beatsPerMin }), { from: 160, to: 175 });
+  expect([159, 160, 175, 176].map(textAt)).toEqual([
     'pulse 159, below 160–175',
     'pulse 160, in 160–175',
     'pulse 175, in 160–175',

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import type { ReviewCell } from '@core/review/cell';
 import type { DecisionTaken, Difference } from '@core/review/differences';
 import type { EffortReading, SquadEffort } from '@core/review/effortReading';
@@ -8,7 +9,7 @@ import type { Habit } from '@core/review/habits';
 import type { Change, ChangeVerdict } from '@core/review/sameSession';
 import type { SideRun } from '@core/review/sideBySide';
 import type { LeverChange } from '@core/outlook/proposals';
-import type { Conditions, Decision } from '@core/run/events';
+import type { Conditions, TrackDecision } from '@core/run/events';
 import { listed } from '@core/units/listed';
 import { formatDelta, formatRest, formatTime } from '@core/units/time';
 
@@ -25,7 +26,7 @@ function people(list: readonly Person[], each: (value: number) => string): strin
   return listed(more > 0 ? [...shown, `${more} more`] : shown);
 }
 
-const SAYS: Record<FindingKind, (finding: Finding) => string> = {
+const FINDING_TEXT: Record<FindingKind, (finding: Finding) => string> = {
   stopped: ({ people: list }) => `Stopped: ${people(list, (rep) => `after rep ${rep}`)}.`,
   unwell: ({ people: list }) => `Not well: ${people(list, (rep) => `in rep ${rep}`)}.`,
   late: ({ people: list }) => `Late: ${people(list, (s) => `by ${seconds(s)} a rep`)}.`,
@@ -42,11 +43,11 @@ const seconds = (s: number) => `${Math.abs(s).toFixed(1)}\u00a0s`;
 
 /** What matters, a sentence each; one sentence where all is well or nothing can be said. */
 export function findingTexts({ findings, judged, on, finished }: Findings): string[] {
-  if (findings.length > 0) return findings.map((finding) => SAYS[finding.kind](finding));
+  if (findings.length > 0) return findings.map((finding) => FINDING_TEXT[finding.kind](finding));
   if (finished === 0) return ['No rep was finished.'];
   if (judged === 0) return ['There were no targets to hold this against.'];
   if (on === judged) return ['All on target, even to the last.'];
-  return [`${on} of ${judged} reps on target; nobody far off.`];
+  return [`${on} of ${counted(judged, 'rep')} on target; nobody far off.`];
 }
 
 /** How even somebody was: `± 0.8 %`. */
@@ -71,7 +72,7 @@ export function fadeText({ isFadeSure, fadePercent = 0, fadeErrorPercent = 0 }: 
 }
 
 export const habitText = ({ atM, deltaS, distanceM, reps }: Habit): string =>
-  `Opens ${deltaS < 0 ? 'quickly' : 'slowly'}: the first ${atM} of a ${distanceM} is ${seconds(deltaS)} ${deltaS < 0 ? 'early' : 'late'} against an even run (${reps} reps).`;
+  `Opens ${deltaS < 0 ? 'quickly' : 'slowly'}: the first ${atM} of a ${distanceM} is ${seconds(deltaS)} ${deltaS < 0 ? 'early' : 'late'} against an even run (${counted(reps, 'rep')}).`;
 
 /** What the efforts say, with the rep that decides. */
 export function effortText({ verdict, at, isPredicted }: EffortReading): string | undefined {
@@ -165,7 +166,7 @@ export function differenceText(difference: Difference): string {
   }
 }
 
-function decidedText(decision: Decision): string {
+function decidedText(decision: TrackDecision): string {
   switch (decision.kind) {
     case 'ease':
       return `targets ${size(decision.percent)} ${decision.percent > 0 ? 'slower' : 'quicker'}`;
@@ -209,7 +210,7 @@ export function sideText({ kinds, evennessPercent, effort, restS, plannedRestS, 
   ];
   return said.length === 0
     ? 'Nothing that counts.'
-    : `${athletes > 1 ? `${athletes} athletes: ` : ''}${said.join(', ')}.`;
+    : `${athletes > 1 ? `${counted(athletes, 'athlete')}: ` : ''}${said.join(', ')}.`;
 }
 
 const CHANGE_WORDS: Record<ChangeVerdict, string> = {
@@ -249,9 +250,9 @@ export function changeText(change: Change): string {
         : `, effort ${Math.abs(effortBy).toFixed(1)} ${effortBy > 0 ? 'higher' : 'lower'}`;
   const who = athletes === 1 ? '' : ` (the ${athletes} who ran both)`;
   // Known only with the effort: without it “at the same effort” would be a guess.
-  const says =
+  const text =
     effortBy === undefined ? CHANGE_WORDS[verdict].replace(' at the same effort', '') : CHANGE_WORDS[verdict];
-  return `Since the one before${outside.length > 0 ? `, ${listed(outside)}` : ''}: ${says}, ${pace}${effort}${who}.`;
+  return `Since the one before${outside.length > 0 ? `, ${listed(outside)}` : ''}: ${text}, ${pace}${effort}${who}.`;
 }
 
 /** A time and how far off it was: `1:21.4 +0.5`; in brackets where it does not count. */
@@ -268,12 +269,12 @@ export function timeText(
 /** A session as text to paste into a message: what matters, then everyone's times. */
 export function plainText({
   title,
-  about,
+  subtitle,
   texts,
   reviews,
 }: {
   title: string;
-  about: string;
+  subtitle: string;
   texts: readonly string[];
   reviews: readonly Review[];
 }): string {
@@ -283,5 +284,5 @@ export function plainText({
       return `${name}: ${said.join(', ')}`;
     }),
   );
-  return [title, about, '', ...texts, '', ...times].join('\n').replaceAll('\u00a0', ' ');
+  return [title, subtitle, '', ...texts, '', ...times].join('\n').replaceAll('\u00a0', ' ');
 }

@@ -8,7 +8,7 @@ import { askWorker } from '../store/askWorker';
 import type { SquadAsked } from './fitness.worker';
 import type { ReadRun } from './useReview';
 
-/** Theirs on that day, without what was kept of this very session: it is not to be its own witness. */
+/** Their marks on that day, without those kept from this very session: it must not confirm itself. */
 function curveBefore(athlete: SquadMember, squad: SquadView, { id, date }: { id: string; date: string }) {
   const marks = athlete.marks.filter(({ runId }) => runId !== id);
   return pacesOf(marks.length === athlete.marks.length ? athlete : { ...athlete, marks }, squad, date).curve;
@@ -34,8 +34,8 @@ export function useFitness(read: ReadRun, row: ReviewRow): FitnessReading | unde
   const { squad } = useSquad();
   const tellings = useTellings(read.plan.date);
   return useMemo(() => {
-    const one = squad && tellings && asked(read, row, squad, tellings);
-    return one && readFitness(one);
+    const question = squad && tellings && asked(read, row, squad, tellings);
+    return question && readFitness(question);
   }, [read, row, squad, tellings]);
 }
 

@@ -6,7 +6,7 @@ import type { SeasonPlan } from '@core/season/season';
 import { SPECIAL_WORDS } from '@core/season/weekText';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import type { Proposed } from '../data/useSeasonEdit';
 
 const short = (date: string) => format(parseISO(date), 'EEE d MMM');
@@ -26,7 +26,7 @@ type Props = { proposed: Proposed; season: SeasonPlan; take: () => void; leave: 
 /** What a change would move, before it is taken. */
 export function ChangeAsked({ proposed, season, take, leave }: Props) {
   const palette = usePalette();
-  const { difference, says } = proposed;
+  const { difference, text } = proposed;
   const { moves } = difference;
   return (
     <View
@@ -41,16 +41,16 @@ export function ChangeAsked({ proposed, season, take, leave }: Props) {
         backgroundColor: palette.raised,
       }}
     >
-      <Words as="strong">{difference.says}</Words>
-      <Words as="small" quiet>
-        {`${says.replace(/\.$/, '')}, and the rest is laid out again. Pinned days, what was written and what is over stay.`}
-      </Words>
+      <Text as="strong">{difference.text}</Text>
+      <Text as="small" quiet>
+        {`${text.replace(/\.$/, '')}, and the rest is laid out again. Pinned days, what was written and what is over stay.`}
+      </Text>
       {moves.slice(0, LISTED).map((move, i) => (
-        <Words key={i} as="small">
+        <Text key={i} as="small">
           {moveText(move, season)}
-        </Words>
+        </Text>
       ))}
-      {moves.length > LISTED && <Words as="small">{`and ${moves.length - LISTED} more`}</Words>}
+      {moves.length > LISTED && <Text as="small">{`and ${moves.length - LISTED} more`}</Text>}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <PrimaryButton main icon="check" onPress={take}>
           Take it

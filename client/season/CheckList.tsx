@@ -5,7 +5,7 @@ import type { SeasonPlan } from '@core/season/season';
 import { dayName } from '../ui/days';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 
 type Props = { season: SeasonPlan; checks: readonly SeasonCheck[]; leftOut: readonly string[]; edit: SeasonEdit };
@@ -16,30 +16,30 @@ export function CheckList({ season, checks, leftOut, edit }: Props) {
   const notes = [...leftOut, ...schoolNotes(season)];
   return (
     <View role="region" aria-label="To look at again" style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         To look at again
-      </Words>
-      {checks.length === 0 && <Words quiet>Nothing: hard days are apart, and every race has its taper.</Words>}
-      {checks.map(({ code, date, says, mend }) => (
+      </Text>
+      {checks.length === 0 && <Text quiet>Nothing: hard days are apart, and every race has its taper.</Text>}
+      {checks.map(({ code, date, text, mend }) => (
         <View
           key={`${code} ${date}`}
           style={{ gap: SPACE.xs, paddingLeft: SPACE.m, borderLeftWidth: 4, borderLeftColor: palette.warning }}
         >
-          <Words as="label" quiet>
+          <Text as="label" quiet>
             {dayName(date)}
-          </Words>
-          <Words>{says}</Words>
+          </Text>
+          <Text>{text}</Text>
           {mend && (
             <View style={{ flexDirection: 'row' }}>
-              <SmallButton onPress={() => edit.change(mend.change, `${mend.says}: done.`)}>{mend.says}</SmallButton>
+              <SmallButton onPress={() => edit.change(mend.change, `${mend.text}: done.`)}>{mend.text}</SmallButton>
             </View>
           )}
         </View>
       ))}
-      {notes.map((says) => (
-        <Words key={says} as="small" quiet>
-          {says}
-        </Words>
+      {notes.map((note) => (
+        <Text key={note} as="small" quiet>
+          {note}
+        </Text>
       ))}
     </View>
   );

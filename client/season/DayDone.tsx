@@ -11,7 +11,7 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { Segments } from '../ui/Segments';
 import { SPACE } from '../ui/theme';
 import { TextField } from '../ui/TextField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 const UNITS = ['km', 'min'] as const;
 const UNIT_WORDS = { km: 'km', min: 'min' } as const;
@@ -29,7 +29,7 @@ type Props = {
   season: SeasonPlan;
   /** Who the season is for. */
   athletes: readonly SquadMember[];
-  change: (change: SeasonChange, says: string) => void;
+  change: (change: SeasonChange, noticeText: string) => void;
 };
 
 /** A day without a timed session: that it was run, how much, and who did not. */
@@ -43,11 +43,12 @@ export function DayDone({ day, done, season, athletes, change }: Props) {
     const found = exceptionOn(season.exceptions, id, date);
     return !found || found.isEasing;
   });
-  const put = (next: Omit<Done, 'date'> | undefined, says: string) => change({ kind: 'done', date, done: next }, says);
+  const put = (next: Omit<Done, 'date'> | undefined, noticeText: string) =>
+    change({ kind: 'done', date, done: next }, noticeText);
   const isSame = done?.amount.amount === amount && done?.amount.unit === unit;
   return (
     <View role="region" aria-label="Was it run?" style={{ gap: SPACE.s }}>
-      <Words as="strong">{done ? `Run: ${amountText(done.amount)}` : 'Was it run?'}</Words>
+      <Text as="strong">{done ? `Run: ${amountText(done.amount)}` : 'Was it run?'}</Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: SPACE.s }}>
         <View style={{ width: 110 }}>
           <TextField

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { Press } from '../ui/Press';
 import { SPACE, usePalette } from '../ui/theme';
 import { Tick } from '../ui/Tick';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { DayMark } from './DayMark';
 import { awayText } from './TodayCard';
 import { canTick, wentText, type DayEntry, type DayView } from './weekView';
@@ -37,16 +37,16 @@ export function DayRows({ view, today, groupsOf, onOpen, onTick }: Props) {
       }}
     >
       <View style={{ width: 46, paddingTop: SPACE.m }}>
-        <Words as="strong">{format(day, 'EEE')}</Words>
-        <Words as="label" quiet>
+        <Text as="strong">{format(day, 'EEE')}</Text>
+        <Text as="label" quiet>
           {format(day, 'd MMM')}
-        </Words>
+        </Text>
       </View>
       <View style={{ flex: 1, minWidth: 0 }}>
         {entries.map((entry) => {
           const groups = groupsOf(entry);
-          const about = entry.run ? wentText(entry.run) : entry.about;
-          const said = [about, groups].filter((part) => part !== undefined).join(' · ');
+          const detail = entry.run ? wentText(entry.run) : entry.detail;
+          const said = [detail, groups].filter((part) => part !== undefined).join(' · ');
           return (
             <View key={entry.key} style={{ flexDirection: 'row', alignItems: 'center' }}>
               <Press
@@ -69,18 +69,18 @@ export function DayRows({ view, today, groupsOf, onOpen, onTick }: Props) {
                   isPinned={entry.day?.pinned === true}
                 />
                 <View style={{ flex: 1, minWidth: 0 }}>
-                  <Words as="strong" quiet={isPast && !entry.run && !entry.done}>
+                  <Text as="strong" quiet={isPast && !entry.run && !entry.done}>
                     {entry.title}
-                  </Words>
+                  </Text>
                   {said !== '' && (
-                    <Words as="small" quiet numberOfLines={2}>
+                    <Text as="small" quiet numberOfLines={2}>
                       {said}
-                    </Words>
+                    </Text>
                   )}
                   {entry.trouble !== undefined && (
-                    <Words as="small" color={palette.late}>
+                    <Text as="small" color={palette.late}>
                       {entry.trouble}
-                    </Words>
+                    </Text>
                   )}
                 </View>
               </Press>
@@ -100,13 +100,13 @@ export function DayRows({ view, today, groupsOf, onOpen, onTick }: Props) {
         })}
         {entries.length === 0 && (
           <View style={{ minHeight: 56, justifyContent: 'center' }}>
-            <Words quiet>–</Words>
+            <Text quiet>–</Text>
           </View>
         )}
         {away.length > 0 && (
-          <Words as="small" quiet style={{ paddingBottom: SPACE.s }}>
+          <Text as="small" quiet style={{ paddingBottom: SPACE.s }}>
             {awayText(away)}
-          </Words>
+          </Text>
         )}
       </View>
     </View>

@@ -18,7 +18,7 @@ import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { TextField } from '../ui/TextField';
 import { WhenField } from '../ui/WhenField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { ChangeAsked } from './ChangeAsked';
 import { DayDone } from './DayDone';
 import { athletesIn } from './seasonChecks';
@@ -34,10 +34,10 @@ const MISSED = {
 } as const;
 
 /** A hard day that is over and was not run: what becomes of its session. */
-function Missed({ date, change }: { date: string; change: (change: SeasonChange, says: string) => void }) {
+function Missed({ date, change }: { date: string; change: (change: SeasonChange, noticeText: string) => void }) {
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Words as="strong">It was not run</Words>
+      <Text as="strong">It was not run</Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {(['next', 'slide', 'skip'] as const).map((how) => (
           <SmallButton key={how} onPress={() => change({ kind: 'miss', date, how }, 'That is settled.')}>
@@ -66,7 +66,7 @@ export function DaySheet({ entry, date, laid, athletes, close }: Props) {
   const [to, setTo] = useState(date);
   const [note, setNote] = useState(day.note ?? '');
   const isPast = date < today();
-  const { run, session, shorthand, about, trouble } = entry;
+  const { run, session, shorthand, detail, trouble } = entry;
   const isRun = run !== undefined;
   const { change } = edit;
   const setKind = (kind: DayKind) =>
@@ -75,13 +75,13 @@ export function DaySheet({ entry, date, laid, athletes, close }: Props) {
   return (
     <ModalSheet title={format(parseISO(date), 'EEEE d MMMM')} close={close}>
       <View style={{ gap: SPACE.xs }}>
-        <Words as="heading" level={3}>
+        <Text as="heading" level={3}>
           {entry.title}
-        </Words>
-        {run ? <Words>{wentText(run)}</Words> : about !== undefined && !entry.done && <Words>{about}</Words>}
-        {trouble !== undefined && <Words>{trouble}</Words>}
-        {day.because === 'pinned' && <Words quiet>Pinned: it stays here when the rest is laid out again.</Words>}
-        {day.missed && <Words quiet>It was not run.</Words>}
+        </Text>
+        {run ? <Text>{wentText(run)}</Text> : detail !== undefined && !entry.done && <Text>{detail}</Text>}
+        {trouble !== undefined && <Text>{trouble}</Text>}
+        {day.because === 'pinned' && <Text quiet>Pinned: it stays here when the rest is laid out again.</Text>}
+        {day.missed && <Text quiet>It was not run.</Text>}
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {run && (
@@ -122,7 +122,7 @@ export function DaySheet({ entry, date, laid, athletes, close }: Props) {
           )}
           {!isRun && entry.kind !== 'race' && (
             <View role="radiogroup" aria-label="What the day is for" style={{ gap: 0 }}>
-              <Words as="strong">What the day is for</Words>
+              <Text as="strong">What the day is for</Text>
               <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
                 {CHOOSABLE_KINDS.map((kind) => (
                   <View key={kind} style={{ width: '46%' }}>

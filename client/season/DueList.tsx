@@ -20,7 +20,7 @@ type Props = {
 const READ_DAYS = 2;
 const NAMES = 4;
 
-type Due = { key: string; href: Href; title: string; about: string };
+type Due = { key: string; href: Href; title: string; detail: string };
 
 function names(athletes: readonly SquadMember[]): string {
   const shown = athletes.slice(0, NAMES).map(({ tileName }) => tileName);
@@ -42,14 +42,14 @@ export function DueList({ seasons, data, checks }: Props) {
         key: run.id,
         href: `/results/${run.id}` as const,
         title: `Read: ${run.title}`,
-        about: `${dayInText(run.date)} · ${wentText(run)}`,
+        detail: `${dayInText(run.date)} · ${wentText(run)}`,
       })),
     ...seasons.flatMap(({ id, season }) =>
       racesToEnter(season, athletes, today).map((race) => ({
         key: race.id,
         href: `/season/race/${id}/${race.id}` as const,
         title: `Enter the times of ${race.name}`,
-        about: dayInText(race.date),
+        detail: dayInText(race.date),
       })),
     ),
     ...seasons.flatMap(({ season, weeks }) =>
@@ -61,7 +61,7 @@ export function DueList({ seasons, data, checks }: Props) {
                 key: `thread ${thread.id} ${run.id}`,
                 href: `/results/${run.id}/next` as const,
                 title: `What comes next: ${thread.name}?`,
-                about: `Run ${dayInText(ran.date)}, its next turn is ${dayInText(next)}`,
+                detail: `Run ${dayInText(ran.date)}, its next turn is ${dayInText(next)}`,
               },
             ]
           : [];
@@ -73,7 +73,7 @@ export function DueList({ seasons, data, checks }: Props) {
             key: 'stale',
             href: '/squad' as const,
             title: `${stale.length} without a mark in eight weeks`,
-            about: `${names(stale)}: a race or a trial`,
+            detail: `${names(stale)}: a race or a trial`,
           },
         ]
       : []),
@@ -83,7 +83,7 @@ export function DueList({ seasons, data, checks }: Props) {
         key: `checks ${id}`,
         href: `/season/${id}` as const,
         title: count === 1 ? '1 thing to look at again' : `${count} things to look at again`,
-        about: name,
+        detail: name,
       })),
   ];
   return (

@@ -8,7 +8,7 @@ import type { LaidSeason } from '../data/useSeasons';
 import { GridDragArea } from '../ui/GridDragArea';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { DayMark } from './DayMark';
 import { CELL, dayLong, LadderCell, dayName, shortName } from './LadderCell';
 
@@ -31,9 +31,9 @@ function Load({ week, most, ran, widthPx }: { week: SeasonWeek; most: number; ra
     >
       <View style={{ height: ran > 0 ? 5 : 8, borderRadius: 2, width: width(minutes), backgroundColor: palette.jog }} />
       {ran > 0 && <View style={{ height: 5, borderRadius: 2, width: width(ran), backgroundColor: palette.ink }} />}
-      <Words as="label" quiet style={{ lineHeight: 13 }}>
+      <Text as="label" quiet style={{ lineHeight: 13 }}>
         {text}
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -127,9 +127,9 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSw
           <View style={{ flexDirection: 'row' }} aria-hidden>
             <View style={{ width: SPINE_PX }} />
             {(weeks[0]?.days ?? []).map(({ date }) => (
-              <Words key={date} as="label" quiet style={{ flex: 1, textAlign: 'center' }}>
+              <Text key={date} as="label" quiet style={{ flex: 1, textAlign: 'center' }}>
                 {format(parseISO(date), 'EEEEE')}
-              </Words>
+              </Text>
             ))}
             <View style={{ width: loadPx }} />
           </View>
@@ -149,13 +149,13 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSw
               >
                 <View style={{ width: SPINE_PX, justifyContent: 'center', paddingRight: SPACE.xs }}>
                   {isTop && (
-                    <Words as="label" style={{ lineHeight: 14 }}>
+                    <Text as="label" style={{ lineHeight: 14 }}>
                       {week.phase}
-                    </Words>
+                    </Text>
                   )}
-                  <Words as="label" quiet style={{ lineHeight: 14 }}>
+                  <Text as="label" quiet style={{ lineHeight: 14 }}>
                     {format(parseISO(week.from), 'd MMM')}
-                  </Words>
+                  </Text>
                 </View>
                 {week.days.map((day) => (
                   <View key={day.date} style={{ flex: 1 }}>

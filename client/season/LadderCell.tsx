@@ -4,7 +4,7 @@ import { memo } from 'react';
 import type { SeasonDay, SeasonPlan } from '@core/season/season';
 import { amountText, DAY_WORDS, SPECIAL_WORDS } from '@core/season/weekText';
 import { usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { DayMark } from './DayMark';
 
 export const dayLong = (date: string) => format(parseISO(date), 'EEEE d MMMM');
@@ -54,7 +54,7 @@ type CellProps = {
   onOpen: (date: string) => void;
 };
 
-/** A day as it is drawn: an element of the page itself, since a hundred and more of them stand in one ladder. */
+/** A day of the ladder as a plain DOM element, since a season has a hundred and more of them. */
 export const LadderCell = memo(function LadderCell({
   day,
   label,
@@ -101,9 +101,9 @@ export const LadderCell = memo(function LadderCell({
         <DayMark kind={day.kind} {...mark} isRun={isRun} isPinned={day.pinned === true} />
       </div>
       {name !== undefined && (
-        <Words as="label" quiet style={{ fontSize: 11, lineHeight: 12, textAlign: 'center' }}>
+        <Text as="label" quiet style={{ fontSize: 11, lineHeight: 12, textAlign: 'center' }}>
           {name}
-        </Words>
+        </Text>
       )}
     </button>
   );

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -22,7 +23,7 @@ import { SPACE } from '../ui/theme';
 import { TextField } from '../ui/TextField';
 import { Trouble } from '../ui/Trouble';
 import { WhenField } from '../ui/WhenField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { SeasonStrip } from './SeasonStrip';
 import { weekOf } from './weekView';
 
@@ -43,10 +44,10 @@ function raceProblem(date: string, firstDay: string): string | undefined {
 
 /** When the season begins: long enough before the race for the whole template, but not before this week. */
 function firstDayFor(date: string, weeks: number, weekStart: Club['weekStart']): string {
-  const about = weekStart ? { weekStart } : {};
-  const thisWeek = weekOf(today(), about);
+  const clubWeek = weekStart ? { weekStart } : {};
+  const thisWeek = weekOf(today(), clubWeek);
   if (!isDate(date)) return thisWeek;
-  const wanted = weekOf(daysAfter(date, -7 * (weeks - 1)), about);
+  const wanted = weekOf(daysAfter(date, -7 * (weeks - 1)), clubWeek);
   return wanted > thisWeek ? wanted : thisWeek;
 }
 
@@ -105,9 +106,9 @@ export function NewSeason() {
       <WhenField type="date" label="When is the race?" value={raceDay} onChange={setRaceDay} error={problem} />
       <TextField label="Which race" value={raceName} onChange={setRaceName} placeholder="if it has a name" />
       <View style={{ gap: 4 }}>
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           How many hard days a week?
-        </Words>
+        </Text>
         <Segments
           who="Hard days a week"
           values={HARD_DAYS}
@@ -136,37 +137,37 @@ export function NewSeason() {
       />
       {template && (
         <View style={{ gap: SPACE.xs }}>
-          <Words>{template.forWhom}</Words>
-          <Words quiet>{template.school}</Words>
-          <Words
+          <Text>{template.forWhom}</Text>
+          <Text quiet>{template.school}</Text>
+          <Text
             as="small"
             quiet
-          >{`${phasesInText(template.phases)}${template.hasRace ? ' · race week 1' : ''} (weeks)`}</Words>
+          >{`${phasesInText(template.phases)}${template.hasRace ? ' · race week 1' : ''} (weeks)`}</Text>
         </View>
       )}
       <WhenField type="date" label="First day" value={firstDay} onChange={setBegins} />
       {laid && !needsRace && (
         <View style={{ gap: SPACE.s }}>
-          <Words as="heading" level={2}>
-            {`${laid.weeks.length} weeks, from ${dayInText(laid.season.firstDay)}`}
-          </Words>
+          <Text as="heading" level={2}>
+            {`${counted(laid.weeks.length, 'week')}, from ${dayInText(laid.season.firstDay)}`}
+          </Text>
           <SeasonStrip laid={laid} today={today()} label="Phases and races" />
-          {leftOut.map(({ says }) => (
-            <Words key={says} as="small">
-              {says}
-            </Words>
+          {leftOut.map(({ text }) => (
+            <Text key={text} as="small">
+              {text}
+            </Text>
           ))}
-          {schoolNotes(laid.season).map((says) => (
-            <Words key={says} as="small" quiet>
-              {says}
-            </Words>
+          {schoolNotes(laid.season).map((note) => (
+            <Text key={note} as="small" quiet>
+              {note}
+            </Text>
           ))}
         </View>
       )}
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         A plan for people in good health. Pain, illness or poor sleep go before any plan; for young athletes, and for
         whoever comes back from an injury, ask those who know them. Local rules come first.
-      </Words>
+      </Text>
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
     </Page>
   );

@@ -7,7 +7,7 @@ import { amountText, DAY_WORDS, mainLine } from '@core/season/weekText';
 import type { LaidSeason } from '../data/useSeasons';
 import { Printed } from '../ui/Printed';
 import { usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 const TINY = { fontSize: 9, lineHeight: 10.5 } as const;
 const MOST_CHARACTERS = 44;
@@ -33,17 +33,17 @@ function Table({ laid, library }: { laid: LaidSeason; library: Library }) {
   const cell = { flex: 1, paddingHorizontal: 2, paddingVertical: 1 } as const;
   return (
     <View>
-      <Words as="heading" level={1}>
+      <Text as="heading" level={1}>
         {laid.season.name}
-      </Words>
+      </Text>
       <View style={line}>
-        <Words as="label" style={{ width: 84, ...TINY }}>
+        <Text as="label" style={{ width: 84, ...TINY }}>
           Week
-        </Words>
+        </Text>
         {(laid.weeks[0]?.days ?? []).map(({ date }) => (
-          <Words key={date} as="label" style={[cell, TINY]}>
+          <Text key={date} as="label" style={[cell, TINY]}>
             {format(parseISO(date), 'EEEE')}
-          </Words>
+          </Text>
         ))}
       </View>
       {laid.weeks.map((week, i) => (
@@ -51,11 +51,11 @@ function Table({ laid, library }: { laid: LaidSeason; library: Library }) {
           key={week.from}
           style={{ ...line, ...(laid.weeks[i - 1]?.phase === week.phase ? {} : { borderTopWidth: 1.5 }) }}
         >
-          <Words as="label" style={{ width: 84, ...TINY }}>
+          <Text as="label" style={{ width: 84, ...TINY }}>
             {`${format(parseISO(week.from), 'd MMM')} ${week.phase}`}
-          </Words>
+          </Text>
           {week.days.map((day) => (
-            <Words
+            <Text
               key={day.date}
               as={day.kind === 'hard' || day.kind === 'race' ? 'label' : 'small'}
               style={[
@@ -65,7 +65,7 @@ function Table({ laid, library }: { laid: LaidSeason; library: Library }) {
               ]}
             >
               {day.date >= laid.season.firstDay ? dayOnPaper(laid, day, library) : ''}
-            </Words>
+            </Text>
           ))}
         </View>
       ))}

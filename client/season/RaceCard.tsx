@@ -18,7 +18,7 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { Segments } from '../ui/Segments';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { TextField } from '../ui/TextField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { readSplits, type SplitUnit } from './readSplits';
 
 const SHAPE_WORDS: Record<RaceShape, string> = { even: 'Even', faster: 'Second half faster' };
@@ -43,7 +43,7 @@ function Card({ race, entry, name, paces, rehearsed }: Omit<Props, 'resultS' | '
   const { distanceM, goalS } = entry;
   const nowS = paces?.curve ? timeFor(paces.curve, distanceM) : undefined;
   const aimS = goalS ?? nowS;
-  if (aimS === undefined) return <Words quiet>A goal, or a mark of theirs, gives the splits.</Words>;
+  if (aimS === undefined) return <Text quiet>A goal, or a mark of theirs, gives the splits.</Text>;
   const aim = { distanceM, goalS: aimS, shape };
   const opening = openingFor({
     distanceM,
@@ -51,7 +51,7 @@ function Card({ race, entry, name, paces, rehearsed }: Omit<Props, 'resultS' | '
     ...(nowS === undefined ? {} : { nowS }),
   });
   const focus = race.focus ?? USUAL_FOCUS;
-  const gear = [rehearsed?.shoes, rehearsed?.drink, rehearsed?.gel].filter((one) => one !== undefined);
+  const gear = [rehearsed?.shoes, rehearsed?.drink, rehearsed?.gel].filter((item) => item !== undefined);
   return (
     <View
       style={{
@@ -63,41 +63,41 @@ function Card({ race, entry, name, paces, rehearsed }: Omit<Props, 'resultS' | '
         backgroundColor: palette.ground,
       }}
     >
-      <Words as="heading" level={3}>
+      <Text as="heading" level={3}>
         {`${name}, ${formatDistance(distanceM)} in ${formatMarkTime(aimS)}`}
-      </Words>
+      </Text>
       <Segments who={name} values={RACE_SHAPES} words={SHAPE_WORDS} value={shape} onChange={setShape} minWidth={110} />
       {opening && (
-        <Words as="strong">
+        <Text as="strong">
           {opening.from === 'goal'
             ? `Open at ${formatTime(opening.pace400S, 1)} a lap, the goal’s pace`
             : `Open at ${formatTime(opening.pace400S, 1)} a lap, what they can run now`}
-        </Words>
+        </Text>
       )}
       {opening?.from === 'now' && goalS !== undefined && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           The goal is still far off. These are its splits, for whoever is there at half way and feels good.
-        </Words>
+        </Text>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
         {lapSplits(aim).map(({ atM, timeS }) => (
           <View key={atM} style={{ flexDirection: 'row', gap: SPACE.s, minWidth: 116 }}>
-            <Words as="small" quiet style={{ width: 48, textAlign: 'right' }}>
+            <Text as="small" quiet style={{ width: 48, textAlign: 'right' }}>
               {String(Math.round(atM))}
-            </Words>
-            <Words as="strong">{formatTime(timeS, 1)}</Words>
+            </Text>
+            <Text as="strong">{formatTime(timeS, 1)}</Text>
           </View>
         ))}
       </View>
       {thirdSplits(aim).map(({ atM, timeS }, i) => (
         <View key={atM}>
-          <Words as="small">{`To ${Math.round(atM)} m in ${formatTime(timeS, 1)}`}</Words>
-          <Words as="small" quiet>
+          <Text as="small">{`To ${Math.round(atM)} m in ${formatTime(timeS, 1)}`}</Text>
+          <Text as="small" quiet>
             {focus[i] ?? ''}
-          </Words>
+          </Text>
         </View>
       ))}
-      {gear.length > 0 && <Words as="small">{`As rehearsed: ${gear.join(', ')}`}</Words>}
+      {gear.length > 0 && <Text as="small">{`As rehearsed: ${gear.join(', ')}`}</Text>}
     </View>
   );
 }
@@ -123,13 +123,13 @@ function Reading({ entry, resultS, saveSplits }: Pick<Props, 'entry' | 'resultS'
     <View style={{ gap: SPACE.s }}>
       {read && (
         <View style={{ gap: SPACE.xs }}>
-          <Words as="strong">{read.says}</Words>
+          <Text as="strong">{read.text}</Text>
           {read.thirds.map(({ targetS, timeS, percent }, i) => (
-            <Words key={i} as="small">
+            <Text key={i} as="small">
               {`${['First', 'Second', 'Last'][i] ?? ''} third: ${formatTime(timeS, 1)}, planned ${formatTime(targetS, 1)} (${percent >= 0 ? '+' : '−'}${Math.abs(percent).toFixed(1)} %)`}
-            </Words>
+            </Text>
           ))}
-          <Words>{`To work on: ${read.workOn.charAt(0).toLowerCase()}${read.workOn.slice(1)}`}</Words>
+          <Text>{`To work on: ${read.workOn.charAt(0).toLowerCase()}${read.workOn.slice(1)}`}</Text>
         </View>
       )}
       <Segments who="Splits" values={UNITS} words={UNIT_WORDS} value={unit} onChange={setUnit} minWidth={90} />

@@ -15,7 +15,7 @@ import { SmallButton } from '../ui/SmallButton';
 import { SPACE, usePalette } from '../ui/theme';
 import { TextButton } from '../ui/TextButton';
 import { TextField } from '../ui/TextField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { RaceCard } from './RaceCard';
 import { athletesIn } from './seasonChecks';
 
@@ -71,14 +71,14 @@ function EntryRow({ race, entry, laid, squad, put, remove }: RowProps) {
     <View style={{ gap: SPACE.s, paddingVertical: SPACE.s, borderBottomWidth: 1, borderBottomColor: palette.line }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
         <View style={{ flex: 1, minWidth: 0 }}>
-          <Words as="strong">{name}</Words>
-          <Words as="small" quiet>
+          <Text as="strong">{name}</Text>
+          <Text as="small" quiet>
             {[
               formatDistance(distanceM),
               ...(goalS === undefined ? [] : [`goal ${formatMarkTime(goalS)}`]),
               ...(mark ? [`ran ${formatMarkTime(mark.timeS)}`] : []),
             ].join(' · ')}
-          </Words>
+          </Text>
         </View>
         <SmallButton label={`${mark ? 'Read' : 'Card of'} ${name}`} expanded={isOpen} onPress={() => setOpen(!isOpen)}>
           {mark ? 'Read' : 'Card'}
@@ -129,9 +129,9 @@ function AddEntry({ athletes, add }: { athletes: readonly SquadMember[]; add: (e
   const [errors, setErrors] = useState<{ who?: string; distance?: string; goal?: string }>({});
   const choose = (id: string) => {
     setAthleteId(id);
-    const known = athletes.find((athlete) => athlete.id === id)?.goal;
-    if (known && distance === '') setDistance(formatDistance(known.distanceM));
-    if (known && goal === '') setGoal(formatMarkTime(known.timeS));
+    const knownGoal = athletes.find((athlete) => athlete.id === id)?.goal;
+    if (knownGoal && distance === '') setDistance(formatDistance(knownGoal.distanceM));
+    if (knownGoal && goal === '') setGoal(formatMarkTime(knownGoal.timeS));
   };
   const submit = () => {
     const read = parseDistance(distance);
@@ -184,7 +184,7 @@ type Props = {
   laid: LaidSeason;
   squad: SquadView;
   /** Keeps the entries as they are then. */
-  save: (entries: RaceEntry[], says: string) => void;
+  save: (entries: RaceEntry[], noticeText: string) => void;
 };
 
 /** Who runs what, each with a card before the race and the time after it; and one more. */
@@ -193,10 +193,10 @@ export function RaceEntries({ race, laid, squad, save }: Props) {
   const nameOf = (id: string) => squad.athletes.find((athlete) => athlete.id === id)?.tileName ?? 'They';
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Who runs
-      </Words>
-      {entries.length === 0 && <Words quiet>Nobody is entered yet.</Words>}
+      </Text>
+      {entries.length === 0 && <Text quiet>Nobody is entered yet.</Text>}
       {entries.map((entry) => (
         <EntryRow
           key={`${entry.athleteId} ${entry.distanceM}`}
@@ -206,13 +206,13 @@ export function RaceEntries({ race, laid, squad, save }: Props) {
           squad={squad}
           put={(next) =>
             save(
-              entries.map((one) => (sameEntry(one, entry) ? next : one)),
+              entries.map((candidate) => (sameEntry(candidate, entry) ? next : candidate)),
               `The splits of ${nameOf(entry.athleteId)} are kept.`,
             )
           }
           remove={() =>
             save(
-              entries.filter((one) => !sameEntry(one, entry)),
+              entries.filter((candidate) => !sameEntry(candidate, entry)),
               `${nameOf(entry.athleteId)} is out of the race.`,
             )
           }
@@ -221,7 +221,10 @@ export function RaceEntries({ race, laid, squad, save }: Props) {
       <AddEntry
         athletes={athletesIn(laid, squad.athletes)}
         add={(entry) =>
-          save([...entries.filter((one) => !sameEntry(one, entry)), entry], `${nameOf(entry.athleteId)} is entered.`)
+          save(
+            [...entries.filter((candidate) => !sameEntry(candidate, entry)), entry],
+            `${nameOf(entry.athleteId)} is entered.`,
+          )
         }
       />
     </View>

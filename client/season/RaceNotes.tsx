@@ -5,7 +5,7 @@ import type { SeasonPlan, SeasonRace } from '@core/season/season';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { TextField } from '../ui/TextField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 /** What to think of in each third: on every card. */
 export function Focus({ race, put }: { race: SeasonRace; put: (race: SeasonRace) => void }) {
@@ -13,16 +13,16 @@ export function Focus({ race, put }: { race: SeasonRace; put: (race: SeasonRace)
   const isChanged = texts.some((text, i) => text !== (race.focus ?? USUAL_FOCUS)[i]);
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         What to think of
-      </Words>
+      </Text>
       {(['First third', 'Second third', 'Last third'] as const).map((label, i) => (
         <TextField
           key={label}
           label={label}
           value={texts[i] ?? ''}
           onChange={(text) =>
-            setTexts(texts.map((one, j) => (j === i ? text.slice(0, 160) : one)) as [string, string, string])
+            setTexts(texts.map((before, j) => (j === i ? text.slice(0, 160) : before)) as [string, string, string])
           }
         />
       ))}
@@ -54,9 +54,9 @@ export function Rehearsed({
   const isChanged = GEAR.some(([key]) => texts[key].trim() !== (rehearsed[key] ?? ''));
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         As rehearsed
-      </Words>
+      </Text>
       {GEAR.map(([key, label]) => (
         <TextField
           key={key}

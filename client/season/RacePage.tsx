@@ -15,7 +15,7 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { TwoColumns } from '../ui/TwoColumns';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { ChangeAsked } from './ChangeAsked';
 import { RaceEntries } from './RaceEntries';
 import { Focus, Rehearsed } from './RaceNotes';
@@ -27,14 +27,14 @@ function Race({ race, laid, squad }: { race: SeasonRace; laid: LaidSeason; squad
   const edit = useSeasonEdit(laid);
   const [isChanging, setChanging] = useState(false);
   const { season } = laid;
-  const put = (next: SeasonRace, says: string) => void edit.apply({ kind: 'putRace', race: next }, says);
+  const put = (next: SeasonRace, noticeText: string) => void edit.apply({ kind: 'putRace', race: next }, noticeText);
   const isSecond = season.races.some(
     (other) => other.id !== race.id && other.date === race.date && (other.startTime ?? '') < (race.startTime ?? ''),
   );
   return (
     <Page
       title={race.name}
-      about={[`${race.weight} race`, dayName(race.date), untilText(race.date, today()), race.startTime, race.place]
+      subtitle={[`${race.weight} race`, dayName(race.date), untilText(race.date, today()), race.startTime, race.place]
         .filter((part) => part !== undefined)
         .join(' · ')}
       onBack={() => router.replace(`/season/${laid.id}`)}
@@ -74,22 +74,22 @@ function Race({ race, laid, squad }: { race: SeasonRace; laid: LaidSeason; squad
             )}
             {race.startTime !== undefined && (
               <View style={{ gap: SPACE.xs }}>
-                <Words as="heading" level={2}>
+                <Text as="heading" level={2}>
                   {isSecond ? 'Second warm-up' : 'Warm-up'}
-                </Words>
+                </Text>
                 {warmUpFor(race.startTime, isSecond).map(({ at, what }) => (
                   <View key={at} style={{ flexDirection: 'row', gap: SPACE.m }}>
-                    <Words as="strong" style={{ width: 56 }}>
+                    <Text as="strong" style={{ width: 56 }}>
                       {at}
-                    </Words>
-                    <Words style={{ flex: 1 }}>{what}</Words>
+                    </Text>
+                    <Text style={{ flex: 1 }}>{what}</Text>
                   </View>
                 ))}
                 <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-                  <Words as="strong" style={{ width: 56 }}>
+                  <Text as="strong" style={{ width: 56 }}>
                     {race.startTime}
-                  </Words>
-                  <Words as="strong">the gun</Words>
+                  </Text>
+                  <Text as="strong">the gun</Text>
                 </View>
               </View>
             )}
@@ -97,7 +97,7 @@ function Race({ race, laid, squad }: { race: SeasonRace; laid: LaidSeason; squad
               race={race}
               laid={laid}
               squad={squad}
-              save={(entries, says) => put({ ...race, entries }, says)}
+              save={(entries, noticeText) => put({ ...race, entries }, noticeText)}
             />
           </>
         }

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -12,7 +13,7 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { Stepper } from '../ui/Stepper';
 import { SPACE } from '../ui/theme';
 import { TextField } from '../ui/TextField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 
 /** A year of whole weeks, so that every day keeps its place in the week. */
@@ -45,9 +46,9 @@ export function SeasonAbout({ laid, groups, edit }: Props) {
   };
   return (
     <View role="region" aria-label="About the season" style={{ gap: SPACE.m }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         About the season
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: SPACE.s }}>
         <View style={{ flex: 1 }}>
           <TextField
@@ -75,7 +76,7 @@ export function SeasonAbout({ laid, groups, edit }: Props) {
       <Stepper
         label="Taper before an A race"
         value={season.taperDays}
-        text={`${season.taperDays} days`}
+        text={counted(season.taperDays, 'day')}
         step={1}
         min={0}
         max={21}

@@ -14,7 +14,7 @@ import { SPACE } from '../ui/theme';
 import { TextButton } from '../ui/TextButton';
 import { TextField } from '../ui/TextField';
 import { WhenField } from '../ui/WhenField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 
 type Span = { from: string; to: string };
@@ -104,14 +104,14 @@ function ExceptionForm({ athletes, save, cancel }: ExceptionProps) {
       <Select
         label="What it is"
         value={kind}
-        options={EXCEPTION_KINDS.map((one) => ({ value: one, text: capitalised(EXCEPTION_WORDS[one]) }))}
+        options={EXCEPTION_KINDS.map((value) => ({ value, text: capitalised(EXCEPTION_WORDS[value]) }))}
         onChange={setKind}
       />
       <SpanFields span={span} onChange={setSpan} error={error} />
       {easing > 0 && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           {`Then easing back for ${easing === 1 ? 'a day' : `${easing} days`}: less, at the pace of now. What a doctor says goes before it.`}
-        </Words>
+        </Text>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <PrimaryButton main icon="check" onPress={submit}>
@@ -126,7 +126,7 @@ function ExceptionForm({ athletes, save, cancel }: ExceptionProps) {
 function Line({ text, label, remove }: { text: string; label: string; remove: () => void }) {
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}>
-      <Words style={{ flex: 1 }}>{text}</Words>
+      <Text style={{ flex: 1 }}>{text}</Text>
       <TextButton label={label} onPress={remove}>
         Take out
       </TextButton>
@@ -143,9 +143,9 @@ export function SeasonAway({ laid, edit, athletes }: Props) {
   const nameOf = (id: string) => athletes.find((athlete) => athlete.id === id)?.name ?? 'Somebody who has left';
   return (
     <View role="region" aria-label="Away" style={{ gap: SPACE.m }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Days off for all
-      </Words>
+      </Text>
       {season.daysOff.map((off) => (
         <Line
           key={off.id}
@@ -172,9 +172,9 @@ export function SeasonAway({ laid, edit, athletes }: Props) {
           </PrimaryButton>
         </View>
       )}
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Not as usual
-      </Words>
+      </Text>
       {season.exceptions.map((exception) => (
         <Line
           key={exception.id}
@@ -199,9 +199,9 @@ export function SeasonAway({ laid, edit, athletes }: Props) {
           </PrimaryButton>
         </View>
       )}
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         Roll call and plan start from it: who is away, ill or injured is not ticked, and whoever was ill eases back.
-      </Words>
+      </Text>
     </View>
   );
 }

@@ -6,7 +6,7 @@ import type { LaidSeason } from '../data/useSeasons';
 import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { ChangeAsked } from './ChangeAsked';
 import { CheckList } from './CheckList';
 import { DaySheet } from './DaySheet';
@@ -28,7 +28,7 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
   const { season } = laid;
   const edit = useSeasonEdit(laid);
   const [whose, setWhose] = useState('');
-  const own = useMemo(
+  const shown = useMemo(
     () => (whose === '' ? laid : { ...laid, weeks: seasonForAthlete(season, laid.weeks, whose) }),
     [laid, season, whose],
   );
@@ -42,7 +42,7 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
   const titles = useMemo(() => new Map(data.sessions.map(({ id, title }) => [id, title])), [data.sessions]);
   const entry = view?.entries.find(({ seasonIds }) => seasonIds.includes(laid.id));
   const open = (date: string) => {
-    const [race] = season.races.filter((one) => one.date === date);
+    const [race] = season.races.filter((race) => race.date === date);
     if (race) router.push(`/season/race/${laid.id}/${race.id}`);
     else setOpenDate(date);
   };
@@ -51,12 +51,12 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
       {isShort && (
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
           <View style={{ flex: 1, minWidth: 0 }}>
-            <Words as="heading" level={2}>
+            <Text as="heading" level={2}>
               {season.name}
-            </Words>
-            <Words as="small" quiet>
+            </Text>
+            <Text as="small" quiet>
               {groupsText(season, data.groups)}
-            </Words>
+            </Text>
           </View>
           <SmallButton label={`Open ${season.name}`} onPress={() => router.push(`/season/${laid.id}`)}>
             Change the season
@@ -76,7 +76,7 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
         />
       )}
       <Ladder
-        laid={own}
+        laid={shown}
         today={data.today}
         runDates={data.runDates}
         ranMinutes={data.km.ranMinutes}

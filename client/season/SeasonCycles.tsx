@@ -4,16 +4,17 @@ import { capitalised } from '../ui/capitalised';
 import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import type { SeasonEdit } from '../data/useSeasonEdit';
+import { TermHeading } from '../parts/TermHeading';
 
 const MOST_WEEKS = 12;
 const EASY = '';
 
 /** Hard days a week of a phase has; as many as its cycle speaks of where those are more. */
 function hardDaysOf({ phaseRhythms, rhythm }: SeasonPlan, phase: PhasePlan['phase'], cycle: readonly CycleWeek[]) {
-  const own = (phaseRhythms?.[phase] ?? rhythm).filter((kind) => kind === 'hard').length;
-  return Math.max(own, ...cycle.map((week) => week.length));
+  const hardDays = (phaseRhythms?.[phase] ?? rhythm).filter((kind) => kind === 'hard').length;
+  return Math.max(hardDays, ...cycle.map((week) => week.length));
 }
 
 type Props = { season: SeasonPlan; edit: SeasonEdit };
@@ -21,16 +22,14 @@ type Props = { season: SeasonPlan; edit: SeasonEdit };
 /** Whose turn it is: for each phase the weeks that come round, and which thread each hard day of them takes. */
 export function SeasonCycles({ season, edit }: Props) {
   const phases = [...new Set(season.phases.map(({ phase }) => phase))];
-  const put = (phase: PhasePlan['phase'], cycle: readonly CycleWeek[], says: string) =>
-    edit.change({ kind: 'set', set: { cycles: { ...season.cycles, [phase]: cycle } } }, says);
+  const put = (phase: PhasePlan['phase'], cycle: readonly CycleWeek[], noticeText: string) =>
+    edit.change({ kind: 'set', set: { cycles: { ...season.cycles, [phase]: cycle } } }, noticeText);
   return (
     <View role="region" aria-label="Whose turn it is" style={{ gap: SPACE.m }}>
-      <Words as="heading" level={2}>
-        Whose turn it is
-      </Words>
-      <Words as="small" quiet>
+      <TermHeading terms={['cycle', 'turn']}>Whose turn it is</TermHeading>
+      <Text as="small" quiet>
         The weeks of a phase come round. A thread that was run too lately lets another go first.
-      </Words>
+      </Text>
       {phases.map((phase) => {
         const cycle = season.cycles[phase] ?? [];
         const slots = Array.from({ length: hardDaysOf(season, phase, cycle) }, (_, i) => i);
@@ -44,11 +43,11 @@ export function SeasonCycles({ season, edit }: Props) {
           );
         return (
           <View key={phase} role="group" aria-label={capitalised(phase)} style={{ gap: SPACE.xs }}>
-            <Words as="strong">{capitalised(phase)}</Words>
+            <Text as="strong">{capitalised(phase)}</Text>
             {cycle.length === 0 && (
-              <Words as="small" quiet>
+              <Text as="small" quiet>
                 {slots.length === 0 ? 'No hard days.' : 'As in the phase beside it, or no hard days.'}
-              </Words>
+              </Text>
             )}
             {cycle.map((week, at) => (
               <View key={at} style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'flex-end', gap: SPACE.s }}>

@@ -15,7 +15,7 @@ import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { TwoColumns } from '../ui/TwoColumns';
 import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { ChangeAsked } from './ChangeAsked';
 import { PrintedSeason } from './PrintedSeason';
 import { SeasonAbout } from './SeasonAbout';
@@ -70,9 +70,9 @@ function Out({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
   };
   return (
     <View role="region" aria-label="Out" style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         For others
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <PrimaryButton onPress={() => void calendar()}>Calendar file</PrimaryButton>
         <PrimaryButton onPress={() => void copy()}>Copy the week</PrimaryButton>
@@ -113,7 +113,7 @@ function Whole({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
   return (
     <Page
       title={season.name}
-      about={groupsText(season, data.groups)}
+      subtitle={groupsText(season, data.groups)}
       onBack={() => router.replace('/season')}
       backLabel="Back to this week"
     >
@@ -159,7 +159,7 @@ function Whole({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
 /** A season as a whole: its weeks, races and phases, threads, and who is away. */
 export function SeasonPage({ id }: { id: string }) {
   const { data, error, retry } = useSeasonData();
-  const laid = data?.seasons.find((one) => one.id === id);
+  const laid = data?.seasons.find((laid) => laid.id === id);
   if (data && laid) return <Whole laid={laid} data={data} />;
   const back = () => router.replace('/season');
   return (

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { SAYS_OF_SCHOOL, SCHOOLS } from '@core/season/schools';
+import { SCHOOL_NOTES, SCHOOLS } from '@core/season/schools';
 import type { Rhythm, RhythmDay } from '@core/season/season';
 import type { LaidSeason } from '../data/useSeasons';
 import { capitalised } from '../ui/capitalised';
@@ -7,9 +7,10 @@ import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
 import { SPACE } from '../ui/theme';
 import { TickRow } from '../ui/TickRow';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { KIND_CHOICES } from './seasonWords';
 import type { SeasonEdit } from '../data/useSeasonEdit';
+import { TermHeading } from '../parts/TermHeading';
 
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 const KINDS: readonly RhythmDay[] = ['hard', 'long', 'strides', 'easy', 'off', 'free'];
@@ -23,9 +24,7 @@ export function SeasonPhases({ laid, edit }: { laid: LaidSeason; edit: SeasonEdi
     longRun && void edit.apply({ kind: 'set', set: { longRun: { ...longRun, ...part } } }, 'The long run is changed.');
   return (
     <View role="region" aria-label="Phases" style={{ gap: SPACE.m }}>
-      <Words as="heading" level={2}>
-        Phases
-      </Words>
+      <TermHeading terms={['phase', 'taper']}>Phases</TermHeading>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l }}>
         {season.phases.map(({ phase, isKept }, place) => (
           <Stepper
@@ -42,9 +41,9 @@ export function SeasonPhases({ laid, edit }: { laid: LaidSeason; edit: SeasonEdi
       </View>
       {longRun && (
         <View style={{ gap: SPACE.s }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             Long run
-          </Words>
+          </Text>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l }}>
             <Stepper
               label="From"
@@ -95,9 +94,9 @@ export function SeasonPhases({ laid, edit }: { laid: LaidSeason; edit: SeasonEdi
         </View>
       )}
       <View style={{ gap: SPACE.s }}>
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           Week
-        </Words>
+        </Text>
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           {WEEKDAYS.map((weekday, i) => (
             <View key={weekday} style={{ minWidth: 150, flexGrow: 1 }}>
@@ -106,7 +105,7 @@ export function SeasonPhases({ laid, edit }: { laid: LaidSeason; edit: SeasonEdi
                 value={season.rhythm[i] ?? 'free'}
                 options={KINDS.map((kind) => ({ value: kind, text: KIND_CHOICES[kind] }))}
                 onChange={(kind) => {
-                  const rhythm = season.rhythm.map((one, at) => (at === i ? kind : one)) as unknown as Rhythm;
+                  const rhythm = season.rhythm.map((before, at) => (at === i ? kind : before)) as unknown as Rhythm;
                   edit.change({ kind: 'set', set: { rhythm } }, `${weekday} is changed, every week.`);
                 }}
               />
@@ -126,13 +125,13 @@ export function SeasonPhases({ laid, edit }: { laid: LaidSeason; edit: SeasonEdi
         }
       />
       <View style={{ gap: SPACE.xs }}>
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           School
-        </Words>
+        </Text>
         {SCHOOLS.map((school) => (
           <TickRow
             key={school}
-            label={SAYS_OF_SCHOOL[school]}
+            label={SCHOOL_NOTES[school]}
             checked={schools[school] === true}
             onChange={(isOn) => {
               const { [school]: _before, ...others } = schools;

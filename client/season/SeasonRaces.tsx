@@ -12,7 +12,7 @@ import { RadioRow } from '../ui/RadioRow';
 import { SPACE } from '../ui/theme';
 import { TextField } from '../ui/TextField';
 import { WhenField } from '../ui/WhenField';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { DayMark } from './DayMark';
 import { untilText, WEIGHT_WORDS } from './seasonWords';
 import type { SeasonEdit } from '../data/useSeasonEdit';
@@ -64,8 +64,13 @@ export function RaceForm({ race, save, cancel }: FormProps) {
       </View>
       <TextField label="Where" value={place} onChange={setPlace} placeholder="if you like" />
       <View role="radiogroup" aria-label="How much it counts">
-        {RACE_WEIGHTS.map((one) => (
-          <RadioRow key={one} label={WEIGHT_WORDS[one]} chosen={weight === one} onChoose={() => setWeight(one)} />
+        {RACE_WEIGHTS.map((value) => (
+          <RadioRow
+            key={value}
+            label={WEIGHT_WORDS[value]}
+            chosen={weight === value}
+            onChoose={() => setWeight(value)}
+          />
         ))}
       </View>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
@@ -85,9 +90,9 @@ export function SeasonRaces({ laid, edit }: { laid: LaidSeason; edit: SeasonEdit
   return (
     <View role="region" aria-label="Races" style={{ gap: SPACE.s }}>
       {races.length === 0 && (
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           Races
-        </Words>
+        </Text>
       )}
       <ListPart
         title="Races"
@@ -96,14 +101,14 @@ export function SeasonRaces({ laid, edit }: { laid: LaidSeason; edit: SeasonEdit
             key={race.id}
             href={`/season/race/${laid.id}/${race.id}`}
             title={race.name}
-            about={[`${race.weight} race`, dayName(race.date), untilText(race.date, today()), race.place]
+            detail={[`${race.weight} race`, dayName(race.date), untilText(race.date, today()), race.place]
               .filter((part) => part !== undefined)
               .join(' · ')}
             aside={<DayMark kind="race" />}
           />
         ))}
       />
-      {races.length === 0 && !isAdding && <Words quiet>No race yet. With one the season is laid back from it.</Words>}
+      {races.length === 0 && !isAdding && <Text quiet>No race yet. With one the season is laid back from it.</Text>}
       {isAdding ? (
         <RaceForm
           save={(race) => {

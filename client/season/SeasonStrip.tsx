@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { daysBetween } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
 import { usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 /** Phases are told apart by their names and by how dense they are drawn, not by colour alone. */
 const DENSITY: Record<string, number> = {
@@ -33,7 +33,7 @@ export function SeasonStrip({ laid, today, label }: Props) {
   const runs = weeks.flatMap(({ phase, from: start }, i) =>
     weeks[i - 1]?.phase === phase
       ? []
-      : [{ phase, start, weeks: weeks.slice(i).findIndex((one) => one.phase !== phase) }],
+      : [{ phase, start, weeks: weeks.slice(i).findIndex((week) => week.phase !== phase) }],
   );
   const lengthOf = ({ weeks: n, start }: (typeof runs)[number]) =>
     n < 0 ? weeks.length - Math.round(daysBetween(from, start) / 7) : n;
@@ -93,7 +93,7 @@ export function SeasonStrip({ laid, today, label }: Props) {
           </svg>
         )}
       </View>
-      {weeks.length === 0 && <Words quiet>Nothing laid out.</Words>}
+      {weeks.length === 0 && <Text quiet>Nothing laid out.</Text>}
     </View>
   );
 }

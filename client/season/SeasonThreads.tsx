@@ -8,7 +8,7 @@ import { mainLine } from '@core/season/weekText';
 import { intentOfText } from '@core/advice/suggestIntent';
 import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';
 import type { LaidSeason } from '../data/useSeasons';
-import { squadBookOf } from '../data/useSquad';
+import { squadPaceBookOf } from '../data/useSquad';
 import { dayInText } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { Segments } from '../ui/Segments';
@@ -16,12 +16,13 @@ import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { TextButton } from '../ui/TextButton';
 import { SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { ThreadForm } from './ThreadForm';
 import { ThreadLine, type Knot } from './ThreadLine';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 import type { SeasonData } from './useSeasonData';
 import { runFor } from './weekView';
+import { TermHeading } from '../parts/TermHeading';
 
 /** The turns of a thread, the next one marked. */
 export function knotsOf(
@@ -46,7 +47,10 @@ export function knotsOf(
 
 function decidedAfter({ decisions }: SeasonPlan, threadId: string, from: string, until: string | undefined) {
   return decisions
-    .filter((one) => one.threadId === threadId && one.date >= from && (until === undefined || one.date < until))
+    .filter(
+      (decision) =>
+        decision.threadId === threadId && decision.date >= from && (until === undefined || decision.date < until),
+    )
     .at(-1);
 }
 
@@ -61,7 +65,7 @@ function ThreadRow({ thread, laid, data, edit, onChange }: RowProps) {
   const next = knots.find(({ state }) => state === 'next');
   const textOf = (knot: Knot) => {
     const session = sessionOfDay(season, { kind: 'hard', thread: { id: thread.id, step: knot.step } }, library);
-    return session?.kind === 'session' ? mainLine(session.shorthand) : (session?.says ?? '');
+    return session?.kind === 'session' ? mainLine(session.shorthand) : (session?.text ?? '');
   };
   const lastId = last && daysOf(weeks).find(({ date }) => date === last.date)?.sessionId;
   const lastRun = lastId === undefined ? undefined : runFor(data.runs, lastId);
@@ -70,9 +74,9 @@ function ThreadRow({ thread, laid, data, edit, onChange }: RowProps) {
   return (
     <View style={{ gap: SPACE.xs, paddingBottom: SPACE.s, borderBottomWidth: 1, borderBottomColor: palette.line }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-        <Words as="strong" style={{ flex: 1 }}>
+        <Text as="strong" style={{ flex: 1 }}>
           {thread.name}
-        </Words>
+        </Text>
         <SmallButton label={`Change ${thread.name}`} onPress={onChange}>
           Change
         </SmallButton>
@@ -81,12 +85,12 @@ function ThreadRow({ thread, laid, data, edit, onChange }: RowProps) {
         knots={knots}
         label={`${thread.name}: ${knots.filter(({ state }) => state === 'run').length} of ${knots.length} turns run`}
       />
-      {next && <Words as="small">{`Next, ${dayInText(next.date)}: ${textOf(next)}`}</Words>}
+      {next && <Text as="small">{`Next, ${dayInText(next.date)}: ${textOf(next)}`}</Text>}
       {last && next && (
         <View style={{ gap: 4 }}>
-          <Words as="small" quiet>
+          <Text as="small" quiet>
             {`After ${dayInText(last.date)} (${textOf(last)}):`}
-          </Words>
+          </Text>
           <Segments
             who={thread.name}
             values={THREAD_STEPS}
@@ -114,26 +118,26 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread' | 'o
   const { season } = laid;
   const [open, setOpen] = useState<Thread | 'new'>();
   const { library, squad } = data;
-  const naming = { paceNames: squad.paceNames, paceBook: squadBookOf(squad) };
+  const naming = { paceNames: squad.paceNames, paceBook: squadPaceBookOf(squad) };
   const inUse = new Set(laid.weeks.flatMap((week) => week.days.flatMap(({ thread }) => thread?.id ?? [])));
   const withTurn = season.threads.filter(({ id }) => inUse.has(id));
   const idle = season.threads.filter(({ id }) => !inUse.has(id));
-  const known = new Set(season.threads.flatMap(({ progressionId, bookId }) => progressionId ?? bookId ?? []));
+  const knownIds = new Set(season.threads.flatMap(({ progressionId, libraryId }) => progressionId ?? libraryId ?? []));
   const options = [
     { value: '', text: 'Choose one' },
     ...library.progressions
-      .filter(({ id }) => !known.has(id))
+      .filter(({ id }) => !knownIds.has(id))
       .map(({ id, name }) => ({ value: `progression ${id}`, text: `Progression: ${name}` })),
     ...library.sessions
-      .filter(({ id, archived }) => !known.has(id) && !archived)
+      .filter(({ id, archived }) => !knownIds.has(id) && !archived)
       .map(({ id, title }) => ({ value: `session ${id}`, text: title })),
   ];
-  const putThread = (thread: Thread, says: string) => void edit.apply({ kind: 'putThread', thread }, says);
+  const putThread = (thread: Thread, noticeText: string) => void edit.apply({ kind: 'putThread', thread }, noticeText);
   const changing = open === 'new' ? undefined : open;
   const add = (value: string) => {
     const [kind, id = ''] = value.split(' ');
-    const progression = library.progressions.find((one) => one.id === id);
-    const session = library.sessions.find((one) => one.id === (progression?.stepIds[0] ?? id));
+    const progression = library.progressions.find((progression) => progression.id === id);
+    const session = library.sessions.find((session) => session.id === (progression?.stepIds[0] ?? id));
     if (!session) return;
     const thread: Thread = {
       id,
@@ -142,19 +146,17 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread' | 'o
       stages: [],
       chain: progression?.chain ?? [{ lever: progression?.lever ?? 'more' }],
       spacingDays: Math.min(100, progression?.everyDays ?? 14),
-      ...(kind === 'progression' ? { progressionId: id } : { bookId: id }),
+      ...(kind === 'progression' ? { progressionId: id } : { libraryId: id }),
     };
     putThread(thread, `${thread.name} is a thread of the season. Give it a turn below.`);
   };
   return (
     <View role="region" aria-label="Threads" style={{ gap: SPACE.m }}>
-      <Words as="heading" level={2}>
-        Threads
-      </Words>
-      <Words as="small" quiet>
+      <TermHeading terms={['thread', 'lever', 'turn']}>Threads</TermHeading>
+      <Text as="small" quiet>
         Families of sessions that grow: filled knots were run, the lime one is next, two bars say that it waits at its
         step.
-      </Words>
+      </Text>
       {withTurn.map((thread) => (
         <ThreadRow
           key={thread.id}
@@ -167,7 +169,7 @@ export function SeasonThreads({ laid, data, edit }: Omit<RowProps, 'thread' | 'o
       ))}
       {idle.length > 0 && (
         <View style={{ gap: SPACE.xs }}>
-          <Words as="strong">Without a turn as it is laid out</Words>
+          <Text as="strong">Without a turn as it is laid out</Text>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
             {idle.map((thread) => (
               <SmallButton key={thread.id} label={`Change ${thread.name}`} onPress={() => setOpen(thread)}>

@@ -23,7 +23,7 @@ import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { DayRows } from './DayRows';
 import { DueList } from './DueList';
 import { SeasonStrip } from './SeasonStrip';
@@ -37,7 +37,7 @@ import { dayView, weekOf, type DayEntry } from './weekView';
 /** A season stays with the week for so many days after its end. */
 const OVER_DAYS = 21;
 const DAYS = [0, 1, 2, 3, 4, 5, 6];
-/** A swipe is at least so far across, and twice as far as up or down. */
+/** A swipe goes at least this far across, and twice as far as up or down. */
 const SWIPE_PX = 60;
 
 type Touched = { nativeEvent: { changedTouches: { pageX: number; pageY: number }[] } };
@@ -81,8 +81,8 @@ function WhereWeAre({ seasons, today, from }: { seasons: readonly LaidSeason[]; 
           <View key={laid.id} style={{ gap: 2 }}>
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
               <View style={{ flex: 1, minWidth: 0 }}>
-                <Words as="strong">{season.name}</Words>
-                <Words as="small" quiet>{`${where}${race}`}</Words>
+                <Text as="strong">{season.name}</Text>
+                <Text as="small" quiet>{`${where}${race}`}</Text>
               </View>
               <SmallButton label={`Open ${season.name}`} onPress={() => router.push(`/season/${laid.id}`)}>
                 Season
@@ -96,7 +96,7 @@ function WhereWeAre({ seasons, today, from }: { seasons: readonly LaidSeason[]; 
   );
 }
 
-/** Parts of it that are not in the first load: they come from whoever shows it. */
+/** Parts outside the first load, handed in by whoever renders it. */
 type Parts = {
   parts: {
     DaySheet: ComponentType<ComponentProps<typeof DaySheet>>;
@@ -109,7 +109,7 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
   const { today, groups } = data;
   const [seasons, earlier] = useMemo(() => {
     const isOver = ({ season }: LaidSeason) => lastDayOf(season) < daysAfter(today, -OVER_DAYS);
-    return [data.seasons.filter((one) => !isOver(one)), data.seasons.filter(isOver).reverse()];
+    return [data.seasons.filter((laid) => !isOver(laid)), data.seasons.filter(isOver).reverse()];
   }, [data.seasons, today]);
   const [first] = seasons;
   const thisWeek = weekOf(today, first?.season ?? data.squad.settings.club);
@@ -128,7 +128,7 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
     [shown, data],
   );
   const groupsOf = ({ seasonIds }: DayEntry) => {
-    // What is for all that are shown need not say so.
+    // What is for all shown groups need not say so.
     if (seasonIds.length === 0 || seasonIds.length === seasons.length) return undefined;
     return seasons
       .filter(({ id }) => seasonIds.includes(id))
@@ -175,13 +175,13 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
             style={{ margin: 0, width: 44, height: 44 }}
           />
           <View style={{ flex: 1, alignItems: 'center' }}>
-            <Words as="heading" level={2} live="polite">
+            <Text as="heading" level={2} live="polite">
               {from === thisWeek ? 'This week' : weekText(from)}
-            </Words>
+            </Text>
             {from === thisWeek && (
-              <Words as="label" quiet>
+              <Text as="label" quiet>
                 {weekText(from)}
-              </Words>
+              </Text>
             )}
           </View>
           <IconButton
@@ -218,7 +218,7 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
             key={id}
             href={`/season/${id}`}
             title={season.name}
-            about={`${groupsText(season, groups)} · from ${dayInText(season.firstDay)}`}
+            detail={`${groupsText(season, groups)} · from ${dayInText(season.firstDay)}`}
           />
         ))}
       />
@@ -266,7 +266,7 @@ export function ThisWeek({ parts }: Parts) {
   return (
     <Page
       title="Season"
-      about={format(parseISO(data?.today ?? today()), 'EEEE d MMMM')}
+      subtitle={format(parseISO(data?.today ?? today()), 'EEEE d MMMM')}
       aside={wide ? undefined : <LookSwitch />}
       {...(data && !hasSeason
         ? {

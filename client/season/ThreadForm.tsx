@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { Thread } from '@core/season/season';
@@ -14,7 +15,7 @@ import { Stepper } from '../ui/Stepper';
 import { SPACE } from '../ui/theme';
 import { TextField } from '../ui/TextField';
 import { TickRow } from '../ui/TickRow';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 const MAIN = /^main:\s*/i;
 /** A step of one line is typed without the word before it. */
@@ -55,7 +56,7 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
     isLadder: thread?.isLadder ?? false,
   });
   const [isTried, setTried] = useState(false);
-  const isOfLibrary = thread?.progressionId !== undefined || thread?.bookId !== undefined;
+  const isOfLibrary = thread?.progressionId !== undefined || thread?.libraryId !== undefined;
   const problems = isOfLibrary ? [] : stages.map((stage) => stageProblem(stage, naming.paceNames));
   const nameProblem = name.trim() === '' ? 'A thread needs a name.' : undefined;
   const submit = () => {
@@ -75,7 +76,7 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
       ...(flags.isLadder ? { isLadder: true as const } : {}),
     });
   };
-  const setStage = (at: number, text: string) => setStages(stages.map((one, i) => (i === at ? text : one)));
+  const setStage = (at: number, text: string) => setStages(stages.map((before, i) => (i === at ? text : before)));
   return (
     <ModalSheet title={thread ? thread.name : 'A new thread'} close={close}>
       <TextField
@@ -86,9 +87,9 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
         placeholder="Threshold, longer reps"
       />
       {isOfLibrary ? (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           Its sessions are in the library: change them there, and the days that are not written yet follow.
-        </Words>
+        </Text>
       ) : (
         <View style={{ gap: SPACE.s }}>
           {stages.map((stage, i) => (
@@ -129,7 +130,7 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
       )}
       {!flags.isLadder && thread?.progressionId === undefined && (
         <View style={{ gap: SPACE.s }}>
-          <Words as="strong">After the last step it grows</Words>
+          <Text as="strong">After the last step it grows</Text>
           <ChainFields chain={chain} lever="more" put={setChain} />
         </View>
       )}
@@ -145,7 +146,7 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
       <Stepper
         label="Days between two turns, at least"
         value={spacingDays}
-        text={`${spacingDays} days`}
+        text={counted(spacingDays, 'day')}
         step={1}
         min={1}
         max={100}

@@ -8,7 +8,7 @@ import { useWeatherQuery } from '../store/api';
 import { LapSheet } from '../ui/LapSheet';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { DayMark } from './DayMark';
 import { useOpenDay } from './useOpenDay';
 import { canTick, wentText, type AwayOn, type DayEntry, type DayView } from './weekView';
@@ -28,21 +28,21 @@ function Sheet({ shorthand, paceNames }: { shorthand: string; paceNames: readonl
     };
   }, [shorthand, paceNames]);
   if (!view || view.sections.length === 0) return null;
-  return <LapSheet {...view} about={`Lap sheet, ${view.totals} with warm-up and cool-down`} />;
+  return <LapSheet {...view} description={`Lap sheet, ${view.totals} with warm-up and cool-down`} />;
 }
 
 function Weather({ date, time }: { date: string; time: string | undefined }) {
   const { data } = useWeatherQuery({ date, time: time ?? '17:00' });
   if (!data) return null;
   return (
-    <Words
+    <Text
       quiet
-    >{`${Math.round(data.temperatureC)} °C, ${Math.round(data.humidityPct)} % humid at ${time ?? '17:00'}`}</Words>
+    >{`${Math.round(data.temperatureC)} °C, ${Math.round(data.humidityPct)} % humid at ${time ?? '17:00'}`}</Text>
   );
 }
 
 export const awayText = (away: readonly AwayOn[]): string =>
-  away.map(({ athlete, says }) => `${athlete.tileName} (${says})`).join(', ');
+  away.map(({ athlete, reason }) => `${athlete.tileName} (${reason})`).join(', ');
 
 function Entry({
   entry,
@@ -59,27 +59,27 @@ function Entry({
 }) {
   const palette = usePalette();
   const { open, isWriting } = useOpenDay();
-  const { kind, title, about, shorthand, session, run, trouble, races } = entry;
+  const { kind, title, detail, shorthand, session, run, trouble, races } = entry;
   const isHard = kind === 'hard' && shorthand !== undefined;
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
         <DayMark kind={kind} isRun={run !== undefined || entry.done !== undefined} />
         <View style={{ flex: 1, minWidth: 0 }}>
-          <Words as="heading" level={3}>
+          <Text as="heading" level={3}>
             {title}
-          </Words>
+          </Text>
           {(groups !== undefined || session?.startTime !== undefined) && (
-            <Words as="small" quiet>
+            <Text as="small" quiet>
               {[session?.startTime, groups].filter((part) => part !== undefined).join(' · ')}
-            </Words>
+            </Text>
           )}
         </View>
       </View>
-      {about !== undefined && <Words>{about}</Words>}
-      {trouble !== undefined && <Words color={palette.late}>{trouble}</Words>}
+      {detail !== undefined && <Text>{detail}</Text>}
+      {trouble !== undefined && <Text color={palette.late}>{trouble}</Text>}
       {isHard && !run && <Weather date={view.date} time={session?.startTime} />}
-      {run && <Words>{wentText(run)}</Words>}
+      {run && <Text>{wentText(run)}</Text>}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {isHard && !run && (
           <>
@@ -140,9 +140,9 @@ export function TodayCard({ view, groupsOf, paceNames, onTick }: Props) {
         borderLeftColor: palette.action,
       }}
     >
-      <Words as="label" quiet level={2}>
+      <Text as="label" quiet level={2}>
         Today
-      </Words>
+      </Text>
       {view.entries.map((entry) => (
         <Entry
           key={entry.key}
@@ -153,8 +153,8 @@ export function TodayCard({ view, groupsOf, paceNames, onTick }: Props) {
           onTick={onTick}
         />
       ))}
-      {view.entries.length === 0 && <Words quiet>Nothing is planned for today.</Words>}
-      {view.away.length > 0 && <Words as="small">{`Not as usual: ${awayText(view.away)}`}</Words>}
+      {view.entries.length === 0 && <Text quiet>Nothing is planned for today.</Text>}
+      {view.away.length > 0 && <Text as="small">{`Not as usual: ${awayText(view.away)}`}</Text>}
     </View>
   );
 }

@@ -25,21 +25,22 @@ function ownSessions({ seasons, sessions, today }: SeasonData) {
 function worked(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
   const { athletes, sessions, library, isLibraryHere, today, squad, km } = data;
   const { season, weeks } = laid;
-  const books = new Set(library.sessions.map(({ id }) => id));
+  const sessionIds = new Set(library.sessions.map(({ id }) => id));
   const progressions = new Set(library.progressions.map(({ id }) => id));
-  const goneThreadIds = season.threads.flatMap(({ id, bookId, progressionId }) => {
+  const goneThreadIds = season.threads.flatMap(({ id, libraryId, progressionId }) => {
     const isGone =
-      (bookId !== undefined && !books.has(bookId)) || (progressionId !== undefined && !progressions.has(progressionId));
+      (libraryId !== undefined && !sessionIds.has(libraryId)) ||
+      (progressionId !== undefined && !progressions.has(progressionId));
     return isGone && isLibraryHere ? [id] : [];
   });
   const planned = sessions.flatMap(({ date, plan }) => {
     const athleteIds = Object.entries(plan?.taking ?? {}).flatMap(([id, takes]) => (takes ? [id] : []));
     return date >= today && athleteIds.length > 0 ? [{ date, athleteIds }] : [];
   });
-  const own = athletesIn(laid, athletes).map((athlete) => athleteWithKm(athlete, squad, km));
+  const ownAthletes = athletesIn(laid, athletes).map((athlete) => athleteWithKm(athlete, squad, km));
   const { heatMonths = [] } = squad.settings.club ?? {};
   return checkSeason(season, weeks, {
-    athletes: own,
+    athletes: ownAthletes,
     goneThreadIds,
     planned,
     ownSessions: ownSessions(data),
@@ -47,17 +48,17 @@ function worked(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
   }).filter(({ code, date }) => date >= today || code === 'rhythm-too-tight');
 }
 
-/** Worked out once for as long as what is known is the same: the list of what to do and the ladder both show them. */
-const known = new WeakMap<SeasonData, Map<SeasonPlan, SeasonCheck[]>>();
+/** Cached for the season's data: the to-do list and the ladder both show them. */
+const cache = new WeakMap<SeasonData, Map<SeasonPlan, SeasonCheck[]>>();
 
 /** What to look at again from today on. */
 export function checksOf(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
-  const checks = known.get(data) ?? new Map<SeasonPlan, SeasonCheck[]>();
-  known.set(data, checks);
+  const checks = cache.get(data) ?? new Map<SeasonPlan, SeasonCheck[]>();
+  cache.set(data, checks);
   const found = checks.get(laid.season) ?? worked(laid, data);
   checks.set(laid.season, found);
   return found;
 }
 
 /** What phases have no room for. */
-export const leftOutOf = ({ season }: LaidSeason): string[] => phasesOf(season).leftOut.map(({ says }) => says);
+export const leftOutOf = ({ season }: LaidSeason): string[] => phasesOf(season).leftOut.map(({ text }) => text);

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import type { DayKind, RaceWeight, SeasonPlan } from '@core/season/season';
 import type { Group } from '@core/squad/athlete';
 import { listed } from '@core/units/listed';
@@ -32,5 +33,5 @@ export function untilText(date: string, today: string): string {
   if (days === 0) return 'today';
   if (days === 1) return 'tomorrow';
   if (days < 0) return days === -1 ? 'yesterday' : `${-days} days ago`;
-  return days < 14 ? `in ${days} days` : `in ${Math.round(days / 7)} weeks`;
+  return days < 14 ? `in ${counted(days, 'day')}` : `in ${Math.round(days / 7)} weeks`;
 }

@@ -7,7 +7,7 @@ import { useKmSource } from '../data/useKmSource';
 import { useSeasons, type LaidSeason } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../data/useSquad';
 import type { ListedRun, ScheduledSession } from '@core/api/answers';
-import { useBookQuery, useRunsQuery, useSessionsQuery } from '../store/api';
+import { useLibraryQuery, useRunsQuery, useSessionsQuery } from '../store/api';
 import { useToday } from '../ui/useToday';
 import { withStarters } from '@core/library/starters';
 
@@ -38,17 +38,17 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
   const { squad, error: squadError, retry: retrySquad } = useSquad();
   const sessions = useSessionsQuery();
   const { data: runs = NO_RUNS } = useRunsQuery();
-  const book = useBookQuery();
+  const stored = useLibraryQuery();
   const now = useToday();
   const km = useKmSource();
   const library = useMemo(
     () =>
-      book.data || book.error
-        ? { sessions: withStarters(book.data?.sessions ?? []), progressions: book.data?.progressions ?? [] }
+      stored.data || stored.error
+        ? { sessions: withStarters(stored.data?.sessions ?? []), progressions: stored.data?.progressions ?? [] }
         : undefined,
-    [book.data, book.error],
+    [stored.data, stored.error],
   );
-  const isLibraryHere = book.data !== undefined;
+  const isLibraryHere = stored.data !== undefined;
   const data = useMemo((): SeasonData | undefined => {
     if (!seasons || !squad || !sessions.data || !library) return undefined;
     return {
@@ -77,7 +77,7 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
       retry();
       retrySquad();
       void sessions.refetch();
-      void book.refetch();
+      void stored.refetch();
     },
   };
 }

@@ -40,7 +40,7 @@ const source = { seasons: [laid('a', season)], sessions: [], runs: [], athletes:
 describe('a day of the week', () => {
   test('says what a hard day is run as', () => {
     expect(dayView(TUESDAY, source).entries).toMatchObject([
-      { kind: 'hard', title: 'Threshold, longer reps', about: '3x8min @threshold / 90s jog', seasonIds: ['a'] },
+      { kind: 'hard', title: 'Threshold, longer reps', detail: '3x8min @threshold / 90s jog', seasonIds: ['a'] },
     ]);
   });
   test('is one entry where two groups do the same, and two where they do not', () => {
@@ -56,7 +56,7 @@ describe('a day of the week', () => {
     const fixed = [{ date: TUESDAY, kind: 'hard' as const, because: 'written' as const, sessionId: 's1' }];
     const written = { ...source, seasons: [laid('a', { ...season, fixed })], sessions: [session], runs: [run] };
     expect(dayView(TUESDAY, written).entries).toMatchObject([
-      { title: 'Own session', about: '6x400 @5k / 90s', run: { id: 'r1' }, seasonIds: ['a'] },
+      { title: 'Own session', detail: '6x400 @5k / 90s', run: { id: 'r1' }, seasonIds: ['a'] },
     ]);
     expect(dayView(TUESDAY, { ...source, seasons: [], sessions: [session] }).entries).toMatchObject([
       { title: 'Own session', seasonIds: [] },
@@ -66,7 +66,7 @@ describe('a day of the week', () => {
     expect(dayView(RACE.date, source).entries[0]).toMatchObject({
       kind: 'race',
       title: 'Harbour meeting',
-      about: 'Harbour',
+      detail: 'Harbour',
     });
   });
   test('says who is not as usual', () => {
@@ -74,7 +74,7 @@ describe('a day of the week', () => {
     const ada: SquadMember = { id: 'ada', name: 'Ada', tileName: 'Ada', status: 'training', marks: [] };
     const view = (date: string) =>
       dayView(date, { ...source, seasons: [laid('a', { ...season, exceptions })], athletes: [ada] }).away.map(
-        ({ says }) => says,
+        ({ reason }) => reason,
       );
     expect([view(TUESDAY), view(daysAfter(TUESDAY, 1)), view(daysAfter(TUESDAY, 2))]).toEqual([
       ['ill'],
@@ -86,10 +86,13 @@ describe('a day of the week', () => {
 });
 
 test('the knots of a thread: run, next, and waiting where the coach held it', () => {
-  const held = laid('a', { ...season, decisions: [{ threadId: 'thr', date: daysAfter(TUESDAY, 1), step: 'repeat' }] });
+  const decided = laid('a', {
+    ...season,
+    decisions: [{ threadId: 'thr', date: daysAfter(TUESDAY, 1), step: 'repeat' }],
+  });
   const [thr] = season.threads.filter(({ id }) => id === 'thr');
   if (!thr) throw new Error('No thread.');
-  expect(knotsOf(thr, held.weeks, daysAfter(TUESDAY, 2), new Set())).toMatchObject([
+  expect(knotsOf(thr, decided.weeks, daysAfter(TUESDAY, 2), new Set())).toMatchObject([
     { date: TUESDAY, state: 'run', isHeld: false },
     { state: 'next', isHeld: true },
   ]);

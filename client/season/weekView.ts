@@ -1,4 +1,5 @@
 /** What stands on each day of a week: from every season that is shown, and from the sessions that were written for themselves. */
+import { counted } from '@core/units/counted';
 import { exceptionOn, EXCEPTION_WORDS } from '@core/season/exceptions';
 import { isToRun } from '@core/season/load';
 import { weekStartOf } from '@core/season/phases';
@@ -18,7 +19,7 @@ export type DayEntry = {
   seasonIds: string[];
   title: string;
   /** In a line: the main part, or how far. */
-  about?: string;
+  detail?: string;
   /** As written, of a hard day. */
   shorthand?: string;
   session?: ScheduledSession;
@@ -31,7 +32,7 @@ export type DayEntry = {
   trouble?: string;
 };
 
-export type AwayOn = { athlete: SquadMember; says: string };
+export type AwayOn = { athlete: SquadMember; reason: string };
 export type DayView = { date: string; entries: DayEntry[]; away: AwayOn[] };
 
 type Source = {
@@ -49,30 +50,30 @@ export const weekOf = (date: string, season: Pick<SeasonPlan, 'weekStart'> = {})
 
 /** Of a session the run that was begun, rather than one that never was. */
 export function runFor(runs: readonly ListedRun[], sessionId: string): ListedRun | undefined {
-  const own = runs.filter((run) => run.sessionId === sessionId && !run.isSetAside);
-  return own.find(({ summary }) => summary?.startedAtMs !== undefined);
+  const ownRuns = runs.filter((run) => run.sessionId === sessionId && !run.isSetAside);
+  return ownRuns.find(({ summary }) => summary?.startedAtMs !== undefined);
 }
 
 function ofSeason({ id, season }: LaidSeason, day: SeasonDay, source: Source): DayEntry {
   const { sessions, runs, library, isLibraryHere = true } = source;
   const { kind, date, amount, note } = day;
-  const done = season.done?.find((one) => one.date === date);
+  const done = season.done?.find((done) => done.date === date);
   const common = { kind, seasonIds: [id], day, ...(done ? { done } : {}) };
   if (kind === 'race') {
     const races = season.races.filter((race) => race.date === date);
     const title = races.map(({ name }) => name).join(', ');
-    const about = [...new Set(races.flatMap(({ place }) => place ?? []))].join(', ');
-    return { ...common, key: `race ${title}`, title, races, ...(about ? { about } : {}) };
+    const places = [...new Set(races.flatMap(({ place }) => place ?? []))].join(', ');
+    return { ...common, key: `race ${title}`, title, races, ...(places ? { detail: places } : {}) };
   }
   if (kind !== 'hard') {
-    const about = [
+    const detail = [
       ...(done ? [`run, ${amountText(done.amount)}`] : amount ? [amountText(amount)] : []),
       ...(note === undefined ? [] : [note]),
     ].join(', ');
     const title = DAY_WORDS[kind];
-    return { ...common, key: `${title} ${about}`, title, ...(about ? { about } : {}) };
+    return { ...common, key: `${title} ${detail}`, title, ...(detail ? { detail } : {}) };
   }
-  const session = sessions.find((one) => one.id === day.sessionId);
+  const session = sessions.find((session) => session.id === day.sessionId);
   if (session) {
     const run = runFor(runs, session.id);
     const { title, shorthand } = session;
@@ -81,25 +82,25 @@ function ofSeason({ id, season }: LaidSeason, day: SeasonDay, source: Source): D
       key: session.id,
       title,
       shorthand,
-      about: mainLine(shorthand),
+      detail: mainLine(shorthand),
       session,
       ...(run ? { run } : {}),
     };
   }
   const laid = sessionOfDay(season, day, library);
   if (laid?.kind !== 'session') {
-    const trouble = laid && isLibraryHere ? { trouble: laid.says } : {};
-    const thread = season.threads.find((one) => one.id === day.thread?.id);
+    const trouble = laid && isLibraryHere ? { trouble: laid.text } : {};
+    const thread = season.threads.find((thread) => thread.id === day.thread?.id);
     return {
       ...common,
       key: `hard ${id}`,
       title: thread?.name ?? DAY_WORDS.hard,
-      ...(note === undefined ? {} : { about: note }),
+      ...(note === undefined ? {} : { detail: note }),
       ...trouble,
     };
   }
   const { title, shorthand } = laid;
-  return { ...common, key: `${title} ${shorthand}`, title, shorthand, about: mainLine(shorthand) };
+  return { ...common, key: `${title} ${shorthand}`, title, shorthand, detail: mainLine(shorthand) };
 }
 
 function ofItself(session: ScheduledSession, runs: readonly ListedRun[]): DayEntry {
@@ -111,7 +112,7 @@ function ofItself(session: ScheduledSession, runs: readonly ListedRun[]): DayEnt
     seasonIds: [],
     title,
     shorthand,
-    about: mainLine(shorthand),
+    detail: mainLine(shorthand),
     session,
     ...(run ? { run } : {}),
   };
@@ -122,7 +123,7 @@ export function dayView(date: string, source: Source): DayView {
   const { seasons, sessions, runs, athletes } = source;
   const entries = new Map<string, DayEntry>();
   for (const laid of seasons) {
-    const day = laid.weeks.flatMap((week) => (date >= week.from ? week.days : [])).find((one) => one.date === date);
+    const day = laid.weeks.flatMap((week) => (date >= week.from ? week.days : [])).find((day) => day.date === date);
     if (!day || date < laid.season.firstDay) continue;
     const entry = ofSeason(laid, day, source);
     const same = entries.get(entry.key);
@@ -136,7 +137,7 @@ export function dayView(date: string, source: Source): DayView {
   const away = athletes.flatMap((athlete): AwayOn[] => {
     const found = exceptionOn(exceptions, athlete.id, date);
     if (!found) return [];
-    return [{ athlete, says: found.isEasing ? 'easing back' : EXCEPTION_WORDS[found.exception.kind] }];
+    return [{ athlete, reason: found.isEasing ? 'easing back' : EXCEPTION_WORDS[found.exception.kind] }];
   });
   return { date, entries: [...entries.values()].sort((a, b) => isDemanding(a) - isDemanding(b)), away };
 }
@@ -149,5 +150,5 @@ export const canTick = ({ day, run }: DayEntry, date: string, today: string): bo
 export function wentText({ summary }: ListedRun): string {
   if (!summary) return 'run';
   const { athletes, finished, planned } = summary;
-  return `${athletes} ran · ${finished} of ${planned} reps`;
+  return `${athletes} ran · ${finished} of ${counted(planned, 'rep')}`;
 }

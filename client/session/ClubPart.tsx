@@ -8,7 +8,7 @@ import { Chips } from '../ui/Chips';
 import { Select } from '../ui/Select';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 const WEEK_STARTS = [
@@ -20,31 +20,31 @@ const nameOfZone = (zone: string) => zone.replaceAll('_', ' ');
 
 /** This device's zone first, then all there are; also one that this browser does not know. */
 function zoneOptions(timeZone: string | undefined) {
-  const own = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const deviceZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   const all = new Set(Intl.supportedValuesOf('timeZone'));
   if (timeZone !== undefined) all.add(timeZone);
   return [
-    { value: '', text: `Of each device (here ${nameOfZone(own)})` },
+    { value: '', text: `Of each device (here ${nameOfZone(deviceZone)})` },
     ...[...all].sort().map((zone) => ({ value: zone, text: nameOfZone(zone) })),
   ];
 }
 
-type Props = { squad: SquadView; change: (change: SquadChange, says: string) => Promise<Changed> };
+type Props = { squad: SquadView; change: (change: SquadChange, noticeText: string) => Promise<Changed> };
 
 /** Where the club is: what day it is there, how weeks are counted, and when it is hot. */
 export function ClubPart({ squad, change }: Props) {
   const [trouble, setTrouble] = useState<string>();
   const club = squad.settings.club ?? {};
-  const put = async (next: Club, says: string) => {
-    const done = await change({ club: Object.keys(next).length > 0 ? next : null }, says);
+  const put = async (next: Club, noticeText: string) => {
+    const done = await change({ club: Object.keys(next).length > 0 ? next : null }, noticeText);
     setTrouble(done.ok ? undefined : done.message);
   };
   const { timeZone, weekStart = 'monday', heatMonths = [] } = club;
   return (
     <View role="region" aria-label="The club" style={{ gap: SPACE.m, maxWidth: 640 }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         The club
-      </Words>
+      </Text>
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
       <View style={{ gap: SPACE.xs }}>
         <Select
@@ -56,9 +56,9 @@ export function ClubPart({ squad, change }: Props) {
             void put(zone === '' ? rest : { ...rest, timeZone: zone }, 'The time zone is changed.');
           }}
         />
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           Today is the day it is there, also on a phone that is away at a training camp.
-        </Words>
+        </Text>
       </View>
       <Select
         label="Weeks of a new season begin on"
@@ -73,9 +73,9 @@ export function ClubPart({ squad, change }: Props) {
           chosen={heatMonths.map(String)}
           onChange={(months) => void put({ ...club, heatMonths: months.map(Number) }, 'The hot months are changed.')}
         />
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           Seasons say so where a hard day or a race falls into one of them.
-        </Words>
+        </Text>
       </View>
     </View>
   );

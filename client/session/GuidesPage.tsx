@@ -5,10 +5,10 @@ import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/squad/heat';
 import { INTENT_FACTS } from '@core/session/intent';
 import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/squad/volumeGuides';
 import {
-  SAYS_OF_END,
-  SAYS_OF_MANNER,
-  SAYS_OF_PROGRESS,
-  SAYS_OF_STRIDES,
+  REST_END_NOTES,
+  MANNER_NOTES,
+  PROGRESS_NOTES,
+  STRIDES_NOTES,
   schoolsOf,
   type Schools,
 } from '@core/squad/schools';
@@ -22,22 +22,23 @@ import { SmallButton } from '../ui/SmallButton';
 import { Stepper } from '../ui/Stepper';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { ClubPart } from './ClubPart';
 import { BandSteppers, PulseBands } from './PulseBands';
+import { WhatIs } from '../parts/WhatIs';
 
 const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));
 
-function whomText({ for: whom }: GuideShare): string {
-  switch (whom.kind) {
+function whomText({ for: audience }: GuideShare): string {
+  switch (audience.kind) {
     case 'age':
-      return `under ${whom.under}`;
+      return `under ${audience.under}`;
     case 'experience':
-      return whom.underWeeks % 52 === 0 ? 'in the first year' : `in the first ${whom.underWeeks} weeks`;
+      return audience.underWeeks % 52 === 0 ? 'in the first year' : `in the first ${audience.underWeeks} weeks`;
     case 'event':
-      return `runs ${whom.leaning}`;
+      return `runs ${audience.leaning}`;
     case 'volume':
-      return `under ${whom.underKm} km a week`;
+      return `under ${audience.underKm} km a week`;
   }
 }
 
@@ -72,8 +73,8 @@ function Guides({ squad }: { squad: SquadView }) {
   const { change } = useSquadChange(squad);
   const [trouble, setTrouble] = useState<string>();
   const guides = squad.settings.guides ?? SHIPPED_GUIDES;
-  const put = async (next: VolumeGuides | null, says: string) => {
-    const done = await change({ guides: next }, says);
+  const put = async (next: VolumeGuides | null, noticeText: string) => {
+    const done = await change({ guides: next }, noticeText);
     setTrouble(done.ok ? undefined : done.message);
   };
   const heat = squad.settings.heat ?? USUAL_HEAT_LIMITS;
@@ -106,18 +107,18 @@ function Guides({ squad }: { squad: SquadView }) {
     borderBottomColor: palette.line,
   };
   const from = (source: string) => (
-    <Words as="label" quiet>
+    <Text as="label" quiet>
       {source}
-    </Words>
+    </Text>
   );
   return (
     <>
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         So much of each kind, in the reps of main part and fast finish, is much for a grown runner with some years
         behind them. A session that goes over it gets a note, no more: your judgement, local rules and qualified advice
         come first.
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
         {guides.most.map((guide, i) => (
           <View key={guide.intent} style={row}>
@@ -146,9 +147,9 @@ function Guides({ squad }: { squad: SquadView }) {
           </View>
         ))}
       </View>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Of that, for someone who
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
         {guides.shares.map((guide, i) => (
           <View key={whomText(guide)} style={row}>
@@ -169,13 +170,13 @@ function Guides({ squad }: { squad: SquadView }) {
         ))}
       </View>
       <ClubPart squad={squad} change={change} />
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Heat
-      </Words>
-      <Words as="small" quiet>
+      </Text>
+      <Text as="small" quiet>
         What it feels like in the shade, from temperature and humidity (heat index). Your club’s or federation’s own
         policy goes before these.
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
         <View style={row}>
           <Stepper
@@ -200,13 +201,13 @@ function Guides({ squad }: { squad: SquadView }) {
           />
         </View>
       </View>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Recoveries, strides and steps
-      </Words>
-      <Words as="small" quiet>
+      </Text>
+      <Text as="small" quiet>
         How this squad does it where a session does not say so, and what the builder begins with. Coaches disagree: each
         choice says what it holds.
-      </Words>
+      </Text>
       <View style={{ gap: SPACE.l, maxWidth: 640 }}>
         <View style={{ gap: SPACE.xs }}>
           <Choice
@@ -216,7 +217,7 @@ function Guides({ squad }: { squad: SquadView }) {
             value={schools.manner}
             onChange={(manner) => void putSchools({ manner })}
           />
-          {from(SAYS_OF_MANNER[schools.manner])}
+          {from(MANNER_NOTES[schools.manner])}
         </View>
         <View style={{ gap: SPACE.xs }}>
           <Choice
@@ -226,7 +227,7 @@ function Guides({ squad }: { squad: SquadView }) {
             value={schools.restEnds}
             onChange={(restEnds) => void putSchools({ restEnds })}
           />
-          {from(SAYS_OF_END[schools.restEnds])}
+          {from(REST_END_NOTES[schools.restEnds])}
           {schools.restEnds === 'pulse' && (
             <BandSteppers
               band={pulse}
@@ -244,7 +245,7 @@ function Guides({ squad }: { squad: SquadView }) {
             value={schools.stridesBy}
             onChange={(stridesBy) => void putSchools({ stridesBy })}
           />
-          {from(SAYS_OF_STRIDES[schools.stridesBy])}
+          {from(STRIDES_NOTES[schools.stridesBy])}
         </View>
         <View style={{ gap: SPACE.xs }}>
           <Choice
@@ -254,7 +255,7 @@ function Guides({ squad }: { squad: SquadView }) {
             value={progressBy}
             onChange={(next) => void putSchools({ progressBy: next })}
           />
-          {from(SAYS_OF_PROGRESS[progressBy])}
+          {from(PROGRESS_NOTES[progressBy])}
         </View>
       </View>
       <PulseBands bands={schools.pulseByIntent ?? {}} put={(pulseByIntent) => void putSchools({ pulseByIntent })} />
@@ -273,7 +274,12 @@ function Guides({ squad }: { squad: SquadView }) {
 export function GuidesPage() {
   const { squad, error, retry } = useSquad();
   return (
-    <Page title="Guides and schools" onBack={back} backLabel="Back">
+    <Page
+      title="Guides and schools"
+      onBack={back}
+      backLabel="Back"
+      aside={<WhatIs terms={['volume guide', 'school', 'recovery']} />}
+    >
       {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : !squad && <Loading />}
       {squad && <Guides squad={squad} />}
     </Page>

@@ -5,7 +5,7 @@ import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
 import { TextButton } from '../ui/TextButton';
 import { SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 type Bands = NonNullable<Schools['pulseByIntent']>;
 
@@ -60,7 +60,7 @@ function Band({ name, band, put }: BandProps) {
       style={{ gap: SPACE.xs, paddingBottom: SPACE.s, borderBottomWidth: 1, borderBottomColor: palette.line }}
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
-        <Words as="strong">{name}</Words>
+        <Text as="strong">{name}</Text>
         <TextButton label={`Take out the pulse of ${name}`} onPress={() => put(undefined)}>
           Take out
         </TextButton>
@@ -80,13 +80,13 @@ export function PulseBands({ bands, put }: { bands: Bands; put: (bands: Bands) =
   });
   return (
     <View style={{ gap: SPACE.m, maxWidth: 640 }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Pulse after a rep
-      </Words>
-      <Words as="small" quiet>
+      </Text>
+      <Text as="small" quiet>
         Where it should be in a session of this kind; results say where it was not. Pulses differ widely from one runner
         to the next: a hint, never a limit.
-      </Words>
+      </Text>
       {set.map(({ intent, band }) => (
         <Band
           key={intent}

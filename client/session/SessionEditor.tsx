@@ -6,7 +6,7 @@ import type { SessionInput } from '@core/api/schemas';
 import type { ScheduledSession } from '@core/api/answers';
 import {
   troubleText,
-  useChangeBookMutation,
+  useChangeLibraryMutation,
   usePutSessionMutation,
   useRemoveSessionMutation,
   useRestoreSessionMutation,
@@ -23,7 +23,7 @@ import { useDraft } from '../parts/editor/write/useDraft';
 
 /** A session on a day while it is written: what is optional may be taken away again. */
 type SessionDraft = Pick<SessionInput, 'title' | 'date' | 'shorthand'> & {
-  [K in 'startTime' | 'intent' | 'bookId']?: SessionInput[K] | undefined;
+  [K in 'startTime' | 'intent' | 'libraryId']?: SessionInput[K] | undefined;
 };
 
 const backToList = () => router.replace('/sessions');
@@ -43,20 +43,20 @@ function useRemoveSession(session: ScheduledSession) {
 function Editor({ stored, squad }: { stored: ScheduledSession; squad: SquadView }) {
   const { id } = stored;
   const [put] = usePutSessionMutation();
-  const [changeBook] = useChangeBookMutation();
+  const [changeLibrary] = useChangeLibraryMutation();
   const notice = useNotice();
   const input = useMemo(() => {
     const { id: _id, plan: _plan, ...rest } = stored;
     return rest;
   }, [stored]);
   const save = useCallback(
-    ({ intent, startTime, bookId, ...rest }: SessionDraft) =>
+    ({ intent, startTime, libraryId, ...rest }: SessionDraft) =>
       put({
         id,
         ...rest,
         ...(intent ? { intent } : {}),
         ...(startTime ? { startTime } : {}),
-        ...(bookId ? { bookId } : {}),
+        ...(libraryId ? { libraryId } : {}),
       }),
     [put, id],
   );
@@ -72,20 +72,20 @@ function Editor({ stored, squad }: { stored: ScheduledSession; squad: SquadView 
     await saveNow();
     router.push(`/sessions/plan/${id}`);
   };
-  const keepInBook = async () => {
+  const keepInLibrary = async () => {
     const { title, shorthand, intent } = typed;
-    const bookId = ulid();
-    const kept = await changeBook({
-      sessions: [{ id: bookId, title, shorthand, tags: [], ...(intent ? { intent } : {}) }],
+    const libraryId = ulid();
+    const kept = await changeLibrary({
+      sessions: [{ id: libraryId, title, shorthand, tags: [], ...(intent ? { intent } : {}) }],
     });
     if (kept.error) return notice({ text: troubleText(kept.error) });
-    change({ bookId });
+    change({ libraryId });
     await saveNow();
     notice({
-      text: `“${title}” is in the book.`,
+      text: `“${title}” is in the library.`,
       undo: () => {
-        change({ bookId: undefined });
-        void changeBook({ removedSessionIds: [bookId] });
+        change({ libraryId: undefined });
+        void changeLibrary({ removedSessionIds: [libraryId] });
       },
     });
   };
@@ -128,10 +128,12 @@ function Editor({ stored, squad }: { stored: ScheduledSession; squad: SquadView 
             </PrimaryButton>
           </View>
           <SmallButton onPress={() => void goToPlan()}>Plan</SmallButton>
-          {typed.bookId === undefined ? (
-            <SmallButton onPress={() => void keepInBook()}>Keep in the book</SmallButton>
+          {typed.libraryId === undefined ? (
+            <SmallButton onPress={() => void keepInLibrary()}>Keep in the library</SmallButton>
           ) : (
-            <SmallButton onPress={() => router.push(`/sessions/book/${typed.bookId ?? ''}`)}>In the book</SmallButton>
+            <SmallButton onPress={() => router.push(`/sessions/library/${typed.libraryId ?? ''}`)}>
+              In the library
+            </SmallButton>
           )}
         </View>
       )}

@@ -59,9 +59,9 @@ export function SessionList() {
       <View role="list" style={{ marginHorizontal: -SPACE.l }}>
         <View role="listitem">
           <ListRow
-            href="/sessions/book"
-            title="The book"
-            about="Your own sessions to use again, and some to start from"
+            href="/sessions/library"
+            title="Library"
+            detail="Your own sessions to use again, and some to start from"
             aside={<Icon name="book" color={palette.ink} size={28} />}
           />
         </View>

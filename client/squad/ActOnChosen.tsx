@@ -6,7 +6,7 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { Select } from '../ui/Select';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import type { SquadView } from '../data/useSquad';
 import { useSquadChange } from '../data/useSquadChange';
 import { STATUS_WORDS } from '../data/athleteWords';
@@ -32,13 +32,13 @@ export function ActOnChosen({
   const { change, saving } = useSquadChange(squad);
   const [trouble, setTrouble] = useState<string>();
   const who = chosen.length === 1 ? (chosen[0]?.name ?? '') : `${chosen.length} athletes`;
-  const act = async (wanted: SquadChange, says: string) => {
-    const changed = await change(wanted, says);
+  const act = async (wanted: SquadChange, noticeText: string) => {
+    const changed = await change(wanted, noticeText);
     setTrouble(changed.ok ? undefined : changed.message);
     if (changed.ok) done();
   };
-  const put = (to: (athlete: SquadMember) => SquadMember, says: string) =>
-    void act({ athletes: chosen.map(to) }, `${who}: ${says}.`);
+  const put = (to: (athlete: SquadMember) => SquadMember, noticeText: string) =>
+    void act({ athletes: chosen.map(to) }, `${who}: ${noticeText}.`);
   const nobody = chosen.length === 0 || saving;
   const areArchived = chosen.length > 0 && chosen.every(({ archived }) => archived);
 
@@ -55,9 +55,9 @@ export function ActOnChosen({
   );
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="strong" live="polite">
+      <Text as="strong" live="polite">
         {chosen.length === 0 ? 'Tick those it is for.' : `${who} chosen`}
-      </Words>
+      </Text>
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
       <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
         {pick(

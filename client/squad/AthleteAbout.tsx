@@ -3,7 +3,7 @@ import { useEffect, useMemo } from 'react';
 import { Controller, useForm, type Control } from 'react-hook-form';
 import { View } from 'react-native';
 import { LEANINGS, STATUSES, weeksRunning, type SquadMember } from '@core/squad/athlete';
-import { SAYS_OF_BOOK } from '@core/paces/shippedBooks';
+import { PACE_BOOK_NOTES } from '@core/paces/shippedPaceBooks';
 import { kmOfAthlete, useKmSource } from '../data/useKmSource';
 import { troubleText } from '../store/api';
 import { today } from '../ui/days';
@@ -12,10 +12,10 @@ import { Select } from '../ui/Select';
 import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { EraseAthlete } from './EraseAthlete';
 import type { AboutFields } from '../data/readAthlete';
-import { bookOf, type SquadView } from '../data/useSquad';
+import { paceBookOf, type SquadView } from '../data/useSquad';
 import type { Changed } from '../data/useSquadChange';
 import { LEANING_WORDS, STATUS_WORDS } from '../data/athleteWords';
 
@@ -82,7 +82,7 @@ function Picked({
 type Props = {
   athlete: SquadMember;
   squad: SquadView;
-  change: (athlete: SquadMember, says: string) => Promise<Changed>;
+  change: (athlete: SquadMember, noticeText: string) => Promise<Changed>;
   remove: () => void;
 };
 
@@ -91,7 +91,7 @@ export function AthleteAbout({ athlete, squad, change, remove }: Props) {
   const start = useMemo(() => toFields(athlete), [athlete]);
   const { control, handleSubmit, setError, reset, formState } = useForm<AboutFields>({ defaultValues: start });
   useEffect(() => reset(start), [reset, start]);
-  const book = bookOf(athlete, squad);
+  const book = paceBookOf(athlete, squad);
   const km = kmOfAthlete(athlete, squad, useKmSource());
 
   const submit = handleSubmit(async (typed) => {
@@ -181,9 +181,9 @@ export function AthleteAbout({ athlete, squad, change, remove }: Props) {
             ...squad.books.map(({ id, name }) => ({ value: id, text: name })),
           ]}
         />
-        <Words as="small" quiet>
-          {SAYS_OF_BOOK[book.id] ?? `Your own book: ${book.name}.`}
-        </Words>
+        <Text as="small" quiet>
+          {PACE_BOOK_NOTES[book.id] ?? `Your own book: ${book.name}.`}
+        </Text>
       </View>
       <Typed control={control} name="chip" label="Timing chip" placeholder="if one is worn" />
       <Typed

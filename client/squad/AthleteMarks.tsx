@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { timeErrorFor, timeFor, type Curve } from '@core/fitness/curve';
@@ -9,11 +10,12 @@ import { Press } from '../ui/Press';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { CurveDrawing } from './CurveDrawing';
 import { LevelSetter } from './LevelSetter';
 import { MarkForm } from './MarkForm';
 import { agoText, COURSE_WORDS, KIND_WORDS, MODEL_WORDS } from '../data/athleteWords';
+import { WhatIs } from '../parts/WhatIs';
 
 const percent = (share: number, digits: number) => `${(share * 100).toFixed(digits).replace('-', '−')}\u00a0%`;
 
@@ -28,7 +30,7 @@ function MarkRow({ mark, curve, onPress }: { mark: Mark; curve: Curve | undefine
   const palette = usePalette();
   const weighed = curve?.marks.find((candidate) => candidate.mark === mark);
   const course = mark.course && mark.course !== 'track' ? [COURSE_WORDS[mark.course]] : [];
-  const about = [
+  const detail = [
     KIND_WORDS[mark.kind],
     agoText(mark.date),
     ...course,
@@ -54,7 +56,7 @@ function MarkRow({ mark, curve, onPress }: { mark: Mark; curve: Curve | undefine
   return (
     <Press
       role="button"
-      aria-label={`Change the mark ${what}, ${about}, ${counts}`}
+      aria-label={`Change the mark ${what}, ${detail}, ${counts}`}
       onPress={onPress}
       style={{
         minHeight: 64,
@@ -64,15 +66,15 @@ function MarkRow({ mark, curve, onPress }: { mark: Mark; curve: Curve | undefine
         borderBottomColor: palette.line,
       }}
     >
-      <Words as="strong" quiet={mark.leftOut ?? false}>
+      <Text as="strong" quiet={mark.leftOut ?? false}>
         {what}
-      </Words>
-      <Words as="small" quiet>
-        {about}
-      </Words>
-      <Words as="small" {...(weighed?.outlier ? { color: palette.late } : { quiet: true })}>
+      </Text>
+      <Text as="small" quiet>
+        {detail}
+      </Text>
+      <Text as="small" {...(weighed?.outlier ? { color: palette.late } : { quiet: true })}>
         {weighed?.outlier ? `${counts} · does not fit the others` : counts}
-      </Words>
+      </Text>
     </Press>
   );
 }
@@ -107,24 +109,27 @@ function Fitted({ curve }: { curve: Curve }) {
   };
   return (
     <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
-      <Words as="small">
+      <Text as="small">
         {`Worth ${formatTime(timeFor(curve, 5000))} over 5k, give or take ${formatTime(Math.max(1, timeErrorFor(curve, 5000)))} s.`}
-      </Words>
+      </Text>
       <SmallButton expanded={isOpen} onPress={() => setOpen(!isOpen)}>
         How it is worked out
       </SmallButton>
       {isOpen && (
         <View style={{ gap: 2 }}>
-          <Words as="small">{`Model: ${MODEL_WORDS[curve.model]}. The drawing’s band is one standard error.`}</Words>
+          <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+            <Text as="small">{`Model: ${MODEL_WORDS[curve.model]}. The drawing’s band is one standard error.`}</Text>
+            <WhatIs terms={['curve', 'critical speed', 'reserve', 'give or take']} />
+          </View>
           {figures().map((line) => (
-            <Words as="small" quiet key={line}>
+            <Text as="small" quiet key={line}>
               {line}
-            </Words>
+            </Text>
           ))}
-          <Words as="small" quiet>
+          <Text as="small" quiet>
             A race counts most, then a trial, then an estimate; every four weeks of age make a mark count less. All of
             it is an estimate: your word goes.
-          </Words>
+          </Text>
         </View>
       )}
     </View>
@@ -138,7 +143,7 @@ type Props = {
   draftPaces: AthletePaces;
   unset: AthletePaces;
   onDraft: (marks: Mark[] | undefined) => void;
-  put: (athlete: SquadMember, says: string) => Promise<boolean>;
+  put: (athlete: SquadMember, noticeText: string) => Promise<boolean>;
 };
 
 /** The curve, the marks it stands on, and the coach's own word on it. */
@@ -154,8 +159,8 @@ export function AthleteMarks({ athlete, paces, draftPaces, unset, onDraft, put }
     setOpen(undefined);
     onDraft(undefined);
   };
-  const keep = async (next: Mark[], says: string) => {
-    if (await put({ ...athlete, marks: next }, says)) close();
+  const keep = async (next: Mark[], noticeText: string) => {
+    if (await put({ ...athlete, marks: next }, noticeText)) close();
   };
   const form = (before?: Mark) => (
     <MarkForm
@@ -178,9 +183,9 @@ export function AthleteMarks({ athlete, paces, draftPaces, unset, onDraft, put }
       )}
       <View>
         <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' }}>
-          <Words as="heading" level={2}>
-            {marks.length === 1 ? '1 mark' : `${marks.length} marks`}
-          </Words>
+          <Text as="heading" level={2}>
+            {counted(marks.length, 'mark')}
+          </Text>
           {open !== 'new' && (
             <PrimaryButton icon="plus" onPress={() => setOpen('new')}>
               Add a mark
@@ -188,7 +193,7 @@ export function AthleteMarks({ athlete, paces, draftPaces, unset, onDraft, put }
           )}
         </View>
         {marks.length === 0 && open !== 'new' && (
-          <Words quiet>No mark yet: they train by effort. One race or trial gives every pace.</Words>
+          <Text quiet>No mark yet: they train by effort. One race or trial gives every pace.</Text>
         )}
         {open === 'new' && form()}
         {shown.map((mark) =>

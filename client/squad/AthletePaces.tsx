@@ -10,23 +10,24 @@ import { useAppDispatch, useAppSelector } from '../store/store';
 import { Choice } from '../ui/Choice';
 import { Table } from '../ui/Table';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { paceText } from './squadRows';
 import { changedPlacesText, surePacesText } from './sureWords';
+import { WhatIs } from '../parts/WhatIs';
 
 const UNITS = PACE_UNITS.map((unit) => ({ value: unit, text: unit }));
 
 function Now({ row, unit }: { row: PaceRow; unit: PaceUnit }) {
   const { entry, nowMps, error } = row;
-  if (entry.basis.kind === 'effort') return <Words>{`effort ${entry.basis.effort}`}</Words>;
-  if (nowMps === undefined) return <Words quiet>–</Words>;
+  if (entry.basis.kind === 'effort') return <Text>{`effort ${entry.basis.effort}`}</Text>;
+  if (nowMps === undefined) return <Text quiet>–</Text>;
   const errorS = (unitM(unit, standardTrack.lapM) / nowMps) * (error ?? 0);
   return (
     <View style={{ alignItems: 'flex-end' }}>
-      <Words as="strong">{paceText(nowMps, unit)}</Words>
-      <Words as="label" quiet label={`give or take ${formatTime(errorS, 1)} seconds`}>
+      <Text as="strong">{paceText(nowMps, unit)}</Text>
+      <Text as="label" quiet label={`give or take ${formatTime(errorS, 1)} seconds`}>
         {`± ${formatTime(errorS, 1)}`}
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -69,22 +70,25 @@ export function AthletePaces({ name, paces }: { name: string; paces: Paces }) {
         value={unit}
         onChange={(value) => dispatch(settings.actions.pacesChosen({ unit: value }))}
       />
-      <Words as="small" quiet>
-        {[`By “${paceBook.name}”`, ...(curve?.nudge ? ['at the level you set'] : [])].join(' · ')}
-      </Words>
-      {sure !== '' && <Words as="small">{sure}</Words>}
+      <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+        <Text as="small" quiet style={{ flexShrink: 1 }}>
+          {[`By “${paceBook.name}”`, ...(curve?.nudge ? ['at the level you set'] : [])].join(' · ')}
+        </Text>
+        <WhatIs terms={['pace book', 'threshold', 'cv', 'aerobic-max', 'max', 'give or take']} />
+      </View>
+      {sure !== '' && <Text as="small">{sure}</Text>}
       {changed !== '' && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           {changed}
-        </Words>
+        </Text>
       )}
       {beyond && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           Trials say what is held for 2 to 20 minutes; the slower and the quicker paces come from the fitness curve of
           the same marks, moved to meet them.
-        </Words>
+        </Text>
       )}
-      {remark !== undefined && <Words as="small">{remark}</Words>}
+      {remark !== undefined && <Text as="small">{remark}</Text>}
       <Table
         label={`Paces of ${name}`}
         nameTitle="Pace"
@@ -99,10 +103,10 @@ export function AthletePaces({ name, paces }: { name: string; paces: Paces }) {
             <Now key="now" row={row} unit={unit} />,
             ...(goalCurve
               ? [
-                  <Words key="goal">{row.goalMps === undefined ? '' : paceText(row.goalMps, unit)}</Words>,
-                  <Words key="gap" quiet>
+                  <Text key="goal">{row.goalMps === undefined ? '' : paceText(row.goalMps, unit)}</Text>,
+                  <Text key="gap" quiet>
                     {gapText(row)}
-                  </Words>,
+                  </Text>,
                 ]
               : []),
           ],

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { router } from 'expo-router';
 import { useDeferredValue, useMemo, useState, type ReactNode } from 'react';
 import { useWindowDimensions, View } from 'react-native';
@@ -21,7 +22,7 @@ import { AthletePaces } from './AthletePaces';
 import { AthleteSeason } from './AthleteSeason';
 import { Cautions } from '../ui/Cautions';
 import { NewAthlete } from './NewAthlete';
-import { bookOf, coursesOf, memberOf, NOBODY, pacesOf, type SquadView, useSquad } from '../data/useSquad';
+import { paceBookOf, coursesOf, memberOf, NOBODY, pacesOf, type SquadView, useSquad } from '../data/useSquad';
 import { useSquadChange } from '../data/useSquadChange';
 import { LEANING_WORDS, STATUS_WORDS } from '../data/athleteWords';
 
@@ -47,7 +48,7 @@ function aboutText(athlete: SquadMember, squad: SquadView): string {
     ...(group === undefined ? [] : [group]),
     ...(athlete.leaning ? [LEANING_WORDS[athlete.leaning]] : []),
     ...(athlete.bornYear === undefined ? [] : [`born ${athlete.bornYear}`]),
-    ...(weeks === undefined || weeks > 52 ? [] : [`${weeks} weeks of running`]),
+    ...(weeks === undefined || weeks > 52 ? [] : [`${counted(weeks, 'week')} of running`]),
   ].join(' · ');
 }
 
@@ -61,7 +62,7 @@ function Athlete({ athlete, squad, side: asked, story }: AthleteProps) {
   const [trouble, setTrouble] = useState<string>();
   const { change } = useSquadChange(squad);
   const asOf = today();
-  const book = bookOf(athlete, squad);
+  const book = paceBookOf(athlete, squad);
   const paces = pacesOf(athlete, squad, asOf);
   const courses = coursesOf(squad, asOf);
   const { stridesBy } = schoolsOf(squad.settings);
@@ -77,8 +78,8 @@ function Athlete({ athlete, squad, side: asked, story }: AthleteProps) {
   const marks = useDeferredValue(draft ?? athlete.marks);
   const cautions = useMemo(() => cautionsFor({ ...athlete, marks }, asOf), [athlete, marks, asOf]);
 
-  const put = async (next: SquadMember, says: string) => {
-    const done = await change({ athletes: [next] }, says);
+  const put = async (next: SquadMember, noticeText: string) => {
+    const done = await change({ athletes: [next] }, noticeText);
     setTrouble(done.ok ? undefined : done.message);
     return done.ok;
   };
@@ -106,7 +107,7 @@ function Athlete({ athlete, squad, side: asked, story }: AthleteProps) {
       <AthleteAbout
         athlete={athlete}
         squad={squad}
-        change={(next, says) => change({ athletes: [next] }, says)}
+        change={(next, noticeText) => change({ athletes: [next] }, noticeText)}
         remove={() => void remove()}
       />
     ),
@@ -128,7 +129,7 @@ function Athlete({ athlete, squad, side: asked, story }: AthleteProps) {
   return (
     <Page
       title={athlete.name}
-      {...(aboutText(athlete, squad) ? { about: aboutText(athlete, squad) } : {})}
+      {...(aboutText(athlete, squad) ? { subtitle: aboutText(athlete, squad) } : {})}
       onBack={backToList}
       backLabel="Back to the squad"
     >

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { AthletePaces } from '@core/squad/athletePaces';
@@ -10,7 +11,7 @@ import { dayName, today } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { FitnessChart } from '../parts/FitnessChart';
 import { GoalReachText } from './GoalReachText';
 import { emptyMark, markIn, markProblems, type MarkFields, type MarkProblems } from './athleteForm';
@@ -84,7 +85,13 @@ function GoalForm({ goal, save, cancel }: { goal: Goal | undefined; save: (goal:
 function goalText({ distanceM, timeS, date, race }: Goal): string {
   const days = daysBetween(today(), date);
   const when =
-    days > 13 ? `in ${Math.round(days / 7)} weeks` : days > 0 ? `in ${days} days` : days === 0 ? 'today' : 'over';
+    days > 13
+      ? `in ${Math.round(days / 7)} weeks`
+      : days > 0
+        ? `in ${counted(days, 'day')}`
+        : days === 0
+          ? 'today'
+          : 'over';
   const name = race === undefined ? '' : `${race}: `;
   return `${name}${formatDistance(distanceM)} in ${formatMarkTime(timeS)}, ${dayName(date)} (${when})`;
 }
@@ -92,7 +99,7 @@ function goalText({ distanceM, timeS, date, race }: Goal): string {
 type Props = {
   athlete: SquadMember;
   paces: AthletePaces;
-  put: (athlete: SquadMember, says: string) => Promise<boolean>;
+  put: (athlete: SquadMember, noticeText: string) => Promise<boolean>;
 };
 
 /** The goal race, whether it can be reached, and how fitness has come along over the season. */
@@ -102,12 +109,12 @@ export function AthleteSeason({ athlete, paces, put }: Props) {
   return (
     <View style={{ gap: SPACE.l }}>
       <View style={{ gap: SPACE.s }}>
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           Goal race
-        </Words>
-        <Words quiet={!goal}>
+        </Text>
+        <Text quiet={!goal}>
           {goal ? goalText(goal) : 'No goal yet. With one, every pace is shown now and at the goal.'}
-        </Words>
+        </Text>
         <GoalReachText athlete={athlete} paces={paces} />
         {isOpen ? (
           <GoalForm
@@ -124,10 +131,10 @@ export function AthleteSeason({ athlete, paces, put }: Props) {
               <PrimaryButton
                 onPress={() => {
                   const { goal: _goal, ...rest } = athlete;
-                  void put(rest, 'The goal is taken off.');
+                  void put(rest, 'The goal is removed.');
                 }}
               >
-                Take it off
+                Remove the goal
               </PrimaryButton>
             )}
           </View>

@@ -96,11 +96,11 @@ export function CurveDrawing({ name, curve, goalCurve, goal, marks }: Props) {
   const { fromM, toM, line, goals, quick, slow } = drawn;
   const y = scale([quick, slow], [PLOT.top, HEIGHT - PLOT.bottom]);
   const weightOf = (mark: Mark) => curve.marks.find((weighed) => weighed.mark === mark);
-  const about = `${name}’s curve: ${LABELS_M.filter((m) => m >= fromM && m <= toM)
+  const description = `${name}’s curve: ${LABELS_M.filter((m) => m >= fromM && m <= toM)
     .map((m) => `${formatDistance(m)} in ${formatTime(timeFor(curve, m))}`)
     .join(', ')}.`;
   return (
-    <Plot about={about} height={HEIGHT}>
+    <Plot description={description} height={HEIGHT}>
       {(width) => {
         const toX: Scale = scale([Math.log(fromM), Math.log(toM)], [PLOT.left, width - PLOT.right]);
         const x = (distanceM: number) => toX(Math.log(distanceM));

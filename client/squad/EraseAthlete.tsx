@@ -12,7 +12,7 @@ import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Tick } from '../ui/Tick';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 /** Gets everything that is kept about an athlete and hands it over as a file. @returns what went wrong, if anything. */
 async function saveAll({ id, tileName }: SquadMember): Promise<string | undefined> {
@@ -70,13 +70,13 @@ export function EraseAthlete({ athlete }: { athlete: SquadMember }) {
             borderColor: palette.late,
           }}
         >
-          <Words>
+          <Text>
             {`Everything about ${athlete.name} goes: profile, marks, notes, and their times in every session. It cannot be taken back.`}
-          </Words>
-          <Words as="small" quiet>
+          </Text>
+          <Text as="small" quiet>
             Save all as a file first, or say that no copy is needed. Files that were exported before stay where they
             are; the server’s nightly copies hold them for 14 nights more.
-          </Words>
+          </Text>
           <Press
             role="checkbox"
             aria-checked={hasCopy || noCopy}
@@ -84,7 +84,7 @@ export function EraseAthlete({ athlete }: { athlete: SquadMember }) {
             style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}
           >
             <Tick on={hasCopy || noCopy} />
-            <Words as="strong">{hasCopy ? 'A copy is saved' : 'No copy is needed'}</Words>
+            <Text as="strong">{hasCopy ? 'A copy is saved' : 'No copy is needed'}</Text>
           </Press>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
             <PrimaryButton

@@ -6,7 +6,7 @@ import { goalReach } from '@core/squad/goalReach';
 import { formatDistance } from '@core/units/distance';
 import { formatTime } from '@core/units/time';
 import { today } from '../ui/days';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { reachTexts } from '../data/trendWords';
 import { useTrend } from '../data/useTrend';
 
@@ -26,14 +26,14 @@ export function GoalReachText({ athlete, paces }: Props) {
   return (
     <View style={{ gap: 2 }}>
       {toFindS > 0 && (
-        <Words as="small">
+        <Text as="small">
           {`${formatTime(toFindS, 1)} s to find over ${formatDistance(distanceM)}, ${formatTime((toFindS * 400) / distanceM, 1)} s a lap.`}
-        </Words>
+        </Text>
       )}
       {reachTexts(reach, trend, goal).map((text) => (
-        <Words as="small" key={text}>
+        <Text as="small" key={text}>
           {text}
-        </Words>
+        </Text>
       ))}
     </View>
   );

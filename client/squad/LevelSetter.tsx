@@ -8,8 +8,9 @@ import { dayName, today } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { emptyMark, markIn, markProblems, type MarkProblems } from './athleteForm';
+import { TermHeading } from '../parts/TermHeading';
 
 type Props = {
   nudge: Nudge | undefined;
@@ -35,14 +36,12 @@ export function LevelSetter({ nudge, unset, save }: Props) {
     nudge && unset.curve ? ` The marks say ${formatMarkTime(timeFor(unset.curve, nudge.distanceM))}.` : '';
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
-        Your own word
-      </Words>
-      <Words as="small" quiet={!nudge}>
+      <TermHeading terms={['level']}>Your own word</TermHeading>
+      <Text as="small" quiet={!nudge}>
         {nudge
           ? `${formatDistance(nudge.distanceM)} equals ${formatMarkTime(nudge.timeS)} now: set by you, ${dayName(nudge.date)}.${marksSay}`
           : 'If you have seen more than the marks say, set the level. It is dated, and every pace follows.'}
-      </Words>
+      </Text>
       {isOpen && (
         <View style={{ flexDirection: 'row', gap: SPACE.m }}>
           <View style={{ flex: 1 }}>
@@ -73,7 +72,7 @@ export function LevelSetter({ nudge, unset, save }: Props) {
           <PrimaryButton onPress={() => setOpen(true)}>{nudge ? 'Set anew' : 'Set the level'}</PrimaryButton>
         )}
         {isOpen && <PrimaryButton onPress={() => setOpen(false)}>Cancel</PrimaryButton>}
-        {nudge && !isOpen && <PrimaryButton onPress={() => void save(undefined)}>Take it off</PrimaryButton>}
+        {nudge && !isOpen && <PrimaryButton onPress={() => void save(undefined)}>Remove the level</PrimaryButton>}
       </View>
     </View>
   );

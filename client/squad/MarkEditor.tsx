@@ -8,7 +8,7 @@ import { Choice } from '../ui/Choice';
 import { WhenField } from '../ui/WhenField';
 import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { readMark, type MarkFields, type MarkProblems } from './athleteForm';
 import { COURSE_WORDS } from '../data/athleteWords';
 
@@ -82,11 +82,11 @@ export function MarkEditor({ value, onChange, problems, inFull = false, children
           role="status"
           style={read.doubt ? { backgroundColor: palette.warning, borderRadius: RADIUS, padding: SPACE.s } : {}}
         >
-          <Words as="small" {...(read.doubt ? { color: palette.onAction } : { quiet: true })}>
+          <Text as="small" {...(read.doubt ? { color: palette.onAction } : { quiet: true })}>
             {read.doubt
               ? `${read.doubt} You can keep it all the same.`
               : `Read as ${formatDistance(read.distanceM)} in ${formatMarkTime(read.timeS)}.`}
-          </Words>
+          </Text>
         </View>
       )}
       {children}

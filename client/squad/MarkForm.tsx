@@ -7,7 +7,7 @@ import { useAppSelector } from '../store/store';
 import { today } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { emptyMark, markIn, markProblems, toMarkFields, type MarkProblems } from './athleteForm';
 import { MarkEditor } from './MarkEditor';
 import { paceText, UNIT_WORDS } from './squadRows';
@@ -25,14 +25,14 @@ function Difference({ before, after }: { before: AthletePaces; after: AthletePac
   if (lines.length === 0) return null;
   return (
     <View role="status" aria-label="What it changes" style={{ gap: SPACE.xs }}>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         {`What it makes of the paces, ${UNIT_WORDS[unit]}`}
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {lines.map(({ name, was, now }) => (
           <View key={name} style={{ padding: SPACE.s, borderRadius: RADIUS, backgroundColor: palette.fill }}>
-            <Words as="label">{name}</Words>
-            <Words as="strong">{was === undefined || was === now ? now : `${was} → ${now}`}</Words>
+            <Text as="label">{name}</Text>
+            <Text as="strong">{was === undefined || was === now ? now : `${was} → ${now}`}</Text>
           </View>
         ))}
       </View>
@@ -82,9 +82,9 @@ export function MarkForm({ before, pacesBefore, pacesAfter, onType, save, remove
         <Difference before={pacesBefore} after={pacesAfter} />
       </MarkEditor>
       {Object.keys(problems).length > 0 && (
-        <Words as="small" live="polite">
+        <Text as="small" live="polite">
           Not saved yet: a field above cannot be read. Your typing is kept.
-        </Words>
+        </Text>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <PrimaryButton main icon="check" onPress={submit}>

@@ -11,7 +11,7 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { emptyMark, isBlank, markIn, markProblems, type MarkFields, type MarkProblems } from './athleteForm';
 import { MarkEditor } from './MarkEditor';
 import { everyoneIn, type SquadView } from '../data/useSquad';
@@ -96,12 +96,12 @@ export function NewAthlete({ squad }: { squad: SquadView }) {
           )}
         />
         <View style={{ gap: SPACE.s }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             First mark
-          </Words>
-          <Words as="small" quiet>
+          </Text>
+          <Text as="small" quiet>
             One race or trial is enough for paces. Without any they train by effort.
-          </Words>
+          </Text>
         </View>
         <Controller
           control={control}

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { router, usePathname } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -19,11 +20,11 @@ import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useWide } from '../ui/useWide';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { ActOnChosen } from './ActOnChosen';
 import { PaceOptions } from './PaceOptions';
 import { arrangeSquad, cellText, sureOf, UNIT_WORDS, type Show } from './squadRows';
-import { bookOf, everyoneIn, pacesOf, type SquadView, useSquad } from '../data/useSquad';
+import { paceBookOf, everyoneIn, pacesOf, type SquadView, useSquad } from '../data/useSquad';
 import { STATUS_WORDS } from '../data/athleteWords';
 
 /** What stands under a name: status unless training, and the latest mark. */
@@ -86,9 +87,9 @@ function Matrix({
         const paces = pacesOf(athlete, squad, asOf);
         const isUnsure = sureOf(paces) === 'unsure';
         return shown.slice(0, count).map((name) => (
-          <Words key={name} quiet={isUnsure} numberOfLines={1}>
+          <Text key={name} quiet={isUnsure} numberOfLines={1}>
             {cellText(paces, name, view.unit)}
-          </Words>
+          </Text>
         ));
       },
     };
@@ -97,7 +98,7 @@ function Matrix({
     ...(group ? [{ key: `group:${group.id}`, heading: group.name, about: String(athletes.length) }] : []),
     ...athletes.map(rowOf),
   ]);
-  const isMixed = squad.athletes.some((athlete) => bookOf(athlete, squad) !== squadBook);
+  const isMixed = squad.athletes.some((athlete) => paceBookOf(athlete, squad) !== squadBook);
   return (
     <>
       <View style={{ flexDirection: 'row', gap: SPACE.s, maxWidth: 560 }}>
@@ -109,7 +110,7 @@ function Matrix({
         </View>
       </View>
       {rows.length === 0 ? (
-        <Words quiet>Nobody like that. Change what is found or shown.</Words>
+        <Text quiet>Nobody like that. Change what is found or shown.</Text>
       ) : (
         <Table
           label="Paces of the squad"
@@ -126,9 +127,9 @@ function Matrix({
           rows={rows}
         />
       )}
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         {`Paces by “${squadBook?.name ?? ''}”${isMixed ? ', some athletes by their own book' : ''}. ≈ means unsure: a fresh mark would settle it.`}
-      </Words>
+      </Text>
     </>
   );
 }
@@ -160,9 +161,7 @@ export function SquadPage() {
   return (
     <Page
       title="Squad"
-      {...(squad && !isEmpty
-        ? { about: squad.athletes.length === 1 ? '1 athlete' : `${squad.athletes.length} athletes` }
-        : {})}
+      {...(squad && !isEmpty ? { subtitle: counted(squad.athletes.length, 'athlete') } : {})}
       aside={wide ? undefined : <LookSwitch />}
       footer={
         choosing && squad ? (

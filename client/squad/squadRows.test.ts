@@ -1,6 +1,6 @@
-import { bookById, athletePaces } from '@core/squad/athletePaces';
+import { paceBookById, athletePaces } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
-import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
+import { curveBook, SHIPPED_PACE_BOOKS } from '@core/paces/shippedPaceBooks';
 import { arrangeSquad, cellText, sureOf, type Arrangement } from './squadRows';
 
 const DAY = '2026-11-01';
@@ -22,7 +22,7 @@ const SQUAD = [
   athlete('Bo Tarrow', 1100, { groupId: 'g', status: 'injured' }),
   athlete('Nia Quell', undefined, { groupId: 'gone' }),
 ];
-const paces = (one: SquadMember) => athletePaces(one, curveBook, DAY);
+const paces = (athlete: SquadMember) => athletePaces(athlete, curveBook, DAY);
 const ALL: Arrangement = { find: '', show: 'everyone', sortBy: undefined, byGroup: false };
 const names = (part: Partial<Arrangement>) =>
   arrangeSquad(SQUAD, GROUPS, { ...ALL, ...part }, paces).map(({ group, athletes }) => [
@@ -59,5 +59,5 @@ test('a cell is the time, marked when unsure; the effort; or a dash', () => {
   const old = athlete('Old', 1110, { marks: [{ distanceM: 5000, timeS: 1110, date: '2025-11-01', kind: 'race' }] });
   expect(cellText(paces(old), '5k', '400')).toBe('≈ 1:28.8');
   expect(sureOf(paces(old))).toBe('unsure');
-  expect(cellText(athletePaces(old, bookById(SHIPPED_BOOKS, 'effort'), DAY), '5k', '400')).toBe('effort 8');
+  expect(cellText(athletePaces(old, paceBookById(SHIPPED_PACE_BOOKS, 'effort'), DAY), '5k', '400')).toBe('effort 8');
 });

@@ -25,9 +25,9 @@ export type Section = { group?: Group; athletes: SquadMember[] };
 const sureness = new WeakMap<object, Sureness>();
 export function sureOf({ curve }: AthletePaces): Sureness | undefined {
   if (!curve) return undefined;
-  const known = sureness.get(curve) ?? surenessOf(curve);
-  sureness.set(curve, known);
-  return known;
+  const cached = sureness.get(curve) ?? surenessOf(curve);
+  sureness.set(curve, cached);
+  return cached;
 }
 
 function isShown(athlete: SquadMember, show: Show, paces: (athlete: SquadMember) => AthletePaces): boolean {
@@ -53,12 +53,12 @@ export function arrangeSquad(
   const speed = (athlete: SquadMember) => (sortBy === undefined ? 0 : (paceOf(paces(athlete), sortBy) ?? 0));
   const sorted = [...found].sort((a, b) => speed(b) - speed(a) || a.name.localeCompare(b.name));
   if (!byGroup || groups.length === 0) return sorted.length > 0 ? [{ athletes: sorted }] : [];
-  const known = new Set(groups.map(({ id }) => id));
+  const knownIds = new Set(groups.map(({ id }) => id));
   const sections: Section[] = [
     ...groups.map((group) => ({ group, athletes: sorted.filter(({ groupId }) => groupId === group.id) })),
     {
       group: { id: '', name: 'In no group' },
-      athletes: sorted.filter(({ groupId }) => groupId === undefined || !known.has(groupId)),
+      athletes: sorted.filter(({ groupId }) => groupId === undefined || !knownIds.has(groupId)),
     },
   ];
   return sections.filter((section) => section.athletes.length > 0);

@@ -1,6 +1,6 @@
 import { fitCurve } from '@core/fitness/curve';
 import { paceTable } from '@core/paces/paceTable';
-import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
+import { curveBook, SHIPPED_PACE_BOOKS } from '@core/paces/shippedPaceBooks';
 import { changedPlacesText, surePacesText } from './sureWords';
 
 const AS_OF = '2026-11-01';
@@ -14,12 +14,12 @@ const rowsOf = (...timesS: [distanceM: number, timeS: number][]) =>
   });
 
 test('how sure is said pace by pace, neighbours together', () => {
-  const one = surePacesText(rowsOf([5000, 1110]));
-  expect(one).toMatch(/^Sure: [\w-]+ to [\w-]+\./);
-  expect(one).toMatch(/Unsure: [\w ,]*400/);
+  const single = surePacesText(rowsOf([5000, 1110]));
+  expect(single).toMatch(/^Sure: [\w-]+ to [\w-]+\./);
+  expect(single).toMatch(/Unsure: [\w ,]*400/);
   const apart = surePacesText(rowsOf([5000, 1110], [5000, 1300]));
   expect(apart).toMatch(/^Unsure: easy to 400\.$/);
-  const effort = SHIPPED_BOOKS.find(({ id }) => id === 'effort') ?? curveBook;
+  const effort = SHIPPED_PACE_BOOKS.find(({ id }) => id === 'effort') ?? curveBook;
   expect(surePacesText(paceTable({ paceBook: effort }))).toBe('');
 });
 

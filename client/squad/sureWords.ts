@@ -33,11 +33,11 @@ export function changedPlacesText(rows: readonly PaceRow[]): string {
   const speedOf = (name: string) => rows.find(({ entry }) => entry.name === name)?.nowMps;
   // Less than this is the same pace.
   const SAME = 0.995;
-  const isSlower = (one: number | undefined, other: number | undefined) =>
-    one !== undefined && other !== undefined && one < other * SAME;
+  const isSlower = (some: number | undefined, other: number | undefined) =>
+    some !== undefined && other !== undefined && some < other * SAME;
   const half = speedOf('half');
   const [threshold, tenK, cv] = ['threshold', '10k', 'cv'].map(speedOf);
-  const says = [
+  const parts = [
     ...(isSlower(half, threshold) ? ['half is slower than threshold'] : []),
     ...(isSlower(tenK, threshold)
       ? ['10k is slower than threshold']
@@ -45,6 +45,6 @@ export function changedPlacesText(rows: readonly PaceRow[]): string {
         ? ['10k is slower than cv']
         : []),
   ];
-  if (says.length === 0) return '';
-  return `${capitalised(says.join(', '))}: threshold is what is held for an hour, cv for 35 minutes, and over these distances this athlete takes longer.`;
+  if (parts.length === 0) return '';
+  return `${capitalised(parts.join(', '))}: threshold is what is held for an hour, cv for 35 minutes, and over these distances this athlete takes longer.`;
 }

@@ -1,6 +1,14 @@
 import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { BookChange, BookVersion } from '@core/library/bookSession';
-import type { Access, DateRange, JoinCode, KeptBook, ListedRun, NoteOn, ScheduledSession } from '@core/api/answers';
+import type { LibraryChange, LibraryVersion } from '@core/library/librarySession';
+import type {
+  Access,
+  DateRange,
+  JoinCode,
+  StoredLibrary,
+  ListedRun,
+  NoteOn,
+  ScheduledSession,
+} from '@core/api/answers';
 import type { ResultRow } from '@core/formats/resultsCsv';
 import type { VenueInput } from '@core/api/dayPlanSchema';
 import type { DayPlan } from '@core/planning/dayPlan';
@@ -20,10 +28,10 @@ import { baseQuery } from './baseQuery';
 /** Plans under way to the server, by session: how many, and what it last took. */
 const planWrites = new Map<string, { waiting: number; stored: DayPlan | undefined }>();
 
-/** The server's resources, cached; a write makes what it changed be read again. */
+/** The server's resources, cached by RTK Query; a write invalidates what it changed. */
 export const api = createApi({
   baseQuery,
-  tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'book', 'runs', 'venues', 'seasons'],
+  tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'library', 'runs', 'venues', 'seasons'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
     athletes: build.query<SquadMember[], void>({ query: () => 'athletes', providesTags: ['athletes'] }),
@@ -35,7 +43,7 @@ export const api = createApi({
           ? []
           : [
               ...(athletes || removedIds || settings.groups ? (['athletes'] as const) : []),
-              ...(Object.values(settings).some((one) => one !== undefined) ? (['squad'] as const) : []),
+              ...(Object.values(settings).some((setting) => setting !== undefined) ? (['squad'] as const) : []),
             ],
     }),
     eraseAthlete: build.mutation<void, string>({
@@ -68,7 +76,7 @@ export const api = createApi({
       query: (id) => ({ url: `sessions/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['sessions'],
     }),
-    /** Shown at once; what the server does not take is taken back. */
+    /** Optimistic: shown at once, and rolled back if the server refuses. */
     putDayPlan: build.mutation<DayPlan, { sessionId: string; plan: DayPlan }>({
       query: ({ sessionId, plan }) => ({ url: `sessions/${sessionId}/plan`, method: 'PUT', body: plan }),
       onQueryStarted: async ({ sessionId, plan }, { dispatch, getState, queryFulfilled }) => {
@@ -96,7 +104,7 @@ export const api = createApi({
         writes.waiting -= 1;
         if (isStored) writes.stored = plan;
         if (writes.waiting > 0) return;
-        // The last of several is over: what was refused on the way never takes the place of what came after it.
+        // Only when the last queued write is done: a refused one never overwrites those after it.
         planWrites.delete(sessionId);
         if (!isStored) show(writes.stored);
       },
@@ -155,14 +163,14 @@ export const api = createApi({
     weather: build.query<Weather | null, { date: string; time: string }>({
       query: (params) => ({ url: 'weather', params }),
     }),
-    book: build.query<KeptBook, void>({ query: () => 'book', providesTags: ['book'] }),
-    changeBook: build.mutation<void, BookChange>({
-      query: (body) => ({ url: 'book/changes', method: 'POST', body }),
-      invalidatesTags: ['book'],
+    library: build.query<StoredLibrary, void>({ query: () => 'library', providesTags: ['library'] }),
+    changeLibrary: build.mutation<void, LibraryChange>({
+      query: (body) => ({ url: 'library/changes', method: 'POST', body }),
+      invalidatesTags: ['library'],
     }),
-    bookVersions: build.query<BookVersion[], string>({
-      query: (id) => `book/${id}/versions`,
-      providesTags: ['book', 'runs'],
+    libraryVersions: build.query<LibraryVersion[], string>({
+      query: (id) => `library/${id}/versions`,
+      providesTags: ['library', 'runs'],
     }),
     access: build.query<Access, void>({ query: () => 'access' }),
     unlock: build.mutation<void, { passphrase: string }>({
@@ -184,7 +192,7 @@ export const api = createApi({
       invalidatesTags: ['runs'],
     }),
     sameSessions: build.query<SameSessions, { runId: string; athleteId?: string }>({
-      // Hundreds of rows, that are drawn anew as a whole.
+      // Hundreds of rows that are replaced as a whole: structural sharing would only cost time.
       structuralSharing: false,
       query: ({ runId, athleteId }) => ({
         url: `review/runs/${runId}/same`,
@@ -193,14 +201,14 @@ export const api = createApi({
       providesTags: ['runs'],
     }),
     athleteHistory: build.query<History & { notes: NoteOn[] }, { athleteId: string } & DateRange>({
-      // Hundreds of rows, that are drawn anew as a whole.
+      // Hundreds of rows that are replaced as a whole: structural sharing would only cost time.
       structuralSharing: false,
       query: ({ athleteId, ...params }) => ({ url: `review/athletes/${athleteId}`, params }),
       providesTags: ['runs'],
     }),
     standings: build.query<Standing[], string>({
       query: (progressionId) => `review/progressions/${progressionId}`,
-      providesTags: ['runs', 'book', 'athletes'],
+      providesTags: ['runs', 'library', 'athletes'],
     }),
     /** How each athlete tells effort, from sessions before a day. */
     calibrations: build.query<Record<string, Calibration>, string>({
@@ -215,7 +223,7 @@ export const api = createApi({
       keepUnusedDataFor: 0,
     }),
     squadHistory: build.query<SquadHistory, DateRange>({
-      // Hundreds of rows, that are drawn anew as a whole.
+      // Hundreds of rows that are replaced as a whole: structural sharing would only cost time.
       structuralSharing: false,
       query: (params) => ({ url: 'review/squad', params }),
       providesTags: ['runs'],
@@ -257,9 +265,9 @@ export const {
   useRemoveVenueMutation,
   useRestoreVenueMutation,
   useWeatherQuery,
-  useBookQuery,
-  useChangeBookMutation,
-  useBookVersionsQuery,
+  useLibraryQuery,
+  useChangeLibraryMutation,
+  useLibraryVersionsQuery,
   useAccessQuery,
   useUnlockMutation,
   useJoinMutation,
@@ -277,12 +285,14 @@ export const {
   useRestoreRunMutation,
 } = api;
 
-/** Takes a season that was just kept into what is shown, before the list is read again. */
+/** Puts a season just saved into the cache before the list is refetched. */
 const withSeason = (kept: StoredSeason) =>
   api.util.updateQueryData('seasons', undefined, (seasons) => {
     const others = seasons as StoredSeason[];
     const isKnown = others.some(({ id }) => id === kept.id);
-    return (isKnown ? others.map((one) => (one.id === kept.id ? kept : one)) : [...others, kept]) as typeof seasons;
+    return (
+      isKnown ? others.map((season) => (season.id === kept.id ? kept : season)) : [...others, kept]
+    ) as typeof seasons;
   });
 
 /** The server's refusal as a sentence for the coach. */

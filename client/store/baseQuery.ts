@@ -4,24 +4,24 @@ import {
   type FetchArgs,
   type FetchBaseQueryError,
 } from '@reduxjs/toolkit/query/react';
-import { inTurn } from './inTurn';
+import { serializeByKey } from './serializeByKey';
 import { today } from '../ui/days';
 import { openOfflineCopy } from './offlineCopy';
 
 const ask = fetchBaseQuery({ baseUrl: '/api' });
 
-/** The server takes writes as JSON only, also those with nothing in them: a form of another page cannot send that. */
+/** The server takes writes as JSON only, even empty ones: another site's form cannot send that. */
 const AS_JSON = { 'content-type': 'application/json' };
 
 const copy = openOfflineCopy();
 
-/** Asks the server; when it cannot be reached, what is needed at the track comes from this phone's copy. */
+/** Queries the server; when it cannot be reached, what is needed at the track comes from this phone's copy. */
 export const baseQuery: BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError> = async (args, api, more) => {
-  // Writes to one address in turn, so that the last one is what stands.
+  // Writes to one URL are serialised, so that the last one wins.
   const answer =
     typeof args === 'string' || args.method === undefined || args.method === 'GET'
       ? await ask(args, api, more)
-      : await inTurn(args.url, () => Promise.resolve(ask({ ...args, headers: AS_JSON }, api, more)));
+      : await serializeByKey(args.url, () => Promise.resolve(ask({ ...args, headers: AS_JSON }, api, more)));
   if (typeof args !== 'string' || !copy.isKept(args)) return answer;
   if (answer.error?.status === 'FETCH_ERROR') {
     const kept = await copy.read(args);

@@ -30,10 +30,10 @@ test('the last answer takes the place of the one before; what is not needed at t
   const copy = openOfflineCopy('two');
   await copy.keep('athletes', [athlete], TODAY);
   await copy.keep('athletes', [], TODAY);
-  await copy.keep('book', { sessions: [] }, TODAY);
+  await copy.keep('library', { sessions: [] }, TODAY);
   expect(await copy.read('athletes')).toEqual([]);
-  expect(copy.isKept('book')).toBe(false);
-  expect(await copy.read('book')).toBeUndefined();
+  expect(copy.isKept('library')).toBe(false);
+  expect(await copy.read('library')).toBeUndefined();
 });
 
 test('without storage there is no copy, and no trouble', async () => {

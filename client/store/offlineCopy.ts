@@ -1,6 +1,6 @@
 /**
- * What the phone keeps of the server's answers, so that today's and tomorrow's sessions can be laid out and run with no network.
- * As little as that takes: no notes on anyone, no other days.
+ * Stored answers of the server, so that today's and tomorrow's sessions can be laid out and run without a network. As little as that
+ * takes: no notes on anyone, no other days.
  */
 import { openDB, type DBSchema } from 'idb';
 import type { StoredSeason } from '@core/season/season';
@@ -45,7 +45,7 @@ export type OfflineCopy = {
   read(resource: string): Promise<unknown>;
 };
 
-/** Opens this phone's copy. Storage that is full or switched off keeps nothing, and troubles nobody. */
+/** Opens this phone's copy. Storage that is full or switched off stores nothing, and is no error. */
 export function openOfflineCopy(name = 'zest-lap-offline'): OfflineCopy {
   const open = () =>
     openDB<CopyDb>(name, 1, {

@@ -1,53 +1,53 @@
 import { useLayoutEffect, useState } from 'react';
 
-/** Something that changes: what it is now, and a way to hear of every change without being drawn for it. */
+/** A value outside React, as useSyncExternalStore() takes it: a component can follow it without being rendered with its parent. */
 export type Source<T> = {
   /** The same until it changes, but for the time where that goes with it. */
-  now: () => T;
-  /** @returns what stops it. */
-  hear: (heard: () => void) => () => void;
+  getSnapshot: () => T;
+  /** @returns what ends it. */
+  subscribe: (onChange: () => void) => () => void;
 };
 
-/** What the screens share: see store.ts. */
-type Shared<S> = { getState: () => S; subscribe: (heard: () => void) => () => void };
+/** A store, as far as a source needs it: see store.ts. */
+type Store<S> = { getState: () => S; subscribe: (onChange: () => void) => () => void };
 
-/** What is read out of a store, or worked out from it. `read` gives the same for as long as nothing changes that it looks at. */
-export const fromStore = <S, T>({ getState, subscribe }: Shared<S>, read: (state: S) => T): Source<T> => {
-  const now = () => read(getState());
+/** A value selected from a store. `select` returns the same value for as long as what it looks at does not change. */
+export const fromStore = <S, T>({ getState, subscribe }: Store<S>, select: (state: S) => T): Source<T> => {
+  const getSnapshot = () => select(getState());
   return {
-    now,
-    hear: (heard) => {
-      let told = now();
+    getSnapshot,
+    subscribe: (onChange) => {
+      let before = getSnapshot();
       return subscribe(() => {
-        const is = now();
-        if (is === told) return;
-        told = is;
-        heard();
+        const now = getSnapshot();
+        if (now === before) return;
+        before = now;
+        onChange();
       });
     },
   };
 };
 
-/** What a component works out at each drawing, for those who are not to be drawn with it. */
+/** A component's value as a source, for children that are not to be rendered with it. */
 export function useAsSource<T>(value: T): Source<T> {
-  const [{ source, become }] = useState(() => {
-    let is = value;
-    const hearers = new Set<() => void>();
+  const [{ source, publish }] = useState(() => {
+    let current = value;
+    const listeners = new Set<() => void>();
     return {
       source: {
-        now: () => is,
-        hear: (heard: () => void) => {
-          hearers.add(heard);
-          return () => void hearers.delete(heard);
+        getSnapshot: () => current,
+        subscribe: (onChange: () => void) => {
+          listeners.add(onChange);
+          return () => void listeners.delete(onChange);
         },
       },
-      become: (next: T) => {
-        if (next === is) return;
-        is = next;
-        for (const heard of hearers) heard();
+      publish: (next: T) => {
+        if (next === current) return;
+        current = next;
+        for (const onChange of listeners) onChange();
       },
     };
   });
-  useLayoutEffect(() => become(value), [become, value]);
+  useLayoutEffect(() => publish(value), [publish, value]);
   return source;
 }

@@ -9,7 +9,7 @@ test('what is decided reaches the screens before the next press can come', async
   store.subscribe(heard);
   store.dispatch(
     api.util.updateQueryData('sessions', undefined, (sessions) => {
-      for (const one of sessions) one.plan = { windowS: 3 };
+      for (const session of sessions) session.plan = { windowS: 3 };
     }),
   );
   await Promise.resolve();

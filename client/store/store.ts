@@ -17,7 +17,7 @@ clubZone.startListening({
 export const store = configureStore({
   reducer: { [api.reducerPath]: api.reducer, settings: settings.reducer, trackside: trackside.reducer },
   middleware: (defaults) => defaults().concat(api.middleware, clubZone.middleware),
-  // What is decided is on the screen before the next press, which goes on from it; by default that is a frame later.
+  // A decision renders before the next press, which builds on it; the default is a frame later.
   enhancers: (defaults) => defaults({ autoBatch: { type: 'tick' } }),
 });
 setupListeners(store.dispatch);

@@ -1,4 +1,4 @@
-import { emptyPlan, endedIn } from '../log/madeUpRun';
+import { emptyPlan, endedIn } from '../log/runFixture';
 import type { RunEvent } from '@core/run/events';
 import { trackside } from './trackside';
 

@@ -5,7 +5,7 @@ import type { Plan } from '@core/run/plan';
 /** How far the server is behind this phone. `refused` is what it will not take, with its reason. */
 export type OutboxState = { waiting: number; refused: { id: string; message: string }[] };
 
-/** The session at the track that is open on this phone. What it looks like is worked out by replay. */
+/** The run that is open on this phone. Its state is derived by replay. */
 type TracksideState = {
   run?: { plan: Plan; events: RunEvent[] };
   outbox: OutboxState;
@@ -21,10 +21,10 @@ export const trackside = createSlice({
   reducers: {
     runOpened: (state, action: PayloadAction<{ plan: Plan; events: RunEvent[] }>) => {
       const { plan, events } = action.payload;
-      const known = new Set(events.map((event) => event.id));
-      // A tap may have been kept while the log was being read: it stays.
+      const knownIds = new Set(events.map((event) => event.id));
+      // A tap may have been stored while the log was being read: it stays.
       const before = original(state)?.run;
-      const newer = before?.plan.id === plan.id ? before.events.filter((event) => !known.has(event.id)) : [];
+      const newer = before?.plan.id === plan.id ? before.events.filter((event) => !knownIds.has(event.id)) : [];
       state.run = { plan, events: [...events, ...newer] };
     },
     /** Only ever dispatched once the event is on the disk, or the disk has refused it. */
@@ -37,11 +37,11 @@ export const trackside = createSlice({
     },
     /** What others have timed. */
     eventsCame: (state, action: PayloadAction<RunEvent[]>) => {
-      // Looked through as it is: through immer's eyes a thousand events take long.
+      // Searched in the original: through immer's proxies a thousand events take long.
       const run = original(state)?.run;
-      const known = new Set(run?.events.map((event) => event.id));
-      const news = action.payload.filter((event) => event.runId === run?.plan.id && !known.has(event.id));
-      if (news.length > 0) state.run?.events.push(...news);
+      const knownIds = new Set(run?.events.map((event) => event.id));
+      const added = action.payload.filter((event) => event.runId === run?.plan.id && !knownIds.has(event.id));
+      if (added.length > 0) state.run?.events.push(...added);
     },
     outboxChanged: (state, action: PayloadAction<OutboxState & { inMemory: number }>) => {
       const { inMemory, ...outbox } = action.payload;

@@ -4,7 +4,7 @@ import { opensOffline } from '../data/serviceWorker';
 import { useAppSelector } from '../store/store';
 import { Icon } from '../ui/icons/Icon';
 import { usePalette } from '../ui/theme';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 /** Whether this phone could go to the track without a network, and whether anything on it has not reached the server. */
 export function OfflineSign() {
@@ -32,7 +32,7 @@ export function OfflineSign() {
       style={{ flexDirection: 'row', gap: 8, alignItems: 'flex-start' }}
     >
       <Icon name={waiting > 0 ? 'waiting' : 'saved'} size={20} color={palette.quiet} />
-      <Words as="small" quiet style={{ flex: 1 }}>{`${app} ${times}`}</Words>
+      <Text as="small" quiet style={{ flex: 1 }}>{`${app} ${times}`}</Text>
     </View>
   );
 }

@@ -29,15 +29,15 @@ function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
     };
   }, []);
   const listed = new Map((runs ?? []).map((run) => [run.id, run]));
-  const known = (runs ?? []).flatMap(({ summary, ...run }) =>
+  const listedRuns = (runs ?? []).flatMap(({ summary, ...run }) =>
     summary ? [{ ...run, started: summary.startedAtMs !== undefined, isOver: summary.endedAtMs !== undefined }] : [],
   );
   return {
     underWay: [
-      ...known.filter(({ isOver }) => !isOver),
+      ...listedRuns.filter(({ isOver }) => !isOver),
       ...kept.filter((plan) => !listed.has(plan.id)).map((plan) => ({ ...plan, started: true })),
     ],
-    done: known.filter(({ isOver, started, date }) => isOver && started && date === today()),
+    done: listedRuns.filter(({ isOver, started, date }) => isOver && started && date === today()),
   };
 }
 
@@ -59,7 +59,7 @@ export function TrackHome() {
             key={id}
             href={`/track/run/${id}`}
             title={title}
-            about={`${dayName(date)} · ${started ? 'go on where you left off' : 'not started yet'}`}
+            detail={`${dayName(date)} · ${started ? 'go on where you left off' : 'not started yet'}`}
             marked
           />
         ))}
@@ -88,7 +88,7 @@ export function TrackHome() {
       <ListPart
         title="Done today"
         rows={done.map(({ id, title }) => (
-          <ListRow key={id} href={`/results/${id}`} title={title} about="See the results" />
+          <ListRow key={id} href={`/results/${id}`} title={title} detail="See the results" />
         ))}
       />
       <OfflineSign />

@@ -4,18 +4,18 @@ import type { DayPlan } from '@core/planning/dayPlan';
 import { groupRun } from '@core/planning/groupTargets';
 import { planOfDay } from '@core/planning/runPlans';
 import { INTENT_FACTS } from '@core/session/intent';
-import { useOwnPlans } from '../data/usePlanning';
+import { useAthletePlans } from '../data/usePlanning';
 import type { SquadView } from '../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
 
 /** A session laid out for the track, by what is decided for the day; `tree` is undefined while its text cannot be read. */
 export function useTodaysPlan(session: ScheduledSession, squad: SquadView, decided: DayPlan) {
-  const { tree, groups, plans, venue, intent } = useOwnPlans(session, squad, decided);
+  const { tree, groups, plans, venue, intent } = useAthletePlans(session, squad, decided);
   const plan = useMemo(() => {
     const { id: sessionId, title, date, shorthand } = session;
-    const about = { id: ulid(), sessionId, title, date, shorthand, intent, arc: INTENT_FACTS[intent].arc };
+    const header = { id: ulid(), sessionId, title, date, shorthand, intent, arc: INTENT_FACTS[intent].arc };
     return planOfDay(
-      about,
+      header,
       groups.map((group) => groupRun(group, plans)),
       venue,
     );

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { RADIUS, SPACE, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 /** Soft notes with their reasons; the coach can go on. */
 export function Cautions({ list }: { list: readonly string[] }) {
@@ -19,13 +19,13 @@ export function Cautions({ list }: { list: readonly string[] }) {
       }}
     >
       {list.map((caution) => (
-        <Words as="small" key={caution}>
+        <Text as="small" key={caution}>
           {caution}
-        </Words>
+        </Text>
       ))}
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         Your judgement, local rules and qualified advice come first.
-      </Words>
+      </Text>
     </View>
   );
 }

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { Press } from './Press';
 import { RADIUS, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = {
   label: string;
@@ -15,9 +15,9 @@ export function Chips({ label, options, chosen, onChange }: Props) {
   const palette = usePalette();
   return (
     <View style={{ gap: 4 }}>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         {label}
-      </Words>
+      </Text>
       <View role="group" aria-label={label} style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {options.map(({ value, text }) => {
           const on = chosen.includes(value);
@@ -40,9 +40,9 @@ export function Chips({ label, options, chosen, onChange }: Props) {
                 backgroundColor: on ? palette.action : 'transparent',
               }}
             >
-              <Words as="strong" color={on ? palette.onAction : palette.ink}>
+              <Text as="strong" color={on ? palette.onAction : palette.ink}>
                 {text}
-              </Words>
+              </Text>
             </Press>
           );
         })}

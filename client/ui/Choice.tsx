@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { RADIUS, usePalette } from './theme';
 import { Press } from './Press';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props<T extends string> = {
   label: string;
@@ -26,9 +26,9 @@ export function Choice<T extends string>({
   return (
     <View style={{ gap: 4 }}>
       {showLabel && (
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           {label}
-        </Words>
+        </Text>
       )}
       <View
         role="radiogroup"
@@ -55,9 +55,9 @@ export function Choice<T extends string>({
                 backgroundColor: chosen ? palette.action : 'transparent',
               }}
             >
-              <Words as="strong" color={chosen ? palette.onAction : palette.ink}>
+              <Text as="strong" color={chosen ? palette.onAction : palette.ink}>
                 {option.text}
-              </Words>
+              </Text>
             </Press>
           );
         })}

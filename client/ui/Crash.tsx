@@ -1,5 +1,5 @@
 import type { ErrorBoundaryProps } from 'expo-router';
-import { Text, View } from 'react-native';
+import { Text as NativeText, View } from 'react-native';
 import { DARK, LIGHT } from './palette';
 
 /** Instead of a blank page when a screen fails: what is safe, and the way back. Stands outside store and theme, which may be what failed. */
@@ -10,13 +10,13 @@ export function Crash({ retry }: ErrorBoundaryProps) {
       role="alert"
       style={{ flex: 1, padding: 24, gap: 16, justifyContent: 'center', backgroundColor: LIGHT.ground }}
     >
-      <Text role="heading" aria-level={1} style={[text, { fontSize: 26, lineHeight: 32, fontWeight: '700' }]}>
+      <NativeText role="heading" aria-level={1} style={[text, { fontSize: 26, lineHeight: 32, fontWeight: '700' }]}>
         This screen stopped working
-      </Text>
-      <Text style={text}>
+      </NativeText>
+      <NativeText style={text}>
         Every time that was taken is kept on this phone. Try again; if that does not help, reload the page.
-      </Text>
-      <Text
+      </NativeText>
+      <NativeText
         role="button"
         onPress={() => void retry()}
         style={[
@@ -25,7 +25,7 @@ export function Crash({ retry }: ErrorBoundaryProps) {
         ]}
       >
         Try again
-      </Text>
+      </NativeText>
     </View>
   );
 }

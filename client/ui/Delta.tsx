@@ -4,7 +4,7 @@ import { formatDelta } from '@core/units/time';
 import type { Verdict } from '@core/run/verdict';
 import { spokenDelta } from './spokenDelta';
 import { usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 const MARKS: Record<Verdict, string> = {
   early: 'M10 1 L2 6 L10 11 Z',
@@ -49,9 +49,9 @@ export function Delta({
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: 4 }}>
       <VerdictMark verdict={verdict} color={color} size={SIZES[size].mark} />
-      <Words as={SIZES[size].words} color={color} label={spokenDelta(deltaS, verdict)}>
+      <Text as={SIZES[size].words} color={color} label={spokenDelta(deltaS, verdict)}>
         {deltaText(deltaS, verdict)}
-      </Words>
+      </Text>
     </View>
   );
 }

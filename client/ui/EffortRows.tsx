@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { SPACE, usePalette } from './theme';
 import { StepButton } from './Stepper';
-import { Words } from './Words';
+import { Text } from './Text';
 
 export type EffortRow = { athleteId: string; name: string; sessionEffort?: number; lastEffort?: number };
 
@@ -41,8 +41,8 @@ export function EffortRows({ rows, onChange }: Props) {
             }}
           >
             <View style={{ flex: 1 }}>
-              <Words as="strong">{name}</Words>
-              {lastEffort !== undefined && <Words as="label" quiet>{`last rep ${lastEffort}`}</Words>}
+              <Text as="strong">{name}</Text>
+              {lastEffort !== undefined && <Text as="label" quiet>{`last rep ${lastEffort}`}</Text>}
             </View>
             <StepButton
               sign="−"
@@ -50,14 +50,14 @@ export function EffortRows({ rows, onChange }: Props) {
               disabled={sessionEffort !== undefined && sessionEffort <= 1}
               onPress={() => to(from - 1)}
             />
-            <Words
+            <Text
               as="heading"
               live="polite"
               quiet={sessionEffort === undefined}
               style={{ minWidth: 32, textAlign: 'center' }}
             >
               {sessionEffort === undefined ? '–' : String(sessionEffort)}
-            </Words>
+            </Text>
             <StepButton
               sign="+"
               label={`${name}: harder`}

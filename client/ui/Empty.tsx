@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { PrimaryButton } from './PrimaryButton';
 import { SPACE } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = { title: string; children: string; action?: { label: string; onPress: () => void } };
 
@@ -9,10 +9,10 @@ type Props = { title: string; children: string; action?: { label: string; onPres
 export function Empty({ title, children, action }: Props) {
   return (
     <View style={{ paddingVertical: SPACE.xl, gap: SPACE.m, maxWidth: 460 }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         {title}
-      </Words>
-      <Words quiet>{children}</Words>
+      </Text>
+      <Text quiet>{children}</Text>
       {action && (
         <View style={{ alignItems: 'flex-start' }}>
           <PrimaryButton main onPress={action.onPress}>

@@ -3,7 +3,7 @@ import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
 import { PrimaryButton } from './PrimaryButton';
 import { SPACE } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = { title: string; children: string; accept: string; onPick: (file: File) => void };
 
@@ -12,12 +12,12 @@ export function FilePicker({ title, children, accept, onPick }: Props) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <View style={{ gap: SPACE.s, alignItems: 'flex-start' }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         {title}
-      </Words>
-      <Words as="small" quiet>
+      </Text>
+      <Text as="small" quiet>
         {children}
-      </Words>
+      </Text>
       {unstable_createElement('input', {
         ref: input,
         type: 'file',

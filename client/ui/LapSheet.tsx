@@ -6,7 +6,7 @@ import type { Venue } from '@core/venue/venue';
 import { AXIS, gapText, legAt, placeRows, ROW } from './lapSheetPlaces';
 import type { Palette } from './palette';
 import { usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 const PART_NAME = { warm: 'Warm-up', main: 'Main part', finish: 'Fast finish', cool: 'Cool-down' } as const;
 
@@ -171,7 +171,7 @@ function Row({ row, section, y, drawing }: { row: LapRow; section: LapSection; y
 type ThumbSize = { width?: number; height?: number };
 type Sheet = { sections: LapSection[]; venue: Venue; finishLegs: ReadonlySet<number> };
 type Props = Sheet & {
-  about: string;
+  description: string;
   /** The leg that is looked at, and what happens when another one is pressed. */
   chosenLeg?: number | undefined;
   onChoose?: (legIndex: number) => void;
@@ -182,7 +182,7 @@ type Props = Sheet & {
  * from their true start to their true finish, jogs thin, rests a diamond with their time; the fast finish is zest. It is as
  * wide as what it stands in, on a phone or on paper.
  */
-export function LapSheet({ sections, venue, finishLegs, about, chosenLeg, onChoose }: Props) {
+export function LapSheet({ sections, venue, finishLegs, description, chosenLeg, onChoose }: Props) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const lapPx = width - MARGIN.left - MARGIN.right;
@@ -193,7 +193,7 @@ export function LapSheet({ sections, venue, finishLegs, about, chosenLeg, onChoo
   const drawn = (
     <View
       role="img"
-      aria-label={about}
+      aria-label={description}
       onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
       style={{ width: '100%', minHeight: 40 }}
     >
@@ -241,7 +241,7 @@ export function LapSheet({ sections, venue, finishLegs, about, chosenLeg, onChoo
           ))}
         </svg>
       )}
-      {sections.length === 0 && <Words quiet>Nothing to draw yet.</Words>}
+      {sections.length === 0 && <Text quiet>Nothing to draw yet.</Text>}
     </View>
   );
   if (!onChoose) return drawn;

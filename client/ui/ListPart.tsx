@@ -1,16 +1,16 @@
 import type { ReactElement } from 'react';
 import { View } from 'react-native';
 import { SPACE } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 /** Part of a list, under a heading of its own; nothing at all where there are no rows. Every row has a key. */
 export function ListPart({ title, rows }: { title: string; rows: readonly ReactElement[] }) {
   if (rows.length === 0) return null;
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Words as="label" quiet level={2}>
+      <Text as="label" quiet level={2}>
         {title}
-      </Words>
+      </Text>
       <View role="list" style={{ marginHorizontal: -SPACE.l }}>
         {rows.map((row) => (
           <View role="listitem" key={row.key}>

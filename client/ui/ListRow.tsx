@@ -2,12 +2,12 @@ import { Link, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { SPACE, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
-type Props = { href: Href; title: string; about: string; aside?: ReactNode; chosen?: boolean; marked?: boolean };
+type Props = { href: Href; title: string; detail: string; aside?: ReactNode; chosen?: boolean; marked?: boolean };
 
 /** A line of a list, ruled like lanes; `marked` (today, running) has a strip of zest at its start. */
-export function ListRow({ href, title, about, aside, chosen = false, marked = false }: Props) {
+export function ListRow({ href, title, detail, aside, chosen = false, marked = false }: Props) {
   const palette = usePalette();
   return (
     <Link href={href} aria-current={chosen ? 'true' : undefined} style={{ width: '100%' }}>
@@ -28,10 +28,10 @@ export function ListRow({ href, title, about, aside, chosen = false, marked = fa
         }}
       >
         <View style={{ flex: 1, minWidth: 0 }}>
-          <Words as="strong">{title}</Words>
-          <Words as="small" quiet>
-            {about}
-          </Words>
+          <Text as="strong">{title}</Text>
+          <Text as="small" quiet>
+            {detail}
+          </Text>
         </View>
         {aside}
       </View>

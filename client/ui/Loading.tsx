@@ -1,10 +1,10 @@
-import { Words } from './Words';
+import { Text } from './Text';
 
 /** Shown while the server answers. */
 export function Loading() {
   return (
-    <Words quiet live="polite">
+    <Text quiet live="polite">
       One moment …
-    </Words>
+    </Text>
   );
 }

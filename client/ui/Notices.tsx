@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { Surface } from 'react-native-paper';
 import { Press } from './Press';
 import { RADIUS, SPACE, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Notice = { text: string; undo?: () => void };
 
@@ -75,9 +75,9 @@ export function NoticeBar() {
       }}
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 48, paddingLeft: SPACE.m }}>
-        <Words color={palette.ground} style={{ flex: 1, paddingVertical: SPACE.s }}>
+        <Text color={palette.ground} style={{ flex: 1, paddingVertical: SPACE.s }}>
           {text}
-        </Words>
+        </Text>
         {undo ? (
           <Press
             role="button"
@@ -94,9 +94,9 @@ export function NoticeBar() {
               paddingHorizontal: SPACE.m,
             }}
           >
-            <Words as="strong" color={palette.ground} style={{ textDecorationLine: 'underline' }}>
+            <Text as="strong" color={palette.ground} style={{ textDecorationLine: 'underline' }}>
               Undo
-            </Words>
+            </Text>
           </Press>
         ) : (
           <View style={{ width: SPACE.m }} />

@@ -4,12 +4,12 @@ import { IconButton } from 'react-native-paper';
 import { SPACE, usePalette } from './theme';
 import { NoticeBar } from './Notices';
 import { useWide } from './useWide';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = {
   title: string;
   /** One line under the title. */
-  about?: string;
+  subtitle?: string;
   onBack?: () => void;
   backLabel?: string;
   /** Small things at the right of the title. */
@@ -31,7 +31,7 @@ const LONG_TITLE = 36;
 export function Page(props: Props) {
   const {
     title,
-    about,
+    subtitle,
     onBack,
     backLabel = 'Back',
     aside,
@@ -65,13 +65,13 @@ export function Page(props: Props) {
           />
         )}
         <View style={{ flex: 1 }}>
-          <Words as={title.length > LONG_TITLE ? 'heading' : 'title'} level={1}>
+          <Text as={title.length > LONG_TITLE ? 'heading' : 'title'} level={1}>
             {title}
-          </Words>
-          {about !== undefined && (
-            <Words as="small" quiet>
-              {about}
-            </Words>
+          </Text>
+          {subtitle !== undefined && (
+            <Text as="small" quiet>
+              {subtitle}
+            </Text>
           )}
         </View>
         {aside}

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { Logo } from './Logo';
 import { SPACE } from './theme';
 import { useWide } from './useWide';
-import { Words } from './Words';
+import { Text } from './Text';
 
 /** Where nothing is chosen: on a phone the list itself, beside a list a hint. */
 export function PickOne({ list, children }: { list: ReactNode; children: string }) {
@@ -11,7 +11,7 @@ export function PickOne({ list, children }: { list: ReactNode; children: string 
   return (
     <View style={{ flex: 1, alignItems: 'center', justifyContent: 'center', gap: SPACE.l }}>
       <Logo size={72} />
-      <Words quiet>{children}</Words>
+      <Text quiet>{children}</Text>
     </View>
   );
 }

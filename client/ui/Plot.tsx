@@ -4,19 +4,19 @@ import Svg from 'react-native-svg';
 
 type Props = {
   /** What the drawing shows, in words. */
-  about: string;
+  description: string;
   height: number;
   /** Draws into so many px of width. */
   children: (width: number) => ReactNode;
 };
 
 /** A drawing as wide as its place. */
-export function Plot({ about, height, children }: Props) {
+export function Plot({ description, height, children }: Props) {
   const [width, setWidth] = useState(0);
   return (
     <View
       role="img"
-      aria-label={about}
+      aria-label={description}
       style={{ width: '100%', height }}
       onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
     >

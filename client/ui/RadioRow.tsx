@@ -3,7 +3,7 @@ import { RadioButton } from 'react-native-paper';
 import { INERT } from './inert';
 import { Press } from './Press';
 import { SPACE } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = { label: string; chosen: boolean; onChoose: () => void };
 
@@ -21,7 +21,7 @@ export function RadioRow({ label, chosen, onChoose }: Props) {
       <View {...INERT} style={{ marginLeft: -6 }}>
         <RadioButton.Android value="" status={chosen ? 'checked' : 'unchecked'} />
       </View>
-      <Words style={{ flex: 1 }}>{label}</Words>
+      <Text style={{ flex: 1 }}>{label}</Text>
     </Press>
   );
 }

@@ -18,11 +18,11 @@ export function Segments<T extends string>({ who, values, words, value, can, onC
     <SegmentedButtons
       value={value ?? ''}
       onValueChange={(chosen) => onChange(chosen as T)}
-      buttons={values.map((one) => ({
-        value: one,
-        label: words[one],
-        accessibilityLabel: `${who}: ${words[one].toLowerCase()}`,
-        disabled: can?.(one) === false,
+      buttons={values.map((item) => ({
+        value: item,
+        label: words[item],
+        accessibilityLabel: `${who}: ${words[item].toLowerCase()}`,
+        disabled: can?.(item) === false,
         style: { minHeight: 44, minWidth },
         labelStyle: { marginHorizontal: 0 },
       }))}

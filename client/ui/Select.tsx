@@ -3,7 +3,7 @@ import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
 import { fieldStyle } from './fieldStyle';
 import { usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Option<T extends string> = { value: T; text: string };
 
@@ -23,9 +23,9 @@ export function Select<T extends string>({ label, options, value, onChange, quie
   return (
     <View style={{ gap: 4 }}>
       {!quiet && (
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           {label}
-        </Words>
+        </Text>
       )}
       {unstable_createElement('select', {
         value,
@@ -39,9 +39,9 @@ export function Select<T extends string>({ label, options, value, onChange, quie
         style: fieldStyle(palette, error !== undefined),
       })}
       {error !== undefined && (
-        <Words as="small" color={palette.late}>
+        <Text as="small" color={palette.late}>
           {error}
-        </Words>
+        </Text>
       )}
     </View>
   );

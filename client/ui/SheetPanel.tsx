@@ -2,11 +2,11 @@ import type { ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { SPACE } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = {
   title: string;
-  about?: string | undefined;
+  subtitle?: string | undefined;
   close: () => void;
   /** Nothing in it can be pressed: it takes the focus itself, so that keys can scroll it. */
   readOnly?: boolean;
@@ -14,15 +14,15 @@ type Props = {
 };
 
 /** What every sheet is made of: what it is, a way to close it, and a body that scrolls. */
-export function SheetPanel({ title, about, close, readOnly = false, children }: Props) {
+export function SheetPanel({ title, subtitle, close, readOnly = false, children }: Props) {
   return (
     <>
       <View style={{ flexDirection: 'row', alignItems: 'center', paddingLeft: SPACE.l, paddingRight: SPACE.xs }}>
         <View style={{ flex: 1, paddingVertical: SPACE.s }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             {title}
-          </Words>
-          {about !== undefined && <Words as="small">{about}</Words>}
+          </Text>
+          {subtitle !== undefined && <Text as="small">{subtitle}</Text>}
         </View>
         <IconButton
           icon="close"

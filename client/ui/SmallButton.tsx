@@ -1,6 +1,6 @@
 import { Press } from './Press';
 import { RADIUS, SPACE, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = {
   children: string;
@@ -33,9 +33,9 @@ export function SmallButton({ children, onPress, label = children, expanded }: P
         backgroundColor: expanded ? palette.fill : 'transparent',
       }}
     >
-      <Words as="strong" style={{ fontSize: 15, textAlign: 'center' }}>
+      <Text as="strong" style={{ fontSize: 15, textAlign: 'center' }}>
         {children}
-      </Words>
+      </Text>
     </Press>
   );
 }

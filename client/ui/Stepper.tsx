@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { Press } from './Press';
 import { RADIUS, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type ButtonProps = { sign: '−' | '+'; label: string; disabled?: boolean; onPress: () => void };
 
@@ -24,9 +24,9 @@ export function StepButton({ sign, label, disabled = false, onPress }: ButtonPro
         borderColor: disabled ? palette.line : palette.ink,
       }}
     >
-      <Words as="title" quiet={disabled}>
+      <Text as="title" quiet={disabled}>
         {sign}
-      </Words>
+      </Text>
     </Press>
   );
 }
@@ -51,9 +51,9 @@ export function Stepper({ label, value, text, step, min, max, onChange, steps = 
   const to = (next: number) => onChange(Math.min(max, Math.max(min, Math.round(next * 1000) / 1000)));
   return (
     <View role="group" aria-label={label} style={{ gap: 4 }}>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         {label}
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
         <StepButton
           sign="−"
@@ -61,9 +61,9 @@ export function Stepper({ label, value, text, step, min, max, onChange, steps = 
           disabled={value <= min}
           onPress={() => to(value - step)}
         />
-        <Words as="strong" live="polite" style={{ minWidth: 56, textAlign: 'center' }}>
+        <Text as="strong" live="polite" style={{ minWidth: 56, textAlign: 'center' }}>
           {text}
-        </Words>
+        </Text>
         <StepButton sign="+" label={`${label}: ${steps.up}`} disabled={value >= max} onPress={() => to(value + step)} />
       </View>
     </View>

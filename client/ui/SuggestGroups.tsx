@@ -5,7 +5,7 @@ import { formatTime } from '@core/units/time';
 import { PrimaryButton } from './PrimaryButton';
 import { Stepper } from './Stepper';
 import { RADIUS, SPACE, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 const FIRST = { gapS: 3, maxSize: 8 };
 
@@ -16,13 +16,13 @@ type Props = {
   suggest: (limits: Limits) => { groups: SuggestedGroup<Grouped>[]; without: string[] };
   tileOf: (id: string) => string;
   /** What becomes of those without a pace. */
-  withoutSays: string;
+  noPaceNote: string;
   use: (limits: Limits) => void;
   close: () => void;
 };
 
 /** Groups by pace: as few as can be, nobody too far from the middle of theirs; seen before they are used. */
-export function SuggestGroups({ suggest, tileOf, withoutSays, use, close }: Props) {
+export function SuggestGroups({ suggest, tileOf, noPaceNote, use, close }: Props) {
   const palette = usePalette();
   const [limits, setLimits] = useState(FIRST);
   const { groups, without } = useMemo(() => suggest(limits), [suggest, limits]);
@@ -55,15 +55,15 @@ export function SuggestGroups({ suggest, tileOf, withoutSays, use, close }: Prop
       <View style={{ gap: SPACE.s }}>
         {groups.map(({ members, middleS }, i) => (
           <View key={members[0]?.id ?? i}>
-            <Words as="strong">
+            <Text as="strong">
               {`${i + 1}: about ${formatTime(middleS, 1)} a lap, ${members.length === 1 ? 'alone' : `± ${formatTime(middleS - (members[0]?.paceS ?? middleS), 1)} s`}`}
-            </Words>
-            <Words as="small" quiet>
+            </Text>
+            <Text as="small" quiet>
               {members.map(({ id }) => tileOf(id)).join(', ')}
-            </Words>
+            </Text>
           </View>
         ))}
-        {without.length > 0 && <Words as="small">{`No pace to go by: ${without.join(', ')}. ${withoutSays}`}</Words>}
+        {without.length > 0 && <Text as="small">{`No pace to go by: ${without.join(', ')}. ${noPaceNote}`}</Text>}
       </View>
       <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
         <PrimaryButton main icon="check" disabled={groups.length === 0} onPress={() => use(limits)}>

@@ -5,7 +5,7 @@ import type { Palette } from './palette';
 import { Press } from './Press';
 import { SPACE, usePalette } from './theme';
 import { Tick } from './Tick';
-import { Words } from './Words';
+import { Text } from './Text';
 
 export type TableColumn = {
   key: string;
@@ -22,7 +22,7 @@ export type TableRow = {
   name: string;
   under?: string;
   chosen?: boolean;
-  /** What stands in the row; as a function it is asked for when the row is drawn, the first so many. */
+  /** The cells; a function is called when the row renders, the first rows at once. */
   cells: ReactNode[] | ((count: number) => ReactNode[]);
   /** What the name is: a link, a box to tick, or a button. */
   href?: Href;
@@ -31,7 +31,7 @@ export type TableRow = {
 };
 
 /** A line across the table that says whose rows follow. */
-export type TableHeading = { key: string; heading: string; about?: string };
+export type TableHeading = { key: string; heading: string; detail?: string };
 
 type Props = {
   label: string;
@@ -41,7 +41,7 @@ type Props = {
   rows: (TableRow | TableHeading)[];
   rowHeight?: number;
   /** What pressing a name does, for screen readers; the name alone if left out. */
-  nameSays?: (name: string) => string;
+  nameLabel?: (name: string) => string;
 };
 
 const sticky = { position: 'sticky', left: 0, zIndex: 1 } as unknown as ViewStyle;
@@ -66,16 +66,16 @@ const LONG_TITLE = 7;
 function HeadCell({ column, palette }: { column: TableColumn; palette: Palette }) {
   const words = (
     <>
-      <Words
+      <Text
         as={column.title.length > LONG_TITLE ? 'small' : 'strong'}
         style={{ textAlign: 'right', fontWeight: '700' }}
       >
         {column.sorted ? `▾ ${column.title}` : column.title}
-      </Words>
+      </Text>
       {column.under !== undefined && (
-        <Words as="label" quiet style={{ textAlign: 'right' }}>
+        <Text as="label" quiet style={{ textAlign: 'right' }}>
           {column.under}
-        </Words>
+        </Text>
       )}
     </>
   );
@@ -103,14 +103,14 @@ function HeadCell({ column, palette }: { column: TableColumn; palette: Palette }
 }
 
 /** The name at the start of a row, and what pressing it does. */
-function Name({ row, says, palette }: { row: TableRow; says: string; palette: Palette }) {
+function Name({ row, label, palette }: { row: TableRow; label: string; palette: Palette }) {
   const words = (
     <View style={{ flexShrink: 1 }}>
-      <Words as="strong">{row.name}</Words>
+      <Text as="strong">{row.name}</Text>
       {row.under !== undefined && (
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           {row.under}
-        </Words>
+        </Text>
       )}
     </View>
   );
@@ -126,7 +126,7 @@ function Name({ row, says, palette }: { row: TableRow; says: string; palette: Pa
   };
   if (row.href !== undefined)
     return (
-      <Link href={row.href} aria-label={says} aria-current={row.chosen ? 'true' : undefined} style={{ width: '100%' }}>
+      <Link href={row.href} aria-label={label} aria-current={row.chosen ? 'true' : undefined} style={{ width: '100%' }}>
         <View style={style}>{words}</View>
       </Link>
     );
@@ -136,7 +136,7 @@ function Name({ row, says, palette }: { row: TableRow; says: string; palette: Pa
     <Press
       role={ticks ? 'checkbox' : 'button'}
       {...(ticks ? { 'aria-checked': row.ticked } : {})}
-      aria-label={says}
+      aria-label={label}
       onPress={row.onPress}
       style={style}
     >
@@ -146,13 +146,13 @@ function Name({ row, says, palette }: { row: TableRow; says: string; palette: Pa
   );
 }
 
-type LineProps = Required<Pick<Props, 'columns' | 'rowHeight' | 'nameWidth' | 'nameSays'>> & {
+type LineProps = Required<Pick<Props, 'columns' | 'rowHeight' | 'nameWidth' | 'nameLabel'>> & {
   row: TableRow;
   palette: Palette;
 };
 
 /** One row; drawn again only when something about it has changed. */
-const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameSays, palette }: LineProps) {
+const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameLabel, palette }: LineProps) {
   return (
     <View
       role="row"
@@ -178,7 +178,7 @@ const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameSays, 
           },
         ]}
       >
-        <Name row={row} says={nameSays(row.name)} palette={palette} />
+        <Name row={row} label={nameLabel(row.name)} palette={palette} />
       </View>
       {(typeof row.cells === 'function' ? row.cells(columns.length) : row.cells.slice(0, columns.length)).map(
         (content, i) => (
@@ -204,10 +204,10 @@ export function Table({
   columns: allColumns,
   rows,
   rowHeight = 48,
-  nameSays = itself,
+  nameLabel = itself,
 }: Props) {
   const palette = usePalette();
-  // A long table is begun with what is in sight; the rest follows at once, without holding up a tap.
+  // A long table starts with the rows in sight; the rest follows at once, without holding up a tap.
   const { width } = useWindowDimensions();
   const firstColumns = Math.min(allColumns.length, Math.ceil(width / FIRST.columnPx) + 1);
   const firstRows = Math.min(FIRST.rows, Math.max(FIRST.leastRows, Math.floor(FIRST.cells / (firstColumns + 1))));
@@ -242,9 +242,9 @@ export function Table({
               },
             ]}
           >
-            <Words as="label" quiet>
+            <Text as="label" quiet>
               {nameTitle}
-            </Words>
+            </Text>
           </View>
           {columns.map((column) => (
             <HeadCell key={column.key} column={column} palette={palette} />
@@ -260,18 +260,18 @@ export function Table({
                   { alignSelf: 'flex-start', flexDirection: 'row', alignItems: 'baseline', gap: SPACE.s },
                 ]}
               >
-                <Words as="heading" level={2} style={{ paddingTop: SPACE.m, paddingBottom: SPACE.xs }}>
+                <Text as="heading" level={2} style={{ paddingTop: SPACE.m, paddingBottom: SPACE.xs }}>
                   {row.heading}
-                </Words>
-                {row.about !== undefined && (
-                  <Words as="label" quiet>
-                    {row.about}
-                  </Words>
+                </Text>
+                {row.detail !== undefined && (
+                  <Text as="label" quiet>
+                    {row.detail}
+                  </Text>
                 )}
               </View>
             </View>
           ) : (
-            <Line key={row.key} row={row} {...{ columns, rowHeight, nameWidth, nameSays, palette }} />
+            <Line key={row.key} row={row} {...{ columns, rowHeight, nameWidth, nameLabel, palette }} />
           ),
         )}
       </View>

@@ -7,7 +7,7 @@ import {
   type TextInputProps,
 } from 'react-native';
 import { RADIUS, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = {
   label: string;
@@ -63,9 +63,9 @@ export function TextField({
   };
   return (
     <View style={{ gap: 4 }}>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         {label}
-      </Words>
+      </Text>
       <TextInput
         {...(inputRef ? { ref: inputRef } : {})}
         aria-label={name}
@@ -100,14 +100,14 @@ export function TextField({
         }}
       />
       {error !== undefined && (
-        <Words as="small" color={palette.late}>
+        <Text as="small" color={palette.late}>
           {error}
-        </Words>
+        </Text>
       )}
       {hint !== undefined && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           {hint}
-        </Words>
+        </Text>
       )}
     </View>
   );

@@ -1,7 +1,7 @@
 import { Press } from './Press';
 import { SPACE } from './theme';
 import { Tick } from './Tick';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = { label: string; checked: boolean; onChange: (checked: boolean) => void };
 
@@ -16,7 +16,7 @@ export function TickRow({ label, checked, onChange }: Props) {
       style={{ minHeight: 44, flexDirection: 'row', alignItems: 'center', gap: SPACE.s, alignSelf: 'flex-start' }}
     >
       <Tick on={checked} />
-      <Words>{label}</Words>
+      <Text>{label}</Text>
     </Press>
   );
 }

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { PrimaryButton } from './PrimaryButton';
 import { RADIUS, SPACE, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = { children: string; retry?: () => void };
 
@@ -20,7 +20,7 @@ export function Trouble({ children, retry }: Props) {
         gap: SPACE.s,
       }}
     >
-      <Words as="small">{children}</Words>
+      <Text as="small">{children}</Text>
       {retry && (
         <View style={{ alignItems: 'flex-start' }}>
           <PrimaryButton onPress={retry}>Try again</PrimaryButton>

@@ -2,7 +2,7 @@ import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
 import { fieldStyle } from './fieldStyle';
 import { usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 type Props = {
   type: 'date' | 'time';
@@ -17,9 +17,9 @@ export function WhenField({ type, label, value, onChange, error }: Props) {
   const palette = usePalette();
   return (
     <View style={{ gap: 4 }}>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         {label}
-      </Words>
+      </Text>
       {unstable_createElement('input', {
         type,
         value,
@@ -28,9 +28,9 @@ export function WhenField({ type, label, value, onChange, error }: Props) {
         style: fieldStyle(palette, error !== undefined),
       })}
       {error !== undefined && (
-        <Words as="small" color={palette.late}>
+        <Text as="small" color={palette.late}>
           {error}
-        </Words>
+        </Text>
       )}
     </View>
   );

@@ -1,8 +1,8 @@
 import { rectIntersection, type CollisionDetection, type KeyboardCoordinateGetter } from '@dnd-kit/core';
 
 /**
- * Under the finger if anything is; for the keyboard, what the dragged thing lies on. The page is asked once what lies there: to go by the
- * rectangle of every place reads how far the page is scrolled each time, which takes a slow phone longer than a frame.
+ * What is under the pointer; for the keyboard, what the dragged thing lies on. The browser is asked once for the element there: measuring
+ * every place forces layout, which takes a slow phone longer than a frame.
  */
 export const underFinger: CollisionDetection = (args) => {
   const { pointerCoordinates, droppableContainers } = args;

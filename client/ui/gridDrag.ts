@@ -92,11 +92,12 @@ const movableAt = (target: EventTarget | null) =>
   target instanceof Element ? target.closest<HTMLElement>('[data-movable]') : null;
 
 /**
- * Makes the cells of a grid draggable: elements with `data-place` (their id) can be dropped on, those with `data-movable` as well picked up.
- * @returns what takes it off again.
+ * Makes the cells of a grid draggable: elements with `data-place` (their id) accept drops, those with `data-movable` can be picked up as
+ * well.
+ * @returns what removes it again.
  */
 export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () => void {
-  let held: Held | undefined;
+  let dragged: Held | undefined;
   /** Pressed, but not yet picked up. */
   let pressed: { cell: HTMLElement; x: number; y: number; timer?: ReturnType<typeof setTimeout> } | undefined;
   let frame = 0;
@@ -104,11 +105,11 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
   const say = (text: string) => options().announce(text);
 
   function setOver(place: Place | undefined): void {
-    if (!held || held.over === place) return;
-    if (held.over) held.over.cell.style.backgroundColor = held.background;
-    held.over = place;
+    if (!dragged || dragged.over === place) return;
+    if (dragged.over) dragged.over.cell.style.backgroundColor = dragged.background;
+    dragged.over = place;
     if (!place) return;
-    held.background = place.cell.style.backgroundColor;
+    dragged.background = place.cell.style.backgroundColor;
     place.cell.style.backgroundColor = options().overColor();
     say(options().words.over(place.id));
   }
@@ -119,24 +120,24 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
   }
 
   function moveTo(x: number, y: number): void {
-    if (!held) return;
-    held.at = { x, y };
+    if (!dragged) return;
+    dragged.at = { x, y };
     follow(x, y);
-    held.corner ??= grid.getBoundingClientRect();
-    const [inX, inY] = [x - held.corner.left, y - held.corner.top];
+    dragged.corner ??= grid.getBoundingClientRect();
+    const [inX, inY] = [x - dragged.corner.left, y - dragged.corner.top];
     setOver(
-      held.places.find(({ left, right, top, bottom }) => inX >= left && inX < right && inY >= top && inY < bottom),
+      dragged.places.find(({ left, right, top, bottom }) => inX >= left && inX < right && inY >= top && inY < bottom),
     );
   }
 
   /** Near the upper or lower edge the page goes along. */
   function scrollAlong(): void {
-    if (!held) return;
-    const { scroller, at, edges } = held;
+    if (!dragged) return;
+    const { scroller, at, edges } = dragged;
     const by = at.y < edges.top + EDGE_PX ? -SCROLL_PX : at.y > edges.bottom - EDGE_PX ? SCROLL_PX : 0;
     if (by !== 0) {
       scroller.scrollTop += by;
-      held.corner = undefined;
+      dragged.corner = undefined;
       moveTo(at.x, at.y);
     }
     frame = requestAnimationFrame(scrollAlong);
@@ -148,7 +149,7 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
     const scroller = scrollerOf(grid);
     const { top, bottom } = scroller.getBoundingClientRect();
     const isPage = scroller === document.documentElement;
-    held = {
+    dragged = {
       id,
       cell,
       places: placesIn(grid),
@@ -168,11 +169,11 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
     if (pressed?.timer !== undefined) clearTimeout(pressed.timer);
     pressed = undefined;
     cancelAnimationFrame(frame);
-    if (!held) return;
-    const { id, cell, over } = held;
+    if (!dragged) return;
+    const { id, cell, over } = dragged;
     setOver(undefined);
     cell.style.opacity = '';
-    held = undefined;
+    dragged = undefined;
     options().onLift(undefined);
     const { words, onDrop } = options();
     const isElsewhere = isDropped && over !== undefined && over.id !== id;
@@ -184,7 +185,7 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
   function touchStart(event: TouchEvent): void {
     const touch = event.touches[0];
     const cell = movableAt(event.target);
-    if (event.touches.length > 1 || held || !touch || !cell) return letGo(false);
+    if (event.touches.length > 1 || dragged || !touch || !cell) return letGo(false);
     const { clientX: x, clientY: y } = touch;
     const timer = setTimeout(() => {
       pickUp(cell, x, y);
@@ -196,7 +197,7 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
   function touchMove(event: TouchEvent): void {
     const touch = event.touches[0];
     if (!touch) return;
-    if (held) {
+    if (dragged) {
       // It is not the page that moves.
       event.preventDefault();
       moveTo(touch.clientX, touch.clientY);
@@ -204,14 +205,14 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
   }
   function touchEnd(event: TouchEvent): void {
     // What was dragged was not tapped.
-    if (held) event.preventDefault();
+    if (dragged) event.preventDefault();
     letGo(true);
   }
 
   // The mouse.
   function mouseDown(event: MouseEvent): void {
     const cell = event.button === 0 ? movableAt(event.target) : null;
-    if (!cell || held) return;
+    if (!cell || dragged) return;
     pressed = { cell, x: event.clientX, y: event.clientY };
     addEventListener('mousemove', mouseMove);
     addEventListener('mouseup', mouseUp);
@@ -222,14 +223,14 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
       pickUp(pressed.cell, x, y);
       frame = requestAnimationFrame(scrollAlong);
     }
-    if (!held) return;
+    if (!dragged) return;
     event.preventDefault();
     moveTo(x, y);
   }
   function mouseUp(): void {
     removeEventListener('mousemove', mouseMove);
     removeEventListener('mouseup', mouseUp);
-    if (held) {
+    if (dragged) {
       const swallow = (click: Event) => {
         click.preventDefault();
         click.stopPropagation();
@@ -243,7 +244,7 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
 
   // The keyboard.
   function keyDown(event: KeyboardEvent): void {
-    if (!held) {
+    if (!dragged) {
       const cell = event.code === 'Space' ? movableAt(event.target) : null;
       if (!cell) return;
       event.preventDefault();
@@ -255,10 +256,10 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
     if (event.code === 'Space' || event.code === 'Enter') letGo(true);
     else if (!(event.code in ARROWS)) return;
     else {
-      const from = held.over ?? held.places.find(({ id }) => id === held?.id);
-      const to = from && placeBeside(held.places, from, event.code);
+      const from = dragged.over ?? dragged.places.find(({ id }) => id === dragged?.id);
+      const to = from && placeBeside(dragged.places, from, event.code);
       to?.cell.scrollIntoView({ block: 'nearest' });
-      held.corner = undefined;
+      dragged.corner = undefined;
       if (to) {
         const { left, top, width, height } = to.cell.getBoundingClientRect();
         moveTo(left + width / 2, top + height / 2);
@@ -272,18 +273,18 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
     if (event.code === 'Space' && movableAt(event.target)) event.preventDefault();
   }
   function menu(event: Event): void {
-    if (held || pressed?.timer !== undefined) event.preventDefault();
+    if (dragged || pressed?.timer !== undefined) event.preventDefault();
   }
   const cancel = () => letGo(false);
   /** Wherever the focus is. */
   function escape(event: KeyboardEvent): void {
-    if (!held || event.code !== 'Escape') return;
+    if (!dragged || event.code !== 'Escape') return;
     event.preventDefault();
     event.stopPropagation();
     letGo(false);
   }
   const scrolled = () => {
-    if (held) held.corner = undefined;
+    if (dragged) dragged.corner = undefined;
   };
 
   const listeners = [
@@ -295,7 +296,7 @@ export function gridDrag(grid: HTMLElement, options: () => GridDragOptions): () 
     ['keydown', keyDown],
     ['keyup', keyUp],
     ['contextmenu', menu],
-    ['focusout', () => held?.cell === document.activeElement && cancel()],
+    ['focusout', () => dragged?.cell === document.activeElement && cancel()],
   ] as [string, EventListener][];
   addEventListener('keydown', escape, { capture: true });
   addEventListener('scroll', scrolled, { capture: true, passive: true });

@@ -1,5 +1,5 @@
 import { read } from '@core/session/testing';
-import { curveBook } from '@core/paces/shippedBooks';
+import { curveBook } from '@core/paces/shippedPaceBooks';
 import { targetsFor } from '@core/targets/targetsFor';
 import { layLapSheet } from '@core/track/lapSheet';
 import { standardTrack } from '@core/venue/venue';
@@ -13,13 +13,14 @@ const TEXT = 'warm: 1600 @easy\nmain: 2x350 @5k / 90s, 300 @mile / 100m jog, 200
 
 describe('rows', () => {
   const { placed, bottom } = placeRows(lay(TEXT));
-  const rows = placed.flatMap((one) => one.rows);
+  const rows = placed.flatMap((section) => section.rows);
   test('stand one under the other, each part under its heading', () => {
     expect(placed.map(({ section }) => section.role)).toEqual(['warm', 'main', 'cool']);
     expect(placed[0]?.heading).toBe(AXIS);
     const tops = rows.map(({ at }) => at);
     expect([...tops].sort((a, b) => a - b)).toEqual(tops);
-    for (const { heading, rows: own } of placed) for (const { at } of own) expect(at).toBeGreaterThan(heading);
+    for (const { heading, rows: sectionRows } of placed)
+      for (const { at } of sectionRows) expect(at).toBeGreaterThan(heading);
   });
   test('end where the drawing ends', () => {
     expect(bottom).toBe((rows.at(-1)?.at ?? 0) + ROW.height);

@@ -22,7 +22,7 @@ export type Placed = ReturnType<typeof placeRows>['placed'];
 
 /** The leg whose band is nearest to a place on the drawing; undefined beside all rows. */
 export function legAt(placed: Placed, atX: number, atY: number, x: (m: number) => number): number | undefined {
-  const rows = placed.flatMap(({ rows: own }) => own);
+  const rows = placed.flatMap(({ rows: sectionRows }) => sectionRows);
   const row = rows.find(({ at }) => atY >= at && atY < at + ROW.height);
   const off = (band: Band) => Math.max(x(band.fromM) - atX, atX - x(band.toM), 0);
   const bands = [...(row?.row.bands ?? [])].sort((a, b) => off(a) - off(b));

@@ -19,7 +19,7 @@ import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 import { formOf, readVenue, type TypedMark, type VenueForm } from './venueForm';
 
 const back = () => router.replace('/sessions/places');
@@ -36,7 +36,7 @@ function Editor({ stored }: { stored: OwnVenue }) {
   const [trouble, setTrouble] = useState<string>();
   const notice = useNotice();
   const read = readVenue(form);
-  const says: Wrong = read.ok ? { marks: [] } : read;
+  const problems: Wrong = read.ok ? { marks: [] } : read;
   const unsaved = useRef<Omit<OwnVenue, 'id'>>(undefined);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const save = useRef(async () => {
@@ -84,12 +84,12 @@ function Editor({ stored }: { stored: OwnVenue }) {
     >
       {trouble !== undefined && <Trouble retry={() => change({})}>{trouble}</Trouble>}
       {!read.ok && (
-        <Words as="small" live="polite">
+        <Text as="small" live="polite">
           Not kept yet: something below is missing or wrong. What was kept before still holds.
-        </Words>
+        </Text>
       )}
       <View style={{ gap: SPACE.m, maxWidth: 520 }}>
-        <TextField label="Name" value={form.name} onChange={(name) => change({ name })} error={says.name} />
+        <TextField label="Name" value={form.name} onChange={(name) => change({ name })} error={problems.name} />
         <Choice
           label="Shape"
           options={[
@@ -103,23 +103,23 @@ function Editor({ stored }: { stored: OwnVenue }) {
           label={form.shape === 'lap' ? 'One lap, in metres' : 'The way there, in metres'}
           value={form.lengthM}
           onChange={(lengthM) => change({ lengthM })}
-          error={says.length}
+          error={problems.length}
           keyboard="decimal-pad"
         />
         <TextField
           label="Slope, metres up in a hundred"
           value={form.slope}
           onChange={(slope) => change({ slope })}
-          error={says.slope}
+          error={problems.slope}
           hint="Of a hill only. Times on it are compared on this hill, never with the flat."
         />
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           Marks
-        </Words>
-        <Words as="small" quiet>
+        </Text>
+        <Text as="small" quiet>
           Lamp posts, cones, the gate: places a rep can start from or be timed at, in metres from the start in running
           direction.
-        </Words>
+        </Text>
         {form.marks.map((mark, i) => (
           <View key={i} style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start' }}>
             <View style={{ width: 104 }}>
@@ -137,7 +137,7 @@ function Editor({ stored }: { stored: OwnVenue }) {
                 name={`Name of mark ${i + 1}`}
                 value={mark.name}
                 onChange={(name) => setMark(i, { name })}
-                error={says.marks[i]}
+                error={problems.marks[i]}
               />
             </View>
             <IconButton

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
@@ -10,13 +11,13 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
-import { Words } from '../ui/Words';
+import { Text } from '../ui/Text';
 
 const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));
 
 /** Places to run: the usual ones, and those the coach has measured. */
 export function VenueList() {
-  const { data: own, error, refetch } = useVenuesQuery();
+  const { data: ownVenues, error, refetch } = useVenuesQuery();
   const [put] = usePutVenueMutation();
   const [remove] = useRemoveVenueMutation();
   const notice = useNotice();
@@ -24,7 +25,7 @@ export function VenueList() {
     const id = ulid();
     const added = await put({
       id,
-      name: `Place ${(own ?? []).length + 1}`,
+      name: `Place ${(ownVenues ?? []).length + 1}`,
       shape: 'lap',
       lengthM: 800,
       marks: [{ atM: 0, name: 'start' }],
@@ -50,30 +51,30 @@ export function VenueList() {
         </PrimaryButton>
       }
     >
-      {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !own && <Loading />}
-      {own?.length === 0 && (
-        <Words quiet>
+      {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !ownVenues && <Loading />}
+      {ownVenues?.length === 0 && (
+        <Text quiet>
           A loop on grass, a measured road, a hill: measure it once, name its marks, and starts and times come by
           themselves.
-        </Words>
+        </Text>
       )}
       <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-        {(own ?? []).map(({ id, name, shape, lengthM, marks }) => (
+        {(ownVenues ?? []).map(({ id, name, shape, lengthM, marks }) => (
           <View role="listitem" key={id}>
             <ListRow
               href={`/sessions/places/${id}`}
               title={name}
-              about={`${shape === 'lap' ? `lap of ${lengthM} m` : `${lengthM} m, there and back`} · ${marks.length} ${marks.length === 1 ? 'mark' : 'marks'}`}
+              detail={`${shape === 'lap' ? `lap of ${lengthM} m` : `${lengthM} m, there and back`} · ${marks.length} ${marks.length === 1 ? 'mark' : 'marks'}`}
             />
           </View>
         ))}
       </View>
       <View style={{ gap: SPACE.xs }}>
-        <Words as="label" quiet level={2}>
+        <Text as="label" quiet level={2}>
           Come with the app
-        </Words>
+        </Text>
         {VENUES.map(({ id, name, marks, lanes }) => (
-          <Words key={id}>{`${name}: ${marks.length} marks${lanes ? `, ${lanes.count} lanes` : ''}`}</Words>
+          <Text key={id}>{`${name}: ${counted(marks.length, 'mark')}${lanes ? `, ${lanes.count} lanes` : ''}`}</Text>
         ))}
       </View>
     </Page>

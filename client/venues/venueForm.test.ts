@@ -62,6 +62,6 @@ test.each([
     },
     { marks: [undefined, '“pond” is at 900 m, but the lap is only 820 m long.'] },
   ],
-])('what is wrong is said at its field', (typed, says) => {
-  expect(readVenue(typed)).toMatchObject({ ok: false, ...says });
+])('what is wrong is said at its field', (typed, message) => {
+  expect(readVenue(typed)).toMatchObject({ ok: false, ...message });
 });

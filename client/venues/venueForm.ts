@@ -17,7 +17,7 @@ const metres = (text: string): number | undefined => {
   return /^\d+(\.\d+)?$/.test(typed) ? Number(typed) : undefined;
 };
 
-const SLOPE_SAYS = `Write the slope in metres up in a hundred, up to ${MOST_SLOPE_PCT}, or leave it empty.`;
+const SLOPE_PROBLEM = `Write the slope in metres up in a hundred, up to ${MOST_SLOPE_PCT}, or leave it empty.`;
 
 /** Undefined where nothing is typed; NaN where it is no slope. */
 function slopeIn(text: string): number | undefined {
@@ -36,35 +36,35 @@ export function readVenue(form: VenueForm): ReadVenue {
   const name = form.name.trim();
   const lengthM = metres(form.lengthM);
   const slopePct = slopeIn(form.slope);
-  const slopeSays = Number.isNaN(slopePct) ? SLOPE_SAYS : undefined;
+  const slopeProblem = Number.isNaN(slopePct) ? SLOPE_PROBLEM : undefined;
   const marks = form.marks.map(({ atM, name: mark }) => ({ atM: metres(atM), name: mark.trim() }));
-  const says: (string | undefined)[] = marks.map(({ atM, name: mark }) =>
+  const markProblems: (string | undefined)[] = marks.map(({ atM, name: mark }) =>
     atM === undefined ? 'Write the place in metres from the start.' : mark === '' ? 'A mark needs a name.' : undefined,
   );
-  const nameSays = name === '' ? 'A place needs a name.' : undefined;
-  let lengthSays: string | undefined =
+  const nameProblem = name === '' ? 'A place needs a name.' : undefined;
+  let lengthProblem: string | undefined =
     lengthM === undefined ? 'Write the length in metres, like 800 or 402.34.' : undefined;
-  if (lengthM !== undefined && !says.some(Boolean))
+  if (lengthM !== undefined && !markProblems.some(Boolean))
     for (const { mark, message } of checkVenue({
       lengthM,
       shape: form.shape,
-      marks: marks.map((one) => ({ atM: one.atM ?? 0, name: one.name })),
+      marks: marks.map((mark) => ({ atM: mark.atM ?? 0, name: mark.name })),
     })) {
-      if (mark === undefined) lengthSays = message;
-      else says[mark] ??= message;
+      if (mark === undefined) lengthProblem = message;
+      else markProblems[mark] ??= message;
     }
   if (
-    nameSays !== undefined ||
-    lengthSays !== undefined ||
-    slopeSays !== undefined ||
-    says.some((one) => one !== undefined)
+    nameProblem !== undefined ||
+    lengthProblem !== undefined ||
+    slopeProblem !== undefined ||
+    markProblems.some((problem) => problem !== undefined)
   )
     return {
       ok: false,
-      marks: says,
-      ...(nameSays === undefined ? {} : { name: nameSays }),
-      ...(lengthSays === undefined ? {} : { length: lengthSays }),
-      ...(slopeSays === undefined ? {} : { slope: slopeSays }),
+      marks: markProblems,
+      ...(nameProblem === undefined ? {} : { name: nameProblem }),
+      ...(lengthProblem === undefined ? {} : { length: lengthProblem }),
+      ...(slopeProblem === undefined ? {} : { slope: slopeProblem }),
     };
   return {
     ok: true,
@@ -73,7 +73,7 @@ export function readVenue(form: VenueForm): ReadVenue {
       shape: form.shape,
       lengthM: lengthM ?? 0,
       ...(slopePct === undefined ? {} : { slopePct }),
-      marks: marks.map((one) => ({ atM: one.atM ?? 0, name: one.name.slice(0, 40) })),
+      marks: marks.map((mark) => ({ atM: mark.atM ?? 0, name: mark.name.slice(0, 40) })),
     },
   };
 }

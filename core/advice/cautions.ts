@@ -1,15 +1,13 @@
-/**
- * Soft notes about an athlete, each a sentence with its reason; nothing is ever locked. Thresholds are common coaching
- * practice.
- */
+/** Cautions about an athlete, each a sentence with its reason. Nothing is ever locked. Thresholds are common coaching practice. */
+import { counted } from '../units/counted';
 import { doubtsAboutMarks } from '../fitness/howSure';
 import { isUsable } from '../fitness/weighing';
 import { hasFlatOutTrial } from '../session/flatOut';
-import type { Session } from '../session/session';
+import type { SessionTree } from '../session/session';
 import { formatDistance } from '../units/distance';
 import { ageInYear, FEW_WEEKS, hasFewWeeks, weeksRunning, type Athlete } from '../squad/athlete';
 
-const weeksText = (weeks: number) => (weeks === 1 ? '1 week' : `${weeks} weeks`);
+const weeksText = (weeks: number) => counted(weeks, 'week');
 
 /** About a flat-out trial for someone who has run for only a few weeks. */
 function earlyTrials(athlete: Athlete): string[] {
@@ -29,7 +27,7 @@ function overtakenNudge({ nudge, marks }: Athlete): string[] {
   return newer ? ['There is a newer mark than the level you set: take the level off to see what the marks say.'] : [];
 }
 
-/** Everything to keep in mind about an athlete's paces on a day (YYYY-MM-DD). */
+/** All cautions about an athlete's paces on a day (YYYY-MM-DD). */
 export function cautionsFor(athlete: Athlete, asOf: string): string[] {
   return [
     ...doubtsAboutMarks(athlete.marks, asOf, {
@@ -42,8 +40,8 @@ export function cautionsFor(athlete: Athlete, asOf: string): string[] {
   ];
 }
 
-/** About a session with a flat-out trial in it, when some of those who are to run it have only run for a few weeks. */
-export function trialCaution(session: Session, athletes: readonly Athlete[], date: string): string | undefined {
+/** Cautions for a session with a flat-out trial when some of its athletes have run for only a few weeks. */
+export function trialCaution(session: SessionTree, athletes: readonly Athlete[], date: string): string | undefined {
   const few = athletes.filter((athlete) => hasFewWeeks(athlete, date));
   if (few.length === 0 || !hasFlatOutTrial(session)) return undefined;
   const who = few.map((athlete) => `${athlete.name} has ${weeksText(weeksRunning(athlete, date) ?? 0)}`).join(', ');

@@ -1,15 +1,12 @@
-/**
- * Soft notes about a session on its day, for those who are to run it; nothing is ever locked. Thresholds are common coaching
- * practice.
- */
+/** Cautions about a session on its day, for those who run it. Nothing is ever locked. Thresholds are common coaching practice. */
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import { ageInYear, YOUNG_UNDER, type SquadMember } from '../squad/athlete';
-import type { Fit } from '../outlook/outlook';
+import type { SessionFit } from '../outlook/outlook';
 import { heatCaution, type HeatLimits, type Weather } from '../squad/heat';
 
-/** Someone who is to run it, and how it should go for them; `wall` is what their curve says cannot be. */
-export type DayEntrant = { athlete: SquadMember; fit: Fit; remark?: string | undefined };
-/** Another session on the day before or after; `athleteIds` are those who run it. */
+/** An athlete who runs it, and how it should go for them. `remark` says what their curve rules out. */
+export type DayEntrant = { athlete: SquadMember; fit: SessionFit; remark?: string | undefined };
+/** A session on the day before or after; `athleteIds` are those who run it. */
 export type Neighbour = { title: string; intent: Intent; isBefore: boolean; athleteIds: ReadonlySet<string> };
 
 export type DayCautionSource = {
@@ -30,15 +27,17 @@ function names(who: readonly string[]): string {
 }
 
 const tile = ({ athlete }: DayEntrant) => athlete.tileName;
-const list = (entrants: readonly DayEntrant[], says: (who: string) => string): string[] =>
-  entrants.length > 0 ? [says(names(entrants.map(tile)))] : [];
+const list = (entrants: readonly DayEntrant[], textFor: (who: string) => string): string[] =>
+  entrants.length > 0 ? [textFor(names(entrants.map(tile)))] : [];
 
 function tooHard({ entrants }: DayCautionSource): string[] {
-  const of = (fit: Fit) => entrants.filter((one) => one.fit === fit);
+  const of = (fit: SessionFit) => entrants.filter((entrant) => entrant.fit === fit);
   return [
     ...list(of('cannot'), (who) => `More than they have: ${who}. Look under Effort for what makes it fit.`),
     ...list(of('stretched'), (who) => `Harder than it is meant to be: ${who}.`),
-    ...entrants.flatMap((one) => (one.remark?.includes('flat out') ? [`${tile(one)}: ${one.remark}`] : [])),
+    ...entrants.flatMap((entrant) =>
+      entrant.remark?.includes('flat out') ? [`${tile(entrant)}: ${entrant.remark}`] : [],
+    ),
   ];
 }
 
@@ -71,14 +70,14 @@ function hardDays({ entrants, neighbours, intent }: DayCautionSource): string[] 
     );
 }
 
-/** Everything to keep in mind about a session on its day. */
+/** All cautions about a session on its day. */
 export function dayCautions(source: DayCautionSource): string[] {
   const { weather, heat, intent } = source;
   const hot = weather && heatCaution(weather, heat, INTENT_FACTS[intent].isHard);
   return [...(hot === undefined ? [] : [hot]), ...tooHard(source), ...tender(source), ...hardDays(source)];
 }
 
-/** What is wrong with when a session starts, seen from now (YYYY-MM-DD and HH:MM); undefined where nothing is. */
+/** What is wrong with a session's start time, seen from now (YYYY-MM-DD and HH:MM); undefined if nothing is. */
 export function startNote(
   date: string,
   startTime: string | undefined,

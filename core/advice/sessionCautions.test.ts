@@ -1,6 +1,6 @@
 import { INTENTS } from '../session/intent';
 import { fitCurve } from '../fitness/curve';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { sinceWeeks, type Athlete } from '../squad/athlete';
 import { targetsFor } from '../targets/targetsFor';
 import { shareOfLimit } from '../targets/totals';

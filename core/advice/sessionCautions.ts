@@ -1,9 +1,9 @@
 /**
- * Soft notes about one session, each with its reason; nothing is ever locked. Thresholds are common coaching practice,
- * amounts come from the volume guides.
+ * Cautions about one session, each with its reason. Nothing is ever locked. Thresholds are common coaching practice; amounts come from the
+ * volume guides.
  */
 import type { PaceBook } from '../paces/paceBook';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import {
   ageInYear,
   BASE_KM,
@@ -17,16 +17,16 @@ import type { TargetLeg } from '../targets/targetsFor';
 import { sessionTotals } from '../targets/totals';
 import { expand, type RepLeg } from '../session/expand';
 import { INTENT_FACTS, type Intent } from '../session/intent';
-import type { Session } from '../session/session';
+import type { SessionTree } from '../session/session';
 import { zoneOf } from './suggestIntent';
 import { guideFor, type VolumeGuides } from '../squad/volumeGuides';
 
-/** An athlete who is to run it, with their own targets. */
+/** An athlete who runs it, with their own targets. */
 export type Entrant = { athlete: Athlete; legs: readonly TargetLeg[]; shareOfLimit?: number | undefined };
 
 /** What the notes are made from. `date` is the day it is run, YYYY-MM-DD. */
 export type CautionSource = {
-  session: Session;
+  session: SessionTree;
   intent: Intent;
   entrants: readonly Entrant[];
   guides: VolumeGuides;
@@ -34,12 +34,12 @@ export type CautionSource = {
   paceBook?: PaceBook;
 };
 
-/** No more names than this in one sentence. */
+/** At most this many names in one sentence. */
 const MOST_NAMES = 4;
-/** More than this share of what could be done flat out is a race, not a session. */
+/** Above this share of a flat-out run it is a race, not a session. */
 const TOO_MUCH_OF_THE_LIMIT = 1.15;
 const ALL_OUT_INTENTS: readonly Intent[] = ['test', 'rehearsal', 'indicator'];
-/** A guide passed by less than this is not worth a word. */
+/** Exceeding a guide by less than this is not mentioned. */
 const OVER = 1.1;
 
 const firstName = ({ name }: Athlete) => name.split(' ')[0] ?? name;
@@ -98,19 +98,19 @@ function overTheGuides({ intent, entrants, guides, date }: CautionSource): strin
       weeklyKm: athlete.weeklyKm,
     });
     if (!guide) return [];
-    const work = sessionTotals(legs).byWork.filter((one) => one.work === 'main' || one.work === 'finish');
+    const work = sessionTotals(legs).byWork.filter((row) => row.work === 'main' || row.work === 'finish');
     const mostS = work.reduce((sum, { durationS }) => sum + durationS, 0);
     const mostM = work.reduce((sum, { distanceM }) => sum + distanceM, 0);
     const byMetres = guide.mostM !== undefined;
     const times = byMetres ? mostM / (guide.mostM ?? 1) : mostS / (guide.mostS ?? 1);
     if (times < OVER) return [];
     const does = amountText(byMetres ? { mostM } : { mostS });
-    return [{ times, says: `${firstName(athlete)} ${does} (guide ${amountText(guide)})` }];
+    return [{ times, text: `${firstName(athlete)} ${does} (guide ${amountText(guide)})` }];
   });
   if (over.length === 0) return [];
   over.sort((a, b) => b.times - a.times);
   const what = INTENT_FACTS[intent].name.toLowerCase();
-  return [`Much for ${what}, by age, event, experience and km a week: ${names(over.map(({ says }) => says))}.`];
+  return [`Much for ${what}, by age, event, experience and km a week: ${names(over.map(({ text }) => text))}.`];
 }
 
 function nearTheLimit({ intent, entrants }: CautionSource): string[] {
@@ -121,7 +121,7 @@ function nearTheLimit({ intent, entrants }: CautionSource): string[] {
   return over.length === 0
     ? []
     : [
-        `More than a race in parts: ${names(over)} of what could be run flat out (5 × 1000 m at 5k pace is 100 %). Fewer reps or longer recoveries.`,
+        `More than a race in parts: ${names(over)} of a flat-out run (5 × 1000 m at 5k pace is 100 %). Fewer reps or longer recoveries.`,
       ];
 }
 
@@ -143,7 +143,7 @@ function allOut({ intent }: CautionSource): string[] {
     : [];
 }
 
-/** Everything to keep in mind about a session before it is run. */
+/** All cautions about a session before it is run. */
 export function sessionCautions(source: CautionSource): string[] {
   return [
     ...missingEnds(source),

@@ -1,5 +1,5 @@
 import { STARTERS } from '../library/starters';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import type { PaceBook } from '../paces/paceBook';
 import { INTENT_FACTS, INTENTS, type Intent } from '../session/intent';
 import type { Pace } from '../session/session';
@@ -66,8 +66,13 @@ describe('what kind of work a pace is', () => {
     [named('nowhere'), undefined],
   ])('%j', (pace, zone) => expect(zoneOf(pace)).toBe(zone));
   test('a pace of the coach’s own goes by its speed', () => {
-    const own = { name: 'cruise', short: 'cr', tolerance: 0.01, basis: { kind: 'held' as const, durationS: 3600 } };
-    const book: PaceBook = { ...curveBook, entries: [...curveBook.entries, own] };
+    const ownEntry = {
+      name: 'cruise',
+      short: 'cr',
+      tolerance: 0.01,
+      basis: { kind: 'held' as const, durationS: 3600 },
+    };
+    const book: PaceBook = { ...curveBook, entries: [...curveBook.entries, ownEntry] };
     expect(zoneOf(named('cruise'), book)).toBe('threshold');
     expect(suggestIntent({ lines: read('4x1000 @threshold').lines }, book)).toBe('threshold');
   });

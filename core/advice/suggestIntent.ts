@@ -2,13 +2,13 @@ import { fitCurve } from '../fitness/curve';
 import { speedOfEntry, type PaceBook } from '../paces/paceBook';
 import { PACE_NAMES } from '../session/paceNames';
 import { paceSpeed } from '../paces/paceSpeed';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { MILE_M } from '../units/distance';
 import { expand, type RepLeg } from '../session/expand';
 import type { Intent } from '../session/intent';
 import { parseStored } from '../session/parseSession';
 import { isFlatOut } from '../session/flatOut';
-import type { Item, Pace, Session } from '../session/session';
+import type { Item, Pace, SessionTree } from '../session/session';
 
 /** What kind of work a pace is. */
 export type Zone = 'easy' | 'threshold' | 'critical-speed' | 'aerobic-power' | 'race-pace' | 'speed';
@@ -35,7 +35,7 @@ const ZONE_OF: Record<(typeof PACE_NAMES)[number], Zone> = {
   max: 'speed',
 };
 
-/** Any runner will do to tell which of two paces is the faster. */
+/** Any runner's curve will do to compare two paces. */
 const REFERENCE = fitCurve([{ distanceM: 5000, timeS: 1110, date: '2000-01-01', kind: 'race' }], {
   asOf: '2000-01-01',
 });
@@ -48,8 +48,8 @@ const knownSpeeds = () =>
 const isKnown = (name: string): name is keyof typeof ZONE_OF => name in ZONE_OF;
 
 /**
- * What kind of work a pace is: by its name, or for a share, an offset or a pace of the coach's own by the named pace it is
- * nearest to. An effort by how hard it is; a time over a distance says nothing without an athlete.
+ * The kind of work a pace is: by its name; for a share, an offset or the coach's own pace, by the nearest named pace; for an effort, by
+ * how hard it is. A time over a distance says nothing without an athlete.
  */
 export function zoneOf(pace: Pace, paceBook: PaceBook = curveBook): Zone | undefined {
   if (pace.kind === 'effort') {
@@ -60,15 +60,15 @@ export function zoneOf(pace: Pace, paceBook: PaceBook = curveBook): Zone | undef
   if (pace.kind === 'named' && !pace.offset && isKnown(pace.name)) return ZONE_OF[pace.name];
   const speedMps = paceSpeed(pace, { curve: REFERENCE, paceBook });
   if (speedMps === undefined) return undefined;
-  const off = (known: { speedMps: number }) => Math.abs(known.speedMps - speedMps);
-  const nearest = knownSpeeds().reduce((best, known) => (off(known) < off(best) ? known : best));
+  const off = (pace: { speedMps: number }) => Math.abs(pace.speedMps - speedMps);
+  const nearest = knownSpeeds().reduce((best, pace) => (off(pace) < off(best) ? pace : best));
   return ZONE_OF[nearest.name];
 }
 
 type Work = { leg: RepLeg; zone: Zone | undefined; distanceM: number; runsOn: boolean };
 
-/** The reps that are the point of the session, with about how long each is. */
-function workOf(session: Session, paceBook: PaceBook): Work[] {
+/** The reps that make up the session's purpose, with about how long each takes. */
+function workOf(session: SessionTree, paceBook: PaceBook): Work[] {
   const legs = expand(session);
   return legs.flatMap((leg, i): Work[] => {
     if (leg.kind !== 'rep' || leg.drills || (leg.role !== 'main' && leg.role !== 'finish')) return [];
@@ -82,14 +82,14 @@ function workOf(session: Session, paceBook: PaceBook): Work[] {
 const metres = (work: readonly Work[]) => work.reduce((sum, { distanceM }) => sum + distanceM, 0);
 const share = (part: readonly Work[], all: readonly Work[]) => metres(part) / Math.max(1, metres(all));
 
-/** Most of the work, enough of it to call the session after. */
+/** The share of the work that decides what the session is. */
 const MOST = 0.6;
-/** From such a length on easy running is a long run. */
+/** Easy running of at least this length is a long run. */
 const LONG = { distanceM: 9000, durationS: 3000 };
-/** Reps of critical speed up to this length are short ones. */
+/** Reps at critical speed up to this length count as short. */
 const SHORT_REP_M = 600;
 
-/** Two paces run on from each other, round and round. */
+/** Two paces alternating without a break. */
 function isAlternation(items: readonly Item[]): boolean {
   return items.some(({ count, body }) => {
     if (body.kind !== 'set') return false;
@@ -103,7 +103,7 @@ function isAlternation(items: readonly Item[]): boolean {
 const speedIn = (work: Work, paceBook: PaceBook) =>
   work.leg.paceMix ? (paceSpeed(work.leg.paceMix.from, { curve: REFERENCE, paceBook }) ?? 0) : 0;
 
-/** Long stretches that run on from each other, each faster than the one before; or one that gets faster as it goes. */
+/** Long stretches without a break, each faster than the one before, or one that gets faster. */
 function isProgression(work: readonly Work[], paceBook: PaceBook): boolean {
   const [first] = work;
   if (!first || work.slice(0, -1).some(({ runsOn }) => !runsOn)) return false;
@@ -111,7 +111,7 @@ function isProgression(work: readonly Work[], paceBook: PaceBook): boolean {
     return (
       first.leg.paceMix !== undefined && first.leg.paceMix.from !== first.leg.paceMix.to && first.distanceM >= 2000
     );
-  return work.every((one, i) => i === 0 || speedIn(one, paceBook) > speedIn(work[i - 1] as Work, paceBook));
+  return work.every((piece, i) => i === 0 || speedIn(piece, paceBook) > speedIn(work[i - 1] as Work, paceBook));
 }
 
 const RACE_M: Record<string, number> = {
@@ -125,8 +125,8 @@ const RACE_M: Record<string, number> = {
 };
 
 /**
- * Work at the goal pace of one race: its length in parts is a rehearsal, more than that an indicator. So is work that moves from the
- * pace of now to that of the goal over about the length of the race.
+ * Work at the goal pace of one race: its whole distance in parts is a rehearsal, more than that an indicator. So is work that moves from
+ * today's pace to the goal's over about the race distance.
  */
 function goalWork(work: readonly Work[]): Intent | undefined {
   const isOf = (pace: Pace | undefined, race: string, goal: boolean) =>
@@ -145,10 +145,10 @@ function goalWork(work: readonly Work[]): Intent | undefined {
 }
 
 /**
- * Suggests what a session is meant to do from what is written in it. What only the coach can know (easing back after a
- * break) is never suggested. Thresholds are common coaching practice.
+ * Suggests a session's intent from what is written. What only the coach can know (easing back after a break) is never suggested.
+ * Thresholds are common coaching practice.
  */
-export function suggestIntent(session: Session, paceBook: PaceBook = curveBook): Intent {
+export function suggestIntent(session: SessionTree, paceBook: PaceBook = curveBook): Intent {
   const work = workOf(session, paceBook);
   if (work.length === 0) return 'mixed';
   const of = (...zones: (Zone | undefined)[]) => work.filter(({ zone }) => zones.includes(zone));
@@ -185,7 +185,7 @@ export function suggestIntent(session: Session, paceBook: PaceBook = curveBook):
   return 'mixed';
 }
 
-/** What a session is for, as its text says by a pace book; `mixed` where it cannot be read. */
+/** A session's intent by its text and a pace book; `mixed` if it cannot be read. */
 export function intentOfText(
   shorthand: string,
   { paceNames, paceBook }: { paceNames: readonly string[]; paceBook: PaceBook },

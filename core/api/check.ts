@@ -1,6 +1,6 @@
 import type Joi from 'joi';
 
-/** What checking came to: the value, or where it is wrong (`marks[0].timeS`) and a sentence that says what is. */
+/** The validated value, or where it is wrong (`marks[0].timeS`) with a sentence that says what is. */
 export type Checked<T> = { ok: true; value: T } | { ok: false; field: string; message: string };
 
 const pathText = (path: readonly (string | number)[]) =>
@@ -9,7 +9,7 @@ const pathText = (path: readonly (string | number)[]) =>
     '',
   );
 
-/** Checks a value against one of the schemas. Nothing is guessed: a text is not taken for a number. */
+/** Validates a value against a schema. Nothing is coerced: a string is not taken for a number. */
 export function check<T>(schema: Joi.Schema<T>, value: unknown): Checked<T> {
   const { error, value: checked } = schema.validate(value, { convert: true, abortEarly: true, presence: 'optional' });
   const [detail] = error?.details ?? [];

@@ -75,8 +75,8 @@ test.each([
     /until before it began/,
   ],
   ['a busy time of no clock', { busy: [{ from: '25:00', to: '26:00', who: '' }] }, /hours and minutes/],
-])('%s is refused with a sentence', (_what, plan, says) => {
-  expect(check(dayPlanSchema, plan)).toMatchObject({ ok: false, message: expect.stringMatching(says) });
+])('%s is refused with a sentence', (_what, plan, message) => {
+  expect(check(dayPlanSchema, plan)).toMatchObject({ ok: false, message: expect.stringMatching(message) });
 });
 
 const loop = { name: 'Mill loop', shape: 'lap', lengthM: 820, marks: [{ atM: 0, name: 'gate' }] };
@@ -87,8 +87,8 @@ test.each([
   ['another shape', { ...loop, shape: 'spiral' }, /shape/],
   ['no name', { ...loop, name: '' }, /A place needs a name/],
   ['a mark without a name', { ...loop, marks: [{ atM: 0, name: '' }] }, /A mark needs a name/],
-])('a place with %s is refused', (_what, venue, says) => {
-  expect(check(venueSchema, venue)).toMatchObject({ ok: false, message: expect.stringMatching(says) });
+])('a place with %s is refused', (_what, venue, message) => {
+  expect(check(venueSchema, venue)).toMatchObject({ ok: false, message: expect.stringMatching(message) });
 });
 test('a place that can be is let in', () => {
   expect(check(venueSchema, loop)).toMatchObject({ ok: true });

@@ -1,10 +1,10 @@
-/** The plan of a day and places to run, at the edge. */
+/** Schemas of day plans and venues. */
 import Joi from 'joi';
 import { ROUNDINGS, type DayPlan } from '../planning/dayPlan';
 import { AIMS } from '../targets/targetsFor';
 import { checkVenue, MOST_MARKS, MOST_SLOPE_PCT, type OwnVenue } from '../venue/ownVenue';
 import { VENUES } from '../venue/venue';
-import { idSchema, shorthandSchema, timeOfDaySchema } from './schemas';
+import { idSchema, OLD_LIBRARY_ID, shorthandSchema, timeOfDaySchema } from './schemas';
 
 const name = (what: string) =>
   Joi.string()
@@ -16,7 +16,7 @@ const name = (what: string) =>
       'string.max': `The name of ${what.toLowerCase()} can have 40 characters at most.`,
     });
 
-/** An id of ours, or that of the group of those in none. */
+/** One of our ids, or that of the group of those in none. */
 const groupId = Joi.string()
   .pattern(/^([0-9A-HJKMNP-TV-Z]{26}|rest)$/)
   .messages({ 'string.pattern.base': 'There is no such group.' });
@@ -29,12 +29,12 @@ const whom = Joi.alternatives().conditional('.kind', {
   otherwise: Joi.object({ kind: Joi.string().valid('athlete').required(), athleteId: idSchema.required() }),
 });
 
-const number = (least: number, most: number, says: string) =>
+const number = (least: number, most: number, message: string) =>
   Joi.number().strict().min(least).max(most).required().messages({
-    'number.base': says,
-    'number.min': says,
-    'number.max': says,
-    'number.integer': says,
+    'number.base': message,
+    'number.min': message,
+    'number.max': message,
+    'number.integer': message,
   });
 const kind = Joi.string();
 const setting = Joi.alternatives().conditional('.kind', {
@@ -92,14 +92,14 @@ const group = Joi.object({
     'number.max': 'A group can start an hour after the first at most.',
   }),
   version: shorthandSchema.optional(),
-  bookId: idSchema,
-});
+  libraryId: idSchema,
+}).rename(...OLD_LIBRARY_ID);
 
 const venueId = Joi.string()
   .pattern(new RegExp(`^(${VENUES.map(({ id }) => id).join('|')}|[0-9A-HJKMNP-TV-Z]{26})$`))
   .messages({ 'string.pattern.base': 'There is no such place.' });
 
-/** What is decided for one session on one day. */
+/** Everything decided for one session on one day. */
 export const dayPlanSchema = Joi.object<DayPlan>({
   venueId,
   rounding: Joi.number().valid(...ROUNDINGS),
@@ -133,7 +133,7 @@ export const dayPlanSchema = Joi.object<DayPlan>({
     .max(20),
 });
 
-/** A place as sent: its id stands in the address. */
+/** A venue as sent; its id is in the URL. */
 export type VenueInput = Omit<OwnVenue, 'id'>;
 
 export const venueSchema = Joi.object<VenueInput>({

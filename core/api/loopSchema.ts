@@ -2,7 +2,7 @@
 import Joi from 'joi';
 import { chipSchema } from './schemas';
 
-/** A chip has passed the loop at `atMs` (ms since 1970); `loopM` is where on the lap it lies, metres past the finish line. */
+/** A chip passed the loop at `atMs` (ms since 1970). `loopM` is where the loop lies on the lap, in metres past the finish line. */
 export type LoopPassing = { type: 'passing'; chip: string; atMs: number; loopM?: number; seq?: number };
 /** A heart rate, measured at `atMs`. */
 export type LoopPulse = { type: 'pulse'; chip: string; atMs: number; beatsPerMin: number; seq?: number };

@@ -1,5 +1,5 @@
 import { check } from './check';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { athleteSchema, paceBookSchema, sessionSchema, squadChangeSchema } from './schemas';
 import { eventSchema, planSchema } from './tracksideSchemas';
 
@@ -88,7 +88,7 @@ describe('a pace book', () => {
   test.each([
     [{ name: '' }, 'name', /needs a name/],
     [{ model: 'guess' }, 'model', /must be one of/],
-    [{ entries: [] }, 'entries', /the book needs an entry for each/],
+    [{ entries: [] }, 'entries', /the pace book needs an entry for each/],
     [{ entries: [{ ...book.entries[0], tolerance: 2 }] }, 'entries[0].tolerance', /0.2/],
     [
       { entries: [{ ...book.entries[0], basis: { kind: 'share', of: 'easy', share: 9 } }] },

@@ -1,6 +1,6 @@
 /**
- * What is let in at the edge, one definition each: forms, the API and importers check with these. Fields that are not
- * named are refused. Messages are for the coach, with the path in front.
+ * Schemas of everything that is sent, one definition each, used by forms, API and importers. Unknown fields are refused. Messages are for
+ * the coach and name the path.
  */
 import Joi from 'joi';
 import { isValid } from 'date-fns/isValid';
@@ -9,7 +9,7 @@ import { MODEL_NAMES, type Nudge } from '../fitness/curve';
 import { COURSES, MARK_KINDS, type Mark } from '../fitness/mark';
 import { checkPaceBook } from '../paces/checkPaceBook';
 import type { PaceBook, PaceEntry } from '../paces/paceBook';
-import { SHIPPED_BOOKS } from '../paces/shippedBooks';
+import { SHIPPED_PACE_BOOKS } from '../paces/shippedPaceBooks';
 import { CHIP, LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
 import { INTENTS, type Intent } from '../session/intent';
 import type { HeatLimits } from '../squad/heat';
@@ -19,24 +19,27 @@ import type { VolumeGuides } from '../squad/volumeGuides';
 import type { SquadChange } from '../squad/change';
 import { PROGRESS_BY, REST_ENDS, STRIDES_BY, USUAL_MANNERS, type PulseBand, type Schools } from '../squad/schools';
 
-/** An athlete as sent: without a tile name one is suggested, without a status they are in training. */
+/** An athlete as sent. A missing tile name is suggested; a missing status means in training. */
 export type AthleteInput = Omit<Athlete, 'tileName' | 'status'> & Partial<Pick<Athlete, 'tileName' | 'status'>>;
-/** A session as sent and stored: its text may still be a draft that cannot be read. */
+/** A session as sent and stored; its text may still be an unreadable draft. */
 export type SessionInput = {
   title: string;
   date: string;
   shorthand: string;
   /** When it starts, HH:MM. */
   startTime?: string;
-  /** What it is meant to do, where the coach has said so. */
+  /** What it is meant to do, if the coach has said so. */
   intent?: Intent;
-  /** The session of the book it was taken from. */
-  bookId?: string;
+  /** The session in the library that it was taken from. */
+  libraryId?: string;
 };
 
 export const idSchema = Joi.string()
   .pattern(/^[0-9A-HJKMNP-TV-Z]{26}$/)
   .messages({ 'string.pattern.base': '{#label} is not an id this app made.' });
+
+/** Apps from before the ids of the library were renamed still send the old name. */
+export const OLD_LIBRARY_ID = ['bookId', 'libraryId'] as const;
 
 export const dateSchema = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}$/)
@@ -52,12 +55,12 @@ export const nameSchema = Joi.string().trim().max(80).messages({
   'string.max': 'A name can have 80 characters at most.',
 });
 
-/** The id of a pace book: one of ours, or one the coach has made. */
-const bookIdSchema = Joi.string()
-  .pattern(new RegExp(`^(${SHIPPED_BOOKS.map(({ id }) => id).join('|')}|[0-9A-HJKMNP-TV-Z]{26})$`))
+/** The id of a pace book: shipped, or the coach's own. */
+const paceBookIdSchema = Joi.string()
+  .pattern(new RegExp(`^(${SHIPPED_PACE_BOOKS.map(({ id }) => id).join('|')}|[0-9A-HJKMNP-TV-Z]{26})$`))
   .messages({ 'string.pattern.base': 'There is no such pace book.' });
 
-/** A sentence or two of at most so many characters. */
+/** A sentence or two of limited length. */
 export const note = (most: number) =>
   Joi.string()
     .trim()
@@ -98,7 +101,7 @@ const markSchema = Joi.object<Mark>({
   alone: Joi.object({ timeS: mark.timeS, sd: Joi.number().strict().min(0.001).max(1).required() }),
 });
 
-/** What a timing chip says of itself. */
+/** The id a timing chip transmits. */
 export const chipSchema = Joi.string().trim().pattern(CHIP.pattern).messages({ 'string.pattern.base': CHIP.says });
 
 const athlete = {
@@ -130,7 +133,7 @@ const athlete = {
   notes: note(2000),
   goal: Joi.object<Goal>({ ...mark, race: note(80) }),
   nudge: Joi.object<Nudge>(mark),
-  paceBookId: bookIdSchema,
+  paceBookId: paceBookIdSchema,
   chip: chipSchema,
   archived: Joi.boolean().valid(true),
 };
@@ -184,7 +187,7 @@ const heatC = (what: string) =>
     .required()
     .messages({ '*': `${what} has to be between 15 and 60 °C.` });
 
-/** From which heat index on the club takes care, and does nothing hard. */
+/** Heat index from which the club takes care, and from which it does nothing hard. */
 const heatLimitsSchema = Joi.object<HeatLimits>({
   careC: heatC('The limit for care'),
   hardC: heatC('The limit for hard work'),
@@ -234,9 +237,9 @@ const clubSchema = Joi.object<Club>({
   heatMonths: Joi.array().items(Joi.number().strict().integer().min(1).max(12)).max(12).unique(),
 });
 
-/** Several things about the squad changed at once, all or nothing. */
+/** Several changes to the squad at once, all or nothing. */
 export const squadChangeSchema = Joi.object<SquadChange>({
-  paceBookId: bookIdSchema,
+  paceBookId: paceBookIdSchema,
   guides: guidesSchema.allow(null),
   heat: heatLimitsSchema.allow(null),
   schools: schoolsSchema.allow(null),
@@ -286,7 +289,7 @@ const basisSchema = Joi.alternatives().conditional('.kind', {
   }),
 });
 
-/** A pace book as sent: its id stands in the address. */
+/** A pace book as sent; its id is in the URL. */
 export type PaceBookInput = Omit<PaceBook, 'id'>;
 
 export const paceBookSchema = Joi.object<PaceBookInput>({
@@ -322,7 +325,7 @@ export const titleSchema = Joi.string().trim().max(120).required().messages({
   'string.max': 'A title can have 120 characters at most.',
 });
 
-/** A session's text; it may still be a draft that cannot be read. */
+/** A session's text; may still be an unreadable draft. */
 export const shorthandSchema = Joi.string().allow('').max(20_000).required().messages({
   'string.max': 'A session can have 20 000 characters at most.',
 });
@@ -337,5 +340,5 @@ export const sessionSchema = Joi.object<SessionInput>({
   shorthand: shorthandSchema,
   startTime: timeOfDaySchema,
   intent: intentSchema,
-  bookId: idSchema,
-});
+  libraryId: idSchema,
+}).rename(...OLD_LIBRARY_ID);

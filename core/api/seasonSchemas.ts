@@ -1,6 +1,6 @@
-/** A season at the edge: what the API lets in. */
+/** Schemas of seasons. */
 import Joi from 'joi';
-import { LEVERS } from '../library/bookSession';
+import { LEVERS } from '../library/librarySession';
 import {
   DAY_KINDS,
   EXCEPTION_KINDS,
@@ -21,17 +21,17 @@ import {
   type ThreadDecision,
 } from '../season/season';
 import { SCHOOLS } from '../season/schools';
-import { dateSchema, idSchema, intentSchema, nameSchema, note, timeOfDaySchema } from './schemas';
+import { dateSchema, idSchema, OLD_LIBRARY_ID, intentSchema, nameSchema, note, timeOfDaySchema } from './schemas';
 
 const yes = Joi.boolean().valid(true);
 const count = (least: number, most: number) => Joi.number().strict().integer().min(least).max(most);
-/** Ids of threads and such: the app's own words or one it made. */
+/** Ids of threads and the like: one of the app's own words, or a generated one. */
 const nameId = Joi.string().pattern(/^[A-Za-z0-9-]{1,40}$/);
 const phase = Joi.string().valid(...PHASES);
 const dayKind = Joi.string().valid(...DAY_KINDS);
 const main = Joi.string().trim().max(2000);
 
-/** A season is of a century that somebody trains in. */
+/** Dates must lie within a living coach's career. */
 const seasonDate = dateSchema
   .custom((value: string, helpers) => (value >= '1990' && value < '2101' ? value : helpers.error('date.century')))
   .messages({ 'date.century': 'A season is between the years 1990 and 2100.' });
@@ -117,8 +117,8 @@ const thread = Joi.object<Thread>({
   isByReadiness: yes,
   isLadder: yes,
   progressionId: idSchema,
-  bookId: idSchema,
-});
+  libraryId: idSchema,
+}).rename(...OLD_LIBRARY_ID);
 
 const special = Joi.object<SpecialSession>({
   title: nameSchema.required(),
@@ -208,10 +208,10 @@ export const seasonPlanSchema = Joi.object<SeasonPlan>({
   fixed: Joi.array().items(fixed).max(800).unique('date').required(),
   decisions: Joi.array().items(decision).max(2000).required(),
   done: Joi.array().items(done).max(800).unique('date'),
-  // They are the club's now; an app that has not been loaded anew may still send them.
+  // Hot months belong to the club now; an app that was not reloaded may still send them.
 }).append({ heatMonths: Joi.any().strip() });
 
-/** A season and the version it was changed from: 0 where it is new. */
+/** A season and the version it was changed from; 0 for a new one. */
 export type SeasonWrite = { season: SeasonPlan; version: number };
 export const seasonWriteSchema = Joi.object<SeasonWrite>({
   season: seasonPlanSchema.required(),

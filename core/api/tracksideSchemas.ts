@@ -1,8 +1,8 @@
-/** What a phone may send from the track, one definition each: the plan it took there, and every kind of event. */
+/** Schemas of what a phone sends from the track: the plan it took there, and every kind of event. */
 import Joi from 'joi';
-import { FLAGS, NEXT_DAYS, NEXT_STEPS, PRESENCES, SENDINGS, SURFACES, WINDS, type RunEvent } from '../run/events';
+import { FLAGS, NEXT_DAYS, NEXT_STEPS, PRESENCES, START_MODES, SURFACES, WINDS, type RunEvent } from '../run/events';
 import type { Plan, PlannedAthlete, PlannedGroup } from '../run/plan';
-import { chipSchema, dateSchema, idSchema, intentSchema, nameSchema, note } from './schemas';
+import { chipSchema, dateSchema, idSchema, OLD_LIBRARY_ID, intentSchema, nameSchema, note } from './schemas';
 
 const lengthM = Joi.number().strict().positive().max(200_000);
 const seconds = Joi.number().strict().min(0).max(172_800);
@@ -39,7 +39,7 @@ const athleteSchema = Joi.object<PlannedAthlete>({
   }),
 });
 
-/** The id of a group: one of ours, or one of the names that stand for everyone and for those in no group. */
+/** A group's id: one of ours, or a name for everyone or for those in no group. */
 const groupIdSchema = Joi.string()
   .pattern(/^([0-9A-HJKMNP-TV-Z]{26}|all|rest)$/)
   .messages({ 'string.pattern.base': 'There is no such group.' });
@@ -50,7 +50,7 @@ const groupSchema = Joi.object<PlannedGroup>({
   lane: Joi.number().strict().integer().min(1).max(12),
   startGapS: seconds,
   leaderId: idSchema,
-  bookId: idSchema,
+  libraryId: idSchema,
   reps: Joi.array()
     .items(
       Joi.object({
@@ -74,9 +74,9 @@ const groupSchema = Joi.object<PlannedGroup>({
     .required()
     .messages({ 'array.min': 'There is no rep to time in this session.' }),
   athletes: Joi.array().items(athleteSchema).max(200).required(),
-});
+}).rename(...OLD_LIBRARY_ID);
 
-/** A plan, as a phone lays it out when a session is taken to the track. */
+/** A plan as a phone freezes it when a session is taken to the track. */
 export const planSchema = Joi.object<Plan>({
   id: idSchema.required(),
   sessionId: idSchema.required(),
@@ -127,7 +127,7 @@ const decision = Joi.alternatives().conditional('.kind', {
 
 const oneOf = (values: readonly string[]) => Joi.string().valid(...values);
 
-/** What each kind of event says, beside its stamp. */
+/** The fields of each kind of event, beside its stamp. */
 const PARTS: Record<RunEvent['type'], Joi.PartialSchemaMap> = {
   started: {
     repIndex,
@@ -155,7 +155,7 @@ const PARTS: Record<RunEvent['type'], Joi.PartialSchemaMap> = {
     }).required(),
   },
   times: { groupIds: Joi.array().items(groupIdSchema).max(60).required() },
-  sending: { sending: oneOf(SENDINGS).required() },
+  sending: { sending: oneOf(START_MODES).required() },
   held: { athleteIds, repIndex, addS: Joi.number().strict().min(-3600).max(3600).required() },
   felt: { athleteId, repIndex, effort: effort.required() },
   sessionFelt: { athleteId, effort: effort.required() },

@@ -1,6 +1,6 @@
 /**
- * What named courses off the track cost: learned from those who have marks both there and on a track, so that a heavy
- * cross-country course is not taken for a bad day.
+ * Offsets of named courses off the track, learned from athletes with marks both there and on a track, so that a heavy cross-country course
+ * is not taken for a bad day.
  */
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { parseISO } from 'date-fns/parseISO';
@@ -8,12 +8,12 @@ import { fitCurve, timeErrorFor, timeFor } from './curve';
 import { isOnTrack, type Mark } from './mark';
 import { courseKey, unknownCourse, usableBy, weigh, type CourseOffset, type CourseOffsets } from './weighing';
 
-/** Marks further apart than this may be of another fitness. */
+/** Marks further apart than this may show different fitness. */
 const SAME_FITNESS_DAYS = 120;
 
 type Reading = { mark: Mark; lnOffset: number; variance: number };
 
-/** What one athlete's marks say of each named course they have run: how far off their track curve of that time they were. */
+/** How far one athlete's marks on each named course are off their track curve of that time. */
 function readingsOf(marks: readonly Mark[], asOf: string): Reading[] {
   const usable = usableBy(marks, asOf);
   const onTrack = usable.filter(isOnTrack);
@@ -33,9 +33,9 @@ function readingsOf(marks: readonly Mark[], asOf: string): Reading[] {
 }
 
 /**
- * The offset of every named course that somebody has run who also has marks on a track, shrunk towards what is thought of such a
- * course before (normal prior and likelihood).
- * @param asOf the day it is seen from, YYYY-MM-DD.
+ * The offset of every named course run by somebody who also has marks on a track, shrunk towards the usual offset of such a course (normal
+ * prior and likelihood).
+ * @param asOf the day to judge from, YYYY-MM-DD.
  */
 export function courseOffsets(people: readonly { marks: readonly Mark[] }[], asOf: string): CourseOffsets {
   const byCourse = new Map<string, Reading[]>();

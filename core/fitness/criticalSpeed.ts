@@ -8,7 +8,7 @@ import { enduranceSpeedFor, rootOf, type EnduranceParameters } from './endurance
 import { enduranceModel } from './enduranceModel';
 import { leastSquares } from './leastSquares';
 import { scaledByMisfit } from './misfit';
-import { CurveError, type Fit, type Model } from './model';
+import { CurveError, type CurveFit, type Model } from './model';
 import { straightLine } from './straightLine';
 import type { Weighed } from './weighing';
 
@@ -16,15 +16,15 @@ import type { Weighed } from './weighing';
 export type CriticalSpeedParameters = { criticalMps: number; reserveM: number; beyond: EnduranceParameters };
 
 const MEANT_FOR_S = { min: 120, max: 1200 };
-/** Where the line has wholly given way to the endurance curve, and marks no longer count. */
+/** Where the endurance curve takes over completely, and marks no longer count. */
 const FADED_AT_S = { min: 90, max: 1500 };
 /** How far single runners are from the D′/CS of their endurance curve, in ln. */
 const RESERVE_SD = 0.3;
-/** The longest mark lasts at least so many times as long as the shortest, or they say too little about D′. */
+/** The longest mark must last at least this many times as long as the shortest, or D′ is too uncertain. */
 const LEAST_SPREAD = 1.5;
 /** Times over which a curve is read for its CS and D′: the span in which distance grows straight with time. */
 const READ_AT_S = [120, 240, 480, 720, 900];
-/** From a sprint to ten days: between these `timeFor` looks. */
+/** Search range of `timeFor`: from a sprint to ten days. */
 const SOLVER_S = { min: 1, max: 864_000 };
 
 /** How much the straight line counts at a duration: 1 within 2 to 20 minutes, fading in ln(time) to 0 at 90 s and 25 minutes. */
@@ -56,7 +56,7 @@ function requireSpread(flatOut: readonly Weighed[]) {
     );
 }
 
-function fit(marks: readonly Weighed[]): Fit {
+function fit(marks: readonly Weighed[]): CurveFit {
   const endurance = enduranceModel.fit(marks);
   const flatOut = marks.filter((weighed) => isFlatOut(weighed) && weightOfLine(weighed.timeS) > 0);
   requireSpread(flatOut);
@@ -67,7 +67,7 @@ function fit(marks: readonly Weighed[]): Fit {
   const off = ([lnCs = 0, lnReserveS = 0]: readonly number[], { mark, timeS, sd }: Weighed) =>
     (mark.distanceM / (Math.exp(lnCs) * (timeS + Math.exp(lnReserveS))) - 1) / sd;
   const residuals = (x: readonly number[]) => [
-    ...flatOut.map((one) => off(x, one) * Math.sqrt(weightOfLine(one.timeS))),
+    ...flatOut.map((mark) => off(x, mark) * Math.sqrt(weightOfLine(mark.timeS))),
     ((x[1] ?? 0) - lnUsualS) / RESERVE_SD,
   ];
   const { x, covariance } = leastSquares(residuals, [Math.log(usual.criticalMps), lnUsualS]);
@@ -101,7 +101,7 @@ function meanLnRatio(p: CriticalSpeedParameters, fromS: number, toS: number): nu
   }, 0);
 }
 
-/** By how much the curve beyond is moved, in ln(speed), on the short and the long side: worked out once for each curve. */
+/** The shift of the outer curve in ln(speed), on the short and the long side; cached for each curve. */
 const movedBy = new WeakMap<CriticalSpeedParameters, { min?: number; max?: number }>();
 
 /**
@@ -116,9 +116,9 @@ function lnSpeed(p: CriticalSpeedParameters, durationS: number): number {
     const moved = (1 - weight) * meanLnRatio(p, MEANT_FOR_S[side], durationS);
     return weight * lnLineSpeed(p, durationS) + (1 - weight) * lnBeyondSpeed(p, durationS) + moved;
   }
-  const known = movedBy.get(p) ?? {};
-  const moved = known[side] ?? meanLnRatio(p, MEANT_FOR_S[side], FADED_AT_S[side]);
-  movedBy.set(p, { ...known, [side]: moved });
+  const cached = movedBy.get(p) ?? {};
+  const moved = cached[side] ?? meanLnRatio(p, MEANT_FOR_S[side], FADED_AT_S[side]);
+  movedBy.set(p, { ...cached, [side]: moved });
   return lnBeyondSpeed(p, durationS) + moved;
 }
 

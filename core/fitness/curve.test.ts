@@ -38,10 +38,10 @@ test("the paper's runner comes to within 1 % of the records of 1987", () => {
 });
 
 test('two fresh marks far apart bend the curve and make it surer', () => {
-  const one = fit(race(800, 137));
+  const curve = fit(race(800, 137));
   const two = fit(race(800, 137), race(10_000, 2100));
-  expect(timeErrorFor(two, 5000)).toBeLessThan(timeErrorFor(one, 5000) / 2);
-  expect(Math.abs(timeFor(two, 10_000) - 2100)).toBeLessThan(Math.abs(timeFor(one, 10_000) - 2100));
+  expect(timeErrorFor(two, 5000)).toBeLessThan(timeErrorFor(curve, 5000) / 2);
+  expect(Math.abs(timeFor(two, 10_000) - 2100)).toBeLessThan(Math.abs(timeFor(curve, 10_000) - 2100));
 });
 
 test('an old mark counts less than a fresh one', () => {

@@ -31,29 +31,29 @@ type CurveBy<Name extends ModelName, P> = {
   parameters: P;
   /** Covariance of the model's unknowns. */
   covariance: number[][];
-  /** The marks it stands on. */
+  /** The marks it was fitted to. */
   marks: WeighedMark[];
-  /** Set when the coach overruled the level. */
+  /** Set if the coach overruled the level. */
   nudge?: Nudge;
 };
 
 /**
- * One athlete's fitness curve: how fast they can run for how long, with how sure that is.
- * Everything the app computes about an athlete comes from one of these.
+ * One athlete's fitness curve: how fast they can run for how long, and how sure that is. Everything computed about an athlete starts from
+ * it.
  */
 export type Curve =
   EnduranceCurve | CurveBy<'power-law', PowerLawParameters> | CurveBy<'critical-speed', CriticalSpeedParameters>;
 
-/** A model with its parameters, whichever it is. */
+/** A model with its parameters. */
 type Bound = {
   x: number[];
   steps: readonly number[];
   meantForS: { min: number; max: number } | undefined;
   timeFor: (distanceM: number) => number;
   speedFor: (durationS: number) => number;
-  /** ln of the time for a distance with other unknowns. */
+  /** ln of the time for a distance with other parameters. */
   lnTimeAt: (x: readonly number[], distanceM: number) => number;
-  /** The same curve with other unknowns. */
+  /** The same curve with other parameters. */
   curveAt: (x: readonly number[]) => Curve;
 };
 
@@ -80,7 +80,7 @@ function modelOf(curve: Curve): Bound {
   }
 }
 
-/** A model fitted, its marks not yet judged. */
+/** A fitted model whose marks are not yet judged. */
 function fittedBy<P>(model: Model<P>, marks: readonly Weighed[]) {
   const { x, covariance } = model.fit(marks);
   return { parameters: model.parametersOf(x), covariance, marks: [] };
@@ -101,8 +101,8 @@ function unjudged(model: ModelName, marks: readonly Weighed[]): Curve {
 export type FitOptions<M extends ModelName = ModelName> = { asOf: string; model?: M; courses?: CourseOffsets };
 
 /**
- * Those that count: of marks off the track only what is quicker than the track marks say. A slow course, a headwind or a long
- * measure explains the others, and never drags paces. Without a mark on a track all count.
+ * The marks that count. Off the track only those faster than the track marks predict: a slow course, headwind or long measurement explains
+ * the others, and they never slow the paces. Without a mark on a track all count.
  */
 function withoutSlowCourses(weighed: readonly Weighed[]): Weighed[] {
   const onTrack = weighed.filter(({ mark }) => isOnTrack(mark));
@@ -132,14 +132,14 @@ export function fitCurve(marks: readonly Mark[], { asOf, model = 'endurance', co
   const curve = unjudged(model, counted);
   const { timeFor: curveTime } = modelOf(curve);
   const total = counted.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
-  const judged = weighed.map((one): WeighedMark => {
-    const counts = counted.includes(one);
-    const residual = Math.log(one.timeS / curveTime(one.mark.distanceM));
+  const judged = weighed.map((mark): WeighedMark => {
+    const counts = counted.includes(mark);
+    const residual = Math.log(mark.timeS / curveTime(mark.mark.distanceM));
     return {
-      ...one,
-      weight: counts ? 1 / one.sd ** 2 / total : 0,
+      ...mark,
+      weight: counts ? 1 / mark.sd ** 2 / total : 0,
       residual,
-      outlier: counts && Math.abs(residual) > OUTLIER_SD * one.sd,
+      outlier: counts && Math.abs(residual) > OUTLIER_SD * mark.sd,
     };
   });
   return { ...curve, marks: judged };
@@ -155,14 +155,14 @@ export function speedFor(curve: Curve, durationS: number): number {
   return modelOf(curve).speedFor(durationS);
 }
 
-/** Seconds between which `heldFor` looks: from a sprint to ten hours. */
+/** Search range of `heldFor` in seconds: from a sprint to ten hours. */
 const HELD_S = { shortest: 5, longest: 36_000 };
 
 /** For how many seconds the athlete should be able to hold a speed in m/s flat out; from 5 s to 10 h. */
 export function heldFor(curve: Curve, speedMps: number): number {
   let low = Math.log(HELD_S.shortest);
   let high = Math.log(HELD_S.longest);
-  // 30 halvings of that span leave less than a thousandth of a second of any rep.
+  // 30 bisections of that range are exact to a thousandth of a second in any rep.
   for (let i = 0; i < 30; i++) {
     const middle = (low + high) / 2;
     if (speedFor(curve, Math.exp(middle)) > speedMps) low = middle;
@@ -217,7 +217,7 @@ export function curveMovedTo<C extends Curve>(curve: C, distanceM: number, timeS
     if (lnTimeAt([middle, ...shape], distanceM) > Math.log(timeS)) low = middle;
     else high = middle;
   }
-  // The model stays what it was.
+  // The model stays the same.
   return curveAt([(low + high) / 2, ...shape]) as C;
 }
 

@@ -16,7 +16,7 @@ const ANAEROBIC_FADE = -0.233;
 const SURFACE_PER_KG = 1.8 / 65;
 const RUNNING_COST_JKGM = 3.86;
 
-/** The longest and shortest efforts the solver looks between, in seconds. */
+/** Search range of the solver, in seconds. */
 const SOLVER_S = { min: 5, max: 200_000 };
 
 /** What of A, MAP and E counts over `durationS`: P(T) = A·ofA + BMR + (MAP − BMR)·ofMap + E·ofE. */
@@ -40,9 +40,9 @@ export function powerNeeded(speedMps: number, distanceM: number): number {
   return BASAL_WKG + RUNNING_COST_JKGM * speedMps + airDrag + gettingUpToSpeed;
 }
 
-/** A guess is tried this far to either side of it. */
+/** A guess is searched this far to either side. */
 const NEAR = 1.08;
-/** Roots are found to this share of themselves. */
+/** Relative precision of the roots. */
 const PRECISION = 1e-11;
 
 /**
@@ -89,7 +89,7 @@ export function enduranceTimeFor(p: EnduranceParameters, distanceM: number, near
   const left = (timeS: number) => powerLeft(p, distanceM, timeS);
   if (nearS !== undefined && left(nearS / NEAR) < 0 && left(nearS * NEAR) > 0)
     return rootOf(left, nearS / NEAR, nearS * NEAR);
-  // Nobody is faster than 15 m/s or slower than 0.5: it keeps the bracket tight and the answer finite.
+  // Nobody is faster than 15 m/s or slower than 0.5: keeps the bracket tight and the answer finite.
   return rootOf(left, Math.max(distanceM / 15, 0.5), distanceM / 0.5);
 }
 
@@ -109,6 +109,6 @@ export function enduranceSlopes(p: EnduranceParameters, distanceM: number, timeS
 /** Speed in m/s that a runner with these parameters can hold for `durationS` seconds flat out. */
 export function enduranceSpeedFor(p: EnduranceParameters, durationS: number): number {
   const timeS = Math.min(Math.max(durationS, SOLVER_S.min), SOLVER_S.max);
-  const held = powerHeldFor(p, timeS);
-  return rootOf((speedMps) => powerNeeded(speedMps, speedMps * timeS) - held, 0.5, 15);
+  const heldW = powerHeldFor(p, timeS);
+  return rootOf((speedMps) => powerNeeded(speedMps, speedMps * timeS) - heldW, 0.5, 15);
 }

@@ -8,7 +8,7 @@ import {
 } from './endurance';
 import { covarianceFrom, leastSquares } from './leastSquares';
 import { scaledByMisfit } from './misfit';
-import type { Fit, Model } from './model';
+import type { CurveFit, Model } from './model';
 import type { Weighed } from './weighing';
 
 /** Priors on the shape, from the spread among trained runners: E/MAP and A/MAP (s). MAP itself has none. */
@@ -19,7 +19,7 @@ const PRIOR = { e: { mean: -0.05, sd: 0.012 }, a: { mean: 55, sd: 8 } };
  */
 const LN_MAP = { min: Math.log(3), max: Math.log(60) };
 const BOUNDS = { e: { min: -0.086, max: -0.014 }, a: { min: 31, max: 79 } };
-/** A mark this many standard deviations off is flagged, and pulls no harder than one that is just so far off (Huber 1964). */
+/** A mark this many standard deviations off is flagged, and its pull is capped (Huber 1964). */
 export const OUTLIER_SD = 3;
 
 /** The shape vector (ln MAP, E/MAP, A/MAP) as model parameters, kept inside the bounds. */
@@ -29,10 +29,10 @@ function parametersOf(x: readonly number[]): EnduranceParameters {
   return { mapWkg, eWkg: clamp(e, BOUNDS.e) * mapWkg, aJkg: clamp(a, BOUNDS.a) * mapWkg };
 }
 
-/** So much of a square is kept beyond OUTLIER_SD: of two marks that contradict each other no level is as good as the next. */
+/** This share of the square remains beyond OUTLIER_SD, so that of two contradicting marks the level stays determined. */
 const BEYOND = 0.02;
 
-/** A residual in standard deviations, its square growing almost linearly beyond OUTLIER_SD: one wild mark leaves the rest alone. */
+/** A residual in standard deviations, its square growing almost linearly beyond OUTLIER_SD, so that one wild mark leaves the rest alone. */
 function tempered(residual: number): number {
   const off = Math.abs(residual);
   if (off <= OUTLIER_SD) return residual;
@@ -45,19 +45,19 @@ function temperedSlope(residual: number): number {
 }
 
 /** Penalised least squares on ln(time), with priors on the shape and none on MAP: one mark is met exactly, two also bend the curve. */
-function fit(marks: readonly Weighed[]): Fit {
+function fit(marks: readonly Weighed[]): CurveFit {
   // Starting from the power each mark would need in a steady 7 minutes keeps the solver inside a few steps.
   const startMap = Math.max(...marks.map(({ mark, timeS }) => powerNeeded(mark.distanceM / timeS, mark.distanceM)));
-  // The solver asks for the slopes where it has just asked for the residuals: the times are worked out once.
-  let known: { x: readonly number[]; times: number[] } | undefined;
+  // The solver asks for slopes where it has just asked for residuals: cache the times.
+  let cached: { x: readonly number[]; times: number[] } | undefined;
   const timesAt = (x: readonly number[]) => {
-    if (known?.x === x) return known.times;
+    if (cached?.x === x) return cached.times;
     const p = parametersOf(x);
     const timeOver = new Map<number, number>();
     for (const { mark, timeS } of marks)
       if (!timeOver.has(mark.distanceM)) timeOver.set(mark.distanceM, enduranceTimeFor(p, mark.distanceM, timeS));
     const times = marks.map(({ mark, timeS }) => timeOver.get(mark.distanceM) ?? timeS);
-    known = { x, times };
+    cached = { x, times };
     return times;
   };
   const plain = (curveS: number, { timeS, sd }: Weighed) => Math.log(curveS / timeS) / sd;
@@ -70,9 +70,9 @@ function fit(marks: readonly Weighed[]): Fit {
     const p = parametersOf(x);
     return [
       ...timesAt(x).map((timeS, i) => {
-        const one = marks[i] as Weighed;
-        const [byLevel, byE, byA] = enduranceSlopes(p, one.mark.distanceM, timeS);
-        const scale = slope(plain(timeS, one)) / one.sd;
+        const mark = marks[i] as Weighed;
+        const [byLevel, byE, byA] = enduranceSlopes(p, mark.mark.distanceM, timeS);
+        const scale = slope(plain(timeS, mark)) / mark.sd;
         return [byLevel * scale, byE * scale, byA * scale];
       }),
       [0, 1 / PRIOR.e.sd, 0],
@@ -83,7 +83,7 @@ function fit(marks: readonly Weighed[]): Fit {
     jacobian: slopesBy(temperedSlope),
     bounds: [LN_MAP, BOUNDS.e, BOUNDS.a],
   });
-  // How sure it is goes by the plain residuals: what a wild mark takes away is counted once, as misfit.
+  // Errors use the plain residuals: what tempering takes from a wild mark is counted once, as misfit.
   const covariance = covarianceFrom(slopesBy(() => 1)(x), x.length);
   const untempered = [...timesAt(x).map((timeS, i) => plain(timeS, marks[i] as Weighed)), ...residuals(x).slice(-2)];
   return { x, covariance: scaledByMisfit(covariance, untempered, x.length) };

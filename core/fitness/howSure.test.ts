@@ -19,13 +19,13 @@ test('two fresh marks far apart are sure, one is fair, one from last winter unsu
 });
 
 test('the trial that settles most is not the distance that is known already', () => {
-  const known = [race(5000, 1110)];
-  const trialM = bestTrialM(known, AS_OF) ?? 0;
+  const knownMarks = [race(5000, 1110)];
+  const trialM = bestTrialM(knownMarks, AS_OF) ?? 0;
   expect([800, 1200, 1600, 2000, 3000]).toContain(trialM);
   // It is the best of those a coach would run: no other makes the paces surer.
   const error = (distanceM: number) => {
-    const timeS = timeFor(fitCurve(known, { asOf: AS_OF }), distanceM);
-    return meanError(fitCurve([...known, race(distanceM, timeS, AS_OF, 'trial')], { asOf: AS_OF }));
+    const timeS = timeFor(fitCurve(knownMarks, { asOf: AS_OF }), distanceM);
+    return meanError(fitCurve([...knownMarks, race(distanceM, timeS, AS_OF, 'trial')], { asOf: AS_OF }));
   };
   for (const distanceM of [800, 1200, 1600, 2000, 3000, 5000])
     expect(error(trialM)).toBeLessThanOrEqual(error(distanceM) + 1e-12);
@@ -33,20 +33,20 @@ test('the trial that settles most is not the distance that is known already', ()
 });
 
 test('a trial suits age and event', () => {
-  const known = [race(1500, 330)];
-  const trial = (who: Parameters<typeof bestTrialM>[2]) => bestTrialM(known, AS_OF, who) ?? 0;
+  const knownMarks = [race(1500, 330)];
+  const trial = (who: Parameters<typeof bestTrialM>[2]) => bestTrialM(knownMarks, AS_OF, who) ?? 0;
   expect(trial({ ageYears: 10 })).toBe(800);
   expect(trial({ ageYears: 12 })).toBeLessThanOrEqual(1200);
   expect(trial({ ageYears: 14 })).toBeLessThanOrEqual(2000);
   expect(trial({ leaning: '400-800' })).toBeLessThanOrEqual(1600);
   expect(trial({ ageYears: 30, leaning: '5k-10k' })).toBeGreaterThanOrEqual(1600);
-  expect(doubtsAboutMarks(known, AS_OF, { ageYears: 12 })[0]).toMatch(/A (800|1200) trial/);
+  expect(doubtsAboutMarks(knownMarks, AS_OF, { ageYears: 12 })[0]).toMatch(/A (800|1200) trial/);
 });
 
 describe('doubts', () => {
   test('a single mark: what is weak, and what would settle it', () =>
     expect(doubtsAboutMarks([race(1500, 300)], AS_OF)).toEqual([
-      expect.stringMatching(/^Not quite sure: one mark only\. A \d+ trial would settle it\.$/),
+      expect.stringMatching(/^Fairly sure: one mark only\. A \d+ trial would settle it\.$/),
     ]));
   test('for someone who should not run flat out yet the trial is put off', () =>
     expect(doubtsAboutMarks([race(1500, 300)], AS_OF, { canTrial: false })[0]).toMatch(

@@ -1,6 +1,6 @@
 /**
- * How far an athlete's paces can be trusted, in a coach's words: what is weak about the marks behind them, and the one trial
- * that would settle most of it.
+ * How far an athlete's paces can be trusted, in a coach's words: what is weak about their marks, and the one trial that would settle most
+ * of it.
  */
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
@@ -33,8 +33,8 @@ export function meanError(curve: Curve): number {
 export const surenessAt = (error: number): Sureness => (error <= SURE ? 'sure' : error <= FAIR ? 'fair' : 'unsure');
 
 /**
- * How sure a curve is, for lists of many athletes: as sure as all the paces judged but the one known least. With a mark that does not
- * fit the others never more than fair.
+ * How sure a curve is, for lists: as sure as all the judged paces but the least known. With a mark that does not fit the others it is fair
+ * at best.
  */
 export function surenessOf(curve: Curve): Sureness {
   const [, secondWorst = 0] = errorsOf(curve).sort((a, b) => b - a);
@@ -60,21 +60,21 @@ const percentText = (share: number) => {
  * How far off is measured against the curve of the others alone.
  */
 export function outlierSentences(curve: Curve, asOf: string): string[] {
-  return curve.marks.flatMap((one) => {
-    if (!one.outlier) return [];
-    const rest = curve.marks.filter((other) => other !== one).map(({ mark }) => mark);
+  return curve.marks.flatMap((candidate) => {
+    if (!candidate.outlier) return [];
+    const rest = curve.marks.filter((other) => other !== candidate).map(({ mark }) => mark);
     const off =
       rest.length === 0
-        ? one.residual
-        : Math.log(one.mark.timeS / timeFor(fitCurve(rest, { asOf }), one.mark.distanceM));
+        ? candidate.residual
+        : Math.log(candidate.mark.timeS / timeFor(fitCurve(rest, { asOf }), candidate.mark.distanceM));
     const way = off > 0 ? 'slower' : 'faster';
     return [
-      `The ${markText(one.mark, asOf)} sits ${percentText(off)} off the rest: ${way} than they say. Leave it out of the curve if it was no fair run.`,
+      `The ${markText(candidate.mark, asOf)} sits ${percentText(off)} off the rest: ${way} than they say. Leave it out of the curve if it was no fair run.`,
     ];
   });
 }
 
-/** Trials a coach would run on a track, in metres. */
+/** Track trials a coach would run, in metres. */
 const TRIALS_M = [800, 1200, 1600, 2000, 3000, 5000];
 /** The longest flat-out trial by age in the year, common coaching practice: local rules for the young come first. */
 const LONGEST_BY_AGE = [
@@ -83,15 +83,15 @@ const LONGEST_BY_AGE = [
   { under: 15, distanceM: 2000 },
   { under: 17, distanceM: 3000 },
 ];
-/** What those who run short races would not race over either. */
+/** The longest trial for somebody who runs short races. */
 const LONGEST_BY_LEANING = { '400-800': 1600, '800-1500': 3000, '1500-3k': 5000, '5k-10k': 5000 };
-/** Too short to tell a distance runner much. */
+/** Too short to say much about a distance runner. */
 const SHORTEST_BY_LEANING = { '400-800': 800, '800-1500': 800, '1500-3k': 1200, '5k-10k': 1600 };
 
-/** For whom a trial is looked for; what is not known limits nothing. */
+/** Whom a trial is looked for; unknown fields limit nothing. */
 export type TrialFor = { ageYears?: number | undefined; leaning?: keyof typeof LONGEST_BY_LEANING | undefined };
 
-/** Trials that suit an age and an event, in metres; one at least. */
+/** Trials that suit an age and an event, in metres; at least one. */
 function trialsFor({ ageYears, leaning }: TrialFor): number[] {
   const byAge = LONGEST_BY_AGE.find(({ under }) => ageYears !== undefined && ageYears < under)?.distanceM ?? Infinity;
   const longestM = Math.min(byAge, leaning ? LONGEST_BY_LEANING[leaning] : Infinity);
@@ -109,12 +109,12 @@ function curveIfAny(marks: readonly Mark[], asOf: string): Curve | undefined {
   }
 }
 
-/** The trial, of those that suit the athlete, that would make the curve surest, in metres; undefined without a usable mark. */
+/** The suitable trial that would make the curve most certain, in metres; undefined without a usable mark. */
 export function bestTrialM(marks: readonly Mark[], asOf: string, who: TrialFor = {}): number | undefined {
   const now = curveIfAny(marks, asOf);
   if (!now) return undefined;
   const tried = trialsFor(who).map((distanceM) => {
-    // Run just as the curve expects, it leaves the curve where it is and only makes it surer.
+    // Run exactly as predicted, it leaves the curve in place and only narrows its errors.
     const trial: Mark = { distanceM, timeS: timeFor(now, distanceM), date: asOf, kind: 'trial' };
     return { distanceM, error: meanError(fitCurve([...marks, trial], { asOf })) };
   });
@@ -151,7 +151,7 @@ export function doubtsAboutMarks(
   const weak = weaknesses(usable, newestDays);
   const sureness = surenessOf(curve);
   const isDoubtful = weak.length > 0 && sureness !== 'sure';
-  // Five more fits: only where a trial is proposed.
+  // Costs five more fits, so only where a trial is proposed.
   const trialM = isDoubtful ? bestTrialM(marks, asOf, who) : undefined;
   const settles = canTrial
     ? 'would settle it'
@@ -159,7 +159,7 @@ export function doubtsAboutMarks(
   return [
     ...(isDoubtful
       ? [
-          `${sureness === 'unsure' ? 'Unsure' : 'Not quite sure'}: ${weak.join(', ')}. ${trialM === undefined ? '' : `A ${trialM} trial ${settles}.`}`.trim(),
+          `${sureness === 'unsure' ? 'Unsure' : 'Fairly sure'}: ${weak.join(', ')}. ${trialM === undefined ? '' : `A ${trialM} trial ${settles}.`}`.trim(),
         ]
       : []),
     ...(newestDays >= OTHER_SEASON_DAYS

@@ -48,9 +48,9 @@ test('with bounds the least within them is found, as well as it would be on the 
         const { x } = leastSquares(residuals, [0, 0], { bounds: [undefined, { min: -Infinity, max: most }] });
         const free = leastSquares(residuals, [0, 0]).x;
         if ((free[1] ?? 0) <= most) return expect(x[1]).toBeCloseTo(free[1] ?? 0, 5);
-        const held = leastSquares(([a = 0]) => residuals([a, most]), [0]).x;
+        const bounded = leastSquares(([a = 0]) => residuals([a, most]), [0]).x;
         expect(x[1]).toBeCloseTo(most, 9);
-        expect(x[0]).toBeCloseTo(held[0] ?? 0, 5);
+        expect(x[0]).toBeCloseTo(bounded[0] ?? 0, 5);
       },
     ),
   );

@@ -56,7 +56,7 @@ export function covarianceFrom(jacobian: readonly (readonly number[])[], n: numb
 /** Least and most of an unknown. */
 export type Bounds = { min: number; max: number };
 
-/** True where an unknown sits on a bound and the descent points out of it: it is held there for this step. */
+/** True where a parameter sits on a bound and the descent points outside: it is held there for this step. */
 const isHeld = (value: number, descent: number, bounds: Bounds | undefined) =>
   bounds !== undefined && ((value <= bounds.min && descent <= 0) || (value >= bounds.max && descent >= 0));
 
@@ -91,13 +91,13 @@ export function leastSquares(
     const descent = Array.from({ length: n }, (_, a) =>
       slopes.reduce((sum, row, i) => sum - (row[a] ?? 0) * (at[i] ?? 0), 0),
     );
-    const held = x.map((value, i) => isHeld(value, descent[i] ?? 0, bounds[i]));
+    const atBound = x.map((value, i) => isHeld(value, descent[i] ?? 0, bounds[i]));
     const damped = normal.map((row, a) =>
-      row.map((v, b) => (a === b ? (held[a] ? 1 : v * (1 + damping)) : held[a] || held[b] ? 0 : v)),
+      row.map((v, b) => (a === b ? (atBound[a] ? 1 : v * (1 + damping)) : atBound[a] || atBound[b] ? 0 : v)),
     );
     const step = solve(
       damped,
-      descent.map((value, a) => (held[a] ? 0 : value)),
+      descent.map((value, a) => (atBound[a] ? 0 : value)),
     );
     if (!step) break;
     const next = within(x.map((v, i) => v + (step[i] ?? 0)));

@@ -2,7 +2,7 @@ import { formatDistance } from '../units/distance';
 import { runnable } from '../units/runnable';
 import { formatMarkTime } from '../units/time';
 
-/** How a mark came about; it decides how far the mark is trusted. */
+/** How a mark was made; it decides how far the mark is trusted. */
 export const MARK_KINDS = ['race', 'trial', 'session', 'estimate'] as const;
 export type MarkKind = (typeof MARK_KINDS)[number];
 
@@ -12,7 +12,7 @@ export type Course = (typeof COURSES)[number];
 
 /** One dated performance: `distanceM` metres in `timeS` seconds on `date` (YYYY-MM-DD). */
 export type Mark = {
-  /** Given when it is first stored; stays when the mark is changed. */
+  /** Given when it is first stored, and kept when the mark is changed. */
   id?: string;
   distanceM: number;
   timeS: number;
@@ -22,11 +22,11 @@ export type Mark = {
   course?: Course;
   /** The name of a course that is not a track, by which its marks are compared: `Mill Hill 4 km`. */
   courseName?: string;
-  /** Where it was and what it was like: wind, heat, a hilly road. */
+  /** Where it was and under what conditions: wind, heat, a hilly road. */
   note?: string;
-  /** The coach does not want it in the curve. */
+  /** Left out of the curve by the coach. */
   leftOut?: true;
-  /** The session at the track that it comes from. */
+  /** The run it comes from. */
   runId?: string;
   /**
    * Of a fitness estimate: what that session says alone, and the standard deviation of ln(time) of that. `timeS` is what it came to with
@@ -42,8 +42,8 @@ export const formatMark = ({ distanceM, timeS }: Pick<Mark, 'distanceM' | 'timeS
   `${formatDistance(distanceM)} in ${formatMarkTime(timeS)}`;
 
 /**
- * A question for the coach when a mark is hardly believable (a 5000 in 8 minutes, an 800 in 40), else undefined.
- * It never refuses: the coach may know better.
+ * A question for the coach about a hardly believable mark (a 5000 in 8 minutes, an 800 in 40); else undefined. Never refuses: the coach
+ * may know better.
  */
 export function doubtAboutMark(mark: Pick<Mark, 'distanceM' | 'timeS'>): string | undefined {
   const ran = runnable(mark.distanceM, mark.timeS);

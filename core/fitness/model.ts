@@ -1,12 +1,12 @@
 import type { Weighed } from './weighing';
 
-/** Thrown by fitCurve when there is nothing to stand on; the message is for the coach. */
+/** Thrown by fitCurve without a usable mark; the message is for the coach. */
 export class CurveError extends Error {
   override name = 'CurveError';
 }
 
-/** What fitting comes to: the unknowns and their covariance. */
-export type Fit = { x: number[]; covariance: number[][] };
+/** The result of a fit: parameters and their covariance. */
+export type CurveFit = { x: number[]; covariance: number[][] };
 
 /**
  * One school of how speed falls with distance. Its unknowns are a vector whose first component is the logarithm of a speed or
@@ -14,7 +14,7 @@ export type Fit = { x: number[]; covariance: number[][] };
  */
 export type Model<P> = {
   /** @throws CurveError when these marks cannot carry this model. */
-  fit(marks: readonly Weighed[]): Fit;
+  fit(marks: readonly Weighed[]): CurveFit;
   parametersOf(x: readonly number[]): P;
   vectorOf(parameters: P): number[];
   /** Seconds for `distanceM` metres flat out. */

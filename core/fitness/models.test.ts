@@ -146,9 +146,9 @@ describe('critical speed', () => {
     ['too little between them', [race(1500, 298), race(1609.344, 322)], 'too much alike'],
     ['one distance twice', [race(5000, 1110), race(5000, 1120)], 'there is one'],
     ['an estimate was not flat out', [race(5000, 1110), race(1500, 298, { kind: 'estimate' })], 'there is one'],
-  ])('with %s it says what it needs', (_what, marks, says) => {
+  ])('with %s it says what it needs', (_what, marks, message) => {
     expect(() => fit(...marks)).toThrow(CurveError);
-    expect(() => fit(...marks)).toThrow(says);
+    expect(() => fit(...marks)).toThrow(message);
   });
 });
 
@@ -241,9 +241,9 @@ describe('whatever the model', () => {
   test('beside other marks a faster one never makes its own distance slower', () => {
     fc.assert(
       fc.property(twoMarks, anyFive, fc.double({ min: 0.001, max: 0.08, noNaN: true }), (marks, threeS, gain) => {
-        const own = (timeS: number) => timeFor(fitCurve([...marks, race(3000, timeS)], { asOf: AS_OF }), 3000);
+        const with3000 = (timeS: number) => timeFor(fitCurve([...marks, race(3000, timeS)], { asOf: AS_OF }), 3000);
         const timeS = (threeS * 3000) / 5000;
-        expect(own(timeS * (1 - gain))).toBeLessThan(own(timeS) + 1e-3);
+        expect(with3000(timeS * (1 - gain))).toBeLessThan(with3000(timeS) + 1e-3);
       }),
       { numRuns: 40 },
     );
@@ -254,8 +254,8 @@ describe('whatever the model', () => {
       fc.property(
         // Marks that agree: age makes those that do not disagree less, which counts the other way.
         anyFive.map((fiveS) => {
-          const one = fitCurve([race(5000, fiveS)], { asOf: AS_OF });
-          return [1500, 5000].map((distanceM) => race(distanceM, timeFor(one, distanceM)));
+          const curve = fitCurve([race(5000, fiveS)], { asOf: AS_OF });
+          return [1500, 5000].map((distanceM) => race(distanceM, timeFor(curve, distanceM)));
         }),
         fc.constant('endurance' as const),
         fc.integer({ min: 1, max: 60 }),
@@ -396,9 +396,9 @@ describe('marks off the track', () => {
     // Somebody who has only run there gets the paces of the track.
     const new1 = race(4000, 900, { course: 'cross-country', courseName: 'mill hill' });
     const plain = fitCurve([new1], { asOf: AS_OF });
-    const known = fitCurve([new1], { asOf: AS_OF, courses });
-    expect(timeFor(known, 4000) / timeFor(plain, 4000)).toBeCloseTo(1 / 1.07, 2);
-    expect(timeErrorFor(known, 4000)).toBeLessThan(timeErrorFor(plain, 4000));
+    const knownCurve = fitCurve([new1], { asOf: AS_OF, courses });
+    expect(timeFor(knownCurve, 4000) / timeFor(plain, 4000)).toBeCloseTo(1 / 1.07, 2);
+    expect(timeErrorFor(knownCurve, 4000)).toBeLessThan(timeErrorFor(plain, 4000));
   });
   test('a mark of a day to come is none', () => {
     expect(() => fit(race(5000, 1110, { date: '2026-11-02' }))).toThrow(CurveError);

@@ -4,7 +4,7 @@
  */
 import { clamp } from './clamp';
 import { scaledByMisfit } from './misfit';
-import type { Fit, Model } from './model';
+import type { CurveFit, Model } from './model';
 import { straightLine } from './straightLine';
 import type { Weighed } from './weighing';
 
@@ -21,7 +21,7 @@ const EXPONENT_SD = 0.02;
  * The straight line of ln(time) over ln(distance), with a prior on its slope: marks over one distance, or nearly one, leave it at
  * the usual one. The exponent stands beside the level alone, so that a bound it meets leaves that as it is.
  */
-function fit(marks: readonly Weighed[]): Fit {
+function fit(marks: readonly Weighed[]): CurveFit {
   const points = marks.map(({ mark, timeS, sd }) => ({
     x: Math.log(mark.distanceM),
     y: Math.log(timeS),

@@ -1,4 +1,4 @@
-/** How an athlete comes along: what each mark was worth, and how fast that moves. */
+/** How an athlete develops: what each mark was worth, and how fast that changes. */
 import { parseISO } from 'date-fns/parseISO';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { timeFor, type Curve } from './curve';
@@ -11,14 +11,11 @@ export type MarkWorth = {
   kind: MarkKind;
   timeS: number;
   errorS: number;
-  /** It does not fit the others: a fall, a race that was jogged home. */
+  /** It does not fit the others: a fall, a race jogged home. */
   outlier?: true;
 };
 
-/**
- * Every mark that a curve stands on, from a day on (YYYY-MM-DD), over one distance, the earliest first; as sure as it was on its own day,
- * since it says of that day what it says.
- */
+/** Every mark of a curve since a day (YYYY-MM-DD) over one distance, earliest first, each with the error it had on its own day. */
 export function markWorths(curve: Curve, distanceM: number, from: string): MarkWorth[] {
   const worthS = timeFor(curve, distanceM);
   return curve.marks
@@ -37,10 +34,10 @@ export function markWorths(curve: Curve, distanceM: number, from: string): MarkW
     .sort((a, b) => a.date.localeCompare(b.date));
 }
 
-/** How much faster by the week, as a share of the time, with its standard error; above 0 is faster. */
+/** Gain per week as a share of the time, with its standard error; above 0 is faster. */
 export type Trend = { perWeek: number; errorPerWeek: number; marks: number };
 
-/** From fewer marks, or from less of a season, nobody can say how fast somebody comes along. */
+/** Fewer marks, or a shorter part of a season, show no trend. */
 const LEAST = { marks: 3, days: 28 };
 
 /**

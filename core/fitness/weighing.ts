@@ -14,7 +14,7 @@ export type CourseOffset = { lnOffset: number; sd: number };
 /** What is known of named courses, by `courseKey`. */
 export type CourseOffsets = ReadonlyMap<string, CourseOffset>;
 
-/** Before anything is known of a course: as quick as a track, give or take so much. This project's own values. */
+/** Prior for an unknown course: as fast as a track, with this spread. This project's own values. */
 const SD_OF_COURSE: Record<Course, number> = { track: 0, road: 0.015, 'cross-country': 0.04, hilly: 0.03 };
 
 export const unknownCourse = ({ course = 'track' }: Pick<Mark, 'course'>): CourseOffset => ({
@@ -28,7 +28,7 @@ export function courseKey(mark: Pick<Mark, 'course' | 'courseName' | 'distanceM'
   return isOnTrack(mark) || !name ? undefined : `${mark.course} ${mark.distanceM} ${name}`;
 }
 
-/** The further a mark is from a race, the less it is trusted; how the project trusts them, not a published value. */
+/** The further a mark is from a race, the less it is trusted; this project's own values. */
 const SD_OF_KIND: Record<Mark['kind'], number> = { race: 0.012, trial: 0.02, session: 0.03, estimate: 0.03 };
 const SD_PER_DAY = 0.005 / 28;
 /** Marks shorter than this say nothing about endurance. */
@@ -48,11 +48,11 @@ export function isUsable(mark: Mark): boolean {
   );
 }
 
-/** The marks a curve of that day (YYYY-MM-DD) can stand on: usable, and run by then. */
+/** Marks that a curve of that day (YYYY-MM-DD) can use: usable, and run by then. */
 export const usableBy = (marks: readonly Mark[], asOf: string): Mark[] =>
   marks.filter((mark) => isUsable(mark) && mark.date.slice(0, 10) <= asOf.slice(0, 10));
 
-/** Age in days on `asOf` (YYYY-MM-DD), 0 for a day to come. */
+/** Age in days on `asOf` (YYYY-MM-DD); 0 for a future day. */
 export const ageDaysOn = (date: string, asOf: string): number =>
   Math.max(0, differenceInCalendarDays(parseISO(asOf), parseISO(date)));
 

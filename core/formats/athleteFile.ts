@@ -1,4 +1,4 @@
-import type { OwnDayPlan } from '../planning/dayPlan';
+import type { DayPlanOfAthlete } from '../planning/dayPlan';
 import type { OwnSeason } from '../season/ownSeason';
 import type { Group, SquadMember } from '../squad/athlete';
 import type { RunEvent } from '../run/events';
@@ -9,7 +9,7 @@ import { athleteSchema, type AthleteInput } from '../api/schemas';
 /** A session an athlete was in: the plan with only them in it, and the events about them. */
 export type OwnRun = { plan: Plan; events: RunEvent[] };
 
-/** Everything that is kept about one athlete, as a file of their own. */
+/** Everything stored about one athlete, as a file of their own. */
 export type AthleteFile = {
   format: 'zest-lap/athlete';
   version: 1;
@@ -18,17 +18,17 @@ export type AthleteFile = {
   athlete: SquadMember;
   group?: Group;
   runs: OwnRun[];
-  /** What seasons say about them: days on which they were not as the others, and races they were entered for. */
+  /** Their part in seasons: exceptions and races they were entered for. */
   seasons?: ({ name: string } & OwnSeason)[];
-  /** Sessions whose plan says something about them. */
-  plans?: { title: string; date: string; plan: OwnDayPlan }[];
+  /** Sessions whose plan mentions them. */
+  plans?: { title: string; date: string; plan: DayPlanOfAthlete }[];
 };
 
 const VERSION = 1;
 
 /**
- * Reads such a file: profile and marks. Ids, group and pace book are of the squad it was saved in, and results belong to its
- * sessions: they are not taken over.
+ * Reads such a file: profile and marks. Ids, group and pace book belong to another squad, and results to its sessions: they are not
+ * imported.
  */
 export function readAthleteFile(text: string): Checked<AthleteInput> {
   const refuse = (message: string): Checked<AthleteInput> => ({

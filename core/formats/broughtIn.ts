@@ -1,4 +1,4 @@
-/** Results from a file as sessions that were run: a plan, and what happened, as if the times had been typed in. */
+/** Imported results as runs: a plan and its events, as if the times had been typed in. */
 import { INTENT_FACTS } from '../session/intent';
 import { parseStored } from '../session/parseSession';
 import { suggestIntent } from '../advice/suggestIntent';
@@ -19,10 +19,10 @@ export type BroughtIn = {
 type Whom = { athleteId: string; name: string; tileName: string };
 
 type Options = {
-  /** The athlete of that name; undefined for somebody who is not in the squad. */
-  whom: (name: string) => Whom | undefined;
+  /** The athlete of that name; undefined if not in the squad. */
+  athleteCalled: (name: string) => Whom | undefined;
   newId: () => string;
-  /** When a session of that day began, ms since 1970. */
+  /** When a session of that day started, ms since 1970. */
   startAtMs: (date: string) => number;
 };
 
@@ -42,7 +42,7 @@ const asTarget = ({ targetS, durationS, plannedRestS }: ResultRow): PlannedTarge
   };
 };
 
-/** The session in shorthand, as far as its reps tell it. */
+/** The session in shorthand, as far as its reps show it. */
 function shorthandOf(reps: readonly PlannedRep[]): string {
   const lines = [...grouped(reps, ({ role }) => role)].map(([role, list]) => {
     const items: { label: string; n: number }[] = [];
@@ -57,21 +57,26 @@ function shorthandOf(reps: readonly PlannedRep[]): string {
   return lines.join('\n');
 }
 
-/** The numbers the reps have in the file, in order: they need not begin at 1, nor be without gaps. */
+/** The numbers of the reps in the file, in order: they need not start at 1 and may have gaps. */
 const repNumbers = (rows: readonly ResultRow[]): number[] =>
   [...new Set(rows.map(({ rep }) => rep))].sort((a, b) => a - b);
 
-function groupOf(id: string, name: string, rows: readonly ResultRow[], { whom }: Options): PlannedGroup | undefined {
+function groupOf(
+  id: string,
+  name: string,
+  rows: readonly ResultRow[],
+  { athleteCalled: whom }: Options,
+): PlannedGroup | undefined {
   const numbers = repNumbers(rows);
   const reps = numbers.flatMap((number) => {
-    const row = rows.find((one) => one.rep === number);
+    const row = rows.find((row) => row.rep === number);
     return row ? [asRep(row)] : [];
   });
-  const athletes = [...grouped(rows, ({ athlete }) => athlete)].flatMap(([athlete, own]) => {
+  const athletes = [...grouped(rows, ({ athlete }) => athlete)].flatMap(([athlete, ownRows]) => {
     const who = whom(athlete);
     if (!who) return [];
     const targets = numbers.map((number): PlannedTarget => {
-      const row = own.find((one) => one.rep === number);
+      const row = ownRows.find((row) => row.rep === number);
       return row ? asTarget(row) : { isLeftOut: true };
     });
     return [{ ...who, targets }];
@@ -79,13 +84,13 @@ function groupOf(id: string, name: string, rows: readonly ResultRow[], { whom }:
   return athletes.length === 0 ? undefined : { id, name, reps, athletes };
 }
 
-/** What was told of the reps of a group, beside their times. */
-function toldOf(group: PlannedGroup, rows: readonly ResultRow[], { whom }: Options): Happening[] {
+/** What was reported of a group's reps beside their times. */
+function toldOf(group: PlannedGroup, rows: readonly ResultRow[], { athleteCalled: whom }: Options): Happening[] {
   const numbers = repNumbers(rows);
   return rows.flatMap((row): Happening[] => {
     const athleteId = whom(row.athlete)?.athleteId;
     const repIndex = numbers.indexOf(row.rep);
-    if (athleteId === undefined || !group.athletes.some((one) => one.athleteId === athleteId)) return [];
+    if (athleteId === undefined || !group.athletes.some((athlete) => athlete.athleteId === athleteId)) return [];
     const { effort, sessionEffort, beatsPerMin, notes, leftOut } = row;
     return [
       ...(effort === undefined ? [] : [{ type: 'felt' as const, athleteId, repIndex, effort }]),
@@ -100,23 +105,23 @@ function toldOf(group: PlannedGroup, rows: readonly ResultRow[], { whom }: Optio
 function broughtInSession(rows: readonly ResultRow[], options: Options): BroughtIn | undefined {
   const [first] = rows;
   if (!first) return undefined;
-  const { newId, whom, startAtMs } = options;
+  const { newId, athleteCalled: whom, startAtMs } = options;
   const byGroup = [...grouped(rows, ({ group }) => group)];
-  const parts = byGroup.flatMap(([name, own]) => {
+  const parts = byGroup.flatMap(([name, ownRows]) => {
     const group = groupOf(
       byGroup.length === 1 ? 'all' : newId(),
       name === '' ? 'Everyone' : name.slice(0, 40),
-      own,
+      ownRows,
       options,
     );
-    return group ? [{ group, rows: own }] : [];
+    return group ? [{ group, rows: ownRows }] : [];
   });
   if (parts.length === 0) return undefined;
   const typed: Record<string, string> = {};
   let reps = 0;
-  for (const { rows: own } of parts) {
-    const numbers = repNumbers(own);
-    for (const { athlete, rep, distanceM, timeS, coveredM } of own) {
+  for (const { rows: ownRows } of parts) {
+    const numbers = repNumbers(ownRows);
+    for (const { athlete, rep, distanceM, timeS, coveredM } of ownRows) {
       const athleteId = whom(athlete)?.athleteId;
       const text = distanceM === undefined ? coveredM && `${coveredM} m` : timeS && formatExactTime(timeS);
       if (athleteId === undefined || !text) continue;
@@ -138,7 +143,7 @@ function broughtInSession(rows: readonly ResultRow[], options: Options): Brought
   };
   const entered = enteredRun(plan, typed, startAtMs(first.date));
   const endMs = Math.max(...entered.happened.map(({ atMs }) => atMs));
-  const told = parts.flatMap(({ group, rows: own }) => toldOf(group, own, options));
+  const told = parts.flatMap(({ group, rows: ownRows }) => toldOf(group, ownRows, options));
   return {
     plan: entered.plan,
     happened: [...entered.happened, ...told.map((happening) => ({ happening, atMs: endMs }))],
@@ -149,5 +154,5 @@ function broughtInSession(rows: readonly ResultRow[], options: Options): Brought
 /** One session for each day and title; athletes who are not in the squad are left out. */
 export const broughtIn = (rows: readonly ResultRow[], options: Options): BroughtIn[] =>
   [...grouped(rows, ({ date, session }) => `${date} ${session}`).values()].flatMap(
-    (own) => broughtInSession(own, options) ?? [],
+    (ownRows) => broughtInSession(ownRows, options) ?? [],
   );

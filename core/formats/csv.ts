@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 
-/** Also where a line break follows, which the package's own pattern misses. */
+/** Also before a line break, which the package's own pattern misses. */
 const FORMULA = /^[=+\-@\t\r]/;
 
 /**

@@ -8,16 +8,16 @@ import { daysAfter } from '../units/dayNumber';
 export type CalendarSession = { id: string; title: string; date: string; shorthand: string; startTime?: string };
 
 export type CalendarOptions = {
-  /** What it is of, for UIDs that stay the same: the season's id. */
+  /** The season's id, for UIDs that stay the same. */
   id: string;
   name: string;
-  /** Goes up with every change, so that a calendar takes the newer one. */
+  /** Grows with every change, so that a calendar takes the newer one. */
   sequence: number;
   /** When it was written. */
   atMs: number;
   /** HH:MM at which the squad trains; days without a time where left out. */
   startTime?: string;
-  /** Which days go out: only those with a session, a long run or a race, or all. */
+  /** Which days to export: only those with a session, a long run or a race, or all. */
   days?: 'sessions' | 'all';
   library?: Library;
 };
@@ -36,7 +36,7 @@ type Entry = {
   place?: string | undefined;
 };
 
-/** How long a session takes in a calendar, where nothing more is known. */
+/** Assumed length of a session whose length is unknown. */
 const MINUTES = 90;
 
 const KIND_WORDS: Partial<Record<SeasonDay['kind'], string>> = {
@@ -50,18 +50,18 @@ const KIND_WORDS: Partial<Record<SeasonDay['kind'], string>> = {
 function entriesOf(season: SeasonPlan, weeks: readonly SeasonWeek[], options: CalendarOptions): Entry[] {
   const { startTime, days = 'sessions', library = NO_LIBRARY } = options;
   const count = new Map<string, number>();
-  // The how many-th of its kind it is: so a session keeps its UID when it moves to another day.
+  // Its place among days of its kind: keeps the session's UID when it moves to another day.
   const numbered = (what: string) => {
     const n = (count.get(what) ?? 0) + 1;
     count.set(what, n);
     return `${what}-${n}`;
   };
   const entries: Entry[] = [];
-  for (const { day, phase } of weeks.flatMap((week) => week.days.map((one) => ({ day: one, phase: week.phase })))) {
+  for (const { day, phase } of weeks.flatMap((week) => week.days.map((day) => ({ day, phase: week.phase })))) {
     const { date, kind, amount } = day;
     if (kind === 'free' || date < season.firstDay) continue;
     if (kind === 'race') {
-      for (const race of season.races.filter((one) => one.date === date))
+      for (const race of season.races.filter((race) => race.date === date))
         entries.push({
           uid: `race-${race.id}`,
           date,
@@ -91,9 +91,7 @@ function entriesOf(season: SeasonPlan, weeks: readonly SeasonWeek[], options: Ca
   return entries;
 }
 
-/**
- * Writes iCalendar text. Times are those of the place where it is trained (floating): half past five stays half past five when the clocks change.
- */
+/** Writes iCalendar text. Times are floating (local to the venue): half past five stays half past five when clocks change. */
 export function writeICalendar(source: CalendarSource, options: CalendarOptions): string {
   const { id, name, sequence, atMs } = options;
   const calendar = ical({
@@ -112,7 +110,7 @@ export function writeICalendar(source: CalendarSource, options: CalendarOptions)
           description: session.shorthand,
         }));
   for (const { uid, date, startTime, summary, description, place } of entries) {
-    // In UTC, so that the day is the same wherever this runs; "floating" leaves the zone out again.
+    // In UTC, so that the day is the same on any machine; "floating" removes the zone again.
     const start = new Date(`${date}T${startTime ?? '00:00'}:00Z`);
     calendar.createEvent({
       id: `${id}-${uid}@zest-lap`,

@@ -67,7 +67,7 @@ test('out and in again they are the same, to the hundredth; what looks like a fo
 test('brought in they become a session that reads as it did, but for rests, which nobody typed', () => {
   let n = 0;
   const sessions = broughtIn(rows, {
-    whom: (name) => ({ athleteId: name === 'Bo Tarrowby' ? 'a1' : 'a0', name, tileName: name }),
+    athleteCalled: (name) => ({ athleteId: name === 'Bo Tarrowby' ? 'a1' : 'a0', name, tileName: name }),
     newId: () => `id${n++}`,
     startAtMs: () => 1_790_000_000_000,
   });
@@ -128,6 +128,6 @@ test.each(['', 'name,time\nAda,80', 'x'.repeat(9_000_000)])('a file that is none
 );
 
 test('somebody who is not in the squad is left out; a session with nobody else is not brought in', () => {
-  const options = { whom: () => undefined, newId: () => 'id', startAtMs: () => 0 };
+  const options = { athleteCalled: () => undefined, newId: () => 'id', startAtMs: () => 0 };
   expect(broughtIn(rows, options)).toEqual([]);
 });

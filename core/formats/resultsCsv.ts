@@ -109,14 +109,14 @@ export const resultRows = (plan: Plan, reviews: readonly Review[], athleteId?: s
 
 /** More than many seasons have. */
 const MOST = { characters: 8_000_000, rows: 40_000 };
-/** So many problems are named; the rest are counted. */
+/** At most this many problems are named; the rest are counted. */
 const MOST_NAMED = 8;
 
 export type ReadResults = { ok: true; rows: ResultRow[]; problems: string[] } | { ok: false; message: string };
 
 const cleaned = (name: string) => name.toLowerCase().replace(/[^a-z]/g, '');
 
-/** What a spreadsheet was kept from taking for a formula comes back without its apostrophe. */
+/** Removes the apostrophe that kept a spreadsheet from reading a formula. */
 const plain = (cell: string) => cell.trim().replace(/^'(?=[=+\-@])/, '');
 
 function numberIn(cell: string, name: string, least: number, most: number): number | undefined | string {

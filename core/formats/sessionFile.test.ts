@@ -2,11 +2,11 @@ import fs from 'node:fs';
 import path from 'node:path';
 import Ajv from 'ajv/dist/2020';
 import fc from 'fast-check';
-import type { BookSession } from '../library/bookSession';
+import type { LibrarySession } from '../library/librarySession';
 import { STARTERS } from '../library/starters';
 import { PACE_NAMES } from '../session/paceNames';
 import { formatSession } from '../session/formatSession';
-import type { Session } from '../session/session';
+import type { SessionTree } from '../session/session';
 import { anySession, read } from '../session/testing';
 import { check } from '../api/check';
 import { readSessions, sessionsFileSchema, writeSessionsFile, writeSessionText } from './sessionFile';
@@ -15,9 +15,9 @@ import { sessionTreeSchema } from './sessionTree';
 
 let made = 0;
 const newId = () => `${++made}`.padStart(26, '0');
-const readFor = { known: [] as BookSession[], paceNames: PACE_NAMES, newId };
+const readFor = { known: [] as LibrarySession[], paceNames: PACE_NAMES, newId };
 const FOR_FILE = { savedOn: '2027-05-04', paceNames: PACE_NAMES };
-const session = (more: Partial<BookSession> = {}): BookSession => ({
+const session = (more: Partial<LibrarySession> = {}): LibrarySession => ({
   id: newId(),
   title: 'Six quick ones',
   shorthand: '# grass\n6X400@5k/90s',
@@ -28,33 +28,33 @@ const fileOf = (sent: object) => JSON.stringify({ format: 'zest-lap/sessions', v
 const readOne = (text: string, name = 'x.txt') => readSessions(text, name, readFor);
 
 describe('a file of sessions', () => {
-  test('a whole book comes back as it was, with its progressions', () => {
-    const [a, b] = STARTERS as [BookSession, BookSession];
+  test('a whole library comes back as it was, with its progressions', () => {
+    const [a, b] = STARTERS as [LibrarySession, LibrarySession];
     const progression = { id: newId(), name: 'Up', lever: 'more' as const, stepIds: [a.id, b.id] };
     const back = readOne(writeSessionsFile(STARTERS, [progression], FOR_FILE));
     if (!back.ok) throw new Error(back.message);
-    const without = ({ id: _id, ...rest }: BookSession) => rest;
+    const without = ({ id: _id, ...rest }: LibrarySession) => rest;
     expect(back.change.sessions?.map(without)).toEqual(STARTERS.map(without));
-    expect(back.found.every(({ says }) => says === 'new')).toBe(true);
+    expect(back.found.every(({ state }) => state === 'new')).toBe(true);
     const ids = back.change.sessions?.slice(0, 2).map(({ id }) => id);
     expect(back.change.progressions).toEqual([{ id: expect.any(String), name: 'Up', lever: 'more', stepIds: ids }]);
   });
 
-  test('what is in the book already is passed over', () => {
-    const known = [session()];
-    const file = writeSessionsFile([...known, session({ title: 'Another' })], [], FOR_FILE);
-    const back = readSessions(file, '', { ...readFor, known });
-    expect(back).toMatchObject({ ok: true, found: [{ says: 'known' }, { says: 'new' }] });
+  test('what is in the library already is passed over', () => {
+    const knownSessions = [session()];
+    const file = writeSessionsFile([...knownSessions, session({ title: 'Another' })], [], FOR_FILE);
+    const back = readSessions(file, '', { ...readFor, known: knownSessions });
+    expect(back).toMatchObject({ ok: true, found: [{ state: 'known' }, { state: 'new' }] });
     expect(back.ok && back.change.sessions?.map(({ title }) => title)).toEqual(['Another']);
   });
 
   test('a session as text has its title in the first line; without one the file’s name', () => {
-    const one = session();
-    const written = writeSessionText(one);
+    const candidate = session();
+    const written = writeSessionText(candidate);
     expect(written).toBe('# Six quick ones\n# grass\n6X400@5k/90s\n');
     expect(readOne(written)).toMatchObject({
       ok: true,
-      change: { sessions: [{ title: one.title, shorthand: one.shorthand }] },
+      change: { sessions: [{ title: candidate.title, shorthand: candidate.shorthand }] },
     });
     expect(readOne('\uFEFF6x400 @5k\r\n', 'Tuesday.txt')).toMatchObject({
       change: { sessions: [{ title: 'Tuesday', shorthand: '6x400 @5k' }] },
@@ -74,18 +74,18 @@ describe('a file of sessions', () => {
   });
 
   test('an unknown pace is no reason to lose a session: it is taken over as a draft', () => {
-    const tree: Session = JSON.parse(JSON.stringify(read('6x400 @5k'))) as Session;
+    const tree: SessionTree = JSON.parse(JSON.stringify(read('6x400 @5k'))) as SessionTree;
     const sent = fileOf({
       title: 'Cruise',
-      session: JSON.parse(JSON.stringify(tree).replace('5k', 'cruise')) as Session,
+      session: JSON.parse(JSON.stringify(tree).replace('5k', 'cruise')) as SessionTree,
     });
     expect(readOne(sent)).toMatchObject({
       ok: true,
       found: [
         {
           title: 'Cruise',
-          says: 'draft',
-          trouble: expect.stringMatching(/“cruise” is not a pace in the book/) as string,
+          state: 'draft',
+          trouble: expect.stringMatching(/“cruise” is not a pace in the pace book/) as string,
         },
       ],
       change: { sessions: [{ shorthand: 'main: 6x400 @cruise' }] },
@@ -124,7 +124,7 @@ describe('the published JSON Schema', () => {
     fc.assert(
       fc.property(anySession, (tree) => {
         const file = writeSessionsFile([session({ shorthand: formatSession(tree) })], [], FOR_FILE);
-        const written = JSON.parse(file) as { sessions: { session: Session }[] };
+        const written = JSON.parse(file) as { sessions: { session: SessionTree }[] };
         expect(fits(written)).toBe(true);
         expect(check(sessionTreeSchema, written.sessions[0]?.session)).toEqual({ ok: true, value: tree });
       }),

@@ -1,14 +1,14 @@
 /**
- * Sessions as a file: one, some, or a whole book with its progressions. Each stands in it twice, as the coach wrote it
+ * Sessions as a file: one, some, or a whole library with its progressions. Each stands in it twice, as the coach wrote it
  * (`shorthand`) and as a tree for other programs (`session`); a file may leave one of the two out. The JSON Schema is
  * docs/sessions.schema.json. A session alone may also come as its shorthand, with its title in a first line `# Title`.
  */
 import Joi from 'joi';
-import type { BookChange, BookSession, Progression } from '../library/bookSession';
+import type { LibraryChange, LibrarySession, Progression } from '../library/librarySession';
 import { formatSession } from '../session/formatSession';
 import { parseStored } from '../session/parseSession';
-import type { Session } from '../session/session';
-import { aboutSession, progressionInFile } from '../api/bookSchemas';
+import type { SessionTree } from '../session/session';
+import { aboutSession, progressionInFile } from '../api/librarySchemas';
 import { check } from '../api/check';
 import { shorthandSchema } from '../api/schemas';
 import { sessionTreeSchema } from './sessionTree';
@@ -16,10 +16,10 @@ import { sessionTreeSchema } from './sessionTree';
 export const SESSIONS_FORMAT = 'zest-lap/sessions';
 const VERSION = 1;
 
-type SessionInFile = Omit<BookSession, 'id' | 'shorthand' | 'tags' | 'archived'> & {
+type SessionInFile = Omit<LibrarySession, 'id' | 'shorthand' | 'tags' | 'archived'> & {
   id?: string;
   shorthand?: string;
-  session?: Session;
+  session?: SessionTree;
   tags?: string[];
 };
 
@@ -32,7 +32,7 @@ type SessionsFile = {
   progressions?: Omit<Progression, 'id'>[];
 };
 
-const { archived: _archived, ...about } = aboutSession;
+const { archived: _archived, ...fields } = aboutSession;
 
 export const sessionsFileSchema = Joi.object<SessionsFile>({
   format: Joi.string().valid(SESSIONS_FORMAT).required(),
@@ -41,7 +41,7 @@ export const sessionsFileSchema = Joi.object<SessionsFile>({
   sessions: Joi.array()
     .items(
       Joi.object({
-        ...about,
+        ...fields,
         id: Joi.string().max(60),
         shorthand: shorthandSchema.optional(),
         session: sessionTreeSchema,
@@ -52,9 +52,9 @@ export const sessionsFileSchema = Joi.object<SessionsFile>({
   progressions: Joi.array().items(progressionInFile).max(1000),
 });
 
-/** Writes sessions of the book, and the progressions whose steps are among them, as a file. */
+/** Writes sessions in the library, and the progressions whose steps are among them, as a file. */
 export function writeSessionsFile(
-  sessions: readonly BookSession[],
+  sessions: readonly LibrarySession[],
   progressions: readonly Progression[],
   { savedOn, paceNames }: { savedOn: string; paceNames: readonly string[] },
 ): string {
@@ -75,15 +75,15 @@ export function writeSessionsFile(
 }
 
 /** Writes one session as text: its title, and what it says. */
-export const writeSessionText = ({ title, shorthand }: Pick<BookSession, 'title' | 'shorthand'>): string =>
+export const writeSessionText = ({ title, shorthand }: Pick<LibrarySession, 'title' | 'shorthand'>): string =>
   `# ${title}\n${shorthand.trim()}\n`;
 
-/** What reading a file came to: what to change in the book, and a word about each session. */
+/** What reading a file came to: what to change in the library, and a word about each session. */
 export type ReadSessions =
   | { ok: false; message: string }
-  | { ok: true; change: BookChange; found: { title: string; says: 'new' | 'known' | 'draft'; trouble?: string }[] };
+  | { ok: true; change: LibraryChange; found: { title: string; state: 'new' | 'known' | 'draft'; trouble?: string }[] };
 
-type ReadFor = { known: readonly BookSession[]; paceNames: readonly string[]; newId: () => string };
+type ReadFor = { known: readonly LibrarySession[]; paceNames: readonly string[]; newId: () => string };
 
 const refused = (message: string): ReadSessions => ({ ok: false, message: `${message} Nothing was imported.` });
 
@@ -97,21 +97,21 @@ function textOf({ shorthand, session }: SessionInFile, paceNames: readonly strin
 
 function takeIn(
   file: Pick<SessionsFile, 'sessions' | 'progressions'>,
-  { known, paceNames, newId }: ReadFor,
+  { known: knownSessions, paceNames, newId }: ReadFor,
 ): ReadSessions {
   const idOf = new Map<string, string>();
-  const sessions: BookSession[] = [];
+  const sessions: LibrarySession[] = [];
   const found = file.sessions.map((sent) => {
     const { session: _tree, id = '', ...rest } = sent;
     const shorthand = textOf(sent, paceNames);
-    const same = known.find((one) => one.title === sent.title && one.shorthand === shorthand);
-    const own: BookSession = { ...rest, id: same?.id ?? newId(), shorthand, tags: sent.tags ?? [] };
-    idOf.set(id, own.id);
-    if (same) return { title: sent.title, says: 'known' as const };
-    sessions.push(own);
+    const same = knownSessions.find((session) => session.title === sent.title && session.shorthand === shorthand);
+    const session: LibrarySession = { ...rest, id: same?.id ?? newId(), shorthand, tags: sent.tags ?? [] };
+    idOf.set(id, session.id);
+    if (same) return { title: sent.title, state: 'known' as const };
+    sessions.push(session);
     const parsed = parseStored(shorthand, { paceNames });
-    if (parsed.ok) return { title: sent.title, says: 'new' as const };
-    return { title: sent.title, says: 'draft' as const, trouble: parsed.problems[0]?.message ?? '' };
+    if (parsed.ok) return { title: sent.title, state: 'new' as const };
+    return { title: sent.title, state: 'draft' as const, trouble: parsed.problems[0]?.message ?? '' };
   });
   const progressions = (file.progressions ?? []).flatMap(({ stepIds, ...rest }) => {
     const steps = stepIds.flatMap((id) => idOf.get(id) ?? []);
@@ -143,8 +143,8 @@ function readJson(text: string, readFor: ReadFor): ReadSessions {
 }
 
 /**
- * Reads a file of sessions, or one session as text. Sessions that are in the book already are passed over; one that cannot
- * be read (it names a pace the books here have not) is taken over as a draft, with what is wrong with it.
+ * Reads a file of sessions, or one session as text. Sessions that are in the library already are passed over; one that cannot
+ * be read (it names a pace no pace library here has) is taken over as a draft, with what is wrong with it.
  * @param name the file's name, for the title of a text that has none.
  */
 export function readSessions(text: string, name: string, readFor: ReadFor): ReadSessions {
@@ -157,6 +157,6 @@ export function readSessions(text: string, name: string, readFor: ReadFor): Read
   const title = /^#\s*(.+)/.exec(written)?.[1]?.trim();
   const shorthand = title === undefined ? written : written.replace(/^.*\n?/, '').trim();
   const sent = { title: (title ?? name.replace(/\.\w+$/, '')).slice(0, 120) || 'Imported session', shorthand };
-  const checked = check(Joi.object<SessionInFile>({ title: about.title, shorthand: shorthandSchema }), sent);
+  const checked = check(Joi.object<SessionInFile>({ title: fields.title, shorthand: shorthandSchema }), sent);
   return checked.ok ? takeIn({ sessions: [checked.value] }, readFor) : refused(checked.message);
 }

@@ -1,6 +1,6 @@
 /** The session tree at the edge: what files and other programs may send. Its JSON Schema is made from this. */
 import Joi from 'joi';
-import { MANNERS, ROLES, type Session } from '../session/session';
+import { MANNERS, ROLES, type SessionTree } from '../session/session';
 import { MAX_LEGS } from '../session/treeTotals';
 
 const positive = (most: number) => Joi.number().strict().positive().max(most);
@@ -82,7 +82,7 @@ const item = Joi.object({
 });
 
 /** A session as a tree. */
-export const sessionTreeSchema = Joi.object<Session>({
+export const sessionTreeSchema = Joi.object<SessionTree>({
   lines: Joi.array()
     .items(
       Joi.object({

@@ -1,5 +1,5 @@
 /** Everyone's targets as CSV: a row for each athlete and rep, times in seconds. */
-import type { OwnPlan } from '../planning/ownPlans';
+import type { AthletePlan } from '../planning/athletePlans';
 import type { DayGroup } from '../planning/dayPlan';
 import { USUAL_TOLERANCE } from '../paces/paceBook';
 import { isTimedRep } from '../targets/targetsFor';
@@ -26,7 +26,7 @@ const number = (value: number | undefined, digits: number) =>
   value === undefined ? '' : String(Math.round(value * 10 ** digits) / 10 ** digits);
 
 /** Main part and fast finish for everyone, in the order of groups and reps; marks as `200=44.4 400=88.8`. */
-export function targetsCsv(plans: readonly OwnPlan[], groups: readonly DayGroup[], venue: Venue): string {
+export function targetsCsv(plans: readonly AthletePlan[], groups: readonly DayGroup[], venue: Venue): string {
   const nameOf = new Map(groups.map(({ id, name }) => [id, name]));
   return csv(
     FIELDS,

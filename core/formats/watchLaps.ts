@@ -12,7 +12,7 @@ const DISTANCE_HEADS = /dist|strecke/i;
 
 const isTime = (text: string) => parseTime(text).ok;
 
-/** Metres in a cell; what is under 50 without a unit is kilometres. */
+/** Metres in a cell; below 50 without a unit they are kilometres. */
 function metresIn(text: string, head: string): number | undefined {
   const number = Number(
     text
@@ -57,7 +57,7 @@ export function readWatchLaps(bytes: Uint8Array): ReadLaps {
 
 type Rep = { distanceM?: number; targetS?: number };
 
-/** How little a lap looks like a rep; undefined if it cannot be it. */
+/** How unlike a rep a lap looks; undefined if it cannot be it. */
 function mismatch(lap: WatchLap, { distanceM, targetS }: Rep): number | undefined {
   const byDistance =
     lap.distanceM === undefined || distanceM === undefined ? undefined : Math.abs(lap.distanceM / distanceM - 1);
@@ -67,13 +67,13 @@ function mismatch(lap: WatchLap, { distanceM, targetS }: Rep): number | undefine
   return (byDistance ?? 0) + (byTime ?? 0.05);
 }
 
-/** A rep without a lap costs more than any lap that could be it. */
+/** A rep without a lap costs more than any possible lap. */
 const NONE = 1;
 
-/** Sums of the same terms in another order differ by rounding alone. */
+/** Sums of the same terms in another order differ by rounding only. */
 const isSame = (a: number | undefined, b: number | undefined) => Math.abs((a ?? Infinity) - (b ?? Infinity)) < 1e-9;
 
-/** Which lap is which rep: in order, so that all together look most alike; the laps between them are recoveries. */
+/** Assigns laps to reps in order, minimising the total unlikeness; laps between them are recoveries. */
 export function matchLaps(laps: readonly WatchLap[], reps: readonly Rep[]): (WatchLap | undefined)[] {
   const cost = [new Array<number>(laps.length + 1).fill(0)];
   for (const [i, rep] of reps.entries()) {
@@ -88,7 +88,7 @@ export function matchLaps(laps: readonly WatchLap[], reps: readonly Rep[]): (Wat
   const matched: (WatchLap | undefined)[] = [];
   let j = laps.length;
   for (let i = reps.length; i > 0; i--) {
-    // Of equally good ways the first laps are the first reps: it is the last ones that are left out.
+    // On a tie the first laps are the first reps: the last ones are left out.
     if (isSame(cost[i]?.[j], (cost[i - 1]?.[j] ?? 0) + NONE)) {
       matched.unshift(undefined);
       continue;

@@ -24,8 +24,8 @@ test.each<[string, LeverChange, string]>([
   ['8x400 @5k / 75s', change('pace', 0.985), '8x400 @98.5% 5k / 75s'],
   ['8x400 @101% 5k / 75s', change('pace', 0.99), '8x400 @100% 5k / 75s'],
   ['8x400 @80/400 / 75s', change('pace', 0.98), '8x400 @81.6/400 / 75s'],
-])('%s', (text, one, expected) =>
-  expect(changedText(`main: ${text}`, (session) => advised(session, one))).toBe(`main: ${expected}`),
+])('%s', (text, change, expected) =>
+  expect(changedText(`main: ${text}`, (session) => advised(session, change))).toBe(`main: ${expected}`),
 );
 
 test('what does not go with how it is written is left alone', () => {

@@ -1,7 +1,7 @@
 /** What the efforts of a session ask to be changed, made in its text. */
 import { itemAt, replaceItem } from '../session/edit';
 import type { LeverChange } from '../outlook/proposals';
-import type { Item, Pace, Session } from '../session/session';
+import type { Item, Pace, SessionTree } from '../session/session';
 import { mainItem } from './progression';
 
 const STEP_S = 5;
@@ -42,7 +42,7 @@ function changed(item: Item, { lever, set, to }: LeverChange): Item | undefined 
 }
 
 /** The session with the item that makes up most of it changed so; undefined where that does not go with how it is written. */
-export function advised(session: Session, change: LeverChange): Session | undefined {
+export function advised(session: SessionTree, change: LeverChange): SessionTree | undefined {
   const path = mainItem(session, 'rep');
   const item = path && itemAt(session, path);
   const next = item && changed(item, change);

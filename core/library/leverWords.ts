@@ -1,4 +1,4 @@
-import type { Lever } from './bookSession';
+import type { Lever } from './librarySession';
 
 /** What each lever is called. */
 export const LEVER_WORDS: Record<Lever, string> = {
@@ -9,6 +9,6 @@ export const LEVER_WORDS: Record<Lever, string> = {
   faster: 'Faster',
   'less-rest': 'Less rest',
   float: 'Quicker float',
-  merged: 'Sets merged',
+  merged: 'Sets run as one',
   fewer: 'Fewer reps',
 };

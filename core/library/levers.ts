@@ -1,13 +1,13 @@
-/** What each lever of a progression does to an item, a step on and a step back. */
+/** What each lever of a progression does to an item: a step on and a step back. */
 import type { Amount, Count, Item, Pace, Recovery, RepPace } from '../session/session';
 import { isOnce, timesOf } from '../session/lengths';
 import { amountOf, lengthOf, longerAmount, shorterAmount, usualBefore } from '../session/usualAmounts';
-import type { Lever } from './bookSession';
+import type { Lever } from './librarySession';
 
-/** The item changed; undefined where nothing is left to change. @param by how far, where the coach has said so: see ChainLink. */
+/** The changed item; undefined where nothing is left to change. @param by the step, if the coach has set it: see ChainLink. */
 type Change = (item: Item, by?: number) => Item | undefined;
 
-/** How far into sets the item is looked for: not at all, into sets of like reps only, or to the longest rep in any. */
+/** How deep in sets the item is looked for: not at all, in sets of like reps only, or the longest rep of any. */
 export type Depth = 'top' | 'like' | 'rep';
 
 const times = (count: Count, change: (n: number) => number): Count => {
@@ -19,16 +19,16 @@ const times = (count: Count, change: (n: number) => number): Count => {
 
 const sizeOf = (amounts: readonly Amount[]) => amounts.reduce((sum, amount) => sum + lengthOf(amount), 0);
 
-/** How many reps a step is, of so many. */
+/** The number of reps in one step. */
 const sixthOf = (n: number) => Math.max(1, Math.round(n * 0.15));
 
-/** With so many more metres or seconds, or fewer; to the next usual amount where nothing is said. */
+/** With this many metres or seconds more or fewer; to the next usual amount if not given. */
 const grown = (by: number | undefined, way: 1 | -1) => (amount: Amount) =>
   by === undefined
     ? (way > 0 ? longerAmount : shorterAmount)(amount)
     : amountOf(amount.kind, Math.max(1, lengthOf(amount) + way * by));
 
-/** Reps of another length, as many as before. */
+/** Reps of another length, the same count. */
 const sameCount =
   (way: 1 | -1): Change =>
   (item, by) => {
@@ -38,7 +38,7 @@ const sameCount =
     return sizeOf(amounts) === sizeOf(body.amounts) ? undefined : { ...item, body: { ...body, amounts } };
   };
 
-/** Reps of another length, so many of them that it is about as much in all. */
+/** Reps of another length, with a count that keeps about the same total. */
 const sameInAll =
   (way: 1 | -1): Change =>
   (item, by) => {
@@ -55,7 +55,7 @@ const moreSets: Change = (item, by = 1) => {
   return { ...item, count: times(count, (n) => n + by) };
 };
 
-/** About a sixth more reps; of a set of unlike ones the whole set once more. */
+/** About a sixth more reps; a set of unlike ones is repeated once more. */
 const moreReps: Change = (item, by) => {
   const { body, count } = item;
   if (body.kind === 'set') return moreSets(item, by);
@@ -65,7 +65,7 @@ const moreReps: Change = (item, by) => {
   return { ...item, count: times(count, (n) => n + (by ?? sixthOf(n))) };
 };
 
-/** About a sixth fewer; of one rep there are none fewer. */
+/** About a sixth fewer; a single rep has none fewer. */
 const fewer: Change = (item, by) => {
   const { count } = item;
   if (count.kind === 'open' || timesOf(count, 'min') < 2) return undefined;
@@ -115,18 +115,19 @@ const withPace =
     return pace && { ...item, body: { ...body, pace } };
   };
 
-/** A second a lap: what a ladder is faster by, each time it is done. */
+/** Seconds a lap by which a ladder gets faster each time it is done. */
 const AGAIN = { offsetS: -1, perM: 400 };
 
-/** A little faster than before, also than the goal's own pace. */
+/** A little faster than before, beyond the goal's own pace too. */
 export function aLittleFaster(pace: RepPace): RepPace {
-  const quicker = (one: Pace): Pace => {
-    if (one.kind === 'absolute') return { ...one, timeS: Math.round(one.timeS * 9.9) / 10 };
-    if (one.kind === 'share') return { ...one, percent: one.percent + 1 };
-    if (one.kind === 'effort') return { ...one, min: Math.min(10, one.min + 0.5), max: Math.min(10, one.max + 0.5) };
-    const { offset } = one;
-    if (!offset) return { ...one, offset: AGAIN };
-    return { ...one, offset: { ...offset, offsetS: offset.offsetS + (AGAIN.offsetS * offset.perM) / AGAIN.perM } };
+  const quicker = (pace: Pace): Pace => {
+    if (pace.kind === 'absolute') return { ...pace, timeS: Math.round(pace.timeS * 9.9) / 10 };
+    if (pace.kind === 'share') return { ...pace, percent: pace.percent + 1 };
+    if (pace.kind === 'effort')
+      return { ...pace, min: Math.min(10, pace.min + 0.5), max: Math.min(10, pace.max + 0.5) };
+    const { offset } = pace;
+    if (!offset) return { ...pace, offset: AGAIN };
+    return { ...pace, offset: { ...offset, offsetS: offset.offsetS + (AGAIN.offsetS * offset.perM) / AGAIN.perM } };
   };
   return {
     from: quicker(pace.from),
@@ -225,7 +226,7 @@ const withFloat =
     return recovery && pace && { ...item, recovery: { ...recovery, pace } };
   };
 
-/** Fewer and bigger sets; the last step is one set, which is none. */
+/** Fewer and bigger sets; the last step is a single set, which is none. */
 const merged: Change = (item) => {
   const { body, count } = item;
   if (body.kind !== 'set' || count.kind !== 'fixed' || count.n < 2) return undefined;
@@ -245,7 +246,7 @@ function restOf({ recovery }: Item): number | undefined {
   return amount?.kind === 'share' ? amount.percent : undefined;
 }
 
-/** What a lever moves: by how much it stands, and which way it goes. */
+/** What a lever moves: its current value, and its direction. */
 export type LeverFacts = {
   change: Change;
   back: Change;

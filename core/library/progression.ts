@@ -1,10 +1,10 @@
-/** Steps from one session to the next, one thing at a time, on the item that makes up most of the main part. */
+/** Steps from one session to the next, one lever at a time, on the item that makes up most of the main part. */
 import { itemAt, itemsAt, replaceItem, type ItemPath } from '../session/edit';
 import { formatSession } from '../session/formatSession';
-import type { Item, Session } from '../session/session';
+import type { Item, SessionTree } from '../session/session';
 import { treeTotals } from '../session/treeTotals';
 import { GUESSED_MPS } from '../targets/totals';
-import type { ChainLink, Lever } from './bookSession';
+import type { ChainLink, Lever } from './librarySession';
 import { aLittleFaster, LEVER_FACTS, type Depth, type LeverFacts } from './levers';
 
 const lengthM = (item: Item) => {
@@ -14,8 +14,8 @@ const lengthM = (item: Item) => {
 
 const isOfLike = ({ body }: Item) => body.kind === 'set' && body.items.length === 1;
 
-/** Where the longest item of the main part stands; into a set, the longest in that too as far as `depth` goes. */
-export function mainItem(session: Session, depth: Depth): ItemPath | undefined {
+/** The path of the longest item of the main part; within sets down to `depth`. */
+export function mainItem(session: SessionTree, depth: Depth): ItemPath | undefined {
   const tops = session.lines.flatMap(({ role, items }, i) =>
     role === 'main' ? items.map((item, j) => ({ path: [i, j] as ItemPath, item })) : [],
   );
@@ -29,15 +29,15 @@ export function mainItem(session: Session, depth: Depth): ItemPath | undefined {
 
 function longest(items: readonly { path: ItemPath; item: Item }[]) {
   return items.reduce<{ path: ItemPath; item: Item } | undefined>(
-    (best, one) => (best && lengthM(best.item) >= lengthM(one.item) ? best : one),
+    (best, candidate) => (best && lengthM(best.item) >= lengthM(candidate.item) ? best : candidate),
     undefined,
   );
 }
 
 const formatted = (item: Item) => formatSession({ lines: [{ role: 'main', items: [item] }] });
 
-/** The session with the item of a lever changed; undefined where that changes nothing. */
-function withItem(session: Session, { depth }: LeverFacts, change: (item: Item) => Item | undefined) {
+/** The session with a lever applied to its item; undefined if that changes nothing. */
+function withItem(session: SessionTree, { depth }: LeverFacts, change: (item: Item) => Item | undefined) {
   const path = mainItem(session, depth);
   const item = path && itemAt(session, path);
   const changed = item && change(item);
@@ -45,14 +45,14 @@ function withItem(session: Session, { depth }: LeverFacts, change: (item: Item) 
 }
 
 /**
- * The session one step further by this lever, all else as it was; undefined where the lever does not move.
- * @param limits by how much, and how far at most: see ChainLink.
+ * The session one step further by this lever, all else unchanged; undefined if the lever cannot move.
+ * @param limits its step and its end: see ChainLink.
  */
 export function nextStep(
-  session: Session,
+  session: SessionTree,
   lever: Lever,
   { by, to }: Pick<ChainLink, 'by' | 'to'> = {},
-): Session | undefined {
+): SessionTree | undefined {
   const facts = LEVER_FACTS[lever];
   const { change, measure, way } = facts;
   return withItem(session, facts, (item) => {
@@ -62,26 +62,26 @@ export function nextStep(
     if (isPast(now) || Math.abs(now - to) < 1e-6) return undefined;
     const changed = change(item, by);
     const value = changed && measure?.(changed);
-    // The last step goes as far as is left, no further.
+    // The last step goes as far as the limit allows.
     return value !== undefined && isPast(value) ? change(item, Math.abs(to - now)) : changed;
   });
 }
 
-/** A step back: the lever the other way; where that does not move, fewer reps, or a longer rest. Undefined where nothing does. */
-export function stepBack(session: Session, lever: Lever): Session | undefined {
-  for (const one of [lever, 'more', 'less-rest'] as const) {
-    const facts = LEVER_FACTS[one];
+/** A step back: the lever reversed; if it cannot move, fewer reps or a longer rest. Undefined if nothing can. */
+export function stepBack(session: SessionTree, lever: Lever): SessionTree | undefined {
+  for (const tried of [lever, 'more', 'less-rest'] as const) {
+    const facts = LEVER_FACTS[tried];
     const easier = withItem(session, facts, (item) => facts.back(item));
     if (easier) return easier;
   }
   return undefined;
 }
 
-/** The next step of a chain of levers: the first that still moves; undefined where all have come to their end. */
+/** The next step of a chain of levers: by the first that still moves; undefined when all have reached their end. */
 export function nextInChain(
-  session: Session,
+  session: SessionTree,
   chain: readonly ChainLink[],
-): { session: Session; lever: Lever } | undefined {
+): { session: SessionTree; lever: Lever } | undefined {
   for (const { lever, ...limits } of chain) {
     const step = nextStep(session, lever, limits);
     if (step) return { session: step, lever };
@@ -89,8 +89,8 @@ export function nextInChain(
   return undefined;
 }
 
-/** The main part once more, a little faster: what comes when a ladder of steps is done. Undefined where nothing in it has a pace. */
-export function againFaster(session: Session): Session | undefined {
+/** The main part again, a little faster: what follows when a ladder is done. Undefined if nothing in it has a pace. */
+export function againFaster(session: SessionTree): SessionTree | undefined {
   let isFaster = false;
   const faster = (item: Item): Item => {
     const { body } = item;
@@ -104,10 +104,10 @@ export function againFaster(session: Session): Session | undefined {
 }
 
 /**
- * Steps by one lever, the given session first; fewer than asked for where the lever comes to its end.
+ * Steps by one lever, starting with the given session; fewer than asked for if the lever reaches its end.
  * @param steps how many sessions in all.
  */
-export function proposeSteps(session: Session, lever: Lever, steps: number): Session[] {
+export function proposeSteps(session: SessionTree, lever: Lever, steps: number): SessionTree[] {
   const proposed = [session];
   while (proposed.length < steps) {
     const step = nextStep(proposed.at(-1) ?? session, lever);

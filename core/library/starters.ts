@@ -1,8 +1,8 @@
 /** The collection the app comes with: a session or two of every kind, with why, when, and how to bend it. All our own. */
-import type { BookSession } from './bookSession';
+import type { LibrarySession } from './librarySession';
 
-type Starter = Pick<BookSession, 'title' | 'shorthand' | 'intent'> &
-  Required<Pick<BookSession, 'purpose' | 'season' | 'easier' | 'harder' | 'tags'>>;
+type Starter = Pick<LibrarySession, 'title' | 'shorthand' | 'intent'> &
+  Required<Pick<LibrarySession, 'purpose' | 'season' | 'easier' | 'harder' | 'tags'>>;
 
 const WARM = 'warm: 1600 @easy, drills, 4x100 @strides / 60s walk';
 const SHORT_WARM = 'warm: 1200 @easy, drills';
@@ -333,13 +333,13 @@ const LIST: Starter[] = [
 /** A starter session's id: the same in every copy of the app, so that what is kept about it finds it again. */
 const starterId = (n: number) => `ZEST${String(n).padStart(3, '0')}`.padStart(26, '0');
 
-export const STARTERS: readonly BookSession[] = LIST.map((starter, i) => ({ id: starterId(i + 1), ...starter }));
+export const STARTERS: readonly LibrarySession[] = LIST.map((starter, i) => ({ id: starterId(i + 1), ...starter }));
 
 const starterIds = new Set(STARTERS.map(({ id }) => id));
 export const isStarter = (id: string): boolean => starterIds.has(id);
 
-/** The whole book: what the coach has kept, and the starter sessions they have not changed. */
-export const withStarters = (kept: readonly BookSession[]): BookSession[] => {
-  const own = new Set(kept.map(({ id }) => id));
-  return [...kept, ...STARTERS.filter(({ id }) => !own.has(id))];
+/** The whole library: what the coach has kept, and the starter sessions they have not changed. */
+export const withStarters = (kept: readonly LibrarySession[]): LibrarySession[] => {
+  const keptIds = new Set(kept.map(({ id }) => id));
+  return [...kept, ...STARTERS.filter(({ id }) => !keptIds.has(id))];
 };

@@ -1,8 +1,8 @@
 /** On, again or back from a session that was run. */
-import type { BookSession, Progression } from './bookSession';
+import type { LibrarySession, Progression } from './librarySession';
 import { changedText, stepsFrom } from './stepsFrom';
 
-const sessionOf = (id: string, shorthand: string): BookSession => ({
+const sessionOf = (id: string, shorthand: string): LibrarySession => ({
   id,
   title: `Stage ${id}`,
   shorthand: `main: ${shorthand}`,
@@ -15,15 +15,15 @@ const STAGES = [
 ];
 const ladder: Progression = { id: 'p', name: 'Stages', lever: 'longer', stepIds: ['1', '2', '3'], round: 3 };
 const from = (id: string, progression = ladder, sessions = STAGES) => {
-  const shorthand = sessions.find((one) => one.id === id)?.shorthand ?? '';
-  return stepsFrom({ ran: { shorthand, bookId: id }, progression, sessions });
+  const shorthand = sessions.find((session) => session.id === id)?.shorthand ?? '';
+  return stepsFrom({ ran: { shorthand, libraryId: id }, progression, sessions });
 };
 
 test('in a progression its own steps come next, and come before', () => {
   expect(from('2')).toEqual({
-    on: { shorthand: 'main: 5x900 @goal 5k / 75s', bookId: '3', title: 'Stage 3' },
-    repeat: { shorthand: 'main: 5x600 @goal 5k / 75s', bookId: '2' },
-    back: { shorthand: 'main: 6x300 @goal 5k / 75s', bookId: '1', title: 'Stage 1' },
+    on: { shorthand: 'main: 5x900 @goal 5k / 75s', libraryId: '3', title: 'Stage 3' },
+    repeat: { shorthand: 'main: 5x600 @goal 5k / 75s', libraryId: '2' },
+    back: { shorthand: 'main: 6x300 @goal 5k / 75s', libraryId: '1', title: 'Stage 1' },
     at: 1,
   });
 });
@@ -64,11 +64,11 @@ test('after the last step the levers go on, one after the other; a chain that is
 });
 
 test('another lever goes before what would come by itself', () => {
-  const ran = { shorthand: 'main: 5x600 @goal 5k / 75s', bookId: '2' };
+  const ran = { shorthand: 'main: 5x600 @goal 5k / 75s', libraryId: '2' };
   const steps = stepsFrom({ ran, progression: ladder, sessions: STAGES, lever: 'less-rest' });
   expect(steps).toMatchObject({
     on: { shorthand: 'main: 5x600 @goal 5k / 60s', lever: 'less-rest' },
-    back: { bookId: '1' },
+    back: { libraryId: '1' },
   });
 });
 
@@ -83,7 +83,7 @@ test('without a progression a lever is asked for; the same again is always there
 });
 
 test('a step that is gone from the library, and a text that cannot be read, give no step', () => {
-  expect(from('2', ladder, STAGES.slice(0, 2))).not.toMatchObject({ on: { bookId: '3' } });
+  expect(from('2', ladder, STAGES.slice(0, 2))).not.toMatchObject({ on: { libraryId: '3' } });
   expect(stepsFrom({ ran: { shorthand: '8x @' }, sessions: [], lever: 'more' })).toEqual({
     repeat: { shorthand: '8x @' },
   });

@@ -1,12 +1,12 @@
-/** What a step on, the same again and a step back are of a session that was run: from its progression, or by a lever. */
+/** The ways on from a session that was run (step on, repeat, step back): from its progression, or by a lever. */
 import { readSession } from '../session/parseSession';
 import { rewriteText } from '../session/rewriteText';
-import type { Session } from '../session/session';
-import type { BookSession, ChainLink, Lever, Progression } from './bookSession';
+import type { SessionTree } from '../session/session';
+import type { LibrarySession, ChainLink, Lever, Progression } from './librarySession';
 import { againFaster, nextInChain, nextStep, stepBack } from './progression';
 
-/** A session to run; `bookId` where it is in the library. `lever` is what was changed to come to it. */
-export type Step = { shorthand: string; bookId?: string; title?: string; lever?: Lever };
+/** A session to run; `libraryId` if it is in the library. `lever` is the change that led to it. */
+export type Step = { shorthand: string; libraryId?: string; title?: string; lever?: Lever };
 
 export type StepsFrom = {
   on?: Step;
@@ -20,18 +20,18 @@ export type StepsFrom = {
 
 type About = {
   /** What was run. */
-  ran: { shorthand: string; bookId?: string };
+  ran: { shorthand: string; libraryId?: string };
   progression?: Progression;
-  sessions: readonly BookSession[];
-  /** What the coach chose to change in place of what comes next by itself. */
+  sessions: readonly LibrarySession[];
+  /** The change the coach chose in place of the usual one. */
   lever?: Lever;
   options?: { paceNames?: readonly string[]; lapM?: number };
 };
 
-/** Changes a text, and leaves what is not changed as the coach wrote it; undefined where it cannot be read or nothing changes. */
+/** Changes a text, keeping the coach's own wording of everything else; undefined if it cannot be read or nothing changes. */
 export function changedText(
   shorthand: string,
-  change: (session: Session) => Session | undefined,
+  change: (session: SessionTree) => SessionTree | undefined,
   options: About['options'] = {},
 ): string | undefined {
   const reading = readSession(shorthand, { ...options, asks: false });
@@ -40,7 +40,7 @@ export function changedText(
   return next && rewriteText(shorthand, reading, next);
 }
 
-/** The step that comes after the last: by the chain of levers, or the ladder again. */
+/** The step after the last: by the chain of levers, or the ladder again. */
 function beyond({ ran, progression, sessions, options }: About, at: number): Omit<StepsFrom, 'repeat'> {
   const { chain, round, lever, stepIds } = progression ?? { stepIds: [] };
   if (round !== undefined && at + 1 >= round) {
@@ -66,19 +66,22 @@ function beyond({ ran, progression, sessions, options }: About, at: number): Omi
   return shorthand === undefined ? {} : { on: { shorthand, ...(moved ? { lever: moved } : {}) } };
 }
 
-const stepOf = (sessions: readonly BookSession[], id: string | undefined): Step | undefined => {
-  const session = sessions.find((one) => one.id === id);
-  return session && { shorthand: session.shorthand, bookId: session.id, title: session.title };
+const stepOf = (sessions: readonly LibrarySession[], id: string | undefined): Step | undefined => {
+  const session = sessions.find((session) => session.id === id);
+  return session && { shorthand: session.shorthand, libraryId: session.id, title: session.title };
 };
 
 /**
- * The three ways to go on from a session. In a progression its own steps come first; where the coach chose another lever, or there is no
- * progression, the text that was run is changed by it.
+ * The three ways on from a session. A progression's own steps come first; with another lever chosen, or without a progression, the text
+ * that was run is changed by it.
  */
-export function stepsFrom(about: About): StepsFrom {
-  const { ran, progression, sessions, lever, options } = about;
-  const place = ran.bookId === undefined ? -1 : (progression?.stepIds.indexOf(ran.bookId) ?? -1);
-  const repeat: Step = { shorthand: ran.shorthand, ...(ran.bookId === undefined ? {} : { bookId: ran.bookId }) };
+export function stepsFrom(source: About): StepsFrom {
+  const { ran, progression, sessions, lever, options } = source;
+  const place = ran.libraryId === undefined ? -1 : (progression?.stepIds.indexOf(ran.libraryId) ?? -1);
+  const repeat: Step = {
+    shorthand: ran.shorthand,
+    ...(ran.libraryId === undefined ? {} : { libraryId: ran.libraryId }),
+  };
   const usual = lever ?? progression?.lever ?? 'more';
   const easier = changedText(ran.shorthand, (session) => stepBack(session, usual), options);
   const before = place > 0 ? stepOf(sessions, progression?.stepIds[place - 1]) : undefined;
@@ -90,5 +93,5 @@ export function stepsFrom(about: About): StepsFrom {
   }
   if (place < 0) return common;
   const after = stepOf(sessions, progression?.stepIds[place + 1]);
-  return { ...common, ...(after ? { on: after } : beyond(about, place)) };
+  return { ...common, ...(after ? { on: after } : beyond(source, place)) };
 }

@@ -1,12 +1,12 @@
 /**
- * Efforts that are looked ahead to, as one athlete would tell them: what is predicted and what is meant move together. Whether a session
- * fits is judged before that, on the scale of most: who tells all one lower is not to be given a harder one for it.
+ * Predicted and meant efforts as one athlete would tell them; the two move together. Whether a session fits is judged before that, on the
+ * common scale: somebody who tells everything one lower is not given a harder session for it.
  */
 import type { MeantArc } from '../session/intent';
 import { calibrated, type Telling } from './calibration';
 import type { Chances } from './chances';
 import type { Outlook } from './outlook';
-import type { Proposal } from './proposals';
+import type { OutlookProposal } from './proposals';
 
 const move = (telling: Telling | undefined) => (effort: number) => (telling ? calibrated(effort, telling) : effort);
 
@@ -17,7 +17,7 @@ export function outlookAsTold<O extends Outlook>(outlook: O, telling: Telling | 
     meant: outlook.meant.map(theirs),
     points: outlook.points.map((point) => ({
       ...point,
-      // What a session asks for by effort is told as it was asked for.
+      // What a session asks for by effort is shown as it was asked for.
       ...(point.effort === undefined || point.isAsked ? {} : { effort: theirs(point.effort) }),
       ...(point.earlyEffort === undefined ? {} : { earlyEffort: theirs(point.earlyEffort) }),
     })),
@@ -40,14 +40,14 @@ export function chancesAsTold(chances: Chances, telling: Telling | undefined): C
     : chances;
 }
 
-const effectAsTold = <T extends { effect: Proposal['effect'] }>(part: T, telling: Telling | undefined): T => {
+const effectAsTold = <T extends { effect: OutlookProposal['effect'] }>(part: T, telling: Telling | undefined): T => {
   const { lastEffort } = part.effect;
   return lastEffort === undefined
     ? part
     : { ...part, effect: { ...part.effect, lastEffort: move(telling)(lastEffort) } };
 };
 
-export const proposalAsTold = ({ next, ...first }: Proposal, telling: Telling | undefined): Proposal => ({
+export const proposalAsTold = ({ next, ...first }: OutlookProposal, telling: Telling | undefined): OutlookProposal => ({
   ...effectAsTold(first, telling),
   ...(next ? { next: effectAsTold(next, telling) } : {}),
 });

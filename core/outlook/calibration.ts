@@ -1,6 +1,6 @@
-/** What an athlete's own efforts mean: who always tells one lower than is predicted is no fitter for it. */
+/** What an athlete's told efforts mean: somebody who always tells one lower than predicted is not fitter for it. */
 
-/** One told effort beside the one that was predicted from what was run, and how many days before the session that is read. */
+/** A told effort with the one predicted from what was run, and how many days before the current session it was. */
 export type EffortPair = { predicted: number; reported: number; ageDays: number; sessionId?: string };
 
 /** Told = `a` + `g` × predicted. `aError` is the standard error of that where they tell theirs; `n` how many were told. */
@@ -9,15 +9,15 @@ export type Calibration = { a: number; g: number; aError: number; n: number };
 /** Before anything is known: most tell within a point of what is predicted. This project's own values, as all here. */
 const PRIOR = { aSd: 0.8, g: 1, gSd: 0.15 };
 const NOISE_SD = 0.9;
-/** A report counts half after so many days. */
+/** The half-life of a report in days. */
 const HALF_LIFE_DAYS = 60;
 /** Reps of one session are told much alike: n of them count as n / (1 + 0.5 (n − 1)). */
 export const ALIKE = 0.5;
 
-/** Of what is told without any calibration. */
+/** Standard deviation of told efforts without any calibration. */
 export const UNCALIBRATED: Calibration = { a: 0, g: PRIOR.g, aError: PRIOR.aSd, n: 0 };
 
-/** How much of a report counts: the fewer the more of the same session there are, and the older it is. */
+/** The weight of a report: less for several of one session, and for older ones. */
 function weigh(pairs: readonly EffortPair[]): { pair: EffortPair; weight: number }[] {
   const inSession = new Map<string, number>();
   for (const { sessionId } of pairs)
@@ -33,12 +33,12 @@ function weigh(pairs: readonly EffortPair[]): { pair: EffortPair; weight: number
  * Machine Learning, 2006, section 3.3). With nothing told it is what holds for most.
  */
 export function calibrate(pairs: readonly EffortPair[]): Calibration {
-  const known = weigh(
+  const weighed = weigh(
     pairs.filter(({ predicted, reported }) => Number.isFinite(predicted) && Number.isFinite(reported)),
   );
-  if (known.length === 0) return UNCALIBRATED;
+  if (weighed.length === 0) return UNCALIBRATED;
   const sum = (of: (pair: EffortPair) => number) =>
-    known.reduce((total, { pair, weight }) => total + (weight * of(pair)) / NOISE_SD ** 2, 0);
+    weighed.reduce((total, { pair, weight }) => total + (weight * of(pair)) / NOISE_SD ** 2, 0);
   const [count, p] = [sum(() => 1), sum(({ predicted }) => predicted)];
   // The precision of a and g together, and what they come to.
   const aa = 1 / PRIOR.aSd ** 2 + count;
@@ -53,26 +53,26 @@ export function calibrate(pairs: readonly EffortPair[]): Calibration {
     a: (gg * rA - p * rG) / determinant,
     g: (aa * rG - p * rA) / determinant,
     aError: Math.min(PRIOR.aSd, Math.sqrt(variance)),
-    n: known.length,
+    n: weighed.length,
   };
 }
 
-/** How somebody tells effort, where it is asked of them: see Calibration. */
+/** How somebody tells effort, if asked of them: see Calibration. */
 export type Telling = Pick<Calibration, 'a' | 'g'>;
 
 const within = (effort: number) => Math.min(10, Math.max(1, effort));
 
-/** What this athlete would tell of an effort that is predicted for most, on 1 to 10. */
+/** What this athlete would tell of an effort predicted for most, on 1 to 10. */
 export const calibrated = (predicted: number, { a, g }: Telling): number => within(a + g * predicted);
 
-/** Nobody tells ten efforts as one. */
+/** Nobody tells ten efforts alike. */
 const LEAST_G = 0.3;
 
-/** What an effort that this athlete told would be told as by most, on 1 to 10; as it is without a calibration. */
+/** An effort told by this athlete, as most would tell it, on 1 to 10; unchanged without a calibration. */
 export const asMostTell = (told: number, telling: Telling | undefined): number =>
   telling ? within((told - telling.a) / Math.max(LEAST_G, telling.g)) : told;
 
-/** A hard rep, by which it is said how somebody tells. */
+/** A hard rep, at which tellings are compared. */
 const HARD = 7;
 
 /** How much higher than most this athlete tells a hard rep; below 0 is lower. */

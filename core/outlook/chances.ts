@@ -10,15 +10,15 @@ import { gaugeOf, type Gauge } from './gauge';
 import { judgePoints, meantFor, MOST_OF_LIMIT } from './outlook';
 import { predict, stretchesOf } from './predict';
 
-/** An athlete to be drawn. */
+/** An athlete whose session is drawn. */
 export type Entrant = { athleteId: string; curve: Curve; legs: readonly TargetLeg[] };
 
 export type Chances = {
   athleteId: string;
-  /** Shares of the draws, 0 to 1: all of it could be run; it was no harder than meant. */
+  /** Shares of the draws, 0 to 1: the session could be finished; it was no harder than meant. */
   finishes: number;
   fits: number;
-  /** Between these lie four draws in five: effort at the end, and the least of the reserve left. */
+  /** Four draws in five lie between these: effort at the end, and least reserve left. */
   lastEffort?: { low: number; high: number };
   leastLeft: { low: number; high: number };
 };
@@ -88,7 +88,7 @@ function* drawnGauges(curve: Curve, draws: number, random: () => number): Genera
       critical += (slopes[j]?.criticalMps ?? 0) * by;
       reserve += (slopes[j]?.reserveM ?? 0) * by;
     }
-    // A tenth of the usual reserve is as little as anyone has.
+    // A tenth of the usual reserve is the least anyone has.
     const model = { criticalMps: critical * form, reserveM: Math.max(reserveM / 10, reserve * form) };
     const faster = model.criticalMps / criticalMps;
     yield {

@@ -1,8 +1,8 @@
-/** What predicted effort is fitted to: common coaching judgement of how sessions feel, and every session of the library. */
+/** What predicted effort is fitted to: common coaching judgement of how sessions feel, and every session in the library. */
 import { STARTERS } from '../library/starters';
 import { curveMovedTo, fitCurve, timeFor, type Curve } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { INTENT_FACTS } from '../session/intent';
 import { suggestIntent } from '../advice/suggestIntent';
 import { read } from '../session/testing';
@@ -10,7 +10,7 @@ import { targetsFor } from '../targets/targetsFor';
 import { standardTrack } from '../venue/venue';
 import { MILE_M } from '../units/distance';
 import { gaugeOf } from './gauge';
-import { outlookFor, type Fit } from './outlook';
+import { outlookFor, type SessionFit } from './outlook';
 import { predict, stretchesOf } from './predict';
 
 const AS_OF = '2026-11-01';
@@ -101,7 +101,7 @@ test.each(STARTERS.map(({ title, shorthand, intent }) => ({ title, shorthand, in
   '“$title” comes out as meant for everyone it is for',
   ({ title, shorthand, intent }) => {
     const { arc } = INTENT_FACTS[intent ?? suggestIntent(read(shorthand))];
-    const fits = (Object.entries(SQUAD) as [Who, Curve][]).map(([who, curve]): [Who, Fit] => {
+    const fits = (Object.entries(SQUAD) as [Who, Curve][]).map(([who, curve]): [Who, SessionFit] => {
       const goal = curveMovedTo(curve, 5000, timeFor(curve, 5000) * 0.98);
       return [who, outlookFor(curve, legsOf(shorthand, curve, goal), arc).fit];
     });

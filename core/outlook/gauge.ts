@@ -1,4 +1,4 @@
-/** What one athlete is measured by when a session is looked ahead to: their reserve, and how long they can hold a speed. */
+/** What one athlete is measured by when a session is predicted: their reserve, and how long they can hold a speed. */
 import { speedFor, type Curve } from '../fitness/curve';
 import { reserveModel, type ReserveModel } from '../targets/reserve';
 import { limitWeightOf } from '../targets/totals';
@@ -20,12 +20,12 @@ const STAMINA_S = 900;
 /** The curve is read at so many times, evenly on a logarithmic scale from a sprint to ten hours; between them ln(time) goes straight with speed. */
 const READ = { fromS: 5, toS: 36_000, points: 33 };
 
-const known = new WeakMap<Curve, Gauge>();
+const cache = new WeakMap<Curve, Gauge>();
 
-/** An athlete's gauge; worked out once for each curve. */
+/** An athlete's gauge; cached for each curve. */
 export function gaugeOf(curve: Curve): Gauge {
-  const gauge = known.get(curve) ?? readGauge(curve);
-  known.set(curve, gauge);
+  const gauge = cache.get(curve) ?? readGauge(curve);
+  cache.set(curve, gauge);
   return gauge;
 }
 

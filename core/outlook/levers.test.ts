@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { changedSession, changeOf } from '../planning/changes';
 import { curveOf5k } from '../planning/testing';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { itemAt } from '../session/edit';
 import { timesOf } from '../session/lengths';
-import type { Session } from '../session/session';
+import type { SessionTree } from '../session/session';
 import { anySession } from '../session/testing';
 import { legCount } from '../session/treeTotals';
 import { isWork, targetsFor } from '../targets/targetsFor';
@@ -16,7 +16,7 @@ import { predict, stretchesOf, type Stretch } from './predict';
 
 const curve = curveOf5k(1110);
 const gauge = gaugeOf(curve);
-const stretchesFor = (session: Session) =>
+const stretchesFor = (session: SessionTree) =>
   stretchesOf(gauge, targetsFor(session, { curve, paceBook: curveBook, venue: standardTrack }));
 const arc = { first: 5.5, middle: 7.5, last: 9 };
 
@@ -88,7 +88,7 @@ describe('any session predicted', () => {
       fc.property(someSession, (session) => {
         const lines = session.lines.filter(isWork);
         if (lines.length === 0) return;
-        const withEnds: Session = {
+        const withEnds: SessionTree = {
           lines: [
             {
               role: 'warm',
@@ -108,7 +108,7 @@ describe('any session predicted', () => {
             ...lines,
           ],
         };
-        const efforts = (one: Session) => predict(gauge, stretchesFor(one)).map(({ effort }) => effort);
+        const efforts = (tree: SessionTree) => predict(gauge, stretchesFor(tree)).map(({ effort }) => effort);
         expect(efforts(withEnds)).toEqual(
           efforts({ lines }).map((effort) => (effort === undefined ? undefined : expect.closeTo(effort, 6))),
         );

@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { heldFor } from '../fitness/curve';
 import { changedSession, changeOf } from '../planning/changes';
 import { acceptedChanges, proposer, sharedProposal } from '../planning/accept';
-import type { OwnPlan } from '../planning/ownPlans';
+import type { AthletePlan } from '../planning/athletePlans';
 import { curveOf5k, plansOf, runner } from '../planning/testing';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
@@ -15,7 +15,7 @@ import { gaugeOf } from './gauge';
 import { isOf, withCount, withPace, withRecovery } from './levers';
 import { meantAt, outlookFor } from './outlook';
 import { predict, stretchesOf } from './predict';
-import { proposalsFor, sharedSetting } from './proposals';
+import { outlookProposals, sharedSetting } from './proposals';
 
 const curve = curveOf5k(1110);
 const gauge = gaugeOf(curve);
@@ -123,7 +123,7 @@ describe('one thing changed', () => {
         for (const n of [1, 2, 3, 5]) {
           const change = changeOf(session, path, { kind: 'all' }, { kind: 'count', n });
           const turns = Math.max(
-            ...stretches.filter((one) => isOf(one, path)).map(({ turns: all }) => all[path.length - 2] ?? 0),
+            ...stretches.filter((stretch) => isOf(stretch, path)).map(({ turns: all }) => all[path.length - 2] ?? 0),
           );
           // What comes but once has no recovery between that more of it could take over.
           if (turns === 0 && n > 1) continue;
@@ -160,8 +160,9 @@ describe('one thing changed', () => {
 });
 
 describe('proposals', () => {
-  const own = (text: string, changes = {}) => plansOf(text, [runner('ann', 1110)], changes).plans[0] as OwnPlan;
-  const found = (text: string, arc = RACE) => proposalsFor(gauge, read(text), legsOf(text), arc);
+  const planOfAnn = (text: string, changes = {}) =>
+    plansOf(text, [runner('ann', 1110)], changes).plans[0] as AthletePlan;
+  const found = (text: string, arc = RACE) => outlookProposals(gauge, read(text), legsOf(text), arc);
   test('each lever, with the least change that is enough', () => {
     const proposals = found(TOO_MUCH);
     expect(proposals.map(({ lever }) => lever)).toEqual(['recovery', 'count', 'pace', 'reps-in-set']);
@@ -176,10 +177,10 @@ describe('proposals', () => {
     expect(['stretched', 'cannot']).toContain(look(less, 'race-pace').fit);
   });
   test('accepted, each comes to what it said', () => {
-    const plan = own(TOO_MUCH);
+    const plan = planOfAnn(TOO_MUCH);
     for (const proposal of proposer(RACE)(plan)) {
-      const changes = acceptedChanges({ proposal, own: plan }, { kind: 'all' });
-      const after = outlookFor(curve, own(TOO_MUCH, { changes }).legs, RACE);
+      const changes = acceptedChanges({ proposal, athletePlan: plan }, { kind: 'all' });
+      const after = outlookFor(curve, planOfAnn(TOO_MUCH, { changes }).legs, RACE);
       expect([proposal.lever, after.fit, after.lastEffort]).toEqual([
         proposal.lever,
         proposal.effect.fit,
@@ -203,14 +204,14 @@ describe('proposals', () => {
   });
   test('a second pace goes on from the first; a time set by hand is left alone', () => {
     const path = [0, 0, 0];
-    const paced = own(TOO_MUCH, {
+    const paced = planOfAnn(TOO_MUCH, {
       changes: [changeOf(read(TOO_MUCH), path, { kind: 'all' }, { kind: 'pace', share: 0.99 })],
     });
     const again = proposer(RACE)(paced).find(({ lever }) => lever === 'pace');
     if (!again) throw new Error('no pace proposed');
-    const [change] = acceptedChanges({ proposal: again, own: paced }, { kind: 'all' });
+    const [change] = acceptedChanges({ proposal: again, athletePlan: paced }, { kind: 'all' });
     expect(change?.set).toEqual({ kind: 'pace', share: expect.closeTo(0.99 * again.to, 2) });
-    const set = own(TOO_MUCH, {
+    const set = planOfAnn(TOO_MUCH, {
       changes: [changeOf(read(TOO_MUCH), path, { kind: 'all' }, { kind: 'target', targetS: 62 })],
     });
     expect(proposer(RACE)(set).some(({ lever }) => lever === 'pace')).toBe(false);
@@ -218,8 +219,10 @@ describe('proposals', () => {
   test('for several, the setting that does for each of them', () => {
     const { plans } = plansOf(TOO_MUCH, [runner('a', 960), runner('b', 1110), runner('c', 1300)]);
     const proposalsOf = proposer(RACE);
-    const rests = plans.map((one) => proposalsOf(one).find(({ lever }) => lever === 'recovery')?.to ?? 0);
-    const first = proposalsOf(plans[0] as OwnPlan)[0];
+    const rests = plans.map(
+      (athletePlan) => proposalsOf(athletePlan).find(({ lever }) => lever === 'recovery')?.to ?? 0,
+    );
+    const first = proposalsOf(plans[0] as AthletePlan)[0];
     if (!first) throw new Error('nothing proposed');
     expect(sharedProposal(first, plans, proposalsOf)).toMatchObject({ proposal: { to: Math.max(...rests) }, does: 3 });
     expect(sharedProposal({ lever: 'recovery', path: [9, 9] }, plans, proposalsOf)).toBeUndefined();
@@ -231,7 +234,7 @@ describe('on plan is said only when effort, reserve and share of limit agree', (
   const arc = INTENT_FACTS['aerobic-power'].arc;
   test('whatever is proposed, no gauge contradicts it', () => {
     for (const text of ['10x800 @3k / 60s', '12x1000 @5k / 60s', '20x400 @mile / 60s', '8x800 @3k / 45s walk'])
-      for (const { effect, next } of proposalsFor(gauge, read(text), legsOf(text), arc)) {
+      for (const { effect, next } of outlookProposals(gauge, read(text), legsOf(text), arc)) {
         const last = next?.effect ?? effect;
         expect(['fine', 'light']).toContain(last.fit);
         expect(last.leastLeft).toBeGreaterThanOrEqual(0);
@@ -246,7 +249,7 @@ describe('on plan is said only when effort, reserve and share of limit agree', (
     }));
   test('where nothing is enough alone, the first says what is left over and the next one is offered with it', () => {
     const text = '3x1200 @mile / 60s';
-    const proposals = proposalsFor(gauge, read(text), legsOf(text), RACE);
+    const proposals = outlookProposals(gauge, read(text), legsOf(text), RACE);
     expect(proposals.length).toBeGreaterThan(0);
     for (const { effect, next, lever } of proposals) {
       if (!next) throw new Error('one alone was enough');
@@ -257,7 +260,7 @@ describe('on plan is said only when effort, reserve and share of limit agree', (
   });
   test('a pair is offered beside what is enough alone only where it asks for less of that', () => {
     const text = '6x800 @3k / 45s';
-    const proposals = proposalsFor(gauge, read(text), legsOf(text), arc);
+    const proposals = outlookProposals(gauge, read(text), legsOf(text), arc);
     const alone = proposals.find(({ lever, next }) => lever === 'pace' && !next);
     const pair = proposals.find(({ next }) => next?.lever === 'pace');
     expect(pair?.lever).toBe('recovery');
@@ -269,7 +272,7 @@ describe('on plan is said only when effort, reserve and share of limit agree', (
     const [plan] = plans;
     if (!plan) throw new Error();
     for (const proposal of proposer(RACE)(plan)) {
-      const changes = acceptedChanges({ proposal, own: plan }, { kind: 'all' });
+      const changes = acceptedChanges({ proposal, athletePlan: plan }, { kind: 'all' });
       expect(changes).toHaveLength(2);
       const [changed] = plansOf(text, [runner('ann', 1110)], { changes }).plans;
       const after = outlookFor(curve, changed?.legs ?? [], RACE);
@@ -310,7 +313,8 @@ describe('how sure it is', () => {
     const old = { ...curve, covariance: curve.covariance.map((row) => row.map((value) => value * 9)) };
     const legs = legsOf('8x400 @mile / 2:00 walk');
     const spread = ({ leastLeft }: { leastLeft: { low: number; high: number } }) => leastLeft.high - leastLeft.low;
-    const of = (one: typeof curve) => chancesFor({ athleteId: 'a', curve: one, legs }, RACE, seeded(3), 400);
+    const of = (candidate: typeof curve) =>
+      chancesFor({ athleteId: 'a', curve: candidate, legs }, RACE, seeded(3), 400);
     expect(spread(of(old))).toBeGreaterThan(spread(of(curve)));
   });
 });

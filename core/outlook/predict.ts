@@ -59,17 +59,17 @@ export function stretchesOf({ model }: Gauge, legs: readonly TargetLeg[]): Stret
   });
 }
 
-/** What a pace feels like at once, fresh, by how long it can be held: straight in ln(time) from 3.4 at an hour to 5.4 at a minute. */
+/** How a pace feels at once, fresh, by how long it can be held: linear in ln(time) from 3.4 at an hour to 5.4 at a minute. */
 const FRESH = { anHour: 3.4, perLn: 0.5, least: 1, most: 8 };
 /** How much of each gauge feels like all of it. */
 const FELT = { ofReserve: 0.84, ofLimit: 0.98 };
-/** In a rest what was done towards the limit fades by a factor e in so many seconds. */
+/** In a rest, the share used towards the limit decays by a factor e in this many seconds. */
 const LIMIT_FADES_S = 600;
-/** Where reps run on without a break a slower one is no rest: what the faster one felt like fades by a factor e in so many seconds. */
+/** Without a break a slower rep is no rest: the feeling of the faster one decays by a factor e in this many seconds. */
 const CARRIED_S = 600;
-/** A rep of so long has an effort for its first third too. */
+/** A rep of at least this length also has an effort for its first third. */
 const LONG_BLOCK_S = 480;
-/** Of what could be done flat out, as much as this is all of it when it is broken by rests. */
+/** The share of a flat-out run that counts as all of it when broken by rests. */
 const OF_LIMIT = 0.75;
 
 const clamp = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
@@ -97,7 +97,7 @@ export function predict({ model, heldS, staminaM, limitWeight }: Gauge, stretche
   let limitShare = 0;
   let carried = 0;
   let isBegun = false;
-  // Reps on end are mostly run at one speed: what it means is looked up when it changes.
+  // Consecutive reps mostly have one speed: look it up only when it changes.
   let lastMps: number | undefined;
   let [limitM, fresh, limitPerS] = [staminaM, 0, 0];
   for (const { isRep, isWork: works, isFinish, isOpen, speedMps, durationS, effort } of stretches) {
@@ -124,18 +124,18 @@ export function predict({ model, heldS, staminaM, limitWeight }: Gauge, stretche
       continue;
     }
     if (speedMps !== lastMps) {
-      const held = heldS(speedMps);
+      const limitS = heldS(speedMps);
       // Where a pace can be held for minutes only it is the reserve that gives out: its metres count as slower ones would.
-      limitM = Math.max(speedMps * held, staminaM);
-      limitPerS = limitWeight(speedMps) / held;
-      fresh = freshEffort(held);
+      limitM = Math.max(speedMps * limitS, staminaM);
+      limitPerS = limitWeight(speedMps) / limitS;
+      fresh = freshEffort(limitS);
       lastMps = speedMps;
     }
     const limitBefore = ofLimit;
     ofLimit += (speedMps * durationS) / limitM;
     limitShare += durationS * limitPerS;
     carried = carried > fresh ? Math.max(fresh, carried * Math.exp(-durationS / CARRIED_S)) : fresh;
-    // Written field by field: a thousand draws of a session come by here.
+    // Field by field: a thousand draws of a session pass here.
     const point: Point = {
       leftShare,
       limitShare,

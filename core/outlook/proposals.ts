@@ -2,11 +2,11 @@
 import type { ItemSetting } from '../session/itemSetting';
 import { isWithin, itemAt, samePath, type ItemPath } from '../session/edit';
 import type { MeantArc } from '../session/intent';
-import type { Item, Session } from '../session/session';
+import type { Item, SessionTree } from '../session/session';
 import { isTimedRep, type TargetLeg } from '../targets/targetsFor';
 import type { Gauge } from './gauge';
 import { withCount, withPace, withRecovery } from './levers';
-import { judgePoints, type Fit } from './outlook';
+import { judgePoints, type SessionFit } from './outlook';
 import { predict, stretchesOf, type Stretch } from './predict';
 
 /** What is changed: rest, how often, how fast, or how often within each set. */
@@ -17,32 +17,35 @@ export type LeverChange = {
   lever: (typeof LEVERS_OF_THE_DAY)[number];
   path: ItemPath;
   set: ItemSetting;
-  /** What it is now: seconds of recovery (metres for a jog), times, or the share of the speed. */
+  /** Its current value: seconds of recovery (metres for a jog), times, or the share of the speed. */
   from: number;
   to: number;
 };
 
-/** What a session comes to with it. */
-export type Effect = { fit: Fit; lastEffort?: number; leastLeft: number; limitShare: number };
+/** The session's prediction with it. */
+export type Effect = { fit: SessionFit; lastEffort?: number; leastLeft: number; limitShare: number };
 
 /** A change and its effect; where it is not enough alone, the next one that is enough with it, and what both come to. */
-export type Proposal = LeverChange & { effect: Effect; next?: LeverChange & { effect: Effect } };
+export type OutlookProposal = LeverChange & { effect: Effect; next?: LeverChange & { effect: Effect } };
 
 /** What is changed, one thing or two. */
-export const changesOf = (proposal: Proposal): LeverChange[] => [proposal, ...(proposal.next ? [proposal.next] : [])];
+export const changesOf = (proposal: OutlookProposal): LeverChange[] => [
+  proposal,
+  ...(proposal.next ? [proposal.next] : []),
+];
 
 const STEP_S = 5;
-/** A recovery is made so many times as long at most, and never longer than this. */
+/** A recovery is lengthened by this factor at most, and never beyond this length. */
 const LONGEST = { times: 5, s: 600 };
 const SHORTEST_S = 15;
-/** A jog is changed by this much at a time. */
+/** A jog changes in steps of this. */
 const JOG_STEP_M = 50;
 const PACE_STEP = 0.005;
-/** Slower than this is another session. */
+/** Slower than this would be another session. */
 const SLOWEST = 0.93;
-/** Fewer than this share of the reps is another session. */
+/** A smaller share of the reps would be another session. */
 const FEWEST = 0.4;
-/** At most so many times as often. */
+/** At most this many times as often. */
 const MOST_MORE = 1.5;
 
 type Trial = {
@@ -54,11 +57,11 @@ type Trial = {
 };
 
 const judged = ({ gauge, arc }: Trial, stretches: readonly Stretch[]) => judgePoints(predict(gauge, stretches), arc);
-const isTooMuch = (fit: Fit) => fit === 'stretched' || fit === 'cannot';
-/** Made easier it must no longer be too hard; made harder no longer too easy. */
-const isThere = ({ way }: Trial, fit: Fit) => (way === 'easier' ? !isTooMuch(fit) : fit !== 'light');
+const isTooMuch = (fit: SessionFit) => fit === 'stretched' || fit === 'cannot';
+/** An easier session must no longer be too hard, a harder one no longer too easy. */
+const isThere = ({ way }: Trial, fit: SessionFit) => (way === 'easier' ? !isTooMuch(fit) : fit !== 'light');
 
-/** The first of `n` steps that is enough, by halving: a further step never undoes what an earlier one did. */
+/** The first of `n` steps that is enough, by bisection: a further step never undoes an earlier one. */
 function firstEnough(n: number, isEnough: (step: number) => boolean): number | undefined {
   if (n < 1 || !isEnough(n)) return undefined;
   let [low, high] = [0, n];
@@ -80,8 +83,8 @@ type Lever = {
 };
 
 function recoveryLever({ stretches, legs, way }: Trial, path: ItemPath): Lever | undefined {
-  const leg = legs.find((one) => one.kind === 'recovery' && samePath(one.path, path));
-  const now = stretches.find((one) => !one.isRep && samePath(one.path, path));
+  const leg = legs.find((leg) => leg.kind === 'recovery' && samePath(leg.path, path));
+  const now = stretches.find((stretch) => !stretch.isRep && samePath(stretch.path, path));
   if (!leg || !now || now.durationS <= 0) return undefined;
   if (leg.distanceM !== undefined) {
     const { distanceM } = leg;
@@ -113,7 +116,7 @@ function recoveryLever({ stretches, legs, way }: Trial, path: ItemPath): Lever |
 
 function countLever({ stretches, way }: Trial, path: ItemPath, item: Item): Lever | undefined {
   const turns = stretches
-    .filter((one) => one.isRep && isWithin(one.path, path))
+    .filter((stretch) => stretch.isRep && isWithin(stretch.path, path))
     .map(({ turns: all }) => all[path.length - 2] ?? 0);
   const n = Math.max(...turns, 0) + 1;
   const most = item.count.kind === 'range' ? item.count.max : Math.ceil(n * MOST_MORE);
@@ -172,8 +175,8 @@ function moved(trial: Trial, { lever, from, ...its }: Lever, path: ItemPath, ste
   };
 }
 
-/** Every lever of every item, as it stands in the trial. */
-const leversOf = (trial: Trial, session: Session): { lever: Lever; path: ItemPath }[] =>
+/** Every lever of every item, as it stands in the session. */
+const leversOf = (trial: Trial, session: SessionTree): { lever: Lever; path: ItemPath }[] =>
   itemPaths(trial.legs).flatMap((path) => {
     const item = itemAt(session, path);
     if (!item) return [];
@@ -181,8 +184,8 @@ const leversOf = (trial: Trial, session: Session): { lever: Lever; path: ItemPat
     return all.flatMap((lever) => (lever ? [{ lever, path }] : []));
   });
 
-/** Each lever with the least change that is enough. */
-function enoughAlone(trial: Trial, session: Session, butNot?: LeverChange['lever']): Found[] {
+/** Each lever with the least sufficient change. */
+function enoughAlone(trial: Trial, session: SessionTree, butNot?: LeverChange['lever']): Found[] {
   return leversOf(trial, session).flatMap(({ lever, path }): Found[] => {
     if (lever.lever === butNot) return [];
     const step = firstEnough(lever.steps, (at) =>
@@ -195,7 +198,7 @@ function enoughAlone(trial: Trial, session: Session, butNot?: LeverChange['lever
   });
 }
 
-/** Of what was found for each lever the one with the least change, in the order of the levers. */
+/** For each lever the item with the least change, in the order of the levers. */
 const leastOfEach = (found: readonly Found[]): Found[] =>
   LEVERS_OF_THE_DAY.flatMap((lever) => {
     const [least] = found.filter(({ change }) => change.lever === lever).sort((a, b) => a.size - b.size);
@@ -205,11 +208,11 @@ const leastOfEach = (found: readonly Found[]): Found[] =>
 /** The first half of a pair: recoveries twice as long, paces 3 % slower, two thirds of the reps. More of one thing would be another session. */
 const HALF = { recovery: 2, pace: 0.97, count: 2 / 3, 'reps-in-set': 2 / 3 };
 
-/** So many single changes to choose from are enough: pairs are for where there is less. */
+/** With this many single changes to choose from, no pairs are offered. */
 const ENOUGH_WAYS = 3;
 
 /** Of each lever that is not enough alone, half of the way on the item where that helps most. */
-function halfWays(trial: Trial, session: Session, alone: readonly Found[]): Found[] {
+function halfWays(trial: Trial, session: SessionTree, alone: readonly Found[]): Found[] {
   const best = new Map<LeverChange['lever'], { found: Found; over: number }>();
   for (const { lever, path } of leversOf(trial, session)) {
     if (alone.some(({ change }) => change.lever === lever.lever)) continue;
@@ -225,12 +228,12 @@ function halfWays(trial: Trial, session: Session, alone: readonly Found[]): Foun
 }
 
 /** For levers that are not enough alone: half of the way, what is then left over, and the next lever that is enough with it. */
-function enoughTogether(trial: Trial, session: Session, alone: readonly Found[]): Proposal[] {
-  return halfWays(trial, session, alone).flatMap((first): Proposal[] => {
+function enoughTogether(trial: Trial, session: SessionTree, alone: readonly Found[]): OutlookProposal[] {
+  return halfWays(trial, session, alone).flatMap((first): OutlookProposal[] => {
     const { lever } = first.change;
     // Worth its while only where less of the next is needed than of that alone.
     const isLess = ({ change, size }: Found) =>
-      alone.every((one) => one.change.lever !== change.lever || one.size > size * (1 + 1e-9));
+      alone.every((other) => other.change.lever !== change.lever || other.size > size * (1 + 1e-9));
     const [next] = leastOfEach(enoughAlone({ ...trial, stretches: first.stretches }, session, lever))
       .filter(isLess)
       .sort((a, b) => a.size - b.size);
@@ -243,14 +246,19 @@ function enoughTogether(trial: Trial, session: Session, alone: readonly Found[])
  * 5 s, jogs to 50 m, paces to half a percent). Where a lever works on several items, the one with the least change. Where recovery or
  * pace is not enough alone, with a second one. Empty where it fits already, or nothing can be told.
  */
-export function proposalsFor(gauge: Gauge, session: Session, legs: readonly TargetLeg[], arc: MeantArc): Proposal[] {
+export function outlookProposals(
+  gauge: Gauge,
+  session: SessionTree,
+  legs: readonly TargetLeg[],
+  arc: MeantArc,
+): OutlookProposal[] {
   const stretches = stretchesOf(gauge, legs);
   const { fit } = judgePoints(predict(gauge, stretches), arc);
   if (fit === 'fine' || fit === 'unknown') return [];
   const trial: Trial = { stretches, legs, gauge, arc, way: fit === 'light' ? 'harder' : 'easier' };
   const alone = leastOfEach(enoughAlone(trial, session));
   return [
-    ...alone.map(({ change, effect }): Proposal => ({ ...change, effect })),
+    ...alone.map(({ change, effect }): OutlookProposal => ({ ...change, effect })),
     ...(trial.way === 'easier' && alone.length < ENOUGH_WAYS ? enoughTogether(trial, session, alone) : []),
   ];
 }
@@ -260,5 +268,5 @@ export function sharedSetting<C extends LeverChange>(changes: readonly C[]): C |
   const [first] = changes;
   if (!first) return undefined;
   const isUp = first.to > first.from;
-  return changes.reduce((most, one) => ((isUp ? one.to > most.to : one.to < most.to) ? one : most));
+  return changes.reduce((most, change) => ((isUp ? change.to > most.to : change.to < most.to) ? change : most));
 }

@@ -1,7 +1,7 @@
 /** Efforts on the scale of one athlete, and back. */
 import fc from 'fast-check';
 import { curveOf5k } from '../planning/testing';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { INTENT_FACTS } from '../session/intent';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
@@ -9,7 +9,7 @@ import { standardTrack } from '../venue/venue';
 import { arcAsTold, chancesAsTold, outlookAsTold, proposalAsTold } from './asTold';
 import { asMostTell, calibrated, toldAboveMost } from './calibration';
 import { outlookFor } from './outlook';
-import type { Proposal } from './proposals';
+import type { OutlookProposal } from './proposals';
 
 const LOWER = { a: -1, g: 1 };
 const { arc } = INTENT_FACTS['aerobic-power'];
@@ -59,7 +59,13 @@ test('how sure it is and what a change comes to are told by them too', () => {
   expect(chancesAsTold(chances, LOWER)).toEqual(chances);
   const change = { lever: 'recovery' as const, path: [0, 0], set: { kind: 'recovery' as const, durationS: 90 } };
   const effect = { fit: 'fine' as const, lastEffort: 8, leastLeft: 0.2, limitShare: 0.5 };
-  const proposal: Proposal = { ...change, from: 60, to: 90, effect, next: { ...change, from: 60, to: 90, effect } };
+  const proposal: OutlookProposal = {
+    ...change,
+    from: 60,
+    to: 90,
+    effect,
+    next: { ...change, from: 60, to: 90, effect },
+  };
   const told = proposalAsTold(proposal, LOWER);
   expect([told.effect.lastEffort, told.next?.effect.lastEffort]).toEqual([7, 7]);
 });

@@ -3,10 +3,10 @@ import { formatDistance } from '../units/distance';
 import type { PaceBook, PaceEntry } from './paceBook';
 import { PACE_NAMES } from '../session/paceNames';
 
-/** Something that makes a book unusable: which entry, and a sentence that names all involved. */
-export type BookProblem = { index: number; message: string };
+/** A problem that makes a pace book unusable: which entry, and a sentence naming all involved. */
+export type PaceBookProblem = { index: number; message: string };
 
-/** Words that mean something else in a session. */
+/** Words with another meaning in a session. */
 const RESERVED = new Set([
   'goal',
   'effort',
@@ -23,7 +23,7 @@ const RESERVED = new Set([
   'ready',
   'hill',
 ]);
-/** How a pace may be called, so that a session can say `@name`. */
+/** Characters allowed in a pace's name, so that a session can say `@name`. */
 const NAME = /^[a-z][a-z0-9]*(-[a-z]+)*$/;
 const MAX_NAME = 20;
 
@@ -47,7 +47,7 @@ function nameProblem({ name }: PaceEntry): string | undefined {
   return undefined;
 }
 
-/** A way from an entry through what it stands on to where it goes wrong: a name met twice or missing, or a pace without a time. */
+/** The path from an entry through its references to the problem: a circle, a missing name, or a pace without a time. */
 type BadWay = { names: string[]; effort?: PaceEntry };
 
 function badWayOf(start: PaceEntry, byName: ReadonlyMap<string, PaceEntry>): BadWay | undefined {
@@ -76,7 +76,7 @@ function basisProblem(entry: PaceEntry, byName: ReadonlyMap<string, PaceEntry>):
     return `“${entry.name}” stands on “${effort.name}”, which is run by effort and has no time to count from.`;
   const last = names.at(-1) ?? '';
   if (byName.has(last))
-    // Whoever only leads into a circle is not to blame for it.
+    // An entry that merely leads into a circle is not to blame for it.
     return last === entry.name ? `“${entry.name}” leads back to itself: ${names.join(' → ')}.` : undefined;
   if (names.length > 2) return undefined;
   const close = closestNames(last, [...byName.keys()]);
@@ -84,8 +84,8 @@ function basisProblem(entry: PaceEntry, byName: ReadonlyMap<string, PaceEntry>):
   return `“${entry.name}” stands on “${last}”, which is not in the book.${hint}`;
 }
 
-/** Everything that makes the book unusable: names twice, missing or not writable, definitions that lead nowhere or in a circle. */
-export function checkPaceBook({ entries }: Pick<PaceBook, 'entries'>): BookProblem[] {
+/** Every problem that makes the pace book unusable: duplicate, missing or unwritable names, references that lead nowhere or in a circle. */
+export function checkPaceBook({ entries }: Pick<PaceBook, 'entries'>): PaceBookProblem[] {
   const byName = new Map(entries.map((entry) => [entry.name, entry]));
   const problems = entries.flatMap((entry, index) => {
     const first = entries.findIndex(({ name }) => name === entry.name);
@@ -103,7 +103,7 @@ export function checkPaceBook({ entries }: Pick<PaceBook, 'entries'>): BookProbl
   if (missing.length > 0)
     problems.push({
       index: entries.length,
-      message: `Sessions may use ${missing.join(', ')}: the book needs an entry for each.`,
+      message: `Sessions may use ${missing.join(', ')}: the pace book needs an entry for each.`,
     });
   return problems;
 }

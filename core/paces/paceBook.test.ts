@@ -7,14 +7,14 @@ import { basisText, checkPaceBook } from './checkPaceBook';
 import { speedOfEntry, type PaceBasis, type PaceBook } from './paceBook';
 import { PACE_NAMES } from '../session/paceNames';
 import { paceTable, unitM } from './paceTable';
-import { curveBook, SAYS_OF_BOOK, SHIPPED_BOOKS } from './shippedBooks';
+import { curveBook, PACE_BOOK_NOTES, SHIPPED_PACE_BOOKS } from './shippedPaceBooks';
 
 const AS_OF = '2026-11-01';
 const curveFrom = (distanceM: number, timeS: number) =>
   fitCurve([{ distanceM, timeS, date: AS_OF, kind: 'race' }], { asOf: AS_OF });
 const curve = curveFrom(5000, 1110);
 
-const book = (id: string): PaceBook => SHIPPED_BOOKS.find((candidate) => candidate.id === id) ?? curveBook;
+const book = (id: string): PaceBook => SHIPPED_PACE_BOOKS.find((candidate) => candidate.id === id) ?? curveBook;
 /** The default book with some entries put in place of, or beside, its own. */
 const withEntries = (more: Record<string, PaceBasis>): PaceBook => ({
   ...curveBook,
@@ -27,12 +27,12 @@ const problems = (more: Record<string, PaceBasis>) => checkPaceBook(withEntries(
 const share = (of: string, of1 = 0.97): PaceBasis => ({ kind: 'share', of, share: of1 });
 
 describe('the books that ship', () => {
-  test.each(SHIPPED_BOOKS.map((one) => [one.name, one] as const))(
+  test.each(SHIPPED_PACE_BOOKS.map((paceBook) => [paceBook.name, paceBook] as const))(
     '%s is sound and says what it holds',
-    (_name, one) => {
-      expect(checkPaceBook(one)).toEqual([]);
-      expect(SAYS_OF_BOOK[one.id]).toMatch(/\.$/);
-      expect(one.entries.map(({ name }) => name)).toEqual([...PACE_NAMES]);
+    (_name, paceBook) => {
+      expect(checkPaceBook(paceBook)).toEqual([]);
+      expect(PACE_BOOK_NOTES[paceBook.id]).toMatch(/\.$/);
+      expect(paceBook.entries.map(({ name }) => name)).toEqual([...PACE_NAMES]);
     },
   );
   test('tempo is threshold, or in the other school 97 % of its speed', () => {
@@ -40,7 +40,7 @@ describe('the books that ship', () => {
     expect(speedOfEntry(book('slow-tempo'), 'tempo', curve)).toBeCloseTo(4.183 * 0.97, 3);
   });
   test('steady hangs on the marathon, easy on the 8-minute speed and on steady, threshold and cv are held for 60 and 35 minutes', () => {
-    const of = (name: string, own = curve) => speedOfEntry(curveBook, name, own) ?? 0;
+    const of = (name: string, ownCurve = curve) => speedOfEntry(curveBook, name, ownCurve) ?? 0;
     expect(of('aerobic-max')).toBeCloseTo(4.847, 3);
     expect(of('threshold')).toBeCloseTo(4.183, 3);
     expect(of('cv')).toBeCloseTo(speedFor(curve, 2100), 9);
@@ -63,9 +63,9 @@ describe('the books that ship', () => {
 test('the longer the race, the slower its pace, for anyone', () => {
   fc.assert(
     fc.property(fc.double({ min: 790, max: 2100, noNaN: true }), (fiveS) => {
-      const own = curveFrom(5000, fiveS);
+      const ownCurve = curveFrom(5000, fiveS);
       const races = ['marathon', 'half', '10k', '8k', '5k', '3k', 'mile', '1500', '800', '400'];
-      const speeds = races.map((name) => speedOfEntry(curveBook, name, own) ?? 0);
+      const speeds = races.map((name) => speedOfEntry(curveBook, name, ownCurve) ?? 0);
       speeds.forEach((speed, i) => expect(speed).toBeGreaterThan(speeds[i - 1] ?? 0));
     }),
     { numRuns: 40 },
@@ -77,9 +77,9 @@ describe('the named paces keep their order', () => {
     ['easy', 'steady', 'marathon'],
     ['threshold', 'cv', '5k', '3k', 'mile', '800'],
   ];
-  const inOrder = (own: EnduranceCurve) => {
+  const inOrder = (ownCurve: EnduranceCurve) => {
     for (const names of ORDERS) {
-      const speeds = names.map((name) => speedOfEntry(curveBook, name, own) ?? 0);
+      const speeds = names.map((name) => speedOfEntry(curveBook, name, ownCurve) ?? 0);
       speeds.forEach((speed, i) => expect([names[i], speed > (speeds[i - 1] ?? 0)]).toEqual([names[i], true]));
     }
   };
@@ -92,15 +92,15 @@ describe('the named paces keep their order', () => {
         fc.double({ min: 31, max: 79, noNaN: true }),
         (ln, e, a) => {
           const mapWkg = Math.exp(ln);
-          const own: EnduranceCurve = { ...curve, parameters: { mapWkg, eWkg: e * mapWkg, aJkg: a * mapWkg } };
-          const fiveS = timeFor(own, 5000);
+          const ownCurve: EnduranceCurve = { ...curve, parameters: { mapWkg, eWkg: e * mapWkg, aJkg: a * mapWkg } };
+          const fiveS = timeFor(ownCurve, 5000);
           fc.pre(fiveS >= 780 && fiveS <= 1980);
-          inOrder(own);
+          inOrder(ownCurve);
           // Half and 10k change places with threshold and cv, by how long they take: an hour, and 35 minutes.
-          const of = (name: string) => speedOfEntry(curveBook, name, own) ?? 0;
-          expect(of('half') > of('threshold')).toBe(timeFor(own, 21_097.5) < 3600);
-          expect(of('10k') > of('threshold')).toBe(timeFor(own, 10_000) < 3600);
-          expect(of('10k') > of('cv')).toBe(timeFor(own, 10_000) < 2100);
+          const of = (name: string) => speedOfEntry(curveBook, name, ownCurve) ?? 0;
+          expect(of('half') > of('threshold')).toBe(timeFor(ownCurve, 21_097.5) < 3600);
+          expect(of('10k') > of('threshold')).toBe(timeFor(ownCurve, 10_000) < 3600);
+          expect(of('10k') > of('cv')).toBe(timeFor(ownCurve, 10_000) < 2100);
         },
       ),
       { numRuns: 300 },
@@ -191,17 +191,20 @@ test('an entry in words', () => {
 });
 
 describe('a pace of the coach’s own', () => {
-  const own = withEntries({ cruise: share('threshold', 1.02) });
-  const read = (text: string) => parseSession(text, { paceNames: own.entries.map(({ name }) => name) });
+  const ownPaceBook = withEntries({ cruise: share('threshold', 1.02) });
+  const read = (text: string) => parseSession(text, { paceNames: ownPaceBook.entries.map(({ name }) => name) });
   test('can be written in a session and has its target', () => {
     const parsed = read('4x1000 @cruise / 60s');
     if (!parsed.ok) throw new Error(parsed.problems[0]?.message);
-    const [rep] = targetsFor(parsed.session, { curve, paceBook: own, venue: standardTrack });
+    const [rep] = targetsFor(parsed.session, { curve, paceBook: ownPaceBook, venue: standardTrack });
     expect(rep?.targetS).toBeCloseTo(1000 / ((speedOfEntry(curveBook, 'threshold', curve) ?? 0) * 1.02), 6);
   });
   test('is not known without its book', () => expect(parseSession('1000 @cruise').ok).toBe(false));
   test('brings its tolerance to the target', () => {
-    const loose: PaceBook = { ...own, entries: own.entries.map((entry) => ({ ...entry, tolerance: 0.03 })) };
+    const loose: PaceBook = {
+      ...ownPaceBook,
+      entries: ownPaceBook.entries.map((entry) => ({ ...entry, tolerance: 0.03 })),
+    };
     const parsed = read('400 @cruise / 60s, 400 @74/400');
     if (!parsed.ok) throw new Error();
     const legs = targetsFor(parsed.session, { curve, paceBook: loose, venue: standardTrack });

@@ -1,6 +1,6 @@
 import { speedFor, timeFor, type Curve, type ModelName } from '../fitness/curve';
 
-/** What an entry of the book stands on. Shares and offsets name another entry of the same book. */
+/** What an entry of the pace book is based on. Shares and offsets name another entry of the same book. */
 export type PaceBasis =
   /** The mean speed of a race over this distance. */
   | { kind: 'race'; distanceM: number }
@@ -15,7 +15,7 @@ export type PaceBasis =
 
 export type PaceEntry = {
   name: string;
-  /** A few characters that tell it apart without colour: on cards, charts and narrow tables. */
+  /** A few characters that identify it without colour: on cards, charts and narrow tables. */
   short: string;
   /** A time this near to its target, as a share of it, is on target: 0.01 is 1 %. */
   tolerance: number;
@@ -25,7 +25,7 @@ export type PaceEntry = {
 /** A named list of paces, all worked out from one athlete's curve; the curve is fitted by `model`. */
 export type PaceBook = { id: string; name: string; model: ModelName; entries: PaceEntry[] };
 
-/** How near is on target, unless the book says otherwise. */
+/** The usual tolerance of a target. */
 export const USUAL_TOLERANCE = 0.01;
 
 /**
@@ -33,16 +33,16 @@ export const USUAL_TOLERANCE = 0.01;
  * @returns undefined for an entry run by effort, for a name the book has not, and for a definition that leads to itself.
  */
 export function speedOfEntry(book: PaceBook, name: string, curve: Curve): number | undefined {
-  let ofBook = known.get(curve);
-  if (!ofBook) known.set(curve, (ofBook = new WeakMap()));
-  let ofName = ofBook.get(book);
-  if (!ofName) ofBook.set(book, (ofName = new Map()));
+  let ofPaceBook = cache.get(curve);
+  if (!ofPaceBook) cache.set(curve, (ofPaceBook = new WeakMap()));
+  let ofName = ofPaceBook.get(book);
+  if (!ofName) ofPaceBook.set(book, (ofName = new Map()));
   if (!ofName.has(name)) ofName.set(name, speedOf(book, name, curve, new Set()));
   return ofName.get(name);
 }
 
-/** A session asks for the same few speeds rep after rep, and each is a root to be found. Curves and books never change. */
-const known = new WeakMap<Curve, WeakMap<PaceBook, Map<string, number | undefined>>>();
+/** A session asks for the same few speeds in every rep, and each needs a root search; curves and books are immutable. */
+const cache = new WeakMap<Curve, WeakMap<PaceBook, Map<string, number | undefined>>>();
 
 export const entryOf = (book: PaceBook, name: string): PaceEntry | undefined =>
   book.entries.find((candidate) => candidate.name === name);

@@ -3,7 +3,7 @@ import type { RecoveryLeg } from '../session/expand';
 import type { Pace } from '../session/session';
 import { entryOf, speedOfEntry, speedWithOffset, USUAL_TOLERANCE, type PaceBook } from './paceBook';
 
-/** Whose paces: the athlete's curve now (none without a mark), the goal curve if there is one, and the book that names the paces. */
+/** Whose paces: the athlete's current curve (none without a mark), the goal curve if there is one, and the pace book. */
 export type PaceSource = { curve?: Curve | undefined; goalCurve?: Curve | undefined; paceBook: PaceBook };
 
 /**
@@ -50,11 +50,11 @@ export function recoverySpeed(leg: RecoveryLeg, source: PaceSource): number {
   return speedOf8Min(source.curve) * SHARE_OF_8_MIN[leg.manner === 'float' ? 'float' : 'jog'];
 }
 
-const known = new WeakMap<Curve, number>();
+const cache = new WeakMap<Curve, number>();
 
-/** A root to be found, asked for with every jog of a session: kept for as long as the curve is. */
+/** Every jog of a session asks for this root: cached for each curve. */
 function speedOf8Min(curve: Curve): number {
-  const speedMps = known.get(curve) ?? speedFor(curve, 480);
-  known.set(curve, speedMps);
+  const speedMps = cache.get(curve) ?? speedFor(curve, 480);
+  cache.set(curve, speedMps);
   return speedMps;
 }

@@ -10,11 +10,11 @@ export type PaceRow = {
   goalMps?: number;
   /** Standard error of the speed of today as a share of it: 0.02 is 2 %. */
   error?: number;
-  /** The curve's model is not meant for efforts as long or as short as this; the endurance curve stands in. */
+  /** The curve's model does not cover efforts this long or short; the endurance curve stands in. */
   extrapolated?: true;
 };
 
-/** A speed is as sure as the race pace it is nearest to, of these, in metres. */
+/** A speed is as sure as the nearest of these race paces, in metres. */
 const RACES_M = [
   400,
   600,
@@ -35,13 +35,13 @@ const RACES_M = [
 
 type AtRace = { distanceM: number; speedMps: number; error?: number };
 
-/** Races of a curve, worked out once; their errors as they are asked for, since each takes several times as long. */
-const known = new WeakMap<Curve, AtRace[]>();
+/** Races of a curve, cached; their errors are worked out when asked for, since each takes several times as long. */
+const cache = new WeakMap<Curve, AtRace[]>();
 
 function nearestRace(curve: Curve, speedMps: number): AtRace | undefined {
   const races =
-    known.get(curve) ?? RACES_M.map((distanceM) => ({ distanceM, speedMps: distanceM / timeFor(curve, distanceM) }));
-  known.set(curve, races);
+    cache.get(curve) ?? RACES_M.map((distanceM) => ({ distanceM, speedMps: distanceM / timeFor(curve, distanceM) }));
+  cache.set(curve, races);
   return races.reduce<AtRace | undefined>(
     (best, race) => (best && Math.abs(best.speedMps - speedMps) <= Math.abs(race.speedMps - speedMps) ? best : race),
     undefined,

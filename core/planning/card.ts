@@ -1,12 +1,12 @@
 /** What an athlete takes along: their reps in a few lines, for paper, phone and messages. */
 import { legLabel } from '../track/lapSheet';
-import { formatRecoveryLeg } from './makePlan';
+import { formatRecoveryLeg } from '../session/formatLeg';
 import { passesAt } from './passesAt';
 import { isTimedRep, isWork, type Pass, type TargetLeg } from '../targets/targetsFor';
 import { placeName, type Venue } from '../venue/venue';
 import { formatTime } from '../units/time';
 
-/** Reps on end that are the same but for where they start. */
+/** Consecutive reps that differ only in where they start. */
 export type CardLine = {
   times: number;
   /** `400 @5k` */
@@ -16,7 +16,7 @@ export type CardLine = {
   expectedM?: number;
   /** Times at the marks before the finish. */
   passes: Pass[];
-  /** After each, and after the last where that is another. */
+  /** The recovery after each, and after the last if that differs. */
   recovery?: string;
   then?: string;
   start?: string;
@@ -62,7 +62,7 @@ export function cardLines(legs: readonly TargetLeg[], venue: Venue, everyM: numb
   });
   return lines.map(({ key: _key, starts, start, then, ...line }) => ({
     ...line,
-    // The last rep of all has nothing after it: that is no change of recovery.
+    // The last rep has no recovery: that is no change of recovery.
     ...(then === undefined || then === 'done' ? {} : { then }),
     ...(start === undefined ? {} : { start: starts.size > 1 ? `${start}, then on` : start }),
   }));

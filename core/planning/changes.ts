@@ -1,7 +1,7 @@
-/** The coach's changes for a day: which of them are someone's, and what they make of the session. */
+/** The coach's changes for a day: which apply to an athlete, and how they change the session. */
 import { itemAt, replaceItem, samePath, type ItemPath } from '../session/edit';
 import { formatItem } from '../session/formatSession';
-import type { Amount, Item, Recovery, Session } from '../session/session';
+import type { Amount, Item, Recovery, SessionTree } from '../session/session';
 import type { Leg } from '../session/expand';
 import type { Aim, TargetSource } from '../targets/targetsFor';
 import type { ItemSetting } from '../session/itemSetting';
@@ -9,25 +9,25 @@ import type { Change, ItemChange, Whom } from './dayPlan';
 
 const RANK: Record<Whom['kind'], number> = { all: 0, group: 1, athlete: 2 };
 
-/** The changes that are for someone in a group, what is for them alone last. */
+/** The changes that apply to a member of a group; those for them alone come last. */
 export function changesFor(changes: readonly Change[], athleteId: string, groupId: string): Change[] {
-  const own = changes.filter(({ whom }) =>
+  const ownChanges = changes.filter(({ whom }) =>
     whom.kind === 'athlete' ? whom.athleteId === athleteId : whom.kind === 'group' ? whom.groupId === groupId : true,
   );
-  return own.sort((a, b) => RANK[a.whom.kind] - RANK[b.whom.kind]);
+  return ownChanges.sort((a, b) => RANK[a.whom.kind] - RANK[b.whom.kind]);
 }
 
 export const isOfItem = (change: Change): change is ItemChange => 'path' in change;
 
-/** True if the item still reads as it did when the change was made. */
-export function stillFits(change: Change, session: Session): boolean {
+/** True if the item still reads as it did when it was changed. */
+export function stillFits(change: Change, session: SessionTree): boolean {
   if (!isOfItem(change)) return true;
   const item = itemAt(session, change.path);
   return item !== undefined && formatItem(item) === change.wrote;
 }
 
 /** A change to the item at a path of the session as it is written. */
-export function changeOf(session: Session, path: ItemPath, whom: Whom, set: ItemSetting): ItemChange {
+export function changeOf(session: SessionTree, path: ItemPath, whom: Whom, set: ItemSetting): ItemChange {
   const item = itemAt(session, path);
   return { whom, path: [...path], wrote: item ? formatItem(item) : '', set };
 }
@@ -38,21 +38,21 @@ const whomKey = (whom: Whom) =>
 /** True if both are for the same people. */
 export const sameWhom = (a: Whom, b: Whom): boolean => whomKey(a) === whomKey(b);
 
-/** Two changes with the same key are about the same thing for the same people: the later one takes the place of the other. */
+/** Two changes with the same key change the same thing for the same people: the later one replaces the other. */
 function keyOf(change: Change): string {
   const { set } = change;
-  // A recovery is by the clock or by distance, and a rep's time its own or its pace's.
+  // A recovery is by the clock or by distance, and a rep's time its own or from its pace.
   const what = set.kind === 'jog' ? 'recovery' : set.kind === 'target' ? `target ${set.rep ?? 'all'}` : set.kind;
   return [whomKey(change.whom), what, isOfItem(change) ? change.path.join('.') : ''].join('|');
 }
 
-/** The changes with some more made; one that is about the same as an earlier one takes its place. */
+/** Adds changes; each replaces an earlier one with the same key. */
 export function withChanges(changes: readonly Change[], more: readonly Change[]): Change[] {
   const keys = new Set(more.map(keyOf));
   return [...changes.filter((change) => !keys.has(keyOf(change))), ...more];
 }
 
-/** The changes without those that are for these people, all of them or those about one item. */
+/** Removes the changes for these people, all of them or those to one item. */
 export function withoutChanges(changes: readonly Change[], whom: Whom, path?: ItemPath): Change[] {
   return changes.filter(
     (change) => !sameWhom(change.whom, whom) || (path && (!isOfItem(change) || !samePath(change.path, path))),
@@ -85,8 +85,8 @@ function changedItem(item: Item, set: ItemSetting): Item {
   return { ...item, recovery: { amount, ...(spent ? { manner: spent } : {}), ...(pace ? { pace } : {}) } };
 }
 
-/** The session as it is for someone: counts and recoveries as they were changed for them. The same object where none were. */
-export function changedSession(session: Session, changes: readonly Change[]): Session {
+/** The session with an athlete's counts and recoveries applied. The same object if none were changed. */
+export function changedSession(session: SessionTree, changes: readonly Change[]): SessionTree {
   return changes.filter(isOfItem).reduce((changed, { path, set }) => {
     const item = itemAt(changed, path);
     const next = item && changedItem(item, set);
@@ -94,13 +94,13 @@ export function changedSession(session: Session, changes: readonly Change[]): Se
   }, session);
 }
 
-/** What is aimed at, after the changes; as the session says where none is about that. */
+/** The aim after the changes; as the session says if none sets it. */
 export function aimOf(changes: readonly Change[]): Aim {
   const set = changes.findLast((change) => change.set.kind === 'aim')?.set;
   return set?.kind === 'aim' ? set.aim : 'written';
 }
 
-/** Which rep of its item each leg is, counted from 0 in running order; −1 for what is none. */
+/** Which rep of its item each leg is, from 0 in running order; −1 if it is none. */
 export function repsOfItems(legs: readonly Leg[]): number[] {
   const run = new Map<string, number>();
   return legs.map((leg) => {
@@ -113,8 +113,8 @@ export function repsOfItems(legs: readonly Leg[]): number[] {
 }
 
 /**
- * The changes of pace and of target times, as targetsFor() takes them; undefined where there are none.
- * @param legs the session laid out, counts and recoveries changed already.
+ * Changes of pace and of target times, as targetsFor() takes them; undefined if there are none.
+ * @param legs the session laid out, with counts and recoveries changed.
  */
 export function adjustmentOf(changes: readonly Change[], legs: readonly Leg[]): TargetSource['adjust'] {
   const made = changes.filter(isOfItem).filter(({ set }) => set.kind === 'pace' || set.kind === 'target');

@@ -110,8 +110,8 @@ describe('cautions of the day', () => {
 
 describe('cards', () => {
   const lines = (text: string, who = runner('ann', 1110)) => {
-    const [own] = plansOf(text, [who]).plans;
-    return cardLines(own?.legs ?? [], standardTrack, 200);
+    const [athletePlan] = plansOf(text, [who]).plans;
+    return cardLines(athletePlan?.legs ?? [], standardTrack, 200);
   };
   test('reps that are the same are one line, with times at the marks and what follows', () => {
     const [fours, twos] = lines(

@@ -1,18 +1,18 @@
 /**
- * What the coach has decided for one session on one day, beyond its text: who runs it and where, in which groups, and what is
- * different for some of them. Everything else is worked out from the session and the athletes.
+ * What the coach has decided for one session on one day, beyond its text: who runs it, where, in which groups, and what differs for some
+ * of them. Everything else follows from the session and the athletes.
  */
 import type { ItemPath } from '../session/edit';
 import type { ItemSetting } from '../session/itemSetting';
 import type { SquadMember } from '../squad/athlete';
 import type { Aim } from '../targets/targetsFor';
 
-/** Whom a change is for. What is for one athlete goes before what is for their group, and that before what is for all. */
+/** Whom a change is for. A change for one athlete wins over their group's, and that over one for all. */
 export type Whom = { kind: 'all' } | { kind: 'group'; groupId: string } | { kind: 'athlete'; athleteId: string };
 
-/** A change, and the item it was made to: where that stands and how it read. If it reads differently now, the change waits. */
+/** A change with the item it was made to: its place and how it read. If the item reads differently now, the change waits. */
 export type ItemChange = { whom: Whom; path: ItemPath; wrote: string; set: ItemSetting };
-/** What is aimed at, or a change to an item. */
+/** A change of the aim or of an item. */
 export type Change = ItemChange | { whom: Whom; set: { kind: 'aim'; aim: Aim } };
 
 /** A group for this session. */
@@ -28,54 +28,54 @@ export type DayGroup = {
   startGapS?: number;
   /** Another session's text that they run instead. */
   version?: string;
-  /** The session of the library that it is. */
-  bookId?: string;
+  /** The library session that version is. */
+  libraryId?: string;
 };
 
-/** The track is someone else's then: times of day, HH:MM. */
+/** Times of day (HH:MM) when somebody else has the track. */
 export type Busy = { from: string; to: string; who: string };
 
 export const ROUNDINGS = [0.1, 0.5, 1] as const;
 
 export type DayPlan = {
   venueId?: string;
-  /** How times are shown, in seconds; they are worked out exactly. 0.1 if left out. */
+  /** Rounding of shown times, in seconds; 0.1 if left out. Targets themselves are exact. */
   rounding?: (typeof ROUNDINGS)[number];
-  /** Every tolerance is taken so many times; as the kind of session says if left out. */
+  /** Factor on every tolerance; that of the intent if left out. */
   toleranceTimes?: number;
-  /** Who does or does not take part, where it is not as their status says. */
+  /** Who does or does not take part, where that differs from their status. */
   taking?: Record<string, boolean>;
   /** The squad's training groups if left out. */
   groups?: DayGroup[];
   changes?: Change[];
-  /** Finishes nearer together than so many seconds cannot both be timed by one person. */
+  /** Finishes nearer together than this cannot both be timed by one person. */
   windowS?: number;
   busy?: Busy[];
 };
 
-/** A part of a day's plan that is decided at once; what is undefined is as the app says again. */
-export type Decision = { [K in keyof DayPlan]?: DayPlan[K] | undefined };
+/** Fields of a day plan that are decided together; undefined resets one to its default. */
+export type DayDecision = { [K in keyof DayPlan]?: DayPlan[K] | undefined };
 
-/** The plan with a decision. */
-export const withDecision = (plan: DayPlan, decision: Decision): DayPlan =>
+/** The plan with a decision applied. */
+export const withDecision = (plan: DayPlan, decision: DayDecision): DayPlan =>
   Object.fromEntries(Object.entries({ ...plan, ...decision }).filter(([, value]) => value !== undefined));
 
-/** The decision that takes another back: what it decided is as it was before, and nothing else is touched. */
-export const inverseOfDecision = (decision: Decision, before: DayPlan): Decision =>
+/** The decision that undoes another: it restores the fields that one set, and touches nothing else. */
+export const inverseOfDecision = (decision: DayDecision, before: DayPlan): DayDecision =>
   Object.fromEntries(Object.keys(decision).map((key) => [key, before[key as keyof DayPlan]]));
 
 export const USUAL_WINDOW_S = 3;
 
-/** Who runs: those in training or easing back, and whoever the coach has ticked, less whom they have not. */
+/** Athletes who take part: in training or easing back by default, unless the coach overrides it. */
 export const takesPart = ({ taking }: DayPlan, { id, status }: Pick<SquadMember, 'id' | 'status'>): boolean =>
   taking?.[id] ?? (status === 'training' || status === 'easing');
 
-/** The id of the group of those who are in none. */
+/** The id of the group of athletes who are in none. */
 export const REST_ID = 'rest';
 
 /**
- * The groups that run, each with its members in order of the squad: the coach's for this day, or the squad's. Those who are in
- * none come last, as a group of their own; a group with nobody in it is left out unless the coach made it for this day.
+ * The day's groups with their members in squad order: the coach's for this day, else the squad's. Athletes in none form a last group of
+ * their own. An empty group is left out unless the coach made it for this day.
  */
 export function groupsFor(
   plan: DayPlan,
@@ -83,9 +83,9 @@ export function groupsFor(
   squadGroups: readonly { id: string; name: string }[],
 ): DayGroup[] {
   const running = athletes.filter((athlete) => takesPart(plan, athlete));
-  const own = plan.groups;
+  const ownGroups = plan.groups;
   const base =
-    own ??
+    ownGroups ??
     squadGroups.map(({ id, name }): DayGroup => ({
       id,
       name,
@@ -96,12 +96,12 @@ export function groupsFor(
   const rest = running.filter(({ id }) => !grouped.has(id)).map(({ id }) => id);
   const groups = base.map((group) => ({ ...group, athleteIds: group.athleteIds.filter((id) => here.has(id)) }));
   return [
-    ...groups.filter(({ athleteIds, id }) => id !== REST_ID && (own !== undefined || athleteIds.length > 0)),
+    ...groups.filter(({ athleteIds, id }) => id !== REST_ID && (ownGroups !== undefined || athleteIds.length > 0)),
     ...(rest.length > 0 ? [{ id: REST_ID, name: base.length > 0 ? 'In no group' : 'Everyone', athleteIds: rest }] : []),
   ];
 }
 
-/** The groups with one athlete put into another; in no group for REST_ID. */
+/** Moves an athlete to another group; REST_ID for none. */
 export function moveAthlete(groups: readonly DayGroup[], athleteId: string, groupId: string): DayGroup[] {
   return groups
     .filter(({ id }) => id !== REST_ID)
@@ -113,10 +113,10 @@ export function moveAthlete(groups: readonly DayGroup[], athleteId: string, grou
     });
 }
 
-/** What a group is given; undefined takes it away. */
+/** Fields to set in a group; undefined removes one. */
 export type GroupPart = { [K in keyof Omit<DayGroup, 'id'>]?: DayGroup[K] | undefined };
 
-/** The groups with something about one of them changed. Those in no group become a group of their own by it: `restId` is its id. */
+/** Changes fields of one group. The rest become a group of their own by it, with the id `restId`. */
 export function withGroupPart(
   groups: readonly DayGroup[],
   groupId: string,
@@ -131,7 +131,7 @@ export function withGroupPart(
   });
 }
 
-/** The groups with their starts so many seconds after the first; those in no group become one if they are to wait. */
+/** Sets the groups' start gaps in seconds; the rest become a group if they are to wait. */
 export function withStartGaps(
   groups: readonly DayGroup[],
   gapsS: Readonly<Record<string, number>>,
@@ -145,7 +145,7 @@ export function withStartGaps(
   });
 }
 
-/** A plan without anything about one athlete. */
+/** The plan without anything about one athlete. */
 export function withoutAthlete(plan: DayPlan, athleteId: string): DayPlan {
   const { taking, groups, changes, ...rest } = plan;
   const others = Object.entries(taking ?? {}).filter(([id]) => id !== athleteId);
@@ -168,18 +168,18 @@ export function withoutAthlete(plan: DayPlan, athleteId: string): DayPlan {
 }
 
 /** One athlete's part in a plan. */
-export type OwnDayPlan = { takesPart?: boolean; group?: string; leads?: boolean; changes?: Change[] };
+export type DayPlanOfAthlete = { takesPart?: boolean; group?: string; leads?: boolean; changes?: Change[] };
 
-/** What a plan says about one athlete; undefined where it says nothing. */
-export function aboutAthlete({ taking, groups, changes }: DayPlan, athleteId: string): OwnDayPlan | undefined {
+/** What a plan says about one athlete; undefined if nothing. */
+export function aboutAthlete({ taking, groups, changes }: DayPlan, athleteId: string): DayPlanOfAthlete | undefined {
   const isTaking = taking?.[athleteId];
   const group = groups?.find(({ athleteIds }) => athleteIds.includes(athleteId));
-  const own = (changes ?? []).filter(({ whom }) => whom.kind === 'athlete' && whom.athleteId === athleteId);
-  if (isTaking === undefined && !group && own.length === 0) return undefined;
+  const ownChanges = (changes ?? []).filter(({ whom }) => whom.kind === 'athlete' && whom.athleteId === athleteId);
+  if (isTaking === undefined && !group && ownChanges.length === 0) return undefined;
   return {
     ...(isTaking === undefined ? {} : { takesPart: isTaking }),
     ...(group ? { group: group.name } : {}),
     ...(group?.leaderId === athleteId ? { leads: true } : {}),
-    ...(own.length > 0 ? { changes: own } : {}),
+    ...(ownChanges.length > 0 ? { changes: ownChanges } : {}),
   };
 }

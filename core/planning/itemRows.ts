@@ -1,7 +1,7 @@
-/** The items of a session that can be changed for a day: those of main part and fast finish, and the sets they stand in. */
+/** The items of a session that can be changed for a day: those of main part and fast finish, and their sets. */
 import { shareOfRep, timesOf } from '../session/lengths';
 import { samePath, type ItemPath } from '../session/edit';
-import type { Item, Session } from '../session/session';
+import type { Item, SessionTree } from '../session/session';
 import { isWork, type TargetLeg } from '../targets/targetsFor';
 
 export type ItemRow = { path: ItemPath; item: Item; depth: number };
@@ -13,14 +13,14 @@ const rowsOf = (items: readonly Item[], parent: ItemPath, depth: number): ItemRo
     return [{ path, item, depth }, ...(item.body.kind === 'set' ? rowsOf(item.body.items, path, depth + 1) : [])];
   });
 
-/** In the order they stand, sets before what is in them. */
-export const itemRows = ({ lines }: Session): ItemRow[] =>
+/** In order, sets before their content. */
+export const itemRows = ({ lines }: SessionTree): ItemRow[] =>
   lines.flatMap((line, i) => (isWork(line) ? rowsOf(line.items, [i], 0) : []));
 
-/** How an item's recovery can be changed: seconds, or metres of a jog; undefined where it has none. */
+/** The limits of an item's recovery: seconds, or metres of a jog; undefined if it has none. */
 export type RecoveryValue = { kind: 'recovery'; durationS: number } | { kind: 'jog'; distanceM: number };
 
-/** The recovery after an item as it is: one that goes by the rep's time is taken as long as it lasts for whoever the legs are of. */
+/** An item's recovery now; one that follows the rep's time is as long as in these legs. */
 export function recoveryValue(
   { recovery }: Item,
   path: ItemPath,
@@ -30,7 +30,7 @@ export function recoveryValue(
   const { amount } = recovery;
   if (amount.kind === 'distance') return { kind: 'jog', distanceM: amount.distanceM };
   if (amount.kind === 'time') return { kind: 'recovery', durationS: amount.maxS };
-  const leg = legs.find((one) => one.kind === 'recovery' && samePath(one.path, path));
+  const leg = legs.find((leg) => leg.kind === 'recovery' && samePath(leg.path, path));
   if (leg?.distanceM !== undefined) return { kind: 'jog', distanceM: leg.distanceM };
   const lastsS = leg?.durationS ?? leg?.targetS ?? 60 * (shareOfRep(recovery) ?? 1);
   return { kind: 'recovery', durationS: Math.round(lastsS / 5) * 5 };
@@ -43,7 +43,7 @@ export const countValue = ({ count }: Item): number => timesOf(count, 'max');
 export const targetLegOf = (path: ItemPath, legs: readonly TargetLeg[], rep = 0): TargetLeg | undefined =>
   legs.filter((leg) => leg.kind === 'rep' && samePath(leg.path, path))[rep];
 
-/** Metres or seconds that an item's reps may have, where a range is written, with the steps between; undefined where none is. */
+/** The lengths an item's reps may have, if a range is written, in metres or seconds; undefined otherwise. */
 export function lengthRange({
   body,
 }: Item): { kind: 'distance' | 'duration'; least: number; most: number } | undefined {

@@ -1,7 +1,13 @@
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { read } from '../session/testing';
 import { standardTrack } from '../venue/venue';
+import { suggestIntent } from '../advice/suggestIntent';
+import { groupsFor } from './dayPlan';
+import { groupRun } from './groupTargets';
 import { makePlan } from './makePlan';
+import { athletePlans } from './athletePlans';
+import { planOfDay } from './runPlans';
+import { member, runner } from './testing';
 import { repLabel } from '../run/plan';
 import { repColumns } from '../run/repColumns';
 import { DAY, only, planOf } from '../run/testing';
@@ -49,9 +55,9 @@ test('a recovery with a range: the shorter end, and how long it may be', () => {
 });
 
 test('someone without a mark gets no times but the clock', () => {
-  const about = { id: 'run', sessionId: 's', title: 'T', date: DAY, shorthand: '' };
-  const nobody = { athleteId: 'a0', name: 'New', tileName: 'New', paces: { paceBook: curveBook } };
-  const plan = makePlan(about, read('2x400 @5k / 60s'), [nobody], standardTrack);
+  const header = { id: 'run', sessionId: 's', title: 'T', date: DAY, shorthand: '' };
+  const nobody = { id: 'a0', name: 'New', tileName: 'New', paces: { paceBook: curveBook } };
+  const plan = makePlan(header, read('2x400 @5k / 60s'), [nobody], standardTrack);
   expect(only(plan).athletes[0]?.targets).toEqual([{ recoveryS: 60 }, {}]);
 });
 
@@ -60,4 +66,26 @@ test('what is above the critical speed comes along, for what is proposed on the 
     criticalMps: expect.any(Number),
     reserveM: expect.any(Number),
   });
+});
+
+test('before the day and on it everyone has the same targets: given the least where they start at it, resting as the squad does', () => {
+  const text = '3x2-3min @5k / 90s, 2x400 @mile / 60s';
+  const session = read(text);
+  const intent = suggestIntent(session);
+  const rests = { manner: 'jog' as const };
+  const runners = [runner('a', 1110), { ...runner('young', 1300), startsAtLeast: true }];
+  const header = { id: 'run', sessionId: 's', title: 'T', date: DAY, shorthand: text };
+  const groups = groupsFor(
+    {},
+    runners.map(({ id }) => member(id)),
+    [],
+  );
+  const plans = athletePlans({ session, intent, plan: {}, groups, runners, venue: standardTrack, rests });
+  const runs = groups.map((group) => groupRun(group, plans));
+  const onTheDay = only(planOfDay(header, runs, standardTrack));
+  const before = only(makePlan(header, session, runners, standardTrack, intent, rests));
+  expect(before.athletes).toEqual(onTheDay.athletes);
+  expect(before.reps).toEqual(onTheDay.reps);
+  expect(before.athletes.map(({ targets }) => targets[0]?.targetS)).toEqual([180, 120]);
+  expect(before.reps[0]?.recovery).toBe('90s jog');
 });

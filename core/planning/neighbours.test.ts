@@ -1,4 +1,4 @@
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import type { PaceBook } from '../paces/paceBook';
 import type { SquadMember } from '../squad/athlete';
 import { inverseOfDecision, withDecision } from './dayPlan';
@@ -11,7 +11,7 @@ const athlete = (id: string, status: SquadMember['status'] = 'training'): SquadM
   status,
   marks: [],
 });
-const own: PaceBook = {
+const ownPaceBook: PaceBook = {
   ...curveBook,
   id: 'own',
   entries: [
@@ -22,7 +22,7 @@ const own: PaceBook = {
 const source = {
   athletes: [athlete('ada'), athlete('bo'), athlete('cy', 'injured')],
   paceNames: [...curveBook.entries.map(({ name }) => name), 'cruise'],
-  paceBook: own,
+  paceBook: ownPaceBook,
 };
 const session = (date: string, shorthand = '3x8min @cruise / 90s jog') => ({ title: date, date, shorthand });
 const DAY = { date: '2026-11-25' };

@@ -9,12 +9,12 @@ import { takesPart, type DayPlan } from './dayPlan';
 
 type Dated = { title: string; date: string; shorthand: string; intent?: Intent; plan?: DayPlan };
 
-/** Whom and what it takes to read the sessions beside. */
+/** What it takes to read the neighbouring sessions. */
 type Source = { athletes: readonly SquadMember[]; paceNames: readonly string[]; paceBook: PaceBook };
 
 /**
- * The sessions of the day before and the day after, with who is to run them. What they are for is told by the same pace book as for the
- * session itself: a pace of the coach's own may be a fast one.
+ * Sessions of the day before and after, with who runs them. Their intent is judged by the same pace book as the session itself: one of the
+ * coach's own paces may be fast.
  */
 export function neighboursOf(
   { date }: { date: string },

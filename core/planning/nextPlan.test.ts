@@ -40,17 +40,25 @@ test('where all go on, it is the new text, and the squad’s own groups stay the
 
 test('who waits becomes a group of their own with a version; lane, gap and leader stay', () => {
   const placed = [
-    ...place('ab', 'm', ON, { bookId: 'two' }),
-    ...place('c', 'm', WAS, { bookId: 'one' }),
-    ...place('de', 'f', ON, { bookId: 'two' }),
+    ...place('ab', 'm', ON, { libraryId: 'two' }),
+    ...place('c', 'm', WAS, { libraryId: 'one' }),
+    ...place('de', 'f', ON, { libraryId: 'two' }),
   ];
   expect(next(placed)).toEqual({
     shorthand: ON,
-    bookId: 'two',
+    libraryId: 'two',
     plan: {
       groups: [
         { id: 'm', name: 'Milers', athleteIds: ['a', 'b'], leaderId: 'a', lane: 2, startGapS: 20 },
-        { id: 'new0', name: 'Milers, again', athleteIds: ['c'], lane: 2, startGapS: 20, version: WAS, bookId: 'one' },
+        {
+          id: 'new0',
+          name: 'Milers, again',
+          athleteIds: ['c'],
+          lane: 2,
+          startGapS: 20,
+          version: WAS,
+          libraryId: 'one',
+        },
         { id: 'f', name: 'Fives', athleteIds: ['d', 'e'] },
       ],
     },
@@ -58,7 +66,7 @@ test('who waits becomes a group of their own with a version; lane, gap and leade
 });
 
 test('a whole group that runs something else keeps its name; a version it had before gives way', () => {
-  const groups = [MILERS, { ...FIVES, version: 'main: 6x300 @5k / 60s', bookId: 'short' }];
+  const groups = [MILERS, { ...FIVES, version: 'main: 6x300 @5k / 60s', libraryId: 'short' }];
   const { plan } = next([...place('abc', 'm', ON), ...place('de', 'f', LESS)], { groups }, groups) ?? {};
   expect(plan?.groups?.[1]).toEqual({ ...FIVES, version: LESS });
 });

@@ -1,28 +1,28 @@
-/** What was decided for a session, carried over to the next one of its kind: everything but what belonged to that day. */
+/** A day plan carried over to the next session of its kind: everything except what belonged to that day. */
 import { itemAt } from '../session/edit';
 import { formatItem } from '../session/formatSession';
 import { timesOf } from '../session/lengths';
-import type { Item, Session } from '../session/session';
+import type { Item, SessionTree } from '../session/session';
 import { isOfItem, stillFits } from './changes';
 import { REST_ID, type Change, type DayGroup, type DayPlan, type ItemChange, type Whom } from './dayPlan';
 
-/** One athlete's place in the next session: with which of the groups before, and what they run. */
+/** An athlete's place in the next session: their group before, and what they run. */
 export type Placed = {
   athleteId: string;
   groupId: string;
   shorthand: string;
-  /** The session of the library that it is. */
-  bookId?: string;
-  /** What sets those apart who do not run what their group does: `again`, `a step back`. */
+  /** The session in the library that it is. */
+  libraryId?: string;
+  /** Names those who run something else than their group: `again`, `a step back`. */
   label: string;
 };
 
-export type NextPlan = { shorthand: string; bookId?: string; plan: DayPlan };
+export type NextPlan = { shorthand: string; libraryId?: string; plan: DayPlan };
 
 const LONGEST_NAME = 40;
 const SHORTEST_REST_S = 10;
 
-/** How many times, how long a rest and how long a rep the change of an item's text makes of what was set by hand. */
+/** Ratios by which counts, rests and rep lengths set by hand follow a change of the text. */
 function movedSetting(set: ItemChange['set'], before: Item, now: Item): ItemChange['set'] | undefined {
   const restOf = ({ recovery }: Item, kind: 'time' | 'distance') => {
     const amount = recovery?.amount;
@@ -42,15 +42,15 @@ function movedSetting(set: ItemChange['set'], before: Item, now: Item): ItemChan
       return { ...set, distanceM: Math.max(50, set.distanceM + restOf(now, 'distance') - restOf(before, 'distance')) };
     case 'pace':
       return set;
-    // A length or a time of its own was of that rep.
+    // A length or time set by hand belonged to that rep.
     case 'length':
     case 'target':
       return isSameBody ? set : undefined;
   }
 }
 
-/** A change as it is for another text; undefined where its item is gone, or it was waiting for its item already. */
-function carriedChange(change: Change, whom: Whom, before: Session, now: Session): Change | undefined {
+/** A change carried to another text; undefined if its item is gone, or it was already waiting for its item. */
+function carriedChange(change: Change, whom: Whom, before: SessionTree, now: SessionTree): Change | undefined {
   if (!isOfItem(change)) return { ...change, whom };
   const [was, is] = [itemAt(before, change.path), itemAt(now, change.path)];
   if (!was || !is || !stillFits(change, before)) return undefined;
@@ -58,25 +58,25 @@ function carriedChange(change: Change, whom: Whom, before: Session, now: Session
   return set && { whom, path: change.path, wrote: formatItem(is), set };
 }
 
-/** Those of one group who run the same. */
-type Class = { shorthand: string; bookId?: string; label: string; groupId: string; athleteIds: string[] };
+/** Members of one group who run the same. */
+type Cohort = { shorthand: string; libraryId?: string; label: string; groupId: string; athleteIds: string[] };
 
-function classesOf(placed: readonly Placed[], groupId: string): Class[] {
-  const classes = new Map<string, Class>();
-  for (const { athleteId, shorthand, bookId, label, groupId: own } of placed) {
-    if (own !== groupId) continue;
-    const one = classes.get(shorthand) ?? {
+function cohortsOf(placed: readonly Placed[], groupId: string): Cohort[] {
+  const cohorts = new Map<string, Cohort>();
+  for (const { athleteId, shorthand, libraryId, label, groupId: ownGroupId } of placed) {
+    if (ownGroupId !== groupId) continue;
+    const cohort = cohorts.get(shorthand) ?? {
       shorthand,
       label,
       groupId,
       athleteIds: [],
-      ...(bookId === undefined ? {} : { bookId }),
+      ...(libraryId === undefined ? {} : { libraryId }),
     };
-    classes.set(shorthand, one);
-    one.athleteIds.push(athleteId);
+    cohorts.set(shorthand, cohort);
+    cohort.athleteIds.push(athleteId);
   }
-  // The most first; of as many the earlier one: a sort is stable.
-  return [...classes.values()].sort((a, b) => b.athleteIds.length - a.athleteIds.length);
+  // The largest first; ties keep their order, since sorting is stable.
+  return [...cohorts.values()].sort((a, b) => b.athleteIds.length - a.athleteIds.length);
 }
 
 /** The text that most run. */
@@ -84,15 +84,16 @@ function mostRun(placed: readonly Placed[]): Placed | undefined {
   const counts = new Map<string, number>();
   for (const { shorthand } of placed) counts.set(shorthand, (counts.get(shorthand) ?? 0) + 1);
   return placed.reduce<Placed | undefined>(
-    (most, one) => (most && (counts.get(most.shorthand) ?? 0) >= (counts.get(one.shorthand) ?? 0) ? most : one),
+    (most, placed) =>
+      most && (counts.get(most.shorthand) ?? 0) >= (counts.get(placed.shorthand) ?? 0) ? most : placed,
     undefined,
   );
 }
 
-/** A group as it was, with those of it who run the same. */
+/** A group as before, with those of its members who run the same. */
 function groupOf(
-  { version: _version, bookId: _bookId, leaderId, ...rest }: DayGroup,
-  { athleteIds, shorthand, bookId, label }: Class,
+  { version: _version, libraryId: _libraryId, leaderId, ...rest }: DayGroup,
+  { athleteIds, shorthand, libraryId, label }: Cohort,
   { isOwn, isNew, newId }: { isOwn: boolean; isNew: boolean; newId: () => string },
 ): DayGroup {
   return {
@@ -102,17 +103,17 @@ function groupOf(
     athleteIds,
     ...(leaderId !== undefined && athleteIds.includes(leaderId) ? { leaderId } : {}),
     ...(isOwn ? { version: shorthand } : {}),
-    ...(isOwn && bookId !== undefined ? { bookId } : {}),
+    ...(isOwn && libraryId !== undefined ? { libraryId } : {}),
   };
 }
 
 type Carry = {
   placed: readonly Placed[];
-  /** The groups as they ran; and what had been decided for that day, and its text. */
+  /** The groups as they ran, the day plan of that day, and its text. */
   groups: readonly DayGroup[];
   before: { plan: DayPlan; shorthand: string };
   /** Reads a text; undefined where it cannot be read. */
-  read: (shorthand: string) => Session | undefined;
+  read: (shorthand: string) => SessionTree | undefined;
   newId: () => string;
 };
 
@@ -125,16 +126,16 @@ export function nextPlan({ placed, groups, before, read, newId }: Carry): NextPl
   const main = mostRun(placed);
   if (!main) return undefined;
   const { venueId, rounding, toleranceTimes, windowS, changes = [] } = before.plan;
-  const split = groups.map((group) => ({ group, classes: classesOf(placed, group.id) }));
+  const split = groups.map((group) => ({ group, classes: cohortsOf(placed, group.id) }));
   const isWhole = split.every(
     ({ classes: [first, ...others] }) => others.length === 0 && (first?.shorthand ?? main.shorthand) === main.shorthand,
   );
   const laidOut = split.flatMap(({ group, classes }) =>
-    classes.map((one, i) => ({
-      one,
+    classes.map((cohort, i) => ({
+      cohort,
       was: group.version ?? before.shorthand,
-      group: groupOf(group, one, {
-        isOwn: one.shorthand !== main.shorthand,
+      group: groupOf(group, cohort, {
+        isOwn: cohort.shorthand !== main.shorthand,
         isNew: i > 0 || group.id === REST_ID,
         newId,
       }),
@@ -142,18 +143,18 @@ export function nextPlan({ placed, groups, before, read, newId }: Carry): NextPl
   );
   const carried = isWhole
     ? changes.flatMap((change) => carriedFor(change, change.whom, before.shorthand, main.shorthand, read))
-    : laidOut.flatMap(({ one, group, was }) =>
+    : laidOut.flatMap(({ cohort, group, was }) =>
         changes.flatMap((change) => {
           const { whom } = change;
-          if (whom.kind === 'athlete' && !one.athleteIds.includes(whom.athleteId)) return [];
-          if (whom.kind === 'group' && whom.groupId !== one.groupId) return [];
-          const own: Whom = whom.kind === 'athlete' ? whom : { kind: 'group', groupId: group.id };
-          return carriedFor(change, own, was, one.shorthand, read);
+          if (whom.kind === 'athlete' && !cohort.athleteIds.includes(whom.athleteId)) return [];
+          if (whom.kind === 'group' && whom.groupId !== cohort.groupId) return [];
+          const carriedTo: Whom = whom.kind === 'athlete' ? whom : { kind: 'group', groupId: group.id };
+          return carriedFor(change, carriedTo, was, cohort.shorthand, read);
         }),
       );
   return {
     shorthand: main.shorthand,
-    ...(main.bookId === undefined ? {} : { bookId: main.bookId }),
+    ...(main.libraryId === undefined ? {} : { libraryId: main.libraryId }),
     plan: {
       ...(venueId === undefined ? {} : { venueId }),
       ...(rounding === undefined ? {} : { rounding }),

@@ -1,5 +1,5 @@
 import { fitCurve } from '../fitness/curve';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import type { PaceBook } from '../paces/paceBook';
 import type { Intent } from '../session/intent';
 import { read } from '../session/testing';
@@ -11,9 +11,9 @@ const curve = fitCurve([{ distanceM: 5000, timeS: 1110, date: DAY, kind: 'race' 
 
 /** The tolerance of the first rep, as it goes into the plan: left out where it is the usual 1 %. */
 function tolerance(text: string, intent?: Intent, paceBook: PaceBook = curveBook): number | undefined {
-  const someone = { athleteId: 'a', name: 'Ada', tileName: 'Ada', paces: { curve, paceBook } };
-  const about = { id: '', sessionId: '', title: '', date: DAY, shorthand: text };
-  return makePlan(about, read(text), [someone], standardTrack, intent).groups[0]?.athletes[0]?.targets[0]?.tolerance;
+  const someone = { id: 'a', name: 'Ada', tileName: 'Ada', paces: { curve, paceBook } };
+  const header = { id: '', sessionId: '', title: '', date: DAY, shorthand: text };
+  return makePlan(header, read(text), [someone], standardTrack, intent).groups[0]?.athletes[0]?.targets[0]?.tolerance;
 }
 
 test('a rehearsal is judged more strictly than a session, a fartlek less', () => {

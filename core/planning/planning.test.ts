@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { fitCurve } from '../fitness/curve';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { read } from '../session/testing';
 import { isWork } from '../targets/targetsFor';
 import { standardTrack } from '../venue/venue';
@@ -19,7 +19,7 @@ import {
 } from './dayPlan';
 import { groupRun, sessionLapS, suggestDayGroups, trafficOf } from './groupTargets';
 import { countValue, itemRows, recoveryValue } from './itemRows';
-import { boardsOf, groupOfBoard } from './runPlans';
+import { targetTables, groupOfTable } from './runPlans';
 import { AS_OF, member, plansOf, runner } from './testing';
 
 const TEXT = 'main: 8x400 @5k / 75s jog\nfinish: 4x200 @mile / 200m jog';
@@ -141,20 +141,20 @@ describe('changes', () => {
   test('a change to an item that reads differently now waits, and is back when it reads so again', () => {
     const change = changeOf(session, FOURS, ANN, { kind: 'count', n: 5 });
     const other = TEXT.replace('8x400', '6x500');
-    const [own] = plansOf(other, [ann], { changes: [change] }).plans;
-    expect(own).toMatchObject({ changes: [], waiting: [change] });
+    const [athletePlan] = plansOf(other, [ann], { changes: [change] }).plans;
+    expect(athletePlan).toMatchObject({ changes: [], waiting: [change] });
     expect(plansOf(TEXT, [ann], { changes: [change] }).plans[0]).toMatchObject({ changes: [change], waiting: [] });
   });
   test('a change about the same takes the place of the one before; taking back leaves the others', () => {
-    const one = changeOf(session, FOURS, ANN, { kind: 'recovery', durationS: 90 });
+    const change = changeOf(session, FOURS, ANN, { kind: 'recovery', durationS: 90 });
     const two = changeOf(session, FOURS, ANN, { kind: 'jog', distanceM: 300 });
     const all = changeOf(session, FOURS, ALL, { kind: 'recovery', durationS: 60 });
-    expect(withChanges([one, all], [two])).toEqual([all, two]);
+    expect(withChanges([change, all], [two])).toEqual([all, two]);
     const rep = changeOf(session, FOURS, ANN, { kind: 'target', targetS: 90, rep: 2 });
     expect(withChanges([rep], [changeOf(session, FOURS, ANN, { kind: 'target', targetS: 91 })])).toHaveLength(2);
-    expect(withoutChanges([one, all, rep], ANN)).toEqual([all]);
-    expect(withoutChanges([one, all], ANN, [1, 0])).toEqual([one, all]);
-    expect(withoutChanges([one, all], ANN, FOURS)).toEqual([all]);
+    expect(withoutChanges([change, all, rep], ANN)).toEqual([all]);
+    expect(withoutChanges([change, all], ANN, [1, 0])).toEqual([change, all]);
+    expect(withoutChanges([change, all], ANN, FOURS)).toEqual([all]);
   });
   test('what is not there to be changed changes nothing', () => {
     const nowhere = changeOf(session, [7, 3], ALL, { kind: 'count', n: 3 });
@@ -173,8 +173,8 @@ describe('changes', () => {
     expect([countValue(set.item), countValue(reps.item)]).toEqual([2, 3]);
     expect(recoveryValue(set.item, set.path, [])).toEqual({ kind: 'recovery', durationS: 240 });
     expect(recoveryValue(reps.item, reps.path, [])).toEqual({ kind: 'recovery', durationS: 60 });
-    const [own] = plansOf('2x(3x600 @3k / equal) / 4:00', [ann]).plans;
-    expect(recoveryValue(reps.item, [0, 0, 0], own?.legs ?? [])?.kind).toBe('recovery');
+    const [athletePlan] = plansOf('2x(3x600 @3k / equal) / 4:00', [ann]).plans;
+    expect(recoveryValue(reps.item, [0, 0, 0], athletePlan?.legs ?? [])?.kind).toBe('recovery');
     expect(recoveryValue(rows[2]?.item ?? set.item, [2, 0], [])).toBeUndefined();
   });
 });
@@ -209,13 +209,13 @@ describe('what is aimed at', () => {
 
 describe('without a usable mark, and beyond what the curve says', () => {
   test('an athlete without a mark runs by effort, and it says why', () => {
-    const [own] = plansOf(TEXT, [runner('new')]).plans;
-    expect(own?.remark).toMatch(/^By effort: There is no mark/);
-    expect(own?.legs.every((leg) => leg.kind !== 'rep' || leg.targetS === undefined)).toBe(true);
+    const [athletePlan] = plansOf(TEXT, [runner('new')]).plans;
+    expect(athletePlan?.remark).toMatch(/^By effort: There is no mark/);
+    expect(athletePlan?.legs.every((leg) => leg.kind !== 'rep' || leg.targetS === undefined)).toBe(true);
   });
   test('a rep faster than flat out is pointed out', () => {
-    const [own] = plansOf('4x400 @50/400 / 3:00', [ann]).plans;
-    expect(own?.remark).toMatch(/400 m in 50\.0 s is faster than flat out/);
+    const [athletePlan] = plansOf('4x400 @50/400 / 3:00', [ann]).plans;
+    expect(athletePlan?.remark).toMatch(/400 m in 50\.0 s is faster than flat out/);
     expect(plansOf(TEXT, [ann]).plans[0]?.remark).toBeUndefined();
   });
   test('a pace outside what the model is meant for is called a guess', () => {
@@ -235,7 +235,7 @@ describe('without a usable mark, and beyond what the curve says', () => {
     ];
     const { plans } = plansOf(TEXT, [ann, bob], { groups });
     expect(plans.map(({ legs }) => legs.filter(({ kind }) => kind === 'rep').length)).toEqual([3, 12]);
-    expect(boardsOf(plans).map((board) => groupOfBoard(board, standardTrack).reps.length)).toEqual([3, 12]);
+    expect(targetTables(plans).map((board) => groupOfTable(board, standardTrack).reps.length)).toEqual([3, 12]);
   });
 });
 
@@ -259,7 +259,7 @@ describe('a group’s shared targets', () => {
     const run = groupRun(groups[0] as DayGroup, plans);
     const reps = run.legs.filter(({ leg }) => leg.kind === 'rep');
     expect(reps.map(({ offsetS }) => Object.keys(offsetS).length)).toEqual([2, 2, 2, 2, 2, 1, 1, 1, 2, 2, 2, 2]);
-    expect(boardsOf(plans)).toHaveLength(2);
+    expect(targetTables(plans)).toHaveLength(2);
   });
   test('a group with nobody, and one by effort, have no shared time', () => {
     const { plans } = plansOf(TEXT, [runner('new')]);
@@ -286,8 +286,8 @@ describe('a group’s shared targets', () => {
     );
   });
   test('the pace of a session is that of its timed reps alone', () => {
-    const [own] = plansOf('warm: 2000 @easy\n2x400 @5k / 60s\n400 @effort 9', [ann]).plans;
-    expect(sessionLapS(own?.legs ?? [])).toBeCloseTo(88.8, 2);
+    const [athletePlan] = plansOf('warm: 2000 @easy\n2x400 @5k / 60s\n400 @effort 9', [ann]).plans;
+    expect(sessionLapS(athletePlan?.legs ?? [])).toBeCloseTo(88.8, 2);
     expect(sessionLapS([])).toBeUndefined();
   });
 });

@@ -1,12 +1,12 @@
 /** For tests: runners and plans of a made-up squad. */
 import { curveMovedTo, fitCurve } from '../fitness/curve';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { read } from '../session/testing';
 import { suggestIntent } from '../advice/suggestIntent';
 import type { SquadMember } from '../squad/athlete';
 import { standardTrack, type Venue } from '../venue/venue';
 import { groupsFor, type DayGroup, type DayPlan } from './dayPlan';
-import { ownPlans, type OwnPlan, type Runner } from './ownPlans';
+import { athletePlans, type AthletePlan, type Runner } from './athletePlans';
 
 export const AS_OF = '2026-11-01';
 
@@ -37,12 +37,12 @@ export function plansOf(
   runners: readonly Runner[],
   plan: DayPlan = {},
   venue: Venue = standardTrack,
-): { plans: OwnPlan[]; groups: DayGroup[] } {
+): { plans: AthletePlan[]; groups: DayGroup[] } {
   const session = read(text);
   const groups = groupsFor(
     plan,
     runners.map(({ id }) => member(id)),
     [],
   );
-  return { groups, plans: ownPlans({ session, intent: suggestIntent(session), plan, groups, runners, venue }) };
+  return { groups, plans: athletePlans({ session, intent: suggestIntent(session), plan, groups, runners, venue }) };
 }

@@ -54,7 +54,9 @@ test('what was taken well, late, missed and for somebody else', () => {
   const begun = start(0);
   const truths = made.follow(replay(plan, [begun]));
   const trueAt = (athleteId: string, atM: number) => {
-    const mark = truths.find((one) => one.athleteId === athleteId)?.marks.find((one) => one.atM === atM);
+    const mark = truths
+      .find((candidate) => candidate.athleteId === athleteId)
+      ?.marks.find((candidate) => candidate.atM === atM);
     return ((mark?.atMs ?? 0) - T0) / 1000;
   };
   const events: RunEvent[] = [

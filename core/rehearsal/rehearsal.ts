@@ -1,8 +1,8 @@
-/** A session rehearsed: a made-up squad runs what is started, and how well its times were taken is known afterwards. */
+/** A rehearsal: a made-up squad runs what is started, and afterwards the times taken are compared with the truth. */
 import type { RepRun, RunState } from '../run/runState';
-import { Runner, type Random, type SimulatedAthlete } from './simulate';
+import { SimulatedRunner, type Random, type SimulatedAthlete } from './simulate';
 
-/** A rep as an athlete runs it in truth. Times in ms since 1970. */
+/** A rep as it was really run. Times in ms since 1970. */
 export type Truth = {
   athleteId: string;
   repIndex: number;
@@ -16,9 +16,9 @@ export type Truth = {
 const keyOf = (athleteId: string, { startId, repIndex }: Pick<RepRun, 'startId' | 'repIndex'>) =>
   `${startId} ${athleteId} ${repIndex}`;
 
-/** A made-up squad that runs whatever it is sent off on. */
+/** A made-up squad that runs whatever is started. */
 export class MadeUpSquad {
-  private readonly runners = new Map<string, Runner>();
+  private readonly runners = new Map<string, SimulatedRunner>();
   private readonly latest = new Map<string, { finishedAtMs: number; recovery: string | undefined }>();
   private readonly truths = new Map<string, Truth>();
 
@@ -27,14 +27,14 @@ export class MadeUpSquad {
     private readonly random: Random,
   ) {}
 
-  /** Takes up the starts that are new. @returns all that has been run or is being run, in truth. */
+  /** Runs the starts that are new. @returns everything run so far, in truth. */
   follow(state: RunState): readonly Truth[] {
     for (const { athleteId, runs } of Object.values(state.athletes))
       runs.forEach((run, i) => {
         const key = keyOf(athleteId, run);
         if (this.truths.has(key)) return;
         const before = runs[i - 1];
-        // A rep that is run on to begins where they are in truth, not where a thumb has put them.
+        // A rep that is run on to starts where they really are, not where a thumb put them.
         const runOnFrom =
           before?.rep.runsOn && before.startId === run.startId ? this.truths.get(keyOf(athleteId, before)) : undefined;
         this.truths.set(key, this.send(athleteId, run, runOnFrom?.finishedAtMs ?? run.startedAtMs));
@@ -43,7 +43,7 @@ export class MadeUpSquad {
   }
 
   private send(athleteId: string, { rep, target, repIndex }: RepRun, startedAtMs: number): Truth {
-    const runner = this.runners.get(athleteId) ?? new Runner(this.habits[athleteId], this.random);
+    const runner = this.runners.get(athleteId) ?? new SimulatedRunner(this.habits[athleteId], this.random);
     this.runners.set(athleteId, runner);
     const last = this.latest.get(athleteId);
     if (last) runner.rest((startedAtMs - last.finishedAtMs) / 1000, last.recovery);
@@ -74,12 +74,12 @@ export function metresInto({ startedAtMs, finishedAtMs, distanceM, marks }: Trut
   return from.atM + share * (to.atM - from.atM);
 }
 
-/** What happened to those who are resting or were missed is not a question of timing: further off than this is another's time. */
+/** An error larger than this belongs to another time: resting and missed athletes are no question of timing. */
 const OTHERS_S = 5;
 
-/** How well a rehearsal was timed. Errors in seconds, above 0 for times taken too late. */
+/** How well a rehearsal was timed. Errors in seconds; above 0 is late. */
 export type TimingScore = {
-  /** Times that were there to take, and how many were taken by this hand. */
+  /** Times that could be taken, and how many this device took. */
   marks: number;
   taken: number;
   /** Taken by nobody, and so lost. */
@@ -92,18 +92,18 @@ export type TimingScore = {
   worst: { athleteId: string; repIndex: number; atM: number; errorS: number }[];
 };
 
-/** Compares the times in the log with the truth. @param byDevice whose hand is judged. */
+/** Compares the times in the log with the truth. @param byDevice the device that is judged. */
 export function scoreTiming(state: RunState, truths: readonly Truth[], byDevice: string, untilMs: number): TimingScore {
   const errors: TimingScore['worst'] = [];
   let [marks, missed, wrong] = [0, 0, 0];
   for (const { athleteId, repIndex, startedAtMs, marks: there } of truths) {
-    const run = state.athletes[athleteId]?.runs.find((one) => one.repIndex === repIndex);
+    const run = state.athletes[athleteId]?.runs.find((run) => run.repIndex === repIndex);
     if (!run) continue;
     for (const { atM, atMs } of there) {
       if (atMs > untilMs) continue;
       marks++;
-      const pass = run.passes.find((one) => one.atM === atM);
-      const mine = [pass, ...(pass?.also ?? [])].find((one) => one?.deviceId === byDevice);
+      const pass = run.passes.find((passing) => passing.atM === atM);
+      const mine = [pass, ...(pass?.also ?? [])].find((taken) => taken?.deviceId === byDevice);
       if (!pass) missed++;
       if (!mine) continue;
       const errorS = mine.elapsedS - (atMs - startedAtMs) / 1000 + (run.startedAtMs - startedAtMs) / 1000;

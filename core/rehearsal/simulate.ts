@@ -1,10 +1,10 @@
-/** The squad simulator: how made-up athletes run what they are asked to. */
+/** The squad simulator: how made-up athletes run their reps. */
 import { reserveAfter, reserveModel } from '../targets/reserve';
 import type { Curve } from '../fitness/curve';
 import type { RunEvent } from '../run/events';
 import { restMps, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../run/plan';
 
-/** How one made-up athlete runs: the curve they have in truth, and their habits. */
+/** How a made-up athlete runs: their true curve, and their habits. */
 export type SimulatedAthlete = {
   curve: Curve;
   /** How much faster than asked the first rep is run: 0.015 is 1.5 %. */
@@ -13,7 +13,7 @@ export type SimulatedAthlete = {
   unevenness: number;
 };
 
-/** A source of chance: each call gives a number from 0 up to, but not including, 1. */
+/** A random source: each call gives a number from 0 up to, but not including, 1. */
 export type Random = () => number;
 
 export type Simulation = {
@@ -28,7 +28,7 @@ export type Simulation = {
   random: Random;
 };
 
-/** A hand with a phone: about ±0.15 s. */
+/** Spread of a thumb's reaction, in seconds. */
 const THUMB_SD_S = 0.15;
 
 /** A normal draw (Box & Muller, Ann. Math. Stat. 29:610, 1958). */
@@ -59,7 +59,7 @@ function simulateGroup({ athletes, startAtMs, random }: Simulation, group: Plann
   const events: RunEvent[] = [];
   const runners = group.athletes.map((athlete) => ({
     athlete,
-    legs: new Runner(athletes[athlete.athleteId], random),
+    legs: new SimulatedRunner(athletes[athlete.athleteId], random),
     finishedAtMs: 0,
   }));
   const athleteIds = group.athletes.map(({ athleteId }) => athleteId);
@@ -91,11 +91,11 @@ function simulateGroup({ athletes, startAtMs, random }: Simulation, group: Plann
 /** A rep as it was run in truth: seconds for all of it, and to each mark. */
 export type RanRep = { timeS: number; passes: { atM: number; timeS: number }[] };
 
-/** Metres a second of somebody who is asked for no time. */
+/** Speed in m/s of somebody with no target. */
 const BY_EFFORT_MPS = 3.6;
 
-/** One made-up athlete on the way through a session, with what is left in them. */
-export class Runner {
+/** A made-up athlete in the middle of a session, with the reserve they have left. */
+export class SimulatedRunner {
   private readonly form: number;
   private readonly model;
   private leftM: number;

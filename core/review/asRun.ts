@@ -1,13 +1,13 @@
-/** What an athlete really ran, laid out as a session of its own, so that it can be predicted and mended like one that is planned. */
+/** A session as an athlete really ran it, laid out so that it can be predicted and adjusted like a planned one. */
 import { parseStored } from '../session/parseSession';
-import type { Amount, Item, Recovery, Role, Session } from '../session/session';
+import type { Amount, Item, Recovery, Role, SessionTree } from '../session/session';
 import { repLabel, type PlannedRep } from '../run/plan';
 import type { TargetLeg } from '../targets/targetsFor';
 import type { ReviewCell } from './cell';
 import { BY_EFFORT } from './ranLegs';
 
 export type SessionAsRun = {
-  session: Session;
+  session: SessionTree;
   legs: TargetLeg[];
   /** The rep of each work leg, in order. */
   cells: ReviewCell[];
@@ -109,7 +109,7 @@ function legsOf(
 export function asRun(cells: readonly ReviewCell[]): SessionAsRun {
   const ran = cells.filter(isRan).sort((a, b) => (a.startedAtMs ?? 0) - (b.startedAtMs ?? 0));
   const legs: TargetLeg[] = [];
-  const session: Session = { lines: [] };
+  const session: SessionTree = { lines: [] };
   for (const item of itemsOf(ran)) {
     const [first] = item;
     if (!first) continue;

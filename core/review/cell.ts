@@ -1,10 +1,10 @@
-/** One rep of one athlete as it was run, beside what it was to be. */
+/** One rep of one athlete as run, beside its plan. */
 import { LOOP_DEVICE } from '../run/chips';
 import type { Flag } from '../run/events';
 import { ownRep } from '../run/lineUp';
 import type { PlannedRep } from '../run/plan';
 import type { AthleteState, GroupState, Passing, RepRun, RunState, Slot } from '../run/runState';
-import { judge, type Judged } from '../run/tile';
+import { judge, type JudgedMark } from '../run/tile';
 import { verdictOn, type Verdict } from '../run/verdict';
 import type { TimedRep, TimeSource } from './evenness';
 
@@ -21,8 +21,8 @@ export type ReviewCell = {
   expectedM?: number;
   coveredM?: number;
   /** Times at the marks on the way, the finish last. */
-  passes: Judged[];
-  /** What it was in fact, where it was started: it may have been cut on the way. */
+  passes: JudgedMark[];
+  /** The rep as it was started: it may have been cut on the way. */
   rep?: PlannedRep;
   /** Started, but no finish was taken. */
   unfinished?: true;
@@ -98,14 +98,14 @@ function restAfter(
 
 /** A slot that was not run: what it was to be, or that it was not for this athlete. */
 function notRun(state: RunState, athlete: AthleteState, slot: Slot, isElsewhere: boolean): ReviewCell {
-  const own = isElsewhere ? undefined : ownRep(state, athlete, slot);
-  const { targetS } = own?.rep.distanceM === undefined ? {} : own.target;
+  const ownRun = isElsewhere ? undefined : ownRep(state, athlete, slot);
+  const { targetS } = ownRun?.rep.distanceM === undefined ? {} : ownRun.target;
   return {
     repIndex: slot.repIndex,
     passes: [],
     flags: [],
     notes: [],
-    ...(own ? {} : { leftOut: true as const }),
+    ...(ownRun ? {} : { leftOut: true as const }),
     ...(targetS === undefined ? {} : { targetS }),
   };
 }

@@ -1,4 +1,4 @@
-/** What of a session tells how fit somebody is: each clue says how likely a level of fitness makes what happened. */
+/** What a session shows about fitness: for each clue, how likely a level of fitness makes what happened. */
 import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/curve';
 import type { Point } from '../outlook/predict';
 import { SHORTEST_MARK_M } from '../fitness/weighing';
@@ -6,25 +6,28 @@ import { mean, variance } from '../units/mean';
 import { ALIKE, calibrated, type Calibration } from '../outlook/calibration';
 import { isFlatOut, type RanLeg } from './ranLegs';
 
-/** What each of the reps would have cost at levels evenly apart, that of the curve in the middle; above 0 is fitter. */
+/** The cost of each rep at evenly spaced levels, that of the curve in the middle; above 0 is fitter. */
 export type PointsAt = { shifts: readonly number[]; points: readonly (readonly Point[])[] };
 
-/** ln of how likely what happened is at a level, but for a constant. */
+/** ln of the likelihood at a level, up to a constant. */
 export type Clue = (levelShift: number) => number;
 
 /** Standard deviations, this project's own: of a told effort, and of what is used where somebody could go on no longer. */
 const SD = { effort: 1, reserveUsed: 0.15, limitUsed: 0.08, limitOfOpen: 0.06 };
-/** Nobody has used less of anything than this when a rep is over. */
+/** When a rep is over, at least this much of each gauge is used. */
 const LEAST_USED = 0.01;
 /** Of ln(time) flat out: less than of a mark in the list of marks, since place, day and the work before it are known. */
 const SD_FLAT_OUT = { trial: 0.0125, race: 0.0085 };
-/** After more effort than this somebody is no longer fresh. */
+/** Above this effort somebody is no longer fresh. */
 export const FRESH_EFFORT = 5;
 /** Flat out after hard work says less: so much more for each point of effort above that. */
 const WORN_PER_POINT = 0.005;
-/** A slip: so much slower than the reps before and than their spread, twice running and for good, and not after one that was run too fast. */
+/**
+ * A slip: this much slower than the reps before and than their spread, twice running and for good, and not after a rep that was run too
+ * fast.
+ */
 const SLIP = { by: 0.03, sds: 2, early: -0.02, leastBefore: 2 };
-/** Beyond so many standard deviations a told effort pulls no harder: somebody who tells 10 for everything says little. */
+/** Beyond this many standard deviations a told effort pulls no harder: somebody who tells 10 for everything says little. */
 const MOST_PULL_SD = 2;
 
 /** Half the square of how far off it is; beyond the limit it goes on straight (Huber, Ann. Math. Stat. 35:73, 1964). */
@@ -33,7 +36,7 @@ function misfit(off: number): number {
   return size <= MOST_PULL_SD ? size ** 2 / 2 : MOST_PULL_SD * (size - MOST_PULL_SD / 2);
 }
 
-/** Values at the levels that were worked out, read at any: straight between two of them. */
+/** Interpolates linearly between the levels that were worked out. */
 function between(shifts: readonly number[], values: readonly number[]): (levelShift: number) => number {
   const [first = 0, second = 1] = shifts;
   return (levelShift) => {
@@ -43,7 +46,7 @@ function between(shifts: readonly number[], values: readonly number[]): (levelSh
   };
 }
 
-/** What a rep comes to at each level; undefined where that is not known. */
+/** The cost of a rep at each level; undefined where unknown. */
 function valuesOf({ points }: PointsAt, rep: number, of: (point: Point) => number | undefined): number[] | undefined {
   const values = points.flatMap((level) => {
     const point = level[rep];
@@ -58,11 +61,11 @@ const predictedEffort = ({ effort, isAsked }: Point) => (isAsked ? undefined : e
  * What share of each told effort counts: the sum, none below 0, that tells most about the level when all are off together by `common`
  * (variance; how somebody tells effort) and each by `own`. With none below 0 a higher effort can never say fitter.
  */
-export function sharesOf(slopes: readonly number[], own: number, common: number): number[] {
+export function sharesOf(slopes: readonly number[], ownVariance: number, common: number): number[] {
   let counted = slopes.map((_, i) => i);
   for (;;) {
     const total = counted.reduce((sum, i) => sum + (slopes[i] ?? 0), 0);
-    const away = (common * total) / (own + counted.length * common);
+    const away = (common * total) / (ownVariance + counted.length * common);
     const kept = counted.filter((i) => (slopes[i] ?? 0) > away);
     if (kept.length === counted.length || kept.length === 0)
       return slopes.map((slope, i) => (kept.includes(i) ? slope - away : 0));
@@ -80,17 +83,17 @@ function effortClue(at: PointsAt, reps: readonly RanLeg[], calibration: Calibrat
       : [];
   });
   if (told.length === 0) return [];
-  const own = (SD.effort * doubt) ** 2 * (1 - ALIKE);
+  const ownVariance = (SD.effort * doubt) ** 2 * (1 - ALIKE);
   const common = (SD.effort * doubt) ** 2 * ALIKE + calibration.aError ** 2;
-  // How much easier each becomes with fitness, over the levels that are not far off.
+  // How much easier each becomes with fitness, over plausible levels.
   const middle = (at.shifts.length - 1) / 2;
   const slopes = told.map(({ theirs }) => Math.max(0, (theirs[middle - 1] ?? 0) - (theirs[middle + 1] ?? 0)));
-  const shares = sharesOf(slopes, own, common);
+  const shares = sharesOf(slopes, ownVariance, common);
   const total = shares.reduce((sum, share) => sum + share, 0);
   if (total <= 0) return [];
-  const sd = Math.sqrt(own * shares.reduce((sum, share) => sum + share ** 2, 0) + common * total ** 2);
-  const whole = (of: (one: (typeof told)[number]) => number) =>
-    told.reduce((sum, one, i) => sum + (shares[i] ?? 0) * of(one), 0);
+  const sd = Math.sqrt(ownVariance * shares.reduce((sum, share) => sum + share ** 2, 0) + common * total ** 2);
+  const whole = (of: (clue: (typeof told)[number]) => number) =>
+    told.reduce((sum, clue, i) => sum + (shares[i] ?? 0) * of(clue), 0);
   const toldWhole = whole(({ effort }) => effort);
   const likely = between(
     at.shifts,
@@ -102,7 +105,7 @@ function effortClue(at: PointsAt, reps: readonly RanLeg[], calibration: Calibrat
 /** How late each rep was, as a share of its target; without one, of the first like it. */
 function latenessOf(reps: readonly RanLeg[]): number[] {
   return reps.map(({ leg, timeS, distanceM }) => {
-    const first = reps.find((one) => one.leg.distanceM === leg.distanceM && one.leg.pace === leg.pace);
+    const first = reps.find((other) => other.leg.distanceM === leg.distanceM && other.leg.pace === leg.pace);
     const meantS = leg.distanceM === undefined ? undefined : (leg.targetS ?? first?.timeS);
     if (meantS !== undefined) return timeS / meantS - 1;
     const meantM = leg.expectedM ?? first?.distanceM;
@@ -122,15 +125,15 @@ export function firstSlipped(reps: readonly RanLeg[]): number | undefined {
     const next = reps[i + 1];
     if (!next || isFlatOut(rep) || !isLike(rep, next) || next.ran.stopped) return false;
     const lateOfLike = (from: number, to: number) =>
-      reps.flatMap((one, j) => (j >= from && j < to && isLike(one, rep) && !isFlatOut(one) ? [late[j] ?? 0] : []));
+      reps.flatMap((leg, j) => (j >= from && j < to && isLike(leg, rep) && !isFlatOut(leg) ? [late[j] ?? 0] : []));
     const before = lateOfLike(0, i);
     const last = reps[i - 1];
-    // Straight after one run too fast, or flat out, anyone is slow.
+    // Straight after a rep run too fast, or flat out, anyone is slow.
     if (before.length < SLIP.leastBefore || !last || isFlatOut(last) || (late[i - 1] ?? 0) < SLIP.early) return false;
     const usual = mean(before);
     const by = Math.max(SLIP.by, SLIP.sds * Math.sqrt(variance(before)));
     const after = lateOfLike(i + 2, reps.length);
-    // Who comes back to the target had more left.
+    // Returning to the target means there was more left.
     const isForGood = after.length === 0 || mean(after) - usual > by / 2;
     return isForGood && (late[i] ?? 0) - usual > by && (late[i + 1] ?? 0) - usual > by;
   });
@@ -167,7 +170,7 @@ function openClue(at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[] 
   return usedUp(at, last, limitUsed, SD.limitOfOpen * doubt);
 }
 
-/** How time follows from the level is looked at so far to either side. */
+/** Step for the derivative of time by level. */
 const NEAR = 0.02;
 
 /** Each rep that was run flat out: a mark of its own, less sure the harder what came before it. */
@@ -178,7 +181,7 @@ function flatOutClues(curve: Curve, at: PointsAt, reps: readonly RanLeg[], doubt
     const { distanceM, timeS, leg, ran } = rep;
     if (!isFlatOut(rep) || ran.stopped || leg.hill || distanceM === undefined || distanceM < SHORTEST_MARK_M) return [];
     const worn = Math.max(0, (expected[i - 1]?.effort ?? 0) - FRESH_EFFORT) * WORN_PER_POINT;
-    // The shape of the curve may be wrong over this distance, whatever the level.
+    // The curve's shape may be wrong over this distance, whatever the level.
     const shape = Math.max(0, errorShareFor(curve, distanceM) ** 2 - levelError ** 2);
     const sd = Math.sqrt((SD_FLAT_OUT[ran.flatOut ?? 'trial'] + worn) ** 2 + shape) * doubt;
     const quicker = Math.log(timeFor(curve, distanceM) / timeS);
@@ -194,11 +197,11 @@ export type CluesOf = {
   reps: readonly RanLeg[];
   at: PointsAt;
   calibration: Calibration;
-  /** Every standard deviation is taken so many times: 1.5 in heat, wind or wet. */
+  /** Factor on every standard deviation: 1.5 in heat, wind or wet. */
   doubt: number;
 };
 
-/** All that a session says about how fit somebody is. */
+/** All clues of a session about somebody's fitness. */
 export const cluesOf = ({ curve, criticalMps, reps, at, calibration, doubt }: CluesOf): Clue[] => [
   ...effortClue(at, reps, calibration, doubt),
   ...failureClue(at, reps, criticalMps, doubt),

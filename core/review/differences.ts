@@ -1,5 +1,5 @@
-/** Where a session went another way than planned: what was not run, added, cut or run elsewhere, and what was decided on the way. */
-import type { DecidedEvent, Decision } from '../run/events';
+/** Where a session differed from its plan: reps not run, added, cut or run with another group, and decisions on the way. */
+import type { DecidedEvent, TrackDecision } from '../run/events';
 import type { RunState } from '../run/runState';
 import type { Review, ReviewRow } from './review';
 
@@ -14,7 +14,7 @@ export type Difference =
 /** Something that was decided on the way, or refused; `rule` is the proposal it answers. */
 export type DecisionTaken = {
   eventId: string;
-  decision: Decision;
+  decision: TrackDecision;
   athleteIds: string[];
   names: string[];
   isForAll: boolean;
@@ -54,11 +54,11 @@ function ofRow(row: ReviewRow, groupName: string): Difference[] {
   return [...found, ...[...cuts.values()].map((cut): Difference => ({ ...whose, kind: 'cut', ...cut }))];
 }
 
-/** Everyone's differences in a review, athlete by athlete. What only was not reached yet in a session under way is none. */
+/** Everyone's differences in a review, athlete by athlete. Reps not yet reached in a running session are none. */
 export const differencesOf = (review: Review, isOver: boolean): Difference[] =>
   review.rows.flatMap((row) => ofRow(row, review.name)).filter(({ kind }) => isOver || kind !== 'not-run');
 
-/** What was decided, in the order of time; only what still counts. @param athleteId only what was for them. */
+/** Decisions that still count, in order of time. @param athleteId only those for them. */
 export function decisionsOf(state: RunState, athleteId?: string): DecisionTaken[] {
   const everyone = Object.keys(state.athletes).length;
   return state.log.flatMap(({ event, atMs, counts }): DecisionTaken[] => {
@@ -70,7 +70,7 @@ export function decisionsOf(state: RunState, athleteId?: string): DecisionTaken[
 
 function taken(state: RunState, event: DecidedEvent, atMs: number, everyone: number): DecisionTaken {
   const { id, decision, athleteIds, rule, refused } = event;
-  const athletes = athleteIds.flatMap((one) => state.athletes[one] ?? []);
+  const athletes = athleteIds.flatMap((id) => state.athletes[id] ?? []);
   const begun = athletes.map(({ runs }) => runs.filter(({ startedAtMs }) => startedAtMs <= atMs).length);
   return {
     eventId: id,

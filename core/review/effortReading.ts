@@ -1,10 +1,10 @@
-/** Three lines that should lie together: the effort that was meant, the one predicted from what was run, and the one that was told. */
+/** Three lines that should agree: meant effort, effort predicted from what was run, and told effort. */
 import type { Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
 import { asMostTell, calibrated, type EffortPair, type Telling } from '../outlook/calibration';
 import { meantFor, TOO_EASY, TOO_HARD_AT_END } from '../outlook/outlook';
 import { predict, stretchesOf } from '../outlook/predict';
-import { changesOf, proposalsFor, type LeverChange } from '../outlook/proposals';
+import { changesOf, outlookProposals, type LeverChange } from '../outlook/proposals';
 import type { MeantArc } from '../session/intent';
 import type { TargetLeg } from '../targets/targetsFor';
 import { asRun } from './asRun';
@@ -28,17 +28,17 @@ export type EffortVerdict = 'as-meant' | 'easy' | 'early' | 'hard';
 export type EffortReading = {
   points: EffortPoint[];
   verdict?: EffortVerdict;
-  /** The verdict is of the predicted effort: none was told. */
+  /** Judged by predicted effort: none was told. */
   isPredicted?: true;
   /** Of the rep that decides: its number from 1, and the effort there. */
   at?: { rep: number; effort: number };
 };
 
-/** Rests more than so many times as long make another session of it: something else is changed instead. */
+/** Rests longer than this factor make another session: another lever is used instead. */
 const MOST_REST = 2.5;
-/** Nor are so few of the reps the same session. */
+/** Nor is it the same session with so small a share of its reps. */
 const FEWEST_SHARE = 0.6;
-/** Half way says nothing in fewer reps than this. */
+/** With fewer reps half way says nothing. */
 const ENOUGH = 4;
 
 type Judgement = Pick<EffortReading, 'verdict' | 'at'>;
@@ -46,18 +46,18 @@ type Judgement = Pick<EffortReading, 'verdict' | 'at'>;
 /** The verdict of one line of efforts, where there is a last one to go by. */
 function judge(meant: readonly number[], efforts: readonly (number | undefined)[], arc: MeantArc): Judgement {
   const n = meant.length;
-  const known = efforts.flatMap((effort, i) => (effort === undefined ? [] : [{ effort, i, meant: meant[i] ?? 0 }]));
-  const last = known.at(-1);
+  const rated = efforts.flatMap((effort, i) => (effort === undefined ? [] : [{ effort, i, meant: meant[i] ?? 0 }]));
+  const last = rated.at(-1);
   // An effort of the first half says nothing about the end.
   if (!last || (n >= ENOUGH && last.i < n / 2 && last.effort < arc.last)) return {};
   const of = (verdict: EffortVerdict, { i, effort }: { i: number; effort: number }): Judgement => ({
     verdict,
     at: { rep: i + 1, effort },
   });
-  const early = n >= ENOUGH ? known.find(({ effort, i }) => i + 1 < n / 2 && effort >= arc.last) : undefined;
+  const early = n >= ENOUGH ? rated.find(({ effort, i }) => i + 1 < n / 2 && effort >= arc.last) : undefined;
   if (early) return of('early', early);
   if (last.effort - last.meant > TOO_HARD_AT_END) return of('hard', last);
-  const isEasy = known.every(({ effort, meant }) => effort < meant + 0.5) && last.meant - last.effort > TOO_EASY;
+  const isEasy = rated.every(({ effort, meant }) => effort < meant + 0.5) && last.meant - last.effort > TOO_EASY;
   if (isEasy) return of('easy', last);
   return of('as-meant', last);
 }
@@ -150,7 +150,7 @@ export function nextTime(
 ): LeverChange[] {
   if (!arc || !curve || !reading.verdict || reading.verdict === 'as-meant') return [];
   const { session, legs } = asRun(cells);
-  const found = proposalsFor(gaugeOf(curve), session, legs, movedArc(arc, reading, telling)).filter((proposal) =>
+  const found = outlookProposals(gaugeOf(curve), session, legs, movedArc(arc, reading, telling)).filter((proposal) =>
     changesOf(proposal).every(({ lever, from, to }) =>
       lever === 'recovery' ? to <= MOST_REST * from : lever === 'pace' || to >= FEWEST_SHARE * from,
     ),

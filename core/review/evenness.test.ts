@@ -85,7 +85,7 @@ test('reps that only chance makes uneven are said to fade in about one session o
       80,
     ),
   );
-  const share = sessions.filter((one) => evennessOf(one).isFadeSure).length / sessions.length;
+  const share = sessions.filter((reps) => evennessOf(reps).isFadeSure).length / sessions.length;
   expect(share).toBeGreaterThan(0.035);
   expect(share).toBeLessThan(0.065);
 });

@@ -8,18 +8,18 @@ export type TimeSource = (typeof TIME_SOURCES)[number];
 /** One finished rep. `distanceM` is what was covered: where there is no target, reps of unlike distances are compared by pace. */
 export type TimedRep = { targetS?: number; timeS: number; distanceM?: number; source?: TimeSource };
 
-/** In percent of the target (of the mean, where there are no targets); late is positive. */
+/** In percent of the target (of the mean without targets); late is positive. */
 export type Evenness = {
-  /** How far from the target on average; only where every rep had one. */
+  /** Mean distance from the target; only if every rep had one. */
   meanPercent?: number;
-  /** Sample standard deviation about the mean, with the error of the timing taken out. */
+  /** Sample standard deviation about the mean, with timing error removed. */
   evennessPercent?: number;
-  /** Instead of evenness: what the timing may be wrong by is more than what is left. */
+  /** Set instead of evenness when timing error exceeds what is left. */
   isTooShort?: true;
-  /** How much slower the last rep is than the first along the straight line through all, with its standard error. */
+  /** How much slower the last rep is than the first on the regression line, with its standard error. */
   fadePercent?: number;
   fadeErrorPercent?: number;
-  /** There are reps enough, and the fade is beyond what chance would do (95 %). */
+  /** There are enough reps, and the fade is significant (95 %). */
   isFadeSure?: true;
   /** The first and the last rep against the mean of those between. */
   firstPercent?: number;
@@ -29,7 +29,7 @@ export type Evenness = {
 /** Standard deviation of one rep's time by how it was taken, two taps together (s): common practice for hand timing. */
 const TIMING_SD_S = { thumb: 0.21, chip: 0.03, tenths: 0.2, wholeSeconds: 0.35 };
 
-/** Fewer reps than this say nothing about a fade in words. */
+/** With fewer reps a fade is not mentioned. */
 const FADE_REPS = 5;
 
 /** Two-sided 95 % quantiles of Student's t for 1, 2, 3 … degrees of freedom; beyond the table they near 1.96. */
@@ -50,7 +50,7 @@ function latenesses(reps: readonly TimedRep[]): { percents: number[]; isOfTarget
   return { percents: paces.map((pace) => (pace / middle - 1) * 100), isOfTarget: false };
 }
 
-/** What the timing alone may make of a rep, in percent of its time. */
+/** Timing error of a rep, in percent of its time. */
 function timingPercents(reps: readonly TimedRep[]): number[] {
   const areWhole = reps.every(({ timeS, source }) => source !== 'typed' || Number.isInteger(timeS));
   return reps.map(({ timeS, source = 'thumb' }) => {

@@ -14,10 +14,10 @@ const isSound = ({ flags }: ReviewCell) => flags.length === 0;
 function asPlanned(leg: TargetLeg, { rep, targetS, excluded }: ReviewCell): TargetLeg {
   const { targetS: ranS, ...rest } = leg;
   if (leg.kind !== 'rep' || excluded) return leg;
-  const own = rep?.distanceM === undefined ? ranS : targetS;
+  const judgedS = rep?.distanceM === undefined ? ranS : targetS;
   return {
     ...rest,
-    ...(own === undefined ? {} : { targetS: own }),
+    ...(judgedS === undefined ? {} : { targetS: judgedS }),
     ...(rep?.pace === undefined ? {} : { pace: rep.pace }),
     ...(rep?.open ? { open: true as const } : {}),
     ...(rep && isUphill(rep) ? { hill: true as const } : {}),

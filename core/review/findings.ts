@@ -1,9 +1,9 @@
-/** What matters in a session, for a coach who has a few seconds: at most three things, with names and numbers. */
+/** What matters in a session, for a coach with a few seconds: at most three findings, with names and numbers. */
 import { verdictOn } from '../run/verdict';
 import type { Review, ReviewRow } from './review';
 import { mean } from '../units/mean';
 
-/** Whom it is about; what `value` is hangs on the kind of finding. */
+/** Whom it is about; the unit of `value` depends on the kind. */
 export type Person = { athleteId: string; name: string; value: number };
 
 /**
@@ -29,17 +29,17 @@ export type Finding = { kind: FindingKind; people: Person[]; value?: number };
 export type Findings = { findings: Finding[]; judged: number; on: number; finished: number };
 
 const MOST = 3;
-/** So many names are read at a glance. */
+/** Up to this many names are read at a glance. */
 export const MOST_NAMES = 4;
 
-/** Common coaching judgement of what is worth a word. */
+/** Thresholds by common coaching judgement. */
 const WORTH = { offShare: 0.5, fadePercent: 1.5, firstPercent: 1.5, lastPercent: 2, restShare: 0.15, restS: 8 };
 
 type Rule = (row: ReviewRow) => number | undefined;
 
 const targetsOf = ({ cells }: ReviewRow) => cells.filter(({ verdict, excluded }) => verdict && !excluded);
 
-/** Late (or early) in half of the reps, and on average by more than a thumb is good for. */
+/** Late (or early) in half of the reps, and on average beyond what a thumb is good for. */
 const off =
   (verdict: 'late' | 'early'): Rule =>
   (row) => {

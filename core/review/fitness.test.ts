@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { curveMovedBy, fitCurve, timeErrorFor, timeFor, type Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf } from '../outlook/predict';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { read } from '../session/testing';
 import { isTimedRep, targetsFor, type TargetLeg } from '../targets/targetsFor';
 import { standardTrack } from '../venue/venue';
-import { normal, Runner, type Random } from '../rehearsal/simulate';
+import { normal, SimulatedRunner, type Random } from '../rehearsal/simulate';
 import { seeded } from '../units/seeded';
 import { calibrate, calibrated, UNCALIBRATED, type EffortPair } from '../outlook/calibration';
 import { firstSlipped, sharesOf } from './clues';
@@ -22,7 +22,7 @@ const race = (distanceM: number, timeS: number, date = '2026-10-15') => ({
   kind: 'race' as const,
 });
 const curve = fitCurve([race(1500, 270), race(3000, 585), race(5000, 1010)], { asOf: DAY });
-const errorOf = (one: Curve) => timeErrorFor(one, 5000) / timeFor(one, 5000);
+const errorOf = (curve: Curve) => timeErrorFor(curve, 5000) / timeFor(curve, 5000);
 const legsOf = (text: string, of: Curve = curve) =>
   targetsFor(read(text), { curve: of, paceBook: curveBook, venue: standardTrack });
 /** Everyone on target, with the rests as planned; what else is known is added. */
@@ -86,9 +86,9 @@ describe('nothing new', () => {
 describe('what tells', () => {
   test('efforts above or below those predicted, the more the surer it is how they are told', () => {
     const legs = legsOf(CRITICAL);
-    const own = predictedFor(curve, legs, onTarget(legs));
+    const predicted = predictedFor(curve, legs, onTarget(legs));
     const told = (by: number, calibration?: FitnessInput['calibration']) =>
-      estimate(CRITICAL, (rep) => ({ effort: (own[rep] ?? 0) + by }), calibration ? { calibration } : {});
+      estimate(CRITICAL, (rep) => ({ effort: (predicted[rep] ?? 0) + by }), calibration ? { calibration } : {});
     expect(told(0).levelShift).toBeCloseTo(0, 3);
     expect(told(1).levelShift).toBeLessThan(-0.0005);
     expect(told(-1).levelShift).toBeGreaterThan(0.0005);
@@ -206,23 +206,23 @@ test('a slip is two running, later than those before by 3 %, at the same target'
 test('shares: none below nothing, those that change with fitness most count most, and none other tells more', () => {
   const slope = fc.double({ min: 0, max: 1, noNaN: true });
   const variance = fc.double({ min: 0.05, max: 2, noNaN: true });
-  const told = (shares: readonly number[], slopes: readonly number[], own: number, common: number) => {
+  const told = (shares: readonly number[], slopes: readonly number[], ownVariance: number, common: number) => {
     const total = shares.reduce((sum, share) => sum + share, 0);
     const signal = shares.reduce((sum, share, i) => sum + share * (slopes[i] ?? 0), 0);
-    return signal ** 2 / (own * shares.reduce((sum, share) => sum + share ** 2, 0) + common * total ** 2);
+    return signal ** 2 / (ownVariance * shares.reduce((sum, share) => sum + share ** 2, 0) + common * total ** 2);
   };
   fc.assert(
     fc.property(
       fc.array(fc.tuple(slope, fc.double({ min: 0.01, max: 1, noNaN: true })), { minLength: 1, maxLength: 12 }),
       variance,
       variance,
-      (pairs, own, common) => {
-        const slopes = pairs.map(([one]) => one + 1e-6);
-        const shares = sharesOf(slopes, own, common);
+      (pairs, ownVariance, common) => {
+        const slopes = pairs.map(([slope]) => slope + 1e-6);
+        const shares = sharesOf(slopes, ownVariance, common);
         expect(Math.min(...shares)).toBeGreaterThanOrEqual(0);
         const others = pairs.map(([, other]) => other);
-        expect(told(shares, slopes, own, common)).toBeGreaterThanOrEqual(
-          told(others, slopes, own, common) * (1 - 1e-9),
+        expect(told(shares, slopes, ownVariance, common)).toBeGreaterThanOrEqual(
+          told(others, slopes, ownVariance, common) * (1 - 1e-9),
         );
       },
     ),
@@ -314,7 +314,7 @@ describe('runners whose fitness is known', () => {
   /** A session of a runner with that curve, who tells efforts so much higher than most. */
   function ranBy(truth: Curve, kind: number, random: Random, tellsAbove = 0) {
     const legs = planned[kind % KINDS.length] ?? [];
-    const runner = new Runner({ curve: truth, rush: 0.008, unevenness: 0.01 }, random);
+    const runner = new SimulatedRunner({ curve: truth, rush: 0.008, unevenness: 0.01 }, random);
     const runs: RepRan[] = [];
     legs.forEach((leg, i) => {
       if (!isTimedRep(leg) || leg.distanceM === undefined) return;
@@ -410,7 +410,7 @@ describe('how somebody tells effort', () => {
   test('many reports win over what holds for most; old ones and those of one session count less', () => {
     const many = (more: (i: number) => Partial<EffortPair>) =>
       calibrate(Array.from({ length: 40 }, (_, i) => told(4 + (i % 5), 3 + (i % 5), more(i))));
-    const level = (one: ReturnType<typeof calibrate>) => calibrated(6, one);
+    const level = (calibration: ReturnType<typeof calibrate>) => calibrated(6, calibration);
     const each = many((i) => ({ sessionId: `${i}` }));
     expect(level(each)).toBeCloseTo(5, 1);
     expect(level(many(() => ({ sessionId: 'one' })))).toBeGreaterThan(level(each));

@@ -38,9 +38,9 @@ export type FitnessInput = {
   ownM?: number;
 };
 
-/** Below this share learned there is nothing new. */
+/** Below this share of learning there is nothing new. */
 const NOTHING_NEW = 0.1;
-/** In heat, wind or wet, times say less: every standard deviation so many times. */
+/** Times say less in heat, wind or wet: factor on every standard deviation. */
 const DOUBTFUL = 1.5;
 /** Levels to either side at which what was run is predicted, at least so far; between them it goes straight. */
 const LEVELS = { step: 0.02, least: 0.08, sds: 4 };
@@ -82,13 +82,13 @@ function posterior(clues: readonly Clue[], priorSd: number, most: number) {
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   const meanShift = grid.reduce((sum, shift, i) => sum + shift * (weights[i] ?? 0), 0) / total;
   const variance = grid.reduce((sum, shift, i) => sum + (shift - meanShift) ** 2 * (weights[i] ?? 0), 0) / total;
-  // What surprises may leave a wider spread; nobody is known less well for having run.
+  // Surprises may leave a wider spread; nobody becomes less certain by running.
   return { levelShift: meanShift, errorShare: Math.min(priorSd, Math.sqrt(variance)) };
 }
 
 /**
- * How fit somebody was that day, from their times, rests and efforts as run: a shift of the whole curve, on a grid (Bayes' rule), with
- * how sure it is. What says nothing leaves all as it was.
+ * Fitness on that day from times, rests and efforts as run: a shift of the whole curve on a grid (Bayes' rule), with its error. A session
+ * that says nothing leaves it unchanged.
  */
 export function estimateFitness(input: FitnessInput): FitnessEstimate {
   const { curve, legs, runs, conditions, heat } = input;

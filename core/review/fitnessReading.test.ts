@@ -92,13 +92,13 @@ describe('what the coach is told', () => {
     expect(quick.after.timeS).toBeLessThan(quick.before.timeS);
   });
   test('who is known better over their own distance is not made less sure there', () => {
-    const own = fitCurve(
+    const ownCurve = fitCurve(
       [800, 1000].map((distanceM) => ({ distanceM, timeS: distanceM * 0.17, date: DAY, kind: 'race' as const })),
       { asOf: DAY },
     );
     const { row } = rowOf('6x400 @5k / 60s', STEADY, [felt(5, 10), felt(2, 9)]);
     const goal = { distanceM: 800, timeS: 130, date: '2027-05-01' };
-    const { before, after } = readFitness(askedOf(row, undefined, goal, { curve: own }));
+    const { before, after } = readFitness(askedOf(row, undefined, goal, { curve: ownCurve }));
     expect(after.errorS / after.timeS).toBeLessThanOrEqual(before.errorS / before.timeS + 1e-9);
   });
   test('heat, wind and wet are said', () => {

@@ -38,12 +38,12 @@ export function askedOf(
   row: ReviewRow,
   intent: Intent | undefined,
   goal: Goal | undefined,
-  about: Pick<FitnessInput, 'curve' | 'conditions' | 'heat' | 'calibration'>,
+  source: Pick<FitnessInput, 'curve' | 'conditions' | 'heat' | 'calibration'>,
 ): FitnessAsked {
   return {
     athleteId: row.athleteId,
     distanceM: goal?.distanceM ?? USUAL_M,
-    ...about,
+    ...source,
     ...evidenceOf(row, intent),
   };
 }

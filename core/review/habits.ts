@@ -9,9 +9,9 @@ export type Opening = { atM: number; deltaS: number };
 /** The same on average over reps of one distance. */
 export type Habit = Opening & { distanceM: number; reps: number };
 
-/** Later than half way it is no opening. */
+/** A mark beyond half way is no opening. */
 const OPENING_SHARE = 0.5;
-/** A habit is in so many reps at least, so far off on average, and to the same side in so large a part of them. */
+/** A habit needs this many reps, this much on average, and this share of them on the same side. */
 const HABIT = { reps: 3, deltaS: 0.7, share: 0.8 };
 
 /** How a rep was opened; undefined where no mark was taken in its first half. */

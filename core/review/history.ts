@@ -1,4 +1,4 @@
-/** What the server answers about many sessions: rows of the projection, as lists, stories and comparisons need them. */
+/** Answers about many sessions: rows of the projection for lists, stories and comparisons. */
 import type { Conditions, NextStep } from '../run/events';
 import type { Verdict } from '../run/verdict';
 import type { AthleteResult, RepResult } from './results';
@@ -14,7 +14,7 @@ export type RunHead = {
   conditions: Conditions;
 };
 
-/** A run that can be held against another: the same session of the library, one like it, or a step of the same progression (from 1). */
+/** A run comparable with another: the same library session, a similar one, or a step of the same progression (from 1). */
 export type SameRun = RunHead & { relation: 'same' | 'alike' | 'step'; step?: number };
 
 /** A rep that was run and counts. `percent` is how late it was. */

@@ -23,11 +23,11 @@ const evennessOfCells = (cells: readonly ReviewCell[]): Evenness =>
 
 /** Gathers the reps that count by kind, in the order each kind first comes. */
 export function kindsOf(cells: readonly ReviewCell[]): RepKind[] {
-  const known = cells.flatMap((cell) => (cell.rep && timedRep(cell) ? [{ rep: cell.rep, cell }] : []));
-  return [...grouped(known, ({ rep }) => kindKey(rep)).values()].flatMap((kind) => {
+  const timed = cells.flatMap((cell) => (cell.rep && timedRep(cell) ? [{ rep: cell.rep, cell }] : []));
+  return [...grouped(timed, ({ rep }) => kindKey(rep)).values()].flatMap((kind) => {
     const [first] = kind;
-    const own = kind.map(({ cell }) => cell);
-    return first ? [{ rep: first.rep, cells: own, evenness: evennessOfCells(own) }] : [];
+    const ownCells = kind.map(({ cell }) => cell);
+    return first ? [{ rep: first.rep, cells: ownCells, evenness: evennessOfCells(ownCells) }] : [];
   });
 }
 

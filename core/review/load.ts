@@ -11,7 +11,7 @@ import { readEffort } from './effortReading';
 import type { ReviewCell } from './cell';
 import type { ReviewRow } from './review';
 
-/** Where the effort of the whole session comes from: told for it, told of the last rep, or predicted from the times. */
+/** The source of a session's effort: told for it, told of the last rep, or predicted from the times. */
 export const EFFORT_SOURCES = ['session', 'last-rep', 'predicted'] as const;
 export type EffortSource = (typeof EFFORT_SOURCES)[number];
 
@@ -34,7 +34,7 @@ export const loadOf = ({ minutes, loadEffort }: Pick<SessionLoad, 'minutes' | 'l
   loadEffort === undefined ? undefined : loadEffort * minutes;
 
 const MARATHON_M = 42_195;
-/** Easy running, as a share of critical speed: what the paces of this app come to. */
+/** Easy running, as a share of critical speed. */
 const EASY_SHARE = 0.77;
 /** Two efforts on the line of critical speed and D′ by which a curve is drawn again from a plan. */
 const ON_THE_LINE_S = [180, 900] as const;
@@ -42,11 +42,11 @@ const ANY_DAY = '2000-01-01';
 
 type Reserve = NonNullable<PlannedAthlete['reserve']>;
 
-/** A squad has so many; kept since every rep of the session asks. */
+/** Size of the cache: about a squad's worth, since every rep of the session asks. */
 const MOST_KEPT = 400;
 const kept = new Map<string, EnduranceCurve>();
 
-/** The curve of somebody of whom only critical speed and D′ are known, as a plan has them. */
+/** A curve with only critical speed and D′ known, as stored in a plan. */
 export function curveOfReserve({ criticalMps, reserveM }: Reserve): EnduranceCurve {
   const key = `${criticalMps} ${reserveM}`;
   const before = kept.get(key);
@@ -123,7 +123,7 @@ export function sessionLoad(plan: Plan, athlete: AthleteState, rows: readonly Re
   const { reserve } = athlete.planned;
   const curve = reserve && curveOfReserve(reserve);
   const fromMps = curve && MARATHON_M / timeFor(curve, MARATHON_M);
-  const cells = rows.flatMap((one) => one.cells);
+  const cells = rows.flatMap((row) => row.cells);
   const lastMs = Math.max(...athlete.runs.map(({ finishedAtMs, startedAtMs }) => finishedAtMs ?? startedAtMs));
   const hardS = cells.reduce((sum, { actualS = 0, rep, coveredM }) => {
     return isQuick(rep?.distanceM ?? coveredM, actualS, fromMps) ? sum + actualS : sum;

@@ -21,10 +21,14 @@ function ran(times: number[], more: RunEvent[] = [], text = TEXT): RunEvent[] {
   ];
 }
 
-function answers(events: RunEvent[], about: (id: string) => AboutAthlete | undefined = () => ({ curve }), text = TEXT) {
+function answers(
+  events: RunEvent[],
+  profileOf: (id: string) => AboutAthlete | undefined = () => ({ curve }),
+  text = TEXT,
+) {
   const plan = planOf(text);
   const state = replay(plan, events);
-  return readyAsked(state, reviewRun(state), arc, about).map(readReady);
+  return readyAsked(state, reviewRun(state), arc, profileOf).map(readReady);
 }
 const answer = (...args: Parameters<typeof answers>) => answers(...args)[0];
 

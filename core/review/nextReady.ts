@@ -1,4 +1,4 @@
-/** Who is ready for what comes next: the rows of a session, as readiness() takes them. */
+/** Rows of a session as readiness() takes them. */
 import type { Curve } from '../fitness/curve';
 import { oneMoreFits } from '../outlook/chances';
 import { asMostTell, type Telling } from '../outlook/calibration';
@@ -14,7 +14,7 @@ import { nextTime, readEffort } from './effortReading';
 import type { Review, ReviewRow } from './review';
 import { readiness, type Readiness, type ReadinessInput, type RepDone } from './readiness';
 
-/** What is asked about one athlete, plain enough for a worker. */
+/** The question about one athlete, as plain data for a worker. */
 export type ReadyAsked = {
   athleteId: string;
   groupId: string;
@@ -34,7 +34,7 @@ export type ReadyAnswer = Readiness &
     advice?: LeverChange;
   };
 
-/** So many draws tell a share to within a few percent; a squad waits for them. */
+/** Enough draws for a share within a few percent; a squad waits for them. */
 const DRAWS = 300;
 
 /** A rep by the clock is judged by the seconds that its missing metres would have taken. */
@@ -56,7 +56,7 @@ function doneOf(cell: ReviewCell, tolerance: number | undefined, telling: Tellin
 function cutAndEased({ decided }: AthleteState, cells: readonly ReviewCell[]): { cut: boolean; eased: boolean } {
   const isMissing = cells.some(
     ({ leftOut, actualS, isAdded, unfinished }) =>
-      // Begun without a finish is a tap that was missed.
+      // A rep started without a finish is a missed tap.
       !leftOut && !isAdded && !unfinished && actualS === undefined,
   );
   return {
@@ -79,8 +79,8 @@ function askedOf(
   const { athleteId, groupId, nextDay } = athlete;
   const cells = row?.cells ?? [];
   const { cells: ran, legs } = asRun(cells);
-  const whom = { athleteId, groupId };
-  if (ran.length === 0) return { ...whom, input: { reps: [] }, legs: [], isAbsent: true };
+  const stamp = { athleteId, groupId };
+  if (ran.length === 0) return { ...stamp, input: { reps: [] }, legs: [], isAbsent: true };
   const targets = new Map(athlete.runs.map((run) => [run.repIndex, run.target]));
   const lastTold = ran.findLastIndex(({ effort, excluded }) => effort !== undefined && !excluded);
   const meant =
@@ -91,7 +91,7 @@ function askedOf(
     );
   const meantLast = meant?.[lastTold];
   return {
-    ...whom,
+    ...stamp,
     legs,
     ...(curve ? { curve } : {}),
     ...(arc && lastTold >= 0 ? { efforts: { cells: [...cells], arc, ...(telling ? { telling } : {}) } } : {}),
@@ -113,7 +113,7 @@ export function readyAsked(
   state: RunState,
   reviews: readonly Review[],
   arc: MeantArc | undefined,
-  about: (athleteId: string) => AboutAthlete | undefined,
+  profileOf: (athleteId: string) => AboutAthlete | undefined,
 ): ReadyAsked[] {
   const rows = new Map<string, ReviewRow>();
   for (const row of reviews.flatMap((review) => review.rows)) {
@@ -123,8 +123,8 @@ export function readyAsked(
   const order = new Map(state.groups.map(({ id }, place) => [id, place]));
   return Object.values(state.athletes)
     .flatMap((athlete): ReadyAsked[] => {
-      const known = about(athlete.athleteId);
-      return known ? [askedOf(athlete, rows.get(athlete.athleteId), arc, known)] : [];
+      const profile = profileOf(athlete.athleteId);
+      return profile ? [askedOf(athlete, rows.get(athlete.athleteId), arc, profile)] : [];
     })
     .sort((a, b) => (order.get(a.groupId) ?? 0) - (order.get(b.groupId) ?? 0));
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { oneMoreFits } from '../outlook/chances';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
 import { standardTrack } from '../venue/venue';

@@ -1,4 +1,4 @@
-/** Is somebody ready for the next step: what a session that was run says about it, with the reasons. */
+/** Whether somebody is ready for the next step, with the reasons. */
 import { USUAL_TOLERANCE } from '../paces/paceBook';
 import type { NextDay, NextStep } from '../run/events';
 import { mean } from '../units/mean';
@@ -23,17 +23,17 @@ export type ReadinessInput = {
 
 export type Readiness = { verdict: NextStep; reasons: string[] };
 
-/** A told effort so far above the meant one is still as meant; from this effort on nothing is left. */
+/** A told effort this far above the meant one still counts as meant; from this effort on nothing is left. */
 const AS_MEANT = 0.5;
 const SPENT = 9.5;
-/** In so many of the draws one rep more has to fit. */
+/** One more rep has to fit in this share of the draws. */
 const SURE_ENOUGH = 0.7;
-/** So many tolerances late is a step back. */
+/** This many tolerances late is a step back. */
 const FAR_LATE = 2;
 
 const toldOf = (rep: RepDone | undefined) => rep?.told ?? rep?.effort;
 
-/** From so much on it is worth a word that somebody tells efforts in their own way. */
+/** From this difference on, an athlete's own way of telling effort is mentioned. */
 const OWN_WAY = 0.5;
 function mostText(rep: RepDone | undefined): string {
   const { effort = 0, told = effort } = rep ?? {};
@@ -58,7 +58,7 @@ function lateness(reps: readonly RepDone[]): Lateness | undefined {
 
 const lateText = ({ share }: Lateness) => `Last third ${(share * 100).toFixed(1)} % late`;
 
-/** What is against it so much that it was too much, a sentence each. */
+/** Reasons why it was too much, a sentence each. */
 function reasonsBack({ reps, stopped, cut }: ReadinessInput, late: Lateness | undefined): string[] {
   const early = reps.slice(0, Math.floor((reps.length * 2) / 3));
   const spentAt = early.findIndex(({ effort = 0, told = effort }) => Math.max(effort, told) >= SPENT);
@@ -72,8 +72,8 @@ function reasonsBack({ reps, stopped, cut }: ReadinessInput, late: Lateness | un
 
 const perHundred = (share: number) => `${Math.round(share * 100)} of 100`;
 
-/** One thing that speaks for a step on, or against it. */
-type Sign = { isGood: boolean; says: string };
+/** One sign for or against a step on. */
+type Sign = { isGood: boolean; text: string };
 
 function signsOf({ reps, meantLast, eased, oneMore, nextDay }: ReadinessInput, late: Lateness | undefined): Sign[] {
   const lastTold = reps.findLast(({ effort }) => effort !== undefined);
@@ -84,7 +84,7 @@ function signsOf({ reps, meantLast, eased, oneMore, nextDay }: ReadinessInput, l
       : [
           {
             isGood: last <= meantLast + AS_MEANT,
-            says: `Last effort ${toldOf(lastTold)}, meant ${meantLast}.${mostText(lastTold)}`,
+            text: `Last effort ${toldOf(lastTold)}, meant ${meantLast}.${mostText(lastTold)}`,
           },
         ];
   return [
@@ -92,20 +92,20 @@ function signsOf({ reps, meantLast, eased, oneMore, nextDay }: ReadinessInput, l
       ? []
       : [
           late.tolerances <= 1
-            ? { isGood: true, says: 'Last third on target.' }
-            : { isGood: false, says: `${lateText(late)}.` },
+            ? { isGood: true, text: 'Last third on target.' }
+            : { isGood: false, text: `${lateText(late)}.` },
         ]),
     ...effort,
-    ...(eased ? [{ isGood: false, says: 'Made easier on the way.' }] : []),
+    ...(eased ? [{ isGood: false, text: 'Made easier on the way.' }] : []),
     ...(oneMore === undefined
       ? []
-      : [{ isGood: oneMore >= SURE_ENOUGH, says: `One more rep would fit on ${perHundred(oneMore)} such days.` }]),
+      : [{ isGood: oneMore >= SURE_ENOUGH, text: `One more rep would fit on ${perHundred(oneMore)} such days.` }]),
     ...(nextDay === undefined
       ? []
       : [
           {
             isGood: nextDay === 'fresh',
-            says: nextDay === 'fresh' ? 'Fresh the day after.' : `Legs ${nextDay} the day after.`,
+            text: nextDay === 'fresh' ? 'Fresh the day after.' : `Legs ${nextDay} the day after.`,
           },
         ]),
   ];
@@ -120,22 +120,25 @@ export function readiness(input: ReadinessInput): Readiness {
   const late = lateness(ran);
   const back = reasonsBack({ ...input, reps: ran }, late);
   const signs = signsOf({ ...input, reps: ran }, late);
-  const against = signs.filter(({ isGood }) => !isGood).map(({ says }) => says);
+  const against = signs.filter(({ isGood }) => !isGood).map(({ text }) => text);
   if (back.length > 0) return { verdict: 'back', reasons: back };
   const isKnown = late !== undefined || ran.some(({ effort }) => effort !== undefined);
   if (!isKnown) return { verdict: 'repeat', reasons: ['Neither a target nor an effort is known.'] };
   if (against.length > 0) return { verdict: 'repeat', reasons: against };
-  // Who has no curve cannot be looked ahead for: times and efforts alone say too little for a step on.
+  // Without a curve nothing can be predicted: times and efforts alone say too little for a step on.
   if (input.oneMore === undefined)
     return {
       verdict: 'repeat',
-      reasons: [...signs.map(({ says }) => says), 'Without a mark nothing can be looked ahead to.'],
+      reasons: [...signs.map(({ text }) => text), 'Without a mark nothing can be looked ahead to.'],
     };
-  return { verdict: 'on', reasons: signs.map(({ says }) => says) };
+  return { verdict: 'on', reasons: signs.map(({ text }) => text) };
 }
 
 /** What most of a group are ready for; with as many for one as for another, the more careful. */
 export function readinessOfGroup(verdicts: readonly NextStep[]): NextStep {
-  const count = (verdict: NextStep) => verdicts.filter((one) => one === verdict).length;
-  return (['back', 'repeat', 'on'] as const).reduce((most, one) => (count(one) > count(most) ? one : most), 'back');
+  const count = (verdict: NextStep) => verdicts.filter((given) => given === verdict).length;
+  return (['back', 'repeat', 'on'] as const).reduce(
+    (most, candidate) => (count(candidate) > count(most) ? candidate : most),
+    'back',
+  );
 }

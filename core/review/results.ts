@@ -1,6 +1,6 @@
 /**
- * A session at the track as rows: what lists, stories and comparisons read, in place of the whole log. Worked out from the log alone, and
- * worked out anew whenever RESULTS_VERSION grows.
+ * A run as rows, for lists, stories and comparisons in place of the whole log. Worked out from the log alone, and again whenever
+ * RESULTS_VERSION grows.
  */
 import type { Flag, NextDay, NextStep, Presence, RunEvent } from '../run/events';
 import { athletesOf, type Plan } from '../run/plan';
@@ -15,7 +15,7 @@ import { summaryOf, type RunSummary } from './summary';
 import type { TimeSource } from './evenness';
 import { known } from '../units/known';
 
-/** Raised with every change of what the rows hold. */
+/** Raised whenever the content of the rows changes. */
 export const RESULTS_VERSION = 4;
 
 /** One rep of one athlete; `place` is its place among all of theirs. Seconds, metres and percent, late is positive. */
@@ -59,7 +59,7 @@ export type AthleteResult = {
   groupId?: string;
   /** They came, or ran. */
   isThere?: true;
-  /** Reps that were theirs to run as it turned out, those they finished, and how those with a target came in. */
+  /** Reps they had to run, reps they finished, and how those with a target came in. */
   planned: number;
   finished: number;
   early: number;
@@ -73,8 +73,8 @@ export type AthleteResult = {
   sessionEffort?: number;
   nextDay?: NextDay;
   nextStep?: NextStep;
-  /** The session of the library that they ran as a version of this one. */
-  bookId?: string;
+  /** The session in the library that they ran as a version of this one. */
+  libraryId?: string;
   startedAtMs?: number;
 } & Partial<SessionLoad>;
 
@@ -133,11 +133,11 @@ function athleteResult(plan: Plan, state: RunState, reviews: readonly Review[], 
   const rows = reviews.flatMap((review) => review.rows);
   // With two groups: the part with most reps stands for the session.
   const row = rows.reduce<ReviewRow | undefined>(
-    (most, one) => (most && most.finished >= one.finished ? most : one),
+    (most, row) => (most && most.finished >= row.finished ? most : row),
     undefined,
   );
   const { evenness } = row ?? {};
-  const cells = rows.flatMap((one) => one.cells);
+  const cells = rows.flatMap((row) => row.cells);
   const cameIn = (verdict: Verdict) => cells.filter((cell) => cell.verdict === verdict).length;
   const finishes = athlete?.runs.flatMap(({ finishedAtMs }) => finishedAtMs ?? []) ?? [];
   const load = athlete && sessionLoad(plan, athlete, rows);
@@ -159,7 +159,7 @@ function athleteResult(plan: Plan, state: RunState, reviews: readonly Review[], 
     sessionEffort: athlete?.sessionEffort,
     nextDay: athlete?.nextDay,
     nextStep: athlete?.nextStep?.step,
-    bookId: plan.groups.find(({ id }) => id === athlete?.groupId)?.bookId,
+    libraryId: plan.groups.find(({ id }) => id === athlete?.groupId)?.libraryId,
     startedAtMs: athlete?.runs[0]?.startedAtMs,
     minutes: load?.minutes,
     hardMinutes: load?.hardMinutes,
@@ -204,8 +204,8 @@ export function resultsOf(run: { plan: Plan; events: readonly RunEvent[] }, stat
 }
 
 /**
- * Whose rows an event changes that comes at the end of a log; `all` where it may be anybody's. One that belongs further back may change
- * what everything after it meant.
+ * Whose rows an event at the end of a log changes; `all` if it may be anybody's. An earlier event may change the meaning of everything
+ * after it.
  */
 export function changedBy(event: RunEvent): readonly string[] | 'all' {
   switch (event.type) {

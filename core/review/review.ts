@@ -65,11 +65,11 @@ function isElsewhere(group: GroupState, athlete: AthleteState, slots: readonly S
 
 /** Rests on average, over those that are known both as taken and as planned. */
 function restOf(cells: readonly ReviewCell[]): ReviewRow['rest'] {
-  const known = cells.flatMap(({ restS, plannedRestS }) =>
+  const rested = cells.flatMap(({ restS, plannedRestS }) =>
     restS === undefined || plannedRestS === undefined ? [] : [{ restS, plannedRestS }],
   );
-  if (known.length === 0) return undefined;
-  return { takenS: mean(known.map(({ restS }) => restS)), plannedS: mean(known.map((rest) => rest.plannedRestS)) };
+  if (rested.length === 0) return undefined;
+  return { takenS: mean(rested.map(({ restS }) => restS)), plannedS: mean(rested.map((rest) => rest.plannedRestS)) };
 }
 
 /** Mean and spread of what counts. */

@@ -1,7 +1,7 @@
-/** The same session over the weeks: which sessions can be held against each other, and what has changed between two of them. */
+/** Which sessions are comparable, and what has changed between two of them. */
 import { heatIndexOf } from '../squad/heat';
 import { expand } from '../session/expand';
-import type { Session } from '../session/session';
+import type { SessionTree } from '../session/session';
 import { isTimedRep } from '../targets/targetsFor';
 import type { Conditions } from '../run/events';
 import { repLabel, type Plan, type PlannedRep } from '../run/plan';
@@ -11,7 +11,7 @@ import { kindKey } from './kinds';
 /** Reps of one kind, and how many of them a session has. */
 export type KindCount = Pick<PlannedRep, 'role' | 'distanceM' | 'durationS' | 'pace'> & { count: number };
 
-/** Counts within this of each other are the same session; recoveries may differ, and are shown. */
+/** Counts within this share of each other are the same session; recoveries may differ, and are shown. */
 const COUNT_SHARE = 0.2;
 
 /** Counts reps by kind, in the order the kinds first come. */
@@ -32,7 +32,7 @@ export function kindsOfReps(reps: readonly Omit<KindCount, 'count'>[]): KindCoun
 }
 
 /** What a session is made of that is written but not run yet. */
-export const kindsOfSession = (session: Session): KindCount[] =>
+export const kindsOfSession = (session: SessionTree): KindCount[] =>
   kindsOfReps(
     expand(session).flatMap((leg) => {
       if (!isTimedRep(leg)) return [];
@@ -108,16 +108,16 @@ export type Change = {
   /** How much higher the effort. */
   effortBy?: number;
   restByS?: number;
-  /** What was different outside: said before any conclusion. */
+  /** Conditions that differed: said before any conclusion. */
   hotterC?: number;
   windChanged?: { from: NonNullable<Conditions['wind']>; to: NonNullable<Conditions['wind']> };
   surfaceChanged?: { from: NonNullable<Conditions['surface']>; to: NonNullable<Conditions['surface']> };
   verdict?: ChangeVerdict;
 };
 
-/** Less than this is the same: common coaching judgement. */
+/** Smaller differences count as the same: common coaching judgement. */
 const SAME = { percent: 0.7, effort: 0.6 };
-/** A difference outside that is worth a word. */
+/** Differences in conditions worth mentioning. */
 const HOTTER_C = 4;
 
 function verdictOf(quicker: number | undefined, effort: number | undefined): ChangeVerdict | undefined {
@@ -136,14 +136,14 @@ function hotness({ temperatureC, humidityPct }: Conditions): number | undefined 
 
 /** What has changed from `before` to `now`, over the athletes and kinds that both have. */
 export function compareRuns(before: ComparedRun, now: ComparedRun): Change {
-  const earlier = new Map(before.means.map((one) => [`${one.athleteId} ${one.kind}`, one]));
-  const both = now.means.flatMap((one) => {
-    const other = earlier.get(`${one.athleteId} ${one.kind}`);
-    return other ? [{ athleteId: one.athleteId, quicker: (1 - one.meanS / other.meanS) * 100, reps: one.reps }] : [];
+  const earlier = new Map(before.means.map((mean) => [`${mean.athleteId} ${mean.kind}`, mean]));
+  const both = now.means.flatMap((mean) => {
+    const other = earlier.get(`${mean.athleteId} ${mean.kind}`);
+    return other ? [{ athleteId: mean.athleteId, quicker: (1 - mean.meanS / other.meanS) * 100, reps: mean.reps }] : [];
   });
   const ids = new Set(both.map(({ athleteId }) => athleteId));
-  const reps = both.reduce((sum, one) => sum + one.reps, 0);
-  const quicker = reps > 0 ? both.reduce((sum, one) => sum + one.quicker * one.reps, 0) / reps : undefined;
+  const reps = both.reduce((sum, mean) => sum + mean.reps, 0);
+  const quicker = reps > 0 ? both.reduce((sum, mean) => sum + mean.quicker * mean.reps, 0) / reps : undefined;
   const efforts = [...ids].flatMap((id) => {
     const [from, to] = [before.efforts[id], now.efforts[id]];
     return from === undefined || to === undefined ? [] : [to - from];

@@ -1,4 +1,4 @@
-/** The runs of one session laid side by side: what each came to, rep for rep, and what has changed since the one before. */
+/** The runs of one session side by side: totals, rep for rep, and the change since the run before. */
 import { grouped } from '../units/grouped';
 import type { RanAthlete, RanRep, SameRun, SameSessions } from './history';
 import { kindKey } from './kinds';
@@ -88,8 +88,8 @@ export function sideBySide({ runs, reps, athletes }: SameSessions): SideRun[] {
   const repsOf = grouped(reps, ({ runId }) => runId);
   const athletesOf = grouped(athletes, ({ runId }) => runId);
   const parts = runs.map((run) => {
-    const own = { reps: repsOf.get(run.runId) ?? [], athletes: athletesOf.get(run.runId) ?? [] };
-    return { side: sideRun(run, own.reps, own.athletes), compared: compared(own.reps, own.athletes, run) };
+    const ran = { reps: repsOf.get(run.runId) ?? [], athletes: athletesOf.get(run.runId) ?? [] };
+    return { side: sideRun(run, ran.reps, ran.athletes), compared: compared(ran.reps, ran.athletes, run) };
   });
   return parts.map(({ side, compared: now }, i) => {
     const before = parts[i + 1];

@@ -1,4 +1,4 @@
-/** Many sessions week by week: for one athlete or a group, and the squad athlete by athlete. */
+/** Many sessions week by week, for one athlete or a group, and the squad athlete by athlete. */
 import { addDays } from 'date-fns/addDays';
 import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
@@ -42,7 +42,7 @@ export function weeksOf(
   return weeks;
 }
 
-/** What a week came to, of sessions that were recorded; `load` is effort × minutes. */
+/** A week's totals of recorded sessions; `load` is effort × minutes. */
 export type WeekLoad = {
   from: string;
   load: number;
@@ -77,10 +77,10 @@ export function loadByWeek(
   const people = Math.max(1, new Set(ran.map(({ athleteId }) => athleteId)).size);
   const weeks = weeksOf({ runs, athletes: [] }, window).reverse();
   const loads = weeks.map(({ from }): WeekLoad => {
-    const own = ran.filter(({ runId }) => mondayOf(dates.get(runId) ?? from) === from && dates.has(runId));
-    const sum = (of: (part: RanAthlete) => number) => own.reduce((total, part) => total + of(part), 0) / people;
+    const ownAthletes = ran.filter(({ runId }) => mondayOf(dates.get(runId) ?? from) === from && dates.has(runId));
+    const sum = (of: (part: RanAthlete) => number) => ownAthletes.reduce((total, part) => total + of(part), 0) / people;
     const hardDays = new Set(
-      own.flatMap((part) =>
+      ownAthletes.flatMap((part) =>
         (part.hardMinutes ?? 0) >= HARD_MINUTES ? [`${part.athleteId} ${dates.get(part.runId) ?? ''}`] : [],
       ),
     );
@@ -102,7 +102,7 @@ export function loadByWeek(
       plannedHardMinutes: sum(({ plannedHardMinutes = 0 }) => plannedHardMinutes),
       hardDays: hardDays.size / people,
       metres: [...byPace].map(([pace, distanceM]) => ({ pace, distanceM })).sort((a, b) => b.distanceM - a.distanceM),
-      hasPredicted: own.some(({ effortSource }) => effortSource === 'predicted'),
+      hasPredicted: ownAthletes.some(({ effortSource }) => effortSource === 'predicted'),
       isJump: false,
     };
   });

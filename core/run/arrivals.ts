@@ -1,4 +1,4 @@
-/** Who is expected when, and whose a time without a name could be. */
+/** Who is expected when, and whose an unnamed time could be. */
 import { runnable } from '../units/runnable';
 import { expectedAt, isOwnTap, nextMark } from './tile';
 import type { AthleteState, RepRun, RunState, UnnamedTime } from './runState';
@@ -23,7 +23,7 @@ function arrivalOf(athlete: AthleteState, nowMs: number): Arrival | undefined {
   return { athleteId, repIndex, atM, ...(expectedS === undefined ? {} : { dueAtMs: startedAtMs + expectedS * 1000 }) };
 }
 
-/** What everyone who runs comes to next, the soonest first; those without a time last. */
+/** The next mark of everyone who is running, soonest first; those without a time last. */
 export function arrivals(state: RunState, nowMs: number): Arrival[] {
   if (state.endedAtMs !== undefined) return [];
   return Object.values(state.athletes)
@@ -31,7 +31,7 @@ export function arrivals(state: RunState, nowMs: number): Arrival[] {
     .sort((a, b) => (a.dueAtMs ?? Infinity) - (b.dueAtMs ?? Infinity));
 }
 
-/** What a tap on an athlete at a moment takes; undefined if they are not running, or the thumb has only bounced. */
+/** The mark that a tap on an athlete takes; undefined if they are not running, or the thumb bounced. */
 export function markTapped(state: RunState, athleteId: string, atMs: number): Arrival | undefined {
   const athlete = state.athletes[athleteId];
   if (!athlete || state.endedAtMs !== undefined) return undefined;
@@ -42,10 +42,10 @@ export function markTapped(state: RunState, athleteId: string, atMs: number): Ar
 /** Seconds since the athlete passed the mark before (or set off), and the metres between, where nobody can have run that. */
 export type TooSoon = { name: string; tookS: number; overM: number };
 
-/** Says why a tap cannot be the time of that mark: `2.9 s` over 200 m. Undefined where it can. */
+/** Why a tap cannot be a time at that mark: `2.9 s` over 200 m. Undefined if it can. */
 export function tooSoon(state: RunState, { athleteId, repIndex, atM }: Arrival, atMs: number): TooSoon | undefined {
   const athlete = state.athletes[athleteId];
-  const run = athlete?.runs.findLast((one) => one.repIndex === repIndex);
+  const run = athlete?.runs.findLast((run) => run.repIndex === repIndex);
   if (!run) return undefined;
   const before = run.passes.findLast((pass) => pass.atM < atM);
   const tookS = (atMs - run.startedAtMs) / 1000 - (before?.elapsedS ?? 0);
@@ -55,7 +55,7 @@ export function tooSoon(state: RunState, { athleteId, repIndex, atM }: Arrival, 
     : undefined;
 }
 
-/** Every mark that was open around a time: not taken yet, in a rep begun before it. */
+/** Every mark open at a time: not taken yet, in a rep started before it. */
 function openMarks(state: RunState, atMs: number): (Arrival & { dueAtMs: number })[] {
   const running = Object.values(state.athletes).flatMap((athlete) => {
     const run = athlete.runs.findLast(({ startedAtMs }) => startedAtMs <= atMs);
@@ -75,12 +75,12 @@ function openMarks(state: RunState, atMs: number): (Arrival & { dueAtMs: number 
   });
 }
 
-/** A time without a name, and whose it most likely is. */
+/** An unnamed time, and whose it most likely is. */
 export type Guess = UnnamedTime & { arrival?: Arrival };
 
 /**
- * Offers names for times taken without one: in the order in which people are expected, so that the differences between expected and
- * taken times are least in all. More times than people are left without a name.
+ * Suggests names for unnamed times, minimising the total difference between expected and taken times in the expected order. Surplus times
+ * stay unnamed.
  */
 export function guessNames(state: RunState): Guess[] {
   // What waits to be explained was somebody's already: it is not offered to the next best.

@@ -43,8 +43,8 @@ test('a pulse is that of the rep just finished, once', () => {
   expect(repOfPulse(state, 'a0', T0 + 95_000)).toBe(0);
   expect(repOfPulse(state, 'a0', T0 + 120_000)).toBeUndefined();
   expect(repOfPulse(state, 'a0', T0 + 50_000)).toBeUndefined();
-  const known = at(95, { type: 'pulse', athleteId: 'a0', repIndex: 0, beatsPerMin: 170 });
-  const after = replay(planOf('2x400 @5k / 60s'), [start(0), pass(88, 'a0', 400), known]);
+  const knownEvent = at(95, { type: 'pulse', athleteId: 'a0', repIndex: 0, beatsPerMin: 170 });
+  const after = replay(planOf('2x400 @5k / 60s'), [start(0), pass(88, 'a0', 400), knownEvent]);
   expect(repOfPulse(after, 'a0', T0 + 96_000)).toBeUndefined();
 });
 

@@ -2,14 +2,14 @@
 import { expectedAt } from './tile';
 import type { RepRun, RunState } from './runState';
 
-/** The id that the timing loop has in the log, where phones have theirs. */
+/** The timing loop's device id in the log. */
 export const LOOP_DEVICE = '00000000000000000000TRACK0';
 
-/** Metres by which a mark may lie beside the loop and still be timed by it. */
+/** Distance in metres between a mark and the loop within which it is timed by the loop. */
 const NEAR_M = 0.5;
 /** A chip that leaves the start line over the loop is heard within this; sooner than a third of the way to the first mark. */
 const START = { withinS: 12, share: 1 / 3 };
-/** A chip heard again within this was standing about, or ran over the loop with both shoes. */
+/** A chip heard again within this was standing about, or crossed with both shoes. */
 const AGAIN_S = 2;
 
 /** What a passing was: a time for a mark, or nothing to be timed, and why. */
@@ -67,9 +67,9 @@ export function chipPassing(
   const atM =
     firstS === undefined ? marks.find((mark) => !run.passes.some((pass) => pass.atM === mark)) : nearest(marks);
   const isOver = run.finishedAtMs !== undefined && atMs - run.finishedAtMs > AGAIN_S * 1000;
-  const known = run.passes.find((pass) => pass.atM === atM);
-  if (atM === undefined || (isOver && known)) return { kind: 'resting' };
-  if (known && Math.abs(known.elapsedS - elapsedS) >= AGAIN_S) return { kind: 'again' };
+  const taken = run.passes.find((pass) => pass.atM === atM);
+  if (atM === undefined || (isOver && taken)) return { kind: 'resting' };
+  if (taken && Math.abs(taken.elapsedS - elapsedS) >= AGAIN_S) return { kind: 'again' };
   return { kind: 'mark', athleteId, repIndex: run.repIndex, atM };
 }
 

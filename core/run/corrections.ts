@@ -1,6 +1,6 @@
 import type { NamedEvent, RunEvent } from './events';
 
-/** An event as it counts: `atMs` is when it really happened, on the server's clock; one that was undone does not count. */
+/** An event with its effective time: `atMs` is when it really happened on the server's clock; `counts` is false if it was undone. */
 export type LogEntry = { event: RunEvent; atMs: number; counts: boolean };
 
 export type CorrectedLog = {
@@ -14,7 +14,7 @@ export type CorrectedLog = {
 
 const isLater = (a: RunEvent, b: RunEvent | undefined) => !b || a.atMs > b.atMs || (a.atMs === b.atMs && a.id > b.id);
 
-/** Undos that name each other in a ring: each undo names one event, so a walk from one to the next comes back where it began. */
+/** Undos that name each other in a ring. Each undo names one event, so a walk along them returns to its start. */
 function undosInRings(targets: ReadonlyMap<string, string>): Set<string> {
   const rings = new Set<string>();
   const walked = new Set<string>();
@@ -34,8 +34,8 @@ function undosInRings(targets: ReadonlyMap<string, string>): Set<string> {
 }
 
 /**
- * Which events do not count: those that a counting undo names. Worked out from the last undo of a chain to the first, since a chain may
- * be as long as the log. Undos that name each other in a ring count for nothing.
+ * Ids of undone events: those named by an undo that itself counts. Worked out from the last undo of a chain backwards, since a chain may
+ * be as long as the log. A ring of undos counts for nothing.
  */
 function undoneIds(events: Iterable<RunEvent>): Set<string> {
   const targets = new Map<string, string>();
@@ -60,8 +60,8 @@ function undoneIds(events: Iterable<RunEvent>): Set<string> {
 }
 
 /**
- * Puts a log in order: each event once, at the time it is corrected to. A phone whose clock is off has all its events moved by as
- * much; the latest correction of an event is the one that counts. The same events in any order give the same.
+ * Orders a log: each event once, at its corrected time. A phone whose clock is off has all its events shifted; the latest correction of an
+ * event wins. Independent of the order of the input.
  */
 export function correctedLog(events: readonly RunEvent[]): CorrectedLog {
   const byId = new Map<string, RunEvent>();

@@ -18,8 +18,8 @@ const isTyped = ({ athletes }: PlannedGroup, typed: Typed, { key }: Column): boo
   athletes.some(({ athleteId }) => (typed[cellKey(athleteId, key)] ?? '').trim() !== '');
 
 /**
- * The columns of a group's grid. A rep is one; of open work each distance grows: there is always an empty one behind the last that
- * somebody has a time in. Keys stay when columns are added.
+ * The columns of a group's grid: one a rep; in open work each distance grows, with an empty column after the last one used. Keys stay when
+ * columns are added.
  */
 export function columnsOf(group: PlannedGroup, typed: Typed): Column[] {
   return group.reps.flatMap((rep, repIndex): Column[] => {
@@ -50,7 +50,7 @@ export type Cell =
 
 /** Ways to write that a rep was not run. */
 const NOT_RUN = /^([-–—x×/]|dn[sf]|out|no)$/i;
-/** Further than this from the target, a time is asked about. */
+/** A time further than this from its target is questioned. */
 const DOUBT_SHARE = 0.35;
 
 /** Reads one cell as people write times. */
@@ -125,7 +125,7 @@ const apart = (group: PlannedGroup): PlannedGroup => ({
 export function enteredRun(plan: Plan, typed: Typed, startAtMs: number): { plan: Plan; happened: Happened[] } {
   const laidOut = plan.groups.map((group) => {
     const all = columnsOf(group, typed);
-    // The empty one at the end of each distance of open work is only there to be typed into.
+    // The empty column at the end of each distance is only there to be typed into.
     const columns = all.filter((column) => !group.reps[column.repIndex]?.open || isTyped(group, typed, column));
     return { group: apart(grown(group, columns)), columns };
   });

@@ -12,8 +12,8 @@ export const PRESENCES = ['present', 'late', 'absent'] as const;
 export type Presence = (typeof PRESENCES)[number];
 
 /** What makes a group go on to its next rep: a tap, the end of the recovery for all together, or each one's own. */
-export const SENDINGS = ['tap', 'together', 'each'] as const;
-export type Sending = (typeof SENDINGS)[number];
+export const START_MODES = ['tap', 'together', 'each'] as const;
+export type StartMode = (typeof START_MODES)[number];
 
 /** How the legs were the day after. */
 export const NEXT_DAYS = ['fresh', 'heavy', 'sore'] as const;
@@ -44,7 +44,7 @@ export type Conditions = {
  * reps cut to a distance at the same pace, one rep dropped, no more at all, one more, in open work on to the next shorter
  * distance or to its end. `talk` is only said to the athlete.
  */
-export type Decision =
+export type TrackDecision =
   | { kind: 'ease'; percent: number }
   | { kind: 'recovery'; addS: number }
   | { kind: 'distance'; distanceM: number }
@@ -94,7 +94,7 @@ export type ConditionsEvent = Stamp & { type: 'conditions'; conditions: Conditio
 /** This phone times those groups from now on. */
 export type TimesEvent = Stamp & { type: 'times'; groupIds: string[] };
 /** How the next reps are started from now on. */
-export type SendingEvent = Stamp & { type: 'sending'; sending: Sending };
+export type SendingEvent = Stamp & { type: 'sending'; sending: StartMode };
 /** The recovery after rep `repIndex` is longer by so many seconds, this once. */
 export type HeldEvent = Stamp & { type: 'held'; athleteIds: string[]; repIndex: number; addS: number };
 /** Effort on 1 to 10, as the athlete says. */
@@ -115,7 +115,7 @@ export type NotedEvent = Stamp & { type: 'noted'; athleteId: string; repIndex: n
 export type DecidedEvent = Stamp & {
   type: 'decided';
   athleteIds: string[];
-  decision: Decision;
+  decision: TrackDecision;
   rule?: string;
   /** The rep after which it was decided. */
   repIndex?: number;

@@ -7,13 +7,18 @@ import { simulateRun } from '../rehearsal/simulate';
 
 const plan = planOf('3x400 @5k / 60s');
 
-/** What both come to, after each of the lengths of one log. */
-function bothAfter(events: readonly RunEvent[], steps: readonly number[]) {
+/** Whether an object and all that is in it is frozen. */
+const isFrozenDeep = (value: unknown): boolean =>
+  typeof value !== 'object' || value === null || (Object.isFrozen(value) && Object.values(value).every(isFrozenDeep));
+
+/** Grown by these steps, each state equals a replay of its events; and still does when later ones have been worked out. */
+function expectSnapshots(events: readonly RunEvent[], steps: readonly number[]) {
   const growing = new GrowingReplay(plan);
-  for (const length of steps) {
-    const now = events.slice(0, length);
-    expect(growing.after(now)).toEqual(replay(plan, now));
-  }
+  const states = steps.map((length) => growing.after(events.slice(0, length)));
+  states.forEach((state, i) => {
+    expect(state).toEqual(replay(plan, events.slice(0, steps[i])));
+    expect(isFrozenDeep(state)).toBe(true);
+  });
 }
 
 test('event by event, a whole session comes to the same as worked out at once', () => {
@@ -27,7 +32,7 @@ test('event by event, a whole session comes to the same as worked out at once', 
     random: chance(5),
     athletes: { a0: habits, a1: habits },
   });
-  bothAfter(
+  expectSnapshots(
     events,
     Array.from(events, (_, i) => i + 1),
   );
@@ -49,7 +54,7 @@ test('corrections, undos, late comers, doubles and another phone’s clock, in a
       }
       let length = 0;
       const steps = heaps.map((more) => (length = Math.min(events.length, length + more)));
-      bothAfter(events, [...steps, events.length]);
+      expectSnapshots(events, [...steps, events.length]);
     }),
     { numRuns: 300 },
   );
@@ -58,7 +63,7 @@ test('corrections, undos, late comers, doubles and another phone’s clock, in a
 test('an undo that came before what it undoes still counts', () => {
   const taken = pass(44, 'a0', 200);
   const events = [start(0), undo(50, taken), taken];
-  bothAfter(events, [1, 2, 3]);
+  expectSnapshots(events, [1, 2, 3]);
 });
 
 test('asked again with the same events it is the same state; after another log it begins anew', () => {
@@ -67,4 +72,15 @@ test('asked again with the same events it is the same state; after another log i
   expect(growing.after(events)).toBe(growing.after(events));
   const others = [start(5), pass(60, 'a0', 200)];
   expect(growing.after(others)).toEqual(replay(plan, others));
+});
+
+test('a state handed out keeps what it said when the next mark is taken, and shares what did not change', () => {
+  const growing = new GrowingReplay(plan);
+  const events = [start(0), pass(44, 'a0', 200)];
+  const before = growing.after(events);
+  const after = growing.after([...events, pass(88, 'a0', 400)]);
+  expect(before.athletes.a0?.runs[0]?.passes).toHaveLength(1);
+  expect(after.athletes.a0?.runs[0]?.passes).toHaveLength(2);
+  expect(after.athletes.a1).toBe(before.athletes.a1);
+  expect(after.groups).toBe(before.groups);
 });

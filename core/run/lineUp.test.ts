@@ -1,10 +1,10 @@
-import type { Decision, RunEvent } from './events';
+import type { TrackDecision, RunEvent } from './events';
 import { countOf, cutDownsLeft, nextSlot, ownRep } from './lineUp';
 import { replay } from './replay';
 import type { RunState } from './runState';
 import { at, pass, planOf, someone, start, twoGroups } from './testing';
 
-const decide = (atS: number, decision: Decision, athleteIds = ['a0']): RunEvent =>
+const decide = (atS: number, decision: TrackDecision, athleteIds = ['a0']): RunEvent =>
   at(atS, { type: 'decided', athleteIds, decision });
 
 /** What an athlete is to run in each slot of their group. */
@@ -54,7 +54,7 @@ describe('what is decided on the way', () => {
   });
   test('one more is for those it was said for, behind the rep it repeats', () => {
     const plan2 = planOf('2x400 @5k / 60s\nfinish: 200 @mile');
-    const more: Decision = { kind: 'oneMore', repIndex: 3, planIndex: 1 };
+    const more: TrackDecision = { kind: 'oneMore', repIndex: 3, planIndex: 1 };
     const state = replay(plan2, [...ran(2), decide(400, more)]);
     expect(group(state).slots.map(({ repIndex }) => repIndex)).toEqual([0, 1, 3, 2]);
     expect(nextSlot(state, group(state))).toMatchObject({ repIndex: 3 });

@@ -1,4 +1,4 @@
-/** What comes next for whom: a group's reps in running order, and each athlete's own version of them. */
+/** What comes next for whom: a group's reps in running order, and each athlete's own version. */
 import type { PlannedGroup, PlannedRep, PlannedTarget } from './plan';
 import {
   groupOf,
@@ -31,7 +31,7 @@ const middle = (values: readonly number[]): number | undefined => {
   return sorted[Math.floor(sorted.length / 2)];
 };
 
-/** What an athlete runs of a rep planned for another group: their own pace where they have it elsewhere, else that group's middle. */
+/** An athlete's version of a rep planned for another group: at their own pace if they have it elsewhere, else the group's middle. */
 function borrowedTarget(state: RunState, athlete: AthleteState, group: GroupState, planIndex: number): PlannedTarget {
   const rep = group.plan.reps[planIndex];
   const theirs = group.plan.athletes.flatMap(({ targets }) => targets[planIndex] ?? []);
@@ -84,16 +84,17 @@ export function ownRep(
       ? (athlete.planned.targets[planIndex] ?? {})
       : borrowedTarget(state, athlete, group, planIndex);
   if (planned.isLeftOut && !slot.onlyFor) return undefined;
-  let own = { rep, target: planned };
+  let ownRun = { rep, target: planned };
   for (const { decision } of athlete.decided) {
-    const { targetS, recoveryS } = own.target;
+    const { targetS, recoveryS } = ownRun.target;
     if (decision.kind === 'ease' && targetS !== undefined && rep.distanceM !== undefined)
-      own = { ...own, target: { ...own.target, targetS: targetS * (1 + decision.percent / 100) } };
+      ownRun = { ...ownRun, target: { ...ownRun.target, targetS: targetS * (1 + decision.percent / 100) } };
     if (decision.kind === 'recovery' && recoveryS !== undefined)
-      own = { ...own, target: { ...own.target, recoveryS: Math.max(0, recoveryS + decision.addS) } };
-    if (decision.kind === 'distance' && rep.role === 'main') own = cutTo(own.rep, own.target, decision.distanceM);
+      ownRun = { ...ownRun, target: { ...ownRun.target, recoveryS: Math.max(0, recoveryS + decision.addS) } };
+    if (decision.kind === 'distance' && rep.role === 'main')
+      ownRun = cutTo(ownRun.rep, ownRun.target, decision.distanceM);
   }
-  return own;
+  return ownRun;
 }
 
 /** The open work that a group is in, or comes to next: the slot it repeats. */
@@ -123,14 +124,14 @@ export function nextSlot(state: RunState, group: GroupState): Slot | undefined {
     if (runnersOf(state, group, again).length > 0) return again;
   }
   return slots.find((slot, at) => {
-    // A rep that is run on to is started by finishing the one before it, not by a tap.
+    // A rep that is run on to starts with the finish of the one before, not by a tap.
     const before = slots[at - 1];
     const isRunOnTo = before !== undefined && plan.reps[before.planIndex]?.runsOn === true;
     return at > lastAt && !isRunOnTo && runnersOf(state, group, slot).length > 0;
   });
 }
 
-/** How far through its reps a group is, for the coach's eyes; none in open work, where nobody is to know. */
+/** A group's progress through its reps, for the coach only; none in open work, where nobody is to know. */
 export function countOf(group: GroupState, repIndex: number): { at: number; of: number } | undefined {
   const { plan, slots } = group;
   const at = slots.findIndex((slot) => slot.repIndex === repIndex);

@@ -3,24 +3,24 @@ import { isLikelyName, nameKey } from '../squad/likeness';
 import { cellKey, columnsOf, type Column, type Typed } from './entered';
 import type { PlannedGroup } from './plan';
 
-/** What was pasted, by cell, and what of it is not sure: a name that is only alike, or nobody's. */
+/** Pasted cells, and what is uncertain: similar or unknown names. */
 export type Placed = { cells: Typed; doubts: string[] };
 
 /** Letters, and not one of the words for a rep that was not run. */
 const isName = (text: string) => /\p{L}{2}/u.test(text) && !/^(dn[sf]|out|no)$/i.test(text.trim());
 
-/** Whose row it is, by name, tile name or first name; `isSure` if that leaves no doubt. */
+/** The athletes a row may belong to, by name, tile name or first name; `isSure` if unambiguous. */
 function ownerOf(
   name: string,
   { athletes }: PlannedGroup,
 ): { athleteId: string; name: string; isSure: boolean } | undefined {
   const key = nameKey(name);
   const first = (text: string) => nameKey(text.split(' ')[0] ?? '');
-  const exact = athletes.filter((one) => nameKey(one.name) === key || nameKey(one.tileName) === key);
-  const called = exact.length > 0 ? exact : athletes.filter((one) => first(one.name) === key);
+  const exact = athletes.filter((athlete) => nameKey(athlete.name) === key || nameKey(athlete.tileName) === key);
+  const called = exact.length > 0 ? exact : athletes.filter((athlete) => first(athlete.name) === key);
   const [only, second] = called;
   if (only && !second) return { ...only, isSure: true };
-  const alike = athletes.filter((one) => isLikelyName(name, one.name));
+  const alike = athletes.filter((athlete) => isLikelyName(name, athlete.name));
   const [likely, other] = alike;
   return likely && !other ? { ...likely, isSure: false } : undefined;
 }

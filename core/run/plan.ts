@@ -30,7 +30,7 @@ export type PlannedRep = {
   hill?: true;
 };
 
-/** What one athlete is to run in one rep: seconds for it (none by effort), and seconds of recovery after it. */
+/** One athlete's part of one rep: target seconds (none by effort), and seconds of recovery after it. */
 export type PlannedTarget = {
   targetS?: number;
   /** How near to it is on target, as a share of it; the usual 1 % if left out. */
@@ -50,7 +50,7 @@ export type PlannedAthlete = {
   name: string;
   tileName: string;
   targets: PlannedTarget[];
-  /** What their timing chip says of itself. */
+  /** The id their timing chip transmits. */
   chip?: string;
   reserve?: { criticalMps: number; reserveM: number };
   /** How they tell effort, where that is known. */
@@ -65,8 +65,8 @@ export type PlannedGroup = {
   /** Seconds after the first group that they start. */
   startGapS?: number;
   leaderId?: string;
-  /** The session of the library that they run as a version of their own. */
-  bookId?: string;
+  /** The session in the library that they run as a version of their own. */
+  libraryId?: string;
   reps: PlannedRep[];
   athletes: PlannedAthlete[];
 };
@@ -90,8 +90,8 @@ export type Plan = {
   groups: PlannedGroup[];
 };
 
-/** What a plan says of itself. */
-export type AboutPlan = Omit<Plan, 'groups'>;
+/** A plan's header. */
+export type PlanHeader = Omit<Plan, 'groups'>;
 
 /** Everyone in a plan, group by group. */
 export const athletesOf = ({ groups }: Plan): PlannedAthlete[] => groups.flatMap(({ athletes }) => athletes);

@@ -13,8 +13,8 @@ export function repColumns({ reps, athletes }: PlannedGroup): RepColumn[] {
       return `${targetS.toFixed(2)} ${expectedM.toFixed(1)}`;
     });
     const key = [rep.role, label, rep.note ?? '', ...targets].join('|');
-    const known = columns.get(key);
-    if (known) known.repIndexes.push(repIndex);
+    const cached = columns.get(key);
+    if (cached) cached.repIndexes.push(repIndex);
     else columns.set(key, { rep, label, repIndexes: [repIndex] });
   });
   return [...columns.values()];

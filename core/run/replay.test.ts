@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import type { Decision, Happening, RunEvent } from './events';
+import type { TrackDecision, Happening, RunEvent } from './events';
 import { guessNames } from './arrivals';
 import { nextSlot } from './lineUp';
 import { replay } from './replay';
@@ -145,16 +145,16 @@ describe('people', () => {
 });
 
 test('effort, pulse, flags, notes and distance go with the rep', () => {
-  const about = { athleteId: 'a0', repIndex: 0 };
+  const stamp = { athleteId: 'a0', repIndex: 0 };
   const [run] = runsOf(plan, [
     start(0),
-    at(90, { type: 'felt', ...about, effort: 6 }),
-    at(91, { type: 'felt', ...about, effort: 7 }),
-    at(92, { type: 'pulse', ...about, beatsPerMin: 174 }),
-    at(93, { type: 'flagged', ...about, flag: 'stitch' }),
-    at(94, { type: 'flagged', ...about, flag: 'stitch' }),
-    at(95, { type: 'noted', ...about, text: 'shoulders' }),
-    at(96, { type: 'covered', ...about, distanceM: 402 }),
+    at(90, { type: 'felt', ...stamp, effort: 6 }),
+    at(91, { type: 'felt', ...stamp, effort: 7 }),
+    at(92, { type: 'pulse', ...stamp, beatsPerMin: 174 }),
+    at(93, { type: 'flagged', ...stamp, flag: 'stitch' }),
+    at(94, { type: 'flagged', ...stamp, flag: 'stitch' }),
+    at(95, { type: 'noted', ...stamp, text: 'shoulders' }),
+    at(96, { type: 'covered', ...stamp, distanceM: 402 }),
   ]);
   expect(run).toMatchObject({
     effort: 7,
@@ -170,15 +170,15 @@ describe('whatever happens', () => {
   const who = fc.constantFrom('a0', 'a1', 'b0', 'b1', 'v', 'nobody');
   const group = fc.constantFrom('g0', 'g1', 'nowhere');
   const rep = fc.nat(9);
-  const decision: fc.Arbitrary<Decision> = fc.oneof(
-    fc.integer({ min: -3, max: 5 }).map((percent): Decision => ({ kind: 'ease', percent })),
-    fc.integer({ min: -30, max: 30 }).map((addS): Decision => ({ kind: 'recovery', addS })),
-    fc.constantFrom(100, 200, 300).map((distanceM): Decision => ({ kind: 'distance', distanceM })),
-    rep.map((repIndex): Decision => ({ kind: 'drop', repIndex })),
-    fc.tuple(fc.integer({ min: 5, max: 9 }), fc.nat(3)).map(([repIndex, planIndex]): Decision => {
+  const decision: fc.Arbitrary<TrackDecision> = fc.oneof(
+    fc.integer({ min: -3, max: 5 }).map((percent): TrackDecision => ({ kind: 'ease', percent })),
+    fc.integer({ min: -30, max: 30 }).map((addS): TrackDecision => ({ kind: 'recovery', addS })),
+    fc.constantFrom(100, 200, 300).map((distanceM): TrackDecision => ({ kind: 'distance', distanceM })),
+    rep.map((repIndex): TrackDecision => ({ kind: 'drop', repIndex })),
+    fc.tuple(fc.integer({ min: 5, max: 9 }), fc.nat(3)).map(([repIndex, planIndex]): TrackDecision => {
       return { kind: 'oneMore', repIndex, planIndex };
     }),
-    fc.constantFrom<Decision>({ kind: 'stop' }, { kind: 'cutDown' }, { kind: 'endOpen' }, { kind: 'talk' }),
+    fc.constantFrom<TrackDecision>({ kind: 'stop' }, { kind: 'cutDown' }, { kind: 'endOpen' }, { kind: 'talk' }),
   );
   const happening: fc.Arbitrary<Happening> = fc.oneof(
     fc.tuple(rep, fc.uniqueArray(who, { minLength: 1, maxLength: 4 })).map(([repIndex, athleteIds]): Happening => {
@@ -266,7 +266,7 @@ describe('whatever happens', () => {
         const state = replay(groups, events);
         const placed = Object.values(state.athletes).flatMap(({ runs }) =>
           runs.flatMap(({ passes }) =>
-            passes.flatMap((one) => [one.eventId, ...(one.also ?? []).map(({ eventId }) => eventId)]),
+            passes.flatMap((passing) => [passing.eventId, ...(passing.also ?? []).map(({ eventId }) => eventId)]),
           ),
         );
         const unnamed = state.unnamed.map(({ eventId }) => eventId);

@@ -30,7 +30,7 @@ function atFirst({ groups, isEntered }: Plan): RunState {
       return { id, name, plan, slots: plannedSlots(plan), lastAt: -1, surges: [] };
     }),
     unnamed: [],
-    sending: 'tap',
+    startMode: 'tap',
     staggers: false,
     conditions: {},
     timers: {},
@@ -44,14 +44,14 @@ function atFirst({ groups, isEntered }: Plan): RunState {
   return state;
 }
 
-/** Puts a start in its place, and the reps that run on after a rep by the clock. */
+/** Places a start, and the reps that run on after a rep by the clock. */
 function place(state: RunState, athlete: AthleteState, group: GroupState, slot: Slot, startId: string, atMs: number) {
-  const own = ownRep(state, athlete, slot);
+  const ownRun = ownRep(state, athlete, slot);
   const { repIndex } = slot;
   const groupId = group.id;
-  if (!own || athlete.runs.some((run) => run.repIndex === repIndex && run.groupId === groupId)) return false;
+  if (!ownRun || athlete.runs.some((run) => run.repIndex === repIndex && run.groupId === groupId)) return false;
   const run: RepRun = {
-    ...own,
+    ...ownRun,
     repIndex,
     groupId,
     startId,
@@ -61,7 +61,7 @@ function place(state: RunState, athlete: AthleteState, group: GroupState, slot: 
     flags: [],
     notes: [],
   };
-  const { rep } = own;
+  const { rep } = ownRun;
   athlete.runs.push(run);
   group.lastAt = Math.max(group.lastAt, group.slots.indexOf(slot));
   group.startedAtMs ??= atMs;
@@ -77,10 +77,10 @@ function finish(state: RunState, athlete: AthleteState, run: RepRun, atMs: numbe
   if (next) place(state, athlete, group, next, run.startId, atMs);
 }
 
-/** The slot that a start is for; one more turn of open work is put behind the turns before. */
+/** The slot of a start; another turn of open work is inserted after the turns before. */
 function slotFor(group: GroupState, { repIndex, planIndex }: StartedEvent): Slot | undefined {
-  const known = group.slots.find((slot) => slot.repIndex === repIndex);
-  if (known || planIndex === undefined || !group.plan.reps[planIndex]?.open) return known;
+  const knownSlot = group.slots.find((slot) => slot.repIndex === repIndex);
+  if (knownSlot || planIndex === undefined || !group.plan.reps[planIndex]?.open) return knownSlot;
   const behind = group.slots.findLastIndex((slot) => slot.planIndex === planIndex);
   if (behind < 0) return undefined;
   const slot = { repIndex, planIndex };
@@ -121,7 +121,7 @@ function applyPass(state: RunState, { event, atMs }: LogEntry, { athleteId, repI
     taken.also = [...(taken.also ?? []), { eventId: event.id, deviceId: event.deviceId, elapsedS }];
     return true;
   }
-  // A later mark cannot have an earlier time. Such a tap is kept, and waits to be named or taken back.
+  // A later mark cannot have an earlier time. Such a tap is kept until it is named or undone.
   const contrary = run.passes.find((pass) => (pass.atM < atM ? pass.atMs > atMs : pass.atMs < atMs));
   if (contrary) {
     state.unnamed.push({ eventId: event.id, atMs, waits: { athleteId, repIndex, atM, otherM: contrary.atM } });
@@ -160,7 +160,7 @@ function decide(state: RunState, athlete: AthleteState, event: DecidedEvent, atM
   if (decision.kind === 'stop') athlete.stoppedAtMs = atMs;
   else if (decision.kind === 'drop') athlete.dropped.push(decision.repIndex);
   else if (decision.kind === 'recovery' && last?.target.recoveryS !== undefined)
-    // The rest that is being taken is longer too.
+    // The rest under way gets longer too.
     last.target = { ...last.target, recoveryS: Math.max(0, last.target.recoveryS + decision.addS) };
   else if ((decision.kind === 'cutDown' || decision.kind === 'endOpen') && group) {
     const slot = openSlot(group);
@@ -170,12 +170,12 @@ function decide(state: RunState, athlete: AthleteState, event: DecidedEvent, atM
   }
 }
 
-/** One more goes behind the last rep of the main part that is like it. */
+/** Inserts one more rep after the last like it in the main part. */
 function addRep(state: RunState, athlete: AthleteState, repIndex: number, planIndex: number): void {
   const group = groupOf(state, athlete.groupId);
   if (!group?.plan.reps[planIndex]) return;
-  const known = group.slots.find((slot) => slot.repIndex === repIndex);
-  if (known) known.onlyFor?.push(athlete.athleteId);
+  const knownSlot = group.slots.find((slot) => slot.repIndex === repIndex);
+  if (knownSlot) knownSlot.onlyFor?.push(athlete.athleteId);
   else {
     const behind = group.slots.findLastIndex((slot) => slot.planIndex === planIndex);
     group.slots.splice(behind + 1, 0, { repIndex, planIndex, onlyFor: [athlete.athleteId] });
@@ -185,15 +185,15 @@ function addRep(state: RunState, athlete: AthleteState, repIndex: number, planIn
 
 function applyDecision(state: RunState, event: DecidedEvent, atMs: number): boolean {
   const { decision, athleteIds, rule, repIndex = -1, refused } = event;
-  const whom = athleteIds.flatMap((id) => state.athletes[id] ?? []);
-  for (const athlete of whom) {
+  const athletes = athleteIds.flatMap((id) => state.athletes[id] ?? []);
+  for (const athlete of athletes) {
     if (rule !== undefined)
       state.answers.push({ rule, athleteId: athlete.athleteId, repIndex, refused: refused === true });
     if (refused) continue;
     decide(state, athlete, event, atMs);
     if (decision.kind === 'oneMore') addRep(state, athlete, decision.repIndex, decision.planIndex);
   }
-  return whom.length > 0;
+  return athletes.length > 0;
 }
 
 function applyTo(run: RepRun | undefined, event: RunEvent): boolean {
@@ -208,20 +208,20 @@ function applyTo(run: RepRun | undefined, event: RunEvent): boolean {
 }
 
 function applyAfterwards(state: RunState, event: NextDayEvent | NextStepEvent): boolean {
-  const whom = event.athleteIds.flatMap((id) => state.athletes[id] ?? []);
-  for (const athlete of whom) {
+  const athletes = event.athleteIds.flatMap((id) => state.athletes[id] ?? []);
+  for (const athlete of athletes) {
     if (event.type === 'nextDay') athlete.nextDay = event.legs;
     else
       athlete.nextStep = { step: event.step, ...(event.sessionId === undefined ? {} : { sessionId: event.sessionId }) };
   }
-  return whom.length > 0;
+  return athletes.length > 0;
 }
 
 function applyMove(state: RunState, athleteIds: readonly string[], groupId: string): boolean {
-  const whom = athleteIds.flatMap((id) => state.athletes[id] ?? []);
+  const athletes = athleteIds.flatMap((id) => state.athletes[id] ?? []);
   if (!groupOf(state, groupId)) return false;
-  for (const athlete of whom) athlete.groupId = groupId;
-  return whom.length > 0;
+  for (const athlete of athletes) athlete.groupId = groupId;
+  return athletes.length > 0;
 }
 
 function applyHold(state: RunState, athleteIds: readonly string[], repIndex: number, addS: number): boolean {
@@ -230,7 +230,7 @@ function applyHold(state: RunState, athleteIds: readonly string[], repIndex: num
   return runs.length > 0;
 }
 
-/** Reps by the clock are over when the session is; those that the clock had still to begin were not run. */
+/** Reps by the clock end with the session; those the clock had not started were not run. */
 function cutShort(state: RunState, endedAtMs: number): void {
   for (const athlete of Object.values(state.athletes)) {
     athlete.runs = athlete.runs.filter(
@@ -280,7 +280,7 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
       state.timers[event.deviceId] = event.groupIds;
       return true;
     case 'sending':
-      state.sending = event.sending;
+      state.startMode = event.sending;
       return true;
     case 'held':
       return applyHold(state, event.athleteIds, event.repIndex, event.addS);
@@ -314,22 +314,19 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
 
 const NO_NAMES: ReadonlyMap<string, Taken> = new Map();
 
-/** Applies an entry that comes after all others of the state and that no other one corrects. The state is changed. */
+/** Applies an entry that comes after all others of the state and that no other one corrects; the log is the caller's. Mutates the state. */
 export function applyEntry(state: RunState, entry: LogEntry, namedAs = NO_NAMES): void {
   const { event, counts } = entry;
-  state.log.push(entry);
   if (!counts || event.type === 'undone') return;
   if (!apply(state, entry, namedAs)) state.unplaced.push(event);
 }
 
-/**
- * Works out the state of a session at the track from its plan and its events. Pure: the same events in any order, or any
- * of them twice, give the same state.
- */
+/** The state of a run from its plan and events. Pure: any order, and duplicates, give the same state. */
 export function replay(plan: Plan, events: readonly RunEvent[]): RunState {
   const { entries, namedAs, clocks } = correctedLog(events);
   const state = atFirst(plan);
   state.clocks = clocks;
+  state.log = entries;
   for (const entry of entries) applyEntry(state, entry, namedAs);
   return state;
 }

@@ -1,8 +1,8 @@
-import type { Conditions, Decision, Flag, NextDay, NextStep, Presence, RunEvent, Sending } from './events';
+import type { Conditions, TrackDecision, Flag, NextDay, NextStep, Presence, RunEvent, StartMode } from './events';
 import type { LogEntry } from './corrections';
 import type { PlannedAthlete, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
 
-/** A time taken: `elapsedS` seconds after the athlete's own start of the rep. `also` are times that others took of the same. */
+/** A time taken: `elapsedS` seconds after the athlete's own start of the rep. `also` holds times that others took of the same mark. */
 export type Passing = {
   eventId: string;
   deviceId: string;
@@ -13,7 +13,7 @@ export type Passing = {
   also?: { eventId: string; deviceId: string; elapsedS: number }[];
 };
 
-/** One athlete in one rep: what it was to be when it was started, and what came of it. */
+/** One athlete's rep: its plan when it was started, and what came of it. */
 export type RepRun = {
   repIndex: number;
   /** The group it was run with. */
@@ -33,12 +33,12 @@ export type RepRun = {
   coveredM?: number;
   flags: Flag[];
   notes: string[];
-  /** Why the rep does not count when the session is read, where it does not. */
+  /** Why the rep is excluded from the reading, if it is. */
   excluded?: { eventId: string; reason: string };
 };
 
-/** A decision as it was taken, after the athlete's so-manyth rep (from 0; -1 before the first). */
-export type Decided = { eventId: string; decision: Decision; afterRuns: number; rule?: string };
+/** A decision as taken; `afterRuns` counts the athlete's reps before it, from 0 (-1 before the first). */
+export type Decided = { eventId: string; decision: TrackDecision; afterRuns: number; rule?: string };
 
 /** One athlete at the track. `planned` is laid out for the reps of `plannedFor`, the group they were to run with. */
 export type AthleteState = {
@@ -61,7 +61,7 @@ export type AthleteState = {
   nextStep?: { step: NextStep; sessionId?: string };
   /** Reps that were dropped, by repIndex. */
   dropped: number[];
-  /** In open work, by the planned rep it begins with: how often they were cut down, and whether it is over for them. */
+  /** Open work, by its first planned rep: how often they were cut down, and whether it has ended for them. */
   open: Record<number, { stage: number; isOver?: true }>;
 };
 
@@ -80,10 +80,7 @@ export type GroupState = {
   surges: { eventId: string; atMs: number; isOn: boolean }[];
 };
 
-/**
- * A time without a name. `waits` where it was meant for somebody's mark but cannot be: further on they were there before, or nearer to
- * the start only after it.
- */
+/** An unnamed time. `waits` if it was meant for somebody's mark but contradicts another of their times. */
 export type UnnamedTime = {
   eventId: string;
   atMs: number;
@@ -91,17 +88,17 @@ export type UnnamedTime = {
   waits?: { athleteId: string; repIndex: number; atM: number; otherM: number };
 };
 
-/** All that is known of a session at the track, worked out from its events alone. */
+/** Everything known of a run, worked out from its events alone. */
 export type RunState = {
-  /** Its times were typed in afterwards: when a rep began, and so how long a rest was, is made up. */
+  /** Its times were typed in afterwards: starts, and so rests, are made up. */
   isEntered?: true;
   startedAtMs?: number;
   endedAtMs?: number;
   athletes: Record<string, AthleteState>;
   groups: GroupState[];
-  /** Times taken that have no name yet, or wait to be explained. */
+  /** Unnamed times, and those that wait to be explained. */
   unnamed: UnnamedTime[];
-  sending: Sending;
+  startMode: StartMode;
   /** The other groups follow the first by their own gaps. */
   staggers: boolean;
   conditions: Conditions;
@@ -113,11 +110,11 @@ export type RunState = {
   answers: { rule: string; athleteId: string; repIndex: number; refused: boolean }[];
   /** Everything that was recorded, in order of time. */
   log: LogEntry[];
-  /** Events that say something the plan has no place for: a time before a start, a second start, an unknown athlete. Kept, never lost. */
+  /** Events without a place in the plan: a time before a start, a second start, an unknown athlete. Kept, never lost. */
   unplaced: RunEvent[];
 };
 
-/** An athlete's rep by its number; the latest, where they have run one of that number with two groups. */
+/** An athlete's rep by its number; the latest, if they ran that number with two groups. */
 export const runAt = (athlete: AthleteState | undefined, repIndex: number): RepRun | undefined =>
   athlete?.runs.findLast((run) => run.repIndex === repIndex);
 
@@ -127,7 +124,7 @@ export const groupOf = (state: RunState, groupId: string): GroupState | undefine
 export const membersOf = (state: RunState, groupId: string): AthleteState[] =>
   Object.values(state.athletes).filter((athlete) => athlete.groupId === groupId);
 
-/** Those of these groups that have anybody in them, in the order of the plan. */
+/** Those of these groups that have anybody in them, in plan order. */
 export const peopledGroups = (state: RunState, groupIds: ReadonlySet<string>): GroupState[] =>
   state.groups.filter(({ id }) => groupIds.has(id) && membersOf(state, id).length > 0);
 

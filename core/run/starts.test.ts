@@ -1,10 +1,10 @@
-import type { RunEvent, Sending } from './events';
+import type { RunEvent, StartMode } from './events';
 import { replay } from './replay';
 import { dueStarts, startOf, startsByNow } from './starts';
 import { at, end, pass, planOf, start, T0, twoGroups } from './testing';
 
 const plan = planOf('3x400 @5k / 60s');
-const sending = (kind: Sending) => at(0, { type: 'sending', sending: kind });
+const sending = (kind: StartMode) => at(0, { type: 'sending', sending: kind });
 const dues = (events: RunEvent[], of = plan) =>
   dueStarts(replay(of, events)).map(({ groupId, slot, athleteIds, atMs, byItself }) => ({
     groupId,
@@ -31,8 +31,8 @@ test('each after their own recovery', () => {
 });
 
 test('held back by 15 s, they wait; nobody else does', () => {
-  const held = at(100, { type: 'held', athleteIds: ['a1'], repIndex: 0, addS: 15 });
-  expect(dues([sending('each'), ...rep1, held]).map(({ atS }) => atS)).toEqual([148, 169]);
+  const hold = at(100, { type: 'held', athleteIds: ['a1'], repIndex: 0, addS: 15 });
+  expect(dues([sending('each'), ...rep1, hold]).map(({ atS }) => atS)).toEqual([148, 169]);
 });
 
 test('groups follow each other by their gaps, also when the phone slept over it', () => {

@@ -1,15 +1,15 @@
-/** When who is to set off next. */
+/** Who starts next, and when. */
 import { nextSlot, ownRep, runnersOf } from './lineUp';
 import type { Plan } from './plan';
 import type { AthleteState, GroupState, RepRun, RunState, Slot } from './runState';
 import type { Happening, RunEvent } from './events';
 
-/** The next start of a group, or of one of it where each goes by their own recovery. */
+/** A group's next start, or one member's where each goes by their own recovery. */
 export type Due = {
   groupId: string;
   slot: Slot;
   athleteIds: string[];
-  /** When it is due, where the clock can tell: not while somebody still runs. */
+  /** When it is due, if the clock can tell: not while somebody is still running. */
   atMs?: number;
   /** The clock starts it, nobody has to tap. */
   byItself: boolean;
@@ -30,14 +30,14 @@ function groupDue(state: RunState, group: GroupState, slot: Slot, runners: reado
       ? { ...due, atMs: firstAtMs + gapS * 1000, byItself: true }
       : { ...due, byItself: false };
   }
-  const byItself = state.sending !== 'tap';
+  const byItself = state.startMode !== 'tap';
   const ready = runners.flatMap(({ runs }) => {
     const last = runs.at(-1);
     return last ? [recoveredAtMs(last)] : [];
   });
-  const known = ready.flatMap((atMs) => atMs ?? []);
-  if (known.length === 0 || known.length < ready.length) return { ...due, byItself };
-  return { ...due, atMs: Math.max(...known), byItself };
+  const readyAtMs = ready.flatMap((atMs) => atMs ?? []);
+  if (readyAtMs.length === 0 || readyAtMs.length < ready.length) return { ...due, byItself };
+  return { ...due, atMs: Math.max(...readyAtMs), byItself };
 }
 
 /** One start for everyone who goes by themselves; those who have not run yet go with the group. */
@@ -61,10 +61,10 @@ const isOpenWork = ({ plan, slots, lastAt }: GroupState) => plan.reps[slots[last
 export function dueStarts(state: RunState): Due[] {
   if (state.endedAtMs !== undefined) return [];
   return state.groups.flatMap((group): Due[] => {
-    // In open work there is no knowing who comes next: it goes by group.
-    if (state.sending === 'each' && group.startedAtMs !== undefined && !isOpenWork(group)) {
-      const own = ownDues(state, group);
-      if (own.length > 0) return own;
+    // In open work it is unknown who comes next: it goes by group.
+    if (state.startMode === 'each' && group.startedAtMs !== undefined && !isOpenWork(group)) {
+      const due = ownDues(state, group);
+      if (due.length > 0) return due;
     }
     const slot = nextSlot(state, group);
     return slot ? [groupDue(state, group, slot, runnersOf(state, group, slot))] : [];
@@ -86,13 +86,10 @@ export function startOf(
   };
 }
 
-/**
- * The starts that the clock gives by now and that nobody has recorded. One that was recorded and undone is not given again: the
- * coach has taken it in hand.
- */
+/** Starts due by the clock that nobody has recorded. One that was recorded and undone is not given again: the coach has taken over. */
 export function startsByNow(state: RunState, events: readonly RunEvent[], nowMs: number): (Due & { atMs: number })[] {
-  const due = dueStarts(state).filter((one): one is Due & { atMs: number } => {
-    return one.byItself && one.atMs !== undefined && one.atMs <= nowMs;
+  const due = dueStarts(state).filter((due): due is Due & { atMs: number } => {
+    return due.byItself && due.atMs !== undefined && due.atMs <= nowMs;
   });
   if (due.length === 0) return [];
   const given = new Set(

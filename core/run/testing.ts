@@ -1,6 +1,6 @@
 /** For tests: sessions at the track, and what happens there, in seconds after a first moment. */
 import { fitCurve } from '../fitness/curve';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { read } from '../session/testing';
 import { standardTrack } from '../venue/venue';
 import type { Happening, RunEvent } from './events';
@@ -17,13 +17,13 @@ export const curve = fitCurve([{ distanceM: 5000, timeS: 1110, date: DAY, kind: 
 /** A session laid out for two athletes, `a0` and `a1`, of the same speed, in one group, `all`. */
 export function planOf(shorthand: string, names: string[] = ['Ada Brindlecote', 'Bo Tarrowby']): Plan {
   const people = names.map((name, i) => ({
-    athleteId: `a${i}`,
+    id: `a${i}`,
     name,
     tileName: name.split(' ')[0] ?? name,
     paces: { curve, paceBook: curveBook },
   }));
-  const about = { id: 'run', sessionId: 's', title: 'T', date: DAY, shorthand };
-  return makePlan(about, read(shorthand), people, standardTrack);
+  const header = { id: 'run', sessionId: 's', title: 'T', date: DAY, shorthand };
+  return makePlan(header, read(shorthand), people, standardTrack);
 }
 
 /** The only group of a plan. */
@@ -35,12 +35,12 @@ export function only({ groups }: Plan): PlannedGroup {
 
 /** Two groups, `g0` with `a0` and `a1`, `g1` with `b0` and `b1`, the second so many seconds behind. */
 export function twoGroups(first: string, second: string, startGapS?: number): Plan {
-  const one = planOf(first);
+  const plan = planOf(first);
   const other = only(planOf(second, ['Cleo Wexmoor', 'Dov Marlish']));
   return {
-    ...one,
+    ...plan,
     groups: [
-      { ...only(one), id: 'g0', name: 'Milers' },
+      { ...only(plan), id: 'g0', name: 'Milers' },
       {
         ...other,
         id: 'g1',

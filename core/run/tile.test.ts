@@ -47,8 +47,8 @@ test('then counts the recovery down, past the end too', () => {
 });
 
 test('a recovery that was lengthened on the spot', () => {
-  const held = at(95, { type: 'held', athleteIds: ['a0'], repIndex: 0, addS: 15 });
-  expect(tileAt([first, pass(90.8, 'a0', 400), held], 100.8)).toMatchObject({ leftS: expect.closeTo(65, 3) });
+  const hold = at(95, { type: 'held', athleteIds: ['a0'], repIndex: 0, addS: 15 });
+  expect(tileAt([first, pass(90.8, 'a0', 400), hold], 100.8)).toMatchObject({ leftS: expect.closeTo(65, 3) });
 });
 
 test('a finish that was taken counts at once, also on a phone whose clock is behind', () => {

@@ -5,7 +5,7 @@ import { recoveredAtMs } from './starts';
 import { verdictOn, type Verdict } from './verdict';
 
 /** A time taken and how it compares: `deltaS` is run time less the target so far, in seconds. */
-export type Judged = { atM: number; elapsedS: number; deltaS?: number; verdict?: Verdict };
+export type JudgedMark = { atM: number; elapsedS: number; deltaS?: number; verdict?: Verdict };
 
 /** What one athlete's tile has to say at a moment. */
 export type Tile =
@@ -19,19 +19,19 @@ export type Tile =
       nextM?: number;
       expectedS?: number;
       share: number;
-      last?: Judged;
+      last?: JudgedMark;
     }
   /** Finished; the recovery has `leftS` to run (below 0 when it is over), or is not by the clock. */
-  | { phase: 'recovering'; run: RepRun; result: Judged; leftS?: number; share: number }
+  | { phase: 'recovering'; run: RepRun; result: JudgedMark; leftS?: number; share: number }
   /** The last rep is run, or they have stopped, or the session has ended. */
-  | { phase: 'done'; run?: RepRun; result?: Judged; isStopped?: true };
+  | { phase: 'done'; run?: RepRun; result?: JudgedMark; isStopped?: true };
 
 /** Seconds in which the athlete should reach `atM` at an even effort, or undefined by effort. */
 export function expectedAt(rep: PlannedRep, targetS: number | undefined, atM: number): number | undefined {
   return targetS === undefined || rep.distanceM === undefined ? undefined : (targetS * atM) / rep.distanceM;
 }
 
-/** Nobody passes two marks within this: a second tap on the same athlete is a cold thumb's bounce. */
+/** Nobody passes two marks within this time: a second tap on the same athlete is a bounce. */
 const BOUNCE_S = 2;
 
 /** True if a tap `elapsedS` seconds after the start can be a time of its own, not the last one tapped twice. */
@@ -66,7 +66,7 @@ export function nextMark(
 }
 
 /** A taken time against the target so far. */
-export function judge(rep: PlannedRep, target: PlannedTarget | undefined, atM: number, elapsedS: number): Judged {
+export function judge(rep: PlannedRep, target: PlannedTarget | undefined, atM: number, elapsedS: number): JudgedMark {
   const expectedS = expectedAt(rep, target?.targetS, atM);
   if (expectedS === undefined) return { atM, elapsedS };
   const deltaS = elapsedS - expectedS;
@@ -86,7 +86,7 @@ function readyTile(state: RunState, athlete: AthleteState): Tile {
   return { phase: 'ready', ...isLate, ...(targetS === undefined ? {} : { targetS }) };
 }
 
-function runningTile(run: RepRun, nowMs: number, last: Judged | undefined): Tile {
+function runningTile(run: RepRun, nowMs: number, last: JudgedMark | undefined): Tile {
   const { rep, target } = run;
   const elapsedS = (nowMs - run.startedAtMs) / 1000;
   const nextM = nextMark(rep, run, target.targetS, elapsedS);

@@ -8,7 +8,7 @@ const toleranceS = (targetS: number, tolerance: number) => Math.max(0.5, targetS
 
 /** Judges `deltaS` (run time less target, in seconds) against the tolerance (a share of the target) of its pace. */
 export function verdictOn(deltaS: number, targetS: number, tolerance = USUAL_TOLERANCE): Verdict {
-  // A hair of slack, so that a difference shown as the tolerance is not called early or late by rounding.
+  // A hair of slack, so that rounding does not call a difference shown as the tolerance early or late.
   if (Math.abs(deltaS) <= toleranceS(targetS, tolerance) + 1e-6) return 'on';
   return deltaS < 0 ? 'early' : 'late';
 }

@@ -8,8 +8,8 @@ export type Visitor = Pick<PlannedAthlete, 'athleteId' | 'name' | 'tileName'> & 
 function visitorIn(group: PlannedGroup, { athleteId, name, tileName, likeId }: Visitor): PlannedAthlete {
   const like = group.athletes.find((athlete) => athlete.athleteId === likeId);
   const targets = group.reps.map(({ durationS }, i): PlannedTarget => {
-    const own = like?.targets[i];
-    if (own) return own;
+    const ownTarget = like?.targets[i];
+    if (ownTarget) return ownTarget;
     const rest = group.athletes.find(({ targets: all }) => all[i]?.recoveryS !== undefined)?.targets[i]?.recoveryS;
     return {
       ...(durationS === undefined ? {} : { targetS: durationS }),

@@ -1,7 +1,7 @@
 /** Keeps hard days apart: from each other, from races, and from the long run. */
 import { ease, setKind, type Draft, type DraftDay } from './draftDay';
 
-/** May a hard day stand here? What is fixed is left alone, so what is movable gives way to it. */
+/** Whether a hard day may be here. Fixed days stay, so movable ones give way to them. */
 function isClear({ at, season }: Draft, { day }: DraftDay): boolean {
   const before = at(day - 1);
   const after = at(day + 1);
@@ -11,7 +11,7 @@ function isClear({ at, season }: Draft, { day }: DraftDay): boolean {
   return after?.kind !== 'long' || season.schools.isLongAfterHard === true;
 }
 
-/** Another day of the same week for a hard day that cannot stay; the nearest one, the later of two. */
+/** Another day of the same week for a hard day that must move; the nearest, the later of two. */
 function otherDay(draft: Draft, from: DraftDay): DraftDay | undefined {
   return Array.from({ length: 7 }, (_, i) => draft.at(from.week.fromDay + i))
     .filter((day) => day !== undefined)
@@ -25,7 +25,7 @@ function otherDay(draft: Draft, from: DraftDay): DraftDay | undefined {
     .sort((a, b) => Math.abs(a.day - from.day) - Math.abs(b.day - from.day) || b.day - a.day)[0];
 }
 
-/** Moves a hard day that stands next to another one, or lets it go where there is no room. */
+/** Moves a hard day beside another one, or drops it if there is no room. */
 export function keepApart(draft: Draft): void {
   for (const day of draft.days) {
     if (day.kind !== 'hard' || day.fixed || day.special !== undefined || isClear(draft, day)) continue;

@@ -1,4 +1,4 @@
-/** What the season asks of those it is for. */
+/** Checks about the athletes of a season. */
 import { ageInYear, BASE_KM, FEW_WEEKS, hasRunningBase, YOUNG_UNDER, type SquadMember } from '../squad/athlete';
 import { dayNumber } from '../units/dayNumber';
 import { listed } from '../units/listed';
@@ -14,17 +14,17 @@ const fastWithoutBase: CheckRule = ({ days, season, context }) => {
   const few = (context.athletes ?? []).filter((athlete) => !hasRunningBase(athlete, first.date));
   if (few.length === 0) return [];
   const names = listed(few.map(({ tileName }) => tileName));
-  const says = `Fast work without a running base (${FEW_WEEKS} weeks, and ${BASE_KM} km a week) behind ${names}: easy running and strides first, or fewer reps for them.`;
+  const text = `Fast work without a running base (${FEW_WEEKS} weeks, and ${BASE_KM} km a week) behind ${names}: easy running and strides first, or fewer reps for them.`;
   const place = season.phases.findIndex(({ phase }) => phase === 'base');
   const weeks = place < 0 ? undefined : season.phases[place]?.weeks;
   return [
     {
       code: 'fast-without-base',
       date: first.date,
-      says,
+      text,
       ...(weeks === undefined
         ? {}
-        : { mend: { says: 'Two more weeks of base', change: { kind: 'phaseWeeks', place, weeks: weeks + 2 } } }),
+        : { mend: { text: 'Two more weeks of base', change: { kind: 'phaseWeeks', place, weeks: weeks + 2 } } }),
     },
   ];
 };
@@ -41,7 +41,7 @@ const young: CheckRule = ({ weeks, season, context }) => {
         {
           code: 'young-hard-days',
           date: third.date,
-          says: `More than two hard days a week for ${names} (under ${YOUNG_UNDER}): two are enough, with other sport beside them.`,
+          text: `More than two hard days a week for ${names} (under ${YOUNG_UNDER}): two are enough, with other sport beside them.`,
         },
       ]
     : [];
@@ -56,7 +56,7 @@ const young: CheckRule = ({ weeks, season, context }) => {
     const who = listed((context.athletes ?? []).filter(({ id }) => both.includes(id)).map(({ tileName }) => tileName));
     return who === ''
       ? []
-      : [{ code: 'young-races', date: next.date, says: `Races on following days for ${who} (under ${YOUNG_UNDER}).` }];
+      : [{ code: 'young-races', date: next.date, text: `Races on following days for ${who} (under ${YOUNG_UNDER}).` }];
   });
   return [...tooMany, ...following];
 };
@@ -67,8 +67,8 @@ const unknownException: CheckRule = ({ season, context }) =>
       const found = exceptionOn(season.exceptions, athleteId, date);
       if (!found || found.isEasing) return [];
       const name = context.athletes?.find(({ id }) => id === athleteId)?.tileName ?? 'Somebody';
-      const says = `${name} is ticked for this day, but ${found.exception.kind === 'race' ? '' : 'is '}${EXCEPTION_WORDS[found.exception.kind]} then.`;
-      return [{ code: 'exception-unknown', date, says }];
+      const text = `${name} is ticked for this day, but ${found.exception.kind === 'race' ? '' : 'is '}${EXCEPTION_WORDS[found.exception.kind]} then.`;
+      return [{ code: 'exception-unknown', date, text }];
     }),
   );
 
@@ -78,9 +78,9 @@ const heat: CheckRule = ({ days, context }) => {
     ({ kind, date }) => (kind === 'hard' || kind === 'race') && months.has(Number(date.slice(5, 7))),
   );
   if (!first) return [];
-  const says =
+  const text =
     'Hard days in the hot months: early or late in the day, shade and water, fewer reps; the club’s own rules for heat come first.';
-  return [{ code: 'heat', date: first.date, says }];
+  return [{ code: 'heat', date: first.date, text }];
 };
 
 export const ATHLETE_CHECKS: readonly CheckRule[] = [fastWithoutBase, young, unknownException, heat];

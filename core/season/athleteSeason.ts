@@ -1,7 +1,7 @@
 import { exceptionOn, EXCEPTION_WORDS } from './exceptions';
 import type { SeasonDay, SeasonPlan, SeasonWeek } from './season';
 
-/** Whoever eases back runs about so much of a hard day. */
+/** The share of a hard day that somebody easing back runs. */
 const EASING_SHARE = 0.6;
 
 function dayFor({ exceptions, races }: SeasonPlan, day: SeasonDay, athleteId: string): SeasonDay {
@@ -13,7 +13,7 @@ function dayFor({ exceptions, races }: SeasonPlan, day: SeasonDay, athleteId: st
   }
   if (day.kind === 'race') {
     const entries = races.filter(({ date }) => date === day.date).flatMap((race) => race.entries ?? []);
-    // A race with nobody entered yet is everybody's.
+    // A race with no entries yet is everybody's.
     if (entries.length > 0 && !entries.some((entry) => entry.athleteId === athleteId)) return { ...day, kind: 'easy' };
   }
   return found?.isEasing && day.kind === 'hard'
@@ -21,6 +21,6 @@ function dayFor({ exceptions, races }: SeasonPlan, day: SeasonDay, athleteId: st
     : day;
 }
 
-/** A season as it is for one athlete: off while away, ill or injured, less while easing back, and only the races they run. */
+/** A season for one athlete: off while away, ill or injured, less while easing back, and only their own races. */
 export const seasonForAthlete = (season: SeasonPlan, weeks: readonly SeasonWeek[], athleteId: string): SeasonWeek[] =>
   weeks.map((week) => ({ ...week, days: week.days.map((day) => dayFor(season, day, athleteId)) }));

@@ -15,7 +15,7 @@ const [FIVE_K] = seasonTemplates as [SeasonTemplate];
 const season = seasonFrom(FIVE_K, { firstDay: MONDAY, races: [RACE] });
 
 const dayOn = (plan: SeasonPlan, date: string) => {
-  const day = daysOf(layOutSeason(plan)).find((one) => one.date === date);
+  const day = daysOf(layOutSeason(plan)).find((day) => day.date === date);
   if (!day) throw new Error(`No ${date}.`);
   return day;
 };
@@ -28,17 +28,17 @@ describe('a change says what it does', () => {
   test('a race a week later moves what is laid back from it', () => {
     const later = differs({ kind: 'putRace', race: { ...RACE, date: daysAfter(RACE.date, 7) } });
     expect(later).toMatchObject({ moved: 19, fellOut: 0, added: 0 });
-    expect(later.says).toBe('19 sessions move.');
+    expect(later.text).toBe('19 sessions move.');
   });
   test('a race a week sooner takes a week of base', () => {
     expect(differs({ kind: 'putRace', race: { ...RACE, date: daysAfter(RACE.date, -7) } }).fellOut).toBe(0);
     const muchSooner = differs({ kind: 'putRace', race: { ...RACE, date: daysAfter(RACE.date, -28) } });
     expect(muchSooner.fellOut).toBeGreaterThan(3);
-    expect(muchSooner.says).toMatch(/^\d+ sessions move, \d+ fall out\.$/);
+    expect(muchSooner.text).toMatch(/^\d+ sessions move, \d+ fall out\.$/);
   });
-  test('nothing', () => expect(differs({ kind: 'pin', date: on(4, 1) }).says).toBe('Nothing moves.'));
+  test('nothing', () => expect(differs({ kind: 'pin', date: on(4, 1) }).text).toBe('Nothing moves.'));
   test('an easy day only', () =>
-    expect(differs({ kind: 'setDay', date: on(4, 0), day: { kind: 'off' } }).says).toBe(
+    expect(differs({ kind: 'setDay', date: on(4, 0), day: { kind: 'off' } }).text).toBe(
       '1 day changes, no session moves.',
     ));
   test('from a day on', () => {
@@ -53,7 +53,7 @@ describe('a day dragged onto another', () => {
     const changed = changeSeason(season, { kind: 'swap', from: on(4, 1), to: on(4, 2) });
     expect(dayOn(changed, on(4, 2))).toMatchObject({ kind: 'hard', thread: { id: 'thr', step: 0 }, pinned: true });
     expect(dayOn(changed, on(4, 1))).toMatchObject({ kind: 'strides', pinned: true });
-    expect(differs({ kind: 'swap', from: on(4, 1), to: on(4, 2) }).says).toBe('1 session moves.');
+    expect(differs({ kind: 'swap', from: on(4, 1), to: on(4, 2) }).text).toBe('1 session moves.');
     expect(dayOn(changeSeason(changed, { kind: 'unpin', date: on(4, 2) }), on(4, 2)).pinned).toBeUndefined();
   });
   test('two hard days exchange their threads', () => {

@@ -1,4 +1,4 @@
-/** What a coach changes in a season by hand: each a pure step from one plan to the next. The rest is laid out again. */
+/** Changes a coach makes in a season by hand: pure steps from one plan to the next. The rest is laid out again. */
 import { dateOfDay, dayNumber } from '../units/dayNumber';
 import { layOutSeason } from './layOut';
 import {
@@ -33,20 +33,20 @@ export type SeasonChange =
   | { kind: 'decide'; decision: ThreadDecision }
   /** A day was run, or is no longer said to have been. */
   | { kind: 'done'; date: string; done: Omit<DayDone, 'date'> | undefined }
-  /** A session of its own becomes that of a day of the season; `isTurn` where it is the turn that was laid out there. */
+  /** A session of its own becomes a day's; `isTurn` if it is the turn laid out there. */
   | { kind: 'adopt'; date: string; sessionId: string; isTurn?: true }
-  /** A session that was not run: on the next free hard day, left to the thread's next turn, or let go. */
+  /** A missed session: on the next free hard day, left to the thread's next turn, or dropped. */
   | { kind: 'miss'; date: string; how: 'next' | 'slide' | 'skip' }
   /** A thread that is new, or another way. */
   | { kind: 'putThread'; thread: Thread }
-  /** A thread goes, out of the cycles as well; days that were pinned to it are free for another. */
+  /** A thread is removed, also from the cycles; days pinned to it are free for another. */
   | { kind: 'removeThread'; threadId: string }
   /** Whom it is for; everyone where nobody is named. */
   | { kind: 'groups'; groupIds: readonly string[] }
   /** Everything else that is set: name, rhythm, cycles, long run, schools. */
   | { kind: 'set'; set: Partial<Omit<SeasonPlan, 'fixed'>> };
 
-/** A day as it stands, to be left alone from now on. */
+/** Pins a day as it is. */
 function fixedOf(day: SeasonDay, because: FixedDay['because']): FixedDay {
   return {
     date: day.date,
@@ -69,14 +69,14 @@ export function withFixed(season: SeasonPlan, fixed: readonly FixedDay[]): Seaso
   return { ...season, fixed: all.sort((a, b) => (a.date < b.date ? -1 : 1)) };
 }
 
-const without = <T extends { id: string }>(list: readonly T[], id: string) => list.filter((one) => one.id !== id);
+const without = <T extends { id: string }>(list: readonly T[], id: string) => list.filter((item) => item.id !== id);
 
-/** Fixes every day before today as it was laid out: what is over does not move when the rest is laid again. */
+/** Fixes every day before today as laid out: the past does not move when the rest is laid out again. */
 export function keepPast(season: SeasonPlan, today: string): SeasonPlan {
   if (season.firstDay >= today) return season;
-  const known = new Set(season.fixed.map(({ date }) => date));
+  const knownIds = new Set(season.fixed.map(({ date }) => date));
   const past = daysOf(layOutSeason(season)).filter(
-    ({ date, kind }) => date < today && date >= season.firstDay && !known.has(date) && kind !== 'race',
+    ({ date, kind }) => date < today && date >= season.firstDay && !knownIds.has(date) && kind !== 'race',
   );
   return past.length === 0
     ? season
@@ -86,7 +86,7 @@ export function keepPast(season: SeasonPlan, today: string): SeasonPlan {
       );
 }
 
-/** What a day is for, taken to another date; its place is kept by what comes in its stead. */
+/** Moves a day's content to another date; what comes instead keeps its place. */
 function swapped(season: SeasonPlan, from: string, to: string): SeasonPlan {
   const days = daysOf(layOutSeason(season));
   const [a, b] = [from, to].map((date) => days.find((day) => day.date === date));
@@ -120,7 +120,7 @@ function adopted(
 }
 
 function setDay(season: SeasonPlan, date: string, day: Pick<FixedDay, 'kind' | 'threadId' | 'note'>): SeasonPlan {
-  const before = season.fixed.find((one) => one.date === date);
+  const before = season.fixed.find((day) => day.date === date);
   const kept: Partial<FixedDay> = before?.kind === day.kind && before.sessionId !== undefined ? before : {};
   return withFixed(season, [{ ...kept, because: 'pinned', ...day, date }]);
 }
@@ -135,15 +135,14 @@ function withoutThread(season: SeasonPlan, threadId: string): SeasonPlan {
     threads: without(season.threads, threadId),
     cycles: Object.fromEntries(cycles) as SeasonPlan['cycles'],
     ...(season.spareIds ? { spareIds: season.spareIds.filter((id) => id !== threadId) } : {}),
-    // What was written or is over stays as it was.
+    // Sessions written or over stay as they were.
     fixed: season.fixed.filter((day) => day.threadId !== threadId || day.because !== 'pinned'),
-    decisions: season.decisions.filter((one) => one.threadId !== threadId),
+    decisions: season.decisions.filter((decision) => decision.threadId !== threadId),
   };
 }
 
 /**
- * What puts a hard day off after heavy legs: it changes places with the next day where that is an easy one, else it becomes easy itself.
- * Undefined where it is no hard day that can be moved.
+ * Postpones a hard day after heavy legs: it swaps with the next day if that is easy, else becomes easy. Undefined if it cannot be moved.
  */
 export function putOff(weeks: readonly SeasonWeek[], date: string): SeasonChange | undefined {
   const days = daysOf(weeks);
@@ -210,7 +209,7 @@ export function changeSeason(plan: SeasonPlan, change: SeasonChange, today?: str
       return { ...season, exceptions: without(season.exceptions, change.id) };
     case 'decide': {
       const { threadId, date } = change.decision;
-      const others = season.decisions.filter((one) => one.threadId !== threadId || one.date !== date);
+      const others = season.decisions.filter((decision) => decision.threadId !== threadId || decision.date !== date);
       return { ...season, decisions: [...others, change.decision] };
     }
     case 'done': {
@@ -223,7 +222,7 @@ export function changeSeason(plan: SeasonPlan, change: SeasonChange, today?: str
     case 'putThread': {
       const { thread } = change;
       const isKnown = season.threads.some(({ id }) => id === thread.id);
-      const threads = season.threads.map((one) => (one.id === thread.id ? thread : one));
+      const threads = season.threads.map((candidate) => (candidate.id === thread.id ? thread : candidate));
       return { ...season, threads: isKnown ? threads : [...threads, thread] };
     }
     case 'removeThread':
@@ -250,7 +249,7 @@ export function shiftedBy({ done: _done, ...season }: SeasonPlan, days: number):
     firstDay: shift(season.firstDay),
     races: season.races.map(({ entries: _entries, ...race }) => ({ ...race, date: shift(race.date) })),
     daysOff: season.daysOff.map((off) => ({ ...off, from: shift(off.from), to: shift(off.to) })),
-    // Who runs what is another question every year.
+    // Who runs what is decided anew every year.
     exceptions: [],
     fixed: season.fixed.filter(({ because }) => because === 'pinned').map((day) => ({ ...day, date: shift(day.date) })),
     decisions: [],

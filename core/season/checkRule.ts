@@ -6,17 +6,17 @@ import type { SeasonDay, SeasonPlan, SeasonWeek, Thread } from './season';
 export type SeasonCheck = {
   code: string;
   date: string;
-  says: string;
-  mend?: { says: string; change: SeasonChange };
+  text: string;
+  mend?: { text: string; change: SeasonChange };
 };
 
-/** What else is known, where it is. */
+/** Optional context. */
 export type CheckContext = {
   /** Who the season is for. */
   athletes?: readonly SquadMember[];
   /** Ids of threads whose library session or progression is gone. */
   goneThreadIds?: readonly string[];
-  /** Who is ticked for a session on a day, where the coach has decided it. */
+  /** Who is ticked for a session on a day, if decided. */
   planned?: readonly { date: string; athleteIds: readonly string[] }[];
   /** Sessions on a day that are in no season. */
   ownSessions?: readonly { id: string; date: string; title: string; isHard: boolean }[];
@@ -38,14 +38,14 @@ export type CheckRule = (source: CheckSource) => SeasonCheck[];
 
 export const isSettled = ({ because }: SeasonDay) => because === 'written' || because === 'past';
 
-export const makeEasy = (date: string, says = 'Make it an easy day'): SeasonCheck['mend'] => ({
-  says,
+export const makeEasy = (date: string, text = 'Make it an easy day'): SeasonCheck['mend'] => ({
+  text,
   change: { kind: 'setDay', date, day: { kind: 'easy' } },
 });
 
-/** Of two days the one that may be changed, the later one first. */
+/** Of two days the one that may be changed, preferring the later. */
 export function mendOneOf(first: SeasonDay, second: SeasonDay): Pick<SeasonCheck, 'mend'> {
-  const day = [second, first].find((one) => one.kind === 'hard' && !isSettled(one));
+  const day = [second, first].find((day) => day.kind === 'hard' && !isSettled(day));
   const mend = day && makeEasy(day.date, day === second ? 'Make the second one easy' : 'Make the first one easy');
   return mend ? { mend } : {};
 }

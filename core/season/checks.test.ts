@@ -127,10 +127,10 @@ const CASES: [code: string, plan: SeasonPlan, context?: CheckContext][] = [
 
 describe.each(CASES.map(([code], i) => [code, i] as const))('%s', (code, i) => {
   const [, plan, context] = CASES[i] as (typeof CASES)[number];
-  const of = (one: SeasonPlan, date?: string, about = context) =>
-    checks(one, about).filter((check) => check.code === code && (date === undefined || check.date === date));
+  const of = (plan: SeasonPlan, date?: string, given = context) =>
+    checks(plan, given).filter((check) => check.code === code && (date === undefined || check.date === date));
   test('is said in a sentence', () => {
-    expect(of(plan)[0]?.says).toMatch(/^[A-Z0-9“].*\.$/);
+    expect(of(plan)[0]?.text).toMatch(/^[A-Z0-9“].*\.$/);
   });
   test('is mended where a mend is offered', () => {
     const [found] = of(plan);

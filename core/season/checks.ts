@@ -1,6 +1,6 @@
 /**
- * What a coach would want to look at again in a season: soft, each with its reason and, where there is one, a change that mends it. Thresholds
- * are common coaching practice; local rules and qualified advice come first.
+ * What a coach may want to look at again in a season, each with its reason and often a change that mends it. Thresholds are common
+ * coaching practice; local rules and qualified advice come first.
  */
 import { dayNumber } from '../units/dayNumber';
 import { ATHLETE_CHECKS } from './athleteChecks';
@@ -23,7 +23,7 @@ const CHECKS = [
   ...ATHLETE_CHECKS,
 ];
 
-/** What to look at again in a season that was laid out, by date; empty for a template as it comes. */
+/** The checks of a season as laid out, by date; none for an unchanged template. */
 export function checkSeason(
   season: SeasonPlan,
   weeks: readonly SeasonWeek[],

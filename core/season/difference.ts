@@ -1,7 +1,8 @@
-/** What a change does to a season, said before it is taken: two layouts compared. */
+/** What a change does to a season, shown before it is made: two layouts compared. */
+import { counted } from '../units/counted';
 import { daysOf, type SeasonDay, type SeasonWeek } from './season';
 
-/** One session that is not where it was: `to` is left out where it fell out, `from` where it is new. */
+/** A session that moved: `to` is missing if it fell out, `from` if it is new. */
 export type SessionMove = { threadId?: string; special?: SeasonDay['special']; from?: string; to?: string };
 
 export type SeasonDifference = {
@@ -9,12 +10,12 @@ export type SeasonDifference = {
   moved: number;
   fellOut: number;
   added: number;
-  /** Days that are for something else, hard ones or not. */
+  /** Days whose purpose changed, hard or not. */
   otherDays: number;
-  says: string;
+  text: string;
 };
 
-/** Every hard session by what it is and the how many-th of its kind, with its date. */
+/** Every hard session by its key and its number among those, with its date. */
 function sessionsOf(weeks: readonly SeasonWeek[], from: string): Map<string, SeasonDay> {
   const count = new Map<string, number>();
   const found = new Map<string, SeasonDay>();
@@ -28,8 +29,6 @@ function sessionsOf(weeks: readonly SeasonWeek[], from: string): Map<string, Sea
   return found;
 }
 
-const counted = (n: number, one: string, more: string) => (n === 1 ? `1 ${one}` : `${n} ${more}`);
-
 function differenceText(moved: number, fellOut: number, added: number, otherDays: number): string {
   const parts = [
     ...(moved > 0 ? [counted(moved, 'session moves', 'sessions move')] : []),
@@ -41,27 +40,24 @@ function differenceText(moved: number, fellOut: number, added: number, otherDays
   return otherDays > 0 ? `${counted(otherDays, 'day changes', 'days change')}, no session moves.` : 'Nothing moves.';
 }
 
-/**
- * What a change does to the days: which sessions move, fall out or are new.
- * @param from only days from this one on; all where left out.
- */
+/** The difference between two layouts: sessions that move, fall out or are new. @param from compare only days from here on. */
 export function compareSeasons(
   before: readonly SeasonWeek[],
   after: readonly SeasonWeek[],
   from = '',
 ): SeasonDifference {
   const [old, next] = [sessionsOf(before, from), sessionsOf(after, from)];
-  const about = ({ thread, special }: SeasonDay) => ({
+  const workOf = ({ thread, special }: SeasonDay) => ({
     ...(thread ? { threadId: thread.id } : {}),
     ...(special ? { special } : {}),
   });
   const moves: SessionMove[] = [];
   for (const [key, day] of old) {
     const now = next.get(key);
-    if (!now) moves.push({ ...about(day), from: day.date });
-    else if (now.date !== day.date) moves.push({ ...about(day), from: day.date, to: now.date });
+    if (!now) moves.push({ ...workOf(day), from: day.date });
+    else if (now.date !== day.date) moves.push({ ...workOf(day), from: day.date, to: now.date });
   }
-  for (const [key, day] of next) if (!old.has(key)) moves.push({ ...about(day), to: day.date });
+  for (const [key, day] of next) if (!old.has(key)) moves.push({ ...workOf(day), to: day.date });
   const fellOut = moves.filter(({ to }) => to === undefined).length;
   const added = moves.filter((move) => move.from === undefined).length;
   const moved = moves.length - fellOut - added;
@@ -69,5 +65,5 @@ export function compareSeasons(
   const otherDays = daysOf(after).filter(
     ({ date, kind }) => date >= from && kinds.has(date) && kinds.get(date) !== kind,
   ).length;
-  return { moves, moved, fellOut, added, otherDays, says: differenceText(moved, fellOut, added, otherDays) };
+  return { moves, moved, fellOut, added, otherDays, text: differenceText(moved, fellOut, added, otherDays) };
 }

@@ -1,4 +1,4 @@
-/** A season while it is being laid out: one entry a day, changed in place by one rule after the other (see layOut.ts). */
+/** A season while it is laid out: one entry a day, mutated by one rule after another (see layOut.ts). */
 import { dayNumber, weekdayOf } from '../units/dayNumber';
 import type { PhaseWeek } from './phases';
 import type { DayKind, FixedDay, SeasonDay, SeasonPlan } from './season';
@@ -9,7 +9,7 @@ export type DraftDay = {
   kind: DayKind;
   /** Not of the season: before its first day. */
   isOutside: boolean;
-  /** No hard day may be moved here: it is close to a race, or nobody trains. */
+  /** No hard day may move here: it is close to a race, or nobody trains. */
   isClosed: boolean;
   fixed?: FixedDay;
   raceId?: string;
@@ -62,7 +62,7 @@ export function draftOf(season: SeasonPlan, weeks: readonly PhaseWeek[]): Draft 
   return { season, days, at };
 }
 
-/** Changes what a day is for, unless the coach or the past has settled it. */
+/** Changes a day's purpose unless the coach or the past has fixed it. */
 export function setKind(day: DraftDay | undefined, kind: DayKind): void {
   if (!day || day.fixed || day.isOutside || day.kind === 'race') return;
   day.kind = kind;

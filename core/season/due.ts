@@ -1,4 +1,4 @@
-/** What a coach has still to do, beside running the sessions. */
+/** What a coach still has to do, beside running the sessions. */
 import { isUsable } from '../fitness/weighing';
 import type { SquadMember } from '../squad/athlete';
 import { daysBetween } from '../units/dayNumber';
@@ -37,12 +37,12 @@ export const racesToEnter = (season: SeasonPlan, athletes: readonly SquadMember[
 /** A thread whose next turn is near, without the coach's word on the last one. */
 export type ThreadToDecide = { thread: Thread; ran: { date: string; sessionId: string }; next: string };
 
-/** So many days before its next turn a thread asks what comes. */
+/** Days before its next turn in which a thread asks for a decision. */
 const DECIDED_DAYS = 7;
 
 /**
- * Threads of which the last turn was run, the next one is near, and nobody has said whether they go on, wait or step back.
- * @param ranIds ids of the sessions that were run.
+ * Threads whose last turn was run and whose next is near, without a decision to go on, wait or step back.
+ * @param ranIds ids of sessions that were run.
  */
 export function threadsToDecide(
   season: SeasonPlan,
@@ -60,12 +60,12 @@ export function threadsToDecide(
     const { date, sessionId } = ran;
     const next = turns.find((day) => day.date > date && day.date >= today && day.sessionId === undefined);
     if (!next || daysBetween(today, next.date) > DECIDED_DAYS) return [];
-    const isDecided = season.decisions.some((one) => one.threadId === thread.id && one.date >= date);
+    const isDecided = season.decisions.some((decision) => decision.threadId === thread.id && decision.date >= date);
     return isDecided ? [] : [{ thread, ran: { date, sessionId }, next: next.date }];
   });
 }
 
-/** A session as a turn of a thread, and when the thread's next turn is that nothing is written for yet. */
+/** A session as a thread's turn, and the date of the next unwritten one. */
 export type TurnOfSession = { thread: Thread; date: string; next?: string };
 
 /** The threads of a season that a session was a turn of. @param today the next turn is not before it. */
@@ -80,7 +80,11 @@ export function turnsOfSession(
     const thread = day.sessionId === sessionId ? season.threads.find(({ id }) => id === day.thread?.id) : undefined;
     if (!thread) return [];
     const next = days.find(
-      (one) => one.thread?.id === thread.id && one.date > day.date && one.date >= today && one.sessionId === undefined,
+      (candidate) =>
+        candidate.thread?.id === thread.id &&
+        candidate.date > day.date &&
+        candidate.date >= today &&
+        candidate.sessionId === undefined,
     );
     return [{ thread, date: day.date, ...(next ? { next: next.date } : {}) }];
   });

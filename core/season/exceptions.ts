@@ -1,9 +1,9 @@
-/** One athlete who is not as the others for some days: what that makes of their status, and of the days after. */
+/** An athlete's exceptional days: their status during and after them. */
 import { dayNumber } from '../units/dayNumber';
 import type { Status } from '../squad/athlete';
 import type { AthleteException } from './season';
 
-/** After illness or injury they ease back for as long as it lasted, and no longer than this. */
+/** After illness or injury they ease back for as long as it lasted, up to this long. */
 const MOST_EASING_DAYS = 14;
 
 export const EXCEPTION_WORDS: Record<AthleteException['kind'], string> = {
@@ -29,21 +29,21 @@ export function easingDays({ kind, from, to }: Pick<AthleteException, 'kind' | '
 export type ExceptionOn = { exception: AthleteException; status: Status; isEasing: boolean };
 
 /**
- * What holds for an athlete on a day; undefined where nothing does. An exception goes before easing back after another one. Common coaching
- * practice; how somebody feels, and what a doctor says, goes before it.
+ * The exception or easing back that applies to an athlete on a day; undefined if none. An exception wins over easing back from an earlier
+ * one. Common coaching practice; how somebody feels, and a doctor's word, come first.
  */
 export function exceptionOn(
   exceptions: readonly AthleteException[],
   athleteId: string,
   date: string,
 ): ExceptionOn | undefined {
-  const own = exceptions.filter((one) => one.athleteId === athleteId);
-  const during = own.find(({ from, to }) => date >= from && date <= to);
+  const ownExceptions = exceptions.filter((exception) => exception.athleteId === athleteId);
+  const during = ownExceptions.find(({ from, to }) => date >= from && date <= to);
   const status = during && STATUS_IN[during.kind];
   if (during && status) return { exception: during, status, isEasing: false };
-  const after = own.find((one) => {
-    const days = dayNumber(date) - dayNumber(one.to);
-    return days > 0 && days <= easingDays(one);
+  const after = ownExceptions.find((exception) => {
+    const days = dayNumber(date) - dayNumber(exception.to);
+    return days > 0 && days <= easingDays(exception);
   });
   return after && { exception: after, status: 'easing', isEasing: true };
 }

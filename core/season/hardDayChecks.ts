@@ -15,15 +15,15 @@ const hardInARow: CheckRule = ({ days }) =>
         {
           ...pair,
           code: 'hard-in-a-row',
-          says: 'Two hard days in a row: the second is run on tired legs, and neither is what it could be.',
+          text: 'Two hard days in a row: the second is run on tired legs, and neither is what it could be.',
         },
       ];
     if (day.kind === 'hard' && before.kind === 'race')
       return [
-        { ...pair, code: 'hard-after-race', says: 'A hard day straight after a race: give the legs a day first.' },
+        { ...pair, code: 'hard-after-race', text: 'A hard day straight after a race: give the legs a day first.' },
       ];
     if (day.kind === 'race' && before.kind === 'hard')
-      return [{ ...pair, code: 'hard-before-race', says: 'A hard day on the day before a race.' }];
+      return [{ ...pair, code: 'hard-before-race', text: 'A hard day on the day before a race.' }];
     return [];
   });
 
@@ -31,9 +31,9 @@ const hardInARow: CheckRule = ({ days }) =>
 const rhythmTooTight: CheckRule = ({ season }) => {
   const { rhythm } = season;
   const isTight = rhythm.some((kind, i) => kind === 'hard' && rhythm[(i + 1) % rhythm.length] === 'hard');
-  const says =
+  const text =
     'The usual week has hard days in a row: one of them is moved to where it stands apart, or left out. Pin the days to have it so.';
-  return isTight ? [{ code: 'rhythm-too-tight', date: season.firstDay, says }] : [];
+  return isTight ? [{ code: 'rhythm-too-tight', date: season.firstDay, text }] : [];
 };
 
 const besideLong: CheckRule = ({ days, season }) =>
@@ -42,9 +42,9 @@ const besideLong: CheckRule = ({ days, season }) =>
     if (!before) return [];
     const pair = { date: day.date, ...mendOneOf(before, day) };
     if (day.kind === 'hard' && before.kind === 'long')
-      return [{ ...pair, code: 'hard-after-long', says: 'A hard day straight after the long run.' }];
+      return [{ ...pair, code: 'hard-after-long', text: 'A hard day straight after the long run.' }];
     if (day.kind === 'long' && before.kind === 'hard' && !season.schools.isLongAfterHard)
-      return [{ ...pair, code: 'long-after-hard', says: 'The long run is on the day after a hard day.' }];
+      return [{ ...pair, code: 'long-after-hard', text: 'The long run is on the day after a hard day.' }];
     return [];
   });
 
@@ -59,8 +59,8 @@ const tooManyHard: CheckRule = ({ days, placeOf, season }) =>
       const movable = hard.filter((day) => !isSettled(day));
       const nearest = movable.sort((a, b) => Math.abs(placeOf(a.date) - place) - Math.abs(placeOf(b.date) - place))[0];
       const mend = nearest && makeEasy(nearest.date, 'Make the one nearest to the race easy');
-      const says = `${hard.length} hard days and ${name} within seven days: two and a race are enough.`;
-      return [{ code: 'too-many-hard', date, says, ...(mend ? { mend } : {}) }];
+      const text = `${hard.length} hard days and ${name} within seven days: two and a race are enough.`;
+      return [{ code: 'too-many-hard', date, text, ...(mend ? { mend } : {}) }];
     }
     return [];
   });
@@ -80,14 +80,14 @@ const thresholdAndCritical: CheckRule = (source) => {
     const critical = hard.find(({ thread }) => isCritical(thread));
     if (!threshold || !critical) return [];
     const later = threshold.day.date > critical.day.date ? threshold : critical;
-    const says = `“${threshold.thread.name}” and “${critical.thread.name}” in one week: one of the two is usually taken in place of the other.`;
+    const text = `“${threshold.thread.name}” and “${critical.thread.name}” in one week: one of the two is usually taken in place of the other.`;
     const change: SeasonChange = { kind: 'set', set: { schools: { ...source.season.schools, mixesThreshold: true } } };
     return [
       {
         code: 'threshold-and-critical',
         date: later.day.date,
-        says,
-        mend: { says: 'This season mixes the two', change },
+        text,
+        mend: { text: 'This season mixes the two', change },
       },
     ];
   });
@@ -100,8 +100,8 @@ const fartlekTwice: CheckRule = (source) =>
     const last = fartlek.at(-1);
     if (fartlek.length < 2 || hard.length < 3 || !last) return [];
     const mend = isSettled(last.day) ? undefined : makeEasy(last.day.date, 'Make the second fartlek an easy day');
-    const says = 'Fartlek twice beside another hard day: it is harder than it looks.';
-    return [{ code: 'fartlek-twice', date: last.day.date, says, ...(mend ? { mend } : {}) }];
+    const text = 'Fartlek twice beside another hard day: it is harder than it looks.';
+    return [{ code: 'fartlek-twice', date: last.day.date, text, ...(mend ? { mend } : {}) }];
   });
 
 const hasHard = ({ days }: SeasonWeek) => days.some(({ kind }) => kind === 'hard');
@@ -111,14 +111,14 @@ const withoutTransition: CheckRule = ({ weeks }) =>
     const before = weeks.slice(Math.max(0, i - EASY_WEEKS), i);
     const first = week.days.find(({ kind }) => kind === 'hard');
     if (!first || before.length < EASY_WEEKS || !COMES_OVER.includes(week.phase)) return [];
-    if (before.some(hasHard) || before.some((one) => one.days.some(({ kind }) => kind === 'race'))) return [];
+    if (before.some(hasHard) || before.some((week) => week.days.some(({ kind }) => kind === 'race'))) return [];
     const pinned = before.at(-1)?.days.find((day) => day.pinned);
-    const says = 'Hard work straight after easy weeks: a week of few reps, full rests and the pace of now comes first.';
+    const text = 'Hard work straight after easy weeks: a week of few reps, full rests and the pace of now comes first.';
     const mend = pinned && {
-      says: 'Let go of the pin before it',
+      text: 'Let go of the pin before it',
       change: { kind: 'unpin' as const, date: pinned.date },
     };
-    return [{ code: 'no-transition', date: first.date, says, ...(mend ? { mend } : {}) }];
+    return [{ code: 'no-transition', date: first.date, text, ...(mend ? { mend } : {}) }];
   });
 
 export const HARD_DAY_CHECKS: readonly CheckRule[] = [

@@ -67,7 +67,7 @@ test('days away do not count', () => {
     ...season,
     exceptions: [{ id: 'e', athleteId: 'ada', kind: 'away', from: daysAfter(TODAY, -14), to: daysAfter(TODAY, -1) }],
   };
-  const [here, gone] = [season, away].map((one) => kmAWeek(ada, source(one))?.km ?? 0);
+  const [here, gone] = [season, away].map((plan) => kmAWeek(ada, source(plan))?.km ?? 0);
   expect(Math.abs((here ?? 0) - (gone ?? 0))).toBeLessThan(6);
 });
 

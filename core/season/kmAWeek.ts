@@ -1,4 +1,4 @@
-/** How many kilometres an athlete runs in a week: by what was ticked in the seasons, or as they told. */
+/** Kilometres an athlete runs a week: from ticked days, or as they told. */
 import type { SquadMember } from '../squad/athlete';
 import { daysAfter } from '../units/dayNumber';
 import { exceptionOn } from './exceptions';
@@ -7,9 +7,9 @@ import { daysOf, type DayDone, type SeasonDay, type SeasonPlan, type SeasonWeek 
 
 /** The last four weeks say what is usual. */
 const LOOKED_AT_DAYS = 28;
-/** Where less than half of the days are ticked, the rest cannot be told from them. */
+/** With less than half of the days ticked, the rest cannot be inferred. */
 const MOST_TICKED = 0.5;
-/** With fewer days to go by, nothing is said. */
+/** With fewer days nothing is said. */
 const FEWEST_DAYS = 5;
 
 export type KmAWeek = { km: number; from: 'ticked' | 'told' };
@@ -31,7 +31,7 @@ export const isSeasonFor = (
   { groupId }: Pick<SquadMember, 'groupId'>,
 ): boolean => !groupIds || (groupId !== undefined && groupIds.includes(groupId));
 
-/** Kilometres of one day; undefined where nothing says that it was run. */
+/** Kilometres of one day; undefined if nothing says it was run. */
 function kmOf(
   day: SeasonDay,
   done: DayDone | undefined,

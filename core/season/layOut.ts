@@ -1,6 +1,6 @@
 /**
- * Lays a season out: phases back from the A races, the rhythm of the week on every day, what races do to the days round them, hard days apart,
- * special sessions in their places, threads in turn, long runs that grow. Pure and deterministic: the same plan gives the same days.
+ * Lays a season out: phases back from the A races, the week's rhythm on every day, days round races, hard days apart, special sessions,
+ * threads in turn, long runs that grow. Pure and deterministic.
  */
 import { dateOfDay } from '../units/dayNumber';
 import { keepApart } from './apart';

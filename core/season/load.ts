@@ -1,7 +1,7 @@
-/** About how much a day or a week comes to, planned and run: minutes of running. */
+/** Approximate running minutes of a day or week, planned and run. */
 import type { DayAmount, DayDone, SeasonDay, SeasonWeek } from './season';
 
-/** Usual lengths where nothing more is known; a hard day with warm-up and cool-down. */
+/** Usual lengths where nothing more is known, hard days with warm-up and cool-down. */
 const MINUTES = { hard: 55, strides: 40, easy: 35, race: 50, off: 0, free: 0, long: 60 } as const;
 /** Minutes a kilometre of easy running, for a club runner. */
 export const MIN_PER_KM = 5.5;

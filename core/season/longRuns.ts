@@ -1,4 +1,4 @@
-/** How long each long run is. */
+/** The length of each long run. */
 import { dayNumber } from '../units/dayNumber';
 import type { Draft, DraftDay } from './draftDay';
 import { peaksOf } from './phases';
@@ -10,7 +10,7 @@ const CUT = { first: 0.8, last: 0.5 };
 const LAST_CUT_DAYS = 8;
 /** An easier week is a fifth shorter. */
 const EASIER = 0.8;
-/** After an A race it begins again at about this share of what it had grown by. */
+/** After an A race it starts again at about this share of its growth. */
 const AFTER_RACE = 0.5;
 
 const rounded = (amount: number, { unit }: LongRun) =>

@@ -13,16 +13,16 @@ export function aboutAthleteInSeason(
   { exceptions, races, done = [] }: SeasonPlan,
   athleteId: string,
 ): OwnSeason | undefined {
-  const own = exceptions.flatMap(({ athleteId: whose, id: _id, ...exception }) =>
+  const ownExceptions = exceptions.flatMap(({ athleteId: whose, id: _id, ...exception }) =>
     whose === athleteId ? [exception] : [],
   );
   const entered = races.flatMap(({ date, name, entries = [] }) =>
     entries.flatMap(({ athleteId: whose, ...entry }) => (whose === athleteId ? [{ date, name, ...entry }] : [])),
   );
   const notRun = done.flatMap(({ date, notIds = [] }) => (notIds.includes(athleteId) ? [date] : []));
-  if (own.length + entered.length + notRun.length === 0) return undefined;
+  if (ownExceptions.length + entered.length + notRun.length === 0) return undefined;
   return {
-    ...(own.length > 0 ? { exceptions: own } : {}),
+    ...(ownExceptions.length > 0 ? { exceptions: ownExceptions } : {}),
     ...(entered.length > 0 ? { races: entered } : {}),
     ...(notRun.length > 0 ? { notRun } : {}),
   };
@@ -31,7 +31,7 @@ export function aboutAthleteInSeason(
 /** A season without anything about one athlete. */
 export const seasonWithoutAthlete = (season: SeasonPlan, athleteId: string): SeasonPlan => ({
   ...season,
-  exceptions: season.exceptions.filter((one) => one.athleteId !== athleteId),
+  exceptions: season.exceptions.filter((exception) => exception.athleteId !== athleteId),
   races: season.races.map((race) =>
     race.entries ? { ...race, entries: race.entries.filter((entry) => entry.athleteId !== athleteId) } : race,
   ),

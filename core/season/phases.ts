@@ -1,11 +1,12 @@
-/** Which phase each week of a season is in: laid back from every A race, and what fell out where the weeks were too few. */
+/** The phase of each week: laid back from every A race, with what was dropped where weeks were too few. */
+import { counted } from '../units/counted';
 import { dateOfDay, dayNumber, weekdayOf } from '../units/dayNumber';
 import type { Phase, PhasePlan, SeasonPlan, SeasonRace } from './season';
 
-/** A season goes on no longer than this. */
+/** The longest season. */
 export const MOST_WEEKS = 104;
 
-/** A second A race so soon after the first is run out of the same form. */
+/** A second A race this soon after the first is run from the same form. */
 const SAME_PEAK_DAYS = 14;
 
 export type PhaseWeek = {
@@ -19,7 +20,7 @@ export type PhaseWeek = {
 };
 
 /** A phase that there were too few weeks for. */
-export type LeftOut = { phase: Phase; weeks: number; planned: number; says: string };
+export type LeftOut = { phase: Phase; weeks: number; planned: number; text: string };
 
 /** The first day of the week that a day is in. */
 export const weekStartOf = (day: number, { weekStart }: Pick<SeasonPlan, 'weekStart'>): number =>
@@ -44,9 +45,9 @@ export function peaksOf(season: SeasonPlan): SeasonRace[] {
   return peaks;
 }
 
-/** In this order phases give up weeks, and in the end go; the taper never does. */
+/** The order in which phases give up weeks, and in the end go; the taper never does. */
 const GIVES_FIRST: readonly Phase[] = ['base', 'transition', 'middle', 'early', 'late'];
-/** In this order they take what is over. */
+/** The order in which they take spare weeks. */
 const TAKES_FIRST: readonly Phase[] = ['base', 'middle', 'early', 'late', 'transition'];
 
 const inOrder = (plans: readonly PhasePlan[], order: readonly Phase[]) =>
@@ -79,9 +80,9 @@ function lengthsFor(plans: readonly PhasePlan[], weeks: number): number[] {
     () => 0,
   );
   give(givers, () => 0);
-  // Only when nothing else is left.
+  // Only if nothing else is left.
   give([...plans.keys()].reverse(), () => 0);
-  // Without an easy-only phase there is nothing to come over from.
+  // Without an easy-only phase there is nothing to move on from.
   const has = (phase: Phase) => plans.some((plan, i) => plan.phase === phase && (lengths[i] ?? 0) > 0);
   const isComingOver = plans.some(({ phase }) => phase === 'base') && plans.some(({ phase }) => phase !== 'transition');
   if (isComingOver && !has('base') && (has('early') || has('middle') || has('late')))
@@ -102,18 +103,18 @@ function lengthsFor(plans: readonly PhasePlan[], weeks: number): number[] {
   return lengths;
 }
 
-const weeksText = (n: number) => (n === 1 ? '1 week' : `${n} weeks`);
+const weeksText = (n: number) => counted(n, 'week');
 
 function leftOutOf(plans: readonly PhasePlan[], lengths: readonly number[], race: SeasonRace | undefined): LeftOut[] {
   return plans.flatMap(({ phase, weeks: planned }, i) => {
     const weeks = lengths[i] ?? 0;
     if (weeks >= planned) return [];
     const why = race ? `too few weeks before ${race.name}` : 'too few weeks';
-    const says =
+    const text =
       weeks === 0
         ? `The ${phase} phase falls out: ${why}.`
         : `The ${phase} phase has ${weeksText(weeks)} in place of ${planned}: ${why}.`;
-    return [{ phase, weeks, planned, says }];
+    return [{ phase, weeks, planned, text }];
   });
 }
 
@@ -127,7 +128,7 @@ function offWeeks({ daysOff }: SeasonPlan, starts: readonly number[]): boolean[]
   });
 }
 
-/** Easy weeks in a row after which hard work starts small. */
+/** After this many easy weeks in a row hard work starts small. */
 export const EASY_WEEKS = 2;
 /** Phases that begin with a week of coming over, where they follow easy weeks. */
 export const COMES_OVER: readonly Phase[] = ['early', 'middle', 'late'];
@@ -178,10 +179,10 @@ export function phasesOf(season: SeasonPlan): { weeks: PhaseWeek[]; leftOut: Lef
   });
   if (peaks.length === 0) layPart(0, count, true, undefined);
   else {
-    // What comes after the last A race keeps what is there; a week of rest goes before it.
+    // The weeks after the last A race stay; a week of rest precedes them.
     for (let i = from + 1; i < count; i++) if (!isOff[i]) phases[i] = 'late';
   }
-  // From weeks of easy running or of rest hard work is come back to step by step.
+  // After easy weeks or rest, hard work comes back step by step.
   const isEasy = (i: number) => phases[i] === 'base' || (isOff[i] && phases[i] === 'break');
   for (let i = EASY_WEEKS; i < count; i++)
     if (COMES_OVER.includes(phases[i] as Phase) && isEasy(i - 1) && isEasy(i - 2)) phases[i] = 'transition';

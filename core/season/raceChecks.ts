@@ -1,4 +1,5 @@
 /** Races, and the days and weeks before them. */
+import { counted } from '../units/counted';
 import { dateOfDay, dayNumber } from '../units/dayNumber';
 import type { SeasonChange } from './changes';
 import { isSettled, makeEasy, type SeasonCheck, type CheckRule } from './checkRule';
@@ -11,7 +12,7 @@ const racePlaces: CheckRule = ({ season }) => {
   const outside = season.races.flatMap((race): SeasonCheck[] => {
     const day = dayNumber(race.date);
     if (!(day < first) && day < first + MOST_WEEKS * 7) return [];
-    const says =
+    const text =
       day < first
         ? `${race.name} is before the season’s first day: it is kept, and nothing is laid back from it.`
         : `${race.name} is more than ${MOST_WEEKS} weeks after the first day: nothing is laid back from it. Begin a season of its own.`;
@@ -20,8 +21,8 @@ const racePlaces: CheckRule = ({ season }) => {
       {
         code: day < first ? 'race-before-start' : 'race-too-far',
         date: race.date,
-        says,
-        ...(day < first ? { mend: { says: 'Begin the season four weeks before it', change } } : {}),
+        text,
+        ...(day < first ? { mend: { text: 'Begin the season four weeks before it', change } } : {}),
       },
     ];
   });
@@ -29,8 +30,8 @@ const racePlaces: CheckRule = ({ season }) => {
   const twice = racesOf(season).flatMap((race): SeasonCheck[] => {
     if (race.weight !== 'A' || peaks.includes(race)) return [];
     const change: SeasonChange = { kind: 'putRace', race: { ...race, weight: 'B' } };
-    const says = `${race.name} comes within a fortnight of another A race: the season is laid back from the first, and this one is freshened for.`;
-    return [{ code: 'two-a-races', date: race.date, says, mend: { says: 'Make it a B race', change } }];
+    const text = `${race.name} comes within a fortnight of another A race: the season is laid back from the first, and this one is freshened for.`;
+    return [{ code: 'two-a-races', date: race.date, text, mend: { text: 'Make it a B race', change } }];
   });
   return [...outside, ...twice];
 };
@@ -46,8 +47,8 @@ const hardInTaper: CheckRule = ({ days, placeOf, season }) =>
       const isAllowed = day.share !== undefined && daysOut > RACE_WEEK_DAYS && ++cut === 1;
       if (isAllowed) return [];
       const mend = isSettled(day) ? undefined : makeEasy(day.date);
-      const says = `Hard work ${daysOut} days before ${race.name}: what is to be gained by training has been gained; fewer reps or an easy day.`;
-      return [{ code: 'hard-in-taper', date: day.date, says, ...(mend ? { mend } : {}) }];
+      const text = `Hard work ${counted(daysOut, 'day')} before ${race.name}: what is to be gained by training has been gained; fewer reps or an easy day.`;
+      return [{ code: 'hard-in-taper', date: day.date, text, ...(mend ? { mend } : {}) }];
     });
   });
 
@@ -58,8 +59,8 @@ const noTaper: CheckRule = ({ season }) => {
     const { least, usual } = TAPER_DAYS[weight];
     if (race.taperDays === undefined || race.taperDays >= least) return [];
     const change: SeasonChange = { kind: 'putRace', race: { ...race, taperDays: usual } };
-    const says = `${race.name} has ${race.taperDays === 0 ? 'no days' : `only ${race.taperDays} days`} of less work before it.`;
-    return [{ code: 'no-taper', date: race.date, says, mend: { says: `Taper for ${usual} days`, change } }];
+    const text = `${race.name} has ${race.taperDays === 0 ? 'no days' : `only ${race.taperDays} days`} of less work before it.`;
+    return [{ code: 'no-taper', date: race.date, text, mend: { text: `Taper for ${usual} days`, change } }];
   });
 };
 
@@ -91,16 +92,16 @@ const nothingAtRacePace: CheckRule = ({ days, placeOf, season, weeks, threads })
       .filter((day) => day.kind === 'hard' && !day.because && day.special === undefined && !day.taper)
       .at(-1);
     const goal = season.threads.find((thread) => RACE_PACE.has(thread.intent));
-    const says = `Nothing at race pace in the four weeks before ${race.name}: the pace of the race should feel familiar.`;
+    const text = `Nothing at race pace in the four weeks before ${race.name}: the pace of the race should feel familiar.`;
     return [
       {
         code: 'no-race-pace',
         date: race.date,
-        says,
+        text,
         ...(free && goal
           ? {
               mend: {
-                says: `“${goal.name}” on the last free hard day`,
+                text: `“${goal.name}” on the last free hard day`,
                 change: { kind: 'setDay' as const, date: free.date, day: { kind: 'hard' as const, threadId: goal.id } },
               },
             }

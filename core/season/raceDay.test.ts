@@ -58,7 +58,7 @@ describe('a race is read by thirds', () => {
     [[198, 208, 198], 'lost in the middle'],
     [[199, 199, 206], 'slower in the last third'],
     [[203, 203, 195], 'something left'],
-  ])('%j: %s', (km, says) => expect(read(...km)?.says).toContain(says));
+  ])('%j: %s', (km, message) => expect(read(...km)?.text).toContain(message));
   test('against the plan', () =>
     expect(read(190, 200, 212)?.thirds.map(({ percent }) => Math.round(percent))).toEqual([-5, 0, 6]));
   test('not where they do not reach the finish, or go back', () => {

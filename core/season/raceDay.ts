@@ -1,10 +1,10 @@
-/** Race day on a card: the warm-up back from the gun, splits for the goal, and how the race is read afterwards. */
+/** Race day on a card: the warm-up back from the gun, splits for the goal, and the reading of the race afterwards. */
 import { formatTime } from '../units/time';
 
 /** One thing to do before the gun. */
 export type WarmUpStep = { at: string; beforeMin: number; what: string };
 
-/** Common coaching practice; who has their own way keeps it. */
+/** Common coaching practice; athletes with their own way keep it. */
 const WARM_UP = [
   { beforeMin: 50, what: '12 to 15 minutes of easy running' },
   { beforeMin: 35, what: 'drills' },
@@ -85,10 +85,10 @@ export const USUAL_FOCUS: [string, string, string] = [
 /** What the pace to open at is taken from. */
 export type Opening = { pace400S: number; from: 'goal' | 'now' };
 
-/** A goal so far above what they can run now is not opened at. */
+/** A goal this far above current fitness is not opened at. */
 const BOLD = 0.02;
 
-/** The pace to open at, seconds over 400 m: of the goal, or of what they can run now where the goal is still far from it. */
+/** Opening pace in seconds over 400 m: the goal's, or the current one if the goal is still far away. */
 export function openingFor({
   distanceM,
   goalS,
@@ -105,7 +105,7 @@ export function openingFor({
 }
 
 export type ThirdRead = { targetS: number; timeS: number; percent: number };
-export type RaceRead = { thirds: ThirdRead[]; says: string; workOn: string };
+export type RaceRead = { thirds: ThirdRead[]; text: string; workOn: string };
 
 /** Time at a distance, evenly between the splits round it. */
 function timeAt(splits: readonly { atM: number; timeS: number }[], atM: number): number | undefined {
@@ -118,7 +118,7 @@ function timeAt(splits: readonly { atM: number; timeS: number }[], atM: number):
   return undefined;
 }
 
-/** A third that is so many percent off the average pace stands out. */
+/** A third this many percent off the average pace stands out. */
 const STANDS_OUT = 1.5;
 
 /**
@@ -134,14 +134,14 @@ export function readRace(aim: RaceAim, splits: readonly { atM: number; timeS: nu
   const ends = [1 / 3, 2 / 3, 1].map(
     (share) => timeAt(splits, Math.min(last.atM, share * aim.distanceM)) ?? Number.NaN,
   );
-  const own = ends.map((timeS, i) => timeS - (ends[i - 1] ?? 0));
-  if (own.some((timeS) => !Number.isFinite(timeS))) return undefined;
+  const thirdsS = ends.map((timeS, i) => timeS - (ends[i - 1] ?? 0));
+  if (thirdsS.some((timeS) => !Number.isFinite(timeS))) return undefined;
   const targets = thirdSplits(aim).map(({ splitS }) => splitS);
-  // Against the shape of the plan at the pace that was run, so that a slow day is not three late thirds.
+  // Compared with the plan's shape at the pace that was run, so that a slow day is not three late thirds.
   const scale = last.timeS / aim.goalS;
-  const off = own.map((timeS, i) => (timeS / ((targets[i] ?? timeS) * scale) - 1) * 100);
+  const off = thirdsS.map((timeS, i) => (timeS / ((targets[i] ?? timeS) * scale) - 1) * 100);
   const [first = 0, middle = 0, end = 0] = off;
-  const thirds = own.map((timeS, i) => ({
+  const thirds = thirdsS.map((timeS, i) => ({
     targetS: targets[i] ?? timeS,
     timeS,
     percent: (timeS / (targets[i] ?? timeS) - 1) * 100,
@@ -150,26 +150,26 @@ export function readRace(aim: RaceAim, splits: readonly { atM: number; timeS: nu
   if (first < -STANDS_OUT && end > STANDS_OUT)
     return {
       thirds,
-      says: `${finish}: opened too fast, and paid for it in the last third.`,
+      text: `${finish}: opened too fast, and paid for it in the last third.`,
       workOn: 'Pace sense: reps at race pace whose first 200 m are called.',
     };
   if (middle > STANDS_OUT)
     return {
       thirds,
-      says: `${finish}: the pace was lost in the middle third.`,
+      text: `${finish}: the pace was lost in the middle third.`,
       workOn: 'Stamina: threshold and longer reps at race pace.',
     };
   if (end > STANDS_OUT)
     return {
       thirds,
-      says: `${finish}: slower in the last third.`,
+      text: `${finish}: slower in the last third.`,
       workOn: 'Holding on when tired: race-pace reps with shorter rests, a fast finish.',
     };
   if (end < -STANDS_OUT)
     return {
       thirds,
-      says: `${finish}: fastest in the last third, with something left.`,
+      text: `${finish}: fastest in the last third, with something left.`,
       workOn: 'A little more courage: the middle third at race pace.',
     };
-  return { thirds, says: `${finish}: even from start to finish.`, workOn: 'More of the same.' };
+  return { thirds, text: `${finish}: even from start to finish.`, workOn: 'More of the same.' };
 }

@@ -1,4 +1,4 @@
-/** What a race does to the days round it: race week, less work before it, rest after it. */
+/** What a race does to the days round it: race week, taper before, rest after. */
 import { dayNumber } from '../units/dayNumber';
 import { ease, setKind, type Draft, type DraftDay } from './draftDay';
 import { peaksOf, racesOf } from './phases';
@@ -97,7 +97,7 @@ export function layRaces(draft: Draft): void {
     its.isClosed = true;
     its.raceId ??= race.id;
   }
-  // After before before: what a race needs goes before the rest after the one before it.
+  // Before takes precedence over after: a race's preparation wins over the rest after the one before.
   for (const { day, weight } of races) afterRace(draft, day, weight);
   for (const { race, day, weight } of races) {
     if (weight === 'A') raceWeek(draft, day);

@@ -2,7 +2,7 @@
  * A season as a coach plans it: races, phases laid back from them, a rhythm of the week, threads that grow, and what was decided by hand. All
  * days are YYYY-MM-DD. `layOutSeason()` makes the weeks of it.
  */
-import type { ChainLink } from '../library/bookSession';
+import type { ChainLink } from '../library/librarySession';
 import type { Intent } from '../session/intent';
 
 export const PHASES = ['base', 'transition', 'early', 'middle', 'late', 'taper', 'race week', 'break'] as const;
@@ -75,7 +75,7 @@ export type Thread = {
   isLadder?: true;
   /** Goes through the steps of a progression of the library, or grows from one session of it, in place of `stages`. */
   progressionId?: string;
-  bookId?: string;
+  libraryId?: string;
 };
 
 /** A session at a place of its own in the season. */

@@ -1,4 +1,4 @@
-/** Sessions with a place of their own before an A race: the peak rehearsal, the indicator, the one cut-down session of the taper; and a trial. */
+/** Sessions with a fixed place before an A race: peak rehearsal, indicator, the shortened session of the taper; and a trial. */
 import { dayNumber } from '../units/dayNumber';
 import { ease, type Draft, type DraftDay } from './draftDay';
 import { peaksOf, phasesOf } from './phases';
@@ -8,7 +8,7 @@ import type { SpecialKind } from './season';
 /** Days before the race. */
 const REHEARSAL_DAYS = [21, 28] as const;
 const INDICATOR_DAYS = [10, 14] as const;
-/** Where there is no hard day within those, one so far from them will do. */
+/** Without a hard day in the window, one this far from it will do. */
 const NEAR_DAYS = 4;
 /** In the taper a session has about so much of its reps, at the same pace. */
 const TAPER_SHARE = 0.6;
@@ -31,15 +31,15 @@ function nearest(draft: Draft, race: number, [least, most]: readonly [number, nu
   return around(least, most) ?? around(Math.max(RACE_WEEK_DAYS + 1, least - NEAR_DAYS), most + NEAR_DAYS);
 }
 
-/** A special session before the race that stands already: it was run, or written. */
+/** A special session before the race that is already settled: run, or written. */
 const standing = (draft: Draft, race: number, special: SpecialKind) =>
   draft.days.find((day) => day.special === special && day.fixed && day.day < race && day.day > race - 35);
 
 function beforePeak(draft: Draft, race: number, taperDays: number): void {
   const { season, days } = draft;
   const place = (special: SpecialKind, window: readonly [number, number]) => {
-    const known = standing(draft, race, special);
-    if (known || !season.specials[special]) return known;
+    const knownDay = standing(draft, race, special);
+    if (knownDay || !season.specials[special]) return knownDay;
     const day = nearest(draft, race, window);
     if (day) day.special = special;
     return day;

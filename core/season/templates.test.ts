@@ -176,7 +176,7 @@ describe('too few weeks', () => {
     expect(text(2)).toBe('late 1 · race week 1');
     expect(text(1)).toBe('race week 1');
     expect(before(12).leftOut).toEqual([]);
-    expect(before(4).leftOut.map(({ says }) => says)).toEqual([
+    expect(before(4).leftOut.map(({ text }) => text)).toEqual([
       'The base phase falls out: too few weeks before Harbour meeting.',
       'The transition phase falls out: too few weeks before Harbour meeting.',
       'The early phase has 2 weeks in place of 4: too few weeks before Harbour meeting.',

@@ -1,4 +1,5 @@
 /** Threads: too soon again, or gone. */
+import { counted } from '../units/counted';
 import { dayNumber } from '../units/dayNumber';
 import { isSettled, makeEasy, type SeasonCheck, type CheckRule } from './checkRule';
 import type { SeasonDay } from './season';
@@ -15,10 +16,10 @@ const tooSoon: CheckRule = ({ days, threads }) => {
     const mend = isSettled(day)
       ? undefined
       : day.pinned
-        ? { says: 'Let go of the pin', change: { kind: 'unpin' as const, date: day.date } }
+        ? { text: 'Let go of the pin', change: { kind: 'unpin' as const, date: day.date } }
         : makeEasy(day.date);
-    const says = `“${thread.name}” again after ${days0} days: it wants ${thread.spacingDays} to do its work.`;
-    return [{ code: 'thread-too-soon', date: day.date, says, ...(mend ? { mend } : {}) }];
+    const text = `“${thread.name}” again after ${counted(days0, 'day')}: it wants ${thread.spacingDays} to do its work.`;
+    return [{ code: 'thread-too-soon', date: day.date, text, ...(mend ? { mend } : {}) }];
   });
 };
 
@@ -34,7 +35,7 @@ const goneThreads: CheckRule = ({ days, threads, context }) => {
       {
         code: 'thread-gone',
         date: day.date,
-        says: `“${name}” names a session that is no longer in the library: choose another for it.`,
+        text: `“${name}” names a session that is no longer in the library: choose another for it.`,
       },
     ];
   });
@@ -47,8 +48,8 @@ const danglingPins: CheckRule = ({ season, threads }) =>
           {
             code: 'thread-gone',
             date: fixed.date,
-            says: 'This day was pinned for a thread that is no longer in the season.',
-            mend: { says: 'Let go of the pin', change: { kind: 'unpin', date: fixed.date } },
+            text: 'This day was pinned for a thread that is no longer in the season.',
+            mend: { text: 'Let go of the pin', change: { kind: 'unpin', date: fixed.date } },
           },
         ]
       : [],

@@ -1,16 +1,16 @@
-import type { BookSession, Progression } from '../library/bookSession';
+import type { LibrarySession, Progression } from '../library/librarySession';
 import { read } from '../session/testing';
 import { formatSession } from '../session/formatSession';
 import type { SeasonPlan, Thread } from './season';
 import { shippedThreads } from './threads';
 import { cutTo, sessionOfDay, type Library } from './threadSession';
 
-const book = (id: string, shorthand: string): BookSession => ({ id, title: id, shorthand, tags: [] });
+const stored = (id: string, shorthand: string): LibrarySession => ({ id, title: id, shorthand, tags: [] });
 const library: Library = {
-  sessions: [book('one', 'main: 4x400 @5k / 60s'), book('two', 'main: 6x400 @5k / 60s')],
+  sessions: [stored('one', 'main: 4x400 @5k / 60s'), stored('two', 'main: 6x400 @5k / 60s')],
   progressions: [{ id: 'p', name: 'P', lever: 'more', stepIds: ['one', 'two'] } satisfies Progression],
 };
-const own: Thread = {
+const ownThread: Thread = {
   id: 't',
   name: 'Own 400s',
   intent: 'aerobic-power',
@@ -27,22 +27,24 @@ const at = (thread: Thread, step: number, share?: number) =>
   );
 
 test('a thread goes through the steps of a progression, and on by its lever', () => {
-  const thread = { ...own, progressionId: 'p' };
-  expect(at(thread, 0)).toMatchObject({ title: 'Own 400s', shorthand: 'main: 4x400 @5k / 60s', bookId: 'one' });
-  expect(at(thread, 1)).toMatchObject({ title: 'Own 400s, 2', shorthand: 'main: 6x400 @5k / 60s', bookId: 'two' });
+  const thread = { ...ownThread, progressionId: 'p' };
+  expect(at(thread, 0)).toMatchObject({ title: 'Own 400s', shorthand: 'main: 4x400 @5k / 60s', libraryId: 'one' });
+  expect(at(thread, 1)).toMatchObject({ title: 'Own 400s, 2', shorthand: 'main: 6x400 @5k / 60s', libraryId: 'two' });
   expect(at(thread, 2)).toMatchObject({ shorthand: expect.stringContaining('7x400 @5k') as string });
 });
 
-test('a thread grows from one session of the library', () => {
-  expect(at({ ...own, bookId: 'two' }, 2)).toMatchObject({ shorthand: expect.stringContaining('8x400') as string });
+test('a thread grows from one session in the library', () => {
+  expect(at({ ...ownThread, libraryId: 'two' }, 2)).toMatchObject({
+    shorthand: expect.stringContaining('8x400') as string,
+  });
 });
 
 test('a thread whose session is gone says so', () => {
-  expect(at({ ...own, bookId: 'gone' }, 0)).toEqual({
+  expect(at({ ...ownThread, libraryId: 'gone' }, 0)).toEqual({
     kind: 'gone',
-    says: '“Own 400s” names a session that is no longer in the library.',
+    text: '“Own 400s” names a session that is no longer in the library.',
   });
-  expect(at({ ...own, progressionId: 'gone' }, 0)?.kind).toBe('gone');
+  expect(at({ ...ownThread, progressionId: 'gone' }, 0)?.kind).toBe('gone');
   expect(sessionOfDay({ threads: [], specials: {} }, { kind: 'hard', thread: { id: 't', step: 0 } })?.kind).toBe(
     'gone',
   );
@@ -66,9 +68,9 @@ test.each([
 );
 
 test('a cut-down session is no longer the one of the library', () => {
-  const cut = at({ ...own, progressionId: 'p' }, 1, 0.5);
+  const cut = at({ ...ownThread, progressionId: 'p' }, 1, 0.5);
   expect(cut).toMatchObject({ shorthand: 'main: 3x400 @5k / 60s' });
-  expect(cut).not.toHaveProperty('bookId');
+  expect(cut).not.toHaveProperty('libraryId');
 });
 
-test('an easy day has no session', () => expect(sessionOfDay(plan(own), { kind: 'easy' })).toBeUndefined());
+test('an easy day has no session', () => expect(sessionOfDay(plan(ownThread), { kind: 'easy' })).toBeUndefined());

@@ -1,33 +1,33 @@
-/** The session that a hard day comes to, as written. */
-import type { BookSession, ChainLink, Progression } from '../library/bookSession';
+/** The written session of a hard day. */
+import type { LibrarySession, ChainLink, Progression } from '../library/librarySession';
 import { againFaster, nextInChain } from '../library/progression';
 import { formatSession } from '../session/formatSession';
 import type { Intent } from '../session/intent';
 import { isOnce } from '../session/lengths';
 import { parseStored } from '../session/parseSession';
-import type { Amount, Count, Item, Session } from '../session/session';
+import type { Amount, Count, Item, SessionTree } from '../session/session';
 import type { SeasonDay, SeasonPlan, Thread } from './season';
 
 /** What threads may go through: see Thread. */
-export type Library = { sessions: readonly BookSession[]; progressions: readonly Progression[] };
+export type Library = { sessions: readonly LibrarySession[]; progressions: readonly Progression[] };
 export const NO_LIBRARY: Library = { sessions: [], progressions: [] };
 
 /** What is run on a day; or which thread is there no longer, or cannot be read. */
 export type DaySession =
-  | { kind: 'session'; title: string; shorthand: string; intent?: Intent; bookId?: string }
-  | { kind: 'gone'; says: string };
+  | { kind: 'session'; title: string; shorthand: string; intent?: Intent; libraryId?: string }
+  | { kind: 'gone'; text: string };
 
 const WARM = 'warm: 1600 @easy, drills, 4x100 @strides / 60s walk';
 const COOL = 'cool: 1200 @easy';
 const whole = (main: string) => [WARM, main, COOL].join('\n');
 
-function read(text: string): Session | undefined {
+function read(text: string): SessionTree | undefined {
   const parsed = parseStored(text);
   return parsed.ok ? parsed.session : undefined;
 }
 
-/** So many steps on from the last stage; it stays where the chain has come to its end. */
-function grown(session: Session, chain: readonly ChainLink[], steps: number): Session {
+/** This many steps on from the last stage; it stays when the chain has ended. */
+function grown(session: SessionTree, chain: readonly ChainLink[], steps: number): SessionTree {
   let now = session;
   for (let i = 0; i < steps; i++) {
     const next = nextInChain(now, chain);
@@ -37,13 +37,13 @@ function grown(session: Session, chain: readonly ChainLink[], steps: number): Se
   return now;
 }
 
-function again(session: Session, rounds: number): Session {
+function again(session: SessionTree, rounds: number): SessionTree {
   let now = session;
   for (let i = 0; i < rounds; i++) now = againFaster(now) ?? now;
   return now;
 }
 
-type Written = { shorthand: string; bookId?: string; intent?: Intent };
+type Written = { shorthand: string; libraryId?: string; intent?: Intent };
 
 /** The texts a thread goes through, the chain it then grows by, and where they are from. */
 function stagesOf(
@@ -51,9 +51,9 @@ function stagesOf(
   { sessions, progressions }: Library,
 ): { stages: Written[]; chain: readonly ChainLink[]; round?: number } | undefined {
   const written = (id: string): Written[] => {
-    const session = sessions.find((one) => one.id === id);
+    const session = sessions.find((session) => session.id === id);
     return session
-      ? [{ shorthand: session.shorthand, bookId: id, ...(session.intent ? { intent: session.intent } : {}) }]
+      ? [{ shorthand: session.shorthand, libraryId: id, ...(session.intent ? { intent: session.intent } : {}) }]
       : [];
   };
   if (thread.progressionId !== undefined) {
@@ -67,8 +67,8 @@ function stagesOf(
       ...(round === undefined ? {} : { round }),
     };
   }
-  if (thread.bookId !== undefined) {
-    const stages = written(thread.bookId);
+  if (thread.libraryId !== undefined) {
+    const stages = written(thread.libraryId);
     return stages.length > 0 ? { stages, chain: thread.chain } : undefined;
   }
   return {
@@ -83,8 +83,8 @@ function textAt(thread: Thread, step: number, library: Library): Written | undef
   const found = stagesOf(thread, library);
   if (!found || found.stages.length === 0) return undefined;
   const { stages, chain, round } = found;
-  const own = stages[step];
-  if (own) return own;
+  const ownWritten = stages[step];
+  if (ownWritten) return ownWritten;
   if (round !== undefined) {
     const stage = stages[step % round];
     const session = stage && read(stage.shorthand);
@@ -103,7 +103,7 @@ const scaledCount = (count: Count, share: number): Count => {
   return min === max ? { kind: 'fixed', n: min } : { kind: 'range', min, max };
 };
 
-/** Lengths are cut to what a coach would write. */
+/** Rounds lengths to what a coach would write. */
 const ROUND = { distanceM: 100, durationS: 30 };
 const scaledAmount = (amount: Amount, share: number): Amount => {
   const scale = (value: number, to: number) => Math.max(to, Math.round((value * share) / to) * to);
@@ -116,14 +116,14 @@ function scaledItem(item: Item, share: number): Item {
   const { body, count } = item;
   if (!isOnce(count)) return { ...item, count: scaledCount(count, share) };
   if (body.kind === 'rep')
-    return { ...item, body: { ...body, amounts: body.amounts.map((one) => scaledAmount(one, share)) } };
+    return { ...item, body: { ...body, amounts: body.amounts.map((amount) => scaledAmount(amount, share)) } };
   if (body.kind === 'set')
-    return { ...item, body: { ...body, items: body.items.map((one) => scaledItem(one, share)) } };
+    return { ...item, body: { ...body, items: body.items.map((item) => scaledItem(item, share)) } };
   return item;
 }
 
 /** The main part cut to about a share: fewer reps at the same pace; a stretch on its own gets shorter. */
-export const cutTo = (session: Session, share: number): Session => ({
+export const cutTo = (session: SessionTree, share: number): SessionTree => ({
   lines: session.lines.map((line) =>
     line.role === 'main' ? { ...line, items: line.items.map((item) => scaledItem(item, share)) } : line,
   ),
@@ -143,7 +143,7 @@ export function sessionOfDay(
   if (kind !== 'hard') return undefined;
   if (special !== undefined) {
     const session = specials[special];
-    if (!session) return { kind: 'gone', says: 'The session that was to be run here is no longer in the season.' };
+    if (!session) return { kind: 'gone', text: 'The session that was to be run here is no longer in the season.' };
     return {
       kind: 'session',
       title: session.title,
@@ -153,14 +153,14 @@ export function sessionOfDay(
   }
   if (!turn) return undefined;
   const thread = threads.find(({ id }) => id === turn.id);
-  if (!thread) return { kind: 'gone', says: 'The thread that this day was for is no longer in the season.' };
+  if (!thread) return { kind: 'gone', text: 'The thread that this day was for is no longer in the season.' };
   const text = textAt(thread, turn.step, library);
-  if (!text) return { kind: 'gone', says: `“${thread.name}” names a session that is no longer in the library.` };
+  if (!text) return { kind: 'gone', text: `“${thread.name}” names a session that is no longer in the library.` };
   return {
     kind: 'session',
     title: turn.step === 0 ? thread.name : `${thread.name}, ${turn.step + 1}`,
     shorthand: cutText(text.shorthand, share),
     intent: text.intent ?? thread.intent,
-    ...(text.bookId === undefined || share !== undefined ? {} : { bookId: text.bookId }),
+    ...(text.libraryId === undefined || share !== undefined ? {} : { libraryId: text.libraryId }),
   };
 }

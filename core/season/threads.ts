@@ -1,5 +1,5 @@
 /** The threads the templates are made of: sessions of our own, each with how it grows. */
-import type { ChainLink, Lever } from '../library/bookSession';
+import type { ChainLink, Lever } from '../library/librarySession';
 import type { Intent } from '../session/intent';
 import type { Thread } from './season';
 
@@ -221,7 +221,7 @@ const ALL: readonly Thread[] = [
   }),
 ];
 
-const BY_ID = new Map(ALL.map((one) => [one.id, one]));
+const BY_ID = new Map(ALL.map((thread) => [thread.id, thread]));
 
 /** The threads that come with the app, by their ids. */
 export const shippedThreads = (ids: readonly string[]): Thread[] => ids.flatMap((id) => BY_ID.get(id) ?? []);

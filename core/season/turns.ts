@@ -1,10 +1,10 @@
-/** Whose turn it is on each hard day, and which step that is. */
+/** Which thread each hard day gets, and at which step. */
 import { dayNumber, weekdayOf } from '../units/dayNumber';
 import { setKind, type Draft, type DraftDay } from './draftDay';
 import type { CycleWeek, Phase, SeasonPlan, Thread, ThreadDecision } from './season';
 import { isCritical, isFartlek, isThreshold } from './threadKinds';
 
-/** A phase without a cycle of its own goes on with that of another. */
+/** A phase without a cycle uses another phase's. */
 const ALSO: Partial<Record<Phase, readonly Phase[]>> = {
   transition: ['transition', 'early'],
   early: ['early', 'middle', 'late'],
@@ -15,35 +15,35 @@ const ALSO: Partial<Record<Phase, readonly Phase[]>> = {
 };
 
 const cycleOf = ({ cycles }: SeasonPlan, phase: Phase): readonly CycleWeek[] =>
-  (ALSO[phase] ?? []).map((one) => cycles[one]).find((cycle) => cycle && cycle.length > 0) ?? [];
+  (ALSO[phase] ?? []).map((alike) => cycles[alike]).find((cycle) => cycle && cycle.length > 0) ?? [];
 
-/** Would it share the week with what should not stand beside it? */
+/** Whether a thread would share the week with work that should not be beside it. */
 function clashes({ schools }: SeasonPlan, thread: Thread, inWeek: readonly Thread[]): boolean {
   if (isFartlek(thread) && inWeek.some(isFartlek)) return true;
   if (schools.mixesThreshold) return false;
   return (isThreshold(thread) && inWeek.some(isCritical)) || (isCritical(thread) && inWeek.some(isThreshold));
 }
 
-/** What a hard day may be given, the first choice first. */
+/** Candidates for a hard day, best first. */
 function choices(season: SeasonPlan, phase: Phase, slot: string | null | undefined): string[] {
   const cycle = cycleOf(season, phase);
-  const own = cycle.flat().filter((id) => id !== null);
+  const inCycle = cycle.flat().filter((id) => id !== null);
   const earlier = (['early', 'middle'] as const)
-    .flatMap((one) => season.cycles[one]?.flat() ?? [])
+    .flatMap((earlier) => season.cycles[earlier]?.flat() ?? [])
     .filter((id) => id !== null);
   const first = slot === null || slot === undefined ? [] : [slot];
-  return [...new Set([...first, ...own, ...(season.spareIds ?? []), ...(phase === 'transition' ? [] : earlier)])];
+  return [...new Set([...first, ...inCycle, ...(season.spareIds ?? []), ...(phase === 'transition' ? [] : earlier)])];
 }
 
-type Known = { threads: Map<string, Thread>; fixedDays: Map<string, number[]>; lastDay: Map<string, number> };
+type TurnContext = { threads: Map<string, Thread>; fixedDays: Map<string, number[]>; lastDay: Map<string, number> };
 
-function isSpaced({ fixedDays, lastDay }: Known, { id, spacingDays }: Thread, day: number): boolean {
+function isSpaced({ fixedDays, lastDay }: TurnContext, { id, spacingDays }: Thread, day: number): boolean {
   const last = lastDay.get(id);
   if (last !== undefined && day - last < spacingDays) return false;
   return !(fixedDays.get(id) ?? []).some((other) => Math.abs(other - day) < spacingDays);
 }
 
-function threadFor(draft: Draft, known: Known, day: DraftDay, place: number, inWeek: readonly Thread[]) {
+function threadFor(draft: Draft, context: TurnContext, day: DraftDay, place: number, inWeek: readonly Thread[]) {
   const { season } = draft;
   const cycle = cycleOf(season, day.week.phase);
   const week = cycle[day.week.place % Math.max(1, cycle.length)];
@@ -51,11 +51,11 @@ function threadFor(draft: Draft, known: Known, day: DraftDay, place: number, inW
   // The cycle says that this day stays easy.
   if (slot === null) return undefined;
   return choices(season, day.week.phase, slot)
-    .flatMap((id) => known.threads.get(id) ?? [])
-    .find((thread) => isSpaced(known, thread, day.day) && !clashes(season, thread, inWeek));
+    .flatMap((id) => context.threads.get(id) ?? [])
+    .find((thread) => isSpaced(context, thread, day.day) && !clashes(season, thread, inWeek));
 }
 
-/** The step of a thread's next turn, after the one before it. */
+/** The step of a thread's next turn. */
 function stepAfter(
   thread: Thread,
   before: { step: number; day: number } | undefined,
@@ -63,7 +63,9 @@ function stepAfter(
   decisions: readonly (ThreadDecision & { day: number })[],
 ): number {
   if (!before) return 0;
-  const said = decisions.filter((one) => one.threadId === thread.id && one.day >= before.day && one.day < day).at(-1);
+  const said = decisions
+    .filter((decision) => decision.threadId === thread.id && decision.day >= before.day && decision.day < day)
+    .at(-1);
   const step = said?.step ?? (thread.isByReadiness ? 'repeat' : 'on');
   if (step === 'back') return Math.max(0, before.step - 1);
   return step === 'on' ? before.step + 1 : before.step;
@@ -71,9 +73,9 @@ function stepAfter(
 
 /** How many hard days the rhythm of a week has up to a day of it. */
 function hardUpTo({ phaseRhythms, rhythm }: SeasonPlan, { day, week }: DraftDay): number {
-  const own = phaseRhythms?.[week.phase] ?? rhythm;
+  const ownRhythm = phaseRhythms?.[week.phase] ?? rhythm;
   let hard = 0;
-  for (let at = week.fromDay; at <= day; at++) if (own[weekdayOf(at)] === 'hard') hard += 1;
+  for (let at = week.fromDay; at <= day; at++) if (ownRhythm[weekdayOf(at)] === 'hard') hard += 1;
   return hard;
 }
 
@@ -81,12 +83,14 @@ function hardUpTo({ phaseRhythms, rhythm }: SeasonPlan, { day, week }: DraftDay)
 export function layTurns(draft: Draft): void {
   const { season, days } = draft;
   const threads = new Map(season.threads.map((thread) => [thread.id, thread]));
-  const known: Known = { threads, fixedDays: new Map(), lastDay: new Map() };
+  const context: TurnContext = { threads, fixedDays: new Map(), lastDay: new Map() };
   for (const { fixed, kind, day } of days) {
     if (!fixed?.threadId || kind !== 'hard' || fixed.missed) continue;
-    known.fixedDays.set(fixed.threadId, [...(known.fixedDays.get(fixed.threadId) ?? []), day]);
+    context.fixedDays.set(fixed.threadId, [...(context.fixedDays.get(fixed.threadId) ?? []), day]);
   }
-  const decisions = season.decisions.map((one) => ({ ...one, day: dayNumber(one.date) })).sort((a, b) => a.day - b.day);
+  const decisions = season.decisions
+    .map((decision) => ({ ...decision, day: dayNumber(decision.date) }))
+    .sort((a, b) => a.day - b.day);
   const before = new Map<string, { step: number; day: number }>();
   let fromDay = Number.NaN;
   let place = 0;
@@ -110,9 +114,11 @@ export function layTurns(draft: Draft): void {
     if (day.special !== undefined) continue;
     if (day.fixed && day.fixed.threadId === undefined) continue;
     const thread =
-      day.fixed?.threadId === undefined ? threadFor(draft, known, day, slot, inWeek) : threads.get(day.fixed.threadId);
+      day.fixed?.threadId === undefined
+        ? threadFor(draft, context, day, slot, inWeek)
+        : threads.get(day.fixed.threadId);
     if (!thread) {
-      // One whose thread is gone stays hard, with nothing on it: the coach is told (see checks.ts).
+      // A pinned thread that is gone leaves the day hard and empty: the coach is told (see checks.ts).
       if (!day.fixed) setKind(day, season.threads.length === 0 ? 'hard' : 'strides');
       continue;
     }
@@ -122,6 +128,6 @@ export function layTurns(draft: Draft): void {
     // A step that was missed and is to slide is run the next time.
     if (day.fixed?.missed === 'slide') continue;
     before.set(thread.id, { step, day: day.day });
-    known.lastDay.set(thread.id, day.day);
+    context.lastDay.set(thread.id, day.day);
   }
 }

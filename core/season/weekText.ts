@@ -46,8 +46,8 @@ export function dayText(
   if (kind === 'race') return listed(season.races.filter((race) => race.date === date).map(({ name }) => name));
   const session = sessionOfDay(season, day, library);
   if (session?.kind === 'session') return `${session.title}: ${mainLine(session.shorthand)}`;
-  const about = [DAY_WORDS[kind], ...(amount ? [amountText(amount)] : []), ...(note === undefined ? [] : [note])];
-  return about.join(', ');
+  const details = [DAY_WORDS[kind], ...(amount ? [amountText(amount)] : []), ...(note === undefined ? [] : [note])];
+  return details.join(', ');
 }
 
 /** A week as text to paste: one line a day, with nobody's name in it. */

@@ -131,9 +131,9 @@ test('a line read before is read the same anywhere else, and is an object of its
     twice.tokens
       .filter((token) => token.from >= from && token.to <= from + line.length)
       .map(({ from: at }) => at - from);
-  const own = once.tokens.map(({ from }) => from);
-  expect(tokensOf(text.indexOf(line))).toEqual(own);
-  expect(tokensOf(text.lastIndexOf(line))).toEqual(own);
+  const starts = once.tokens.map(({ from }) => from);
+  expect(tokensOf(text.indexOf(line))).toEqual(starts);
+  expect(tokensOf(text.lastIndexOf(line))).toEqual(starts);
   expect(twice.readAs.map(({ from, to }) => text.slice(from, to).trim())).toEqual([
     'WU 10min easy; 4 x 400 at 5k pace / 90s',
     'WU 10min easy; 4 x 400 at 5k pace / 90s',

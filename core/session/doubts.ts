@@ -1,4 +1,4 @@
-/** What can be read and may still be a slip: a soft note, never in the way. */
+/** What can be read but may be a slip: a soft note, never in the way. */
 import { formatAmount } from './formatSession';
 import { isOnce } from './lengths';
 import type { ReadItem, Span } from './reader';

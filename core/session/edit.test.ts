@@ -20,15 +20,15 @@ import { formatSession } from './formatSession';
 import { parseSession, readSession } from './parseSession';
 import { lineOf, PARTS } from './parts';
 import { rewriteText } from './rewriteText';
-import type { Item, Session } from './session';
+import type { Item, SessionTree } from './session';
 import { anySession, read } from './testing';
 import { legCount, MAX_LEGS } from './treeTotals';
 
 const SETS = '300 @mile, 2x(400 @5k, 200 @mile / 60s) / 3:00, 100 @strides';
-const printed = (session: Session) => formatSession(session).replace('main: ', '');
+const printed = (session: SessionTree) => formatSession(session).replace('main: ', '');
 
 /** Every path there is in a session, sets and what is in them. */
-function pathsOf(session: Session): ItemPath[] {
+function pathsOf(session: SessionTree): ItemPath[] {
   const within = (items: readonly Item[], parent: ItemPath): ItemPath[] =>
     items.flatMap((item, i) => {
       const path = [...parent, i];
@@ -88,7 +88,7 @@ describe('other changes', () => {
   });
   test('parts come where they belong, in whatever order they are added', () => {
     const shuffled = [13, 4, 0, 12, 1, 2];
-    const session = shuffled.reduce<Session>(
+    const session = shuffled.reduce<SessionTree>(
       (so, i) => addPart(so, lineOf(PARTS[i] as (typeof PARTS)[number])).session,
       { lines: [] },
     );
@@ -109,7 +109,7 @@ describe('any change', () => {
     b: fc.nat(),
     part: fc.constantFrom(...PARTS),
   });
-  const changed = (session: Session, { kind, a, b, part }: Change) => {
+  const changed = (session: SessionTree, { kind, a, b, part }: Change) => {
     const paths = pathsOf(session);
     const path = paths[a % paths.length] ?? [0, 0];
     const to = paths[b % paths.length] ?? [0, 0];
@@ -138,8 +138,8 @@ describe('any change', () => {
     fc.assert(
       fc.property(anySession, fc.array(change, { minLength: 1, maxLength: 8 }), (start, changes) => {
         let session = start;
-        for (const one of changes) {
-          const next = changed(session, one);
+        for (const edit of changes) {
+          const next = changed(session, edit);
           const tooDeep = pathsOf(next).some((path) => path.length > 7);
           if (tooDeep || legCount(next) > MAX_LEGS || next.lines.length === 0) continue;
           session = next;
@@ -151,10 +151,10 @@ describe('any change', () => {
 
   test('written into the text it was read from, it is the changed session', () => {
     fc.assert(
-      fc.property(anySession, change, (start, one) => {
+      fc.property(anySession, change, (start, edit) => {
         const text = `# Tuesday\n\n${formatSession(start).split('\n').join('\n# and then\n')}\n# the end`;
         const reading = readSession(text);
-        const next = changed(reading.session, one);
+        const next = changed(reading.session, edit);
         if (next.lines.length === 0 || legCount(next) > MAX_LEGS || pathsOf(next).some((path) => path.length > 7))
           return;
         const rewritten = rewriteText(text, reading, next);
@@ -166,7 +166,7 @@ describe('any change', () => {
   });
 
   test('nothing is lost by a move', () => {
-    const leaves = (session: Session) =>
+    const leaves = (session: SessionTree) =>
       pathsOf(session)
         .map((path) => itemAt(session, path))
         .flatMap((item) => (item && item.body.kind !== 'set' ? [JSON.stringify(item)] : []))

@@ -1,8 +1,8 @@
 /**
- * Changes to the tree, as the builder makes them: each gives a new session and leaves what it does not touch the same object.
- * A set that is left with nothing in it goes, and so does a line.
+ * Changes to the tree, as the builder makes them: each returns a new session and shares what it does not touch. Empty sets and lines are
+ * removed.
  */
-import type { Item, Line, Role, Session } from './session';
+import type { Item, Line, Role, SessionTree } from './session';
 import { ROLES } from './session';
 
 /** Where an item stands: the line, the item in it, and so on into sets. Counted from 0. */
@@ -14,12 +14,12 @@ const placeOf = (path: ItemPath): number => path.at(-1) ?? 0;
 const itemsOf = (item: Item | undefined): readonly Item[] => (item?.body.kind === 'set' ? item.body.items : []);
 
 /** The items of a line or, for a longer path, of the set there; none if there is no such set. */
-export function itemsAt({ lines }: Session, parent: ItemPath): readonly Item[] {
+export function itemsAt({ lines }: SessionTree, parent: ItemPath): readonly Item[] {
   const [line = 0, ...inner] = parent;
   return inner.reduce<readonly Item[]>((items, place) => itemsOf(items[place]), lines[line]?.items ?? []);
 }
 
-export const itemAt = (session: Session, path: ItemPath): Item | undefined =>
+export const itemAt = (session: SessionTree, path: ItemPath): Item | undefined =>
   itemsAt(session, parentOf(path))[placeOf(path)];
 
 type ChangeItems = (items: readonly Item[]) => Item[];
@@ -35,7 +35,7 @@ function changeWithin(items: readonly Item[], inner: ItemPath, change: ChangeIte
   });
 }
 
-function changeItems({ lines }: Session, parent: ItemPath, change: ChangeItems): Session {
+function changeItems({ lines }: SessionTree, parent: ItemPath, change: ChangeItems): SessionTree {
   const [at = 0, ...inner] = parent;
   return {
     lines: lines.flatMap((line, i) => {
@@ -47,7 +47,7 @@ function changeItems({ lines }: Session, parent: ItemPath, change: ChangeItems):
 }
 
 /** Puts items in front of what stands at `path`; past the last one they come to the end. */
-export const insertItems = (session: Session, path: ItemPath, inserted: readonly Item[]): Session =>
+export const insertItems = (session: SessionTree, path: ItemPath, inserted: readonly Item[]): SessionTree =>
   changeItems(session, parentOf(path), (items) => [
     ...items.slice(0, placeOf(path)),
     ...inserted,
@@ -55,13 +55,13 @@ export const insertItems = (session: Session, path: ItemPath, inserted: readonly
   ]);
 
 /** Puts these items in the place of the one at `path`; none takes it away. */
-export const replaceItem = (session: Session, path: ItemPath, by: readonly Item[]): Session =>
+export const replaceItem = (session: SessionTree, path: ItemPath, by: readonly Item[]): SessionTree =>
   changeItems(session, parentOf(path), (items) => items.flatMap((item, i) => (i === placeOf(path) ? by : [item])));
 
-export const removeItem = (session: Session, path: ItemPath): Session => replaceItem(session, path, []);
+export const removeItem = (session: SessionTree, path: ItemPath): SessionTree => replaceItem(session, path, []);
 
 /** The same once more, right behind. */
-export function duplicateItem(session: Session, path: ItemPath): Session {
+export function duplicateItem(session: SessionTree, path: ItemPath): SessionTree {
   const item = itemAt(session, path);
   return item ? replaceItem(session, path, [item, item]) : session;
 }
@@ -76,7 +76,7 @@ export const isWithin = (path: ItemPath, outer: ItemPath): boolean => outer.ever
  * Moves an item in front of what stands at `to` (as the paths are before the move), into a set, out of one, or to another
  * line. An item cannot be moved into itself.
  */
-export function moveItem(session: Session, from: ItemPath, to: ItemPath): Session {
+export function moveItem(session: SessionTree, from: ItemPath, to: ItemPath): SessionTree {
   const item = itemAt(session, from);
   if (!item || isWithin(to, from)) return session;
   // What stands behind the new place, in the same items, is one further on.
@@ -87,7 +87,7 @@ export function moveItem(session: Session, from: ItemPath, to: ItemPath): Sessio
 }
 
 /** Makes a set of one item, to be repeated as a whole; its recovery stays inside. */
-export function wrapItem(session: Session, path: ItemPath): Session {
+export function wrapItem(session: SessionTree, path: ItemPath): SessionTree {
   const item = itemAt(session, path);
   return item
     ? replaceItem(session, path, [{ count: { kind: 'fixed', n: 2 }, body: { kind: 'set', items: [item] } }])
@@ -95,25 +95,25 @@ export function wrapItem(session: Session, path: ItemPath): Session {
 }
 
 /** Takes an item out of its set, to stand behind it. In no set it stays where it is. */
-export function liftItem(session: Session, path: ItemPath): Session {
+export function liftItem(session: SessionTree, path: ItemPath): SessionTree {
   if (path.length < 3) return session;
   const set = parentOf(path);
   return moveItem(session, path, [...parentOf(set), placeOf(set) + 1]);
 }
 
 /** Puts the items of a set in its place. */
-export function openSet(session: Session, path: ItemPath): Session {
+export function openSet(session: SessionTree, path: ItemPath): SessionTree {
   const item = itemAt(session, path);
   return item?.body.kind === 'set' ? replaceItem(session, path, item.body.items) : session;
 }
 
 /** Says what a line is for. */
-export const setRole = ({ lines }: Session, at: number, role: Role): Session => ({
+export const setRole = ({ lines }: SessionTree, at: number, role: Role): SessionTree => ({
   lines: lines.map((line, i) => (i === at ? { ...line, role } : line)),
 });
 
 /** Puts a line one place up (-1) or down (1). */
-export function moveLine({ lines }: Session, at: number, by: -1 | 1): Session {
+export function moveLine({ lines }: SessionTree, at: number, by: -1 | 1): SessionTree {
   const moved = lines[at];
   const other = lines[at + by];
   if (!moved || !other) return { lines };
@@ -124,10 +124,10 @@ export function moveLine({ lines }: Session, at: number, by: -1 | 1): Session {
  * Adds a part where it belongs: at the end of the last line for it, else as a line of its own in the order warm-up, main
  * part, fast finish, cool-down. @returns the session and the path of the first item added.
  */
-export function addPart({ lines }: Session, { role, items }: Line): { session: Session; path: ItemPath } {
-  const own = lines.findLastIndex((line) => line.role === role);
-  if (own >= 0) {
-    const path = [own, lines[own]?.items.length ?? 0];
+export function addPart({ lines }: SessionTree, { role, items }: Line): { session: SessionTree; path: ItemPath } {
+  const lastOfRole = lines.findLastIndex((line) => line.role === role);
+  if (lastOfRole >= 0) {
+    const path = [lastOfRole, lines[lastOfRole]?.items.length ?? 0];
     return { session: insertItems({ lines }, path, items), path };
   }
   const rank = (of: Role) => ROLES.indexOf(of);

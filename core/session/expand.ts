@@ -1,7 +1,7 @@
 import type { ItemPath } from './edit';
 import { formatPace, formatRepPace } from './formatSession';
 import { lengthOfAmount, recoveryLength, shareOfRep, timesOf } from './lengths';
-import type { Count, Item, Manner, Pace, Recovery, Rep, Role, Session } from './session';
+import type { Count, Item, Manner, Pace, Recovery, Rep, Role, SessionTree } from './session';
 
 type LegBase = {
   role: Role;
@@ -51,7 +51,7 @@ export type RecoveryLeg = LegBase & {
 export type Leg = RepLeg | RecoveryLeg;
 
 /** Which end of ranges to lay out: of counts (`6-8x`) and of amounts (`5-6min`). */
-export type Choice = {
+export type ExpandOptions = {
   counts?: 'min' | 'max';
   amounts?: 'min' | 'max';
   /** How a rest by the clock is spent where the session does not say so. */
@@ -113,7 +113,7 @@ function withRecovery(legs: Leg[], recovery: Recovery | undefined, role: Role, p
   return [...kept, recoveryLeg(recovery, last?.kind === 'rep' ? last : undefined, role, place)];
 }
 
-function itemLegs(item: Item, role: Role, choice: Choice, { path, turns }: Place): Leg[] {
+function itemLegs(item: Item, role: Role, choice: ExpandOptions, { path, turns }: Place): Leg[] {
   const n = timesOf(item.count, choice.counts ?? 'max');
   const { body, recovery } = item;
   if (body.kind === 'rep')
@@ -140,7 +140,7 @@ const isUnsaid = (leg: Leg): boolean =>
  * one would follow the same rep the outer is taken; after the last rep of the session there is none.
  * @param choice which end of ranges to use, of counts (`6-8x`) and of amounts (`5-6min`); the larger if left out.
  */
-export function expand(session: Session, choice: Choice = {}): Leg[] {
+export function expand(session: SessionTree, choice: ExpandOptions = {}): Leg[] {
   const { manner, pulse } = choice;
   const legs = session.lines
     .flatMap((line, at) =>

@@ -1,5 +1,5 @@
 import { expand, type RepLeg } from './expand';
-import type { Pace, Session } from './session';
+import type { Pace, SessionTree } from './session';
 
 /** At such an effort and from such a length on, a rep is a trial. */
 const FLAT_OUT = { effort: 9.5, distanceM: 600, durationS: 120 };
@@ -14,5 +14,5 @@ export const isFlatOut = ({ paceMix, distanceM = 0, durationS = 0 }: RepLeg): bo
   (distanceM >= FLAT_OUT.distanceM || durationS >= FLAT_OUT.durationS);
 
 /** True if a session has a flat-out trial in it. */
-export const hasFlatOutTrial = (session: Session): boolean =>
+export const hasFlatOutTrial = (session: SessionTree): boolean =>
   expand(session).some((leg) => leg.kind === 'rep' && isFlatOut(leg));

@@ -1,6 +1,6 @@
 import { MILE_M } from '../units/distance';
 import { formatTime } from '../units/time';
-import type { Amount, Count, Item, Line, Pace, Recovery, Rep, RepPace, Session } from './session';
+import type { Amount, Count, Item, Line, Pace, Recovery, Rep, RepPace, SessionTree } from './session';
 
 /** A number without a tail of zeros: 74, 2.5. */
 const plain = (value: number) => String(Math.round(value * 1000) / 1000);
@@ -153,6 +153,6 @@ export function formatItem(item: Item): string {
 export const formatLine = (line: Line) => `${line.role}: ${line.items.map(formatItem).join(', ')}`;
 
 /** Prints a session in the one canonical form of the shorthand; parsing it gives the same tree again. */
-export function formatSession(session: Session): string {
+export function formatSession(session: SessionTree): string {
   return session.lines.map(formatLine).join('\n');
 }

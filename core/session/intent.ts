@@ -26,7 +26,7 @@ export type MeantArc = { first: number; middle: number; last: number };
 export type IntentFacts = {
   /** As a coach calls it: `Critical speed, short reps`. */
   name: string;
-  about: string;
+  description: string;
   arc: MeantArc;
   /** Every tolerance of the pace book is taken so many times: a rehearsal is run nearer to its times than a fartlek. */
   toleranceTimes: number;
@@ -42,9 +42,9 @@ const SPRINT: MeantArc = { first: 7, middle: 8, last: 9 };
 const EASY: MeantArc = { first: 3, middle: 4, last: 5 };
 const ALL_OUT: MeantArc = { first: 7, middle: 9, last: 10 };
 
-const facts = (name: string, about: string, arc: MeantArc, toleranceTimes = 1, isHard = true): IntentFacts => ({
+const facts = (name: string, description: string, arc: MeantArc, toleranceTimes = 1, isHard = true): IntentFacts => ({
   name,
-  about,
+  description,
   arc,
   toleranceTimes,
   isHard,

@@ -1,4 +1,4 @@
-/** How coaches call the paces of the book beside their names, and which of those may stand without an `@`. */
+/** How coaches call the paces of the pace book beside their names, and which of those may stand without an `@`. */
 
 const SYNONYMS: Readonly<Record<string, string>> = {
   mp: 'marathon',
@@ -53,16 +53,16 @@ const SYNONYMS: Readonly<Record<string, string>> = {
 
 const longestFirst = (words: readonly string[]) => [...words].sort((a, b) => b.length - a.length);
 
-/** A word for a pace after an `@`, where it is none of the names in the book. */
+/** A word for a pace after an `@`, where it is none of the names in the pace book. */
 export const SYNONYM = new RegExp(`(${longestFirst(Object.keys(SYNONYMS)).join('|')})(?![a-z0-9:%./])`, 'iy');
 
-/** The name in the book that a word stands for; undefined where the book has none. */
+/** The name in the book that a word stands for; undefined where the pace book has none. */
 export function paceCalled(word: string, names: readonly string[]): string | undefined {
   const name = SYNONYMS[word.toLowerCase().replace(/\s+/g, ' ')];
   return name !== undefined && names.includes(name) ? name : undefined;
 }
 
-/** Names that say what they are without an `@`: words of the default book. One that is a distance as well needs “pace” behind it. */
+/** Names that say what they are without an `@`: words of the default pace book. One that is a distance as well needs “pace” behind it. */
 const PLAIN =
   'easy|steady|marathon|threshold|tempo|cv|strides?|max|MP|HMP?|LT|T(?=\s*(?:$|[,;)/]|w\/|with\b|off\b))|critical speed|flat[ -]out|all[ -]out|sprints?|TT|time trial|long run';
 const DISTANCES = String.raw`(?:goal\s+)?(?:\d+(?:k|km|m| ?mi(?:les?)?)?|mile|half(?:[ -]marathon)?|T)\s+(?:race\s+)?(?:pace|effort|speed)`;

@@ -1,6 +1,6 @@
 import { MILE_M } from '../units/distance';
 import { formatTime } from '../units/time';
-import type { Answer, Reader } from './reader';
+import type { Rewrite, Reader } from './reader';
 import type { Amount } from './session';
 
 /*
@@ -104,7 +104,7 @@ function takeDuration(r: Reader): number | undefined {
   return minutes ? round(minutes.value * 60) : undefined;
 }
 
-function checkedDuration(r: Reader, durationS: number, start: number): number {
+function validateDuration(r: Reader, durationS: number, start: number): number {
   if (durationS <= 0) r.refuse('A time has to be more than zero.', start);
   if (durationS > LIMIT.durationS) r.refuse('That is more than eight hours. Check the time.', start);
   return durationS;
@@ -116,10 +116,10 @@ export function readDuration(r: Reader): number {
   const start = r.at;
   const durationS = takeDuration(r);
   if (durationS === undefined) r.fail('A time is expected here, as in 90s, 2:30 or 20min.');
-  return checkedDuration(r, durationS, start);
+  return validateDuration(r, durationS, start);
 }
 
-function checkedDistance(r: Reader, distanceM: number, start: number): number {
+function validateDistance(r: Reader, distanceM: number, start: number): number {
   if (distanceM <= 0) r.refuse('A distance has to be more than zero.', start);
   if (distanceM > LIMIT.distanceM) r.refuse('That is more than 100 km. Check the distance.', start);
   return distanceM;
@@ -129,9 +129,9 @@ function checkedDistance(r: Reader, distanceM: number, start: number): number {
 const FEW_METRES = 15;
 
 function takeLength(r: Reader, start: number): Amount | undefined {
-  const one = r.takeGenerously(ONE)?.[1]?.toLowerCase();
-  if (one === 'mile') return { kind: 'distance', distanceM: MILE_M, unit: 'mi' };
-  if (one !== undefined) return { kind: 'distance', distanceM: one === 'lap' ? r.context.lapM : 1000 };
+  const unitWord = r.takeGenerously(ONE)?.[1]?.toLowerCase();
+  if (unitWord === 'mile') return { kind: 'distance', distanceM: MILE_M, unit: 'mi' };
+  if (unitWord !== undefined) return { kind: 'distance', distanceM: unitWord === 'lap' ? r.context.lapM : 1000 };
   const length = takeNumber(r, LENGTH, ['m', 'k', 'km', 'mi']);
   if (!length) return undefined;
   const { value, unit } = length;
@@ -141,12 +141,12 @@ function takeLength(r: Reader, start: number): Amount | undefined {
       { label: `${value} minutes`, by: `${value}min` },
       { label: `${value} metres`, by: `${value} metres` },
     ]);
-  const distanceM = checkedDistance(r, round(value * perUnitM), start);
+  const distanceM = validateDistance(r, round(value * perUnitM), start);
   return { kind: 'distance', distanceM, ...(isMiles(unit) ? { unit: 'mi' } : {}) };
 }
 
 /** A number with nothing to say what it counts: what it may be. */
-const answersFor = (bare: string): Answer[] =>
+const answersFor = (bare: string): Rewrite[] =>
   Number(bare) < 15
     ? [
         { label: bare === '1' ? '1 minute' : `${bare} minutes`, by: `${bare}min` },
@@ -176,7 +176,7 @@ export function readAmount(r: Reader): Amount {
   const part = takePart(r);
   if (part) return part;
   const durationS = takeDuration(r);
-  if (durationS !== undefined) return { kind: 'duration', durationS: checkedDuration(r, durationS, start) };
+  if (durationS !== undefined) return { kind: 'duration', durationS: validateDuration(r, durationS, start) };
   const length = takeLength(r, start);
   if (length) return length;
   const bare = r.take(BARE)?.[0];
@@ -185,7 +185,7 @@ export function readAmount(r: Reader): Amount {
     const isMetres = Number.isInteger(distanceM) && distanceM >= 50;
     if (!isMetres)
       r.refuse(`${bare} what? Write ${bare}s, ${bare}min, ${bare}m or ${bare}km.`, start, answersFor(bare));
-    return { kind: 'distance', distanceM: isMetres ? checkedDistance(r, distanceM, start) : distanceM };
+    return { kind: 'distance', distanceM: isMetres ? validateDistance(r, distanceM, start) : distanceM };
   }
   const word = r.word();
   if (/^[-−]\d/.test(word)) r.fail('A distance or a time cannot be less than zero.');
@@ -225,8 +225,8 @@ export function takeChain(r: Reader): { range: Amount } | { ladder: Amount[] } |
   if (!isRange || !['s', 'min', 'mi', 'km', 'k'].includes(unit) || /to|[–—]/i.test(written)) r.generous();
   const amounts = values.map((value) => amountIn(value, unit));
   for (const amount of amounts)
-    if (amount.kind === 'distance') checkedDistance(r, amount.distanceM, start);
-    else checkedDuration(r, amount.durationS, start);
+    if (amount.kind === 'distance') validateDistance(r, amount.distanceM, start);
+    else validateDuration(r, amount.durationS, start);
   if (!isRange) return { ladder: amounts };
   const [first, last] = amounts as [Amount, Amount];
   if (first.kind === 'distance' && last.kind === 'distance') return { range: { ...last, leastM: first.distanceM } };

@@ -196,8 +196,8 @@ export function readLine(text: string, span: Span, context: ReadContext, isAsked
     const rewritten = (changed: readonly Line[]) =>
       `${text.slice(0, span.from)}${changed.map(formatLine).join('\n')}${comment}${text.slice(span.to)}`;
     parts.forEach((part, at) => {
-      const others = (own: readonly Line[]) =>
-        rewritten(parts.flatMap((other, i) => (i === at ? own : [lineOf(other)])));
+      const others = (ownLines: readonly Line[]) =>
+        rewritten(parts.flatMap((other, i) => (i === at ? ownLines : [lineOf(other)])));
       const from = part.isBare ? mainFrom(part) : -1;
       if (from > 0) asked.push(askAboutMain(part, from, others));
       // In warm-up and cool-down a time is running, and nothing hangs on a pace.

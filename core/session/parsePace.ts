@@ -25,7 +25,7 @@ const BEHIND_A_NAME =
 
 const EASY_RUNNING = /(?:(?:long\s+)?run(?:ning)?|jog(?:ging)?|easy)\b(?!\s*(?:\d|back|for))/iy;
 
-/** Names of the book that are near to what is written, or a part of it: sub-threshold. */
+/** Names in the pace book that are near to what is written, or a part of it: sub-threshold. */
 function namesNear(written: string, names: readonly string[]): string[] {
   if (written.length > TOO_LONG_FOR_A_NAME) return [];
   const parts = written.toLowerCase().split('-');
@@ -34,9 +34,9 @@ function namesNear(written: string, names: readonly string[]): string[] {
 }
 
 /** Says that a name is not in the pace book, with close ones that are. */
-function notInTheBook(written: string, close: readonly string[], names: readonly string[]): string {
+function notInPaceBook(written: string, close: readonly string[], names: readonly string[]): string {
   const hint = close.length > 0 ? `Did you mean ${close.join(' or ')}?` : `Known paces: ${names.join(', ')}.`;
-  return `“${written.slice(0, TOO_LONG_FOR_A_NAME)}” is not a pace in the book. ${hint}`;
+  return `“${written.slice(0, TOO_LONG_FOR_A_NAME)}” is not a pace in the pace book. ${hint}`;
 }
 
 /** A pulse is no pace; it can be kept as a note. */
@@ -59,9 +59,9 @@ function readName(r: Reader): string {
   const name = paceCalled(called, r.paces.names);
   const calledTo = r.at;
   r.at = start;
-  const known = r.take(r.paces.pattern)?.[0];
+  const paceName = r.take(r.paces.pattern)?.[0];
   // The longer of the two: half-marathon is more than half.
-  if (known !== undefined && (name === undefined || r.at >= calledTo)) return known.toLowerCase();
+  if (paceName !== undefined && (name === undefined || r.at >= calledTo)) return paceName.toLowerCase();
   if (name !== undefined) {
     r.at = calledTo;
     r.generous();
@@ -71,7 +71,7 @@ function readName(r: Reader): string {
   if (written === undefined) return r.fail('A pace is expected here, as in @5k, @threshold, @74/400 or @effort 7.');
   const close = namesNear(written, r.paces.names);
   r.refuse(
-    notInTheBook(written, close, r.paces.names),
+    notInPaceBook(written, close, r.paces.names),
     start,
     close.map((by) => ({ label: `@${by}`, by })),
   );
@@ -131,7 +131,7 @@ function failWithoutName(r: Reader, percents: readonly number[], start: number):
       .filter((name) => r.paces.names.includes(name))
       .map((name) => ({
         label: `${percents.join('–')} % of ${name} pace`,
-        by: percents.map((one) => `${one}% ${name}`).join('..'),
+        by: percents.map((percent) => `${percent}% ${name}`).join('..'),
       })),
   ]);
 }
@@ -230,14 +230,14 @@ export function readRepPace(r: Reader, amounts: readonly Amount[]): RepPace | un
       .slice(r.text.lastIndexOf('@', start) + 1, r.at)
       .split(/[-–—/]/)
       .map((name) => name.replace(/\s*(?:pace|effort)\s*$/i, '').trim());
-    const one = names[0];
+    const onlyName = names[0];
     const two = names.at(-1);
     r.ask(
       'Does the pace move from the one to the other, or is anything between them right?',
       { from: start, to: r.at },
       [
-        { label: `Moving from ${one} to ${two}`, by: `>${two}` },
-        { label: `Anywhere from ${one} to ${two}`, by: `..${two}` },
+        { label: `Moving from ${onlyName} to ${two}`, by: `>${two}` },
+        { label: `Anywhere from ${onlyName} to ${two}`, by: `..${two}` },
       ],
     );
     return { ...pace, to: other };
@@ -248,7 +248,7 @@ export function readRepPace(r: Reader, amounts: readonly Amount[]): RepPace | un
 
 const BRACKET_ANYWHERE = /\(/;
 
-/** `1600 (10k)`: a pace of the book in brackets, unless it is a number, which may as well be the rest. */
+/** `1600 (10k)`: a pace of the pace book in brackets, unless it is a number, which may as well be the rest. */
 export function takeNameInBrackets(r: Reader): RepPace | undefined {
   if (!r.has(BRACKET_ANYWHERE)) return undefined;
   const start = r.at;

@@ -1,5 +1,5 @@
 import { readPer } from './parseAmount';
-import type { Answer, Reader } from './reader';
+import type { Rewrite, Reader } from './reader';
 import type { Amount, Pace, RepPace } from './session';
 
 /*
@@ -28,7 +28,7 @@ function timesIn(r: Reader, match: RegExpExecArray): Times {
 }
 
 /** `3.30` for 3:30. */
-function asMinutes(r: Reader, start: number, perM: number): Answer[] {
+function asMinutes(r: Reader, start: number, perM: number): Rewrite[] {
   const written = r.text.slice(start, r.at);
   const match = /(\d+)\.([0-5]\d)(?!\d)/.exec(written);
   const timeS = match ? Number(match[1]) * 60 + Number(match[2]) : 0;

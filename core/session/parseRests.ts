@@ -46,7 +46,7 @@ function restInside(r: Reader, item: Item, first: Recovery): Recovery | undefine
   const outer = takeRecovery(r, [])?.recovery;
   if (!outer) return undefined;
   r.generous();
-  for (const one of inner) one.recovery = first;
+  for (const innerItem of inner) innerItem.recovery = first;
   return outer;
 }
 

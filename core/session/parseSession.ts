@@ -18,16 +18,16 @@ import { isOnce } from './lengths';
 import { cachedLine } from './lineCache';
 import { readLine } from './parseLine';
 import { knownPaces, MAX_PROBLEMS, type Problem, type ReadAs, type Token } from './reader';
-import type { Amount, Session } from './session';
+import type { Amount, SessionTree } from './session';
 import { legCount, MAX_LEGS } from './treeTotals';
 
 export type ParsedSession =
-  { ok: true; session: Session; doubts?: Doubt[]; readAs?: ReadAs[] } | { ok: false; problems: Problem[] };
+  { ok: true; session: SessionTree; doubts?: Doubt[]; readAs?: ReadAs[] } | { ok: false; problems: Problem[] };
 
 /** A text as far as it could be read. */
 export type SessionReading = {
   /** What could be read of it; the whole, if there are no problems. */
-  session: Session;
+  session: SessionTree;
   /** In the order they stand in the text. */
   problems: Problem[];
   /** What is readable and may still be a slip. */

@@ -1,4 +1,4 @@
-/** What a list of items leaves open though each can be read: a lone time, a jog behind reps, a pace or a rest at its end. */
+/** What a list of items leaves ambiguous though each can be read: a lone time, a jog after reps, a pace or rest at its end. */
 import { formatAmount, formatRecovery, formatRepPace } from './formatSession';
 import { isOnce } from './lengths';
 import type { Problem, ReadItem } from './reader';
@@ -123,8 +123,8 @@ function aboutListEnd(items: readonly ReadItem[], rewrite: Rewrite): Problem | u
 
 /** What is to be asked about a list of items and about the sets in it: one thing at a time. */
 export function questionsAbout(items: readonly ReadItem[], rewrite: Rewrite): Problem[] {
-  const own = aboutLoneTime(items, rewrite) ?? aboutJog(items, rewrite) ?? aboutListEnd(items, rewrite);
-  if (own) return [own];
+  const asked = aboutLoneTime(items, rewrite) ?? aboutJog(items, rewrite) ?? aboutListEnd(items, rewrite);
+  if (asked) return [asked];
   return items.flatMap(({ item, inner }, at): Problem[] => {
     if (!inner || item.body.kind !== 'set') return [];
     const rewriteInner: Rewrite = (changed) =>

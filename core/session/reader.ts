@@ -18,7 +18,7 @@ export type TokenKind = 'role' | 'count' | 'amount' | 'pace' | 'recovery' | 'not
 export type Token = Span & { kind: TokenKind };
 
 /** A way to write a stretch of the text so that it means one thing. */
-export type Answer = { label: string; by: string };
+export type Rewrite = { label: string; by: string };
 
 /** Thrown inside the parser only; parseSession turns it into a Problem. */
 export class Unreadable extends Error {
@@ -27,15 +27,15 @@ export class Unreadable extends Error {
   }
 }
 
-/** Pace names of the book in use, and a sticky pattern that takes one of them. */
+/** Pace names of the pace book in use, and a sticky pattern that takes one of them. */
 export type KnownPaces = { names: readonly string[]; pattern: RegExp };
 
 const patterns = new WeakMap<readonly string[], KnownPaces>();
 
 /** Longest first, so that `1500` is not read as `150` followed by `0`, nor `2mi` as 2 miles of something. */
 export function knownPaces(names: readonly string[]): KnownPaces {
-  const known = patterns.get(names);
-  if (known) return known;
+  const cached = patterns.get(names);
+  if (cached) return cached;
   const longestFirst = [...names].sort((a, b) => b.length - a.length);
   const made = { names, pattern: new RegExp(`(?:${longestFirst.join('|')})(?![a-z0-9:%]|\\.\\d)`, 'iy') };
   patterns.set(names, made);
@@ -112,12 +112,12 @@ export class Reader {
   }
 
   /** The whole text with the characters from `from` to `to` written otherwise. */
-  private written({ from, to }: Span, { label, by }: Answer): Reading {
+  private written({ from, to }: Span, { label, by }: Rewrite): Reading {
     const before = this.text.slice(0, from);
     return { label, text: `${by.startsWith(',') ? before.trimEnd() : before}${by}${this.text.slice(to)}` };
   }
 
-  private problem(message: string, { from, to: end }: Span, answers: readonly Answer[]): Problem {
+  private problem(message: string, { from, to: end }: Span, answers: readonly Rewrite[]): Problem {
     let to = end;
     while (to > from + 1 && /\s/.test(this.text.charAt(to - 1))) to--;
     const span = { from, to };
@@ -126,18 +126,18 @@ export class Reader {
   }
 
   /** The same problem, with ways to write a stretch of the text so that it can be read. */
-  withAnswers(problem: Problem, span: Span, answers: readonly Answer[]): Problem {
+  withAnswers(problem: Problem, span: Span, answers: readonly Rewrite[]): Problem {
     return { ...problem, readings: answers.map((answer) => this.written(span, answer)) };
   }
 
   /** Names what is wrong from `from` up to here and reads on: what is meant is clear, it only cannot be had. */
-  refuse(message: string, from: number, answers: readonly Answer[] = []): void {
+  refuse(message: string, from: number, answers: readonly Rewrite[] = []): void {
     if (this.found.problems.length >= MAX_PROBLEMS) return;
     this.found.problems.push(this.problem(message, { from, to: Math.max(this.at, from + 1) }, answers));
   }
 
   /** Asks which of two things is meant by a stretch of the line, and reads on with the first that the grammar gives. */
-  ask(message: string, span: Span, answers: readonly Answer[]): void {
+  ask(message: string, span: Span, answers: readonly Rewrite[]): void {
     if (this.found.questions.length >= MAX_PROBLEMS) return;
     this.found.questions.push(this.problem(message, span, answers));
   }
@@ -168,8 +168,8 @@ export class Reader {
 
   /** True if the line has it anywhere: asked once, to spare what cannot be. @param pattern neither sticky nor global. */
   has(pattern: RegExp): boolean {
-    const known = this.lineHas.get(pattern);
-    if (known !== undefined) return known;
+    const cached = this.lineHas.get(pattern);
+    if (cached !== undefined) return cached;
     const found = pattern.test(this.text.slice(this.start, this.end));
     this.lineHas.set(pattern, found);
     return found;
@@ -215,7 +215,7 @@ export class Reader {
    * Gives up on this item, as it cannot be told what is meant: the word here is underlined, or `from`–`to` where given.
    * @param answers ways to write what is underlined so that it can be read.
    */
-  fail(message: string, from?: number, to?: number, answers: readonly Answer[] = []): never {
+  fail(message: string, from?: number, to?: number, answers: readonly Rewrite[] = []): never {
     const word = this.word();
     const start = from ?? Math.min(this.at, Math.max(this.end - 1, 0));
     const span = { from: start, to: Math.max(to ?? this.at + word.length, start + 1) };

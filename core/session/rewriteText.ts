@@ -1,7 +1,7 @@
 import { formatLine } from './formatSession';
 import { commentFrom } from './parseLine';
 import type { SessionReading } from './parseSession';
-import type { Session } from './session';
+import type { SessionTree } from './session';
 
 /** The comment at the end of a line of the text, with a space before it; empty where there is none. */
 function commentBehind(line: string): string {
@@ -14,7 +14,7 @@ function commentBehind(line: string): string {
  * them, with their comments; only what changed is printed anew.
  * @param reading what reading `text` came to, without problems; `next` is made from its session.
  */
-export function rewriteText(text: string, { session, lineAt }: SessionReading, next: Session): string {
+export function rewriteText(text: string, { session, lineAt }: SessionReading, next: SessionTree): string {
   const raw = text.split('\n');
   /** What stands above a line: comments and blank lines. */
   const above = session.lines.map((_, i) => raw.slice((lineAt[i - 1] ?? -1) + 1, lineAt[i]));

@@ -55,7 +55,7 @@ describe('reading and printing', () => {
 
 describe('what cannot be read', () => {
   test.each([
-    ['6x400 @5q / 90s', '5q', /not a pace in the book. Did you mean 5k/],
+    ['6x400 @5q / 90s', '5q', /not a pace in the pace book. Did you mean 5k/],
     ['6x400 @treshold', 'treshold', /Did you mean threshold/],
     ['9x30 @mile', '30', /30 what\? Write 30s/],
     ['3x @5k', '@', /not a distance or a time/],

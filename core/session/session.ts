@@ -63,4 +63,4 @@ export type Item = {
 export type Line = { role: Role; items: Item[] };
 
 /** A whole training session, as written. */
-export type Session = { lines: Line[] };
+export type SessionTree = { lines: Line[] };

@@ -1,6 +1,6 @@
 import { formatAmount, formatPace, formatRepPace } from './formatSession';
 import { isOnce } from './lengths';
-import type { Count, Item, Pace, RepPace, Session } from './session';
+import type { Count, Item, Pace, RepPace, SessionTree } from './session';
 
 /** Longer than this it is no name any more. */
 const MOST_CHARACTERS = 60;
@@ -35,8 +35,8 @@ function itemText({ count, body }: Item): string {
 }
 
 /** What a session is called until the coach names it, from its main part: `6 × 800 at 5k pace`. Undefined where there is none. */
-export function sessionName({ lines }: Session): string | undefined {
-  const items = lines.flatMap(({ role, items: own }) => (role === 'main' || role === 'finish' ? own : []));
+export function sessionName({ lines }: SessionTree): string | undefined {
+  const items = lines.flatMap(({ role, items: ownItems }) => (role === 'main' || role === 'finish' ? ownItems : []));
   const [first] = items;
   if (!first) return undefined;
   const whole = items.map(itemText).join(', ');

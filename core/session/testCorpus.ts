@@ -639,8 +639,8 @@ export const REFUSED: readonly (readonly [text: string, message: string])[] = [
     'Pyramid: 1-2-3-2-1 min @5k, equal jog',
     '“equal” is not a distance or a time. Write it like 400, 1mi, 90s or 3:00.',
   ],
-  ['6x400 @5q / 90s', '“5q” is not a pace in the book. Did you mean 5k?'],
-  ['6x400 @treshold / 90s', '“treshold” is not a pace in the book. Did you mean threshold?'],
+  ['6x400 @5q / 90s', '“5q” is not a pace in the pace book. Did you mean 5k?'],
+  ['6x400 @treshold / 90s', '“treshold” is not a pace in the pace book. Did you mean threshold?'],
   ['3x @5k', '“@” is not a distance or a time. Write it like 400, 1mi, 90s or 3:00.'],
   ['2x(300 @mile / 60s, 200', 'This set has no closing bracket. Expected “)”, “,” or “/” here.'],
   ['400 @mile / soon', 'A recovery is expected here, as in 90s, 2:30 walk, 200m jog, equal, half or ready.'],
@@ -682,7 +682,7 @@ export const REFUSED: readonly (readonly [text: string, message: string])[] = [
   ['400 @5k..', 'A pace is expected here, as in @5k, @threshold, @74/400 or @effort 7.'],
   [
     '400 @200% 5k>nowhere',
-    '“nowhere” is not a pace in the book. Known paces: easy, steady, marathon, half, tempo, threshold, cv, 10k, 8k, aerobic-max, 5k, 3k, 2mi, mile, 1500, 800, 400, strides, max.',
+    '“nowhere” is not a pace in the pace book. Known paces: easy, steady, marathon, half, tempo, threshold, cv, 10k, 8k, aerobic-max, 5k, 3k, 2mi, mile, 1500, 800, 400, strides, max.',
   ],
   ['400 @10% 5k', 'A share of a pace is between 20 % and 200 %.'],
   ['400 @250% 5k', 'A share of a pace is between 20 % and 200 %.'],
@@ -717,7 +717,7 @@ export const REFUSED: readonly (readonly [text: string, message: string])[] = [
     '6x400 getting faster 5k to 3k / 90s',
     '“getting faster” was not expected here. Put a comma between items, “/” before a recovery, “@” before a pace.',
   ],
-  ['3x12min @ sub-threshold / 2min', '“sub-threshold” is not a pace in the book. Did you mean threshold?'],
+  ['3x12min @ sub-threshold / 2min', '“sub-threshold” is not a pace in the pace book. Did you mean threshold?'],
   [
     'Warm up\n10 min easy\ndrills\n\nMain\n6x400 @5k / 90s\n\nCool down\n10 min easy',
     '“Warm up”, “Main” and “Cool down” stand on lines of their own. Write the part before each line of it, as in warm: 10min @easy.',

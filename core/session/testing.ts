@@ -3,11 +3,11 @@ import fc from 'fast-check';
 import { PACE_NAMES } from './paceNames';
 import { MILE_M } from '../units/distance';
 import { parseStored } from './parseSession';
-import type { Amount, Item, Pace, Recovery, Session } from './session';
+import type { Amount, Item, Pace, Recovery, SessionTree } from './session';
 import { legCount, MAX_LEGS } from './treeTotals';
 
 /** Reads a session that is known to be readable. */
-export function read(text: string): Session {
+export function read(text: string): SessionTree {
   const parsed = parseStored(text);
   if (!parsed.ok) throw new Error(parsed.problems.map((problem) => problem.message).join(' '));
   return parsed.session;
@@ -67,7 +67,7 @@ const rep = fc.record(
     kind: fc.constant('rep' as const),
     amounts: fc.oneof(
       { weight: 4, arbitrary: fc.array(amount, { minLength: 1, maxLength: 3 }) },
-      { weight: 1, arbitrary: range.map((one) => [one]) },
+      { weight: 1, arbitrary: range.map((amount) => [amount]) },
     ),
     sequence: fc.constant('ladder' as const),
     free: fc.boolean(),
@@ -97,7 +97,7 @@ const { item } = fc.letrec<{ item: Item }>((tie) => ({
     { requiredKeys: ['count', 'body'] },
   ),
 }));
-export const anySession: fc.Arbitrary<Session> = fc
+export const anySession: fc.Arbitrary<SessionTree> = fc
   .array(
     fc.record({
       role: fc.constantFrom('warm' as const, 'main' as const, 'finish' as const, 'cool' as const),

@@ -1,9 +1,9 @@
 /**
- * Sums over the tree itself, without laying it out: a count of a million is refused before anything is made of it.
- * What they say is what expand() would come to; a property test holds the two together.
+ * Totals from the tree, without expanding it: a count of a million is refused before anything is built. They equal those of expand(); a
+ * property test compares them.
  */
 import { lengthOfAmount, recoveryLength, timesOf, type Length } from './lengths';
-import type { Item, Recovery, Session } from './session';
+import type { Item, Recovery, SessionTree } from './session';
 
 /** A session with more reps and recoveries than this is refused. */
 export const MAX_LEGS = 500;
@@ -58,7 +58,7 @@ function itemTotals(item: Item, counts: 'min' | 'max'): Stretch {
 }
 
 /** Adds a session up from its tree. @param counts which end of a range of counts to take. */
-export function treeTotals(session: Session, counts: 'min' | 'max' = 'max'): TreeTotals {
+export function treeTotals(session: SessionTree, counts: 'min' | 'max' = 'max'): TreeTotals {
   const all = inTurn(session.lines.flatMap(({ items }) => items.map((item) => itemTotals(item, counts))));
   const { reps, recoveries, distanceM, durationS } = all.tail ? plus(all, all.tail, -1) : all;
   return { reps, recoveries, distanceM, durationS };
@@ -71,9 +71,9 @@ function legsOf(items: readonly Item[]): Legs {
   let legs = 0;
   let hasTail = false;
   for (const item of items) {
-    const own = itemLegCount(item);
-    legs += own.legs;
-    hasTail = own.hasTail;
+    const ownLegs = itemLegCount(item);
+    legs += ownLegs.legs;
+    hasTail = ownLegs.hasTail;
   }
   return { legs, hasTail };
 }
@@ -88,7 +88,7 @@ function itemLegCount(item: Item): Legs {
 }
 
 /** How many legs expand() would lay the session out in; asked with each letter that is typed, so without all the sums. */
-export function legCount(session: Session): number {
+export function legCount(session: SessionTree): number {
   let all: Legs = { legs: 0, hasTail: false };
   for (const { items } of session.lines) {
     const { legs, hasTail } = legsOf(items);

@@ -1,7 +1,7 @@
 /** What stands where the grammar has no place for it: what it may have been. */
 import { BARE_PACE } from './paceWords';
 import { seesRest } from './parseRecovery';
-import type { Answer, Problem, Reader } from './reader';
+import type { Rewrite, Problem, Reader } from './reader';
 import type { Item } from './session';
 
 type Body = Item['body'];
@@ -18,7 +18,7 @@ function takeWords(r: Reader): string | undefined {
 }
 
 /** Ways to write what follows an item without its sign so that it can be read. */
-function answersFor(r: Reader, word: string, item: Item | undefined): Answer[] {
+function answersFor(r: Reader, word: string, item: Item | undefined): Rewrite[] {
   if (r.sees(r.paces.pattern)) return [{ label: `At ${word} pace`, by: `@${word}` }];
   const rep = item?.body.kind === 'rep' ? item.body : undefined;
   if (/^\d[\d:.]*(?:s|sec|secs|min|mins|'|")?$/i.test(word)) {

@@ -15,11 +15,11 @@ const A_HAIR = 1e-6;
 
 /** The next longer usual metres or seconds; beyond the last a quarter more. */
 export const usualAfter = (kind: Amount['kind'], value: number): number =>
-  USUAL[kind].find((one) => one > value + A_HAIR) ?? Math.round(value * 1.25);
+  USUAL[kind].find((usual) => usual > value + A_HAIR) ?? Math.round(value * 1.25);
 
 /** The next shorter; undefined below the shortest. */
 export const usualBefore = (kind: Amount['kind'], value: number): number | undefined =>
-  USUAL[kind].findLast((one) => one < value - A_HAIR);
+  USUAL[kind].findLast((usual) => usual < value - A_HAIR);
 
 export const lengthOf = (amount: Amount): number => (amount.kind === 'distance' ? amount.distanceM : amount.durationS);
 

@@ -11,7 +11,7 @@ import type { Mark } from '../fitness/mark';
 import type { CourseOffsets } from '../fitness/weighing';
 import type { PaceBook } from '../paces/paceBook';
 import type { PaceSource } from '../paces/paceSpeed';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import type { Athlete } from './athlete';
 import { withStrides, type Schools } from './schools';
 
@@ -19,7 +19,7 @@ import { withStrides, type Schools } from './schools';
 export type AthletePaces = PaceSource & { remark?: string };
 
 /** The book with this id; the default one when it is gone. */
-export const bookById = (books: readonly PaceBook[], id: string | undefined): PaceBook =>
+export const paceBookById = (books: readonly PaceBook[], id: string | undefined): PaceBook =>
   books.find((book) => book.id === id) ?? curveBook;
 
 /** The curve by the book's model, or by the default one where the marks cannot carry that. */

@@ -35,7 +35,7 @@ export function inverseOf(change: SquadChange, before: Squad): SquadChange {
   const left = new Set(change.groups?.map(({ id }) => id));
   const isUngrouped = ({ groupId }: SquadMember) =>
     change.groups !== undefined && groupId !== undefined && !left.has(groupId);
-  const known = new Set(before.athletes.map(({ id }) => id));
+  const knownIds = new Set(before.athletes.map(({ id }) => id));
   return {
     ...(change.paceBookId === undefined ? {} : { paceBookId: before.settings.paceBookId }),
     ...(change.guides === undefined ? {} : { guides: before.settings.guides ?? null }),
@@ -44,6 +44,6 @@ export function inverseOf(change: SquadChange, before: Squad): SquadChange {
     ...(change.club === undefined ? {} : { club: before.settings.club ?? null }),
     ...(change.groups ? { groups: before.settings.groups } : {}),
     athletes: before.athletes.filter((athlete) => touched.has(athlete.id) || isUngrouped(athlete)),
-    removedIds: [...touched].filter((id) => !known.has(id)),
+    removedIds: [...touched].filter((id) => !knownIds.has(id)),
   };
 }

@@ -50,8 +50,8 @@ test('as good as the best of all groupings there are, neighbours or not: in grou
         const squad = people(...halves.map((half) => half / 2));
         const gapS = gapHalves / 2;
         const isAllowed = (group: number[]) => {
-          const own = group.map((i) => squad[i]?.paceS ?? 0);
-          return group.length <= maxSize && Math.max(...own) - Math.min(...own) <= 2 * gapS + 1e-9;
+          const pacesS = group.map((i) => squad[i]?.paceS ?? 0);
+          return group.length <= maxSize && Math.max(...pacesS) - Math.min(...pacesS) <= 2 * gapS + 1e-9;
         };
         let best = [Infinity, Infinity];
         for (const grouping of partitions(squad.length)) {

@@ -40,8 +40,8 @@ export function suggestGroups<T extends Grouped>(
         alone + (members.length === 1 ? 1 : 0),
         spread + members.reduce((sum, { paceS }) => sum + (paceS - meanS) ** 2, 0),
       ];
-      const known = best[to];
-      if (!known || isLess(cost, known.cost)) best[to] = { cost, from };
+      const before = best[to];
+      if (!before || isLess(cost, before.cost)) best[to] = { cost, from };
     }
   }
   const groups: SuggestedGroup<T>[] = [];

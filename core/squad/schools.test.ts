@@ -1,15 +1,15 @@
 import { fitCurve, timeFor } from '../fitness/curve';
 import { speedOfEntry, type PaceBook } from '../paces/paceBook';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { expand } from '../session/expand';
-import { formatRecoveryLeg } from '../planning/makePlan';
+import { formatRecoveryLeg } from '../session/formatLeg';
 import { read } from '../session/testing';
 import {
   REST_ENDS,
   restsOf,
-  SAYS_OF_END,
-  SAYS_OF_MANNER,
-  SAYS_OF_STRIDES,
+  REST_END_NOTES,
+  MANNER_NOTES,
+  STRIDES_NOTES,
   STRIDES_BY,
   topSpeedMps,
   USUAL_MANNERS,
@@ -24,12 +24,12 @@ const curve = fitCurve(marks, { asOf: '2026-11-01' });
 const strides = (book: PaceBook) => speedOfEntry(book, 'strides', curve) ?? 0;
 
 test('every school says in one line what it holds', () => {
-  for (const says of [
-    ...USUAL_MANNERS.map((one) => SAYS_OF_MANNER[one]),
-    ...REST_ENDS.map((one) => SAYS_OF_END[one]),
-    ...STRIDES_BY.map((one) => SAYS_OF_STRIDES[one]),
+  for (const note of [
+    ...USUAL_MANNERS.map((manner) => MANNER_NOTES[manner]),
+    ...REST_ENDS.map((end) => REST_END_NOTES[end]),
+    ...STRIDES_BY.map((by) => STRIDES_NOTES[by]),
   ])
-    expect(says).toMatch(/^[^\n]+\.$/);
+    expect(note).toMatch(/^[^\n]+\.$/);
 });
 
 test('strides hang on 400 pace, on 800 pace, or on a timed top speed', () => {
@@ -39,13 +39,13 @@ test('strides hang on 400 pace, on 800 pace, or on a timed top speed', () => {
   expect(strides(withStrides(curveBook, 'top-speed', { curve, marks }))).toBeCloseTo(0.925 * 8, 9);
   // Without a short mark, and in a book where the coach has set them, they stay.
   expect(withStrides(curveBook, 'top-speed', { curve, marks: [mark(800, 149)] })).toBe(curveBook);
-  const own: PaceBook = {
+  const ownPaceBook: PaceBook = {
     ...curveBook,
     entries: curveBook.entries.map((entry) =>
       entry.name === 'strides' ? { ...entry, basis: { kind: 'share', of: 'mile', share: 1 } } : entry,
     ),
   };
-  expect(strides(withStrides(own, '800', { curve, marks }))).toBe(strides(own));
+  expect(strides(withStrides(ownPaceBook, '800', { curve, marks }))).toBe(strides(ownPaceBook));
 });
 
 describe('recoveries', () => {

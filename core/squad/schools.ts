@@ -2,8 +2,8 @@
 import { timeFor, type Curve } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import type { PaceBasis, PaceBook } from '../paces/paceBook';
-import { curveBook } from '../paces/shippedBooks';
-import type { Choice } from '../session/expand';
+import { curveBook } from '../paces/shippedPaceBooks';
+import type { ExpandOptions } from '../session/expand';
 import type { Intent } from '../session/intent';
 import type { Recovery } from '../session/session';
 
@@ -43,27 +43,27 @@ export const USUAL_SCHOOLS: Schools = {
 /** What the squad has chosen, or what the app says. */
 export const schoolsOf = ({ schools }: { schools?: Schools }): Schools => schools ?? USUAL_SCHOOLS;
 
-export const SAYS_OF_MANNER: Record<Schools['manner'], string> = {
+export const MANNER_NOTES: Record<Schools['manner'], string> = {
   stand: 'Stand: for fast reps run truly fast; the legs get cold sooner.',
   walk: 'Walk: most of the reserve comes back, and everyone can do it.',
   jog: 'Jog: keeps the rhythm, and the reserve comes back a little more slowly.',
   moving: 'Keep moving: a jog, or a walk where a jog is too much.',
 };
 
-export const SAYS_OF_END: Record<Schools['restEnds'], string> = {
+export const REST_END_NOTES: Record<Schools['restEnds'], string> = {
   clock: 'The clock: the same rest for everyone, and the group goes together.',
   distance: 'A distance: starts stay on the marks, and slower runners rest longer.',
   ready: 'Ready: a tap says when; nobody starts before they can.',
   pulse: 'The pulse: back in a band; honest on hot days and after illness.',
 };
 
-export const SAYS_OF_PROGRESS: Record<(typeof PROGRESS_BY)[number], string> = {
+export const PROGRESS_NOTES: Record<(typeof PROGRESS_BY)[number], string> = {
   more: 'Volume: another rep at the same pace; the surest way to more stamina.',
   faster: 'Speed: from the pace of now towards the goal’s; nearer to the race.',
   'less-rest': 'Shorter rests: the same reps nearer to the race without a break.',
 };
 
-export const SAYS_OF_STRIDES: Record<Schools['stridesBy'], string> = {
+export const STRIDES_NOTES: Record<Schools['stridesBy'], string> = {
   '400': '93 % of 400 pace: quick and relaxed.',
   '800': '800 pace: gentler, for the young and the long-distance runners.',
   'top-speed': '92.5 % of a timed top speed (a mark over 30 to 150 m); without one by 400 pace.',
@@ -78,7 +78,7 @@ export function usualRecovery({ manner, restEnds }: Schools): Recovery {
 }
 
 /** How rests are laid out that do not say it themselves; as they are written, where the coach has chosen nothing. */
-export const restsOf = (schools: Schools | undefined): Pick<Choice, 'manner' | 'pulse'> =>
+export const restsOf = (schools: Schools | undefined): Pick<ExpandOptions, 'manner' | 'pulse'> =>
   schools ? { manner: schools.manner, ...(schools.restEnds === 'pulse' ? { pulse: schools.pulse } : {}) } : {};
 
 /** Marks over distances that are run at top speed. */

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { timeFor } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
-import { curveBook, SHIPPED_BOOKS } from '../paces/shippedBooks';
+import { curveBook, SHIPPED_PACE_BOOKS } from '../paces/shippedPaceBooks';
 import { parseSession } from '../session/parseSession';
 import { hasFewWeeks, sinceWeeks, weeksRunning, type SquadMember } from './athlete';
-import { athletePaces, bookById } from './athletePaces';
+import { athletePaces, paceBookById } from './athletePaces';
 import { hasFlatOutTrial } from '../session/flatOut';
 import { cautionsFor, trialCaution } from '../advice/cautions';
 import { inverseOf, type SquadChange } from './change';
@@ -27,7 +27,7 @@ const member = (more: Partial<SquadMember> = {}): SquadMember => ({
   marks: [race(800, 149), race(5000, 1110)],
   ...more,
 });
-const book = (id: string) => bookById(SHIPPED_BOOKS, id);
+const book = (id: string) => paceBookById(SHIPPED_PACE_BOOKS, id);
 
 describe('tile names', () => {
   const suggest = (name: string, ...taken: string[]) => suggestTileName(name, new Set(taken.map(tileKey)));

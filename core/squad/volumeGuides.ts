@@ -56,14 +56,14 @@ export const SHIPPED_GUIDES: VolumeGuides = {
 };
 
 /** What the guides need to know about an athlete; what is not known changes nothing. */
-export type Runner = {
+export type TrainingProfile = {
   age?: number | undefined;
   weeks?: number | undefined;
   leaning?: Leaning | undefined;
   weeklyKm?: number | undefined;
 };
 
-function isFor(guide: GuideFor, { age, weeks, leaning, weeklyKm }: Runner): boolean {
+function isFor(guide: GuideFor, { age, weeks, leaning, weeklyKm }: TrainingProfile): boolean {
   switch (guide.kind) {
     case 'age':
       return age !== undefined && age < guide.under;
@@ -77,13 +77,13 @@ function isFor(guide: GuideFor, { age, weeks, leaning, weeklyKm }: Runner): bool
 }
 
 /** The guide for one athlete: the smallest share that holds for each of age, event, and experience or kilometres a week, all taken together. */
-export function guideFor(guides: VolumeGuides, intent: Intent, runner: Runner): VolumeGuide | undefined {
-  const guide = guides.most.find((one) => one.intent === intent);
+export function guideFor(guides: VolumeGuides, intent: Intent, runner: TrainingProfile): VolumeGuide | undefined {
+  const guide = guides.most.find((guide) => guide.intent === intent);
   if (!guide) return undefined;
   const smallest = (kind: GuideFor['kind']) =>
     Math.min(
       1,
-      ...guides.shares.flatMap((one) => (one.for.kind === kind && isFor(one.for, runner) ? [one.share] : [])),
+      ...guides.shares.flatMap((share) => (share.for.kind === kind && isFor(share.for, runner) ? [share.share] : [])),
     );
   // New runners run few kilometres: one reason for less is not counted twice.
   const share = smallest('age') * Math.min(smallest('experience'), smallest('volume')) * smallest('event');

@@ -10,13 +10,13 @@ const REFILL_S = { standing: 300, jogging: 330 };
 
 /** CS and D′ of a curve: the straight line through distance over time (Monod & Scherrer, Ergonomics 8:329, 1965). */
 export function reserveModel(curve: Curve): ReserveModel {
-  const model = known.get(curve) ?? lineThrough((durationS) => speedFor(curve, durationS));
-  known.set(curve, model);
+  const model = cache.get(curve) ?? lineThrough((durationS) => speedFor(curve, durationS));
+  cache.set(curve, model);
   return model;
 }
 
 /** Five roots to be found, asked for with every look at a session: kept for as long as the curve is. */
-const known = new WeakMap<Curve, ReserveModel>();
+const cache = new WeakMap<Curve, ReserveModel>();
 
 /** Metres of reserve left after `durationS` at `speedMps`, from `leftM`. Standing or walking is any speed under a third of CS. */
 export function reserveAfter(model: ReserveModel, leftM: number, speedMps: number, durationS: number): number {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { fitCurve, speedFor } from '../fitness/curve';
 import { speedOfEntry, type PaceBook } from '../paces/paceBook';
 import { PACE_NAMES } from '../session/paceNames';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { read } from '../session/testing';
 import { layLapSheet } from '../track/lapSheet';
 import { standardTrack } from '../venue/venue';

@@ -1,7 +1,7 @@
 import { USUAL_TOLERANCE } from '../paces/paceBook';
 import { paceSpeed, paceTolerance, recoverySpeed, type PaceSource } from '../paces/paceSpeed';
-import { expand, type Choice, type Leg, type RecoveryLeg, type RepLeg } from '../session/expand';
-import type { Session } from '../session/session';
+import { expand, type ExpandOptions, type Leg, type RecoveryLeg, type RepLeg } from '../session/expand';
+import type { SessionTree } from '../session/session';
 import { crossedMarks, firstStartM, onLap, walkToStart, type Venue, type Walk } from '../venue/venue';
 
 /** Time at a called mark: `atM` metres into the rep, `timeS` seconds after its start. */
@@ -147,7 +147,7 @@ function recoveryTarget(leg: RecoveryLeg, repS: number | undefined, source: Pace
  * starts where the one before finished, moved on by a recovery that is given as a distance. A recovery by the clock is
  * spent coming back there, or walking on to the nearest mark where that is none (a mile: to its own start).
  */
-export function targetsFor(session: Session, athlete: TargetSource, choice: Choice = {}): TargetLeg[] {
+export function targetsFor(session: SessionTree, athlete: TargetSource, choice: ExpandOptions = {}): TargetLeg[] {
   return targetsForLegs(expand(session, choice), athlete);
 }
 

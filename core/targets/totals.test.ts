@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { fitCurve, heldFor, speedFor } from '../fitness/curve';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { anySession, read } from '../session/testing';
 import { indoorTrack, kilometreLoop, placeName, standardTrack, VENUES, walkToStart } from '../venue/venue';
 import { layLapSheet } from '../track/lapSheet';

@@ -27,13 +27,14 @@ export const UNTIL_READY_S = 180;
 /** Metres and seconds of one leg; what is not known is guessed. */
 export function amountsOf(leg: TargetLeg): Amounts & { isGuessed: boolean } {
   if (leg.kind === 'rep' && leg.drills) return { distanceM: 0, durationS: DRILLS_S, isGuessed: true };
-  const known = leg.targetS ?? leg.durationS;
+  const settledS = leg.targetS ?? leg.durationS;
   if (leg.kind === 'recovery' && leg.untilReady) return { distanceM: 0, durationS: UNTIL_READY_S, isGuessed: true };
   if (leg.kind === 'recovery')
-    return { distanceM: leg.distanceM ?? 0, durationS: known ?? 0, isGuessed: known === undefined };
+    return { distanceM: leg.distanceM ?? 0, durationS: settledS ?? 0, isGuessed: settledS === undefined };
   const distanceM = leg.distanceM ?? leg.expectedM;
-  if (distanceM === undefined) return { distanceM: (known ?? 0) * GUESSED_MPS, durationS: known ?? 0, isGuessed: true };
-  return { distanceM, durationS: known ?? distanceM / GUESSED_MPS, isGuessed: known === undefined };
+  if (distanceM === undefined)
+    return { distanceM: (settledS ?? 0) * GUESSED_MPS, durationS: settledS ?? 0, isGuessed: true };
+  return { distanceM, durationS: settledS ?? distanceM / GUESSED_MPS, isGuessed: settledS === undefined };
 }
 
 /** Adds the legs of one athlete up. */
@@ -83,11 +84,11 @@ export function limitWeightOf(curve: Curve): (speedMps: number) => number {
 }
 
 /** What a second at a speed takes of the limit. The same few are asked for with every letter of a session that is typed. */
-const known = new WeakMap<Curve, { weight: (speedMps: number) => number; perS: Map<number, number> }>();
+const cache = new WeakMap<Curve, { weight: (speedMps: number) => number; perS: Map<number, number> }>();
 
 function limitPerS(curve: Curve, speedMps: number): number {
-  const cached = known.get(curve) ?? { weight: limitWeightOf(curve), perS: new Map<number, number>() };
-  known.set(curve, cached);
+  const cached = cache.get(curve) ?? { weight: limitWeightOf(curve), perS: new Map<number, number>() };
+  cache.set(curve, cached);
   const perS = cached.perS.get(speedMps) ?? cached.weight(speedMps) / heldFor(curve, speedMps);
   cached.perS.set(speedMps, perS);
   return perS;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { curveOf5k } from '../planning/testing';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
 import { MILE_M } from '../units/distance';

@@ -89,20 +89,20 @@ function exact(costs: Costs): { steps: number[]; cost: GapCost } {
       return;
     }
     const i = order[depth] ?? 0;
-    const [own, ...others] = added;
-    if (!own) return;
-    const rest = others.reduce((sum, one) => sum + Math.min(...one), 0) + (pairsFrom[depth] ?? 0);
-    for (const step of [...all].sort((a, b) => (own[a] ?? 0) - (own[b] ?? 0) || a - b)) {
+    const [ownCosts, ...others] = added;
+    if (!ownCosts) return;
+    const rest = others.reduce((sum, costs) => sum + Math.min(...costs), 0) + (pairsFrom[depth] ?? 0);
+    for (const step of [...all].sort((a, b) => (ownCosts[a] ?? 0) - (ownCosts[b] ?? 0) || a - b)) {
       const next = {
-        clashes: cost.clashes + (own[step] ?? 0),
+        clashes: cost.clashes + (ownCosts[step] ?? 0),
         waitingS: cost.waitingS + step * (costs.waitS[i] ?? 0),
       };
       if (!isLess({ clashes: next.clashes + rest, waitingS: next.waitingS }, best.cost)) continue;
-      const then = others.map((one, k) => {
+      const then = others.map((rowCosts, k) => {
         const j = order[depth + 1 + k] ?? 0;
-        return one.map((value, at) => value + costs.between(i, step, j, at));
+        return rowCosts.map((value, at) => value + costs.between(i, step, j, at));
       });
-      const atLeast = then.reduce((sum, one) => sum + Math.min(...one), 0) + (pairsFrom[depth + 1] ?? 0);
+      const atLeast = then.reduce((sum, costs) => sum + Math.min(...costs), 0) + (pairsFrom[depth + 1] ?? 0);
       if (!isLess({ clashes: next.clashes + atLeast, waitingS: next.waitingS }, best.cost)) continue;
       steps[i] = step;
       go(depth + 1, next, then);
@@ -135,7 +135,7 @@ function improved(costs: Costs): { steps: number[]; cost: GapCost } {
     places.map((i) => Math.min(costs.steps, (places.length - 1 - i) * apart)),
   ]);
   const ends = starts.map((steps) => improvedFrom(costs, steps));
-  return ends.reduce((best, one) => (isLess(one.cost, best.cost) ? one : best));
+  return ends.reduce((best, candidate) => (isLess(candidate.cost, best.cost) ? candidate : best));
 }
 
 /** One group after the other to where it is best for it, until nothing gets better. */
@@ -150,7 +150,7 @@ function improvedFrom(costs: Costs, from: readonly number[]): { steps: number[];
         const moved = steps.map((other, j) => (j === i ? step : other));
         const first = Math.min(...moved);
         // The same apart from each other, but earlier: busy time may forbid it.
-        for (const tried of [moved, moved.map((one) => one - first)]) {
+        for (const tried of [moved, moved.map((step) => step - first)]) {
           const then = costOf(costs, tried);
           if (!isLess(then, cost)) continue;
           steps = tried;

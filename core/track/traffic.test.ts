@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { curveOf5k } from '../planning/testing';
-import { curveBook } from '../paces/shippedBooks';
+import { curveBook } from '../paces/shippedPaceBooks';
 import { read } from '../session/testing';
 import { targetsFor } from '../targets/targetsFor';
 import { busySpans, clockAt, mainStartS } from './busy';
@@ -96,10 +96,11 @@ describe('start gaps', () => {
     let clashes = 0;
     for (let i = 0; i < groups.length; i++)
       for (let j = i + 1; j < groups.length; j++)
-        for (const one of groups[i]?.arrivals ?? [])
+        for (const arrival of groups[i]?.arrivals ?? [])
           for (const other of groups[j]?.arrivals ?? []) {
             const [x, y] = [gapsS[i] ?? 0, gapsS[j] ?? 0];
-            if (one.firstS + x - (other.lastS + y) < windowS && other.firstS + y - (one.lastS + x) < windowS) clashes++;
+            if (arrival.firstS + x - (other.lastS + y) < windowS && other.firstS + y - (arrival.lastS + x) < windowS)
+              clashes++;
           }
     return { clashes, waitingS: groups.reduce((sum, { athletes }, i) => sum + athletes * (gapsS[i] ?? 0), 0) };
   };

@@ -22,14 +22,21 @@ export type TrafficLeg = {
 };
 
 /** The finish of a rep: when the first and the last of the group come in, and where on the lap. */
-export type Arrival = { legIndex: number; rep: number; firstS: number; lastS: number; athletes: number; atM: number };
+export type GroupArrival = {
+  legIndex: number;
+  rep: number;
+  firstS: number;
+  lastS: number;
+  athletes: number;
+  atM: number;
+};
 
-export type GroupTraffic = { id: string; legs: TrafficLeg[]; arrivals: Arrival[]; athletes: number; endS: number };
+export type GroupTraffic = { id: string; legs: TrafficLeg[]; arrivals: GroupArrival[]; athletes: number; endS: number };
 
 /** A group's way through main part and fast finish. It starts each rep together, its recovery counted from its shared finish. */
 export function groupTraffic({ id, legs, offsetsS }: TrafficGroup, venue: Venue): GroupTraffic {
   const traffic: TrafficLeg[] = [];
-  const arrivals: Arrival[] = [];
+  const arrivals: GroupArrival[] = [];
   const last = legs.findLastIndex((leg) => leg.kind === 'rep' && isWork(leg));
   let [atS, atM] = [0, 0];
   let isBegun = false;
@@ -95,13 +102,20 @@ export type Clash = {
 export const MOST_AT_ONCE = 6;
 
 /** True if two finishes are so near together that one person cannot time both. */
-const isNear = (a: Arrival, b: Arrival, bLaterS: number, windowS: number) =>
+const isNear = (a: GroupArrival, b: GroupArrival, bLaterS: number, windowS: number) =>
   b.firstS + bLaterS < a.lastS + windowS && a.firstS < b.lastS + bLaterS + windowS;
 
 /** Pairs of finishes of two groups that clash when the second starts `laterS` after the first. */
-function pairsThatClash(a: GroupTraffic, b: GroupTraffic, laterS: number, windowS: number): [Arrival, Arrival][] {
-  return a.arrivals.flatMap((one) =>
-    b.arrivals.flatMap((other): [Arrival, Arrival][] => (isNear(one, other, laterS, windowS) ? [[one, other]] : [])),
+function pairsThatClash(
+  a: GroupTraffic,
+  b: GroupTraffic,
+  laterS: number,
+  windowS: number,
+): [GroupArrival, GroupArrival][] {
+  return a.arrivals.flatMap((arrival) =>
+    b.arrivals.flatMap((other): [GroupArrival, GroupArrival][] =>
+      isNear(arrival, other, laterS, windowS) ? [[arrival, other]] : [],
+    ),
   );
 }
 
@@ -118,17 +132,17 @@ export function clashesOf(groups: readonly GroupTraffic[], gaps: StartGaps, wind
       if (athletes > MOST_AT_ONCE && lastS - firstS < windowS)
         clashes.push({ kind: 'crowd', fromS: aS + firstS, toS: aS + lastS, groups: [[a.id, rep]], athletes });
     for (const b of groups.slice(i + 1))
-      for (const [one, other] of pairsThatClash(a, b, (gaps[b.id] ?? 0) - aS, windowS)) {
+      for (const [first, other] of pairsThatClash(a, b, (gaps[b.id] ?? 0) - aS, windowS)) {
         const bS = gaps[b.id] ?? 0;
         clashes.push({
           kind: 'groups',
-          fromS: Math.min(aS + one.firstS, bS + other.firstS),
-          toS: Math.max(aS + one.lastS, bS + other.lastS),
+          fromS: Math.min(aS + first.firstS, bS + other.firstS),
+          toS: Math.max(aS + first.lastS, bS + other.lastS),
           groups: [
-            [a.id, one.rep],
+            [a.id, first.rep],
             [b.id, other.rep],
           ],
-          athletes: one.athletes + other.athletes,
+          athletes: first.athletes + other.athletes,
         });
       }
   });

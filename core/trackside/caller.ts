@@ -30,10 +30,10 @@ export function groupNow(state: RunState, groupId: string, nowMs: number): Now |
     return run ? [{ athlete, run }] : [];
   });
   const latest = runs.reduce<(typeof runs)[number] | undefined>(
-    (best, one) => (!best || one.run.startedAtMs > best.run.startedAtMs ? one : best),
+    (best, candidate) => (!best || candidate.run.startedAtMs > best.run.startedAtMs ? candidate : best),
     undefined,
   );
-  const due = dueStarts(state).find((one) => one.groupId === groupId);
+  const due = dueStarts(state).find((due) => due.groupId === groupId);
   const nextAthlete = due?.athleteIds[0] === undefined ? undefined : state.athletes[due.athleteIds[0]];
   const nextRep = due && nextAthlete && ownRep(state, nextAthlete, due.slot)?.rep;
   const nextHard = nextRep && hard(nextRep);

@@ -1,4 +1,5 @@
 /** What is called out, and when: the end of a recovery, the next start, the changes of a session by the clock. */
+import { counted } from '../units/counted';
 import { listed } from '../units/listed';
 import { ownRep } from '../run/lineUp';
 import { repLabel, type PlannedRep } from '../run/plan';
@@ -15,7 +16,7 @@ export function spokenLength(seconds: number): string {
   const whole = Math.round(seconds);
   if (whole < 100) return `${whole} seconds`;
   const [minutes, rest] = [Math.floor(whole / 60), whole % 60];
-  if (rest === 0) return minutes === 1 ? '1 minute' : `${minutes} minutes`;
+  if (rest === 0) return counted(minutes, 'minute');
   return `${minutes} ${rest}`;
 }
 

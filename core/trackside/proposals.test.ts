@@ -1,5 +1,8 @@
 import type { RunEvent } from '../run/events';
-import { leftAfterNext, optionsFor, proposalsFor, RULES } from './proposals';
+import { leftAfterNext } from './ahead';
+import { optionsFor } from './options';
+import { liveProposals } from './proposals';
+import { RULES } from './rules';
 import { replay } from '../run/replay';
 import { at, end, pass, planOf, someone, start } from '../run/testing';
 
@@ -14,12 +17,12 @@ const ran = (timesS: number[], distanceM = 400): RunEvent[] =>
 const felt = (atS: number, repIndex: number, effort: number) =>
   at(atS, { type: 'felt', athleteId: 'a0', repIndex, effort });
 const proposed = (events: RunEvent[], of = plan) =>
-  proposalsFor(of, replay(of, events)).filter(({ athleteId }) => athleteId === 'a0');
+  liveProposals(of, replay(of, events)).filter(({ athleteId }) => athleteId === 'a0');
 
 test('late on two reps running: ease first, and everything else to choose from', () => {
   expect(proposed(ran([91, 88.8]))).toEqual([]);
   const [proposal] = proposed(ran([91, 92]));
-  expect(proposal).toMatchObject({ rule: 'late-twice', repIndex: 1, says: expect.stringContaining('Ada late twice') });
+  expect(proposal).toMatchObject({ rule: 'late-twice', repIndex: 1, athleteId: 'a0' });
   expect(proposal?.options.map(({ decision }) => decision.kind)).toEqual([
     'ease',
     'recovery',
@@ -52,16 +55,16 @@ test('an effort is taken for what most would tell of it: eight from somebody who
   const [group] = plan.groups;
   const tells = (a: number) => ({
     ...plan,
-    groups: group ? [{ ...group, athletes: group.athletes.map((one) => ({ ...one, telling: { a, g: 1 } })) }] : [],
+    groups: group
+      ? [{ ...group, athletes: group.athletes.map((athlete) => ({ ...athlete, telling: { a, g: 1 } })) }]
+      : [],
   });
   const proposedTo = (a: number, effort: number) => {
     const told = [...ran([88.8]), felt(100, 0, effort)];
-    return proposalsFor(tells(a), replay(tells(a), told));
+    return liveProposals(tells(a), replay(tells(a), told));
   };
   expect(proposedTo(0, 7)).toEqual([]);
-  expect(proposedTo(-2, 7)).toMatchObject([
-    { rule: 'hard-too-soon', reasons: [expect.stringMatching(/as they tell it/)] },
-  ]);
+  expect(proposedTo(-2, 7)).toMatchObject([{ rule: 'hard-too-soon', facts: { effort: { told: 7, isTheirs: true } } }]);
   expect(proposedTo(2, 9)).toEqual([]);
 });
 
@@ -113,7 +116,6 @@ test('in open work a rep run early is pointed out, and no rep is called the last
   const [proposal] = proposed(turns, open);
   expect(proposal).toMatchObject({ rule: 'early-open' });
   expect(proposal?.options.map(({ decision }) => decision.kind)).toEqual(['talk', 'cutDown', 'endOpen']);
-  expect(proposal?.says).not.toMatch(/\d+ (left|more|to go)/);
 });
 
 test('nothing for who has stopped, is away, or when the session is over', () => {
@@ -125,14 +127,11 @@ test('nothing for who has stopped, is away, or when the session is over', () => 
 test('a recovery is proposed only as far as its range goes', () => {
   const fixed = planOf('8x400 @5k / 60s');
   const [athlete] = [someone(replay(fixed, ran([91, 92])))];
-  expect(optionsFor(replay(fixed, ran([91, 92])), athlete).recovery).toEqual([]);
+  expect(optionsFor(replay(fixed, ran([91, 92])), athlete).recovery).toBeUndefined();
 });
 
 test('every rule says where it comes from', () => {
-  for (const { about, source } of Object.values(RULES)) {
-    expect(about).toMatch(/\.$/);
-    expect(source.length).toBeGreaterThan(5);
-  }
+  for (const { source } of Object.values(RULES)) expect(source.length).toBeGreaterThan(5);
 });
 
 describe('open work gets shorter or ends, never slower', () => {
@@ -154,13 +153,12 @@ describe('open work gets shorter or ends, never slower', () => {
   };
   test('late twice offers the next shorter distance or the end, and nothing of the fast finish', () => {
     expect(kinds(turns([0, 4, 5]))).toEqual({ rule: 'late-twice', kinds: ['cutDown', 'endOpen', 'stop'] });
-    expect(proposed(turns([0, 4, 5]), open)[0]?.says).toMatch(/on to the next shorter distance/);
   });
   test('cut down already to the last distance, the end is offered', () => {
     const cut = at(900, { type: 'decided', athleteIds: ['a0'], decision: { kind: 'cutDown' } });
     const state = replay(open, turns([0, 4, 5], [cut]));
-    expect(optionsFor(state, someone(state)).ease).toEqual([]);
-    expect(optionsFor(state, someone(state)).endOpen).toHaveLength(1);
+    expect(optionsFor(state, someone(state)).ease).toBeUndefined();
+    expect(optionsFor(state, someone(state)).endOpen).toEqual({ decision: { kind: 'endOpen' } });
   });
   test('hard too soon does not speak of slower targets either', () => {
     const felt = at(700, { type: 'felt', athleteId: 'a0', repIndex: 21, effort: 9 });
@@ -171,7 +169,7 @@ describe('open work gets shorter or ends, never slower', () => {
 test('a stitch: the first third of the next rep is eased, or it is the end', () => {
   const flagged = at(200, { type: 'flagged', athleteId: 'a0', repIndex: 0, flag: 'stitch' });
   const [proposal] = proposed([...ran([88.8]), flagged]);
-  expect(proposal).toMatchObject({ rule: 'stitch', says: expect.stringMatching(/first third/) });
+  expect(proposal).toMatchObject({ rule: 'stitch', options: [{ isGentleStart: true }, {}, {}] });
   expect(proposal?.options[0]?.decision.kind).toBe('talk');
   expect(proposal?.options.at(-1)?.decision.kind).toBe('stop');
 });

@@ -11,6 +11,6 @@ export function variance(values: readonly number[]): number {
 
 /** The mean of what is known; undefined where nothing is. */
 export function meanOfKnown(values: readonly (number | undefined)[]): number | undefined {
-  const known = values.filter((value) => value !== undefined);
-  return known.length === 0 ? undefined : mean(known);
+  const present = values.filter((value) => value !== undefined);
+  return present.length === 0 ? undefined : mean(present);
 }

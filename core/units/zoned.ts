@@ -4,8 +4,8 @@
 const formatters = new Map<string | undefined, Intl.DateTimeFormat>();
 
 function formatterFor(timeZone: string | undefined): Intl.DateTimeFormat {
-  const known = formatters.get(timeZone);
-  if (known) return known;
+  const cached = formatters.get(timeZone);
+  if (cached) return cached;
   const made = new Intl.DateTimeFormat('en-GB', {
     calendar: 'gregory',
     numberingSystem: 'latn',
@@ -38,7 +38,7 @@ export function isTimeZone(name: string): boolean {
  */
 export function zonedAt(atMs: number, timeZone?: string): { date: string; time: string } {
   const parts = formatterFor(timeZone).formatToParts(atMs);
-  const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((one) => one.type === type)?.value ?? '';
+  const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((part) => part.type === type)?.value ?? '';
   return {
     date: `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`,
     time: `${part('hour')}:${part('minute')}`,

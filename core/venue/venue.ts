@@ -101,9 +101,9 @@ export const firstStartM = (venue: Venue, distanceM: number | undefined): number
 
 /** A position said by the nearest mark behind it: `the 300 m start`, `50 m past the 300 m start`. */
 export function placeName({ marks, starts, lapM }: Venue, positionM: number): string {
-  const known = [...marks, ...starts];
+  const allMarks = [...marks, ...starts];
   const past = (atM: number) => (((positionM - atM) % lapM) + lapM) % lapM;
-  const near = known.find(({ atM }) => Math.min(past(atM), lapM - past(atM)) < ON_THE_MARK_M);
+  const near = allMarks.find(({ atM }) => Math.min(past(atM), lapM - past(atM)) < ON_THE_MARK_M);
   if (near) return `the ${near.name}`;
   const [behind] = [...marks].sort((a, b) => past(a.atM) - past(b.atM));
   return behind ? `${Math.round(past(behind.atM))} m past the ${behind.name}` : `${Math.round(positionM)} m`;
@@ -124,8 +124,8 @@ const ON_THE_MARK_M = 1;
  * (the mile), else the nearest mark, the one ahead where two are as near. Undefined on the mark.
  */
 export function walkToStart(venue: Venue, atM: number, distanceM: number | undefined): Walk | undefined {
-  const own = ownStart(venue, distanceM);
-  const ways = (own ? [own] : venue.marks).map((mark): Walk => {
+  const startMark = ownStart(venue, distanceM);
+  const ways = (startMark ? [startMark] : venue.marks).map((mark): Walk => {
     const ahead = onLap(venue, mark.atM - atM);
     if (venue.outAndBack) {
       const onM = onGroundM(venue, mark.atM) - onGroundM(venue, onLap(venue, atM));

@@ -1,6 +1,6 @@
 import type { BrowserContext, Page } from '@playwright/test';
 import { ulid } from 'ulid';
-import { curveBook } from '@core/paces/shippedBooks';
+import { curveBook } from '@core/paces/shippedPaceBooks';
 import { parseStored } from '@core/session/parseSession';
 import { athletePaces } from '@core/squad/athletePaces';
 import { standardTrack } from '@core/venue/venue';
@@ -18,10 +18,10 @@ export function planOf(shorthand: string): Plan {
   if (!parsed.ok) throw new Error(parsed.problems[0]?.message);
   const people = PEOPLE.map(({ name, marks }, i) => {
     const athlete = { id: ulid(), name, tileName: `T${i}`, status: 'training' as const, marks };
-    return { athleteId: athlete.id, name, tileName: athlete.tileName, paces: athletePaces(athlete, curveBook, DAY) };
+    return { id: athlete.id, name, tileName: athlete.tileName, paces: athletePaces(athlete, curveBook, DAY) };
   });
-  const about = { id: ulid(), sessionId: ulid(), title: 'Bench', date: DAY, shorthand };
-  return makePlan(about, parsed.session, people, standardTrack);
+  const header = { id: ulid(), sessionId: ulid(), title: 'Bench', date: DAY, shorthand };
+  return makePlan(header, parsed.session, people, standardTrack);
 }
 
 /** Opens the line board of a session in which this has happened, on a page of its own. */

@@ -1,4 +1,4 @@
-import { bookEntry, searchBook } from '@core/library/searchBook';
+import { libraryEntry, searchLibrary } from '@core/library/searchLibrary';
 import { STARTERS } from '@core/library/starters';
 import { expand } from '@core/session/expand';
 import { parseSession, readSession } from '@core/session/parseSession';
@@ -42,13 +42,18 @@ export async function language(): Promise<void> {
     const starter = STARTERS[i % STARTERS.length] as (typeof STARTERS)[number];
     return { ...starter, id: String(i), title: `${starter.title} ${i}` };
   });
-  report('2,000 sessions of the book read for searching', await timed(5, () => entries.map((one) => bookEntry(one))));
-  const book = entries.map((one) => bookEntry(one));
+  report(
+    '2,000 sessions in the library read for searching',
+    await timed(5, () => entries.map((entry) => libraryEntry(entry))),
+  );
+  const library = entries.map((entry) => libraryEntry(entry));
   const words = [...'threshold 60s'].map((_, i, letters) => letters.slice(0, i + 1).join(''));
   report(
     '2,000 sessions searched, a letter typed',
     (
-      await Promise.all(words.map((typed) => timed(10, () => searchBook(book, { words: typed, pace: 'threshold' }))))
+      await Promise.all(
+        words.map((typed) => timed(10, () => searchLibrary(library, { words: typed, pace: 'threshold' }))),
+      )
     ).flat(),
     { limitMs: 50 },
   );

@@ -5,10 +5,10 @@ import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
 import { fitCurve } from '@core/fitness/curve';
 import { chancesFor } from '@core/outlook/chances';
 import { outlookFor } from '@core/outlook/outlook';
-import { curveBook } from '@core/paces/shippedBooks';
+import { curveBook } from '@core/paces/shippedPaceBooks';
 import { proposer } from '@core/planning/accept';
 import type { DayGroup } from '@core/planning/dayPlan';
-import { ownPlans, type Runner } from '@core/planning/ownPlans';
+import { athletePlans, type Runner } from '@core/planning/athletePlans';
 import { INTENT_FACTS } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
 import { reserve } from '@core/targets/reserve';
@@ -40,7 +40,7 @@ const runners = SQUAD.map(({ name, marks }): Runner => {
   return { id: name, name, tileName: name, paces: { curve: fitCurve(marks, { asOf: AS_OF }), paceBook: curveBook } };
 });
 const plansOf = (session: ReturnType<typeof read>) =>
-  ownPlans({
+  athletePlans({
     session,
     intent: 'race-pace',
     plan: {},
@@ -72,9 +72,9 @@ async function outlook(): Promise<void> {
   const everything = await timed(10, () => {
     const proposalsOf = proposer(arc);
     proposed = 0;
-    for (const own of made) {
-      outlookFor(own.runner.paces.curve, own.legs, arc);
-      proposed += proposalsOf(own).length;
+    for (const athletePlan of made) {
+      outlookFor(athletePlan.runner.paces.curve, athletePlan.legs, arc);
+      proposed += proposalsOf(athletePlan).length;
     }
   });
   // The reserve after each rep from the session up to there.
@@ -163,7 +163,7 @@ async function onThePage(): Promise<void> {
   await page.getByRole('button', { name: 'How sure is this?' }).waitFor();
   const { drawnMs, answersMs } = await page.evaluate(async () => {
     const find = (name: string) =>
-      Array.from(document.querySelectorAll('[role="button"]')).find((one) => one.textContent === name);
+      Array.from(document.querySelectorAll('[role="button"]')).find((element) => element.textContent === name);
     const painted = () => new Promise((resolve) => requestAnimationFrame(() => setTimeout(resolve)));
     const answers: number[] = [];
     const startMs = performance.now();

@@ -20,7 +20,9 @@ const ROUNDS = 5;
 function readAll({ plan, events }: ReturnType<typeof longEvening>) {
   const reviews = reviewRun(replay(plan, events));
   findingsOf(reviews);
-  const reserves = new Map(plan.groups.flatMap(({ athletes }) => athletes.map((one) => [one.athleteId, one.reserve])));
+  const reserves = new Map(
+    plan.groups.flatMap(({ athletes }) => athletes.map((athlete) => [athlete.athleteId, athlete.reserve])),
+  );
   for (const { athleteId, cells } of reviews.flatMap(({ rows }) => rows)) {
     const reserve = reserves.get(athleteId);
     readEffort(cells, plan.arc, reserve && curveOfReserve(reserve));

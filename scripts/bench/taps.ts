@@ -47,7 +47,7 @@ async function witness(context: BrowserContext): Promise<void> {
         worker = new Worker(URL.createObjectURL(new Blob([`globalThis.__name = (f) => f; (${looker.toString()})()`])));
         worker.onmessage = ({ data }: MessageEvent<'ready' | { id: string; at: number }>) => {
           if (data === 'ready') {
-            for (const one of waiting ?? []) worker?.postMessage(one);
+            for (const message of waiting ?? []) worker?.postMessage(message);
             waiting = undefined;
             return;
           }

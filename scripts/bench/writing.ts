@@ -36,7 +36,7 @@ const typeInto = (page: Page, typed: Typed) =>
     return took;
   }, typed);
 
-/** Writing a session of 60 legs for 60 athletes, and searching a book of 2,000, while it is typed. */
+/** Writing a session of 60 legs for 60 athletes, and searching a library of 2,000, while it is typed. */
 export async function writing(): Promise<void> {
   const app = await serverWith(SQUAD);
   const id = ulid();
@@ -51,7 +51,7 @@ export async function writing(): Promise<void> {
     const { title, shorthand } = STARTERS[i % STARTERS.length] as (typeof STARTERS)[number];
     return { id: ulid(), title: `${title} ${i}`, shorthand, tags: [] };
   });
-  await send('POST', 'book/changes', { sessions });
+  await send('POST', 'library/changes', { sessions });
   const browser = await chromium.launch(CHROMIUM);
   for (const [size, viewport] of [
     ['phone', { width: 390, height: 844 }],
@@ -75,7 +75,7 @@ export async function writing(): Promise<void> {
       });
     }
     await throttle(1);
-    await page.goto(`${app.url}/sessions/book`);
+    await page.goto(`${app.url}/sessions/library`);
     await page.getByText('2000 sessions').waitFor();
     for (const rate of [1, SLOWER]) {
       await throttle(rate);

@@ -47,8 +47,8 @@ export function letCoachIn(db: Db, nowMs: number): { token: string; device: stri
 /** True if this device was let in by the passphrase before. */
 export function isKnownDevice(db: Db, device: string | undefined, nowMs: number): boolean {
   if (device === undefined) return false;
-  const known = and(eq(knownDevices.hash, hashOf(device)), gt(knownDevices.untilMs, nowMs));
-  return db.select({ hash: knownDevices.hash }).from(knownDevices).where(known).get() !== undefined;
+  const ofThisDevice = and(eq(knownDevices.hash, hashOf(device)), gt(knownDevices.untilMs, nowMs));
+  return db.select({ hash: knownDevices.hash }).from(knownDevices).where(ofThisDevice).get() !== undefined;
 }
 
 /** A code as it is read out, whatever is typed of it: `abcd 2345` is `ABCD2345`. */

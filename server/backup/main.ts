@@ -1,4 +1,5 @@
 /** npm run backup · npm run restore -- FILE · the server's own copy a night */
+import { counted } from '@core/units/counted';
 import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
@@ -8,8 +9,6 @@ import { copiesFolder, databaseFile } from '../db/dataFolder';
 import { chosenDataFolder } from '../settings';
 import { contentsOf, listCopies, makeCopy, type Contents, type Why } from './copies';
 import { restore } from './restore';
-
-const counted = (n: number, one: string) => `${n} ${one}${n === 1 ? '' : 's'}`;
 
 function inWords({ kind, version, bytes, athletes, sessions, runs, latestRun }: Contents): string {
   const what = [

@@ -38,8 +38,8 @@ function holdFolder(dataFolder: string): Database.Database {
     return holder;
   } catch (error) {
     holder.close();
-    const known = asDataError(error, databaseFile(dataFolder));
-    if (!(known instanceof DataError)) throw known;
+    const dataError = asDataError(error, databaseFile(dataFolder));
+    if (!(dataError instanceof DataError)) throw dataError;
     throw new DataError('A server is running on this data. Stop it first, then restore. Nothing was changed.');
   }
 }

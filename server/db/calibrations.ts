@@ -8,9 +8,9 @@ import { ageDaysOn, type CourseOffsets } from '@core/fitness/weighing';
 import { isOnTrack } from '@core/fitness/mark';
 import { calibrate, type Calibration, type EffortPair } from '@core/outlook/calibration';
 import type { PaceBook } from '@core/paces/paceBook';
-import { SHIPPED_BOOKS } from '@core/paces/shippedBooks';
+import { SHIPPED_PACE_BOOKS } from '@core/paces/shippedPaceBooks';
 import { toldIn, type RanRow } from '@core/review/toldBefore';
-import { athletePaces, bookById } from '@core/squad/athletePaces';
+import { athletePaces, paceBookById } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
 import { listAthletes } from './athletes';
 import type { Db } from './open';
@@ -109,7 +109,7 @@ function tidy(kept: Kept, athletes: readonly SquadMember[]): void {
 /** Everyone's calibration from sessions before a day (YYYY-MM-DD), by athlete; who told nothing is left out. Other requests come between. */
 export async function calibrationsBefore(db: Db, before: string): Promise<Record<string, Calibration>> {
   const athletes = listAthletes(db);
-  const books = [...SHIPPED_BOOKS, ...listPaceBooks(db)];
+  const books = [...SHIPPED_PACE_BOOKS, ...listPaceBooks(db)];
   const { paceBookId } = readSquad(db);
   const isOffTrack = athletes.some(({ marks }) => !marks.every(isOnTrack));
   const courses: CourseOffsets = isOffTrack ? courseOffsets(athletes, before) : new Map();
@@ -118,18 +118,18 @@ export async function calibrationsBefore(db: Db, before: string): Promise<Record
   for (const athlete of athletes) {
     await breathe();
     if (!db.$client.open) break;
-    const book = bookById(books, athlete.paceBookId ?? paceBookId);
+    const book = paceBookById(books, athlete.paceBookId ?? paceBookId);
     const pairs: EffortPair[] = [];
     const ofThem = JSON.stringify([athlete.marks, athlete.nudge, book.model, [...courses]]);
     for (const [sessionId, session] of sessionsTold(db, athlete.id, before)) {
       const key = `${athlete.id} ${sessionId}`;
       // What was worked out holds for as long as all that it was worked out from is the same.
       const readFrom = `${ofThem} ${JSON.stringify(session.rows)}`;
-      const known = kept.get(key);
-      const isKnown = known?.readFrom === readFrom;
+      const cached = kept.get(key);
+      const isKnown = cached?.readFrom === readFrom;
       // A curve for each day takes a while: others go first.
       if (!isKnown) await breathe();
-      const told = isKnown ? known.told : toldOf(athlete, sessionId, session, book, courses);
+      const told = isKnown ? cached.told : toldOf(athlete, sessionId, session, book, courses);
       kept.delete(key);
       kept.set(key, { readFrom, told });
       const ageDays = ageDaysOn(session.date, before);

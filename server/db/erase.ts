@@ -78,19 +78,19 @@ export async function athleteFile(db: Db, id: string, savedOn: string): Promise<
   const athlete = readAthlete(db, id);
   if (!athlete) return undefined;
   const group = readSquad(db).groups.find((candidate) => candidate.id === athlete.groupId);
-  const own: AthleteFile['runs'] = [];
+  const ownRuns: AthleteFile['runs'] = [];
   for (const runId of runIdsNaming(db, id)) {
     await breathe();
     const run = readSoundPart(db, runId);
-    if (run && isInRun(run, id)) own.push(runOf(run, (athleteId) => athleteId === id));
+    if (run && isInRun(run, id)) ownRuns.push(runOf(run, (athleteId) => athleteId === id));
   }
   const plans = plannedWith(db, id).flatMap(({ title, date, plan }) => {
-    const about = aboutAthlete(plan, id);
-    return about ? [{ title, date, plan: about }] : [];
+    const part = aboutAthlete(plan, id);
+    return part ? [{ title, date, plan: part }] : [];
   });
   const inSeasons = seasonsNaming(db, id).flatMap(({ season }) => {
-    const about = aboutAthleteInSeason(season, id);
-    return about ? [{ name: season.name, ...about }] : [];
+    const part = aboutAthleteInSeason(season, id);
+    return part ? [{ name: season.name, ...part }] : [];
   });
   return {
     format: 'zest-lap/athlete',
@@ -98,7 +98,7 @@ export async function athleteFile(db: Db, id: string, savedOn: string): Promise<
     savedOn,
     athlete,
     ...(group ? { group } : {}),
-    runs: own,
+    runs: ownRuns,
     ...(plans.length > 0 ? { plans } : {}),
     ...(inSeasons.length > 0 ? { seasons: inSeasons } : {}),
   };

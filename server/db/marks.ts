@@ -45,8 +45,8 @@ function idsFor(sent: readonly Mark[], stored: readonly MarkRow[], isElsewhere: 
     taken.add(id);
     return id;
   };
-  const own = sent.map(({ id }) => (id !== undefined && !isElsewhere(id) && !taken.has(id) ? take(id) : undefined));
-  return own.map((id, i) => {
+  const keptIds = sent.map(({ id }) => (id !== undefined && !isElsewhere(id) && !taken.has(id) ? take(id) : undefined));
+  return keptIds.map((id, i) => {
     if (id !== undefined) return id;
     const same = stored.find((row) => !taken.has(row.id) && sameRun(row) === sameRun(sent[i] ?? row));
     return take(same?.id ?? ulid());

@@ -92,38 +92,38 @@ function repsOf(db: Db, runIds: string[], athleteId?: string): RanRep[] {
     .map(({ timeS, ...row }) => ({ ...withoutNulls(row), timeS: timeS ?? 0 }));
 }
 
-/** The progression that a session of the library is a step of, if it is of one. */
-function progressionWith(db: Db, bookId: string | null) {
-  if (bookId === null) return undefined;
+/** The progression that a session in the library is a step of, if it is of one. */
+function progressionWith(db: Db, libraryId: string | null) {
+  if (libraryId === null) return undefined;
   const all = db.select().from(progressions).where(isNull(progressions.removedAtMs)).all();
-  return all.find(({ stepIds }) => stepIds.includes(bookId));
+  return all.find(({ stepIds }) => stepIds.includes(libraryId));
 }
 
 /** Runs of the same session as another, the latest first; undefined if there is no such run. @param athleteId only their part, if given. */
 export function sameSessions(db: Db, runId: string, athleteId?: string): SameSessions | undefined {
-  const one = db
-    .select({ kinds: runResults.kinds, key: runResults.kindsKey, bookId: sessions.bookId })
+  const result = db
+    .select({ kinds: runResults.kinds, key: runResults.kindsKey, libraryId: sessions.libraryId })
     .from(runs)
     .innerJoin(runResults, eq(runResults.runId, runs.id))
     .leftJoin(sessions, eq(sessions.id, runs.sessionId))
     .where(eq(runs.id, runId))
     .get();
-  if (!one) return undefined;
-  const progression = progressionWith(db, one.bookId);
-  const bookIds = progression?.stepIds ?? (one.bookId === null ? [] : [one.bookId]);
+  if (!result) return undefined;
+  const progression = progressionWith(db, result.libraryId);
+  const libraryIds = progression?.stepIds ?? (result.libraryId === null ? [] : [result.libraryId]);
   const found = db
-    .select({ ...HEAD, bookId: sessions.bookId })
+    .select({ ...HEAD, libraryId: sessions.libraryId })
     .from(runs)
     .innerJoin(runResults, eq(runResults.runId, runs.id))
     .leftJoin(sessions, eq(sessions.id, runs.sessionId))
-    .where(and(wasRun, or(eq(runResults.kindsKey, one.key), inArray(sessions.bookId, bookIds))))
+    .where(and(wasRun, or(eq(runResults.kindsKey, result.key), inArray(sessions.libraryId, libraryIds))))
     .orderBy(desc(runs.date), desc(runs.createdAtMs))
     .all()
-    .flatMap(({ bookId, ...head }): SameRun[] => {
-      const step = bookId === null ? -1 : (progression?.stepIds.indexOf(bookId) ?? -1);
+    .flatMap(({ libraryId, ...head }): SameRun[] => {
+      const step = libraryId === null ? -1 : (progression?.stepIds.indexOf(libraryId) ?? -1);
       if (step >= 0) return [{ ...head, relation: 'step', step: step + 1 }];
-      if (bookId !== null && bookId === one.bookId) return [{ ...head, relation: 'same' }];
-      return isAlike(head.kinds, one.kinds) ? [{ ...head, relation: 'alike' }] : [];
+      if (libraryId !== null && libraryId === result.libraryId) return [{ ...head, relation: 'same' }];
+      return isAlike(head.kinds, result.kinds) ? [{ ...head, relation: 'alike' }] : [];
     });
   const here = found.findIndex((head) => head.runId === runId);
   // The run itself is always among them, however long ago it was.
@@ -190,13 +190,13 @@ export function squadHistory(db: Db, window: DateRange): SquadHistory {
 
 /** How a session that is written went the last time it was run; undefined if it was not, or there is no such session. */
 export function lastTime(db: Db, sessionId: string): LastTime | undefined {
-  const { id, bookId, shorthand, date } = sessions;
-  const session = db.select({ bookId, shorthand, date }).from(sessions).where(eq(id, sessionId)).get();
+  const { id, libraryId, shorthand, date } = sessions;
+  const session = db.select({ libraryId, shorthand, date }).from(sessions).where(eq(id, sessionId)).get();
   if (!session) return undefined;
   const parsed = parseStored(session.shorthand);
   const kinds = parsed.ok ? kindsOfSession(parsed.session) : [];
   const found = db
-    .select({ ...HEAD, bookId: sessions.bookId, sessionId: runs.sessionId })
+    .select({ ...HEAD, libraryId: sessions.libraryId, sessionId: runs.sessionId })
     .from(runs)
     .innerJoin(runResults, eq(runResults.runId, runs.id))
     .leftJoin(sessions, eq(sessions.id, runs.sessionId))
@@ -206,7 +206,7 @@ export function lastTime(db: Db, sessionId: string): LastTime | undefined {
         lte(runs.date, session.date),
         or(
           eq(runResults.kindsKey, kindsKey(kinds)),
-          session.bookId === null ? sql`0` : eq(sessions.bookId, session.bookId),
+          session.libraryId === null ? sql`0` : eq(sessions.libraryId, session.libraryId),
         ),
       ),
     )
@@ -214,7 +214,7 @@ export function lastTime(db: Db, sessionId: string): LastTime | undefined {
     .all()
     .find((run) => run.sessionId !== sessionId && isAlike(run.kinds, kinds));
   const kind = found?.kinds.reduce<KindCount | undefined>(
-    (most, one) => (most && most.count >= one.count ? most : one),
+    (most, kind) => (most && most.count >= kind.count ? most : kind),
     undefined,
   );
   if (!found || !kind) return undefined;

@@ -9,7 +9,7 @@ import type { Db, Tx } from './open';
 import { Refused } from './refused';
 import { forgetGrowing, project } from './results';
 import { erasedAthletes, runEvents, runResults, runs } from './schema';
-import { eventRows, parsed } from './storedRun';
+import { eventRows, parsed, UnreadableRun } from './storedRun';
 
 /** Far more than any session has; a run with more could not be replayed in time. */
 export const MOST_EVENTS = 20_000;
@@ -66,16 +66,27 @@ const erasedIds = (db: Db) =>
       .map(({ id }) => id),
   );
 
+/** Compared by value: in what an older app sends, the keys may stand in another order. */
+function isSamePlan(storedJson: string, sentJson: string): boolean {
+  if (storedJson === sentJson) return true;
+  try {
+    return isDeepStrictEqual(parsed(storedJson), JSON.parse(sentJson));
+  } catch (error) {
+    if (error instanceof UnreadableRun) return false;
+    throw error;
+  }
+}
+
 /** Stores a plan once. @returns 'kept' if it is new, 'same' if it was there already, 'different' if another plan has its id. */
 export function putPlan(db: Db, sent: Plan, nowMs: number): 'kept' | 'same' | 'different' {
   const erased = erasedIds(db);
   const { plan } = runOf({ plan: sent, events: [] }, (athleteId) => !erased.has(athleteId));
   // Nobody is left in it: there is nothing to keep, and nothing for the phone to send again.
   if (athletesOf(plan).length === 0) return 'same';
-  const planJson = JSON.stringify(plan);
   const { id, sessionId, title, date } = plan;
   const stored = db.select({ planJson: runs.planJson }).from(runs).where(eq(runs.id, id)).get();
-  if (stored) return stored.planJson === planJson ? 'same' : 'different';
+  const planJson = JSON.stringify(plan);
+  if (stored) return isSamePlan(stored.planJson, planJson) ? 'same' : 'different';
   db.transaction((tx) => {
     tx.insert(runs).values({ id, sessionId, title, date, planJson, createdAtMs: nowMs }).run();
     project(db, tx, id, [], -1);

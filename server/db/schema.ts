@@ -1,5 +1,5 @@
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
-import type { ChainLink, Lever } from '@core/library/bookSession';
+import type { ChainLink, Lever } from '@core/library/librarySession';
 import type { ModelName, Nudge } from '@core/fitness/curve';
 import type { Course, MarkKind } from '@core/fitness/mark';
 import type { PaceEntry } from '@core/paces/paceBook';
@@ -96,8 +96,8 @@ export const marks = sqliteTable(
   (table) => [index('marks_by_athlete').on(table.athleteId)],
 );
 
-/** Sessions of the book. Those that come with the app are in the code until the coach changes them. */
-export const bookSessions = sqliteTable('book_sessions', {
+/** Sessions in the library. Those that come with the app are in the code until the coach changes them. */
+export const librarySessions = sqliteTable('book_sessions', {
   id: text().primaryKey(),
   title: text().notNull(),
   shorthand: text().notNull(),
@@ -114,20 +114,20 @@ export const bookSessions = sqliteTable('book_sessions', {
   removedAtMs: integer('removed_at_ms'),
 });
 
-/** How a session of the book read when it was run, before it was changed: only ever added to. */
-export const bookVersions = sqliteTable(
+/** How a session in the library read when it was run, before it was changed: only ever added to. */
+export const libraryVersions = sqliteTable(
   'book_versions',
   {
-    bookId: text('book_id').notNull(),
+    libraryId: text('book_id').notNull(),
     version: integer().notNull(),
     title: text().notNull(),
     shorthand: text().notNull(),
     untilMs: integer('until_ms').notNull(),
   },
-  (table) => [primaryKey({ columns: [table.bookId, table.version] })],
+  (table) => [primaryKey({ columns: [table.libraryId, table.version] })],
 );
 
-/** Ordered families of sessions of the book. */
+/** Ordered families of sessions in the library. */
 export const progressions = sqliteTable('progressions', {
   id: text().primaryKey(),
   name: text().notNull(),
@@ -161,8 +161,8 @@ export const sessions = sqliteTable('sessions', {
   shorthand: text().notNull(),
   startTime: text('start_time'),
   intent: text().$type<Intent>(),
-  /** The session of the book it was taken from. */
-  bookId: text('book_id'),
+  /** The session in the library it was taken from. */
+  libraryId: text('book_id'),
   /** What is decided for that day, beyond the text. */
   plan: text({ mode: 'json' }).$type<DayPlan>(),
   createdAtMs: integer('created_at_ms').notNull(),
@@ -284,8 +284,8 @@ export const athleteResults = sqliteTable(
     loadEffort: real('load_effort'),
     nextDay: text('next_day').$type<NextDay>(),
     nextStep: text('next_step').$type<NextStep>(),
-    /** The session of the library that they ran as a version of this one. */
-    bookId: text('book_id'),
+    /** The session in the library that they ran as a version of this one. */
+    libraryId: text('book_id'),
     effortSource: text('effort_source').$type<EffortSource>(),
     plannedMinutes: real('planned_minutes'),
     plannedHardMinutes: real('planned_hard_minutes'),

@@ -3,7 +3,7 @@ import { withFixed } from '@core/season/changes';
 import { layOutSeason } from '@core/season/layOut';
 import { daysOf, type FixedDay, type SeasonPlan, type StoredSeason } from '@core/season/season';
 import { sessionOfDay } from '@core/season/threadSession';
-import { readBook } from './book';
+import { readLibrary } from './library';
 import type { Db, Tx } from './open';
 import { Refused } from './refused';
 import { runs, seasons, sessions } from './schema';
@@ -121,7 +121,7 @@ export function writeDay(
   return db.transaction((tx) => {
     const stored = readSeason(tx, id);
     if (!stored) return undefined;
-    const day = daysOf(layOutSeason(stored.season)).find((one) => one.date === date);
+    const day = daysOf(layOutSeason(stored.season)).find((day) => day.date === date);
     const written = day?.sessionId;
     const isStill =
       written !== undefined &&
@@ -131,10 +131,10 @@ export function writeDay(
         .where(and(eq(sessions.id, written), isNull(sessions.removedAtMs)))
         .get() !== undefined;
     if (isStill) return { ...stored, sessionId: written };
-    const session = day && sessionOfDay(stored.season, day, readBook(db));
+    const session = day && sessionOfDay(stored.season, day, readLibrary(db));
     if (!day || !session) throw new Refused('unknown', 'No session is laid out for this day.', 'date');
-    if (session.kind === 'gone') throw new Refused('unknown', session.says, 'date');
-    const { title, shorthand, intent, bookId } = session;
+    if (session.kind === 'gone') throw new Refused('unknown', session.text, 'date');
+    const { title, shorthand, intent, libraryId } = session;
     putSession(
       db,
       sessionId,
@@ -144,7 +144,7 @@ export function writeDay(
         shorthand,
         ...(startTime === undefined ? {} : { startTime }),
         ...(intent ? { intent } : {}),
-        ...(bookId === undefined ? {} : { bookId }),
+        ...(libraryId === undefined ? {} : { libraryId }),
       },
       nowMs,
     );
@@ -171,9 +171,9 @@ export function followSession(tx: Reader, sessionId: string, date: string, nowMs
     .where(like(seasons.plan, `%${sessionId}%`))
     .all();
   for (const { id, version, season } of found) {
-    const day = season.fixed.find((one) => one.sessionId === sessionId);
+    const day = season.fixed.find((day) => day.sessionId === sessionId);
     if (!day || day.date === date) continue;
-    const others = { ...season, fixed: season.fixed.filter((one) => one !== day) };
+    const others = { ...season, fixed: season.fixed.filter((candidate) => candidate !== day) };
     const plan = withFixed(others, [{ ...day, date }]);
     tx.update(seasons)
       .set({ plan, version: version + 1, updatedAtMs: nowMs })

@@ -6,12 +6,12 @@ import type { Db } from './open';
 import { sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
 
-const { id: idColumn, title, date, shorthand, startTime, intent, bookId, plan, removedAtMs } = sessions;
+const { id: idColumn, title, date, shorthand, startTime, intent, libraryId, plan, removedAtMs } = sessions;
 
 /** All sessions, the latest date first. */
 export function listSessions(db: Db): ScheduledSession[] {
   return db
-    .select({ id: idColumn, title, date, shorthand, startTime, intent, bookId, plan })
+    .select({ id: idColumn, title, date, shorthand, startTime, intent, libraryId, plan })
     .from(sessions)
     .where(isNull(removedAtMs))
     .orderBy(desc(date), desc(sessions.createdAtMs))
@@ -25,7 +25,7 @@ export function putSession(db: Db, id: string, input: SessionInput, nowMs: numbe
     ...input,
     startTime: input.startTime ?? null,
     intent: input.intent ?? null,
-    bookId: input.bookId ?? null,
+    libraryId: input.libraryId ?? null,
   };
   db.insert(sessions)
     .values({ id, ...row, createdAtMs: nowMs, updatedAtMs: nowMs })

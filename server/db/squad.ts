@@ -2,7 +2,7 @@ import { and, asc, eq, getTableColumns, inArray, isNotNull, isNull, notInArray, 
 import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
 import { suggestTileName, tileKey } from '@core/squad/tileName';
-import { curveBook, SHIPPED_BOOKS } from '@core/paces/shippedBooks';
+import { curveBook, SHIPPED_PACE_BOOKS } from '@core/paces/shippedPaceBooks';
 import { chunked } from './chunked';
 import { putMarks } from './marks';
 import type { Db, Tx } from './open';
@@ -35,8 +35,8 @@ function putGroups(tx: Tx, list: NonNullable<SquadChange['groups']>): void {
   );
 }
 
-function checkBook(tx: Tx, paceBookId: string | undefined, field: string): void {
-  if (paceBookId === undefined || SHIPPED_BOOKS.some(({ id }) => id === paceBookId)) return;
+function checkPaceBookExists(tx: Tx, paceBookId: string | undefined, field: string): void {
+  if (paceBookId === undefined || SHIPPED_PACE_BOOKS.some(({ id }) => id === paceBookId)) return;
   const book = tx
     .select({ removedAtMs: paceBooks.removedAtMs })
     .from(paceBooks)
@@ -77,9 +77,9 @@ function tileNamesFor(tx: Tx, list: Sent, fieldOf: (index: number, field: string
   });
   return wanted.map((tileName, index) => {
     const name = list[index]?.name ?? '';
-    const own = tileName ?? suggestTileName(name, owners);
-    owners.set(tileKey(own), name);
-    return own;
+    const wanted = tileName ?? suggestTileName(name, owners);
+    owners.set(tileKey(wanted), name);
+    return wanted;
   });
 }
 
@@ -113,12 +113,12 @@ const AHEAD_MS = 14 * 3_600_000;
 /** @throws Refused for a mark of a day to come: nobody has run it yet. */
 function checkMarkDays(list: Sent, nowMs: number, fieldOf: (index: number, field: string) => string): void {
   const latest = new Date(nowMs + AHEAD_MS).toISOString().slice(0, 10);
-  list.forEach(({ name, marks: own }, index) => {
-    const at = own.findIndex(({ date }) => date > latest);
+  list.forEach(({ name, marks: ownMarks }, index) => {
+    const at = ownMarks.findIndex(({ date }) => date > latest);
     if (at >= 0)
       throw new Refused(
         'invalid',
-        `A mark of ${name} is dated ${own[at]?.date}, which is still to come. A race to be ready for is a goal. Nothing was changed.`,
+        `A mark of ${name} is dated ${ownMarks[at]?.date}, which is still to come. A race to be ready for is a goal. Nothing was changed.`,
         fieldOf(index, `marks[${at}].date`),
       );
   });
@@ -133,7 +133,7 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     if (erased.has(id)) throw new Refused('unknown', 'This athlete was erased for good.', fieldOf(index, 'id'));
     if (groupId !== undefined && !groupIds.has(groupId))
       throw new Refused('unknown', 'There is no such group. It may have been removed.', fieldOf(index, 'groupId'));
-    checkBook(tx, paceBookId, fieldOf(index, 'paceBookId'));
+    checkPaceBookExists(tx, paceBookId, fieldOf(index, 'paceBookId'));
   });
   const tileNames = tileNamesFor(tx, list, fieldOf);
   checkChips(tx, list, fieldOf);
@@ -168,7 +168,7 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
 }
 
 function putSettings(tx: Tx, { paceBookId, guides, heat, schools, club }: SquadChange): void {
-  if ([paceBookId, guides, heat, schools, club].every((one) => one === undefined)) return;
+  if ([paceBookId, guides, heat, schools, club].every((setting) => setting === undefined)) return;
   const set = {
     ...(paceBookId === undefined ? {} : { paceBookId }),
     ...(guides === undefined ? {} : { guides }),
@@ -188,7 +188,7 @@ function putSettings(tx: Tx, { paceBookId, guides, heat, schools, club }: SquadC
  */
 export function changeSquad(db: Db, change: SquadChange, nowMs: number): void {
   db.transaction((tx) => {
-    checkBook(tx, change.paceBookId, 'paceBookId');
+    checkPaceBookExists(tx, change.paceBookId, 'paceBookId');
     putSettings(tx, change);
     if (change.removedIds && change.removedIds.length > 0)
       tx.update(athletes).set({ removedAtMs: nowMs }).where(inArray(athletes.id, change.removedIds)).run();

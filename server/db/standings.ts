@@ -14,7 +14,7 @@ export function standingsOf(db: Db, progressionId: string): Standing[] {
     .get();
   if (!progression) return [];
   // Who ran a version of the session ran that step of it.
-  const stepId = sql<string>`coalesce(${athleteResults.bookId}, ${sessions.bookId})`;
+  const stepId = sql<string>`coalesce(${athleteResults.libraryId}, ${sessions.libraryId})`;
   const rows = db
     .select({
       athleteId: athleteResults.athleteId,

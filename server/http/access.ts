@@ -14,7 +14,7 @@ import {
 } from '../accounts/access';
 import { SerializeByKey } from '../accounts/serializeByKey';
 import { hasRun } from '../db/runs';
-import { checkedBody } from './checked';
+import { validateBody } from './checked';
 import type { Context } from './context';
 import { ApiError, notFound } from './errors';
 import { idSchema } from '@core/api/schemas';
@@ -44,8 +44,8 @@ const OPEN = new Set(['GET /access', 'POST /access/passphrase', 'POST /access/jo
 
 /** What timing one session takes; nothing else is for a helper's phone. */
 function isForHelper(call: string, runId: string): boolean {
-  const own = `/runs/${runId}`;
-  const calls = [`GET ${own}`, `GET ${own}/live`, `POST ${own}/events`, 'GET /clock', 'DELETE /access'];
+  const runPath = `/runs/${runId}`;
+  const calls = [`GET ${runPath}`, `GET ${runPath}/live`, `POST ${runPath}/events`, 'GET /clock', 'DELETE /access'];
   return calls.includes(call);
 }
 
@@ -109,7 +109,7 @@ export function accessRouter({ db, nowMs, passphrase, addresses, hub }: Context)
     res.json({ isLocked: passphrase !== undefined, ...access });
   });
   router.post('/passphrase', guesses(isKnown), async (req, res) => {
-    const { passphrase: given } = checkedBody(req, passphraseSchema);
+    const { passphrase: given } = validateBody(req, passphraseSchema);
     // A device that was in before has a queue of its own: the guesses of others at its address do not hold it up.
     const queue = isKnown(req) ? `device ${cookieOf(req, DEVICE_COOKIE)}` : ipKeyGenerator(req.ip ?? '');
     const isRight = passphrase && hashing.run(queue, () => passphrase.isRight(given));
@@ -122,7 +122,7 @@ export function accessRouter({ db, nowMs, passphrase, addresses, hub }: Context)
     res.status(204).end();
   });
   router.post('/join', guesses(), (req, res) => {
-    const { code, deviceId } = checkedBody(req, codeSchema);
+    const { code, deviceId } = validateBody(req, codeSchema);
     const joined = openWithCode(db, code, deviceId, nowMs());
     if (joined === 'no_code')
       throw new ApiError(403, 'wrong_code', 'That code is not good (any more). Ask the coach for a new one.', 'code');
@@ -137,7 +137,7 @@ export function accessRouter({ db, nowMs, passphrase, addresses, hub }: Context)
     res.json({ runId: joined.runId });
   });
   router.post('/codes', (req, res) => {
-    const { runId } = checkedBody(req, runSchema);
+    const { runId } = validateBody(req, runSchema);
     if (!hasRun(db, runId)) throw notFound('session at the track');
     res.json({ ...newJoinCode(db, runId, nowMs()), addresses: addresses() });
   });

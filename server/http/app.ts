@@ -10,7 +10,7 @@ import { compressAnswers } from './compress';
 import { Hub } from '../live/hub';
 import type { Context } from './context';
 import { ApiError, answerError, unknownPath } from './errors';
-import { bookRouter } from './book';
+import { libraryRouter } from './library';
 import { paceBooksRouter } from './paceBooks';
 import { reviewRouter } from './review';
 import { runsRouter } from './runs';
@@ -106,8 +106,8 @@ export function makeApp({
     next();
   });
   app.use('/api', compressAnswers, sameOriginWrites, guard(context));
-  // A whole squad or book may be imported at once. Nobody's body is read who was not let in.
-  app.use(['/api/squad', '/api/book'], jsonBody('8mb'));
+  // A whole squad or library may be imported at once. Nobody's body is read who was not let in.
+  app.use(['/api/squad', '/api/library'], jsonBody('8mb'));
   app.use('/api', jsonBody('1mb'));
   app.get('/api/health', health(context));
   app.get('/api/clock', (_req, res) => void res.json({ nowMs: context.nowMs() }));
@@ -116,7 +116,7 @@ export function makeApp({
   app.use('/api/squad', squadRouter(context));
   app.use('/api/pace-books', paceBooksRouter(context));
   app.use('/api/sessions', sessionsRouter(context));
-  app.use('/api/book', bookRouter(context));
+  app.use('/api/library', libraryRouter(context));
   app.use('/api/venues', venuesRouter(context));
   app.use('/api/weather', weatherRouter(weatherUrl));
   app.use('/api/seasons', seasonsRouter(context));

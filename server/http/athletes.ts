@@ -3,7 +3,7 @@ import { format } from 'date-fns/format';
 import { athleteSchema } from '@core/api/schemas';
 import { listAthletes, putAthlete, removeAthlete, restoreAthlete } from '../db/athletes';
 import { athleteFile, eraseAthlete } from '../db/erase';
-import { checkedId } from './checked';
+import { validateId } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
 import { resourceRouter } from './resource';
@@ -22,13 +22,13 @@ export function athletesRouter(context: Context): Router {
   const { db, nowMs } = context;
   const router = Router();
   router.get('/:id/file', async (req, res) => {
-    const file = await athleteFile(db, checkedId(req), format(nowMs(), 'yyyy-MM-dd'));
+    const file = await athleteFile(db, validateId(req), format(nowMs(), 'yyyy-MM-dd'));
     if (!file) throw notFound('athlete');
     // The name of the file says nothing about whose it is.
     res.attachment(`athlete-${file.savedOn}.json`).json(file);
   });
   router.post('/:id/erase', async (req, res) => {
-    if (!(await eraseAthlete(db, checkedId(req), nowMs()))) throw notFound('athlete');
+    if (!(await eraseAthlete(db, validateId(req), nowMs()))) throw notFound('athlete');
     res.status(204).end();
   });
   router.use(listed(context));

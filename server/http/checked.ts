@@ -18,17 +18,17 @@ export const jsonBody = (limit: string): RequestHandler =>
   express.json({ limit, strict: true, verify: (req, _res, text) => void (text.length > 0 && withJson.add(req)) });
 
 /** The body, if there is one and it fits the schema; else 400. */
-export function checkedBody<T>(req: Request, schema: Joi.Schema<T>): T {
+export function validateBody<T>(req: Request, schema: Joi.Schema<T>): T {
   if (!withJson.has(req)) throw new ApiError(400, 'no_body', 'There is nothing in this request. Nothing was changed.');
   return orRefuse(schema, req.body);
 }
 
 /** An id from the path; else 400. */
-export function checkedId(req: Request): string {
+export function validateId(req: Request): string {
   return orRefuse<string>(idSchema as Joi.Schema<string>, req.params.id, 'id');
 }
 
 /** The query, if it fits the schema; else 400. */
-export function checkedQuery<T>(req: Request, schema: Joi.Schema<T>): T {
+export function validateQuery<T>(req: Request, schema: Joi.Schema<T>): T {
   return orRefuse(schema, req.query);
 }

@@ -63,8 +63,8 @@ function asApiError(error: unknown): ApiError | undefined {
   if (isNoRoom(error)) return diskFull;
   if (!(error instanceof Error)) return undefined;
   const { type } = error as { type?: unknown };
-  const known = BODY_ERRORS[String(type)];
-  if (known) return known;
+  const knownError = BODY_ERRORS[String(type)];
+  if (knownError) return knownError;
   if (error instanceof URIError) return new ApiError(400, 'bad_address', 'This address cannot be read.');
   const status = wantedStatus(error);
   return status === undefined
@@ -75,10 +75,10 @@ function asApiError(error: unknown): ApiError | undefined {
 /** Turns every refusal into `{ error: { code, message, field? } }`; anything unexpected is logged and answered with 500. */
 export const answerError: ErrorRequestHandler = (error, req, res, next) => {
   if (res.headersSent) return next(error);
-  const known = asApiError(error);
-  if (!known) req.log.error({ err: error as Error }, 'unexpected error');
+  const knownError = asApiError(error);
+  if (!knownError) req.log.error({ err: error as Error }, 'unexpected error');
   const { status, code, message, field } =
-    known ??
+    knownError ??
     new ApiError(500, 'internal', 'Something went wrong on the server. What was stored before is safe; try again.');
   res.status(status).json({ error: { code, message, ...(field ? { field } : {}) } });
 };

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import type { Db } from '../db/open';
-import { checkedBody, checkedId, checkedQuery } from './checked';
+import { validateBody, validateId, validateQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
 
@@ -26,18 +26,18 @@ export function resourceRouter<Input, Stored>(resource: Resource<Input, Stored>)
   return ({ db, nowMs }: Context): Router => {
     const router = Router();
     router.get('/', (req, res) => {
-      checkedQuery(req, noQuery);
+      validateQuery(req, noQuery);
       res.json(resource.list(db));
     });
     router.put('/:id', (req, res) => {
-      res.json(resource.put(db, checkedId(req), checkedBody(req, resource.schema), nowMs()));
+      res.json(resource.put(db, validateId(req), validateBody(req, resource.schema), nowMs()));
     });
     router.delete('/:id', (req, res) => {
-      if (!resource.remove(db, checkedId(req), nowMs())) throw notFound(resource.what);
+      if (!resource.remove(db, validateId(req), nowMs())) throw notFound(resource.what);
       res.status(204).end();
     });
     router.post('/:id/restore', (req, res) => {
-      if (!resource.restore(db, checkedId(req))) throw notFound(resource.what);
+      if (!resource.restore(db, validateId(req))) throw notFound(resource.what);
       res.status(204).end();
     });
     return router;

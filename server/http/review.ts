@@ -7,7 +7,7 @@ import { dateSchema, idSchema } from '@core/api/schemas';
 import { calibrationsBefore } from '../db/calibrations';
 import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory } from '../db/review';
 import { standingsOf } from '../db/standings';
-import { checkedId, checkedQuery } from './checked';
+import { validateId, validateQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
 import { noQuery } from './resource';
@@ -33,32 +33,32 @@ const sameQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
  */
 export function reviewRouter({ db }: Context): Router {
   const router = Router();
-  router.get('/squad', (req, res) => void res.json(squadHistory(db, checkedQuery(req, squadQuery))));
+  router.get('/squad', (req, res) => void res.json(squadHistory(db, validateQuery(req, squadQuery))));
   router.get('/calibrations', async (req, res) => {
-    res.json(await calibrationsBefore(db, checkedQuery(req, beforeQuery).before));
+    res.json(await calibrationsBefore(db, validateQuery(req, beforeQuery).before));
   });
   router.get('/athletes/:id', (req, res) => {
-    const id = checkedId(req);
-    const window = checkedQuery(req, windowQuery);
+    const id = validateId(req);
+    const window = validateQuery(req, windowQuery);
     res.json({ ...athleteHistory(db, id, window), notes: notesOn(db, id, window) });
   });
   router.get('/reps', (req, res) => {
-    const { athlete, ...window } = checkedQuery(req, repsQuery);
+    const { athlete, ...window } = validateQuery(req, repsQuery);
     res.json(resultRowsIn(db, window, athlete));
   });
   router.get('/runs/:id/same', (req, res) => {
-    const same = sameSessions(db, checkedId(req), checkedQuery(req, sameQuery).athlete);
+    const same = sameSessions(db, validateId(req), validateQuery(req, sameQuery).athlete);
     if (!same) throw notFound('session at the track');
     res.json(same);
   });
   router.get('/progressions/:id', (req, res) => {
-    checkedQuery(req, noQuery);
+    validateQuery(req, noQuery);
     // Nobody stands on one that was removed: a page that still shows it is about to close.
-    res.json(standingsOf(db, checkedId(req)));
+    res.json(standingsOf(db, validateId(req)));
   });
   router.get('/sessions/:id/last', (req, res) => {
-    checkedQuery(req, noQuery);
-    res.json(lastTime(db, checkedId(req)) ?? null);
+    validateQuery(req, noQuery);
+    res.json(lastTime(db, validateId(req)) ?? null);
   });
   return router;
 }

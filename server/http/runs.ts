@@ -11,14 +11,14 @@ import { writeUnreadable } from '../db/results';
 import { readRun, UnreadableRun } from '../db/storedRun';
 import { isForHelper, whyNotForHelper } from '@core/run/helper';
 import { letInOf } from './access';
-import { checkedBody, checkedId, checkedQuery } from './checked';
+import { validateBody, validateId, validateQuery } from './checked';
 import { streamEvents } from '../live/stream';
 import type { Context } from './context';
 import { ApiError, notFound } from './errors';
 import { noQuery } from './resource';
 
 /** An event that was not taken, and why; `index` is its place in the batch. */
-type Refused = {
+type RefusedEvent = {
   index: number;
   id?: string;
   code: 'invalid' | 'not_for_helper' | 'conflict';
@@ -32,7 +32,7 @@ const batchSchema = Joi.object<{ events: unknown[] }>({
 
 const liveQuery = Joi.object<{ device?: string }>({ device: idSchema });
 
-type Sorted = { events: RunEvent[]; refused: Refused[] };
+type SortedEvents = { events: RunEvent[]; refused: RefusedEvent[] };
 
 const idIn = (sent: unknown) =>
   typeof sent === 'object' && sent !== null && 'id' in sent ? { id: String(sent.id).slice(0, 40) } : {};
@@ -42,9 +42,9 @@ function sortOut(
   runId: string,
   batch: readonly unknown[],
   whyNot: (event: RunEvent, before: readonly RunEvent[]) => string | undefined,
-): Sorted {
+): SortedEvents {
   const events: RunEvent[] = [];
-  const refused: Refused[] = [];
+  const refused: RefusedEvent[] = [];
   batch.forEach((sent, index) => {
     const at = `events[${index}]`;
     const result = check<RunEvent>(eventSchema, sent);
@@ -64,8 +64,8 @@ function sortOut(
 }
 
 /** Those whose id stands for something else already: they are not there, and it must not look as if they were. */
-const conflicts = (batch: readonly unknown[], ids: ReadonlySet<string>): Refused[] =>
-  batch.flatMap((sent, index): Refused[] => {
+const conflicts = (batch: readonly unknown[], ids: ReadonlySet<string>): RefusedEvent[] =>
+  batch.flatMap((sent, index): RefusedEvent[] => {
     const { id } = idIn(sent);
     if (id === undefined || !ids.has(id)) return [];
     const message = 'Another entry has this id already. What was stored first stays.';
@@ -86,42 +86,42 @@ function readOrSay(db: Db, id: string) {
 export function runsRouter({ db, nowMs, hub }: Context): Router {
   const router = Router();
   router.get('/', (req, res) => {
-    checkedQuery(req, noQuery);
+    validateQuery(req, noQuery);
     res.json(listRuns(db));
   });
   router.get('/:id', (req, res) => {
-    const run = readOrSay(db, checkedId(req));
+    const run = readOrSay(db, validateId(req));
     if (!run) throw notFound('session at the track');
     const letIn = letInOf(res);
     if (letIn?.who !== 'helper') return void res.json(run);
     res.json({ ...run, events: run.events.filter((event) => isForHelper(event, letIn.deviceId)) });
   });
   router.get('/:id/live', (req, res) => {
-    const id = checkedId(req);
+    const id = validateId(req);
     if (!hasRun(db, id)) throw notFound('session at the track');
-    const { device } = checkedQuery(req, liveQuery);
+    const { device } = validateQuery(req, liveQuery);
     if (!streamEvents(hub, id, { res, nowMs, fromDevice: device, letIn: letInOf(res) }))
       throw new ApiError(503, 'busy', 'Too many phones are looking on. What they time is kept all the same.');
   });
   router.delete('/:id', (req, res) => {
-    if (!setRunAside(db, checkedId(req), nowMs())) throw notFound('session at the track');
+    if (!setRunAside(db, validateId(req), nowMs())) throw notFound('session at the track');
     res.status(204).end();
   });
   router.post('/:id/restore', (req, res) => {
-    if (!setRunAside(db, checkedId(req), null)) throw notFound('session at the track');
+    if (!setRunAside(db, validateId(req), null)) throw notFound('session at the track');
     res.status(204).end();
   });
   router.put('/:id/plan', (req, res) => {
-    const id = checkedId(req);
-    const plan = checkedBody(req, planSchema);
+    const id = validateId(req);
+    const plan = validateBody(req, planSchema);
     if (plan.id !== id) throw new ApiError(400, 'invalid', 'The plan has another id than its address.', 'id');
     if (putPlan(db, plan, nowMs()) === 'different')
       throw new ApiError(409, 'plan_fixed', 'This session is already at the track with another plan. That one stays.');
     res.status(204).end();
   });
   router.post('/:id/events', (req, res) => {
-    const runId = checkedId(req);
-    const batch = checkedBody(req, batchSchema).events;
+    const runId = validateId(req);
+    const batch = validateBody(req, batchSchema).events;
     const letIn = letInOf(res);
     const { events, refused } = sortOut(runId, batch, (event, before) =>
       letIn?.who === 'helper'

@@ -4,9 +4,9 @@ import { writeICalendar } from '@core/formats/iCalendar';
 import { dateSchema, idSchema, timeOfDaySchema } from '@core/api/schemas';
 import { seasonWriteSchema } from '@core/api/seasonSchemas';
 import { layOutSeason } from '@core/season/layOut';
-import { readBook } from '../db/book';
+import { readLibrary } from '../db/library';
 import { listSeasons, putSeason, readSeason, removeSeason, restoreSeason, writeDay } from '../db/seasons';
-import { checkedBody, checkedId, checkedQuery } from './checked';
+import { validateBody, validateId, validateQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
 import { noQuery } from './resource';
@@ -37,28 +37,28 @@ export function seasonsRouter({ db, nowMs }: Context): Router {
   const router = Router();
   const by = () => ({ actor: 'coach' as const, nowMs: nowMs() });
   router.get('/', (req, res) => {
-    checkedQuery(req, noQuery);
+    validateQuery(req, noQuery);
     res.json(listSeasons(db));
   });
   router.put('/:id', (req, res) => {
-    res.json(putSeason(db, checkedId(req), checkedBody(req, seasonWriteSchema), by()));
+    res.json(putSeason(db, validateId(req), validateBody(req, seasonWriteSchema), by()));
   });
   router.delete('/:id', (req, res) => {
-    if (!removeSeason(db, checkedId(req), nowMs())) throw notFound(what);
+    if (!removeSeason(db, validateId(req), nowMs())) throw notFound(what);
     res.status(204).end();
   });
   router.post('/:id/restore', (req, res) => {
-    if (!restoreSeason(db, checkedId(req))) throw notFound(what);
+    if (!restoreSeason(db, validateId(req))) throw notFound(what);
     res.status(204).end();
   });
   router.post('/:id/days', (req, res) => {
-    const written = writeDay(db, checkedId(req), checkedBody(req, daySchema), by());
+    const written = writeDay(db, validateId(req), validateBody(req, daySchema), by());
     if (!written) throw notFound(what);
     res.json(written);
   });
   router.get('/:id/calendar.ics', (req, res) => {
-    const { days, time } = checkedQuery(req, calendarQuery);
-    const stored = readSeason(db, checkedId(req));
+    const { days, time } = validateQuery(req, calendarQuery);
+    const stored = readSeason(db, validateId(req));
     if (!stored) throw notFound(what);
     const { id, version, season } = stored;
     const text = writeICalendar(
@@ -68,7 +68,7 @@ export function seasonsRouter({ db, nowMs }: Context): Router {
         name: season.name,
         sequence: version,
         atMs: nowMs(),
-        library: readBook(db),
+        library: readLibrary(db),
         ...(days ? { days } : {}),
         ...(time === undefined ? {} : { startTime: time }),
       },

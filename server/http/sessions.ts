@@ -3,7 +3,7 @@ import { dayPlanSchema } from '@core/api/dayPlanSchema';
 import { sessionSchema } from '@core/api/schemas';
 import { followSession } from '../db/seasons';
 import { listSessions, putDayPlan, putSession, removeSession, restoreSession } from '../db/sessions';
-import { checkedBody, checkedId } from './checked';
+import { validateBody, validateId } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
 import { resourceRouter } from './resource';
@@ -26,8 +26,8 @@ const written = resourceRouter({
 export function sessionsRouter(context: Context): Router {
   const router = Router();
   router.put('/:id/plan', (req, res) => {
-    const plan = checkedBody(req, dayPlanSchema);
-    if (!putDayPlan(context.db, checkedId(req), plan, context.nowMs())) throw notFound('session');
+    const plan = validateBody(req, dayPlanSchema);
+    if (!putDayPlan(context.db, validateId(req), plan, context.nowMs())) throw notFound('session');
     res.json(plan);
   });
   router.use(written(context));

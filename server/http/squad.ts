@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { squadChangeSchema } from '@core/api/schemas';
 import { changeSquad, readSquad } from '../db/squad';
-import { checkedBody, checkedQuery } from './checked';
+import { validateBody, validateQuery } from './checked';
 import type { Context } from './context';
 import { noQuery } from './resource';
 
@@ -9,11 +9,11 @@ import { noQuery } from './resource';
 export function squadRouter({ db, nowMs }: Context): Router {
   const router = Router();
   router.get('/', (req, res) => {
-    checkedQuery(req, noQuery);
+    validateQuery(req, noQuery);
     res.json(readSquad(db));
   });
   router.post('/changes', (req, res) => {
-    changeSquad(db, checkedBody(req, squadChangeSchema), nowMs());
+    changeSquad(db, validateBody(req, squadChangeSchema), nowMs());
     res.status(204).end();
   });
   return router;

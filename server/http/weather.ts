@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { check } from '@core/api/check';
 import { dateSchema, timeOfDaySchema } from '@core/api/schemas';
 import type { Weather } from '@core/squad/heat';
-import { checkedQuery } from './checked';
+import { validateQuery } from './checked';
 
 /** The service may take so long; later than that there is no value. */
 const WAIT_MS = 2000;
@@ -53,7 +53,7 @@ async function askWeather(url: string, date: string, time: string): Promise<Weat
 export function weatherRouter(weatherUrl: string | undefined): Router {
   const router = Router();
   router.get('/', async (req, res) => {
-    const { date, time } = checkedQuery(req, querySchema);
+    const { date, time } = validateQuery(req, querySchema);
     const weather = weatherUrl === undefined ? undefined : await askWeather(weatherUrl, date, time);
     if (weather) res.json(weather);
     else res.status(204).end();

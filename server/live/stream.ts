@@ -23,7 +23,7 @@ type Looking = {
  * @returns false if there are too many lines already.
  */
 export function streamEvents(hub: Hub, runId: string, { res, nowMs, fromDevice, letIn }: Looking): boolean {
-  const own = letIn?.who === 'helper' ? letIn.deviceId : undefined;
+  const deviceId = letIn?.who === 'helper' ? letIn.deviceId : undefined;
   const send = (text: string) => {
     if (res.writableLength > MOST_WAITING_BYTES) res.destroy();
     else res.write(text);
@@ -33,7 +33,8 @@ export function streamEvents(hub: Hub, runId: string, { res, nowMs, fromDevice, 
     {
       onEvents: (all) => {
         const events = all.filter(
-          (event) => event.deviceId !== (own ?? fromDevice) && (own === undefined || isForHelper(event, own)),
+          (event) =>
+            event.deviceId !== (deviceId ?? fromDevice) && (deviceId === undefined || isForHelper(event, deviceId)),
         );
         if (events.length > 0) send(`data: ${JSON.stringify({ events })}\n\n`);
       },

@@ -12,7 +12,7 @@ import { readRun, UnreadableRun } from '../db/storedRun';
 import type { Hub } from '../live/hub';
 
 /** What became of a line. */
-export type Answer =
+export type IntakeAnswer =
   | { took: 'mark' | 'pulse' | 'unnamed' | 'start' | 'again' | 'resting' | 'nobody'; seq?: number }
   | { error: { code: string; message: string; field?: string }; seq?: number };
 
@@ -33,7 +33,7 @@ const heardBefore = ({ athletes }: RunState, athleteId: string, atMs: number): b
       [
         pass,
         ...(pass.also ?? []).map((other) => ({ ...other, atMs: pass.atMs + (other.elapsedS - pass.elapsedS) * 1000 })),
-      ].some((one) => one.deviceId === LOOP_DEVICE && Math.abs(one.atMs - atMs) < AGAIN_MS),
+      ].some((taken) => taken.deviceId === LOOP_DEVICE && Math.abs(taken.atMs - atMs) < AGAIN_MS),
     ),
   ) ?? false;
 
@@ -47,7 +47,7 @@ export class Intake {
     private readonly nowMs: () => number,
   ) {}
 
-  take(line: string): Answer {
+  take(line: string): IntakeAnswer {
     let said: unknown;
     try {
       said = JSON.parse(line);

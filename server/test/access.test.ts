@@ -88,7 +88,7 @@ test('without a cookie nothing is answered but who one is, and how the server is
     '/api/sessions',
     '/api/runs',
     '/api/clock',
-    '/api/book',
+    '/api/library',
     '/api/no',
   ])
     expect({ path, status: (await nobody.call('GET', path)).status }).toEqual({ path, status: 401 });

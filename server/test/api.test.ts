@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import http from 'node:http';
 import { ulid } from 'ulid';
-import { curveBook } from '@core/paces/shippedBooks';
+import { curveBook } from '@core/paces/shippedPaceBooks';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { startTestServer, type TestServer } from './testServer';
@@ -22,7 +22,7 @@ const ada = {
   marks: [{ id: ulid(), distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' }],
 };
 const { id: _id, ...shipped } = curveBook;
-const myBook = { ...shipped, name: 'Mine' };
+const myPaceBook = { ...shipped, name: 'Mine' };
 const reps = { title: 'Reps', date: '2026-10-20', shorthand: '6x400 @5k / 90s' };
 
 const plan = (id = ulid()): Plan => ({
@@ -97,7 +97,7 @@ describe.each([
       archived: true,
     },
   },
-  { place: 'pace-books', first: myBook, changed: { ...myBook, name: 'Mine, changed', model: 'power-law' } },
+  { place: 'pace-books', first: myPaceBook, changed: { ...myPaceBook, name: 'Mine, changed', model: 'power-law' } },
   { place: 'sessions', first: reps, changed: { ...reps, shorthand: '' } },
 ])('$place', ({ place, first, changed }) => {
   const list = async () => (await server.call('GET', `/api/${place}`)).body;

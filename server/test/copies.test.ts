@@ -166,7 +166,7 @@ describe('a database that was lost names the newest good copy', () => {
       },
       /is damaged|not a database that can be read/,
     ],
-  ])('when it %s', async (_what, lose, says) => {
+  ])('when it %s', async (_what, lose, message) => {
     used();
     const good = await copied();
     spoil(await copied(NOW + HOUR));
@@ -174,7 +174,7 @@ describe('a database that was lost names the newest good copy', () => {
     expect(newestGoodCopy(folder)?.file).toBe(good);
     const before = fs.existsSync(databaseFile(folder)) && fs.readFileSync(databaseFile(folder));
     const refused = await openData(folder).catch((error: Error) => error.message);
-    expect(refused).toMatch(says);
+    expect(refused).toMatch(message);
     expect(refused).toContain(`npm run restore -- ${good}`);
     if (before) expect(fs.readFileSync(databaseFile(folder)).equals(before)).toBe(true);
     await restore(folder, good, NOW + 2 * HOUR);
@@ -231,9 +231,9 @@ describe('restoring', () => {
     expect(opened()).toEqual(['Ada']);
     expect(fs.readFileSync(copy).equals(before)).toBe(true);
   });
-  const untouched = async (from: string, says: RegExp) => {
+  const untouched = async (from: string, message: RegExp) => {
     const before = fs.readFileSync(databaseFile(folder));
-    await expect(restore(folder, from, NOW)).rejects.toThrow(says);
+    await expect(restore(folder, from, NOW)).rejects.toThrow(message);
     expect(fs.readFileSync(databaseFile(folder)).equals(before)).toBe(true);
     expect(fs.existsSync(path.join(folder, 'restoring'))).toBe(false);
   };

@@ -52,7 +52,7 @@ test('no page elsewhere may even ask whether it might', async () => {
 test('nothing at all is not an empty object', async () => {
   for (const [method, path] of [
     ['POST', '/api/squad/changes'],
-    ['POST', '/api/book/changes'],
+    ['POST', '/api/library/changes'],
     ['PUT', `/api/sessions/${id}/plan`],
   ] as const)
     expect(await server.call(method, path)).toMatchObject({ status: 400, body: { error: { code: 'no_body' } } });

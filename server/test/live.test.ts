@@ -39,11 +39,11 @@ async function lookOn(query = '') {
 }
 
 test('what one phone sends the others hear, each event once, and only what is new', async () => {
-  const [one, two] = [await lookOn(), await lookOn()];
+  const [first, two] = [await lookOn(), await lookOn()];
   const [a, b, c] = [crossed(), crossed(), crossed()];
   await send(a, b);
   await send(b, c, c);
-  for (const phone of [one, two]) {
+  for (const phone of [first, two]) {
     expect(await phone.next()).toEqual([a.id, b.id]);
     expect(await phone.next()).toEqual([c.id]);
     phone.stop();
@@ -60,9 +60,9 @@ test('a phone is not told of what it has sent itself', async () => {
 });
 
 test('there is a limit to how many look on; who leaves makes room', async () => {
-  const [one] = [await lookOn(), await lookOn()];
+  const [first] = [await lookOn(), await lookOn()];
   expect((await server.call('GET', `/api/runs/${plan.id}/live`)).status).toBe(503);
-  one?.stop();
+  first?.stop();
   let status = 503;
   // The server hears of the end when the line has closed.
   for (let i = 0; i < 100 && status === 503; i++) {

@@ -22,7 +22,9 @@ const put = async (body: object = reps) => {
   return id;
 };
 const stored = async (id: string) =>
-  ((await server.call('GET', '/api/sessions')).body as { id: string; plan?: DayPlan }[]).find((one) => one.id === id);
+  ((await server.call('GET', '/api/sessions')).body as { id: string; plan?: DayPlan }[]).find(
+    (session) => session.id === id,
+  );
 
 describe('the plan of a day', () => {
   const plan: DayPlan = {
@@ -132,21 +134,21 @@ test('the club’s heat limits are the squad’s, and can be given back', async 
 });
 
 describe('the weather', () => {
-  const ask = (one: TestServer, query = 'date=2027-06-01&time=17:45') => one.call('GET', `/api/weather?${query}`);
+  const ask = (server: TestServer, query = 'date=2027-06-01&time=17:45') => server.call('GET', `/api/weather?${query}`);
   /** Asks a server whose weather service is this. */
   const asked = async (listener: RequestListener) => {
     const service = http.createServer(listener).listen(0, '127.0.0.1');
     await new Promise((resolve) => service.once('listening', resolve));
     const { port } = service.address() as AddressInfo;
-    const one = await startTestServer(tempFolder(), undefined, `http://127.0.0.1:${port}`);
-    const answer = await ask(one);
-    await one.stop();
-    fs.rmSync(one.folder, { recursive: true });
+    const server = await startTestServer(tempFolder(), undefined, `http://127.0.0.1:${port}`);
+    const answer = await ask(server);
+    await server.stop();
+    fs.rmSync(server.folder, { recursive: true });
     service.closeAllConnections();
     await new Promise((resolve) => service.close(resolve));
     return answer;
   };
-  const says =
+  const answers =
     (body: string, status = 200): RequestListener =>
     (_req, res) => {
       res.writeHead(status, { 'content-type': 'application/json' });
@@ -156,13 +158,13 @@ describe('the weather', () => {
 
   test('is that of the service; what else it says is passed over', async () => {
     const service = await serveWeather();
-    const one = await startTestServer(tempFolder(), undefined, service.url);
-    const { status, body } = await ask(one);
+    const server = await startTestServer(tempFolder(), undefined, service.url);
+    const { status, body } = await ask(server);
     expect(status).toBe(200);
     expect(Object.keys(body as object).sort()).toEqual(['humidityPct', 'temperatureC', 'windMps']);
-    await one.stop();
+    await server.stop();
     service.stop();
-    fs.rmSync(one.folder, { recursive: true });
+    fs.rmSync(server.folder, { recursive: true });
   });
   test('is not known without a service, and that is no error', async () => {
     expect(await ask(server)).toEqual(NOTHING);
@@ -172,15 +174,15 @@ describe('the weather', () => {
     fs.rmSync(away.folder, { recursive: true });
   });
   test.each([
-    ['rubbish', says('<html>')],
-    ['something else', says('{"hello":1}')],
-    ['nothing', says('')],
-    ['null', says('null')],
-    ['weather that cannot be', says('{"temperatureC":400,"humidityPct":50}')],
-    ['numbers as text', says('{"temperatureC":"20","humidityPct":"50"}')],
-    ['a failure', says('{"temperatureC":20,"humidityPct":50}', 500)],
+    ['rubbish', answers('<html>')],
+    ['something else', answers('{"hello":1}')],
+    ['nothing', answers('')],
+    ['null', answers('null')],
+    ['weather that cannot be', answers('{"temperatureC":400,"humidityPct":50}')],
+    ['numbers as text', answers('{"temperatureC":"20","humidityPct":"50"}')],
+    ['a failure', answers('{"temperatureC":20,"humidityPct":50}', 500)],
     ['a way to elsewhere', (_req, res) => void res.writeHead(302, { location: 'http://127.0.0.1:1/' }).end()],
-    ['a flood', says(`{"temperatureC":20,"humidityPct":50,"x":"${'x'.repeat(1_000_000)}"}`)],
+    ['a flood', answers(`{"temperatureC":20,"humidityPct":50,"x":"${'x'.repeat(1_000_000)}"}`)],
     ['a broken line', (req) => void req.socket.destroy()],
   ] as [string, RequestListener][])('is not known when the service answers %s', async (_what, listener) => {
     expect(await asked(listener)).toEqual(NOTHING);

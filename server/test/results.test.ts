@@ -61,12 +61,12 @@ afterEach(async () => {
 });
 
 test('what was run is there as soon as the events are, one by one or all at once, and the same when it is made anew', async () => {
-  const [one, other] = [planForTwo(), planForTwo()];
-  await put(one);
+  const [plan, other] = [planForTwo(), planForTwo()];
+  await put(plan);
   await put(other);
-  for (const event of eventsFor(one.id)) await post(one.id, [event]);
+  for (const event of eventsFor(plan.id)) await post(plan.id, [event]);
   await post(other.id, eventsFor(other.id));
-  expect(reps(one.id).map(({ timeS, effort }) => [timeS, effort])).toEqual(
+  expect(reps(plan.id).map(({ timeS, effort }) => [timeS, effort])).toEqual(
     ada < bo
       ? [
           [82, null],
@@ -78,11 +78,11 @@ test('what was run is there as soon as the events are, one by one or all at once
         ],
   );
   const written = everything();
-  for (const { id } of [one, other]) rebuild(server.db, id);
+  for (const { id } of [plan, other]) rebuild(server.db, id);
   expect(everything()).toEqual(written);
   const [first] = (await server.call('GET', '/api/runs')).body as { summary: object }[];
-  const events = eventsFor(one.id);
-  const { summary } = resultsOf({ plan: one, events }, replay(one, events));
+  const events = eventsFor(plan.id);
+  const { summary } = resultsOf({ plan, events }, replay(plan, events));
   expect(first?.summary).toEqual(summary);
 });
 

@@ -85,22 +85,31 @@ test('the same session: one of the same kinds in counts that are near, the lates
     [old.id, 'alike'],
   ]);
   expect(same.reps).toHaveLength(16);
-  const own = await get<SameSessions>(`runs/${now.id}/same?athlete=${ada}`);
-  expect(new Set(own.reps.map(({ athleteId }) => athleteId))).toEqual(new Set([ada]));
-  expect(own.reps.find(({ runId }) => runId === now.id)).toMatchObject({ timeS: 80, percent: 0, verdict: 'on' });
+  const ownSessions = await get<SameSessions>(`runs/${now.id}/same?athlete=${ada}`);
+  expect(new Set(ownSessions.reps.map(({ athleteId }) => athleteId))).toEqual(new Set([ada]));
+  expect(ownSessions.reps.find(({ runId }) => runId === now.id)).toMatchObject({
+    timeS: 80,
+    percent: 0,
+    verdict: 'on',
+  });
   expect((await server.call('GET', `/api/review/runs/${ulid()}/same`)).status).toBe(404);
 });
 
-test('of one session of the library, and along a progression step by step', async () => {
+test('of one session in the library, and along a progression step by step', async () => {
   const ids = [ulid(), ulid()];
   const steps = ids.map((id, i) => ({ id, title: `Step ${i + 1}`, shorthand: `${4 + 3 * i}x400`, tags: [] }));
-  await server.call('POST', '/api/book/changes', {
+  await server.call('POST', '/api/library/changes', {
     sessions: steps,
     progressions: [{ id: ulid(), name: 'More each time', lever: 'more', stepIds: ids }],
   });
-  const dated = async (bookId: string, date: string) => {
+  const dated = async (libraryId: string, date: string) => {
     const id = ulid();
-    await server.call('PUT', `/api/sessions/${id}`, { title: 'On a day', date, shorthand: '4x400 @5k / 60s', bookId });
+    await server.call('PUT', `/api/sessions/${id}`, {
+      title: 'On a day',
+      date,
+      shorthand: '4x400 @5k / 60s',
+      libraryId,
+    });
     return id;
   };
   const first = planOn('2026-09-01', await dated(ids[0] ?? '', '2026-09-01'));
@@ -135,11 +144,11 @@ test('some weeks of one athlete and of the squad: only those, without what was r
   ]);
   await server.call('DELETE', `/api/runs/${gone.id}`);
   const window = 'from=2026-09-01&to=2026-11-01';
-  const own = await get<History & { notes: object[] }>(`athletes/${ada}?${window}`);
-  expect(own.runs.map(({ runId }) => runId)).toEqual([kept.id]);
-  expect(own.reps).toHaveLength(4);
-  expect(own.athletes).toMatchObject([{ athleteId: ada, sessionEffort: 6, minutes: expect.any(Number) }]);
-  expect(own.notes).toEqual([{ runId: kept.id, date: '2026-10-05', text: 'left shin' }]);
+  const history = await get<History & { notes: object[] }>(`athletes/${ada}?${window}`);
+  expect(history.runs.map(({ runId }) => runId)).toEqual([kept.id]);
+  expect(history.reps).toHaveLength(4);
+  expect(history.athletes).toMatchObject([{ athleteId: ada, sessionEffort: 6, minutes: expect.any(Number) }]);
+  expect(history.notes).toEqual([{ runId: kept.id, date: '2026-10-05', text: 'left shin' }]);
   const squad = await get<SquadHistory>(`squad?${window}`);
   expect(squad.athletes).toHaveLength(2);
   expect(squad.metres).toEqual(
@@ -161,11 +170,11 @@ test.each([
   ['squad?from=2026-01-01', /to/],
   [`athletes/${ulid()}?from=yesterday&to=2026-01-01`, /year-month-day/],
   ['athletes/x?from=2026-01-01&to=2026-01-01', /id/],
-])('what cannot be asked is refused with a reason: %s', async (path, says) => {
+])('what cannot be asked is refused with a reason: %s', async (path, message) => {
   const answer = await server.call('GET', `/api/review/${path}`);
   expect(answer.status).toBeGreaterThanOrEqual(400);
   expect(answer.status).toBeLessThan(500);
-  expect(JSON.stringify(answer.body)).toMatch(says);
+  expect(JSON.stringify(answer.body)).toMatch(message);
 });
 
 test('a phone that only times one session sees none of it', async () => {

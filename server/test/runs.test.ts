@@ -11,8 +11,8 @@ import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
 const athleteId = ulid();
-const [one, other] = [planFor(athleteId), planFor(athleteId)];
-const crossed = (runId = one.id): RunEvent => ({ id: ulid(), runId, deviceId: ulid(), atMs: 1, type: 'crossed' });
+const [candidate, other] = [planFor(athleteId), planFor(athleteId)];
+const crossed = (runId = candidate.id): RunEvent => ({ id: ulid(), runId, deviceId: ulid(), atMs: 1, type: 'crossed' });
 const post = async (runId: string, ...events: RunEvent[]) =>
   server.call('POST', `/api/runs/${runId}/events`, { events });
 type Listed = { id: string; summary?: object; isUnreadable?: true; isSetAside?: true };
@@ -25,7 +25,7 @@ const damage = (id: string) => {
 
 beforeEach(async () => {
   server = await startTestServer();
-  for (const plan of [one, other]) await server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
+  for (const plan of [candidate, other]) await server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
 });
 afterEach(async () => {
   await server.stop();
@@ -34,78 +34,78 @@ afterEach(async () => {
 
 test('an id that is there with other content is a conflict, also one of another session; the same content is not', async () => {
   const [first, elsewhere, fresh] = [crossed(), crossed(other.id), crossed()];
-  await post(one.id, first);
+  await post(candidate.id, first);
   await post(other.id, elsewhere);
   const changed = { ...first, atMs: 2 };
-  const moved = { ...elsewhere, runId: one.id };
-  expect((await post(one.id, changed, moved, first, fresh)).body).toEqual({
+  const moved = { ...elsewhere, runId: candidate.id };
+  expect((await post(candidate.id, changed, moved, first, fresh)).body).toEqual({
     accepted: [fresh.id],
     refused: [first.id, elsewhere.id, first.id].map((id) => expect.objectContaining({ id, code: 'conflict' })),
   });
-  expect((await post(one.id, first)).body).toEqual({ accepted: [first.id], refused: [] });
-  expect(readRun(server.db, one.id)?.events).toEqual([first, fresh]);
+  expect((await post(candidate.id, first)).body).toEqual({ accepted: [first.id], refused: [] });
+  expect(readRun(server.db, candidate.id)?.events).toEqual([first, fresh]);
 });
 
 test('a session takes so many events and no more; what it has can still be sent again', async () => {
   const first = crossed();
-  await post(one.id, first);
+  await post(candidate.id, first);
   server.db
     .update(runs)
     .set({ eventCount: MOST_EVENTS - 1 })
-    .where(eq(runs.id, one.id))
+    .where(eq(runs.id, candidate.id))
     .run();
-  expect(await post(one.id, crossed(), crossed())).toMatchObject({
+  expect(await post(candidate.id, crossed(), crossed())).toMatchObject({
     status: 409,
     body: { error: { code: 'too_many' } },
   });
-  expect((await post(one.id, crossed())).status).toBe(200);
-  expect((await post(one.id, crossed())).status).toBe(409);
-  expect((await post(one.id, first)).body).toEqual({ accepted: [first.id], refused: [] });
-  expect(readRun(server.db, one.id)?.events).toHaveLength(2);
+  expect((await post(candidate.id, crossed())).status).toBe(200);
+  expect((await post(candidate.id, crossed())).status).toBe(409);
+  expect((await post(candidate.id, first)).body).toEqual({ accepted: [first.id], refused: [] });
+  expect(readRun(server.db, candidate.id)?.events).toHaveLength(2);
 });
 
 test('a log with the longest chain of undos there can be is listed like any other', async () => {
   const chain: RunEvent[] = [crossed()];
   while (chain.length < MOST_EVENTS) chain.push({ ...crossed(), type: 'undone', eventId: chain.at(-1)?.id ?? '' });
-  for (let i = 0; i < chain.length; i += 1000) await post(one.id, ...chain.slice(i, i + 1000));
-  expect(await listed(one.id)).toMatchObject({ summary: { athletes: 1 } });
+  for (let i = 0; i < chain.length; i += 1000) await post(candidate.id, ...chain.slice(i, i + 1000));
+  expect(await listed(candidate.id)).toMatchObject({ summary: { athletes: 1 } });
 });
 
 describe('a session that cannot be read', () => {
   test('hides no other, says so when it is asked for, and can be set aside and taken back', async () => {
-    damage(one.id);
+    damage(candidate.id);
     expect(await listed(other.id)).toHaveProperty('summary');
-    expect(await listed(one.id)).toMatchObject({ isUnreadable: true });
-    expect(await server.call('GET', `/api/runs/${one.id}`)).toMatchObject({
+    expect(await listed(candidate.id)).toMatchObject({ isUnreadable: true });
+    expect(await server.call('GET', `/api/runs/${candidate.id}`)).toMatchObject({
       status: 500,
       body: { error: { code: 'unreadable', message: expect.stringMatching(/set aside/) } },
     });
-    expect((await server.call('DELETE', `/api/runs/${one.id}`)).status).toBe(204);
-    expect((await server.call('DELETE', `/api/runs/${one.id}`)).status).toBe(404);
-    expect(await listed(one.id)).toEqual(expect.objectContaining({ isSetAside: true }));
-    expect(await listed(one.id)).not.toHaveProperty('isUnreadable');
-    expect((await server.call('POST', `/api/runs/${one.id}/restore`)).status).toBe(204);
-    expect(await listed(one.id)).toMatchObject({ isUnreadable: true });
+    expect((await server.call('DELETE', `/api/runs/${candidate.id}`)).status).toBe(204);
+    expect((await server.call('DELETE', `/api/runs/${candidate.id}`)).status).toBe(404);
+    expect(await listed(candidate.id)).toEqual(expect.objectContaining({ isSetAside: true }));
+    expect(await listed(candidate.id)).not.toHaveProperty('isUnreadable');
+    expect((await server.call('POST', `/api/runs/${candidate.id}/restore`)).status).toBe(204);
+    expect(await listed(candidate.id)).toMatchObject({ isUnreadable: true });
   });
-  test('is in nobody’s way when a session of the library that was run is changed', async () => {
+  test('is in nobody’s way when a session in the library that was run is changed', async () => {
     const session = { id: ulid(), title: 'Reps', shorthand: '400', tags: [] };
-    await server.call('POST', '/api/book/changes', { sessions: [session] });
-    await server.call('PUT', `/api/sessions/${one.sessionId}`, {
+    await server.call('POST', '/api/library/changes', { sessions: [session] });
+    await server.call('PUT', `/api/sessions/${candidate.sessionId}`, {
       title: 'Reps',
       date: '2026-10-20',
       shorthand: '400',
-      bookId: session.id,
+      libraryId: session.id,
     });
-    damage(one.id);
+    damage(candidate.id);
     expect(
-      (await server.call('POST', '/api/book/changes', { sessions: [{ ...session, shorthand: '2x400' }] })).status,
+      (await server.call('POST', '/api/library/changes', { sessions: [{ ...session, shorthand: '2x400' }] })).status,
     ).toBe(204);
   });
   test('is in nobody’s way when an athlete in it is erased: what names them there goes', async () => {
     await server.call('PUT', `/api/athletes/${athleteId}`, { name: 'Ada', marks: [] });
     const noted: RunEvent = { ...crossed(other.id), type: 'felt', athleteId, repIndex: 0, effort: 7 };
     await post(other.id, noted);
-    damage(one.id);
+    damage(candidate.id);
     const half = JSON.stringify(noted).slice(0, -1);
     server.db.update(runEvents).set({ eventJson: half }).where(eq(runEvents.id, noted.id)).run();
     expect((await server.call('GET', `/api/athletes/${athleteId}/file`)).status).toBe(200);
@@ -113,7 +113,7 @@ describe('a session that cannot be read', () => {
     server.db
       .update(runs)
       .set({ planJson: `{"athleteId":"${athleteId}` })
-      .where(eq(runs.id, one.id))
+      .where(eq(runs.id, candidate.id))
       .run();
     expect((await server.call('POST', `/api/athletes/${athleteId}/erase`)).status).toBe(204);
     expect(await list()).toEqual([]);

@@ -103,7 +103,7 @@ describe('the session of a hard day', () => {
     expect((await put(changeSeason(season, { kind: 'swap', from: date, to: later }), 2)).body).toMatchObject({
       version: 3,
     });
-    const stored = (await list()).find((one) => one.id === other);
+    const stored = (await list()).find((season) => season.id === other);
     expect(stored).toMatchObject({ version: 2, season: { fixed: [{ date: later, because: 'written' }] } });
   });
 
@@ -120,7 +120,7 @@ describe('the session of a hard day', () => {
   test('is refused where there is none, or its thread is gone; nothing is written', async () => {
     await put(PLAN, 0);
     expect(await write(MONDAY)).toMatchObject({ status: 400, body: { error: { field: 'date' } } });
-    const gone = { ...PLAN, threads: PLAN.threads.map((thread) => ({ ...thread, bookId: ulid() })) };
+    const gone = { ...PLAN, threads: PLAN.threads.map((thread) => ({ ...thread, libraryId: ulid() })) };
     await put(gone, 1);
     expect(await write(hardDay(gone).date)).toMatchObject({
       status: 400,

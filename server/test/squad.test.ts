@@ -3,7 +3,7 @@ import path from 'node:path';
 import Database from 'better-sqlite3';
 import { ulid } from 'ulid';
 import type { AthleteFile } from '@core/formats/athleteFile';
-import { curveBook } from '@core/paces/shippedBooks';
+import { curveBook } from '@core/paces/shippedPaceBooks';
 import type { SquadMember } from '@core/squad/athlete';
 import { USUAL_SCHOOLS } from '@core/squad/schools';
 import type { SquadSettings } from '@core/squad/squadSettings';
@@ -40,7 +40,7 @@ const [a, b] = [
   { id: ulid(), name: 'Long' },
 ];
 
-test('a new squad goes by the default book and has no groups', async () =>
+test('a new squad goes by the default pace book and has no groups', async () =>
   expect(await squad()).toEqual({ paceBookId: 'curve', groups: [] }));
 
 describe('a change of several things', () => {
@@ -97,7 +97,7 @@ describe('a change of several things', () => {
         { ...bo, chip: 'A-1' },
       ],
     });
-    const chips = async () => (await athletes()).map((one) => (one as { chip?: string }).chip);
+    const chips = async () => (await athletes()).map((athlete) => (athlete as { chip?: string }).chip);
     expect(await chips()).toEqual(['A-2', 'A-1']);
     await server.call('DELETE', `/api/athletes/${ada.id}`);
     await change({ athletes: [{ ...bo, chip: 'A-2' }] });
@@ -337,13 +337,15 @@ test('a mark knows its course, and comes back with it', async () => {
       courseName: 'Mill Hill',
     },
   ];
-  const one = someone('Dy', { marks });
-  await change({ athletes: [one] });
-  expect((await athletes()).find(({ id }) => id === one.id)?.marks).toEqual(marks);
-  expect(await change({ athletes: [{ ...one, marks: [{ ...marks[0], course: 'moon' }] }] as never })).toMatchObject({
-    status: 400,
-    body: { error: { field: 'athletes[0].marks[0].course' } },
-  });
+  const athlete = someone('Dy', { marks });
+  await change({ athletes: [athlete] });
+  expect((await athletes()).find(({ id }) => id === athlete.id)?.marks).toEqual(marks);
+  expect(await change({ athletes: [{ ...athlete, marks: [{ ...marks[0], course: 'moon' }] }] as never })).toMatchObject(
+    {
+      status: 400,
+      body: { error: { field: 'athletes[0].marks[0].course' } },
+    },
+  );
 });
 
 test('the schools of a squad are stored, refused where they make no sense, and taken back', async () => {
@@ -392,29 +394,29 @@ describe('marks', () => {
   const marksOf = async (id: string) => (await athletes()).find((athlete) => athlete.id === id)?.marks ?? [];
   const { id: _id, ...unnamed } = { id: '', ...race };
   test('keep their ids when they are changed, when another comes, and when they are sent without', async () => {
-    const one = someone('Ada', { marks: [unnamed, { ...unnamed, timeS: 1120 }] });
-    await change({ athletes: [one] });
-    const [first, second] = await marksOf(one.id);
+    const athlete = someone('Ada', { marks: [unnamed, { ...unnamed, timeS: 1120 }] });
+    await change({ athletes: [athlete] });
+    const [first, second] = await marksOf(athlete.id);
     expect(new Set([first?.id, second?.id]).size).toBe(2);
     const faster = { ...second, timeS: 1100 };
-    await change({ athletes: [{ ...one, marks: [{ ...unnamed, timeS: 1000 }, faster, first] }] });
-    const after = await marksOf(one.id);
+    await change({ athletes: [{ ...athlete, marks: [{ ...unnamed, timeS: 1000 }, faster, first] }] });
+    const after = await marksOf(athlete.id);
     expect(after.map(({ id, timeS }) => [id, timeS])).toEqual([
       [expect.any(String), 1000],
       [second?.id, 1100],
       [first?.id, 1110],
     ]);
-    await change({ athletes: [{ ...one, marks: after.map(({ id: _gone, ...mark }) => mark) }] });
-    expect((await marksOf(one.id)).map(({ id }) => id)).toEqual(after.map(({ id }) => id));
+    await change({ athletes: [{ ...athlete, marks: after.map(({ id: _gone, ...mark }) => mark) }] });
+    expect((await marksOf(athlete.id)).map(({ id }) => id)).toEqual(after.map(({ id }) => id));
   });
   test('of a session keep what it says alone, and which it was; what makes no sense is refused', async () => {
     const kept = { ...unnamed, kind: 'session' as const, runId: ulid(), alone: { timeS: 1190.5, sd: 0.027 } };
-    const one = someone('Ada', { marks: [kept] });
-    expect((await change({ athletes: [one] })).status).toBe(204);
-    expect(await marksOf(one.id)).toEqual([{ ...kept, id: expect.any(String) }]);
+    const athlete = someone('Ada', { marks: [kept] });
+    expect((await change({ athletes: [athlete] })).status).toBe(204);
+    expect(await marksOf(athlete.id)).toEqual([{ ...kept, id: expect.any(String) }]);
     for (const alone of [{ timeS: 0, sd: 0.1 }, { timeS: 1190 }, { timeS: 1190, sd: 0 }, { timeS: 1190, sd: 2 }])
-      expect((await change({ athletes: [{ ...one, marks: [{ ...kept, alone }] }] })).status).toBe(400);
-    expect(await marksOf(one.id)).toEqual([{ ...kept, id: expect.any(String) }]);
+      expect((await change({ athletes: [{ ...athlete, marks: [{ ...kept, alone }] }] })).status).toBe(400);
+    expect(await marksOf(athlete.id)).toEqual([{ ...kept, id: expect.any(String) }]);
   });
   test('of one athlete are never taken by another who is sent with their ids', async () => {
     const [ada, bo] = [someone('Ada'), someone('Bo')];

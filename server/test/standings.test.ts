@@ -20,14 +20,14 @@ const post = (plan: Plan, happened: Happening[], fromMs = 0) => {
   return server.call('POST', `/api/runs/${plan.id}/events`, { events }).then((answer) => ({ answer, events }));
 };
 
-/** One 400 for Ada and Bo on a day, of a session of the library; Bo runs a version where one is given. */
-async function run(date: string, bookId: string, ofBo?: string): Promise<Plan> {
+/** One 400 for Ada and Bo on a day, of a session in the library; Bo runs a version where one is given. */
+async function run(date: string, libraryId: string, ofBo?: string): Promise<Plan> {
   const sessionId = ulid();
-  await server.call('PUT', `/api/sessions/${sessionId}`, { title: 'Reps', date, shorthand: '400', bookId });
+  await server.call('PUT', `/api/sessions/${sessionId}`, { title: 'Reps', date, shorthand: '400', libraryId });
   const group = (id: string, athleteId: string, version?: string) => ({
     id,
     name: id,
-    ...(version === undefined ? {} : { bookId: version }),
+    ...(version === undefined ? {} : { libraryId: version }),
     reps: [{ role: 'main' as const, distanceM: 400, callM: [400] }],
     athletes: [{ athleteId, name: id, tileName: id, targets: [{}] }],
   });
@@ -51,9 +51,9 @@ async function run(date: string, bookId: string, ofBo?: string): Promise<Plan> {
 
 const standings = async () =>
   new Map(
-    ((await server.call('GET', `/api/review/progressions/${progression}`)).body as Standing[]).map((one) => [
-      one.athleteId,
-      one,
+    ((await server.call('GET', `/api/review/progressions/${progression}`)).body as Standing[]).map((standing) => [
+      standing.athleteId,
+      standing,
     ]),
   );
 
@@ -64,7 +64,7 @@ beforeEach(async () => {
     [bo, 'Bo'],
   ])
     await server.call('PUT', `/api/athletes/${id}`, { name, marks: [] });
-  await server.call('POST', '/api/book/changes', {
+  await server.call('POST', '/api/library/changes', {
     sessions: [first, second].map((id) => ({ id, title: id, shorthand: '400', tags: [] })),
     progressions: [
       {
@@ -117,18 +117,18 @@ test('of what is put aside, and of who has left, nothing is said', async () => {
 });
 
 test('the levers of a progression, its spacing and its rounds are kept as they were said', async () => {
-  const book = (await server.call('GET', '/api/book')).body as { progressions: object[] };
-  expect(book.progressions[0]).toMatchObject({
+  const library = (await server.call('GET', '/api/library')).body as { progressions: object[] };
+  expect(library.progressions[0]).toMatchObject({
     chain: [{ lever: 'more', by: 1, to: 9 }, { lever: 'less-rest' }],
     everyDays: 14,
     round: 2,
   });
   const put = (more: object) =>
-    server.call('POST', '/api/book/changes', {
+    server.call('POST', '/api/library/changes', {
       progressions: [{ id: progression, name: 'Reps', lever: 'more', stepIds: [first], ...more }],
     });
   expect((await put({})).status).toBeLessThan(300);
-  const after = (await server.call('GET', '/api/book')).body as { progressions: object[] };
+  const after = (await server.call('GET', '/api/library')).body as { progressions: object[] };
   expect(after.progressions[0]).toEqual({ id: progression, name: 'Reps', lever: 'more', stepIds: [first] });
   for (const wrong of [{ everyDays: 0 }, { everyDays: 2.5 }, { chain: [{ lever: 'harder' }] }, { round: 99 }])
     expect((await put(wrong)).status).toBe(400);

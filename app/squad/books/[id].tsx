@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { BookEditor } from '@client/frame/screens';
+import { PaceBookEditor } from '@client/frame/screens';
 
 export default function Book() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  return <BookEditor id={id} />;
+  return <PaceBookEditor id={id} />;
 }

@@ -1,1 +1,1 @@
-export { BookList as default } from '@client/frame/screens';
+export { PaceBookList as default } from '@client/frame/screens';

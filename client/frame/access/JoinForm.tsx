@@ -4,7 +4,7 @@ import { deviceId } from '../../log/deviceId';
 import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { TextField } from '../../ui/TextField';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { codeOfAddress } from './codeOfAddress';
 
 /** How an assistant's phone joins one session: by a code, typed or from the QR code's address. */
@@ -33,9 +33,9 @@ export function JoinForm() {
         hint="The coach’s board shows it: More, then A second phone. Each code is good for one phone and ten minutes."
         onEnter={() => void go()}
       />
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         This phone will see that one session and nothing else of the club.
-      </Words>
+      </Text>
     </Page>
   );
 }

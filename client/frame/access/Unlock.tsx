@@ -5,17 +5,17 @@ import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { TextField } from '../../ui/TextField';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { JoinForm } from './JoinForm';
 
-/** What is seen of the app by a phone that has not been let in. */
+/** What a phone without access sees of the app. */
 export function Unlock({ openedAt }: { openedAt: string }) {
   const [passphrase, setPassphrase] = useState('');
   const [isJoining, setJoining] = useState(false);
   const [unlock, { error, isLoading }] = useUnlockMutation();
   const go = async () => {
     const sent = await unlock({ passphrase });
-    // Everything is asked for anew, now as the coach, where they were going.
+    // Refetches everything, now as the coach, and goes on to where they were going.
     if (!sent.error) location.replace(openedAt);
   };
   if (isJoining) return <JoinForm />;
@@ -36,7 +36,7 @@ export function Unlock({ openedAt }: { openedAt: string }) {
           void go();
         },
         children: [
-          // Whose passphrase it is: there is one for the whole club, but browsers keep none without a name.
+          // There is one passphrase for the whole club, but browsers save none without a user name.
           unstable_createElement('input', {
             key: 'club',
             name: 'username',
@@ -58,9 +58,9 @@ export function Unlock({ openedAt }: { openedAt: string }) {
           />,
         ],
       })}
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         It was set where the server was started. This phone is remembered for 30 days.
-      </Words>
+      </Text>
       <SmallButton onPress={() => setJoining(true)}>I have a code from the coach</SmallButton>
     </Page>
   );

@@ -14,8 +14,8 @@ function remembered(): Access['who'] | undefined {
 }
 
 /**
- * Who this phone is to the server: as it says, until then as it said the last time. Undefined while that is not known: nothing is to be
- * asked for then that may be refused. With the server away, what this phone keeps can be used all the same.
+ * Who this phone is to the server; until it answers, who it was the last time. Undefined while unknown: nothing is requested that may be
+ * refused. Without the server, what this phone keeps can be used all the same.
  */
 export function useWho(): Access['who'] | undefined {
   const { data, isError } = useAccessQuery();

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { arcAsTold, chancesAsTold, outlookAsTold } from '@core/outlook/asTold';
 import type { Chances } from '@core/outlook/chances';
 import type { Outlook } from '@core/outlook/outlook';
-import type { OwnPlan } from '@core/planning/ownPlans';
+import type { AthletePlan } from '@core/planning/athletePlans';
 import { INTENT_FACTS } from '@core/session/intent';
 import { Empty } from '../../ui/Empty';
 import { Press } from '../../ui/Press';
@@ -11,7 +11,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { useWide } from '../../ui/useWide';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { toldAboveText } from '../../data/tellingWords';
 import { byUrgency, FIT_WORDS, fitsText, outlookText } from '../planWords';
 import type { Planning } from '../../data/usePlanning';
@@ -19,6 +19,7 @@ import { EffortArc } from './EffortArc';
 import { FitMark } from './FitMark';
 import { Proposals } from './Proposals';
 import { useChances } from './useChances';
+import { WhatIs } from '../../parts/WhatIs';
 
 /** Thin bar of the least that is left of the reserve. */
 function LeftBar({ leastLeft }: { leastLeft: number }) {
@@ -37,14 +38,14 @@ function LeftBar({ leastLeft }: { leastLeft: number }) {
 }
 
 type RowProps = {
-  own: OwnPlan;
+  athletePlan: AthletePlan;
   outlook: Outlook;
   chances: Chances | undefined;
   chosen: boolean;
   onPress: () => void;
 };
 
-function Row({ own, outlook, chances, chosen, onPress }: RowProps) {
+function Row({ athletePlan, outlook, chances, chosen, onPress }: RowProps) {
   const palette = usePalette();
   const { fit, lastEffort, leastLeft } = outlook;
   const sure = chances ? `, on ${Math.round(chances.fits * 100)} of 100 days no harder than planned` : '';
@@ -52,7 +53,7 @@ function Row({ own, outlook, chances, chosen, onPress }: RowProps) {
     <Press
       role="button"
       aria-expanded={chosen}
-      aria-label={`${own.runner.name}: ${FIT_WORDS[fit]}, ${outlookText(outlook)}${sure}`}
+      aria-label={`${athletePlan.runner.name}: ${FIT_WORDS[fit]}, ${outlookText(outlook)}${sure}`}
       onPress={onPress}
       style={{
         minHeight: 56,
@@ -68,17 +69,17 @@ function Row({ own, outlook, chances, chosen, onPress }: RowProps) {
     >
       <FitMark fit={fit} />
       <View style={{ flex: 1, minWidth: 0 }}>
-        <Words as="strong">{own.runner.name}</Words>
-        <Words as="small" quiet>
+        <Text as="strong">{athletePlan.runner.name}</Text>
+        <Text as="small" quiet>
           {chances ? `${FIT_WORDS[fit]} · ${Math.round(chances.fits * 100)} in 100` : FIT_WORDS[fit]}
-        </Words>
+        </Text>
       </View>
       {fit !== 'unknown' && (
         <>
           <LeftBar leastLeft={leastLeft} />
-          <Words as="heading" style={{ minWidth: 40, textAlign: 'right' }}>
+          <Text as="heading" style={{ minWidth: 40, textAlign: 'right' }}>
             {(lastEffort ?? 0).toFixed(1)}
-          </Words>
+          </Text>
         </>
       )}
     </Press>
@@ -87,51 +88,54 @@ function Row({ own, outlook, chances, chosen, onPress }: RowProps) {
 
 function Detail({
   planning,
-  own,
+  athletePlan,
   outlook,
   chances,
 }: {
   planning: Planning;
-  own: OwnPlan;
+  athletePlan: AthletePlan;
   outlook: Outlook;
   chances: Chances | undefined;
 }) {
   if (outlook.fit === 'unknown')
     return (
-      <Words as="small">
-        {own.remark ??
+      <Text as="small">
+        {athletePlan.remark ??
           'Run by effort: the session itself says how hard it is to feel, and there is nothing to work out.'}
-      </Words>
+      </Text>
     );
-  const tells = own.runner.telling && toldAboveText(own.runner.telling);
+  const tells = athletePlan.runner.telling && toldAboveText(athletePlan.runner.telling);
   return (
-    <View role="region" aria-label={`Effort of ${own.runner.name}`} style={{ gap: SPACE.m, paddingVertical: SPACE.m }}>
+    <View
+      role="region"
+      aria-label={`Effort of ${athletePlan.runner.name}`}
+      style={{ gap: SPACE.m, paddingVertical: SPACE.m }}
+    >
       <View>
-        <Words as="heading" level={2}>{`${own.runner.name}: ${FIT_WORDS[outlook.fit]}`}</Words>
-        <Words as="small" quiet>
+        <Text as="heading" level={2}>{`${athletePlan.runner.name}: ${FIT_WORDS[outlook.fit]}`}</Text>
+        <Text as="small" quiet>
           {outlookText(outlook)}
-        </Words>
+        </Text>
       </View>
-      {own.remark !== undefined && <Words as="small">{own.remark}</Words>}
+      {athletePlan.remark !== undefined && <Text as="small">{athletePlan.remark}</Text>}
       {tells !== undefined && (
-        <Words as="small">{`Tells effort ${tells}: all efforts here are as ${own.runner.tileName} would tell them.`}</Words>
+        <Text as="small">{`Tells effort ${tells}: all efforts here are as ${athletePlan.runner.tileName} would tell them.`}</Text>
       )}
       <EffortArc
-        name={own.runner.name}
+        name={athletePlan.runner.name}
         outlook={outlook}
-        arc={arcAsTold(INTENT_FACTS[planning.intent].arc, own.runner.telling)}
+        arc={arcAsTold(INTENT_FACTS[planning.intent].arc, athletePlan.runner.telling)}
         chances={chances}
       />
-      <Words as="label" quiet>
-        Effort on 1 to 10 rep by rep: dashed as meant, solid as predicted. Bars: what is left of the reserve above
-        threshold.
-      </Words>
+      <Text as="label" quiet>
+        Effort, 1 to 10, rep by rep: dashed as meant, solid as predicted. Bars: reserve left.
+      </Text>
       {chances && (
-        <Words as="small">
+        <Text as="small">
           {`On ${Math.round(chances.finishes * 100)} of 100 days all of it can be run, on ${Math.round(chances.fits * 100)} it is no harder than planned. Four days in five end between effort ${(chances.lastEffort?.low ?? 0).toFixed(1)} and ${(chances.lastEffort?.high ?? 0).toFixed(1)}.`}
-        </Words>
+        </Text>
       )}
-      <Proposals planning={planning} own={own} />
+      <Proposals planning={planning} athletePlan={athletePlan} />
     </View>
   );
 }
@@ -142,25 +146,25 @@ export function Effort({ planning }: { planning: Planning }) {
   const { plans, outlooks, intent } = planning;
   const { drawn, start, cancel } = useChances(planning);
   const [chosenId, setChosenId] = useState<string>();
-  const judged = plans.flatMap((own) => {
-    const outlook = outlooks.get(own.runner.id);
-    return outlook ? [{ own, outlook: outlookAsTold(outlook, own.runner.telling) }] : [];
+  const judged = plans.flatMap((athletePlan) => {
+    const outlook = outlooks.get(athletePlan.runner.id);
+    return outlook ? [{ athletePlan, outlook: outlookAsTold(outlook, athletePlan.runner.telling) }] : [];
   });
   if (judged.length === 0) return <Empty title="Nobody to look at">Tick who takes part, under Groups.</Empty>;
   judged.sort((a, b) => byUrgency(a.outlook.fit, b.outlook.fit) || b.outlook.over - a.outlook.over);
-  const chosen = judged.find(({ own }) => own.runner.id === chosenId) ?? (wide ? judged[0] : undefined);
+  const chosen = judged.find(({ athletePlan }) => athletePlan.runner.id === chosenId) ?? (wide ? judged[0] : undefined);
   const arc = INTENT_FACTS[intent].arc;
-  const chancesOf = ({ id, telling }: OwnPlan['runner']) => {
+  const chancesOf = ({ id, telling }: AthletePlan['runner']) => {
     const found = drawn?.found.get(id);
     return found && chancesAsTold(found, telling);
   };
   const detail = chosen && (
     <Detail
-      key={chosen.own.runner.id}
+      key={chosen.athletePlan.runner.id}
       planning={planning}
-      own={chosen.own}
+      athletePlan={chosen.athletePlan}
       outlook={chosen.outlook}
-      chances={chancesOf(chosen.own.runner)}
+      chances={chancesOf(chosen.athletePlan.runner)}
     />
   );
   const sureness = (
@@ -168,7 +172,7 @@ export function Effort({ planning }: { planning: Planning }) {
       <View style={{ flexDirection: 'row', alignItems: 'center', flexWrap: 'wrap', gap: SPACE.m }}>
         {drawn?.state === 'running' ? (
           <>
-            <Words live="polite">{`${drawn.found.size} of ${drawn.of} tried out`}</Words>
+            <Text live="polite">{`${drawn.found.size} of ${drawn.of} tried out`}</Text>
             <SmallButton onPress={cancel}>Stop</SmallButton>
           </>
         ) : (
@@ -176,9 +180,9 @@ export function Effort({ planning }: { planning: Planning }) {
         )}
       </View>
       {drawn?.state === 'done' && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           A thousand days tried out for each: better and worse ones, and with every curve their races would also allow.
-        </Words>
+        </Text>
       )}
       {drawn?.state === 'failed' && (
         <Trouble retry={start}>How sure it is could not be worked out on this device just now. The rest holds.</Trouble>
@@ -188,29 +192,36 @@ export function Effort({ planning }: { planning: Planning }) {
   const list = (
     <View style={{ gap: SPACE.m }}>
       <View>
-        <Words as="strong">{fitsText(judged.map(({ outlook }) => outlook.fit))}</Words>
-        <Words as="small" quiet>
-          {`${INTENT_FACTS[intent].name}: meant to feel ${arc.first} on the first rep, ${arc.middle} half way, ${arc.last} at the end. The bar is the least that is left of the reserve, the number the effort of the last rep.`}
-        </Words>
+        <View style={{ flexDirection: 'row', alignItems: 'center' }}>
+          <Text as="strong" style={{ flexShrink: 1 }}>
+            {fitsText(judged.map(({ outlook }) => outlook.fit))}
+          </Text>
+          <WhatIs terms={['effort', 'reserve', 'critical speed']} />
+        </View>
+        <Text as="small" quiet>
+          {`${INTENT_FACTS[intent].name}: meant to feel ${arc.first} on the first rep, ${arc.middle} half way, ${arc.last} at the end. Bar: least reserve left. Number: effort of the last rep.`}
+        </Text>
       </View>
       {sureness}
       <View>
-        {judged.map(({ own, outlook }) => (
-          <View key={own.runner.id}>
+        {judged.map(({ athletePlan, outlook }) => (
+          <View key={athletePlan.runner.id}>
             <Row
-              own={own}
+              athletePlan={athletePlan}
               outlook={outlook}
-              chances={chancesOf(own.runner)}
-              chosen={own === chosen?.own}
-              onPress={() => setChosenId(own.runner.id === chosenId && !wide ? undefined : own.runner.id)}
+              chances={chancesOf(athletePlan.runner)}
+              chosen={athletePlan === chosen?.athletePlan}
+              onPress={() =>
+                setChosenId(athletePlan.runner.id === chosenId && !wide ? undefined : athletePlan.runner.id)
+              }
             />
-            {!wide && own === chosen?.own && detail}
+            {!wide && athletePlan === chosen?.athletePlan && detail}
           </View>
         ))}
       </View>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         An estimate from each athlete’s own races, honestly unsure: what they say and how they look goes before it.
-      </Words>
+      </Text>
     </View>
   );
   if (!wide) return list;

@@ -22,8 +22,8 @@ function withFirstThird({ points, meant }: Outlook, arc: MeantArc): Pick<Outlook
 }
 
 /**
- * Effort through the session: meant dashed, predicted solid with a dot for each rep, and where four days in five should end. Under
- * it what is left of the reserve after each rep.
+ * Effort through the session: meant dashed, predicted solid with a dot for each rep, and where four days in five should end. Below it the
+ * reserve left after each rep.
  */
 export function EffortArc({ name, outlook, arc, chances }: Props) {
   const { points, meant } = withFirstThird(outlook, arc);
@@ -31,9 +31,9 @@ export function EffortArc({ name, outlook, arc, chances }: Props) {
   const y = scale([1, 10], [PLOT.effort, PLOT.top]);
   const bottom = PLOT.effort + PLOT.gap + PLOT.reserve;
   const last = points.at(-1);
-  const about = `${name}: predicted effort ${(points[0]?.effort ?? 0).toFixed(1)} on the first rep and ${(last?.effort ?? 0).toFixed(1)} on the last, meant ${(meant[0] ?? 0).toFixed(1)} to ${(meant.at(-1) ?? 0).toFixed(1)}; ${Math.round((last?.leftShare ?? 1) * 100)} % of the reserve left at the end.`;
+  const description = `${name}: predicted effort ${(points[0]?.effort ?? 0).toFixed(1)} on the first rep and ${(last?.effort ?? 0).toFixed(1)} on the last, meant ${(meant[0] ?? 0).toFixed(1)} to ${(meant.at(-1) ?? 0).toFixed(1)}; ${Math.round((last?.leftShare ?? 1) * 100)} % of the reserve left at the end.`;
   return (
-    <Plot about={about} height={HEIGHT}>
+    <Plot description={description} height={HEIGHT}>
       {(width) => {
         const n = points.length;
         const x = scale([0, Math.max(1, n - 1)], [PLOT.left + 8, width - PLOT.right]);

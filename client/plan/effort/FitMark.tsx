@@ -1,9 +1,9 @@
 import Svg, { Circle, Path } from 'react-native-svg';
-import type { Fit } from '@core/outlook/outlook';
+import type { SessionFit } from '@core/outlook/outlook';
 import { usePalette } from '../../ui/theme';
 
 /** How a session fits, by a shape that can be told apart without its colour; the words always stand beside it. */
-export function FitMark({ fit, size = 16 }: { fit: Fit; size?: number }) {
+export function FitMark({ fit, size = 16 }: { fit: SessionFit; size?: number }) {
   const palette = usePalette();
   const shape = {
     fine: <Circle cx={8} cy={8} r={5} fill={palette.on} />,

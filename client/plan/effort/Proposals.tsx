@@ -3,30 +3,30 @@ import { View } from 'react-native';
 import { proposalAsTold } from '@core/outlook/asTold';
 import { acceptedChanges, proposer, sharedProposal } from '@core/planning/accept';
 import type { Whom } from '@core/planning/dayPlan';
-import type { OwnPlan } from '@core/planning/ownPlans';
+import type { AthletePlan } from '@core/planning/athletePlans';
 import { INTENT_FACTS } from '@core/session/intent';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
-import { effectText, proposalText } from '../planWords';
+import { Text } from '../../ui/Text';
+import { effectText, outlookProposalText } from '../planWords';
 import type { Planning } from '../../data/usePlanning';
 
 /** What would make the session fit one athlete, to be accepted for them, for their group or for all. */
-export function Proposals({ planning, own }: { planning: Planning; own: OwnPlan }) {
+export function Proposals({ planning, athletePlan }: { planning: Planning; athletePlan: AthletePlan }) {
   const palette = usePalette();
   const { groups, plans, change, intent } = planning;
   const proposalsOf = useMemo(() => proposer(INTENT_FACTS[intent].arc), [intent]);
-  const proposals = proposalsOf(own);
-  const group = groups.find(({ id }) => id === own.groupId);
-  const fit = planning.outlooks.get(own.runner.id)?.fit;
+  const proposals = proposalsOf(athletePlan);
+  const group = groups.find(({ id }) => id === athletePlan.groupId);
+  const fit = planning.outlooks.get(athletePlan.runner.id)?.fit;
   if (fit === 'fine' || fit === 'unknown') return null;
   if (proposals.length === 0)
     return (
-      <Words as="small">
+      <Text as="small">
         No one change makes it fit, nor two together: give them another session under Groups, or fewer and slower reps.
-      </Words>
+      </Text>
     );
-  const circles: { who: string; whom: Whom; members: readonly OwnPlan[] }[] = [
+  const circles: { who: string; whom: Whom; members: readonly AthletePlan[] }[] = [
     ...(group
       ? [
           {
@@ -36,42 +36,42 @@ export function Proposals({ planning, own }: { planning: Planning; own: OwnPlan 
           },
         ]
       : []),
-    { who: 'everyone', whom: { kind: 'all' }, members: plans.filter(({ written }) => written === own.written) },
+    { who: 'everyone', whom: { kind: 'all' }, members: plans.filter(({ written }) => written === athletePlan.written) },
   ];
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={3}>
+      <Text as="heading" level={3}>
         {fit === 'light' ? 'To make it as hard as planned' : 'To make it fit'}
-      </Words>
+      </Text>
       {proposals.map((proposal) => {
-        const says = proposalText(proposal, own.session);
+        const message = outlookProposalText(proposal, athletePlan.session);
         return (
           <View
-            key={says}
+            key={message}
             role="group"
-            aria-label={says}
+            aria-label={message}
             style={{ gap: SPACE.xs, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
           >
-            <Words as="strong">{says}</Words>
-            <Words as="small" quiet>
-              {effectText(proposalAsTold(proposal, own.runner.telling))}
-            </Words>
+            <Text as="strong">{message}</Text>
+            <Text as="small" quiet>
+              {effectText(proposalAsTold(proposal, athletePlan.runner.telling))}
+            </Text>
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
               <SmallButton
-                label={`For ${own.runner.tileName}: ${says}`}
+                label={`For ${athletePlan.runner.tileName}: ${message}`}
                 onPress={() =>
                   change(
-                    acceptedChanges({ proposal, own }, { kind: 'athlete', athleteId: own.runner.id }),
-                    `Changed for ${own.runner.tileName}.`,
+                    acceptedChanges({ proposal, athletePlan }, { kind: 'athlete', athleteId: athletePlan.runner.id }),
+                    `Changed for ${athletePlan.runner.tileName}.`,
                   )
                 }
               >
-                {`For ${own.runner.tileName}`}
+                {`For ${athletePlan.runner.tileName}`}
               </SmallButton>
               {circles.map(({ who, whom, members }) => {
                 const shared = sharedProposal(proposal, members, proposalsOf);
                 if (!shared || members.length < 2) return null;
-                const text = proposalText(shared.proposal, own.session);
+                const text = outlookProposalText(shared.proposal, athletePlan.session);
                 return (
                   <SmallButton
                     key={who}
@@ -88,9 +88,9 @@ export function Proposals({ planning, own }: { planning: Planning; own: OwnPlan 
           </View>
         );
       })}
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         Worked out for you to judge: nothing is changed until you take one.
-      </Words>
+      </Text>
     </View>
   );
 }

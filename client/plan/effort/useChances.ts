@@ -1,13 +1,13 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Chances, Entrant } from '@core/outlook/chances';
 import { INTENT_FACTS } from '@core/session/intent';
-import type { OwnPlan } from '@core/planning/ownPlans';
+import type { AthletePlan } from '@core/planning/athletePlans';
 import type { Planning } from '../../data/usePlanning';
 import type { ChancesAsked } from './chances.worker';
 
 type Drawn = {
   /** The plans they were drawn for: for others they say nothing. */
-  plans: readonly OwnPlan[];
+  plans: readonly AthletePlan[];
   found: ReadonlyMap<string, Chances>;
   of: number;
   state: 'running' | 'done' | 'failed';
@@ -15,7 +15,7 @@ type Drawn = {
 
 const SAY_EVERY_MS = 300;
 
-/** How sure the predictions are, drawn in a worker so that the page goes on answering. */
+/** How sure the predictions are: drawn in a worker, so that the page stays responsive. */
 export function useChances({ plans, intent }: Planning) {
   const [drawn, setDrawn] = useState<Drawn>();
   const worker = useRef<Worker>(undefined);
@@ -41,7 +41,7 @@ export function useChances({ plans, intent }: Planning) {
       found.set(data.athleteId, data);
       const isDone = found.size === of;
       if (isDone) stop();
-      // What is drawn comes faster than it can be read: the page is left free for taps.
+      // Draws arrive faster than anyone reads: leave the page free for taps.
       else if (performance.now() - saidMs < SAY_EVERY_MS) return;
       saidMs = performance.now();
       startTransition(() => setDrawn({ plans, found: new Map(found), of, state: isDone ? 'done' : 'running' }));
@@ -56,7 +56,7 @@ export function useChances({ plans, intent }: Planning) {
     stop();
     setDrawn(undefined);
   }, [stop]);
-  // A change to the plan makes what was drawn a matter of the past.
+  // A change of the plan makes earlier draws obsolete.
   const current = drawn?.plans === plans ? drawn : undefined;
   return useMemo(() => ({ drawn: current, start, cancel }), [current, start, cancel]);
 }

@@ -1,10 +1,11 @@
+import { counted } from '@core/units/counted';
 import type { Announcements, DragEndEvent } from '@dnd-kit/core';
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import { moveAthlete, REST_ID, withGroupPart, type DayGroup, type GroupPart } from '@core/planning/dayPlan';
 import { suggestDayGroups, type GroupRun } from '@core/planning/groupTargets';
-import type { OwnPlan } from '@core/planning/ownPlans';
+import type { AthletePlan } from '@core/planning/athletePlans';
 import { isWork } from '@core/targets/targetsFor';
 import { legLabel } from '@core/track/lapSheet';
 import { formatDelta, formatTime } from '@core/units/time';
@@ -15,7 +16,7 @@ import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Planning } from '../../data/usePlanning';
 import { GroupSettings } from './GroupSettings';
 
@@ -26,29 +27,29 @@ const firstTimed = ({ legs }: GroupRun) =>
   );
 
 /** An athlete in a group: name, whether they lead, and how far their own time is from the group's. */
-function Strip({ plan, run, isLifted = false }: { plan: OwnPlan; run: GroupRun; isLifted?: boolean }) {
+function Strip({ plan, run, isLifted = false }: { plan: AthletePlan; run: GroupRun; isLifted?: boolean }) {
   const palette = usePalette();
   const color = isLifted ? palette.onAction : palette.ink;
   const offset = firstTimed(run)?.offsetS[plan.runner.id];
   const lifted = isLifted ? { backgroundColor: palette.action, borderRadius: RADIUS, paddingHorizontal: SPACE.m } : {};
   return (
     <View style={[{ flex: 1, minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: SPACE.s }, lifted]}>
-      <Words as="strong" color={color} style={{ flexShrink: 1, flexGrow: 1 }}>
+      <Text as="strong" color={color} style={{ flexShrink: 1, flexGrow: 1 }}>
         {plan.runner.name}
-      </Words>
+      </Text>
       {run.leaderId === plan.runner.id && run.members.length > 1 && (
-        <Words as="label" color={color}>
+        <Text as="label" color={color}>
           leads
-        </Words>
+        </Text>
       )}
       {plan.changes.some(({ whom }) => whom.kind === 'athlete') && (
-        <Words as="label" color={color}>
+        <Text as="label" color={color}>
           changed
-        </Words>
+        </Text>
       )}
-      <Words color={color} {...(offset === undefined ? {} : { label: `${formatDelta(offset)} s to the group` })}>
+      <Text color={color} {...(offset === undefined ? {} : { label: `${formatDelta(offset)} s to the group` })}>
         {offset === undefined ? 'by effort' : formatDelta(offset)}
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -56,7 +57,7 @@ function Strip({ plan, run, isLifted = false }: { plan: OwnPlan; run: GroupRun; 
 type CardProps = {
   planning: Planning;
   run: GroupRun;
-  put: (part: GroupPart, says?: string) => void;
+  put: (part: GroupPart, noticeText?: string) => void;
   remove: () => void;
 };
 
@@ -70,16 +71,16 @@ function GroupCard({ planning, run, put, remove }: CardProps) {
     <DropCard id={group.id} label={group.name} maxWidth={520}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
         <View style={{ flex: 1 }}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             {group.name}
-          </Words>
-          <Words as="small" quiet>
+          </Text>
+          <Text as="small" quiet>
             {timed
               ? `${members.length} together: ${legLabel(timed.leg)} in ${formatTime(timed.targetS ?? 0, 1)}`
               : `${members.length}`}
             {(group.lane ?? 1) > 1 ? `, lane ${group.lane}` : ''}
             {group.version === undefined ? '' : ', own version'}
-          </Words>
+          </Text>
         </View>
         {members.length > 0 && (
           <SmallButton expanded={isOpen} label={`Settings of ${group.name}`} onPress={() => setOpen(!isOpen)}>
@@ -93,9 +94,9 @@ function GroupCard({ planning, run, put, remove }: CardProps) {
         </DragRow>
       ))}
       {members.length === 0 && (
-        <Words quiet style={{ paddingVertical: SPACE.m }}>
+        <Text quiet style={{ paddingVertical: SPACE.m }}>
           Nobody yet. Drag someone here.
-        </Words>
+        </Text>
       )}
       {isOpen && (
         <>
@@ -139,10 +140,10 @@ export function DayGroups({ planning }: { planning: Planning }) {
   const planOf = (id: string | number) => plans.find(({ runner }) => runner.id === id);
   const nameOf = (id: string | number | undefined) => groups.find((group) => group.id === id)?.name ?? '';
   const who = (id: string | number) => planOf(id)?.runner.name ?? '';
-  const own = groups.filter(({ id }) => id !== REST_ID);
+  const ownGroups = groups.filter(({ id }) => id !== REST_ID);
 
-  const put = (groupId: string, part: GroupPart, says?: string) =>
-    decide({ groups: withGroupPart(groups, groupId, part, ulid()) }, says);
+  const put = (groupId: string, part: GroupPart, noticeText?: string) =>
+    decide({ groups: withGroupPart(groups, groupId, part, ulid()) }, noticeText);
   const drop = ({ active, over }: DragEndEvent) => {
     const plan = planOf(active.id);
     if (!over || !plan || plan.groupId === over.id) return;
@@ -175,7 +176,7 @@ export function DayGroups({ planning }: { planning: Planning }) {
       name: `Laps of ${formatTime(middleS)}`,
       athleteIds: members.map(({ id }) => id),
     }));
-    decide({ groups: made }, `${made.length} groups for this session.`);
+    decide({ groups: made }, `${counted(made.length, 'group')} for this session.`);
     setSuggesting(false);
   };
   const lifted = dragged === undefined ? undefined : planOf(dragged);
@@ -189,7 +190,7 @@ export function DayGroups({ planning }: { planning: Planning }) {
         <SmallButton
           onPress={() =>
             decide(
-              { groups: [...own, { id: ulid(), name: `Group ${own.length + 1}`, athleteIds: [] }] },
+              { groups: [...ownGroups, { id: ulid(), name: `Group ${ownGroups.length + 1}`, athleteIds: [] }] },
               'A group is added.',
             )
           }
@@ -206,7 +207,7 @@ export function DayGroups({ planning }: { planning: Planning }) {
         <SuggestGroups
           suggest={suggest}
           tileOf={(id) => planOf(id)?.runner.tileName ?? ''}
-          withoutSays="They come in no group."
+          noPaceNote="They come in no group."
           use={useSuggested}
           close={() => setSuggesting(false)}
         />
@@ -224,9 +225,9 @@ export function DayGroups({ planning }: { planning: Planning }) {
               key={run.group.id}
               planning={planning}
               run={run}
-              put={(part, says) => put(run.group.id, part, says)}
+              put={(part, noticeText) => put(run.group.id, part, noticeText)}
               remove={() =>
-                decide({ groups: own.filter(({ id }) => id !== run.group.id) }, `${run.group.name} is removed.`)
+                decide({ groups: ownGroups.filter(({ id }) => id !== run.group.id) }, `${run.group.name} is removed.`)
               }
             />
           ))}

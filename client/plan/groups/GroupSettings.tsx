@@ -4,33 +4,34 @@ import { sameWhom, withoutChanges } from '@core/planning/changes';
 import type { GroupPart } from '@core/planning/dayPlan';
 import type { GroupRun } from '@core/planning/groupTargets';
 import { parseSession } from '@core/session/parseSession';
-import { useBookQuery } from '../../store/api';
+import { useLibraryQuery } from '../../store/api';
 import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
 import { Stepper } from '../../ui/Stepper';
 import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { ItemSettings } from '../ItemSettings';
 import type { Planning } from '../../data/usePlanning';
 import { AimFor } from './AimFor';
 
-type Props = { planning: Planning; run: GroupRun; put: (part: GroupPart, says?: string) => void };
+type Props = { planning: Planning; run: GroupRun; put: (part: GroupPart, noticeText?: string) => void };
 
 const OWN = 'own';
 
-/** Another session for the group: from the book, or written for it. */
+/** Another session for the group: from the library, or written for it. */
 function Version({ planning, run: { group }, put }: Props) {
-  const { data: book } = useBookQuery();
+  const { data: library } = useLibraryQuery();
   const [typed, setTyped] = useState(group.version ?? '');
   const [isWriting, setWriting] = useState(group.version !== undefined);
   const { paceNames } = planning.squad;
   const parsed = typed.trim() === '' ? undefined : parseSession(typed, { paceNames });
-  const sessions = (book?.sessions ?? []).filter(({ archived }) => !archived);
-  const known = sessions.find(({ shorthand }) => shorthand === group.version);
-  const keep = (version: string, bookId?: string) => {
+  const sessions = (library?.sessions ?? []).filter(({ archived }) => !archived);
+  const knownSession = sessions.find(({ shorthand }) => shorthand === group.version);
+  const keep = (version: string, libraryId?: string) => {
     setTyped(version);
-    if (parseSession(version, { paceNames }).ok) put({ version, bookId }, `${group.name} run a version of their own.`);
+    if (parseSession(version, { paceNames }).ok)
+      put({ version, libraryId }, `${group.name} run a version of their own.`);
   };
   return (
     <View style={{ gap: SPACE.s }}>
@@ -41,10 +42,10 @@ function Version({ planning, run: { group }, put }: Props) {
           { value: OWN, text: 'Written for this group' },
           ...sessions.map(({ id, title }) => ({ value: id, text: title })),
         ]}
-        value={group.version === undefined && !isWriting ? '' : (known?.id ?? OWN)}
+        value={group.version === undefined && !isWriting ? '' : (knownSession?.id ?? OWN)}
         onChange={(value) => {
           setWriting(value !== '');
-          if (value === '') put({ version: undefined, bookId: undefined }, `${group.name} run this session.`);
+          if (value === '') put({ version: undefined, libraryId: undefined }, `${group.name} run this session.`);
           else if (value === OWN) setTyped(group.version ?? planning.session.shorthand);
           else keep(sessions.find(({ id }) => id === value)?.shorthand ?? '', value);
         }}
@@ -74,7 +75,7 @@ export function GroupSettings(props: Props) {
   const whom = { kind: 'group' as const, groupId: group.id };
   const [first] = members;
   const changes = planning.plan.changes ?? [];
-  const hasChanges = changes.some((one) => sameWhom(one.whom, whom));
+  const hasChanges = changes.some((change) => sameWhom(change.whom, whom));
   return (
     <View style={{ gap: SPACE.m, paddingTop: SPACE.s }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
@@ -122,9 +123,9 @@ export function GroupSettings(props: Props) {
           </SmallButton>
         </View>
       )}
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         What is set for one athlete goes before what is set for their group.
-      </Words>
+      </Text>
     </View>
   );
 }

@@ -4,7 +4,7 @@ import { takesPart } from '@core/planning/dayPlan';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { STATUS_WORDS } from '../../data/athleteWords';
 import type { Planning } from '../../data/usePlanning';
 
@@ -15,13 +15,13 @@ export function TakingPart({ planning }: { planning: Planning }) {
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.m }}>
-        <Words as="strong">{`${running.length} of ${athletes.length} take part`}</Words>
+        <Text as="strong">{`${running.length} of ${athletes.length} take part`}</Text>
         <SmallButton expanded={isOpen} label="Choose who takes part" onPress={() => setOpen(!isOpen)}>
           {isOpen ? 'Done' : 'Choose'}
         </SmallButton>
       </View>
       {running.length === 0 && (
-        <Words as="small">Nobody takes part: there is nothing to plan until somebody is ticked.</Words>
+        <Text as="small">Nobody takes part: there is nothing to plan until somebody is ticked.</Text>
       )}
       {isOpen && (
         <View

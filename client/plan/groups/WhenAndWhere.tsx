@@ -8,7 +8,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { useNotice } from '../../ui/Notices';
 import { WhenField } from '../../ui/WhenField';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Planning } from '../../data/usePlanning';
 
 /** Day, start and place of the session. */
@@ -51,11 +51,11 @@ export function WhenAndWhere({ planning }: { planning: Planning }) {
         </View>
         <SmallButton onPress={() => router.push('/sessions/places')}>Places</SmallButton>
       </View>
-      {note !== undefined && <Words as="small">{note}</Words>}
+      {note !== undefined && <Text as="small">{note}</Text>}
       {weather && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           {`Forecast: ${Math.round(weather.temperatureC)} °C, ${Math.round(weather.humidityPct)} % humidity${weather.windMps === undefined ? '' : `, wind ${Math.round(weather.windMps)} m/s`}.`}
-        </Words>
+        </Text>
       )}
     </View>
   );

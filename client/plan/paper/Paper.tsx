@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 import { cardText, passesText, targetText, timesText } from '@core/planning/card';
-import type { OwnPlan } from '@core/planning/ownPlans';
+import type { AthletePlan } from '@core/planning/athletePlans';
 import type { targetsCsv as TargetsCsv } from '@core/formats/targetsCsv';
 import { MARKS, type Every } from '../../parts/editor/look/Targets';
 import { Choice } from '../../ui/Choice';
@@ -15,7 +15,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { useNotice } from '../../ui/Notices';
 import { useWide } from '../../ui/useWide';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Planning } from '../../data/usePlanning';
 import { cardFor } from './sheets';
 import { GroupSheets, PocketCards, SquadSheet } from './Sheets';
@@ -29,27 +29,35 @@ type SheetName = keyof typeof SHEETS;
 const NAMES = Object.keys(SHEETS) as SheetName[];
 
 /** One athlete's card, to be read from the phone in the hand. */
-function CardOnScreen({ planning, own, everyM }: { planning: Planning; own: OwnPlan; everyM: number }) {
+function CardOnScreen({
+  planning,
+  athletePlan,
+  everyM,
+}: {
+  planning: Planning;
+  athletePlan: AthletePlan;
+  everyM: number;
+}) {
   const palette = usePalette();
-  const { who, lines } = cardFor(planning, own, everyM);
+  const { who, lines } = cardFor(planning, athletePlan, everyM);
   const { rounding } = planning;
   return (
     <View
       role="region"
-      aria-label={`Card of ${own.runner.name}`}
+      aria-label={`Card of ${athletePlan.runner.name}`}
       style={{ gap: SPACE.m, padding: SPACE.l, borderRadius: RADIUS, borderWidth: 2, borderColor: palette.ink }}
     >
-      <Words as="strong">{who}</Words>
+      <Text as="strong">{who}</Text>
       {lines.map((line, i) => (
         <View key={i} style={{ gap: 2 }}>
           <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline', gap: SPACE.s }}>
-            <Words as="heading" style={{ flexShrink: 1 }}>
+            <Text as="heading" style={{ flexShrink: 1 }}>
               {timesText(line)}
-            </Words>
-            <Words as="title">{targetText(line, rounding)}</Words>
+            </Text>
+            <Text as="title">{targetText(line, rounding)}</Text>
           </View>
-          {line.passes.length > 0 && <Words>{passesText(line.passes, rounding)}</Words>}
-          <Words as="small" quiet>
+          {line.passes.length > 0 && <Text>{passesText(line.passes, rounding)}</Text>}
+          <Text as="small" quiet>
             {[
               line.recovery === undefined ? '' : `rest ${line.recovery}`,
               line.then === undefined ? '' : `then ${line.then}`,
@@ -58,15 +66,15 @@ function CardOnScreen({ planning, own, everyM }: { planning: Planning; own: OwnP
             ]
               .filter(Boolean)
               .join(' · ')}
-          </Words>
+          </Text>
         </View>
       ))}
-      {lines.length === 0 && <Words quiet>There is no rep to run in this session.</Words>}
+      {lines.length === 0 && <Text quiet>There is no rep to run in this session.</Text>}
     </View>
   );
 }
 
-/** Fetches what writes lists: it is not here before it is asked for. */
+/** Fetches the CSV writer on demand. */
 export type FetchLists = () => Promise<{ targetsCsv: typeof TargetsCsv }>;
 
 /** The plan on paper, on a phone, as a message and as a list. */
@@ -97,21 +105,21 @@ export function Paper({ planning, fetchLists }: { planning: Planning; fetchLists
       window.removeEventListener('beforeprint', onPrint);
     };
   }, []);
-  const own = plans.find(({ runner }) => runner.id === whoseId) ?? plans[0];
-  if (!own) return <Empty title="Nobody to print for">Tick who takes part, under Groups.</Empty>;
+  const athletePlan = plans.find(({ runner }) => runner.id === whoseId) ?? plans[0];
+  if (!athletePlan) return <Empty title="Nobody to print for">Tick who takes part, under Groups.</Empty>;
   const everyM = Number(every);
   const isLandscape = way === 'landscape' && name !== 'cards';
   const { Sheet } = SHEETS[name];
-  const textFor = (some: readonly OwnPlan[]) =>
-    some.map((one) => cardText(cardFor(planning, one, everyM), rounding)).join('\n');
-  const copy = async (some: readonly OwnPlan[], whose: string) => {
+  const textFor = (some: readonly AthletePlan[]) =>
+    some.map((athletePlan) => cardText(cardFor(planning, athletePlan, everyM), rounding)).join('\n');
+  const copy = async (some: readonly AthletePlan[], whose: string) => {
     const text = textFor(some);
     try {
       await navigator.clipboard.writeText(text);
       setShown(undefined);
       notice({ text: `Copied for ${whose}: paste it in a message.` });
     } catch {
-      // The browser keeps the clipboard to itself: the text can still be taken by hand.
+      // The browser refuses the clipboard: the text can still be copied by hand.
       setShown(text);
     }
   };
@@ -120,7 +128,7 @@ export function Paper({ planning, fetchLists }: { planning: Planning; fetchLists
     if (!code) return notice({ text: 'What writes lists cannot be fetched just now: the server cannot be reached.' });
     saveFile(`Targets ${session.date}.csv`, code.targetsCsv(plans, groups, venue), 'text/csv');
   };
-  const group = groups.find(({ id }) => id === own.groupId);
+  const group = groups.find(({ id }) => id === athletePlan.groupId);
   const paper = (
     <View style={{ gap: SPACE.m }}>
       <Choice
@@ -146,13 +154,13 @@ export function Paper({ planning, fetchLists }: { planning: Planning; fetchLists
           Print
         </PrimaryButton>
       </View>
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         {name === 'squad'
           ? 'What the session is, each group’s times and where they start, and a box for every split.'
           : name === 'group'
             ? 'A page for each group, for whoever times it.'
             : 'Eight to a page, to cut out: targets, times at the marks, recoveries and boxes.'}
-      </Words>
+      </Text>
       <View style={{ alignItems: 'flex-start' }}>
         <SmallButton onPress={() => void save()}>Save all targets as a list (CSV)</SmallButton>
       </View>
@@ -168,12 +176,12 @@ export function Paper({ planning, fetchLists }: { planning: Planning; fetchLists
       <Select
         label="Card of"
         options={plans.map(({ runner }) => ({ value: runner.id, text: runner.name }))}
-        value={own.runner.id}
+        value={athletePlan.runner.id}
         onChange={setWhoseId}
       />
-      <CardOnScreen planning={planning} own={own} everyM={everyM} />
+      <CardOnScreen planning={planning} athletePlan={athletePlan} everyM={everyM} />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <SmallButton onPress={() => void copy([own], own.runner.tileName)}>Copy as text</SmallButton>
+        <SmallButton onPress={() => void copy([athletePlan], athletePlan.runner.tileName)}>Copy as text</SmallButton>
         {group && (
           <SmallButton
             onPress={() =>
@@ -189,10 +197,10 @@ export function Paper({ planning, fetchLists }: { planning: Planning; fetchLists
       </View>
       {shown !== undefined && (
         <View style={{ gap: SPACE.xs }}>
-          <Words as="small">The browser would not copy it: select it here.</Words>
-          <Words as="small" style={{ padding: SPACE.m, backgroundColor: palette.raised }}>
+          <Text as="small">The browser would not copy it: select it here.</Text>
+          <Text as="small" style={{ padding: SPACE.m, backgroundColor: palette.raised }}>
             {shown}
-          </Words>
+          </Text>
         </View>
       )}
     </View>

@@ -1,7 +1,7 @@
 import { legsOfRun, type GroupRun } from '@core/planning/groupTargets';
 import { cardLines, formatRounded, passesText, targetText, timesText } from '@core/planning/card';
-import type { OwnPlan } from '@core/planning/ownPlans';
-import { boardsOf } from '@core/planning/runPlans';
+import type { AthletePlan } from '@core/planning/athletePlans';
+import { targetTables } from '@core/planning/runPlans';
 import { formatSession } from '@core/session/formatSession';
 import { drawingOf } from '../../data/sessionView';
 import { LapSheet, LapThumb } from '../../ui/LapSheet';
@@ -27,7 +27,7 @@ function Boxes({
   isLandscape,
 }: {
   planning: Planning;
-  plans: readonly OwnPlan[];
+  plans: readonly AthletePlan[];
   isLandscape: boolean;
 }) {
   const [first] = plans;
@@ -54,11 +54,11 @@ function Boxes({
             </tr>
           </thead>
           <tbody>
-            {plans.map((own) => {
-              const legs = timedReps(own.legs);
+            {plans.map((athletePlan) => {
+              const legs = timedReps(athletePlan.legs);
               return (
-                <tr key={own.runner.id}>
-                  <td>{own.runner.name}</td>
+                <tr key={athletePlan.runner.id}>
+                  <td>{athletePlan.runner.name}</td>
                   {part.map(({ i }) => {
                     const leg = legs[i]?.leg;
                     const timed = leg?.distanceM !== undefined && leg.targetS !== undefined;
@@ -110,13 +110,13 @@ function GroupTimes({ planning, run, everyM }: { planning: Planning; run: GroupR
 function Drawing({ planning, run }: { planning: Planning; run: GroupRun }) {
   return (
     <div className="drawing">
-      <LapSheet {...drawingOf(legsOfRun(run), planning.venue)} about={`${planning.session.title} lap by lap`} />
+      <LapSheet {...drawingOf(legsOfRun(run), planning.venue)} description={`${planning.session.title} lap by lap`} />
     </div>
   );
 }
 
 const peopled = ({ runs }: Planning) => runs.filter(({ members }) => members.length > 0);
-const groupSays = ({ group, members, leaderId }: GroupRun) =>
+const groupText = ({ group, members, leaderId }: GroupRun) =>
   [
     members.length > 1 ? `led by ${members.find(({ runner }) => runner.id === leaderId)?.runner.name ?? ''}` : '',
     (group.lane ?? 1) > 1 ? `lane ${group.lane}` : '',
@@ -137,7 +137,7 @@ export function SquadSheet({ planning, everyM, isLandscape }: SheetProps) {
         <pre>{planning.session.shorthand}</pre>
         {runs.map((run) => (
           <section key={run.group.id}>
-            <h2>{`${run.group.name}${groupSays(run) ? `: ${groupSays(run)}` : ''}`}</h2>
+            <h2>{`${run.group.name}${groupText(run) ? `: ${groupText(run)}` : ''}`}</h2>
             <GroupTimes planning={planning} run={run} everyM={everyM} />
           </section>
         ))}
@@ -147,8 +147,8 @@ export function SquadSheet({ planning, everyM, isLandscape }: SheetProps) {
         {runs.map(({ group, members }) => (
           <section key={group.id}>
             <h2>{group.name}</h2>
-            {boardsOf(members).map((board) => (
-              <Boxes key={board.key} planning={planning} plans={board.plans} isLandscape={isLandscape} />
+            {targetTables(members).map((table) => (
+              <Boxes key={table.key} planning={planning} plans={table.plans} isLandscape={isLandscape} />
             ))}
           </section>
         ))}
@@ -164,11 +164,11 @@ export function GroupSheets({ planning, everyM, isLandscape }: SheetProps) {
       <style>{SHEET_STYLE}</style>
       {peopled(planning).map((run) => (
         <div className="page" key={run.group.id}>
-          <Heading planning={planning} more={`. ${run.group.name}${groupSays(run) ? `, ${groupSays(run)}` : ''}.`} />
+          <Heading planning={planning} more={`. ${run.group.name}${groupText(run) ? `, ${groupText(run)}` : ''}.`} />
           <pre>{run.members[0] ? formatSession(run.members[0].session) : ''}</pre>
           <GroupTimes planning={planning} run={run} everyM={everyM} />
-          {boardsOf(run.members).map((board) => (
-            <Boxes key={board.key} planning={planning} plans={board.plans} isLandscape={isLandscape} />
+          {targetTables(run.members).map((table) => (
+            <Boxes key={table.key} planning={planning} plans={table.plans} isLandscape={isLandscape} />
           ))}
           <Drawing planning={planning} run={run} />
         </div>
@@ -182,11 +182,11 @@ const DENSE = { lines: 4, boxes: 12 };
 /** What a card has room for; the rest is on the sheets and the phone. */
 const MOST = { lines: 7, boxes: 40 };
 
-type CardProps = { planning: Planning; own: OwnPlan; everyM: number };
+type CardProps = { planning: Planning; athletePlan: AthletePlan; everyM: number };
 
-function PocketCard({ planning, own, everyM }: CardProps) {
+function PocketCard({ planning, athletePlan, everyM }: CardProps) {
   const { rounding, venue } = planning;
-  const { title, when, who, lines } = cardFor(planning, own, everyM);
+  const { title, when, who, lines } = cardFor(planning, athletePlan, everyM);
   const boxes = boxesOf(lines);
   const [name = '', group = ''] = who.split(' (');
   const isDense = lines.length > DENSE.lines || boxes > DENSE.boxes;
@@ -215,7 +215,7 @@ function PocketCard({ planning, own, everyM }: CardProps) {
         </div>
       ))}
       {lines.length > MOST.lines && <div className="small">{`and ${lines.length - MOST.lines} more parts`}</div>}
-      <LapThumb {...drawingOf(own.legs, venue)} width={300} height={isDense ? 30 : 44} />
+      <LapThumb {...drawingOf(athletePlan.legs, venue)} width={300} height={isDense ? 30 : 44} />
       <div className="boxes">
         {Array.from({ length: Math.min(boxes, MOST.boxes) }, (_, i) => (
           <span key={i}>{i + 1}</span>
@@ -236,8 +236,8 @@ export function PocketCards({ planning, everyM }: SheetProps) {
       <style>{SHEET_STYLE}</style>
       {pages.map((page) => (
         <div className="page cards" key={page[0]?.runner.id ?? ''}>
-          {page.map((own) => (
-            <PocketCard key={own.runner.id} planning={planning} own={own} everyM={everyM} />
+          {page.map((athletePlan) => (
+            <PocketCard key={athletePlan.runner.id} planning={planning} athletePlan={athletePlan} everyM={everyM} />
           ))}
         </div>
       ))}

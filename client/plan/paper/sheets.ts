@@ -5,7 +5,7 @@ import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
 import { cardLines, type Card, type CardLine } from '@core/planning/card';
-import type { OwnPlan } from '@core/planning/ownPlans';
+import type { AthletePlan } from '@core/planning/athletePlans';
 import { isTimedRep, type TargetLeg } from '@core/targets/targetsFor';
 import { legLabel } from '@core/track/lapSheet';
 import type { Planning } from '../../data/usePlanning';
@@ -34,20 +34,20 @@ export function inParts<T>(list: readonly T[], most: number): T[][] {
 }
 
 /** One athlete's card. @param everyM times at marks so far apart. */
-export function cardFor(planning: Planning, own: OwnPlan, everyM: number): Card {
+export function cardFor(planning: Planning, athletePlan: AthletePlan, everyM: number): Card {
   const { session, venue, groups } = planning;
-  const group = groups.find(({ id }) => id === own.groupId);
+  const group = groups.find(({ id }) => id === athletePlan.groupId);
   const gap = group?.startGapS ? `, start ${group.startGapS} s after the first` : '';
   const part = (name: 'warmUp' | 'coolDown', role: Role) => {
-    const items = own.session.lines.flatMap((line) => (line.role === role ? line.items : []));
+    const items = athletePlan.session.lines.flatMap((line) => (line.role === role ? line.items : []));
     return items.length === 0 ? {} : { [name]: items.map(formatItem).join(', ') };
   };
   const lane = (group?.lane ?? 1) > 1 ? `, lane ${group?.lane}` : '';
   return {
     title: session.title,
     when: whenText(planning),
-    who: `${own.runner.name} (${group?.name ?? ''}${lane}${gap})`,
-    lines: cardLines(own.legs, venue, everyM),
+    who: `${athletePlan.runner.name} (${group?.name ?? ''}${lane}${gap})`,
+    lines: cardLines(athletePlan.legs, venue, everyM),
     ...part('warmUp', 'warm'),
     ...part('coolDown', 'cool'),
   };

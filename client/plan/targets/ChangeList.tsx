@@ -3,7 +3,7 @@ import { IconButton } from 'react-native-paper';
 import type { Change } from '@core/planning/dayPlan';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { changeText, whomText } from '../planWords';
 import type { Planning } from '../../data/usePlanning';
 
@@ -14,23 +14,24 @@ export function ChangeList({ planning }: { planning: Planning }) {
   const changes = plan.changes ?? [];
   if (changes.length === 0)
     return (
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         Nothing is changed by hand: every target comes from the athlete’s own races and the session’s text.
-      </Words>
+      </Text>
     );
   const isWaiting = (change: Change) =>
-    plans.some(({ waiting }) => waiting.includes(change)) || !plans.some((own) => own.changes.includes(change));
+    plans.some(({ waiting }) => waiting.includes(change)) ||
+    !plans.some((athletePlan) => athletePlan.changes.includes(change));
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Changed by hand
-      </Words>
+      </Text>
       <View role="list">
         {changes.map((change, i) => {
-          const says = `${whomText(change, groups, athletes)}: ${changeText(change)}`;
+          const text = `${whomText(change, groups, athletes)}: ${changeText(change)}`;
           return (
             <View
-              key={`${i} ${says}`}
+              key={`${i} ${text}`}
               role="listitem"
               style={{
                 flexDirection: 'row',
@@ -40,17 +41,17 @@ export function ChangeList({ planning }: { planning: Planning }) {
               }}
             >
               <View style={{ flex: 1, paddingVertical: SPACE.xs }}>
-                <Words>{says}</Words>
+                <Text>{text}</Text>
                 {isWaiting(change) && (
-                  <Words as="label" quiet>
+                  <Text as="label" quiet>
                     Not in use: the session reads differently now, or nobody is left whom it is for.
-                  </Words>
+                  </Text>
                 )}
               </View>
               <IconButton
                 icon="undo"
                 size={20}
-                accessibilityLabel={`Take back: ${says}`}
+                accessibilityLabel={`Take back: ${text}`}
                 onPress={() => decide({ changes: changes.filter((other) => other !== change) }, 'Taken back.')}
                 style={{ margin: 0, width: 44, height: 44 }}
               />

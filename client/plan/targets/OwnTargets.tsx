@@ -3,8 +3,8 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { sameWhom, withoutChanges } from '@core/planning/changes';
 import { ROUNDINGS } from '@core/planning/dayPlan';
-import type { OwnPlan } from '@core/planning/ownPlans';
-import { boardsOf, groupOfBoard, type Board } from '@core/planning/runPlans';
+import type { AthletePlan } from '@core/planning/athletePlans';
+import { targetTables, groupOfTable, type TargetTable } from '@core/planning/runPlans';
 import { INTENT_FACTS } from '@core/session/intent';
 import type { PlannedGroup } from '@core/run/plan';
 import { repColumns, type RepColumn } from '@core/run/repColumns';
@@ -17,21 +17,23 @@ import { Stepper } from '../../ui/Stepper';
 import { Table } from '../../ui/Table';
 import { SPACE } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
+import { USUAL_TOLERANCE } from '@core/paces/paceBook';
 import { AimFor } from '../groups/AimFor';
 import { ItemSettings } from '../ItemSettings';
 import type { Planning } from '../../data/usePlanning';
 import { ChangeList } from './ChangeList';
+import { WhatIs } from '../../parts/WhatIs';
 
-type Sheet = { board: Board; plan: PlannedGroup; columns: RepColumn[] };
+type Sheet = { table: TargetTable; plan: PlannedGroup; columns: RepColumn[] };
 
 /** Those who run the same reps, as a table of their targets. */
 function useSheets({ plans, venue }: Planning): Sheet[] {
   return useMemo(
     () =>
-      boardsOf(plans).map((board) => {
-        const plan = groupOfBoard(board, venue);
-        return { board, plan, columns: repColumns(plan) };
+      targetTables(plans).map((table) => {
+        const plan = groupOfTable(table, venue);
+        return { table, plan, columns: repColumns(plan) };
       }),
     [plans, venue],
   );
@@ -39,24 +41,26 @@ function useSheets({ plans, venue }: Planning): Sheet[] {
 
 type SheetProps = { planning: Planning; sheet: Sheet; chosenId: string; choose: (id: string) => void };
 
-function SheetTable({ planning, sheet: { plan, columns, board }, chosenId, choose }: SheetProps) {
+function SheetTable({ planning, sheet: { plan, columns, table }, chosenId, choose }: SheetProps) {
   const { groups, rounding } = planning;
   const rows = groups.flatMap((group) => {
-    const members = board.plans.filter(({ groupId }) => groupId === group.id);
+    const members = table.plans.filter(({ groupId }) => groupId === group.id);
     if (members.length === 0) return [];
     return [
       { key: `group ${group.id}`, heading: group.name },
-      ...members.map((own) => {
-        const athlete = plan.athletes.find(({ athleteId }) => athleteId === own.runner.id);
-        const says = [own.changes.length > 0 ? 'changed' : '', own.remark ? 'see note' : ''].filter(Boolean).join(', ');
+      ...members.map((athletePlan) => {
+        const athlete = plan.athletes.find(({ athleteId }) => athleteId === athletePlan.runner.id);
+        const text = [athletePlan.changes.length > 0 ? 'changed' : '', athletePlan.remark ? 'see note' : '']
+          .filter(Boolean)
+          .join(', ');
         return {
-          key: own.runner.id,
-          name: own.runner.name,
-          ...(says ? { under: says } : {}),
-          chosen: own.runner.id === chosenId,
-          onPress: () => choose(own.runner.id),
+          key: athletePlan.runner.id,
+          name: athletePlan.runner.name,
+          ...(text ? { under: text } : {}),
+          chosen: athletePlan.runner.id === chosenId,
+          onPress: () => choose(athletePlan.runner.id),
           cells: columns.map((column) => (
-            <Words key={column.label}>{athlete ? columnTarget(column, athlete, rounding) : ''}</Words>
+            <Text key={column.label}>{athlete ? columnTarget(column, athlete, rounding) : ''}</Text>
           )),
         };
       }),
@@ -64,63 +68,66 @@ function SheetTable({ planning, sheet: { plan, columns, board }, chosenId, choos
   });
   return (
     <Table
-      label={`Targets of ${board.plans.length}`}
+      label={`Targets of ${table.plans.length}`}
       nameTitle="Athlete"
       columns={columns.map(tableColumn)}
       rows={rows}
-      nameSays={(name) => `Plan of ${name}`}
+      nameLabel={(name) => `Plan of ${name}`}
     />
   );
 }
 
-type OwnProps = { planning: Planning; own: OwnPlan; sheet: Sheet; isTitled: boolean };
+type OwnProps = { planning: Planning; athletePlan: AthletePlan; sheet: Sheet; isTitled: boolean };
 
 /** One athlete's times at the marks, and what is to be different for them. */
-function OwnSettings({ planning, own, sheet, isTitled }: OwnProps) {
+function OwnSettings({ planning, athletePlan, sheet, isTitled }: OwnProps) {
   const [every, setEvery] = useState<Every>('200');
   const { rounding, venue, plan, decide } = planning;
-  const athlete = sheet.plan.athletes.find(({ athleteId }) => athleteId === own.runner.id);
-  const whom = { kind: 'athlete' as const, athleteId: own.runner.id };
+  const athlete = sheet.plan.athletes.find(({ athleteId }) => athleteId === athletePlan.runner.id);
+  const whom = { kind: 'athlete' as const, athleteId: athletePlan.runner.id };
   const changes = plan.changes ?? [];
-  const isChanged = changes.some((one) => sameWhom(one.whom, whom));
+  const isChanged = changes.some((change) => sameWhom(change.whom, whom));
   return (
-    <View role="region" aria-label={`Plan of ${own.runner.name}`} style={{ gap: SPACE.m }}>
+    <View role="region" aria-label={`Plan of ${athletePlan.runner.name}`} style={{ gap: SPACE.m }}>
       {isTitled && (
-        <Words as="heading" level={2}>
-          {own.runner.name}
-        </Words>
+        <Text as="heading" level={2}>
+          {athletePlan.runner.name}
+        </Text>
       )}
-      {own.remark !== undefined && <Words as="small">{own.remark}</Words>}
-      {own.waiting.length > 0 && (
-        <Words as="small">
-          {`${own.waiting.length} of the changes made for ${own.runner.tileName} no longer ${own.waiting.length === 1 ? 'fits' : 'fit'} the session’s text and ${own.waiting.length === 1 ? 'is' : 'are'} not in use.`}
-        </Words>
+      {athletePlan.remark !== undefined && <Text as="small">{athletePlan.remark}</Text>}
+      {athletePlan.waiting.length > 0 && (
+        <Text as="small">
+          {`${athletePlan.waiting.length} of the changes made for ${athletePlan.runner.tileName} no longer ${athletePlan.waiting.length === 1 ? 'fits' : 'fit'} the session’s text and ${athletePlan.waiting.length === 1 ? 'is' : 'are'} not in use.`}
+        </Text>
       )}
       <Choice label="Marks" options={MARKS} value={every} onChange={setEvery} />
       {athlete && (
         <PassingTimes athlete={athlete} columns={sheet.columns} every={every} venue={venue} rounding={rounding} />
       )}
-      <Words as="heading" level={3}>
-        {`Only for ${own.runner.tileName}`}
-      </Words>
-      {own.runner.paces.goalCurve && <AimFor planning={planning} whom={whom} />}
+      <Text as="heading" level={3}>
+        {`Only for ${athletePlan.runner.tileName}`}
+      </Text>
+      {athletePlan.runner.paces.goalCurve && <AimFor planning={planning} whom={whom} />}
       <ItemSettings
         planning={planning}
         whom={whom}
-        who={own.runner.tileName}
-        written={own.written}
-        session={own.session}
-        legs={own.legs}
+        who={athletePlan.runner.tileName}
+        written={athletePlan.written}
+        session={athletePlan.session}
+        legs={athletePlan.legs}
         hasTargets
       />
       {isChanged && (
         <View style={{ alignItems: 'flex-start' }}>
           <SmallButton
             onPress={() =>
-              decide({ changes: withoutChanges(changes, whom) }, `${own.runner.tileName} runs as the group does again.`)
+              decide(
+                { changes: withoutChanges(changes, whom) },
+                `${athletePlan.runner.tileName} runs as the group does again.`,
+              )
             }
           >
-            {`Take everything back for ${own.runner.tileName}`}
+            {`Take everything back for ${athletePlan.runner.tileName}`}
           </SmallButton>
         </View>
       )}
@@ -135,9 +142,9 @@ export function OwnTargets({ planning }: { planning: Planning }) {
   const sheets = useSheets(planning);
   const [chosenId, setChosenId] = useState<string>();
   const pressed = plans.find(({ runner }) => runner.id === chosenId);
-  const own = pressed ?? plans[0];
-  const sheet = sheets.find(({ board }) => board.plans.some(({ runner }) => runner.id === own?.runner.id));
-  if (!own || !sheet)
+  const athletePlan = pressed ?? plans[0];
+  const sheet = sheets.find(({ table }) => table.plans.some(({ runner }) => runner.id === athletePlan?.runner.id));
+  if (!athletePlan || !sheet)
     return (
       <Empty title="Nobody to run it" action={{ label: 'Go to the squad', onPress: () => router.push('/squad') }}>
         Targets appear here for everyone who takes part.
@@ -147,12 +154,12 @@ export function OwnTargets({ planning }: { planning: Planning }) {
   const tolerance = plan.toleranceTimes ?? usual;
   const tables = (
     <View style={{ gap: SPACE.l }}>
-      {sheets.map((one) => (
+      {sheets.map((sheet) => (
         <SheetTable
-          key={one.board.key}
+          key={sheet.table.key}
           planning={planning}
-          sheet={one}
-          chosenId={wide ? own.runner.id : (pressed?.runner.id ?? '')}
+          sheet={sheet}
+          chosenId={wide ? athletePlan.runner.id : (pressed?.runner.id ?? '')}
           choose={setChosenId}
         />
       ))}
@@ -162,24 +169,33 @@ export function OwnTargets({ planning }: { planning: Planning }) {
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.xl, rowGap: SPACE.m }}>
       <AimFor planning={planning} whom={{ kind: 'all' }} />
       <Choice
-        label="Shown to"
+        label="Rounded to"
         showLabel
         options={ROUNDINGS.map((value) => ({ value: String(value), text: `${value} s` }))}
         value={String(rounding)}
-        onChange={(value) => decide({ rounding: ROUNDINGS.find((one) => String(one) === value) })}
+        onChange={(value) => decide({ rounding: ROUNDINGS.find((step) => String(step) === value) })}
       />
       <Stepper
-        label="How near is on target"
+        label="On target within"
         value={tolerance}
-        text={`${tolerance.toFixed(2)} ×`}
+        text={`± ${Math.round(tolerance * USUAL_TOLERANCE * 10_000) / 100} %`}
         step={0.25}
         min={0.25}
         max={5}
         onChange={(to) => decide({ toleranceTimes: to === usual ? undefined : to })}
       />
+      <WhatIs terms={['tolerance', 'on target']} />
     </View>
   );
-  const chosen = <OwnSettings key={own.runner.id} planning={planning} own={own} sheet={sheet} isTitled={wide} />;
+  const chosen = (
+    <OwnSettings
+      key={athletePlan.runner.id}
+      planning={planning}
+      athletePlan={athletePlan}
+      sheet={sheet}
+      isTitled={wide}
+    />
+  );
   if (wide)
     return (
       <View style={{ flexDirection: 'row', gap: SPACE.xl }}>

@@ -5,7 +5,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { WhenField } from '../../ui/WhenField';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Planning } from '../../data/usePlanning';
 
 /** When the track is someone else's. */
@@ -17,19 +17,19 @@ export function BusyTimes({ planning }: { planning: Planning }) {
   const set = (part: Partial<NonNullable<typeof added>>) => added && setAdded({ ...added, ...part });
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={3}>
+      <Text as="heading" level={3}>
         When the track is someone else’s
-      </Words>
-      {busy.map((one, i) => {
-        const says = `${one.from} to ${one.to}${one.who ? `, ${one.who}` : ''}`;
+      </Text>
+      {busy.map((span, i) => {
+        const text = `${span.from} to ${span.to}${span.who ? `, ${span.who}` : ''}`;
         return (
-          <View key={`${i} ${says}`} style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
-            <Words style={{ flex: 1 }}>{says}</Words>
+          <View key={`${i} ${text}`} style={{ flexDirection: 'row', alignItems: 'center', minHeight: 44 }}>
+            <Text style={{ flex: 1 }}>{text}</Text>
             <IconButton
               icon="remove"
               size={20}
-              accessibilityLabel={`Remove ${says}`}
-              onPress={() => decide({ busy: busy.filter((other) => other !== one) }, 'The busy time is removed.')}
+              accessibilityLabel={`Remove ${text}`}
+              onPress={() => decide({ busy: busy.filter((other) => other !== span) }, 'The busy time is removed.')}
               style={{ margin: 0, width: 44, height: 44 }}
             />
           </View>

@@ -2,7 +2,7 @@ import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
 import { formatClock } from '@core/units/time';
 import { SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 type Props = {
   letter: string;
@@ -21,10 +21,10 @@ export function GapSlider({ letter, name, gapS, onMove, onDone }: Props) {
   const palette = usePalette();
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 48 }}>
-      <Words as="strong" style={{ width: 18 }}>
+      <Text as="strong" style={{ width: 18 }}>
         {letter}
-      </Words>
-      <Words style={{ width: 110 }}>{name}</Words>
+      </Text>
+      <Text style={{ width: 110 }}>{name}</Text>
       <View style={{ flex: 1, minWidth: 80 }}>
         {unstable_createElement('input', {
           type: 'range',
@@ -41,9 +41,9 @@ export function GapSlider({ letter, name, gapS, onMove, onDone }: Props) {
           style: { width: '100%', height: 44, accentColor: palette.ink, touchAction: 'pan-y' },
         })}
       </View>
-      <Words as="strong" style={{ width: 52, textAlign: 'right' }}>
+      <Text as="strong" style={{ width: 52, textAlign: 'right' }}>
         {gapS === 0 ? 'first' : `+${gapS < 100 ? `${gapS} s` : formatClock(gapS)}`}
-      </Words>
+      </Text>
     </View>
   );
 }

@@ -6,12 +6,12 @@ import { formatClock } from '@core/units/time';
 import { scale } from '../../ui/plot';
 import { usePalette } from '../../ui/theme';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { DASHES, letterOf, strokesOf } from './trafficPlaces';
 
 const HEIGHT = 250;
 const PLOT = { top: 20, bottom: 226, left: 34, right: 12 };
-/** Px that a minute has at least: nearer together the lines cannot be told apart. */
+/** Least px for a minute: closer than that, lines cannot be told apart. */
 const MINUTE_PX = 30;
 
 type Props = {
@@ -38,16 +38,16 @@ export function TrafficView({ traffic, names, gaps, clashes, busy, venue, lineM 
   const y = scale([0, venue.lapM], [PLOT.bottom, PLOT.top]);
   const minutes = Array.from({ length: Math.floor(endS / 60) + 1 }, (_, i) => i);
   const every = Math.max(1, Math.ceil(44 / (((width - PLOT.left) / endS) * 60)));
-  const about = `Who is where when, from the first start to ${formatClock(endS)}: ${names.join(', ')}. ${clashes.length === 0 ? 'No clash.' : `${clashes.length} clashes.`}`;
+  const description = `Who is where when, from the first start to ${formatClock(endS)}: ${names.join(', ')}. ${clashes.length === 0 ? 'No clash.' : `${clashes.length} clashes.`}`;
   const text = (
     px: number,
     py: number,
-    says: string,
+    words: string,
     isBold = false,
     anchor: 'start' | 'middle' | 'end' = 'middle',
   ) => (
     <text
-      key={`${px} ${py} ${says}`}
+      key={`${px} ${py} ${words}`}
       x={px}
       y={py}
       fontSize={12}
@@ -56,13 +56,13 @@ export function TrafficView({ traffic, names, gaps, clashes, busy, venue, lineM 
       textAnchor={anchor}
       fill={isBold ? palette.ink : palette.quiet}
     >
-      {says}
+      {words}
     </text>
   );
   return (
     <View style={{ gap: SPACE.xs }} onLayout={(event) => setRoom(event.nativeEvent.layout.width)}>
       <ScrollView horizontal tabIndex={0} aria-label="Traffic, scrolls sideways">
-        <View role="img" aria-label={about}>
+        <View role="img" aria-label={description}>
           <svg width={width} height={HEIGHT}>
             {busy.map(({ fromS, toS }, i) => (
               <rect
@@ -154,9 +154,9 @@ export function TrafficView({ traffic, names, gaps, clashes, busy, venue, lineM 
           </svg>
         </View>
       </ScrollView>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         {`Metres of the lap up, minutes from the first start across. The heavy line is where you stand, at ${placeName(venue, lineM)}; yellow: two groups at once${busy.length > 0 ? '; sand: the track is someone else’s' : ''}.`}
-      </Words>
+      </Text>
     </View>
   );
 }

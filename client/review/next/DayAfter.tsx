@@ -18,7 +18,7 @@ import { useNotice } from '../../ui/Notices';
 import { Segments } from '../../ui/Segments';
 import { TextButton } from '../../ui/TextButton';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { easyDayText, LEGS_WORDS } from './nextWords';
 
 const LEGS = { values: NEXT_DAYS, words: LEGS_WORDS, minWidth: 72 };
@@ -45,9 +45,9 @@ function TooSoon({ session }: { session: ScheduledSession }) {
     );
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
-      <Words as="small" style={{ flexGrow: 1, flexShrink: 1, flexBasis: 180 }}>
+      <Text as="small" style={{ flexGrow: 1, flexShrink: 1, flexBasis: 180 }}>
         {`“${session.title}” is ${onDay(session.date)}.`}
-      </Words>
+      </Text>
       <TextButton onPress={move}>{`Move it to ${dayInText(to)}`}</TextButton>
     </View>
   );
@@ -59,23 +59,23 @@ function LaidTooSoon({ laid, date }: { laid: LaidSeason; date: string }) {
   const change = putOff(laid.weeks, date);
   if (!change) return null;
   const { threads, name } = laid.season;
-  const day = daysOf(laid.weeks).find((one) => one.date === date);
+  const day = daysOf(laid.weeks).find((day) => day.date === date);
   const title = threads.find(({ id }) => id === day?.thread?.id)?.name ?? 'The hard day';
   const to = change.kind === 'swap' ? change.to : undefined;
-  const says = to === undefined ? `${name}: ${dayInText(date)} is easy now.` : `“${title}” is ${onDay(to)} now.`;
+  const text = to === undefined ? `${name}: ${dayInText(date)} is easy now.` : `“${title}” is ${onDay(to)} now.`;
   const { proposed } = edit;
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
-      <Words as="small" style={{ flexGrow: 1, flexShrink: 1, flexBasis: 180 }}>
-        {proposed ? proposed.difference.says : `“${title}” is laid out for ${dayInText(date)}.`}
-      </Words>
+      <Text as="small" style={{ flexGrow: 1, flexShrink: 1, flexBasis: 180 }}>
+        {proposed ? proposed.difference.text : `“${title}” is laid out for ${dayInText(date)}.`}
+      </Text>
       {proposed ? (
         <>
           <TextButton onPress={edit.take}>Take it</TextButton>
           <TextButton onPress={edit.leave}>Leave it</TextButton>
         </>
       ) : (
-        <TextButton onPress={() => edit.change(change, says)}>
+        <TextButton onPress={() => edit.change(change, text)}>
           {to === undefined ? 'Make it an easy day' : `Move it to ${dayInText(to)}`}
         </TextButton>
       )}
@@ -115,17 +115,17 @@ export function DayAfter({ read, athletes }: Props) {
   );
   return (
     <View role="region" aria-label="The day after" style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         The day after
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
-        <Words style={{ flexGrow: 1, flexShrink: 1, flexBasis: 100 }}>How are the legs?</Words>
+        <Text style={{ flexGrow: 1, flexShrink: 1, flexBasis: 100 }}>How are the legs?</Text>
         <Segments {...LEGS} who="All" value={told.size === 1 ? only : undefined} onChange={(legs) => say(all, legs)} />
       </View>
       <View style={{ alignItems: 'flex-start' }}>
         <TextButton onPress={() => setOpen(true)}>One by one</TextButton>
       </View>
-      {easyDay !== undefined && <Words>{easyDay}</Words>}
+      {easyDay !== undefined && <Text>{easyDay}</Text>}
       {easyDay !== undefined && soon && <TooSoon session={soon} />}
       {easyDay !== undefined &&
         laidTooSoon(seasons, plan).map(({ laid, date }) => <LaidTooSoon key={laid.id} laid={laid} date={date} />)}
@@ -135,9 +135,9 @@ export function DayAfter({ read, athletes }: Props) {
             {athletes.map(({ athleteId, name }) => (
               <View role="listitem" key={athleteId}>
                 <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, paddingVertical: SPACE.xs }}>
-                  <Words as="strong" style={{ flex: 1 }}>
+                  <Text as="strong" style={{ flex: 1 }}>
                     {name}
-                  </Words>
+                  </Text>
                   <Segments
                     {...LEGS}
                     who={name}

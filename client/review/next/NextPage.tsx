@@ -5,7 +5,7 @@ import type { ReadyAnswer } from '@core/review/nextReady';
 import { LEVER_WORDS } from '@core/library/leverWords';
 import { NoResult } from '../ResultPage';
 import { useReview, type ReadRun } from '../useReview';
-import { useKeptBook, type KeptBookView } from '../../data/useBook';
+import { useStoredLibrary, type StoredLibraryView } from '../../data/useLibrary';
 import { memberOf, useSquad, type SquadView } from '../../data/useSquad';
 import { troubleText, useSessionsQuery } from '../../store/api';
 import { dayInText, dayName } from '../../ui/days';
@@ -19,7 +19,7 @@ import { TickRow } from '../../ui/TickRow';
 import { Trouble } from '../../ui/Trouble';
 import { TwoColumns } from '../../ui/TwoColumns';
 import { WhenField } from '../../ui/WhenField';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { DayAfter } from './DayAfter';
 import { ReadyRows } from './ReadyRows';
 import { SeasonThread } from './SeasonThread';
@@ -28,23 +28,24 @@ import { useReady } from './useReady';
 import { useTurns } from './useTurns';
 import { useWriteNext } from './useWriteNext';
 import { mainOf, WhatChanges } from './WhatChanges';
+import { WhatIs } from '../../parts/WhatIs';
 
 /** What everyone runs by these choices: most of them first, then each group that has something of its own. */
 function WhatIsRun({ next, paceNames }: { next: Next; paceNames: readonly string[] }) {
   const { plan, placed } = next;
   if (!plan) return null;
-  const own = (plan.plan.groups ?? []).filter(({ version }) => version !== undefined);
+  const ownGroups = (plan.plan.groups ?? []).filter(({ version }) => version !== undefined);
   const most = placed.filter(({ shorthand }) => shorthand === plan.shorthand).length;
   return (
     <View role="region" aria-label="What is run" style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         What is run then
-      </Words>
-      <Words>
-        {`${own.length === 0 ? 'All' : `${most} of ${placed.length}`}: ${mainOf(plan.shorthand, paceNames)}`}
-      </Words>
-      {own.map(({ id, name, athleteIds, version = '' }) => (
-        <Words key={id}>{`${name} (${athleteIds.length}): ${mainOf(version, paceNames)}`}</Words>
+      </Text>
+      <Text>
+        {`${ownGroups.length === 0 ? 'All' : `${most} of ${placed.length}`}: ${mainOf(plan.shorthand, paceNames)}`}
+      </Text>
+      {ownGroups.map(({ id, name, athleteIds, version = '' }) => (
+        <Text key={id}>{`${name} (${athleteIds.length}): ${mainOf(version, paceNames)}`}</Text>
       ))}
     </View>
   );
@@ -59,9 +60,9 @@ function WrittenAlready({ read }: { read: ReadRun }) {
     <>
       {written.map(({ id, title, date }) => (
         <View key={id} style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
-          <Words live="polite" style={{ flexGrow: 1, flexShrink: 1 }}>
+          <Text live="polite" style={{ flexGrow: 1, flexShrink: 1 }}>
             {`Written already: “${title}” for ${dayInText(date)}.`}
-          </Words>
+          </Text>
           <TextButton onPress={() => router.push(`/sessions/plan/${id}`)}>Open it</TextButton>
         </View>
       ))}
@@ -69,13 +70,13 @@ function WrittenAlready({ read }: { read: ReadRun }) {
   );
 }
 
-type Props = { read: ReadRun; book: KeptBookView; squad: SquadView; answers: readonly ReadyAnswer[] };
+type Props = { read: ReadRun; library: StoredLibraryView; squad: SquadView; answers: readonly ReadyAnswer[] };
 
-function Ready({ read, book, squad, answers }: Props) {
+function Ready({ read, library, squad, answers }: Props) {
   const turns = useTurns(read.plan.sessionId);
-  const turn = turns.find((one) => one.next !== undefined)?.next;
-  const next = useNext(read, answers, { book, squad, turn });
-  const { isWriting, trouble, write } = useWriteNext(read, next, { book, turns });
+  const turn = turns.find((turn) => turn.next !== undefined)?.next;
+  const next = useNext(read, answers, { library, squad, turn });
+  const { isWriting, trouble, write } = useWriteNext(read, next, { library, turns });
   const [keeps, setKeeps] = useState(false);
   const { plan, state } = read;
   const { paceNames } = squad;
@@ -115,16 +116,17 @@ function Ready({ read, book, squad, answers }: Props) {
       {next.groups.map((group) => (
         <ReadyRows key={group.id} group={group} next={next} nameOf={nameOf} />
       ))}
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         Worked out from times, rests, efforts and everyone’s own races, for you to judge. Pain, illness or poor sleep go
         before any of it.
-      </Words>
+      </Text>
     </View>
   );
   return (
     <Page
       title="The next step"
-      about={`after ${plan.title} · ${dayName(plan.date)}`}
+      aside={<WhatIs terms={['readiness', 'step', 'thread']} />}
+      subtitle={`after ${plan.title} · ${dayName(plan.date)}`}
       onBack={() => router.replace(`/results/${plan.id}`)}
       backLabel="Back to the session"
       footer={
@@ -149,14 +151,14 @@ function Ready({ read, book, squad, answers }: Props) {
   );
 }
 
-/** Once all of it is there; who is ready is worked out while the book is fetched. */
+/** Once all of it is there; who is ready is worked out while the library is fetched. */
 function ReadyOf({ read }: { read: ReadRun }) {
   const answers = useReady(read);
-  const { book, error, retry } = useKeptBook();
+  const { library, error, retry } = useStoredLibrary();
   const { squad, error: squadError, retry: retrySquad } = useSquad();
   const back = () => router.replace(`/results/${read.plan.id}`);
-  if (book && squad && answers && answers.length > 0) return <Ready {...{ read, book, squad, answers }} />;
-  const failed = (book ? undefined : error) ?? squadError;
+  if (library && squad && answers && answers.length > 0) return <Ready {...{ read, library, squad, answers }} />;
+  const failed = (library ? undefined : error) ?? squadError;
   const again = () => {
     retry();
     retrySquad();

@@ -5,7 +5,7 @@ import { adviceText } from '../reviewWords';
 import { Segments } from '../../ui/Segments';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { groupVerdict } from './nextChoices';
 import { groupText, STEP_WORDS } from './nextWords';
 import type { GroupOfRun, Next } from './useNext';
@@ -26,16 +26,16 @@ export function ReadyRows({ group, next, nameOf }: Props) {
   const [only] = chosen;
   return (
     <View role="region" aria-label={group.name} style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         {group.name}
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
-        <Words style={{ flexGrow: 1, flexShrink: 1, flexBasis: 140 }}>
+        <Text style={{ flexGrow: 1, flexShrink: 1, flexBasis: 140 }}>
           {groupText(
             there.map(({ verdict }) => verdict),
             groupVerdict(group.answers),
           )}
-        </Words>
+        </Text>
         <Segments
           {...STEPS}
           who={`All of ${group.name}`}
@@ -48,9 +48,9 @@ export function ReadyRows({ group, next, nameOf }: Props) {
         {group.answers.map(({ athleteId, reasons, isAbsent, advice }) => (
           <View role="listitem" key={athleteId} style={{ gap: 2, paddingTop: SPACE.s }}>
             <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-              <Words as="strong" quiet={isAbsent ?? false} style={{ flex: 1 }}>
+              <Text as="strong" quiet={isAbsent ?? false} style={{ flex: 1 }}>
                 {nameOf(athleteId)}
-              </Words>
+              </Text>
               <Segments
                 {...STEPS}
                 who={nameOf(athleteId)}
@@ -59,9 +59,9 @@ export function ReadyRows({ group, next, nameOf }: Props) {
                 onChange={(step) => choose([athleteId], step)}
               />
             </View>
-            <Words as="small" quiet>
+            <Text as="small" quiet>
               {reasons.join(' ')}
-            </Words>
+            </Text>
             {advice && what !== 'efforts' && (
               <TickRow
                 label={`For ${nameOf(athleteId)} alone: ${adviceText(advice)}`}

@@ -5,7 +5,7 @@ import { useSeasonEdit } from '../../data/useSeasonEdit';
 import { dayInText } from '../../ui/days';
 import { Segments } from '../../ui/Segments';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Next } from './useNext';
 import type { Turn } from './useTurns';
 
@@ -13,7 +13,7 @@ type Step = ThreadDecision['step'];
 
 /** What most of them are to do. */
 function mostOf(placed: Next['placed']): Step | undefined {
-  const count = (step: Step) => placed.filter((one) => one.step === step).length;
+  const count = (step: Step) => placed.filter((candidate) => candidate.step === step).length;
   return [...THREAD_STEPS].sort((a, b) => count(b) - count(a))[0];
 }
 
@@ -21,16 +21,18 @@ type RowProps = Turn & { most: Step | undefined };
 
 function Row({ laid, thread, date, next, most }: RowProps) {
   const edit = useSeasonEdit(laid);
-  const decided = laid.season.decisions.filter((one) => one.threadId === thread.id && one.date >= date).at(-1);
+  const decided = laid.season.decisions
+    .filter((decision) => decision.threadId === thread.id && decision.date >= date)
+    .at(-1);
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Words>{`“${thread.name}” in ${laid.season.name}`}</Words>
-      <Words as="small" quiet>
+      <Text>{`“${thread.name}” in ${laid.season.name}`}</Text>
+      <Text as="small" quiet>
         {[
           ...(most ? [`Most of them: ${THREAD_STEP_WORDS[most].toLowerCase()}.`] : []),
           ...(next === undefined ? [] : [`Its next turn is ${dayInText(next)}.`]),
         ].join(' ')}
-      </Words>
+      </Text>
       <Segments
         who={thread.name}
         values={THREAD_STEPS}
@@ -53,9 +55,9 @@ export function SeasonThread({ turns, next }: { turns: readonly Turn[]; next: Ne
   if (turns.length === 0) return null;
   return (
     <View role="region" aria-label="In the season" style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         In the season
-      </Words>
+      </Text>
       {turns.map((turn) => (
         <Row key={`${turn.laid.id} ${turn.thread.id}`} {...turn} most={mostOf(next.placed)} />
       ))}

@@ -5,7 +5,7 @@ import { mainPart } from '../../data/sessionView';
 import { RadioRow } from '../../ui/RadioRow';
 import { TextButton } from '../../ui/TextButton';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { What } from './nextChoices';
 import { stuckText } from './nextWords';
 import type { Next } from './useNext';
@@ -33,18 +33,18 @@ export function WhatChanges({ next, paceNames, nameOf }: Props) {
   const { lever } = stuck;
   if (whats.length === 0)
     return (
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         No lever moves anything in this session: it can be run again, or written anew.
-      </Words>
+      </Text>
     );
   return (
     <View role="region" aria-label="What changes" style={{ gap: SPACE.xs }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         What changes
-      </Words>
+      </Text>
       {stuck.ids.length > 0 && (
         <View style={{ gap: SPACE.xs, alignItems: 'flex-start' }}>
-          <Words>{stuckText(stuck.ids.map(nameOf))}</Words>
+          <Text>{stuckText(stuck.ids.map(nameOf))}</Text>
           {lever && (
             <TextButton
               onPress={() => {

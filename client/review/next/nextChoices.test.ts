@@ -1,8 +1,8 @@
-import type { BookSession, Progression } from '@core/library/bookSession';
+import type { LibrarySession, Progression } from '@core/library/librarySession';
 import type { StepsFrom } from '@core/library/stepsFrom';
 import type { RanAthlete, SameRun } from '@core/review/history';
 import type { ReadyAnswer } from '@core/review/nextReady';
-import { bookSteps } from './bookSteps';
+import { librarySteps } from './librarySteps';
 import { groupVerdict, leversFor, otherLever, placedFor, stepsBy, stuckOn } from './nextChoices';
 import { easyDayText, groupText, stuckText } from './nextWords';
 
@@ -13,15 +13,15 @@ const answer = (athleteId: string, verdict: ReadyAnswer['verdict'], more: Partia
   reasons: [],
   ...more,
 });
-const session = (id: string, shorthand: string): BookSession => ({ id, title: `Step ${id}`, shorthand, tags: [] });
+const session = (id: string, shorthand: string): LibrarySession => ({ id, title: `Step ${id}`, shorthand, tags: [] });
 const SESSIONS = [session('1', 'main: 4x1000 @threshold / 60s'), session('2', 'main: 5x1000 @threshold / 60s')];
 const progression: Progression = { id: 'p', name: 'Kilometres', lever: 'more', stepIds: ['1', '2'] };
-const ran = { shorthand: SESSIONS[0]?.shorthand ?? '', bookId: '1' };
+const ran = { shorthand: SESSIONS[0]?.shorthand ?? '', libraryId: '1' };
 
 test('by the progression, by a lever, or by what the efforts ask for', () => {
-  const about = { ran, progression, sessions: SESSIONS };
-  expect(stepsBy({ ...about, what: 'progression' }).on).toMatchObject({ bookId: '2' });
-  expect(stepsBy({ ...about, what: 'less-rest' }).on?.shorthand).toBe('main: 4x1000 @threshold / 50s');
+  const source = { ran, progression, sessions: SESSIONS };
+  expect(stepsBy({ ...source, what: 'progression' }).on).toMatchObject({ libraryId: '2' });
+  expect(stepsBy({ ...source, what: 'less-rest' }).on?.shorthand).toBe('main: 4x1000 @threshold / 50s');
   const advice = {
     lever: 'recovery' as const,
     path: [0, 0],
@@ -29,10 +29,10 @@ test('by the progression, by a lever, or by what the efforts ask for', () => {
     from: 60,
     to: 90,
   };
-  const asked = stepsBy({ ...about, what: 'efforts', advice });
+  const asked = stepsBy({ ...source, what: 'efforts', advice });
   // It is what was meant: also for who runs it again.
   expect([asked.on?.shorthand, asked.repeat.shorthand]).toEqual(Array(2).fill('main: 4x1000 @threshold / 90s'));
-  expect(leversFor(about).map(({ lever }) => lever)).toEqual([
+  expect(leversFor(source).map(({ lever }) => lever)).toEqual([
     'more',
     'longer',
     'longer-same',
@@ -43,13 +43,13 @@ test('by the progression, by a lever, or by what the efforts ask for', () => {
 });
 
 test('everyone gets what was chosen for them; a step that there is none of is the same again', () => {
-  const steps: StepsFrom = { repeat: { shorthand: 'same', bookId: '1' }, on: { shorthand: 'more' } };
+  const steps: StepsFrom = { repeat: { shorthand: 'same', libraryId: '1' }, on: { shorthand: 'more' } };
   const placed = placedFor(
     [answer('a', 'on'), answer('b', 'back'), answer('c', 'repeat')],
     (id) => (id === 'a' ? 'on' : id === 'b' ? 'back' : 'repeat'),
     () => steps,
   );
-  expect(placed.map(({ step, shorthand, bookId, fromId }) => [step, shorthand, bookId, fromId])).toEqual([
+  expect(placed.map(({ step, shorthand, libraryId, fromId }) => [step, shorthand, libraryId, fromId])).toEqual([
     ['on', 'more', undefined, '1'],
     ['repeat', 'same', '1', '1'],
     ['repeat', 'same', '1', '1'],
@@ -90,9 +90,9 @@ test('the third time the same on one lever: another one is named', () => {
   expect(stuckOn(answers, same, here)).toEqual(['a']);
   expect(stuckOn([answer('a', 'on')], same, here)).toEqual([]);
   // Another step of the progression is another session.
-  const [now, two, one] = same.runs;
+  const [now, two, first] = same.runs;
   const step = { relation: 'step' as const, kinds: [{ role: 'main' as const, distanceM: 400, count: 6 }] };
-  const runs = [now, two, one].flatMap((ran) => (ran ? [ran === two ? { ...ran, ...step } : ran] : []));
+  const runs = [now, two, first].flatMap((ran) => (ran ? [ran === two ? { ...ran, ...step } : ran] : []));
   expect(stuckOn(answers, { ...same, runs }, here)).toEqual([]);
   expect(stuckOn(answers, undefined, here)).toEqual([]);
   expect(otherLever('more', ['more', 'longer', 'less-rest'])).toBe('less-rest');
@@ -103,23 +103,23 @@ describe('what it adds to the library', () => {
   let n = 0;
   const newId = () => `new${n++}`;
   beforeEach(() => (n = 0));
-  const place = (step: 'on' | 'repeat', shorthand: string, bookId?: string) => ({
+  const place = (step: 'on' | 'repeat', shorthand: string, libraryId?: string) => ({
     athleteId: 'a',
     groupId: 'g',
     label: '',
     step,
     shorthand,
     fromId: '2',
-    ...(bookId === undefined ? {} : { bookId }),
+    ...(libraryId === undefined ? {} : { libraryId }),
   });
   const six = 'main: 6x1000 @threshold / 60s';
   test('a new step goes behind the one it comes from, once for all who run it', () => {
-    const about = { ...ran, title: 'Today' };
-    const steps = bookSteps({
+    const titled = { ...ran, title: 'Today' };
+    const steps = librarySteps({
       placed: [place('on', six), place('on', six), place('repeat', 'x')],
       progression: { ...progression, stepIds: ['1', '2', '9'] },
       sessions: SESSIONS,
-      ran: about,
+      ran: titled,
       newId,
     });
     expect(steps?.change).toEqual({
@@ -130,7 +130,7 @@ describe('what it adds to the library', () => {
     expect(steps?.ranId).toBeUndefined();
   });
   test('a progression can begin with a session that is not in the library', () => {
-    const steps = bookSteps({
+    const steps = librarySteps({
       placed: [{ ...place('on', six), fromId: undefined as never }],
       sessions: SESSIONS,
       ran: { title: 'Today', shorthand: 'main: 5x1000', intent: 'threshold' },
@@ -144,10 +144,10 @@ describe('what it adds to the library', () => {
     expect(steps?.ranId).toBe('new0');
   });
   test('nothing where nobody goes on to anything new, or nothing is to be kept', () => {
-    const about = { sessions: SESSIONS, ran: { ...ran, title: 'Today' }, newId };
-    expect(bookSteps({ ...about, placed: [place('on', six, '2')], progression })).toBeUndefined();
-    expect(bookSteps({ ...about, placed: [place('repeat', six)], progression })).toBeUndefined();
-    expect(bookSteps({ ...about, placed: [place('on', six)] })).toBeUndefined();
+    const source = { sessions: SESSIONS, ran: { ...ran, title: 'Today' }, newId };
+    expect(librarySteps({ ...source, placed: [place('on', six, '2')], progression })).toBeUndefined();
+    expect(librarySteps({ ...source, placed: [place('repeat', six)], progression })).toBeUndefined();
+    expect(librarySteps({ ...source, placed: [place('on', six)] })).toBeUndefined();
   });
 });
 

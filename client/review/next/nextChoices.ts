@@ -1,6 +1,6 @@
-/** From what everyone is ready for to what everyone runs: the choices of the page, worked out apart from it. */
+/** From what everyone is ready for to what everyone runs: the choices of the page, as pure functions. */
 import { advised } from '@core/library/advised';
-import { LEVERS, type BookSession, type Lever, type Progression } from '@core/library/bookSession';
+import { LEVERS, type LibrarySession, type Lever, type Progression } from '@core/library/librarySession';
 import { changedText, stepsFrom, type Step, type StepsFrom } from '@core/library/stepsFrom';
 import type { LeverChange } from '@core/outlook/proposals';
 import type { Placed } from '@core/planning/nextPlan';
@@ -13,38 +13,38 @@ import type { NextStep } from '@core/run/events';
 export type What = 'progression' | 'efforts' | Lever;
 
 /** What was run, by all or by a group with a version of its own. */
-export type Ran = { shorthand: string; bookId?: string };
+export type Ran = { shorthand: string; libraryId?: string };
 
 export type Source = {
   ran: Ran;
   what: What;
   progression?: Progression;
-  sessions: readonly BookSession[];
+  sessions: readonly LibrarySession[];
   /** What the efforts of the squad ask for, where they do. */
   advice?: LeverChange;
   options?: { paceNames?: readonly string[]; lapM?: number };
 };
 
 /** On, again and back, as the coach has it. What the efforts ask for is run by all: it makes of the session what was meant. */
-export function stepsBy({ what, advice, ...about }: Source): StepsFrom {
-  if (what === 'progression') return stepsFrom(about);
-  if (what !== 'efforts') return stepsFrom({ ...about, lever: what });
-  const steps = stepsFrom(about);
-  const shorthand = advice && changedText(about.ran.shorthand, (session) => advised(session, advice), about.options);
+export function stepsBy({ what, advice, ...rest }: Source): StepsFrom {
+  if (what === 'progression') return stepsFrom(rest);
+  if (what !== 'efforts') return stepsFrom({ ...rest, lever: what });
+  const steps = stepsFrom(rest);
+  const shorthand = advice && changedText(rest.ran.shorthand, (session) => advised(session, advice), rest.options);
   const asked: Step | undefined = shorthand === undefined ? undefined : { shorthand };
   return { ...steps, ...(asked ? { on: asked, repeat: asked } : {}) };
 }
 
 /** Levers that move something in a session, each with the text it makes. */
-export const leversFor = (about: Omit<Source, 'what' | 'advice'>): { lever: Lever; shorthand: string }[] =>
+export const leversFor = (source: Omit<Source, 'what' | 'advice'>): { lever: Lever; shorthand: string }[] =>
   LEVERS.flatMap((lever) => {
-    const { on } = stepsFrom({ ...about, lever });
+    const { on } = stepsFrom({ ...source, lever });
     return on ? [{ lever, shorthand: on.shorthand }] : [];
   });
 
 const LABELS: Record<NextStep, string> = { on: 'a step on', repeat: 'again', back: 'a step back' };
 
-/** Somebody's place, by which step they come to it, and from which session of the library. */
+/** Somebody's place, by which step they come to it, and from which session in the library. */
 export type PlacedStep = Placed & { step: NextStep; fromId?: string };
 
 /** Everyone's place in the next session; a step that there is none of is the same again. */
@@ -57,15 +57,15 @@ export function placedFor(
     const steps = stepsOf(groupId);
     const chosen = choiceOf(athleteId);
     const step = steps[chosen] ? chosen : 'repeat';
-    const { shorthand, bookId } = steps[step] ?? steps.repeat;
+    const { shorthand, libraryId } = steps[step] ?? steps.repeat;
     return {
       athleteId,
       groupId,
       shorthand,
       step,
       label: LABELS[step],
-      ...(steps.repeat.bookId === undefined ? {} : { fromId: steps.repeat.bookId }),
-      ...(bookId === undefined ? {} : { bookId }),
+      ...(steps.repeat.libraryId === undefined ? {} : { fromId: steps.repeat.libraryId }),
+      ...(libraryId === undefined ? {} : { libraryId }),
     };
   });
 }
@@ -76,7 +76,7 @@ export const groupVerdict = (answers: readonly ReadyAnswer[]): NextStep | undefi
   return there.length === 0 ? undefined : readinessOfGroup(there.map(({ verdict }) => verdict));
 };
 
-/** So many equal results in a row on one lever are enough. */
+/** This many equal decisions in a row on one lever are enough. */
 const IN_A_ROW = 3;
 
 /**
@@ -90,7 +90,7 @@ export function stuckOn(
 ): string[] {
   const runs = same?.runs ?? [];
   const kinds = JSON.stringify(runs.find((run) => run.runId === runId)?.kinds);
-  // A step before or one with other counts was another session: moving on by it is no standing still.
+  // An earlier step, or one with other counts, was another session: moving on from it is no standing still.
   const before = runs.filter(
     (run) =>
       run.runId !== runId && run.date <= date && (run.relation === 'same' || JSON.stringify(run.kinds) === kinds),
@@ -98,7 +98,9 @@ export function stuckOn(
   return answers.flatMap(({ athleteId, verdict, isAbsent }) => {
     if (verdict !== 'repeat' || isAbsent) return [];
     const results = before.flatMap((run) => {
-      const part = same?.athletes.find((one) => one.runId === run.runId && one.athleteId === athleteId && one.isThere);
+      const part = same?.athletes.find(
+        (athlete) => athlete.runId === run.runId && athlete.athleteId === athleteId && athlete.isThere,
+      );
       return part ? [part.nextStep] : [];
     });
     const last = results.slice(0, IN_A_ROW - 1);
@@ -109,5 +111,5 @@ export function stuckOn(
 /** Another lever than the one that does not get on: the first of those that coaches turn to that moves anything. */
 export function otherLever(lever: Lever, moving: readonly Lever[]): Lever | undefined {
   const order: Lever[] = ['more', 'less-rest', 'longer-same', 'sets', 'float', 'faster', 'longer', 'fewer'];
-  return order.find((one) => one !== lever && moving.includes(one));
+  return order.find((candidate) => candidate !== lever && moving.includes(candidate));
 }

@@ -19,7 +19,7 @@ export const namesText = (names: readonly string[]): string =>
 /** `8 of 11 are ready for a step on.` */
 export function groupText(verdicts: readonly NextStep[], verdict: NextStep | undefined): string {
   if (verdict === undefined) return 'Nobody ran it: the same again.';
-  const n = verdicts.filter((one) => one === verdict).length;
+  const n = verdicts.filter((given) => given === verdict).length;
   const isOne = verdicts.length === 1;
   const who = isOne ? 'The one who ran it' : n === verdicts.length ? `All ${n}` : `${n} of ${verdicts.length}`;
   return verdict === 'on'

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { ulid } from 'ulid';
-import { USUAL_EVERY_DAYS, type Lever, type Progression } from '@core/library/bookSession';
+import { USUAL_EVERY_DAYS, type Lever, type Progression } from '@core/library/librarySession';
 import type { StepsFrom } from '@core/library/stepsFrom';
 import type { DayGroup, DayPlan } from '@core/planning/dayPlan';
 import { nextPlan, type NextPlan } from '@core/planning/nextPlan';
@@ -12,7 +12,7 @@ import type { NextStep } from '@core/run/events';
 import { daysAfter } from '@core/units/dayNumber';
 import { useSquadEffort } from '../useSquadEffort';
 import type { ReadRun } from '../useReview';
-import type { KeptBookView } from '../../data/useBook';
+import type { StoredLibraryView } from '../../data/useLibrary';
 import type { SquadView } from '../../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
 import { useSameSessionsQuery, useSessionsQuery } from '../../store/api';
@@ -53,23 +53,23 @@ const NO_PLAN: DayPlan = {};
 /** The groups as they ended, with everyone who is asked about. */
 function groupsOf({ plan, state }: ReadRun, day: DayPlan, answers: readonly ReadyAnswer[]): GroupOfRun[] {
   return plan.groups.flatMap((group): GroupOfRun[] => {
-    const own = answers.filter(({ groupId }) => groupId === group.id);
+    const ownAnswers = answers.filter(({ groupId }) => groupId === group.id);
     const { name = group.name } = state.groups.find(({ id }) => id === group.id) ?? {};
     const written = day.groups?.find(({ id }) => id === group.id);
     const { lane, startGapS, leaderId } = group;
-    return own.length === 0
+    return ownAnswers.length === 0
       ? []
       : [
           {
             id: group.id,
             name,
-            athleteIds: own.map(({ athleteId }) => athleteId),
+            athleteIds: ownAnswers.map(({ athleteId }) => athleteId),
             ...(lane === undefined ? {} : { lane }),
             ...(startGapS === undefined ? {} : { startGapS }),
             ...(leaderId === undefined ? {} : { leaderId }),
             ...(written?.version === undefined ? {} : { version: written.version }),
-            ...(group.bookId === undefined ? {} : { bookId: group.bookId }),
-            answers: own,
+            ...(group.libraryId === undefined ? {} : { libraryId: group.libraryId }),
+            answers: ownAnswers,
           },
         ];
   });
@@ -79,60 +79,63 @@ function groupsOf({ plan, state }: ReadRun, day: DayPlan, answers: readonly Read
 export function useNext(
   read: ReadRun,
   answers: readonly ReadyAnswer[],
-  { book, squad, turn }: { book: KeptBookView; squad: SquadView; turn: string | undefined },
+  { library, squad, turn }: { library: StoredLibraryView; squad: SquadView; turn: string | undefined },
 ): Next {
   const { plan } = read;
   const session = useSessionsQuery().data?.find(({ id }) => id === plan.sessionId);
   const { data: same } = useSameSessionsQuery({ runId: plan.id });
   const effort = useSquadEffort(read);
   const day = session?.plan ?? NO_PLAN;
-  const bookId = session?.bookId;
-  const progression = book.progressions.find(({ stepIds }) => bookId !== undefined && stepIds.includes(bookId));
-  const about = useMemo(
+  const libraryId = session?.libraryId;
+  const progression = library.progressions.find(
+    ({ stepIds }) => libraryId !== undefined && stepIds.includes(libraryId),
+  );
+  const source = useMemo(
     (): Omit<Source, 'what' | 'advice' | 'ran'> => ({
       ...(progression ? { progression } : {}),
-      sessions: book.sessions,
+      sessions: library.sessions,
       options: { paceNames: squad.paceNames, ...(plan.lapM === undefined ? {} : { lapM: plan.lapM }) },
     }),
-    [progression, book.sessions, squad.paceNames, plan.lapM],
+    [progression, library.sessions, squad.paceNames, plan.lapM],
   );
   const ran = useMemo(
-    (): Ran => ({ shorthand: plan.shorthand, ...(bookId === undefined ? {} : { bookId }) }),
-    [plan.shorthand, bookId],
+    (): Ran => ({ shorthand: plan.shorthand, ...(libraryId === undefined ? {} : { libraryId }) }),
+    [plan.shorthand, libraryId],
   );
   const advice = effort?.change;
   const whats = useMemo(() => {
-    const own = stepsBy({ ...about, ran, what: 'progression' }).on;
-    const asked = advice && stepsBy({ ...about, ran, what: 'efforts', advice }).on;
+    const progressionStep = stepsBy({ ...source, ran, what: 'progression' }).on;
+    const asked = advice && stepsBy({ ...source, ran, what: 'efforts', advice }).on;
     return [
-      ...(own ? [{ what: 'progression' as const, shorthand: own.shorthand }] : []),
+      ...(progressionStep ? [{ what: 'progression' as const, shorthand: progressionStep.shorthand }] : []),
       ...(asked ? [{ what: 'efforts' as const, shorthand: asked.shorthand }] : []),
       // What comes next by itself need not be offered twice.
-      ...leversFor({ ...about, ran }).flatMap(({ lever, shorthand }) =>
-        shorthand === own?.shorthand ? [] : [{ what: lever as What, shorthand }],
+      ...leversFor({ ...source, ran }).flatMap(({ lever, shorthand }) =>
+        shorthand === progressionStep?.shorthand ? [] : [{ what: lever as What, shorthand }],
       ),
     ];
-  }, [about, ran, advice]);
+  }, [source, ran, advice]);
   const [chosenWhat, setWhat] = useState<What>();
   const usual = progression?.lever ?? schoolsOf(squad.settings).progressBy ?? 'more';
-  const first = whats.find(({ what: one }) => one === 'progression') ?? whats.find(({ what: one }) => one === usual);
+  const first =
+    whats.find(({ what: choice }) => choice === 'progression') ?? whats.find(({ what: choice }) => choice === usual);
   const what = chosenWhat ?? (first ?? whats[0])?.what ?? usual;
   const groups = useMemo(() => groupsOf(read, day, answers), [read, day, answers]);
   const steps = useMemo(
-    () => stepsBy({ ...about, ran, what, ...(advice ? { advice } : {}) }),
-    [about, ran, what, advice],
+    () => stepsBy({ ...source, ran, what, ...(advice ? { advice } : {}) }),
+    [source, ran, what, advice],
   );
   /** Of the groups that ran a version of their own: by their ids. */
   const ownSteps = useMemo(
     () =>
       new Map(
-        groups.flatMap(({ id, version, bookId: ownId }) => {
+        groups.flatMap(({ id, version, libraryId: ownId }) => {
           if (version === undefined) return [];
-          const own: Ran = { shorthand: version, ...(ownId === undefined ? {} : { bookId: ownId }) };
-          return [[id, stepsBy({ ...about, ran: own, what, ...(advice ? { advice } : {}) })] as const];
+          const ranVersion: Ran = { shorthand: version, ...(ownId === undefined ? {} : { libraryId: ownId }) };
+          return [[id, stepsBy({ ...source, ran: ranVersion, what, ...(advice ? { advice } : {}) })] as const];
         }),
       ),
-    [groups, about, what, advice],
+    [groups, source, what, advice],
   );
   const stepsOf = useCallback((groupId: string) => ownSteps.get(groupId) ?? steps, [ownSteps, steps]);
   const [choices, setChoices] = useState<Readonly<Record<string, NextStep>>>({});
@@ -146,7 +149,9 @@ export function useNext(
   const placed = useMemo(() => placedFor(answers, choiceOf, stepsOf), [answers, choiceOf, stepsOf]);
   const stuck = useMemo(() => {
     const ids = stuckOn(answers, same, { runId: plan.id, date: plan.date });
-    const moving = whats.flatMap(({ what: one }) => (one === 'progression' || one === 'efforts' ? [] : [one]));
+    const moving = whats.flatMap(({ what: choice }) =>
+      choice === 'progression' || choice === 'efforts' ? [] : [choice],
+    );
     return { ids, lever: otherLever(usual, moving) };
   }, [answers, same, plan, whats, usual]);
   const after = daysAfter(plan.date, progression?.everyDays ?? USUAL_EVERY_DAYS);
@@ -163,7 +168,7 @@ export function useNext(
   const date = chosenDate ?? usualDate;
   const found = useMemo(() => {
     const readText = (shorthand: string) => {
-      const parsed = parseStored(shorthand, about.options);
+      const parsed = parseStored(shorthand, source.options);
       return parsed.ok ? parsed.session : undefined;
     };
     const next = nextPlan({
@@ -173,11 +178,11 @@ export function useNext(
       read: readText,
       newId: ulid,
     });
-    const advised = answers.flatMap(({ athleteId, advice: own }) =>
-      own && takesAdvice.has(athleteId) ? [[athleteId, own] as const] : [],
+    const advised = answers.flatMap(({ athleteId, advice }) =>
+      advice && takesAdvice.has(athleteId) ? [[athleteId, advice] as const] : [],
     );
     return next && withOwnAdvice(next, placed, new Map(advised), readText);
-  }, [placed, groups, day, plan.shorthand, about, answers, takesAdvice]);
+  }, [placed, groups, day, plan.shorthand, source, answers, takesAdvice]);
   return {
     session,
     progression,

@@ -1,18 +1,18 @@
 import { router } from 'expo-router';
 import { useRef, useState } from 'react';
 import { ulid } from 'ulid';
-import { inverseOfBookChange } from '@core/library/bookChange';
-import type { BookChange, Lever } from '@core/library/bookSession';
+import { inverseOfLibraryChange } from '@core/library/libraryChange';
+import type { LibraryChange, Lever } from '@core/library/librarySession';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { NextPlan } from '@core/planning/nextPlan';
 import { changeSeason } from '@core/season/changes';
 import { NEXT_STEPS } from '@core/run/events';
 import type { ReadRun } from '../useReview';
-import type { KeptBookView } from '../../data/useBook';
+import type { StoredLibraryView } from '../../data/useLibrary';
 import type { ScheduledSession } from '@core/api/answers';
 import {
   troubleText,
-  useChangeBookMutation,
+  useChangeLibraryMutation,
   usePutDayPlanMutation,
   usePutSeasonMutation,
   usePutSessionMutation,
@@ -21,7 +21,7 @@ import {
 import { store } from '../../store/store';
 import { dayInText, today } from '../../ui/days';
 import { useNotice } from '../../ui/Notices';
-import { bookSteps } from './bookSteps';
+import { librarySteps } from './librarySteps';
 import type { Next } from './useNext';
 import type { Turn } from './useTurns';
 
@@ -31,8 +31,8 @@ const withIds = (plan: DayPlan, idOf: (shorthand: string) => string | undefined)
   ...(plan.groups
     ? {
         groups: plan.groups.map((group) => {
-          const bookId = group.bookId ?? (group.version === undefined ? undefined : idOf(group.version));
-          return { ...group, ...(bookId === undefined ? {} : { bookId }) };
+          const libraryId = group.libraryId ?? (group.version === undefined ? undefined : idOf(group.version));
+          return { ...group, ...(libraryId === undefined ? {} : { libraryId }) };
         }),
       }
     : {}),
@@ -46,19 +46,19 @@ function takeBackDecided({ plan, correct }: ReadRun, sessionId: string): void {
 }
 
 /**
- * Writes the next session: new steps into the library, the session on its day, its plan, and what was decided into the log of the one
- * that was run. All of it or nothing, and taken back in one.
+ * Writes the next session: new steps into the library, the session on its day, its plan, and the decisions into the log of the run. All or
+ * nothing, with one Undo.
  */
 export function useWriteNext(
   read: ReadRun,
   next: Next,
-  { book, turns }: { book: KeptBookView; turns: readonly Turn[] },
+  { library, turns }: { library: StoredLibraryView; turns: readonly Turn[] },
 ) {
   const [isWriting, setWriting] = useState(false);
-  // Two taps may come before the first is drawn.
+  // Two taps may come before the first re-render.
   const isBusy = useRef(false);
   const [trouble, setTrouble] = useState<string>();
-  const [changeBook] = useChangeBookMutation();
+  const [changeLibrary] = useChangeLibraryMutation();
   const [putSession] = usePutSessionMutation();
   const [putPlan] = usePutDayPlanMutation();
   const [remove] = useRemoveSessionMutation();
@@ -68,15 +68,15 @@ export function useWriteNext(
   const write = async (plan: NextPlan, begins?: { lever: Lever; name: string }): Promise<string | undefined> => {
     const { session, progression, placed, date } = next;
     const { title, intent } = session ?? read.plan;
-    const bookId = session?.bookId;
-    const steps = bookSteps({
+    const libraryId = session?.libraryId;
+    const steps = librarySteps({
       placed,
       ...(progression ? { progression } : {}),
-      sessions: book.sessions,
+      sessions: library.sessions,
       ran: {
         title,
         shorthand: read.plan.shorthand,
-        ...(bookId === undefined ? {} : { bookId }),
+        ...(libraryId === undefined ? {} : { libraryId }),
         ...(intent ? { intent } : {}),
       },
       ...(begins ? { begins } : {}),
@@ -89,26 +89,26 @@ export function useWriteNext(
       return `${troubleText(error)} Nothing was written.`;
     };
     if (steps) {
-      const sent = await changeBook(steps.change);
+      const sent = await changeLibrary(steps.change);
       if (sent.error) return failed(sent.error);
-      const before: BookChange = inverseOfBookChange(steps.change, book);
-      undone.push(() => changeBook(before));
+      const before: LibraryChange = inverseOfLibraryChange(steps.change, library);
+      undone.push(() => changeLibrary(before));
     }
     if (session && steps?.ranId !== undefined) {
-      const sent = await putSession({ ...session, bookId: steps.ranId });
+      const sent = await putSession({ ...session, libraryId: steps.ranId });
       if (sent.error) return failed(sent.error);
       undone.push(() => putSession(session));
     }
-    const mainId = plan.bookId ?? steps?.idOf(plan.shorthand);
+    const mainId = plan.libraryId ?? steps?.idOf(plan.shorthand);
     const added = steps?.change.sessions?.find(({ id }) => id === mainId);
     const written: ScheduledSession = {
       id: ulid(),
-      title: book.sessions.find(({ id }) => id === mainId)?.title ?? added?.title ?? title,
+      title: library.sessions.find(({ id }) => id === mainId)?.title ?? added?.title ?? title,
       date,
       shorthand: plan.shorthand,
       ...(session?.startTime === undefined ? {} : { startTime: session.startTime }),
       ...(intent ? { intent } : {}),
-      ...(mainId === undefined ? {} : { bookId: mainId }),
+      ...(mainId === undefined ? {} : { libraryId: mainId }),
     };
     const sent = await putSession(written);
     if (sent.error) return failed(sent.error);
@@ -133,7 +133,7 @@ export function useWriteNext(
       undone.push(() => putSeason({ id: laid.id, version, season: laid.season }));
     }
     for (const step of NEXT_STEPS) {
-      const athleteIds = placed.flatMap((one) => (one.step === step ? [one.athleteId] : []));
+      const athleteIds = placed.flatMap((candidate) => (candidate.step === step ? [candidate.athleteId] : []));
       if (athleteIds.length > 0) read.correct({ type: 'nextStep', athleteIds, step, sessionId: written.id });
     }
     undone.push(() => takeBackDecided(read, written.id));

@@ -6,7 +6,7 @@ import type { DayOrder } from '@core/units/day';
 import { Choice } from '../../ui/Choice';
 import { Select } from '../../ui/Select';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 const keyOf = (use: ColumnUse) => (typeof use === 'string' ? use : `over:${use.markM}`);
 const fromKey = (key: string): ColumnUse =>
@@ -45,9 +45,9 @@ export function Columns({ table, hasHeadings, uses, dayOrder, setUse, setHeading
   const hasDates = uses.some((use) => use === 'date' || use === 'goalDate');
   return (
     <View style={{ gap: SPACE.m }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         What the columns hold
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l }}>
         <Choice
           label="The first row is"
@@ -86,10 +86,10 @@ export function Columns({ table, hasHeadings, uses, dayOrder, setUse, setHeading
               backgroundColor: use === 'ignore' ? 'transparent' : palette.raised,
             }}
           >
-            <Words as="strong">{columnName(table, hasHeadings, i)}</Words>
-            <Words as="label" quiet>
+            <Text as="strong">{columnName(table, hasHeadings, i)}</Text>
+            <Text as="label" quiet>
               {sample(i) || 'empty'}
-            </Words>
+            </Text>
             <Select
               label={`${columnName(table, hasHeadings, i)} holds`}
               quiet
@@ -101,9 +101,9 @@ export function Columns({ table, hasHeadings, uses, dayOrder, setUse, setHeading
         ))}
       </View>
       {!uses.some((use) => use === 'name' || use === 'firstName' || use === 'familyName') && (
-        <Words as="strong" color={palette.late}>
+        <Text as="strong" color={palette.late}>
           {`Which column has the names? ${columnUseText('name')} has to be one of them.`}
-        </Words>
+        </Text>
       )}
     </View>
   );

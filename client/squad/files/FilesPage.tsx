@@ -12,7 +12,7 @@ import { saveFile } from '../../ui/saveFile';
 import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { everyoneIn, type SquadView, useSquad } from '../../data/useSquad';
 import { useSquadChange } from '../../data/useSquadChange';
 import { Columns } from './Columns';
@@ -28,13 +28,13 @@ function Exports({ squad }: { squad: SquadView }) {
   const save = (what: string, text: string) => saveFile(`${what} ${today()}.csv`, text, ROSTER_TYPE);
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         Save as a file
-      </Words>
-      <Words as="small" quiet>
+      </Text>
+      <Text as="small" quiet>
         CSV opens in any spreadsheet. These files hold names and notes: keep them as private as the squad. A single
         athlete is saved from their own page.
-      </Words>
+      </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <PrimaryButton
           disabled={everyone.length === 0}
@@ -87,14 +87,14 @@ function Files({ squad }: { squad: SquadView }) {
   return (
     <Page
       title="Import, export"
-      {...(file ? { about: file.name } : {})}
+      {...(file ? { subtitle: file.name } : {})}
       onBack={file ? work.close : backToList}
       backLabel={file ? 'Another file' : 'Back to the squad'}
       footer={
         file ? (
           <>
             {trouble !== undefined && <Trouble>{trouble}</Trouble>}
-            <Words as="small" live="polite">
+            <Text as="small" live="polite">
               {isStopped
                 ? 'Some rows cannot be read: mend them, or leave them out.'
                 : isOpen
@@ -102,7 +102,7 @@ function Files({ squad }: { squad: SquadView }) {
                   : isNothing
                     ? 'There is nothing to import yet.'
                     : `This makes ${countText(count)}. It can be undone.`}
-            </Words>
+            </Text>
             <PrimaryButton
               main
               icon="check"

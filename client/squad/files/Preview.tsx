@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import type { Candidate, Decision, ImportCount } from '@core/formats/roster/importPeople';
+import type { Candidate, ImportChoice, ImportCount } from '@core/formats/roster/importPeople';
 import type { RowProblem } from '@core/formats/roster/table';
 import { formatDistance } from '@core/units/distance';
 import { formatMarkTime } from '@core/units/time';
@@ -7,7 +7,7 @@ import { Press } from '../../ui/Press';
 import { Select } from '../../ui/Select';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Tick } from '../../ui/Tick';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { dayName } from '../../ui/days';
 import { STATUS_WORDS } from '../../data/athleteWords';
 
@@ -33,20 +33,20 @@ function Problems({
       aria-label="Rows that cannot be read"
       style={{ gap: SPACE.s, padding: SPACE.m, borderRadius: RADIUS, borderWidth: 2, borderColor: palette.late }}
     >
-      <Words as="heading" level={2}>
+      <Text as="heading" level={2}>
         {rows === 1 ? '1 row cannot be read' : `${rows} rows cannot be read`}
-      </Words>
+      </Text>
       {problems.slice(0, MOST).map((problem, i) => (
         <View key={i}>
-          <Words as="strong">{placeText(problem)}</Words>
-          <Words as="small">{problem.message}</Words>
+          <Text as="strong">{placeText(problem)}</Text>
+          <Text as="small">{problem.message}</Text>
         </View>
       ))}
-      {problems.length > MOST && <Words as="small">{`… and ${problems.length - MOST} more.`}</Words>}
-      <Words as="small" quiet>
+      {problems.length > MOST && <Text as="small">{`… and ${problems.length - MOST} more.`}</Text>}
+      <Text as="small" quiet>
         Mend them in the file and pick it again, choose another use for a column above, or leave these rows out. Nothing
         is imported until you say so.
-      </Words>
+      </Text>
       <Press
         role="checkbox"
         aria-checked={leavesOut}
@@ -54,14 +54,14 @@ function Problems({
         style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}
       >
         <Tick on={leavesOut} />
-        <Words as="strong">{rows === 1 ? 'Leave this row out' : `Leave these ${rows} rows out`}</Words>
+        <Text as="strong">{rows === 1 ? 'Leave this row out' : `Leave these ${rows} rows out`}</Text>
       </Press>
     </View>
   );
 }
 
 /** One person of the file: what would be stored, and who in the squad it may be. */
-function Person({ candidate, decide }: { candidate: Candidate; decide: (decision: Decision) => void }) {
+function Person({ candidate, decide }: { candidate: Candidate; decide: (decision: ImportChoice) => void }) {
   const palette = usePalette();
   const { person, decision, alike } = candidate;
   const said = [
@@ -89,11 +89,11 @@ function Person({ candidate, decide }: { candidate: Candidate; decide: (decision
     >
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
         <View style={{ flex: 1, minWidth: 160 }}>
-          <Words as="strong">{person.name}</Words>
+          <Text as="strong">{person.name}</Text>
           {said !== '' && (
-            <Words as="small" quiet>
+            <Text as="small" quiet>
               {said}
-            </Words>
+            </Text>
           )}
         </View>
         <View style={{ width: 170 }}>
@@ -113,7 +113,7 @@ function Person({ candidate, decide }: { candidate: Candidate; decide: (decision
         </View>
       </View>
       {isUncertain && (
-        <Words as="small">{`Is this ${alike.map(({ name }) => name).join(' or ')}, who is in the squad already?`}</Words>
+        <Text as="small">{`Is this ${alike.map(({ name }) => name).join(' or ')}, who is in the squad already?`}</Text>
       )}
     </View>
   );
@@ -121,7 +121,7 @@ function Person({ candidate, decide }: { candidate: Candidate; decide: (decision
 
 /** `12 new athletes, 3 changed, 20 marks`. */
 export function countText({ added, changed, marks, groups }: ImportCount): string {
-  const some = (n: number, one: string, many: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : many}`]);
+  const some = (n: number, singular: string, many: string) => (n === 0 ? [] : [`${n} ${n === 1 ? singular : many}`]);
   return [
     ...some(added, 'new athlete', 'new athletes'),
     ...some(changed, 'athlete changed', 'athletes changed'),
@@ -136,7 +136,7 @@ type Props = {
   leavesOut: boolean;
   setLeavesOut: (leavesOut: boolean) => void;
   list: readonly Candidate[];
-  decide: (name: string, decision: Decision) => void;
+  decide: (name: string, decision: ImportChoice) => void;
 };
 
 /** Everything an import would do, before it does it. */
@@ -152,15 +152,15 @@ export function Preview({ problems, doubts, leavesOut, setLeavesOut, list, decid
       {doubts.length > 0 && (
         <View role="note" style={{ gap: SPACE.xs }}>
           {doubts.slice(0, 10).map((doubt, i) => (
-            <Words as="small" key={i}>{`${placeText(doubt)}: ${doubt.message} It is taken all the same.`}</Words>
+            <Text as="small" key={i}>{`${placeText(doubt)}: ${doubt.message} It is taken all the same.`}</Text>
           ))}
         </View>
       )}
       {list.length > 0 && (
         <View>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             {list.length === 1 ? '1 athlete in the file' : `${list.length} athletes in the file`}
-          </Words>
+          </Text>
           <View role="list">
             {sorted.slice(0, MOST).map((candidate) => (
               <Person
@@ -170,7 +170,7 @@ export function Preview({ problems, doubts, leavesOut, setLeavesOut, list, decid
               />
             ))}
           </View>
-          {sorted.length > MOST && <Words quiet>{`… and ${sorted.length - MOST} more.`}</Words>}
+          {sorted.length > MOST && <Text quiet>{`… and ${sorted.length - MOST} more.`}</Text>}
         </View>
       )}
     </View>

@@ -6,7 +6,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { WhenField } from '../../ui/WhenField';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 /** So many are asked at a time. */
 const MOST = 20;
@@ -31,12 +31,12 @@ export function Settle({ questions, answer, undated, markDate, setMarkDate, leav
     <>
       {questions.length > 0 && (
         <View role="group" aria-label="Times to settle" style={frame}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             {questions.length === 1 ? '1 time to settle' : `${questions.length} times to settle`}
-          </Words>
+          </Text>
           {questions.slice(0, MOST).map(({ id, row, column, message, meantS }) => (
             <View key={id} style={{ gap: SPACE.xs }}>
-              <Words>{`Row ${row}, ${column}: ${message}`}</Words>
+              <Text>{`Row ${row}, ${column}: ${message}`}</Text>
               <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
                 <SmallButton
                   label={`Row ${row}, ${column}: it was ${formatTime(meantS)}`}
@@ -60,13 +60,13 @@ export function Settle({ questions, answer, undated, markDate, setMarkDate, leav
       )}
       {undated > 0 && (
         <View role="group" aria-label="Marks without a day" style={frame}>
-          <Words as="heading" level={2}>
+          <Text as="heading" level={2}>
             {undated === 1 ? '1 mark has no day' : `${undated} marks have no day`}
-          </Words>
-          <Words as="small">
+          </Text>
+          <Text as="small">
             A mark counts less the older it is, so it needs its day. Choose a column for it above, give one day for all
             of them, or leave them out.
-          </Words>
+          </Text>
           <WhenField
             type="date"
             label="They were run on"

@@ -1,7 +1,7 @@
 import { useMemo, useState } from 'react';
 import { ulid } from 'ulid';
 import { guessColumns, isHeadingRow, withoutTitles, type ColumnUse } from '@core/formats/roster/columns';
-import { candidates, importChange, type Decision } from '@core/formats/roster/importPeople';
+import { candidates, importChange, type ImportChoice } from '@core/formats/roster/importPeople';
 import { readPeople, type ImportedPerson, type TimeAnswer } from '@core/formats/roster/readPeople';
 import { readTable, type CsvTable } from '@core/formats/roster/table';
 import { dayOrderOf, type DayOrder } from '@core/units/day';
@@ -25,7 +25,7 @@ function opened(name: string, table: CsvTable, hasHeadings: boolean): Opened {
 export function useImport(squad: SquadView) {
   const [file, setFile] = useState<Opened>();
   const [trouble, setTrouble] = useState<string>();
-  const [decisions, setDecisions] = useState<ReadonlyMap<string, Decision>>(new Map());
+  const [decisions, setDecisions] = useState<ReadonlyMap<string, ImportChoice>>(new Map());
   const [leavesOut, setLeavesOut] = useState(false);
   const [answers, setAnswers] = useState<ReadonlyMap<string, TimeAnswer>>(new Map());
   const [markDate, setMarkDate] = useState('');
@@ -101,7 +101,7 @@ export function useImport(squad: SquadView) {
     setHeadings: (hasHeadings: boolean) =>
       file?.kind === 'table' && setFile(opened(file.name, file.table, hasHeadings)),
     setDayOrder: (dayOrder: DayOrder) => file?.kind === 'table' && setFile({ ...file, dayOrder }),
-    decide: (name: string, decision: Decision) => setDecisions(new Map([...decisions, [name, decision]])),
+    decide: (name: string, decision: ImportChoice) => setDecisions(new Map([...decisions, [name, decision]])),
     problems: read?.problems ?? [],
     doubts: read?.doubts ?? [],
     leavesOut,

@@ -6,7 +6,7 @@ import { formatTime } from '@core/units/time';
 import { DragRow, DropCard } from '../../ui/DragCard';
 import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { STATUS_WORDS } from '../../data/athleteWords';
 import type { GroupColumn } from './groupBoard';
 
@@ -29,15 +29,15 @@ export function AthleteStrip({
   const color = lifted ? palette.onAction : palette.ink;
   return (
     <View style={[{ flex: 1, minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: SPACE.s }, style]}>
-      <Words as="strong" color={color} style={{ flex: 1 }}>
+      <Text as="strong" color={color} style={{ flex: 1 }}>
         {athlete.name}
-      </Words>
+      </Text>
       {athlete.status !== 'training' && (
-        <Words as="label" color={color}>
+        <Text as="label" color={color}>
           {STATUS_WORDS[athlete.status]}
-        </Words>
+        </Text>
       )}
-      <Words color={color}>{lapText(lapS)}</Words>
+      <Text color={color}>{lapText(lapS)}</Text>
     </View>
   );
 }
@@ -86,14 +86,14 @@ export function GroupCard({ column, lapOf, edit }: Props) {
           {small('remove', `Remove ${column.name}`, edit.remove)}
         </View>
       ) : (
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           {column.name}
-        </Words>
+        </Text>
       )}
       {spread !== '' && (
-        <Words as="small" quiet style={{ paddingTop: SPACE.xs }}>
+        <Text as="small" quiet style={{ paddingTop: SPACE.xs }}>
           {`${spread} a lap`}
-        </Words>
+        </Text>
       )}
       {column.athletes.map((athlete) => (
         <DragRow key={athlete.id} id={athlete.id} name={athlete.name}>
@@ -101,9 +101,9 @@ export function GroupCard({ column, lapOf, edit }: Props) {
         </DragRow>
       ))}
       {column.athletes.length === 0 && (
-        <Words quiet style={{ paddingVertical: SPACE.m }}>
+        <Text quiet style={{ paddingVertical: SPACE.m }}>
           Nobody yet. Drag someone here.
-        </Words>
+        </Text>
       )}
     </DropCard>
   );

@@ -1,3 +1,4 @@
+import { counted } from '@core/units/counted';
 import type { Announcements, DragEndEvent } from '@dnd-kit/core';
 import { router } from 'expo-router';
 import { useCallback, useState } from 'react';
@@ -15,7 +16,7 @@ import { PrimaryButton } from '../../ui/PrimaryButton';
 import { Select } from '../../ui/Select';
 import { SPACE } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { pacesOf, useSquad, type SquadView } from '../../data/useSquad';
 import { useSquadChange } from '../../data/useSquadChange';
 import { AthleteStrip, GroupCard } from './GroupCard';
@@ -46,13 +47,13 @@ function Board({ squad }: { squad: SquadView }) {
     dropped?.squad === squad && dropped.id === athlete.id ? inGroup(athlete, dropped.groupId) : athlete,
   );
   const columns = groupColumns(groups, athletes, lapOf);
-  const act = async (wanted: SquadChange, says: string) => {
-    const done = await change(wanted, says);
+  const act = async (wanted: SquadChange, noticeText: string) => {
+    const done = await change(wanted, noticeText);
     setTrouble(done.ok ? undefined : done.message);
     if (!done.ok) setDropped(undefined);
     return done.ok;
   };
-  const putGroups = (next: Group[], says: string) => void act({ groups: next }, says);
+  const putGroups = (next: Group[], noticeText: string) => void act({ groups: next }, noticeText);
   const nameOf = (id: string | number | undefined) => columns.find((column) => (column.id || 'none') === id)?.name;
   const athleteOf = (id: string | number) => squad.athletes.find((athlete) => athlete.id === id);
 
@@ -91,13 +92,14 @@ function Board({ squad }: { squad: SquadView }) {
         <SuggestGroups
           suggest={suggest}
           tileOf={(id) => athleteOf(id)?.tileName ?? ''}
-          withoutSays="They stay where they are."
+          noPaceNote="They stay where they are."
           close={() => setSuggesting(false)}
           use={(limits) => {
             const { groups: suggested, without } = suggestion(squad.athletes, lapOf, limits);
-            void act(suggestionChange(suggested, without, groups, ulid), `${suggested.length} groups made.`).then(
-              (done) => done && setSuggesting(false),
-            );
+            void act(
+              suggestionChange(suggested, without, groups, ulid),
+              `${counted(suggested.length, 'group')} made.`,
+            ).then((done) => done && setSuggesting(false));
           }}
         />
       )}
@@ -168,9 +170,9 @@ export function GroupsPage() {
       )}
       {squad && squad.athletes.length > 0 && (
         <>
-          <Words as="small" quiet>
+          <Text as="small" quiet>
             Drag someone by the handle into another group.
-          </Words>
+          </Text>
           <Board squad={squad} />
         </>
       )}

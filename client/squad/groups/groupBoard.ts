@@ -22,10 +22,10 @@ export function groupColumns(
   const sorted = [...athletes].sort(
     (a, b) => (lapOf(a) ?? Infinity) - (lapOf(b) ?? Infinity) || a.name.localeCompare(b.name),
   );
-  const known = new Set(groups.map(({ id }) => id));
+  const knownIds = new Set(groups.map(({ id }) => id));
   return [
     ...groups.map((group) => ({ ...group, athletes: sorted.filter(({ groupId }) => groupId === group.id) })),
-    { id: '', name: 'In no group', athletes: sorted.filter(({ groupId = '' }) => !known.has(groupId)) },
+    { id: '', name: 'In no group', athletes: sorted.filter(({ groupId = '' }) => !knownIds.has(groupId)) },
   ];
 }
 

@@ -5,12 +5,12 @@ import { Select } from '../../ui/Select';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Tick } from '../../ui/Tick';
 import { useWide } from '../../ui/useWide';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 type Props = {
   name: string;
   /** What there is to know of them: `injured`, `visitor`. */
-  about: string | undefined;
+  detail: string | undefined;
   presence: Presence;
   onPresence: (presence: Presence) => void;
   /** While groups are being changed: theirs, and all there are. */
@@ -18,7 +18,7 @@ type Props = {
 };
 
 /** One athlete at roll call: a tap says here or away, another beside it that they come late. */
-export function RollRow({ name, about, presence, onPresence, groups }: Props) {
+export function RollRow({ name, detail, presence, onPresence, groups }: Props) {
   const palette = usePalette();
   const wide = useWide();
   const isHere = presence !== 'absent';
@@ -45,13 +45,13 @@ export function RollRow({ name, about, presence, onPresence, groups }: Props) {
       >
         <Tick on={isHere} />
         <View style={{ flexShrink: 1 }}>
-          <Words as="strong" quiet={!isHere}>
+          <Text as="strong" quiet={!isHere}>
             {name}
-          </Words>
-          {about !== undefined && (
-            <Words as="label" quiet>
-              {about}
-            </Words>
+          </Text>
+          {detail !== undefined && (
+            <Text as="label" quiet>
+              {detail}
+            </Text>
           )}
         </View>
       </Press>
@@ -82,9 +82,9 @@ export function RollRow({ name, about, presence, onPresence, groups }: Props) {
             backgroundColor: isLate ? palette.action : 'transparent',
           }}
         >
-          <Words as="strong" quiet={!isLate} {...(isLate ? { color: palette.onAction } : {})}>
+          <Text as="strong" quiet={!isLate} {...(isLate ? { color: palette.onAction } : {})}>
             late
-          </Words>
+          </Text>
         </Press>
       )}
     </View>

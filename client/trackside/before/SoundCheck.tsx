@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { beep, canSpeak, say } from '../sound/sound';
 import { useWakeLock } from '../sound/useWakeLock';
 
@@ -22,15 +22,13 @@ export function SoundCheck() {
       <SmallButton onPress={check}>Check sound and screen</SmallButton>
       {isOn && (
         <View role="status" aria-label="Sound and screen">
-          <Words as="small">
-            {hasTone ? tone : 'This browser makes no sound: reps are started and called by eye.'}
-          </Words>
-          {hasTone && !canSpeak() && <Words as="small">This browser has no voice: calls are beeps only.</Words>}
-          <Words as="small">
+          <Text as="small">{hasTone ? tone : 'This browser makes no sound: reps are started and called by eye.'}</Text>
+          {hasTone && !canSpeak() && <Text as="small">This browser has no voice: calls are beeps only.</Text>}
+          <Text as="small">
             {awake === 'awake'
               ? 'The screen stays on during the session.'
               : 'This phone may switch its screen off. Set it to stay on; times go on all the same.'}
-          </Words>
+          </Text>
         </View>
       )}
     </View>

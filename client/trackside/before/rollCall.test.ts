@@ -27,7 +27,11 @@ const plan: Plan = {
 };
 
 test('who is planned to run is here until somebody says otherwise; the injured are not expected', () => {
-  expect([ada, bo, gus].map((one) => presenceOf({}, { bo: 'late' }, one))).toEqual(['present', 'late', 'absent']);
+  expect([ada, bo, gus].map((athlete) => presenceOf({}, { bo: 'late' }, athlete))).toEqual([
+    'present',
+    'late',
+    'absent',
+  ]);
   expect(presenceOf({ taking: { gus: true } }, {}, gus)).toBe('present');
 });
 

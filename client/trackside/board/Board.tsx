@@ -2,7 +2,7 @@ import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { markTapped, tooSoon, type TooSoon } from '@core/run/arrivals';
 import { canBeCalled, isByTheClock } from '@core/trackside/caller';
-import { proposalsFor, type Proposal } from '@core/trackside/proposals';
+import { liveProposals, type LiveProposal } from '@core/trackside/proposals';
 import { groupOf, peopledGroups } from '@core/run/runState';
 import type { OutboxState } from '../../store/trackside';
 import { fromStore, type Source } from '../../store/source';
@@ -25,38 +25,39 @@ import { infoFor, toAsk } from './info';
 import { InfoRow } from './InfoRow';
 import { OpenSheet, type Open } from './OpenSheet';
 import { inOrder } from './order';
-import { nextStep, shownIds, whereText, type Shown } from './steps';
+import { nextStep, shownIds, type Shown } from './steps';
+import { startText, whereText } from './stepText';
 import { Tiles } from './tiles/Tiles';
 import { useKeys } from './useKeys';
-import { useCalmly } from './useCalmly';
+import { useThrottledSource } from './useThrottledSource';
 import { useStarts } from './useStarts';
 
-/** How often the phone's clock is looked at: see watchClock. */
+/** How often the phone's clock is checked: see watchClock. */
 const WATCHED_EVERY_MS = 250;
 
 const END = { type: 'ended' } as const;
 
-/** A tile that has just been tapped at the finish is not to open anything: cold thumbs bounce. */
+/** A tile just tapped at the finish must not open anything: cold thumbs bounce. */
 const BOUNCE_MS = 2000;
 
 const OUTBOX = fromStore(store, (state) => state.trackside.outbox);
 
-/** All that is drawn around the tiles, and when: what was tapped between two drawings must not lie in the future of the later one. */
+/** Everything around the tiles, from one moment: what was tapped between two renders must not lie in the future of the later one. */
 type Moment = { run: Run; now: number; outbox: OutboxState };
 
 const momentsOf = (runs: Source<Run>): Source<Moment> => ({
-  hear: (heard) => {
-    const stops = [runs.hear(heard), OUTBOX.hear(heard)];
+  subscribe: (heard) => {
+    const stops = [runs.subscribe(heard), OUTBOX.subscribe(heard)];
     return () => stops.forEach((stop) => stop());
   },
-  now: () => ({ run: runs.now(), now: runs.now().now(), outbox: OUTBOX.now() }),
+  getSnapshot: () => ({ run: runs.getSnapshot(), now: runs.getSnapshot().now(), outbox: OUTBOX.getSnapshot() }),
 });
 
 type BoardProps = {
   runs: Source<Run>;
   /** No calls, whatever the settings say. */
   silent?: boolean;
-  /** Where the last step leads, and what it says. */
+  /** Where the last step leads, and its label. */
   onResults: () => void;
   resultsText?: string;
   onLeave: () => void;
@@ -65,8 +66,8 @@ type BoardProps = {
 };
 
 /**
- * The board at the track: a tile for everyone, the clock, and the next step under the thumb. The tiles show what is now; all around them is
- * drawn as it was a moment ago, so that a tap need not wait for it, and what a press means is looked up when it comes.
+ * The board at the track: a tile for everyone, the clock, and the next step under the thumb. Tiles show the current state; everything
+ * around them renders a moment later, so that a tap need not wait, and a press is interpreted when it happens.
  */
 export const Board = memo(function Board(props: BoardProps) {
   const { runs, silent = false, onResults, resultsText = 'See the results', onLeave, top } = props;
@@ -78,8 +79,8 @@ export const Board = memo(function Board(props: BoardProps) {
   const [endsWhenIn, setEndsWhenIn] = useState(false);
   const inMemory = useAppSelector((state) => state.trackside.inMemory);
   const moments = useMemo(() => momentsOf(runs), [runs]);
-  const { run, now, outbox } = useCalmly(moments);
-  const runNow = runs.now;
+  const { run, now, outbox } = useThrottledSource(moments);
+  const runNow = runs.getSnapshot;
   const { plan, state, device } = run;
   const shown = useMemo(() => shownIds(state, choice, device), [state, choice, device]);
   const calls = useAppSelector(({ settings }) => settings.calls);
@@ -93,14 +94,14 @@ export const Board = memo(function Board(props: BoardProps) {
   const awake = useWakeLock(!ended);
   const close = useCallback(() => setOpen(undefined), []);
 
-  const proposals = useMemo(() => proposalsFor(plan, state), [plan, state]);
+  const proposals = useMemo(() => liveProposals(plan, state), [plan, state]);
   const step = nextStep(plan, state, shown, now);
   const undoable = useMemo(() => lastDone(state, device), [state, device]);
   const undone = useMemo(() => lastUndone(state, device), [state, device]);
   const undoWords = useMemo(() => undoable && eventWords(state, undoable), [state, undoable]);
 
   const group = groupOf(state, choice) ?? (state.groups.length === 1 ? state.groups[0] : undefined);
-  const shownPlans = peopledGroups(state, shown).map(({ plan: own }) => own);
+  const shownPlans = peopledGroups(state, shown).map((group) => group.plan);
   const canCall = shownPlans.length > 0 && shownPlans.every(canBeCalled);
   const isCalledAtFirst = canCall && shownPlans.every(isByTheClock);
   const isCaller = canCall && (asCaller ?? isCalledAtFirst);
@@ -111,7 +112,7 @@ export const Board = memo(function Board(props: BoardProps) {
       if (!taken) return false;
       const doubt = tooSoon(runNow().state, taken, runNow().atOf(timeStamp));
       setDoubted(doubt);
-      // A bounce of the thumb, or the wrong tile: the time is kept, and whose it is can be said in peace.
+      // A bounce of the thumb, or the wrong tile: the time is kept, and can be named later.
       if (doubt) runNow().happen({ type: 'crossed' }, timeStamp);
       if (doubt) return true;
       const { repIndex, atM } = taken;
@@ -129,7 +130,7 @@ export const Board = memo(function Board(props: BoardProps) {
     },
     [runNow],
   );
-  // The same for as long as the board is open, so that what hangs on them is not drawn again with every tap.
+  // Stable for as long as the board is open, so that what depends on them does not re-render with every tap.
   const acts = useRef({ step, onResults });
   useEffect(() => {
     acts.current = { step, onResults };
@@ -165,25 +166,25 @@ export const Board = memo(function Board(props: BoardProps) {
   );
   const wasEnded = useRef(ended);
   useEffect(() => {
-    // Once, as it ends here: on a board that is opened later the results have it.
+    // Once, as it ends here: a board opened later leaves it to the results.
     if (ended && !wasEnded.current && !run.isRehearsal && run.may(END)) setOpen({ kind: 'efforts' });
     wasEnded.current = ended;
   }, [ended, run]);
   const endWhenIn = useCallback(() => setEndsWhenIn(true), []);
   const isAnyoneOut = stillOut(run).length > 0;
   useEffect(() => {
-    // What is drawn may be a moment old; what is done goes by how it stands.
+    // What is shown may be a moment old; what is done uses the current state.
     if (!endsWhenIn || ended || isAnyoneOut || stillOut(runNow()).length > 0) return;
     setEndsWhenIn(false);
     runNow().happen(END);
   }, [endsWhenIn, ended, isAnyoneOut, runNow]);
   const openMore = useCallback(() => setOpen((before) => (before?.kind === 'more' ? undefined : { kind: 'more' })), []);
   const openNames = useCallback(() => setOpen({ kind: 'names' }), []);
-  const openWhy = useCallback((proposal: Proposal) => setOpen({ kind: 'why', proposal }), []);
+  const openWhy = useCallback((proposal: LiveProposal) => setOpen({ kind: 'why', proposal }), []);
   const ask = useCallback((athleteId: string) => setOpen({ kind: 'athlete', athleteId }), []);
   const file = useCallback(() => saveRun(runNow()), [runNow]);
   const answerIt = useCallback(
-    (proposal: Proposal, yes: boolean) => answer(runNow(), proposal, yes ? proposal.options[0] : undefined),
+    (proposal: LiveProposal, yes: boolean) => answer(runNow(), proposal, yes ? proposal.options[0] : undefined),
     [runNow],
   );
   const toggleCaller = useCallback(() => setAsCaller((before) => !(before ?? isCalledAtFirst)), [isCalledAtFirst]);
@@ -204,7 +205,7 @@ export const Board = memo(function Board(props: BoardProps) {
     results: resultsText,
     end: endsWhenIn ? 'Ends when all are in' : run.may(END) ? 'End the session' : 'Done; the coach ends it',
   };
-  const stepText = step.kind === 'start' ? step.text : stepTexts[step.kind];
+  const stepText = step.kind === 'start' ? startText(step.facts) : stepTexts[step.kind];
   const title = ended ? 'Session ended' : (whereText(state, shown) ?? plan.title);
   const current = group?.slots[Math.max(0, group.lastAt)];
   const recovery = group && current ? group.plan.reps[current.planIndex]?.recovery : undefined;

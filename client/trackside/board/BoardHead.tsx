@@ -7,7 +7,7 @@ import type { OutboxState } from '../../store/trackside';
 import { Icon } from '../../ui/icons/Icon';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 /** How long the latest rep of what is shown has been going. */
 export function repClock(state: RunState, shown: ReadonlySet<string>, now: number): string {
@@ -39,7 +39,7 @@ const Kept = memo(function Kept({ waiting, refused }: OutboxState) {
   return (
     <View style={SIGN_STYLE} role="status" aria-label={`Times kept: ${words}`}>
       <Icon name={waiting > 0 ? 'waiting' : 'saved'} size={18} color={palette.ink} />
-      <Words as="label">{words}</Words>
+      <Text as="label">{words}</Text>
     </View>
   );
 });
@@ -67,16 +67,16 @@ const About = memo(function About(props: Props) {
         style={{ margin: 0, width: 44, height: 44 }}
       />
       <View style={{ flex: 1 }}>
-        <Words as="heading" level={1}>
+        <Text as="heading" level={1}>
           {title}
-        </Words>
+        </Text>
         <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
           {recovery !== undefined && (
-            <Words as="label" quiet style={{ flexShrink: 1 }}>
+            <Text as="label" quiet style={{ flexShrink: 1 }}>
               {`then ${recovery}`}
-            </Words>
+            </Text>
           )}
-          {isRehearsal ? <Words as="label">rehearsal: nothing is kept</Words> : <Kept {...outbox} />}
+          {isRehearsal ? <Text as="label">rehearsal: nothing is kept</Text> : <Kept {...outbox} />}
         </View>
       </View>
       {isCaller !== undefined && (
@@ -92,19 +92,19 @@ const About = memo(function About(props: Props) {
 });
 
 /** What is being run, whether it is kept, and the clock. */
-export const BoardHead = memo(function BoardHead({ clock, ...about }: Props & { clock: string }) {
+export const BoardHead = memo(function BoardHead({ clock, ...props }: Props & { clock: string }) {
   const wide = useWide();
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: SPACE.xs, paddingTop: SPACE.s }}>
-      <About {...about} />
+      <About {...props} />
       <View
         role="timer"
         aria-label="Time since the start of the rep"
         style={{ paddingLeft: wide ? SPACE.m : 0, paddingRight: SPACE.m }}
       >
-        <Words as="clock" style={{ fontSize: wide ? 56 : 44 }}>
+        <Text as="clock" style={{ fontSize: wide ? 56 : 44 }}>
           {clock}
-        </Words>
+        </Text>
       </View>
     </View>
   );

@@ -5,7 +5,7 @@ import { listed } from '@core/units/listed';
 import { formatClock } from '@core/units/time';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { useWide } from '../../ui/useWide';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Run } from '../../log/useRun';
 import { TapButton } from './TapButton';
 
@@ -19,15 +19,15 @@ function Surges({ run, groups, now }: { run: Run; groups: readonly GroupState[];
   const surges = groups[0]?.surges ?? [];
   const last = surges.at(-1);
   const isOn = last?.isOn === true;
-  const times = surges.filter((one) => one.isOn).length;
+  const times = surges.filter((surge) => surge.isOn).length;
   const sinceS = last ? Math.max(0, Math.floor((now - last.atMs) / 1000)) : undefined;
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="strong" style={{ textAlign: 'center' }}>
+      <Text as="strong" style={{ textAlign: 'center' }}>
         {sinceS === undefined
           ? 'Tap as the leader calls'
           : `${isOn ? 'Surge' : 'Float'} ${formatClock(sinceS)} · ${times} so far`}
-      </Words>
+      </Text>
       <TapButton
         main
         onTap={(at) => {
@@ -65,26 +65,26 @@ function Panel({ panel: { groups, now }, count }: PanelProps) {
   const hasStarted = groups.some(({ startedAtMs }) => startedAtMs !== undefined);
   const textAlign = isFlat ? 'left' : 'center';
   const name = count > 1 && (
-    <Words as="strong" color={ink}>
+    <Text as="strong" color={ink}>
       {namesOf(groups)}
-    </Words>
+    </Text>
   );
   const words = (
-    <Words as="title" color={ink} style={{ fontSize: size.words, lineHeight: size.words * 1.2, textAlign }}>
+    <Text as="title" color={ink} style={{ fontSize: size.words, lineHeight: size.words * 1.2, textAlign }}>
       {now ? now.words : hasStarted ? 'Done' : 'Ready'}
-    </Words>
+    </Text>
   );
   const clock = now?.leftS !== undefined && (
     <View role="timer" aria-label={`${now.words}: left`}>
-      <Words as="clock" color={ink} style={{ fontSize: size.clock, lineHeight: size.clock }}>
+      <Text as="clock" color={ink} style={{ fontSize: size.clock, lineHeight: size.clock }}>
         {leftText(now.leftS)}
-      </Words>
+      </Text>
     </View>
   );
   const next = now && (
-    <Words as={isFlat ? 'strong' : count > 1 ? 'heading' : 'title'} color={ink} style={{ textAlign }}>
+    <Text as={isFlat ? 'strong' : count > 1 ? 'heading' : 'title'} color={ink} style={{ textAlign }}>
       {now.next ? `Next: ${lengthText(now.next)}` : 'Then done'}
-    </Words>
+    </Text>
   );
   return (
     <View
@@ -167,9 +167,9 @@ export function CallerView({ run, groupIds, now }: Props) {
         </View>
       ))}
       {!canTapHere && surging.length > 0 && (
-        <Words as="label" style={{ textAlign: 'center' }}>
+        <Text as="label" style={{ textAlign: 'center' }}>
           To tap the surges of a group, choose it above.
-        </Words>
+        </Text>
       )}
     </View>
   );

@@ -3,17 +3,18 @@ import { View } from 'react-native';
 import type { RunState } from '@core/run/runState';
 import { Press } from '../../ui/Press';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
-import { groupWords, timedHere, type Shown } from './steps';
+import { Text } from '../../ui/Text';
+import { timedHere, type Shown } from './steps';
+import { groupText } from './stepText';
 
 /** One of the strip: everyone of this phone, or a group and what it is about to do. */
-type Option = { id: Shown; name: string; says: string | undefined; due: boolean };
+type Option = { id: Shown; name: string; status: string | undefined; due: boolean };
 
 export function stripOptions(state: RunState, now: number, device: string): Option[] {
   const mine = timedHere(state, device);
   return [
-    { id: 'mine', name: mine.size < state.groups.length ? 'Mine' : 'All', says: undefined, due: false },
-    ...state.groups.map((group) => ({ id: group.id, name: group.name, ...groupWords(state, group, now) })),
+    { id: 'mine', name: mine.size < state.groups.length ? 'Mine' : 'All', status: undefined, due: false },
+    ...state.groups.map((group) => ({ id: group.id, name: group.name, ...groupText(state, group, now) })),
   ];
 }
 
@@ -34,12 +35,12 @@ export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Pro
       aria-label="Groups"
       style={{ flexDirection: 'row', gap: 6, paddingHorizontal: SPACE.m, paddingTop: SPACE.s }}
     >
-      {options.map(({ id, name, says, due }) => (
+      {options.map(({ id, name, status, due }) => (
         <Press
           key={id}
           role="radio"
           aria-checked={id === shown}
-          aria-label={says === undefined ? name : `${name}: ${says}`}
+          aria-label={status === undefined ? name : `${name}: ${status}`}
           onPress={() => show(id)}
           style={{
             flexGrow: id === 'mine' ? 0 : 1,
@@ -55,17 +56,17 @@ export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Pro
             backgroundColor: due ? palette.action : id === shown ? palette.raised : palette.ground,
           }}
         >
-          <Words
+          <Text
             as="label"
             style={[{ textAlign: 'center' }, name.length > LONG_NAME ? { fontSize: 11, lineHeight: 12 } : undefined]}
             {...(due ? { color: palette.onAction } : {})}
           >
             {name}
-          </Words>
-          {says !== undefined && (
-            <Words as="strong" {...(due ? { color: palette.onAction } : {})}>
-              {says}
-            </Words>
+          </Text>
+          {status !== undefined && (
+            <Text as="strong" {...(due ? { color: palette.onAction } : {})}>
+              {status}
+            </Text>
           )}
         </Press>
       ))}

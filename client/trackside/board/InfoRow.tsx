@@ -1,11 +1,12 @@
+import { counted } from '@core/units/counted';
 import { memo } from 'react';
 import { View } from 'react-native';
 import type { TooSoon } from '@core/run/arrivals';
-import type { Proposal } from '@core/trackside/proposals';
+import type { LiveProposal } from '@core/trackside/proposals';
 import { formatTime } from '@core/units/time';
 import { Press } from '../../ui/Press';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Info } from './info';
 
 type ButtonProps = { children: string; label?: string; main?: boolean; onPress: () => void };
@@ -29,9 +30,9 @@ function RowButton({ children, label = children, main = false, onPress }: Button
         backgroundColor: main ? palette.action : 'transparent',
       }}
     >
-      <Words as="strong" {...(main ? { color: palette.onAction } : {})}>
+      <Text as="strong" {...(main ? { color: palette.onAction } : {})}>
         {children}
-      </Words>
+      </Text>
     </Press>
   );
 }
@@ -40,22 +41,22 @@ type Props = {
   info: Info;
   onNames: () => void;
   onFile: () => void;
-  onWhy: (proposal: Proposal) => void;
-  onAnswer: (proposal: Proposal, yes: boolean) => void;
+  onWhy: (proposal: LiveProposal) => void;
+  onAnswer: (proposal: LiveProposal, yes: boolean) => void;
   onAsk: (athleteId: string) => void;
 };
 
 const Coming = memo(function Coming({ name, when }: { name: string; when: string }) {
   return (
     <View style={{ flex: 1 }}>
-      <Words as="label">{name}</Words>
-      <Words as="strong">{when}</Words>
+      <Text as="label">{name}</Text>
+      <Text as="strong">{when}</Text>
     </View>
   );
 });
 
 function namesText(count: number, tooSoon: TooSoon | undefined): string {
-  if (!tooSoon) return `${count} time${count === 1 ? '' : 's'} without a name`;
+  if (!tooSoon) return `${counted(count, 'time')} without a name`;
   const { name, tookS, overM } = tooSoon;
   return `${name}: really ${formatTime(Math.max(0, tookS), 1)} s for ${Math.round(overM)} m? Kept without a name.`;
 }
@@ -74,9 +75,9 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
     </View>
   );
   const text = (words: string) => (
-    <Words as="strong" style={{ flex: 1 }}>
+    <Text as="strong" style={{ flex: 1 }}>
       {words}
-    </Words>
+    </Text>
   );
   switch (info.kind) {
     case 'storage':
@@ -98,17 +99,17 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
         </>,
       );
     case 'proposal': {
-      const { proposal } = info;
+      const { proposal, text: question } = info;
       return row(
         'Proposal',
         <>
           <Press
             role="button"
-            aria-label={`Why: ${proposal.says}`}
+            aria-label={`Why: ${question}`}
             onPress={() => onWhy(proposal)}
             style={{ flex: 1, minHeight: 48, justifyContent: 'center' }}
           >
-            <Words as="strong">{proposal.says}</Words>
+            <Text as="strong">{question}</Text>
           </Press>
           <RowButton main onPress={() => onAnswer(proposal, true)}>
             Yes

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import type { Proposal } from '@core/trackside/proposals';
+import type { LiveProposal } from '@core/trackside/proposals';
 import type { Source } from '../../store/source';
 import { AthleteSheet } from '../sheets/AthleteSheet';
 import { EffortsSheet } from '../sheets/EffortsSheet';
@@ -19,7 +19,7 @@ import { shownIds, type Shown } from './steps';
 /** What lies over the tiles. */
 export type Open =
   | { kind: 'athlete'; athleteId: string }
-  | { kind: 'why'; proposal: Proposal }
+  | { kind: 'why'; proposal: LiveProposal }
   | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' | 'end' | 'efforts' };
 
 type Props = {
@@ -33,9 +33,9 @@ type Props = {
   endWhenIn: () => void;
 };
 
-/** A sheet over the tiles. It follows the session at once: what is pressed on it must mean what it says. */
+/** A sheet over the tiles. It renders with every change: what is pressed on it must mean what it says. */
 export function OpenSheet({ runs, open, show, close, choice, awake, endWhenIn }: Props) {
-  const run = useSyncExternalStore(runs.hear, runs.now);
+  const run = useSyncExternalStore(runs.subscribe, runs.getSnapshot);
   const shown = shownIds(run.state, choice, run.device);
   const showAthlete = (athleteId: string) => show({ kind: 'athlete', athleteId });
   switch (open.kind) {

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import { Icon, type IconName } from '../../ui/icons/Icon';
 import { RADIUS, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { TAP_STYLE, useTap, type TapMoment } from './useTap';
 
 /** Characters from which the text is set smaller: it is never cut. */
@@ -68,17 +68,17 @@ export const TapButton = memo(function TapButton({
       {children !== undefined && (
         <View style={{ flexShrink: 1, alignItems: 'center' }}>
           {over !== undefined && (
-            <Words as="label" color={ink}>
+            <Text as="label" color={ink}>
               {over}
-            </Words>
+            </Text>
           )}
-          <Words
+          <Text
             as={main && children.length < LONG ? 'heading' : children.length < LONG ? 'strong' : 'small'}
             color={ink}
             style={{ textAlign: 'center', fontWeight: '700' }}
           >
             {children}
-          </Words>
+          </Text>
         </View>
       )}
     </View>

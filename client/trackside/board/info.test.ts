@@ -1,6 +1,7 @@
 import type { Plan } from '@core/run/plan';
 import { replay } from '@core/run/replay';
 import type { Happening, RunEvent } from '@core/run/events';
+import type { LiveProposal } from '@core/trackside/proposals';
 import { infoFor } from './info';
 
 const T0 = 1_790_000_000_000;
@@ -33,8 +34,7 @@ const at = (atS: number, happening: Happening): RunEvent => ({
   atMs: T0 + atS * 1000,
 });
 const state = replay(plan, [at(0, { type: 'started', repIndex: 0, athleteIds: ['ada', 'bo'] })]);
-const proposal = { rule: 'niggle', athleteId: 'ada', repIndex: 0, says: '?', reasons: [], options: [] } as const;
-const offered = { ...proposal, reasons: [], options: [] };
+const offered: LiveProposal = { rule: 'niggle', athleteId: 'ada', repIndex: 0, options: [], facts: {} };
 
 test('else it says who comes next, and when', () =>
   expect(infoFor(state, T0 + 30_500, 0, undefined, [])).toEqual({
@@ -50,7 +50,11 @@ test('the most pressing thing goes first', () => {
   const unnamed = replay(plan, [at(0, { type: 'started', repIndex: 0, athleteIds: ['ada'] }), line]);
   expect(infoFor(unnamed, T0, 2, offered, ['bo'])).toEqual({ kind: 'storage', inMemory: 2 });
   expect(infoFor(unnamed, T0, 0, offered, ['bo'])).toEqual({ kind: 'names', count: 1 });
-  expect(infoFor(state, T0, 0, offered, ['bo'])).toEqual({ kind: 'proposal', proposal: offered });
+  expect(infoFor(state, T0, 0, offered, ['bo'])).toEqual({
+    kind: 'proposal',
+    proposal: offered,
+    text: 'ada has a niggle: stop here?',
+  });
 });
 
 test('nobody is asked how it was while somebody is about to come in', () => {

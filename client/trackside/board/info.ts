@@ -1,14 +1,15 @@
 import { arrivals, type TooSoon } from '@core/run/arrivals';
-import type { Proposal } from '@core/trackside/proposals';
+import type { LiveProposal } from '@core/trackside/proposals';
 import type { RunState } from '@core/run/runState';
 import { formatClock } from '@core/units/time';
+import { proposalText } from '../proposalText';
 import { inOrder } from './order';
 
 /** What the one line above the line bar is about: the most pressing thing. */
 export type Info =
   | { kind: 'storage'; inMemory: number }
   | { kind: 'names'; count: number; tooSoon?: TooSoon }
-  | { kind: 'proposal'; proposal: Proposal }
+  | { kind: 'proposal'; proposal: LiveProposal; text: string }
   | { kind: 'ask'; athleteId: string; name: string; more: number }
   | { kind: 'coming'; next: { key: string; name: string; when: string }[] };
 
@@ -25,17 +26,17 @@ export function infoFor(
   state: RunState,
   now: number,
   inMemory: number,
-  proposal: Proposal | undefined,
+  proposal: LiveProposal | undefined,
   unasked: readonly string[],
   tooSoon?: TooSoon,
 ): Info {
   if (inMemory > 0) return { kind: 'storage', inMemory };
   if (state.unnamed.length > 0) return { kind: 'names', count: state.unnamed.length, ...(tooSoon ? { tooSoon } : {}) };
-  if (proposal) return { kind: 'proposal', proposal };
+  const nameOf = (id: string) => state.athletes[id]?.tileName ?? '';
+  if (proposal) return { kind: 'proposal', proposal, text: proposalText(proposal, nameOf(proposal.athleteId)) };
   const coming = arrivals(state, now).filter(({ dueAtMs }) => dueAtMs !== undefined);
   const soon = coming[0]?.dueAtMs;
   const [athleteId] = unasked;
-  const nameOf = (id: string) => state.athletes[id]?.tileName ?? '';
   if (athleteId !== undefined && (soon === undefined || soon - now > BUSY_MS))
     return { kind: 'ask', athleteId, name: nameOf(athleteId), more: unasked.length - 1 };
   return {

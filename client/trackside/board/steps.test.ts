@@ -1,6 +1,7 @@
 import { replay } from '@core/run/replay';
 import { at, pass, planOf, start, T0, twoGroups } from '@core/run/testing';
-import { groupWords, nextStep, shownIds } from './steps';
+import { nextStep, shownIds } from './steps';
+import { groupText, startText } from './stepText';
 
 type Events = Parameters<typeof replay>[1];
 
@@ -12,7 +13,7 @@ function button(events: Events, atS: number, plan = TWO, shown = 'mine') {
   const state = replay(plan, events);
   const step = nextStep(plan, state, shownIds(state, shown, 'd'), T0 + atS * 1000);
   if (step.kind !== 'start') return { kind: step.kind };
-  return { text: step.text, who: step.starts.flatMap(({ athleteIds }) => athleteIds), ready: step.ready };
+  return { text: startText(step.facts), who: step.starts.flatMap(({ athleteIds }) => athleteIds), ready: step.ready };
 }
 
 const finished = (ids: string[], atS: number, repIndex = 0) => ids.map((id) => pass(atS, id, 400, repIndex));
@@ -55,7 +56,12 @@ test('of more groups than one it says how many, of one which', () => {
     groups: plan.groups.map((group, i) =>
       i < 2
         ? group
-        : { ...group, id: 'g2', name: 'Young', athletes: group.athletes.map((one) => ({ ...one, athleteId: 'c0' })) },
+        : {
+            ...group,
+            id: 'g2',
+            name: 'Young',
+            athletes: group.athletes.map((athlete) => ({ ...athlete, athleteId: 'c0' })),
+          },
     ),
   };
   expect(button([start(0)], 10, three).text).toBe('Start 2 groups: 400 @5k');
@@ -87,15 +93,15 @@ test('after the last rep it ends, and then there are the results', () => {
 });
 
 test('the strip says of each group how long it runs, rests, or that it is time', () => {
-  const says = (events: Events, atS: number) => {
+  const spoken = (events: Events, atS: number) => {
     const state = replay(TWO, events);
-    return state.groups.map((group) => groupWords(state, group, T0 + atS * 1000).says);
+    return state.groups.map((group) => groupText(state, group, T0 + atS * 1000).status);
   };
   const events = [start(0), ...finished(['a0', 'a1'], 90)];
-  expect(says([], 0)).toEqual(['ready', 'ready']);
-  expect(says([start(0)], 30)).toEqual(['0:30', 'ready']);
-  expect(says(events, 100)).toEqual(['−0:50', 'ready']);
-  expect(says(events, 151)).toEqual(['go', 'ready']);
+  expect(spoken([], 0)).toEqual(['ready', 'ready']);
+  expect(spoken([start(0)], 30)).toEqual(['0:30', 'ready']);
+  expect(spoken(events, 100)).toEqual(['−0:50', 'ready']);
+  expect(spoken(events, 151)).toEqual(['go', 'ready']);
 });
 
 test('while somebody of theirs is still running it does not offer to start them, it says what comes next', () => {

@@ -1,6 +1,7 @@
-import { countOf, nextSlot, ownRep } from '@core/run/lineUp';
-import { repLabel, type Plan, type PlannedRep } from '@core/run/plan';
-import { membersOf, peopledGroups, type AthleteState, type GroupState, type RunState } from '@core/run/runState';
+import { counted } from '@core/units/counted';
+import { countOf, ownRep } from '@core/run/lineUp';
+import { type Plan, type PlannedRep } from '@core/run/plan';
+import { peopledGroups, type AthleteState, type GroupState, type RunState } from '@core/run/runState';
 import { dueStarts, startOf, type Due } from '@core/run/starts';
 import type { Happening } from '@core/run/events';
 import { formatClock } from '@core/units/time';
@@ -22,7 +23,20 @@ export const shownIds = (state: RunState, shown: Shown, device: string): Readonl
 export type Step =
   | { kind: 'results' }
   | { kind: 'end'; ready: boolean }
-  | { kind: 'start'; text: string; ready: boolean; starts: (Happening & { type: 'started' })[] };
+  | { kind: 'start'; facts: StartFacts; ready: boolean; starts: (Happening & { type: 'started' })[] };
+
+/** What there is to say of the next start. `who` names them where it is not everybody; `chainText` the groups that follow by themselves. */
+export type StartFacts = {
+  rep: PlannedRep | undefined;
+  repNumber: number;
+  who: string | undefined;
+  isFirst: boolean;
+  /** Some of them are still running the rep before. */
+  isStillOut: boolean;
+  chainText?: string;
+  /** Seconds until it is due; below 0 when it is overdue. */
+  leftS?: number;
+};
 
 /** What most of those who are to start will run: some may have been cut down to less. */
 function repOf(state: RunState, { athleteIds, slot }: Due): PlannedRep | undefined {
@@ -55,8 +69,8 @@ const lastStartMs = (state: RunState, due: Due): number =>
   Math.max(-Infinity, ...athletesOf(state, due).flatMap(({ runs }) => runs.at(-1)?.startedAtMs ?? []));
 
 /**
- * Starts that are taken with one tap: of all groups that last set off together, unless they follow each other. Who stands comes before who
- * runs, then who has not begun, then whose time is up first.
+ * Starts taken with one tap: of all groups that last set off together, unless they follow each other. Standing groups come before running
+ * ones, then those who have not begun, then the one due first.
  */
 function together(state: RunState, dues: readonly Due[], nowMs: number): Due[] {
   const inTurn = dues.map((due) => ({
@@ -64,17 +78,17 @@ function together(state: RunState, dues: readonly Due[], nowMs: number): Due[] {
     running: Number(isAnyoneRunning(state, due, nowMs)),
     dueMs: due.atMs ?? (lastStartMs(state, due) === -Infinity ? -Infinity : Infinity),
   }));
-  // Two that are as far off as can be are as good as each other.
+  // Two that are equally far off rank the same.
   const first = inTurn.sort((a, b) => a.running - b.running || a.dueMs - b.dueMs || 0)[0]?.due;
   if (!first) return [];
   const gaps = state.groups.some(({ plan }) => (plan.startGapS ?? 0) > 0);
-  if (gaps || state.sending === 'each') return [first];
+  if (gaps || state.startMode === 'each') return [first];
   const startedMs = lastStartMs(state, first);
   return dues.filter((due) => due.slot.repIndex === first.slot.repIndex && lastStartMs(state, due) === startedMs);
 }
 
 /** The first start sets the groups off one after another, by the gaps of the plan. */
-function staggered(state: RunState, shown: ReadonlySet<string>): { first: GroupState; says: string } | undefined {
+function staggered(state: RunState, shown: ReadonlySet<string>): { first: GroupState; text: string } | undefined {
   const gaps = state.groups
     .map((group) => ({ group, gapS: group.plan.startGapS ?? 0 }))
     .sort((a, b) => a.gapS - b.gapS);
@@ -86,11 +100,11 @@ function staggered(state: RunState, shown: ReadonlySet<string>): { first: GroupS
     !later.some(({ gapS }) => gapS > first.gapS)
   )
     return undefined;
-  const says = later.map(({ group, gapS }) => `${group.name} +${formatClock(gapS - first.gapS)}`).join(', ');
-  return { first: first.group, says };
+  const text = later.map(({ group, gapS }) => `${group.name} +${formatClock(gapS - first.gapS)}`).join(', ');
+  return { first: first.group, text };
 }
 
-/** The next start, as the button says it. */
+/** What the big button does next. */
 export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>, nowMs: number): Step {
   if (state.endedAtMs !== undefined) return { kind: 'results' };
   const all = dueStarts(state);
@@ -101,7 +115,6 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
   const [first] = chosen;
   if (!first) return { kind: 'end', ready: !isRunning && all.length === 0 };
   const rep = repOf(state, first);
-  const label = rep ? repLabel(rep) : '';
   const isFirst = chosen.every(
     ({ groupId }) => state.groups.find(({ id }) => id === groupId)?.startedAtMs === undefined,
   );
@@ -114,9 +127,8 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
   const merged = same && head ? [{ ...head, athleteIds: starts.flatMap(({ athleteIds }) => athleteIds) }] : starts;
   // With one tap they go when the last has recovered; by themselves when the first has.
   const dueMs = chosen.flatMap(({ atMs }) => atMs ?? []);
-  const atMs = state.sending === 'tap' ? Math.max(...dueMs) : Math.min(...dueMs);
+  const atMs = state.startMode === 'tap' ? Math.max(...dueMs) : Math.min(...dueMs);
   const leftS = dueMs.length === 0 ? undefined : Math.ceil((atMs - nowMs) / 1000);
-  const wait = leftS !== undefined && leftS > 0 ? ` in ${formatClock(leftS)}` : '';
   const group = state.groups.find(({ id }) => id === first.groupId);
   const only =
     first.athleteIds.length === 1 && first.athleteIds[0] !== undefined
@@ -124,49 +136,22 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
       : undefined;
   const names = state.groups.filter(({ id }) => chosen.some(({ groupId }) => groupId === id)).map(({ name }) => name);
   const isSome = chosen.length < peopledGroups(state, shown).length || (shown.size === 1 && state.groups.length > 1);
-  const named = names.length > 1 ? `${names.length} groups` : names.join();
-  const who = state.sending === 'each' && only ? ` ${only.tileName}` : isSome ? ` ${named}` : '';
-  const isOpen = rep?.open === true;
+  const named = names.length > 1 ? counted(names.length, 'group') : names.join();
+  const who = state.startMode === 'each' && only ? only.tileName : isSome ? named : undefined;
   const number = group && countOf(group, first.slot.repIndex)?.at;
-  // Who is still running is not to be started again: the button only says what comes next, and is not the main thing to do.
+  // Running athletes are not to be started again: the button only says what comes next, and is not the main one.
   const isStillOut = chosen.some((due) => isAnyoneRunning(state, due, nowMs));
-  const text = isStillOut
-    ? `Next${who || (isOpen ? '' : ` rep ${number ?? first.slot.repIndex + 1}`)}: ${label}${wait}`
-    : isFirst
-      ? `Start${who}: ${label}${chain ? `, ${chain.says}` : ''}${wait}`
-      : `Start${who || (isOpen ? '' : ` rep ${number ?? first.slot.repIndex + 1}`)}${isOpen || who ? `: ${label}` : ''}${wait}`;
-  // What the clock starts by itself is not held out to the thumb before.
+  const facts: StartFacts = {
+    rep,
+    repNumber: number ?? first.slot.repIndex + 1,
+    who,
+    isFirst,
+    isStillOut,
+    ...(chain ? { chainText: chain.text } : {}),
+    ...(leftS === undefined ? {} : { leftS }),
+  };
+  // A start the clock gives by itself is not offered to the thumb before.
   const isAhead = leftS !== undefined && leftS > 0 && chosen.every(({ byItself }) => byItself);
   const ready = !isAhead && !isStillOut;
-  return { kind: 'start', text, ready, starts: merged };
-}
-
-/** `2 of 12: 400 @5k`: where the groups shown are, if they are all at one place. */
-export function whereText(state: RunState, shown: ReadonlySet<string>): string | undefined {
-  const texts = peopledGroups(state, shown).map((group) => {
-    const slot = group.slots[group.lastAt];
-    if (!slot) return undefined;
-    const members = membersOf(state, group.id);
-    const run = members.flatMap(({ runs }) => runs.filter(({ repIndex }) => repIndex === slot.repIndex))[0];
-    const rep = run?.rep ?? group.plan.reps[slot.planIndex];
-    const count = countOf(group, slot.repIndex);
-    return rep && `${count ? `${count.at} of ${count.of}: ` : ''}${repLabel(rep)}`;
-  });
-  const [first] = texts;
-  return texts.every((text) => text === first) ? first : undefined;
-}
-
-/** One group in a few words, for the strip: what it is about to do. */
-export function groupWords(state: RunState, group: GroupState, nowMs: number): { says: string; due: boolean } {
-  const members = membersOf(state, group.id);
-  const onRun = members.filter((athlete) => isOnTheWay(athlete, nowMs));
-  const [first] = onRun.map(({ runs }) => runs.at(-1)?.startedAtMs ?? nowMs).sort((a, b) => a - b);
-  if (first !== undefined && state.endedAtMs === undefined)
-    return { says: formatClock(Math.max(0, Math.floor((nowMs - first) / 1000))), due: false };
-  const dues = dueStarts(state).filter(({ groupId }) => groupId === group.id);
-  if (dues.length === 0) return { says: group.startedAtMs === undefined ? '–' : 'done', due: false };
-  const at = dues.flatMap(({ atMs }) => atMs ?? []).sort((a, b) => a - b)[0];
-  if (at === undefined) return { says: nextSlot(state, group) ? 'ready' : 'done', due: false };
-  const leftS = Math.ceil((at - nowMs) / 1000);
-  return leftS > 0 ? { says: `−${formatClock(leftS)}`, due: false } : { says: 'go', due: true };
+  return { kind: 'start', facts, ready, starts: merged };
 }

@@ -42,7 +42,7 @@ export function useKeys(acts: KeyActs): void {
       const index = ATHLETE_KEYS.indexOf(key);
       if (index >= 0 && !event.shiftKey) act((at) => now.athlete(index, at));
     };
-    // Space would press a focused button when it is let go.
+    // Space would press a focused button on release.
     const onKeyUp = (event: KeyboardEvent) => {
       if (event.key === ' ' && !isTyping(event.target)) event.preventDefault();
     };

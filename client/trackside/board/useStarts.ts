@@ -3,13 +3,13 @@ import { startOf, startsByNow } from '@core/run/starts';
 import type { Source } from '../../store/source';
 import type { Run } from '../../log/useRun';
 
-/** Gives the starts that are the clock's to give, each at the moment it was due, also when the phone slept over it. */
+/** Records the starts that are due by the clock, each at its due moment, also when the phone slept over it. */
 export function useStarts(runs: Source<Run>): void {
   useEffect(() => {
-    // Until it is in the log, what was given is known here.
+    // Starts given but not yet in the log.
     const given = new Set<string>();
     const timer = setInterval(() => {
-      const { plan, state, events, now, happenAt } = runs.now();
+      const { plan, state, events, now, happenAt } = runs.getSnapshot();
       for (const due of startsByNow(state, events, now())) {
         const key = `${due.groupId} ${due.slot.repIndex} ${due.athleteIds.join()}`;
         if (given.has(key)) continue;

@@ -21,7 +21,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { Trouble } from '../../ui/Trouble';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { presenceOf } from '../before/rollCall';
 import { keptPresences } from '../before/rollMemory';
 import { takeToTrack } from '../../log/recorder';
@@ -51,7 +51,7 @@ function useDraftCells(sessionId: string) {
   return [typed, setTyped] as const;
 }
 
-type Remark = { key: string; says: string; isWrong: boolean };
+type Remark = { key: string; text: string; isWrong: boolean };
 
 /** Everything that cannot be read, and what is hardly believable. */
 function remarksOn({ groups }: Plan, typed: Typed): Remark[] {
@@ -63,10 +63,10 @@ function remarksOn({ groups }: Plan, typed: Typed): Remark[] {
         const key = cellKey(athleteId, column.key);
         const cell = readCell(typed[key] ?? '', rep, targets[column.repIndex]);
         const where = `${name}, rep ${i + 1}`;
-        if (cell.kind === 'problem') return [{ key, says: `${where}: ${cell.message}`, isWrong: true }];
+        if (cell.kind === 'problem') return [{ key, text: `${where}: ${cell.message}`, isWrong: true }];
         if (cell.kind !== 'time') return [];
-        if (cell.doubt) return [{ key, says: `${where}: really? ${cell.doubt}`, isWrong: false }];
-        return cell.readAs ? [{ key, says: `${where}: ${cell.readAs}`, isWrong: false }] : [];
+        if (cell.doubt) return [{ key, text: `${where}: really? ${cell.doubt}`, isWrong: false }];
+        return cell.readAs ? [{ key, text: `${where}: ${cell.readAs}`, isWrong: false }] : [];
       }),
     ),
   );
@@ -76,12 +76,12 @@ function remarksOn({ groups }: Plan, typed: Typed): Remark[] {
 function FromWatch({ groups, onType }: { groups: readonly PlannedGroup[]; onType: (cells: Typed) => void }) {
   const everyone = groups.flatMap(({ athletes }) => athletes);
   const [athleteId, choose] = useState(everyone[0]?.athleteId ?? '');
-  const [says, setSays] = useState<string>();
+  const [text, setText] = useState<string>();
   const take = async (file: File) => {
     const read = readWatchLaps(new Uint8Array(await file.arrayBuffer()));
-    if (!read.ok) return setSays(read.message);
-    const group = groups.find(({ athletes }) => athletes.some((one) => one.athleteId === athleteId));
-    const athlete = group?.athletes.find((one) => one.athleteId === athleteId);
+    if (!read.ok) return setText(read.message);
+    const group = groups.find(({ athletes }) => athletes.some((athlete) => athlete.athleteId === athleteId));
+    const athlete = group?.athletes.find((athlete) => athlete.athleteId === athleteId);
     if (!group || !athlete) return;
     const reps = group.reps.map(({ distanceM }, i) => {
       const { targetS } = athlete.targets[i] ?? {};
@@ -94,22 +94,22 @@ function FromWatch({ groups, onType }: { groups: readonly PlannedGroup[]; onType
       ),
     );
     const found = laps.filter(Boolean).length;
-    setSays(`${found} of ${reps.length} reps found among ${read.laps.length} laps. Look them over above.`);
+    setText(`${found} of ${reps.length} reps found among ${read.laps.length} laps. Look them over above.`);
   };
   return (
     <View style={{ gap: SPACE.s, maxWidth: 480 }}>
       <Select
         label="Laps are those of"
-        options={everyone.map((one) => ({ value: one.athleteId, text: one.name }))}
+        options={everyone.map((athlete) => ({ value: athlete.athleteId, text: athlete.name }))}
         value={athleteId}
         onChange={choose}
       />
       <FilePicker title="Laps from a watch" accept=".csv,.txt,text/csv,text/plain" onPick={(file) => void take(file)}>
         A CSV with one lap a row. Recoveries among the laps are left out by their length.
       </FilePicker>
-      {says !== undefined && (
+      {text !== undefined && (
         <View role="status">
-          <Words as="small">{says}</Words>
+          <Text as="small">{text}</Text>
         </View>
       )}
     </View>
@@ -173,14 +173,14 @@ function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView
   return (
     <Page
       title={session.title}
-      about={`${dayName(date)} · ${mainPart(tree)}`}
+      subtitle={`${dayName(date)} · ${mainPart(tree)}`}
       onBack={back}
       backLabel="Back to the track"
       footer={
         <>
           {trouble !== undefined && <Trouble>{trouble}</Trouble>}
           {wrong > 0 && (
-            <Words as="small">{`${wrong} ${wrong === 1 ? 'time' : 'times'} cannot be read yet: see under the grid.`}</Words>
+            <Text as="small">{`${wrong} ${wrong === 1 ? 'time' : 'times'} cannot be read yet: see under the grid.`}</Text>
           )}
           <PrimaryButton main disabled={filled === 0 || wrong > 0} onPress={() => void save()}>
             Save these times
@@ -188,16 +188,16 @@ function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView
         </>
       }
     >
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         Times as you write them: 1:28.4, 88.4, 1.28. A dash or nothing for a rep not run. Enter goes down; a block from
         a spreadsheet can be pasted.
-      </Words>
+      </Text>
       {plan.groups.map((group) => (
         <View key={group.id} style={{ gap: SPACE.xs }}>
           {plan.groups.length > 1 && (
-            <Words as="heading" level={2}>
+            <Text as="heading" level={2}>
               {group.name}
-            </Words>
+            </Text>
           )}
           <Grid group={group} typed={typed} onType={onType} onPaste={onPaste} />
         </View>
@@ -205,9 +205,9 @@ function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView
       {pasted && (
         <View role="status" style={{ gap: SPACE.xs }}>
           <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.m }}>
-            <Words style={{ flexShrink: 1 }}>
+            <Text style={{ flexShrink: 1 }}>
               {pasted.count === 1 ? '1 time pasted.' : `${pasted.count} times pasted.`}
-            </Words>
+            </Text>
             <SmallButton
               onPress={() => {
                 setTyped(pasted.before);
@@ -217,10 +217,10 @@ function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView
               Undo the paste
             </SmallButton>
           </View>
-          {pasted.doubts.map((says) => (
-            <Words as="small" key={says}>
-              {says}
-            </Words>
+          {pasted.doubts.map((doubt) => (
+            <Text as="small" key={doubt}>
+              {doubt}
+            </Text>
           ))}
         </View>
       )}
@@ -233,9 +233,9 @@ function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView
       )}
       {remarks.length > 0 && (
         <View role="list" aria-label="What to look at" style={{ gap: SPACE.xs }}>
-          {remarks.slice(0, 20).map(({ key, says }) => (
+          {remarks.slice(0, 20).map(({ key, text }) => (
             <View role="listitem" key={key}>
-              <Words as="small">{says}</Words>
+              <Text as="small">{text}</Text>
             </View>
           ))}
         </View>

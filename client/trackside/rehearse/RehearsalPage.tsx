@@ -58,7 +58,9 @@ function Controls() {
 
 function ControlsOf({ run, truths, speed, setSpeed, chips, setChips }: Rehearsal) {
   const now = useNow(run.now, 20);
-  const names = Object.fromEntries(Object.values(run.state.athletes).map((one) => [one.athleteId, one.tileName]));
+  const names = Object.fromEntries(
+    Object.values(run.state.athletes).map((athlete) => [athlete.athleteId, athlete.tileName]),
+  );
   return (
     <View role="group" aria-label="Rehearsal" style={{ paddingHorizontal: SPACE.m }}>
       <LapStrip truths={truths} names={names} lapM={run.plan.lapM ?? USUAL_LAP_M} now={now} />
@@ -68,7 +70,7 @@ function ControlsOf({ run, truths, speed, setSpeed, chips, setChips }: Rehearsal
           isOneLine
           options={SPEEDS.map((value) => ({ value: String(value), text: `${value}×` }))}
           value={String(speed)}
-          onChange={(value) => setSpeed(SPEEDS.find((one) => String(one) === value) ?? 1)}
+          onChange={(value) => setSpeed(SPEEDS.find((speed) => String(speed) === value) ?? 1)}
         />
         <View style={{ flex: 1 }}>
           <Select
@@ -96,7 +98,7 @@ function Rehearse({ plan, habits, chance }: { plan: Plan; habits: Record<string,
     return (
       <Page
         title="How you timed"
-        about={plan.title}
+        subtitle={plan.title}
         onBack={() => setScored(false)}
         backLabel="Back to the board"
         footer={

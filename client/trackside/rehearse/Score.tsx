@@ -2,14 +2,14 @@ import { View } from 'react-native';
 import { scoreTiming } from '@core/rehearsal/rehearsal';
 import { formatDelta } from '@core/units/time';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Rehearsal } from './useRehearsal';
 
-function Figure({ value, says }: { value: string; says: string }) {
+function Figure({ value, caption }: { value: string; caption: string }) {
   return (
-    <View role="listitem" aria-label={`${says}: ${value}`} style={{ minWidth: 96, flexGrow: 1 }}>
-      <Words as="title">{value}</Words>
-      <Words as="small">{says}</Words>
+    <View role="listitem" aria-label={`${caption}: ${value}`} style={{ minWidth: 96, flexGrow: 1 }}>
+      <Text as="title">{value}</Text>
+      <Text as="small">{caption}</Text>
     </View>
   );
 }
@@ -25,26 +25,26 @@ export function Score({ rehearsal: { run, truths } }: { rehearsal: Rehearsal }) 
   return (
     <View style={{ gap: SPACE.l }}>
       <View role="list" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.l }}>
-        <Figure value={`${taken} of ${marks}`} says="times taken by you" />
-        <Figure value={String(missed)} says="missed altogether" />
-        <Figure value={String(wrong)} says="for somebody else" />
-        <Figure value={seconds(Math.abs(meanS))} says={meanS >= 0 ? 'late on average' : 'early on average'} />
-        <Figure value={seconds(spreadS)} says="spread about that" />
+        <Figure value={`${taken} of ${marks}`} caption="times taken by you" />
+        <Figure value={String(missed)} caption="missed altogether" />
+        <Figure value={String(wrong)} caption="for somebody else" />
+        <Figure value={seconds(Math.abs(meanS))} caption={meanS >= 0 ? 'late on average' : 'early on average'} />
+        <Figure value={seconds(spreadS)} caption="spread about that" />
       </View>
       {worst.length > 0 && (
         <View role="list" aria-label="Furthest off" style={{ gap: SPACE.xs }}>
-          <Words as="label">Furthest off</Words>
+          <Text as="label">Furthest off</Text>
           {worst.map(({ athleteId, repIndex, atM, errorS }) => (
-            <Words key={`${athleteId} ${repIndex} ${atM}`}>
+            <Text key={`${athleteId} ${repIndex} ${atM}`}>
               {`${name(athleteId)}, rep ${repIndex + 1} at ${Math.round(atM)}: ${formatDelta(errorS)} s`}
-            </Words>
+            </Text>
           ))}
         </View>
       )}
-      <Words as="small" quiet>
+      <Text as="small" quiet>
         A practised thumb is within about 0.2 s. Where you are always late, you wait for the runner to be past: tap as
         the chest reaches the line.
-      </Words>
+      </Text>
     </View>
   );
 }

@@ -1,8 +1,8 @@
 import { startTransition, useEffect, useReducer } from 'react';
 
 /**
- * The time on the session's clock; draws again so many times a second. It is read at each drawing, not kept from the last tick: a
- * tap drawn between two ticks must not lie in the future. A tap does not wait for what is drawn for it.
+ * The time on the session's clock, re-rendered several times a second. Read at each render, not stored from the last tick: a tap rendered
+ * between two ticks must not lie in the future. Renders never hold up a tap.
  */
 export function useNow(now: () => number, perSecond: number): number {
   const [, drawAgain] = useReducer((ticks: number) => ticks + 1, 0);

@@ -5,7 +5,7 @@ import { SURFACES, WINDS, type Conditions } from '@core/run/events';
 import { Choice } from '../../ui/Choice';
 import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 
 type Props = { conditions: Conditions; onChange: (part: Conditions) => void; heat: HeatLimits };
 
@@ -77,8 +77,8 @@ export function ConditionsFields({ conditions, onChange, heat }: Props) {
           onChange={(value) => onChange({ lane: Math.round(value) })}
         />
       </View>
-      {index?.kind === 'index' && <Words as="small">{`Heat index ${Math.round(index.indexC)} °C.`}</Words>}
-      {caution !== undefined && <Words as="small">{caution}</Words>}
+      {index?.kind === 'index' && <Text as="small">{`Heat index ${Math.round(index.indexC)} °C.`}</Text>}
+      {caution !== undefined && <Text as="small">{caution}</Text>}
       <Choice
         label="Wind"
         showLabel

@@ -20,7 +20,7 @@ export function EffortsSheet({ run, close }: { run: Run; close: () => void }) {
   return (
     <Sheet
       title="How hard was it as a whole?"
-      about="From 1 to 10. What is left out can be told later, in the results."
+      subtitle="From 1 to 10. What is left out can be told later, in the results."
       close={close}
     >
       <EffortRows

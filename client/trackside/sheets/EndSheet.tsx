@@ -16,10 +16,10 @@ type Props = { run: Run; close: () => void; endWhenIn: () => void };
 /** Ending a session with somebody still running: who that is, and a way that leaves them their time. */
 export function EndSheet({ run, close, endWhenIn }: Props) {
   const names = stillOut(run).map(({ tileName }) => tileName);
-  const says =
+  const text =
     names.length === 0 ? 'Everybody is in.' : `${listed(names)} ${names.length === 1 ? 'is' : 'are'} still running.`;
   return (
-    <Sheet title="End the session?" about={says} close={close}>
+    <Sheet title="End the session?" subtitle={text} close={close}>
       <View style={{ gap: SPACE.s }}>
         {names.length > 0 && (
           <PrimaryButton

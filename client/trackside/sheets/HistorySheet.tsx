@@ -3,7 +3,7 @@ import { LOOP_DEVICE } from '@core/run/chips';
 import type { LogEntry } from '@core/run/corrections';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { format } from 'date-fns/format';
 import { eventWords } from '../../log/undoing';
 import type { Run } from '../../log/useRun';
@@ -24,7 +24,9 @@ function Line({ run, entry, isUnplaced, open }: LineProps) {
   const { event, atMs, counts } = entry;
   const { state, happen, device, may } = run;
   const words = eventWords(state, event);
-  const undo = state.log.find((one) => one.counts && one.event.type === 'undone' && one.event.eventId === event.id);
+  const undo = state.log.find(
+    (entry) => entry.counts && entry.event.type === 'undone' && entry.event.eventId === event.id,
+  );
   const whose = event.type === 'passed' || event.type === 'felt' ? event.athleteId : undefined;
   return (
     <View
@@ -38,25 +40,25 @@ function Line({ run, entry, isUnplaced, open }: LineProps) {
         borderBottomColor: palette.line,
       }}
     >
-      <Words as="small" quiet style={{ width: 74 }}>
+      <Text as="small" quiet style={{ width: 74 }}>
         {format(atMs, 'HH:mm:ss')}
-      </Words>
+      </Text>
       <View style={{ flex: 1 }}>
-        <Words
+        <Text
           as="strong"
           quiet={!counts}
           style={counts ? undefined : { textDecorationLine: 'line-through' }}
           label={counts ? words : `${words}, undone`}
         >
           {words}
-        </Words>
+        </Text>
         {isUnplaced && counts && (
-          <Words as="label" color={palette.late}>
+          <Text as="label" color={palette.late}>
             Not counted: there is no such mark or start, or it was taken twice.
-          </Words>
+          </Text>
         )}
         {event.deviceId !== device && (
-          <Words as="label">{event.deviceId === LOOP_DEVICE ? 'timing loop' : 'other phone'}</Words>
+          <Text as="label">{event.deviceId === LOOP_DEVICE ? 'timing loop' : 'other phone'}</Text>
         )}
       </View>
       {whose !== undefined && counts && (
@@ -93,7 +95,7 @@ export function HistorySheet({ run, close, open }: Props) {
   return (
     <Sheet
       title="History"
-      about={`${entries.length} ${entries.length === 1 ? 'thing' : 'things'} recorded; nothing is ever gone.`}
+      subtitle={`${entries.length} ${entries.length === 1 ? 'thing' : 'things'} recorded; nothing is ever gone.`}
       close={close}
     >
       <View role="list">
@@ -101,9 +103,7 @@ export function HistorySheet({ run, close, open }: Props) {
           <Line key={entry.event.id} run={run} entry={entry} isUnplaced={unplaced.has(entry.event.id)} open={open} />
         ))}
       </View>
-      {entries.length > SHOWN && (
-        <Words as="small">{`The first ${entries.length - SHOWN} are in the saved file.`}</Words>
-      )}
+      {entries.length > SHOWN && <Text as="small">{`The first ${entries.length - SHOWN} are in the saved file.`}</Text>}
     </Sheet>
   );
 }

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import type { AthleteState } from '@core/run/runState';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { ATHLETE_KEYS } from '../board/useKeys';
 import { Sheet } from './Sheet';
 
@@ -29,9 +29,9 @@ function Key({ name, does }: { name: string; does: string }) {
           borderColor: palette.ink,
         }}
       >
-        <Words as="strong">{name}</Words>
+        <Text as="strong">{name}</Text>
       </View>
-      <Words as="small">{does}</Words>
+      <Text as="small">{does}</Text>
     </View>
   );
 }
@@ -39,7 +39,7 @@ function Key({ name, does }: { name: string; does: string }) {
 /** What the keys do, and whose key is which. */
 export function KeysSheet({ athletes, close }: { athletes: readonly AthleteState[]; close: () => void }) {
   return (
-    <Sheet title="Keys" about="They also stand in the corners of the tiles." close={close} readOnly>
+    <Sheet title="Keys" subtitle="They also stand in the corners of the tiles." close={close} readOnly>
       <View role="list" style={{ gap: SPACE.s }}>
         {KEYS.map(([name, does]) => (
           <Key key={name} name={name} does={does} />

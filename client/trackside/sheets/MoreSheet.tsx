@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { SENDINGS, type Sending } from '@core/run/events';
+import { START_MODES, type StartMode } from '@core/run/events';
 import { USUAL_HEAT_LIMITS } from '@core/squad/heat';
 import { useAccessQuery } from '../../store/api';
 import { settings } from '../../store/settings';
@@ -9,7 +9,7 @@ import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import { wakeSound } from '../sound/sound';
 import type { Awake } from '../sound/useWakeLock';
 import { lastUndone } from '../../log/undoing';
@@ -18,7 +18,7 @@ import { ConditionsFields } from './ConditionsFields';
 import { stillOut } from './EndSheet';
 import { Sheet } from './Sheet';
 
-const SENDING_WORDS: Record<Sending, string> = {
+const START_MODE_WORDS: Record<StartMode, string> = {
   tap: 'when I tap',
   together: 'by themselves, together, after the recovery',
   each: 'by themselves, each after their own recovery',
@@ -79,8 +79,8 @@ export function MoreSheet({ run, awake, close, open }: Props) {
       />
       <Select
         label="The next reps start"
-        options={SENDINGS.map((value) => ({ value, text: SENDING_WORDS[value] }))}
-        value={state.sending}
+        options={START_MODES.map((value) => ({ value, text: START_MODE_WORDS[value] }))}
+        value={state.startMode}
         onChange={(sending) => happen({ type: 'sending', sending })}
       />
       <ConditionsFields
@@ -88,9 +88,9 @@ export function MoreSheet({ run, awake, close, open }: Props) {
         heat={USUAL_HEAT_LIMITS}
         onChange={(conditions) => happen({ type: 'conditions', conditions })}
       />
-      <Words as="small">
+      <Text as="small">
         {awake === 'awake' ? 'The screen stays on.' : 'This phone may switch its screen off: times go on all the same.'}
-      </Words>
+      </Text>
     </Sheet>
   );
 }

@@ -7,7 +7,7 @@ import { Press } from '../../ui/Press';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Run } from '../../log/useRun';
 import { Sheet } from './Sheet';
 
@@ -47,7 +47,7 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
   return (
     <Sheet
       title={guesses.length === 1 ? '1 time without a name' : `${guesses.length} times without a name`}
-      about={guesses.length === 0 ? 'Every time has its name.' : 'Press a time, then whose it is.'}
+      subtitle={guesses.length === 0 ? 'Every time has its name.' : 'Press a time, then whose it is.'}
       close={close}
     >
       {someGuessed && (
@@ -80,10 +80,10 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
                   backgroundColor: palette.raised,
                 }}
               >
-                <Words as="heading">{`${i + 1}. ${timeWords(run, guess)}`}</Words>
-                <Words as="strong">
+                <Text as="heading">{`${i + 1}. ${timeWords(run, guess)}`}</Text>
+                <Text as="strong">
                   {`${chip === undefined ? '' : `chip ${chip} · `}${arrival ? `${name}?` : name}`}
-                </Words>
+                </Text>
               </Press>
               <SmallButton label={`Delete time ${i + 1}`} onPress={() => happen({ type: 'undone', eventId })}>
                 Delete
@@ -93,9 +93,9 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
         })}
       </View>
       {chosen?.waits && (
-        <Words as="small" live="polite">
+        <Text as="small" live="polite">
           {waitsText(chosen.waits, state.athletes[chosen.waits.athleteId]?.tileName ?? 'Somebody')}
-        </Words>
+        </Text>
       )}
       {chosen && (
         <View role="group" aria-label="Whose is it" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
@@ -110,11 +110,11 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
             );
           })}
           {candidates.length === 0 && (
-            <Words as="small">
+            <Text as="small">
               {state.groups.some(({ id }) => membersOf(state, id).some(({ runs }) => runs.length > 0))
                 ? 'Nobody was on the way at that time. It is kept here.'
                 : 'Nobody had started. It is kept here.'}
-            </Words>
+            </Text>
           )}
         </View>
       )}

@@ -4,7 +4,7 @@ import { membersOf } from '@core/run/runState';
 import { Choice } from '../../ui/Choice';
 import { Press } from '../../ui/Press';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Run } from '../../log/useRun';
 import { joinedBy } from '@core/run/visitor';
 import { TickRow } from '../../ui/TickRow';
@@ -31,7 +31,7 @@ export function PeopleSheet({ run, close, open }: Props) {
       />
       {state.groups.length > 1 && (
         <View role="group" aria-label="This phone times" style={{ gap: SPACE.xs }}>
-          <Words as="label">This phone times</Words>
+          <Text as="label">This phone times</Text>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
             {state.groups.map(({ id, name }) => (
               <TickRow
@@ -41,7 +41,9 @@ export function PeopleSheet({ run, close, open }: Props) {
                 onChange={(on) =>
                   happen({
                     type: 'times',
-                    groupIds: state.groups.map((group) => group.id).filter((one) => (one === id ? on : mine.has(one))),
+                    groupIds: state.groups
+                      .map((group) => group.id)
+                      .filter((groupId) => (groupId === id ? on : mine.has(groupId))),
                   })
                 }
               />
@@ -52,9 +54,9 @@ export function PeopleSheet({ run, close, open }: Props) {
       {state.groups.map((group) => (
         <View key={group.id} style={{ gap: SPACE.s }}>
           {state.groups.length > 1 && (
-            <Words as="label" level={3}>
+            <Text as="label" level={3}>
               {group.name}
-            </Words>
+            </Text>
           )}
           {membersOf(state, group.id).map(({ athleteId, name, presence, isVisitor }) => (
             <View key={athleteId} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
@@ -64,10 +66,10 @@ export function PeopleSheet({ run, close, open }: Props) {
                 onPress={() => open(athleteId)}
                 style={{ flex: 1, minHeight: 44, justifyContent: 'center' }}
               >
-                <Words as="strong" style={{ textDecorationLine: 'underline' }}>
+                <Text as="strong" style={{ textDecorationLine: 'underline' }}>
                   {name}
-                </Words>
-                {isVisitor && <Words as="label">visitor</Words>}
+                </Text>
+                {isVisitor && <Text as="label">visitor</Text>}
               </Press>
               <Choice
                 label={`${name} is`}

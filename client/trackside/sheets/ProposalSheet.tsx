@@ -1,16 +1,19 @@
 import { View } from 'react-native';
-import { RULES, type Option, type Proposal } from '@core/trackside/proposals';
+import type { ProposalOption } from '@core/trackside/options';
+import type { LiveProposal } from '@core/trackside/proposals';
+import { RULES } from '@core/trackside/rules';
 import { groupOf, membersOf } from '@core/run/runState';
 import { capitalised } from '../../ui/capitalised';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Run } from '../../log/useRun';
+import { optionText, proposalText, reasonText, RULE_NOTES } from '../proposalText';
 import { Sheet } from './Sheet';
 
 /** Says yes or no to a proposal, for one or for everyone in the group. */
-export function answer(run: Run, proposal: Proposal, option: Option | undefined, forGroup = false): void {
+export function answer(run: Run, proposal: LiveProposal, option: ProposalOption | undefined, forGroup = false): void {
   const { rule, athleteId, repIndex, options } = proposal;
   const athlete = run.state.athletes[athleteId];
   const { decision } = option ?? options[0] ?? {};
@@ -18,7 +21,7 @@ export function answer(run: Run, proposal: Proposal, option: Option | undefined,
   const athleteIds = forGroup
     ? membersOf(run.state, athlete.groupId)
         .filter(({ stoppedAtMs, presence }) => stoppedAtMs === undefined && presence === 'present')
-        .map((one) => one.athleteId)
+        .map((athlete) => athlete.athleteId)
     : [athleteId];
   run.happen({
     type: 'decided',
@@ -30,27 +33,25 @@ export function answer(run: Run, proposal: Proposal, option: Option | undefined,
   });
 }
 
-type Props = { run: Run; proposal: Proposal; close: () => void };
+type Props = { run: Run; proposal: LiveProposal; close: () => void };
 
 /** Why something is proposed, and what else could be done. */
 export function ProposalSheet({ run, proposal, close }: Props) {
-  const { rule, says, reasons, options, athleteId } = proposal;
+  const { rule, options, athleteId } = proposal;
   const athlete = run.state.athletes[athleteId];
   const group = athlete && groupOf(run.state, athlete.groupId);
-  const take = (option: Option | undefined, forGroup = false) => {
+  const take = (option: ProposalOption | undefined, forGroup = false) => {
     answer(run, proposal, option, forGroup);
     close();
   };
   const [first, ...others] = options;
   return (
-    <Sheet title={says} close={close}>
-      {reasons.map((reason) => (
-        <Words key={reason}>{reason}</Words>
-      ))}
-      <Words as="small">{`${RULES[rule].about} (${RULES[rule].source})`}</Words>
+    <Sheet title={proposalText(proposal, athlete?.tileName ?? '')} close={close}>
+      <Text>{reasonText(proposal)}</Text>
+      <Text as="small">{`${RULE_NOTES[rule]} (${RULES[rule].source})`}</Text>
       {first && (
         <PrimaryButton main onPress={() => take(first)}>
-          {`Yes: ${first.says}`}
+          {`Yes: ${optionText(first)}`}
         </PrimaryButton>
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
@@ -58,13 +59,13 @@ export function ProposalSheet({ run, proposal, close }: Props) {
           <SmallButton onPress={() => take(first, true)}>{`For all of ${group.name}`}</SmallButton>
         )}
         {others.map((option) => (
-          <SmallButton key={option.says} onPress={() => take(option)}>
-            {capitalised(option.says)}
+          <SmallButton key={optionText(option)} onPress={() => take(option)}>
+            {capitalised(optionText(option))}
           </SmallButton>
         ))}
         <SmallButton onPress={() => take(undefined)}>No</SmallButton>
       </View>
-      <Words as="small">Local rules, the venue and medical advice come first.</Words>
+      <Text as="small">Local rules, the venue and medical advice come first.</Text>
     </Sheet>
   );
 }

@@ -7,7 +7,7 @@ import { QrCode } from '../../ui/QrCode';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Run } from '../../log/useRun';
 import { Sheet } from './Sheet';
 
@@ -19,7 +19,7 @@ export function SecondPhoneSheet({ run, close }: { run: Run; close: () => void }
   const others = Object.keys(run.state.clocks).filter((device) => device !== run.device);
   const [address] = data?.addresses ?? [];
   return (
-    <Sheet title="A second phone" about="An assistant times a group; both boards show the same." close={close}>
+    <Sheet title="A second phone" subtitle="An assistant times a group; both boards show the same." close={close}>
       {error ? (
         <Trouble retry={() => void make({ runId })}>{troubleText(error)}</Trouble>
       ) : !data ? (
@@ -31,24 +31,24 @@ export function SecondPhoneSheet({ run, close }: { run: Run; close: () => void }
               <QrCode text={`${address}/join#${data.code}`} size={168} label="QR code to join this session" />
             )}
             <View style={{ gap: SPACE.xs }}>
-              <Words as="label">Code</Words>
-              <Words as="title">{data.code}</Words>
-              <Words as="small">{`For one phone, until ${format(data.untilMs, 'HH:mm')}.`}</Words>
+              <Text as="label">Code</Text>
+              <Text as="title">{data.code}</Text>
+              <Text as="small">{`For one phone, until ${format(data.untilMs, 'HH:mm')}.`}</Text>
             </View>
           </View>
           {address === undefined ? (
-            <Words as="small">
+            <Text as="small">
               Other phones cannot reach this server: it was started for this machine only. Start it with HOST and
               ZEST_PASSPHRASE set, as the README says, to time with two phones.
-            </Words>
+            </Text>
           ) : (
-            <Words as="small">{`Scan it, or open ${address}/join on the other phone and type the code.`}</Words>
+            <Text as="small">{`Scan it, or open ${address}/join on the other phone and type the code.`}</Text>
           )}
           <SmallButton onPress={() => void make({ runId })}>Another code</SmallButton>
         </View>
       )}
       {others.length > 0 && (
-        <Words as="small">Another phone has timed here: its clock is compared with the server’s.</Words>
+        <Text as="small">Another phone has timed here: its clock is compared with the server’s.</Text>
       )}
     </Sheet>
   );

@@ -9,7 +9,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { StepButton } from '../../ui/Stepper';
 import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
-import { Words } from '../../ui/Words';
+import { Text } from '../../ui/Text';
 import type { Run } from '../../log/useRun';
 
 type Props = { run: Run; athlete: AthleteState; rep: RepRun; pass: Passing };
@@ -40,14 +40,14 @@ export function TimeRow({ run, athlete, rep, pass }: Props) {
   return (
     <View role="listitem" style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' }}>
-        <Words as="small" style={{ width: 48 }}>
+        <Text as="small" style={{ width: 48 }}>
           {where}
-        </Words>
-        <Words as="strong">{formatTime(pass.elapsedS, 1)}</Words>
+        </Text>
+        <Text as="strong">{formatTime(pass.elapsedS, 1)}</Text>
         {deltaS !== undefined && verdict && <Delta deltaS={deltaS} verdict={verdict} />}
-        {pass.estimated && <Words as="small">estimated</Words>}
+        {pass.estimated && <Text as="small">estimated</Text>}
         {pass.also && (
-          <Words as="small">{`also taken as ${pass.also.map((one) => formatTime(one.elapsedS, 1)).join(', ')}`}</Words>
+          <Text as="small">{`also taken as ${pass.also.map((other) => formatTime(other.elapsedS, 1)).join(', ')}`}</Text>
         )}
         <View style={{ flex: 1 }} />
         {may({ type: 'undone', eventId: pass.eventId }) && (

@@ -13,9 +13,9 @@ const EVERY_MS = 100;
 export function useCalls(runs: Source<Run>, isOn: boolean): void {
   useEffect(() => {
     if (!isOn) return hush();
-    let calledToMs = runs.now().now();
+    let calledToMs = runs.getSnapshot().now();
     const timer = setInterval(() => {
-      const run = runs.now();
+      const run = runs.getSnapshot();
       const now = run.now();
       const { state, device } = run;
       const calls = callsBetween(state, Math.max(calledToMs, now - LATEST_MS), now, timedHere(state, device));

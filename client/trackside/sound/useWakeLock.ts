@@ -12,11 +12,11 @@ export function useWakeLock(wanted: boolean): Awake {
     const ask = async () => {
       if (document.visibilityState !== 'visible') return;
       try {
-        const held = await navigator.wakeLock.request('screen');
-        if (!open) return void held.release();
-        lock = held;
+        const sentinel = await navigator.wakeLock.request('screen');
+        if (!open) return void sentinel.release();
+        lock = sentinel;
         setAwake('awake');
-        held.addEventListener('release', () => setAwake('may sleep'));
+        sentinel.addEventListener('release', () => setAwake('may sleep'));
       } catch {
         // A phone that saves its battery may refuse: the screen says so.
         setAwake('may sleep');

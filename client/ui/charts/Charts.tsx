@@ -7,7 +7,7 @@ import { View } from 'react-native';
 import { BarChart, LineChart } from 'react-native-gifted-charts';
 import { INERT } from '../inert';
 import { SPACE, usePalette } from '../theme';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 const LABEL_WIDTH = 46;
 const HEIGHT = 150;
@@ -15,12 +15,20 @@ const INSET = 8;
 const SECTIONS = 4;
 
 /** Room for a chart as wide as its place; for screen readers it is a picture with words. */
-function Frame({ about, height, children }: { about: string; height: number; children: (width: number) => ReactNode }) {
+function Frame({
+  description,
+  height,
+  children,
+}: {
+  description: string;
+  height: number;
+  children: (width: number) => ReactNode;
+}) {
   const [width, setWidth] = useState(0);
   return (
     <View
       role="img"
-      aria-label={about}
+      aria-label={description}
       style={{ width: '100%', minHeight: height, overflow: 'hidden' }}
       onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
     >
@@ -48,24 +56,24 @@ function useLabels() {
 /** A round top for the axis, a whole number of sections above nothing. */
 function roundTop(most: number): number {
   const step = [0.25, 0.5, 1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000, 5000].find(
-    (one) => one * SECTIONS >= most,
+    (step) => step * SECTIONS >= most,
   );
   return (step ?? Math.ceil(most / SECTIONS)) * SECTIONS;
 }
 
 export type Bar = { date: string; value: number; planned?: number; isMarked?: boolean };
 
-type BarsProps = { about: string; bars: readonly Bar[]; unit: string };
+type BarsProps = { description: string; bars: readonly Bar[]; unit: string };
 
 /** A bar a week, as it was run, with a line across at what was planned; a week that stands out is dark. */
-export function WeekBars({ about, bars, unit }: BarsProps) {
+export function WeekBars({ description, bars, unit }: BarsProps) {
   const palette = usePalette();
   const labels = useLabels();
   const top = roundTop(Math.max(1, ...bars.flatMap(({ value, planned = 0 }) => [value, planned])));
   const every = Math.ceil(bars.length / 5);
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Frame about={about} height={HEIGHT + 30}>
+      <Frame description={description} height={HEIGHT + 30}>
         {(inner) => {
           const step = inner / Math.max(1, bars.length);
           return (
@@ -97,9 +105,9 @@ export function WeekBars({ about, bars, unit }: BarsProps) {
           );
         }}
       </Frame>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         {unit}
-      </Words>
+      </Text>
     </View>
   );
 }
@@ -125,7 +133,7 @@ const asLine = ({ date, value, low, high, look }: DatedDot) => ({
 export type DatedDot = { date: string; value: number; low: number; high: number; look: Look };
 
 type LinesProps = {
-  about: string;
+  description: string;
   lines: readonly Line[];
   dots?: readonly DatedDot[];
   /** A value as it is read: `4:36`. */
@@ -139,7 +147,7 @@ type LinesProps = {
 };
 
 /** Values over dates: the line itself with dots, its error as thin lines, a goal as a dashed one. */
-export function DateLines({ about, lines, dots = [], text, steps, isUpsideDown = false, axis }: LinesProps) {
+export function DateLines({ description, lines, dots = [], text, steps, isUpsideDown = false, axis }: LinesProps) {
   const palette = usePalette();
   const labels = useLabels();
   const all = lines.flatMap(({ points }) => points);
@@ -148,7 +156,7 @@ export function DateLines({ about, lines, dots = [], text, steps, isUpsideDown =
   if (first === undefined || last === undefined) return null;
   const values = [...all.map(({ value }) => value), ...dots.flatMap(({ low, high }) => [low, high])];
   const [least, most] = [Math.min(...values), Math.max(...values)];
-  const fitting = steps.find((one) => (most - least) / one <= SECTIONS - 1) ?? 1;
+  const fitting = steps.find((step) => (most - least) / step <= SECTIONS - 1) ?? 1;
   const {
     low,
     step,
@@ -171,7 +179,7 @@ export function DateLines({ about, lines, dots = [], text, steps, isUpsideDown =
   } as const;
   return (
     <View style={{ gap: SPACE.xs }}>
-      <Frame about={about} height={HEIGHT + 16}>
+      <Frame description={description} height={HEIGHT + 16}>
         {(inner) => {
           const perDay = (inner - 2 * INSET) / days;
           return (
@@ -215,12 +223,12 @@ export function DateLines({ about, lines, dots = [], text, steps, isUpsideDown =
         }}
       </Frame>
       <View style={{ flexDirection: 'row', justifyContent: 'space-between', paddingLeft: LABEL_WIDTH }}>
-        <Words as="label" quiet>
+        <Text as="label" quiet>
           {format(parseISO(first), 'd MMM')}
-        </Words>
-        <Words as="label" quiet>
+        </Text>
+        <Text as="label" quiet>
           {format(parseISO(last), 'd MMM')}
-        </Words>
+        </Text>
       </View>
     </View>
   );

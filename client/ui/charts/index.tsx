@@ -1,15 +1,15 @@
 import { View } from 'react-native';
 import { lazyPart } from '../lazyScreen';
-import { Words } from '../Words';
+import { Text } from '../Text';
 
 const fetched = () => import('./Charts');
 
 /** As high as a chart, so that nothing jumps when it is there. */
 const Waiting = () => <View style={{ height: 190 }} aria-busy />;
 const Failed = () => (
-  <Words as="small" quiet>
+  <Text as="small" quiet>
     The chart has to be fetched once, and the server cannot be reached. The figures are all here.
-  </Words>
+  </Text>
 );
 
 export const WeekBars = lazyPart(async () => (await fetched()).WeekBars, Waiting, Failed);

@@ -56,8 +56,8 @@ function pressBySpace(event: KeyboardEvent<HTMLElement>): void {
 export default function createDOMProps(element: unknown, props: Props | undefined, options?: unknown) {
   const { accessibilityState, accessibilityValue, ...rest } = props ?? {};
   const role = roleOf(rest);
-  const says = accessibilityState || accessibilityValue ? ariaOf(props ?? {}, role) : {};
-  const domProps = domPropsOf(element, { ...says, ...rest }, options);
+  const aria = accessibilityState || accessibilityValue ? ariaOf(props ?? {}, role) : {};
+  const domProps = domPropsOf(element, { ...aria, ...rest }, options);
   if (role !== undefined && PRESSED_BY_SPACE.has(role) && rest.onClick) {
     const before = domProps.onKeyDown as ((event: KeyboardEvent<HTMLElement>) => void) | undefined;
     domProps.onKeyDown = (event: KeyboardEvent<HTMLElement>) => {

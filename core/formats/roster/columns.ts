@@ -104,16 +104,16 @@ export function useOfHeading(heading: string): ColumnUse | undefined {
 
 /** True if a row looks like headings: at least one is known, and none of its cells is a date. */
 export function isHeadingRow(cells: readonly string[], today: string): boolean {
-  const known = cells.filter((cell) => useOfHeading(cell) !== undefined);
-  // A row of an athlete may well have a bare distance in it: that alone is no heading.
-  const named = known.filter((cell) => typeof useOfHeading(cell) === 'string');
+  const headings = cells.filter((cell) => useOfHeading(cell) !== undefined);
+  // An athlete's row may well hold a bare distance: that alone is no heading.
+  const named = headings.filter((cell) => typeof useOfHeading(cell) === 'string');
   return named.length > 0 && !cells.some((cell) => parseDay(cell, today).ok);
 }
 
-/** So many lines of title may stand above the headings. */
+/** At most this many title lines may precede the headings. */
 const MOST_TITLES = 5;
 
-/** A table without the title that people put above its headings: rows with one cell filled, before a row of headings. */
+/** A table without the title lines above its headings. */
 export function withoutTitles(table: CsvTable, today: string): CsvTable {
   const { rows } = table;
   const at = rows.findIndex(({ cells }) => cells.filter((cell) => cell !== '').length > 1);
@@ -121,7 +121,7 @@ export function withoutTitles(table: CsvTable, today: string): CsvTable {
   return at > 0 && at <= MOST_TITLES && isHeadingRow(headings, today) ? { ...table, rows: rows.slice(at) } : table;
 }
 
-/** What most of the values of a column without a heading look like. */
+/** What most values of a column without a heading look like. */
 function useOfValues(values: readonly string[], today: string): ColumnUse {
   const most = (test: (value: string) => boolean) => values.filter(test).length > values.length / 2;
   if (values.length === 0) return 'ignore';
@@ -134,8 +134,8 @@ function useOfValues(values: readonly string[], today: string): ColumnUse {
 }
 
 /**
- * A guess at what each column holds: from the headings where there are any, else from the values. No use is given twice,
- * but for marks over several distances.
+ * Guesses what each column holds, from the headings if there are any, else from the values. Only marks may have several columns, one a
+ * distance.
  */
 export function guessColumns(table: CsvTable, hasHeadings: boolean, today: string): ColumnUse[] {
   const body = table.rows.slice(hasHeadings ? 1 : 0, 200);

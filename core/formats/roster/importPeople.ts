@@ -5,15 +5,15 @@ import { isLikelyName, nameKey } from '../../squad/likeness';
 import { suggestTileName, tileKey } from '../../squad/tileName';
 import type { ImportedPerson } from './readPeople';
 
-/** What is to be done with a person in a file: added as new, added to someone in the squad, or left out. */
-export type Decision = { kind: 'new' } | { kind: 'same'; athleteId: string } | { kind: 'leaveOut' };
+/** What to do with a person in a file: add as new, merge with someone in the squad, or leave out. */
+export type ImportChoice = { kind: 'new' } | { kind: 'same'; athleteId: string } | { kind: 'leaveOut' };
 
-/** A person in a file beside those of the squad who may be the same, the surest first. */
-export type Candidate = { person: ImportedPerson; decision: Decision; alike: SquadMember[] };
+/** A person in a file with the squad members who may be the same, likeliest first. */
+export type Candidate = { person: ImportedPerson; decision: ImportChoice; alike: SquadMember[] };
 
 /**
- * Sets those in a file against the squad. The same name is taken for the same athlete; a name that is only alike is taken
- * for someone new, and shown, so that the coach can say otherwise.
+ * Compares the people in a file with the squad. The same name is the same athlete; a similar name is somebody new, and shown, so that the
+ * coach can decide otherwise.
  */
 export function candidates(people: readonly ImportedPerson[], athletes: readonly SquadMember[]): Candidate[] {
   const byKey = new Map(athletes.map((athlete) => [nameKey(athlete.name), athlete]));
@@ -30,17 +30,17 @@ export function candidates(people: readonly ImportedPerson[], athletes: readonly
 const isSameMark = (a: Mark, b: Mark) =>
   Math.abs(a.distanceM - b.distanceM) < 0.5 && Math.abs(a.timeS - b.timeS) < 0.05 && a.date === b.date;
 
-/** Marks of both, none twice. */
+/** The marks of both, without duplicates. */
 const withMarks = (marks: readonly Mark[], more: readonly Mark[]): Mark[] =>
-  more.reduce<Mark[]>((all, mark) => (all.some((known) => isSameMark(known, mark)) ? all : [...all, mark]), [...marks]);
+  more.reduce<Mark[]>(
+    (all, mark) => (all.some((knownMark) => isSameMark(knownMark, mark)) ? all : [...all, mark]),
+    [...marks],
+  );
 
-/** What an import comes to, in numbers. */
+/** The result of an import, in numbers. */
 export type ImportCount = { added: number; changed: number; marks: number; groups: number; leftOut: number };
 
-/**
- * The one change to the squad that an import is. New groups are made for names that there are none of yet.
- * @param newId makes an id.
- */
+/** The one squad change that an import makes. Unknown group names become new groups. @param newId makes an id. */
 export function importChange(
   list: readonly Candidate[],
   squad: Squad,
@@ -48,8 +48,8 @@ export function importChange(
 ): { change: SquadChange; count: ImportCount } {
   const groups: Group[] = [...squad.settings.groups];
   const groupIdOf = (name: string) => {
-    const known = groups.find((group) => nameKey(group.name) === nameKey(name));
-    if (known) return known.id;
+    const knownGroup = groups.find((group) => nameKey(group.name) === nameKey(name));
+    if (knownGroup) return knownGroup.id;
     const group = { id: newId(), name };
     groups.push(group);
     return group.id;

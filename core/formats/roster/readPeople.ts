@@ -16,7 +16,7 @@ import { otherReadingOf, parseTime } from '../../units/time';
 import { columnName, type ColumnUse } from './columns';
 import { shapeProblem, type CsvTable, type RowProblem, type TableRow } from './table';
 
-/** What a file says about one person: only what is in it. */
+/** What a file says about one person. */
 export type ImportedPerson = Partial<Omit<Athlete, 'name' | 'marks' | 'groupId' | 'archived'>> & {
   name: string;
   marks: Mark[];
@@ -27,20 +27,20 @@ export type ImportedPerson = Partial<Omit<Athlete, 'name' | 'marks' | 'groupId' 
 
 export type ReadPeople = {
   people: ImportedPerson[];
-  /** Rows that cannot be taken, in their order, each with every reason. */
+  /** Rows that cannot be imported, in order, each with every reason. */
   problems: RowProblem[];
-  /** Marks that are hardly believable; they are taken all the same. */
+  /** Marks that are hardly believable; imported all the same. */
   doubts: RowProblem[];
-  /** Times that were probably meant otherwise than they are written: they are taken once it is said how. */
+  /** Times that were probably meant otherwise than written; imported once the coach has answered. */
   questions: TimeQuestion[];
-  /** How many marks the file gives no day for: they are taken once it is said which. */
+  /** How many marks have no date in the file; imported once it is given. */
   undated: number;
 };
 
-/** A time that cannot have been run as it is written, and what it was probably meant to be. */
+/** A time that cannot have been run as written, and what it was probably meant to be. */
 export type TimeQuestion = RowProblem & { id: string; text: string; meantS: number };
 
-/** How a question is answered: as what it was probably meant to be, or without that mark. */
+/** The answer to a question: as it was probably meant, or without that mark. */
 export type TimeAnswer = 'meant' | 'leaveOut';
 
 export type ReadOptions = {
@@ -55,7 +55,7 @@ export type ReadOptions = {
   markDate?: string;
 };
 
-/** A cell that was made harmless on export is read as what it was. */
+/** A cell that was made harmless on export is read as it was. */
 const plain = (cell: string) => cell.replace(/^'(?=[=+\-@\t\r])/, '');
 
 const KIND_WORDS: Record<string, MarkKind> = {
@@ -80,7 +80,7 @@ function oneOf<T extends string>(text: string, values: readonly T[], words: Reco
   return values.find((value) => value === word) ?? words[text.toLowerCase()];
 }
 
-/** Reads the cells of one row by their use; what cannot be read is said with the column. */
+/** Reads the cells of a row by their use; problems name the column. */
 class RowReader {
   readonly problems: RowProblem[] = [];
   readonly questions: TimeQuestion[] = [];
@@ -103,7 +103,7 @@ class RowReader {
     return this.cell(use)?.text;
   }
 
-  /** Reads a cell; if it cannot be read, that is kept as a problem. */
+  /** Reads a cell; an unreadable one becomes a problem. */
   read<T>(use: ColumnUse, reader: (text: string) => { value: T } | { message: string }): T | undefined {
     const cell = this.cell(use);
     if (!cell) return undefined;
@@ -134,7 +134,7 @@ class RowReader {
     });
   }
 
-  /** The time of a mark; undefined also while it is not said what was meant by it. */
+  /** The time of a mark; undefined while its question is open. */
   markTime(use: ColumnUse, distanceM: number): number | undefined {
     const cell = this.cell(use);
     const meantS = cell && otherReadingOf(cell.text, distanceM);
@@ -148,7 +148,7 @@ class RowReader {
     return undefined;
   }
 
-  /** A mark on the day that the row says, or on the one that was chosen for those without. */
+  /** A mark on its row's date, or on the date chosen for those without. */
   mark(mark: Omit<Mark, 'date'>, date: string | undefined): Mark[] {
     if (date !== undefined) return [{ ...mark, date }];
     this.undated++;
@@ -177,7 +177,7 @@ function nameIn(reader: RowReader): string {
 function bornYearIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrder }): number | undefined {
   return reader.read('bornYear', (text) => {
     const year = /^(19|20)\d\d$/.test(text) ? Number(text) : undefined;
-    // Of a whole date of birth only the year is kept.
+    // Only the year of a date of birth is kept.
     const day = year === undefined ? parseDayCell(text, options.today, options.dayOrder) : undefined;
     const value = year ?? (day?.ok ? Number(day.date.slice(0, 4)) : undefined);
     return value === undefined || value > Number(options.today.slice(0, 4))
@@ -249,7 +249,7 @@ function personIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrder
   return { name, marks: marksIn(reader, options.uses, options.today), ...said };
 }
 
-/** Everything of two rows about one person; the later row counts where both say something. */
+/** Merges two rows of one person; the later row wins where both say something. */
 function joined(before: ImportedPerson, more: Omit<ImportedPerson, 'rows'>, row: number): ImportedPerson {
   return { ...before, ...more, marks: [...before.marks, ...more.marks], rows: [...before.rows, row] };
 }

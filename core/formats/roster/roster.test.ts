@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import Papa from 'papaparse';
 import type { SquadMember } from '../../squad/athlete';
 import { guessColumns, isHeadingRow, withoutTitles, type ColumnUse } from './columns';
-import { candidates, importChange, type Decision } from './importPeople';
+import { candidates, importChange, type ImportChoice } from './importPeople';
 import { readPeople, type ReadOptions } from './readPeople';
 import { MAX_BYTES, readTable, type CsvTable } from './table';
 import { marksCsv, rosterCsv } from './writeCsv';
@@ -333,7 +333,7 @@ describe('an import', () => {
   test('does as the coach decides', () => {
     const [candidate] = read('Name,5k\nAda Brindd,17:00');
     if (!candidate) throw new Error();
-    const decided = (decision: Decision) => importChange([{ ...candidate, decision }], squad, newId);
+    const decided = (decision: ImportChoice) => importChange([{ ...candidate, decision }], squad, newId);
     expect(decided({ kind: 'same', athleteId: 'ada' }).change.athletes?.[0]).toMatchObject({
       id: 'ada',
       name: 'Ada Brind',
@@ -357,9 +357,9 @@ describe('files that are saved', () => {
     const roster = readFile(rosterCsv([ada], squad.settings.groups, TODAY));
     const marks = readFile(marksCsv([ada]));
     expect([...roster.problems, ...marks.problems]).toEqual([]);
-    const { id: _id, groupId: _groupId, marks: own, ...profile } = ada;
+    const { id: _id, groupId: _groupId, marks: ownMarks, ...profile } = ada;
     expect(roster.people).toEqual([{ ...profile, groupName: 'Milers', marks: [], rows: [2] }]);
-    expect(marks.people).toEqual([{ name: 'Ada Brind', marks: own, rows: [2, 3] }]);
+    expect(marks.people).toEqual([{ name: 'Ada Brind', marks: ownMarks, rows: [2, 3] }]);
   });
   test('any name and note comes back, formula or not', () => {
     const word = fc

@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 /** One row of a file: its number as a spreadsheet counts, and its cells. */
 export type TableRow = { row: number; cells: string[] };
 
-/** Something in a file that cannot be taken: where it is, and a sentence. */
+/** A part of a file that cannot be read: where it is, and a sentence. */
 export type RowProblem = { row: number; column?: string; message: string };
 
 /** A CSV file as rows of cells; `width` is how many columns it has, `problems` what of its rows cannot be told apart into cells. */
@@ -11,7 +11,7 @@ export type CsvTable = { delimiter: string; width: number; rows: TableRow[]; pro
 
 export type ReadTable = { ok: true; table: CsvTable } | { ok: false; message: string };
 
-/** A roster is small. What is larger was picked by mistake, and would only make the phone wait. */
+/** A roster is small. A larger file was picked by mistake, and would only keep the phone busy. */
 export const MAX_BYTES = 2_000_000;
 const MAX_ROWS = 10_000;
 const MAX_COLUMNS = 100;
@@ -31,14 +31,14 @@ function decoded(bytes: Uint8Array): string {
 
 const size = (bytes: number) => `${(bytes / 1_000_000).toFixed(bytes < 10_000_000 ? 1 : 0)} MB`;
 
-/** True for characters that no typed table has: what they stand in is no text. */
+/** True for characters that no typed table has: their presence means the file is not text. */
 const hasControls = (text: string) =>
   [...text.slice(0, 100_000)].some((c) => c < ' ' && c !== '\n' && c !== '\r' && c !== '\t');
 
-/** A comma may be a decimal sign, a semicolon or a tab hardly anything else: of equals they are taken first. */
+/** A comma may be a decimal sign, semicolon and tab hardly ever: on a tie they win. */
 const DELIMITERS = ['\t', ';', ','] as const;
 
-/** How many cells most rows have that have more than one; as many as the first, where none are more common. */
+/** The most common number of cells among rows with more than one; that of the first row on a tie. */
 function usualWidth(rows: readonly string[][]): number {
   const counts = new Map<number, number>();
   for (const { length } of rows) if (length > 1) counts.set(length, (counts.get(length) ?? 0) + 1);
@@ -47,7 +47,7 @@ function usualWidth(rows: readonly string[][]): number {
 
 type Separated = { delimiter: string; data: string[][]; errors: Papa.ParseError[] };
 
-/** The text in cells, by the separator that gives the most rows as many cells as each other (more than one). */
+/** Splits text by the separator that gives the most rows the same number of cells (more than one). */
 function separated(text: string): Separated {
   const tried = DELIMITERS.map((delimiter) => {
     const { data, errors } = Papa.parse<string[]>(text, { delimiter });
@@ -99,7 +99,7 @@ const SEPARATORS: Record<string, string> = { ',': 'commas', ';': 'semicolons', '
 
 /** What is wrong with the shape of a row: more cells than the first one has, or another separator. */
 export function shapeProblem({ row, cells }: TableRow, { width, delimiter }: CsvTable): RowProblem | undefined {
-  // Cells left off at the end, or empty ones too many, are how spreadsheets save space.
+  // Missing or extra empty cells at the end are how spreadsheets save space.
   if (cells.slice(width).some((cell) => cell !== ''))
     return { row, message: `This row has ${cells.length} cells where the others have ${width}.` };
   const [only = ''] = cells;

@@ -16,12 +16,12 @@ import {
   type ItemPath,
 } from '@core/session/edit';
 import { lineOf } from '@core/session/parts';
-import type { Session } from '@core/session/session';
+import type { SessionTree } from '@core/session/session';
 import { DragArea } from '../../../ui/DragArea';
 import { SmallButton } from '../../../ui/SmallButton';
 import { SPACE, usePalette } from '../../../ui/theme';
 import { Trouble } from '../../../ui/Trouble';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 import { EndRow, ItemFace, ItemRow, LineHead } from './BuilderRow';
 import { builderRows, itemWords, keyOf } from './builderRows';
 import { ItemPanel } from './ItemPanel';
@@ -29,10 +29,10 @@ import type { PaceBookView } from './PacePanel';
 import { PartPalette } from './PartPalette';
 
 type Props = {
-  session: Session;
+  session: SessionTree;
   book: PaceBookView;
-  /** Changes the session; what cannot be had is answered with the reason. */
-  build: (next: Session) => string | undefined;
+  /** Changes the session; an impossible change is answered with the reason. */
+  build: (next: SessionTree) => string | undefined;
 };
 
 /** The session as parts to press, drag and nest: the same session as the text, and each change shows in both. */
@@ -44,7 +44,7 @@ export function Builder({ session, book, build }: Props) {
   const rows = builderRows(session);
   const rowOf = (key: string | number | undefined) => rows.find((row) => row.key === key);
   const dragged = rowOf(draggedKey);
-  const act = (next: Session, openAt?: ItemPath) => {
+  const act = (next: SessionTree, openAt?: ItemPath) => {
     const refused = build(next);
     setTrouble(refused);
     if (refused === undefined) setOpen(openAt && keyOf(openAt));
@@ -59,15 +59,16 @@ export function Builder({ session, book, build }: Props) {
     const moved = moveItem(session, from, to);
     if (moved !== session) act(moved);
   };
-  const says = (key: string | number) => {
+  const announce = (key: string | number) => {
     const row = rowOf(key);
     return row?.kind === 'item' ? itemWords(row.item).title : row?.kind === 'end' ? `the end of the ${row.of}` : '';
   };
   const announcements: Announcements = {
-    onDragStart: ({ active }) => `${says(active.id)} is picked up. The arrow keys choose a place, space puts down.`,
-    onDragOver: ({ active, over }) => (over ? `${says(active.id)} would come before ${says(over.id)}.` : undefined),
-    onDragEnd: ({ active, over }) => (over ? `${says(active.id)} is put before ${says(over.id)}.` : undefined),
-    onDragCancel: ({ active }) => `${says(active.id)} stays.`,
+    onDragStart: ({ active }) => `${announce(active.id)} is picked up. The arrow keys choose a place, space puts down.`,
+    onDragOver: ({ active, over }) =>
+      over ? `${announce(active.id)} would come before ${announce(over.id)}.` : undefined,
+    onDragEnd: ({ active, over }) => (over ? `${announce(active.id)} is put before ${announce(over.id)}.` : undefined),
+    onDragCancel: ({ active }) => `${announce(active.id)} stays.`,
   };
   const place = (path: ItemPath, by: number): ItemPath => [...path.slice(0, -1), (path.at(-1) ?? 0) + by];
   const actions = (path: ItemPath) => {
@@ -94,7 +95,7 @@ export function Builder({ session, book, build }: Props) {
   return (
     <View style={{ gap: SPACE.m }}>
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
-      {rows.length === 0 && <Words quiet>Press a part to begin: each comes with amounts you can change.</Words>}
+      {rows.length === 0 && <Text quiet>Press a part to begin: each comes with amounts you can change.</Text>}
       <DragArea
         announcements={announcements}
         choosing="a place"

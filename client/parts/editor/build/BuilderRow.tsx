@@ -7,7 +7,7 @@ import { Press } from '../../../ui/Press';
 import { Select } from '../../../ui/Select';
 import { SmallButton } from '../../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 import { itemWords } from './builderRows';
 
 export const ROLE_NAME: Record<Role, string> = {
@@ -30,11 +30,11 @@ export function ItemFace({ item, lifted = false }: { item: Item; lifted?: boolea
   return (
     <View style={[{ flex: 1, minWidth: 0, minHeight: 48, justifyContent: 'center' }, style]}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: 8 }}>
-        <Words as="strong" color={color}>
+        <Text as="strong" color={color}>
           {title}
-        </Words>
+        </Text>
         {pace !== undefined && (
-          <Words
+          <Text
             as="small"
             color={lifted || !palette.dark ? palette.onAction : palette.ink}
             style={{
@@ -44,15 +44,15 @@ export function ItemFace({ item, lifted = false }: { item: Item; lifted?: boolea
             }}
           >
             {`@${pace}`}
-          </Words>
+          </Text>
         )}
       </View>
       {(recovery !== undefined || note !== undefined) && (
-        <Words as="small" color={lifted ? palette.onAction : palette.quiet}>
+        <Text as="small" color={lifted ? palette.onAction : palette.quiet}>
           {[recovery === undefined ? '' : `then ${recovery}`, note === undefined ? '' : `“${note}”`]
             .filter(Boolean)
             .join(' · ')}
-        </Words>
+        </Text>
       )}
     </View>
   );
@@ -116,7 +116,7 @@ export function EndRow({
       style={[
         indent(depth),
         {
-          // As high at rest as while something is dragged: the places to drop are measured when a drag begins.
+          // As high at rest as during a drag: drop places are measured when a drag starts.
           height: 24,
           borderRadius: RADIUS,
           justifyContent: 'center',
@@ -126,9 +126,9 @@ export function EndRow({
       ]}
     >
       {isDragging && (
-        <Words as="label" color={isOver ? palette.onAction : palette.quiet} style={{ paddingHorizontal: SPACE.s }}>
+        <Text as="label" color={isOver ? palette.onAction : palette.quiet} style={{ paddingHorizontal: SPACE.s }}>
           {of === 'set' ? 'into this set, at its end' : 'at the end of this part'}
-        </Words>
+        </Text>
       )}
     </View>
   );
@@ -142,7 +142,7 @@ export function ItemRow({ id, depth, item, isOpen, onPress }: RowProps) {
   const { setNodeRef: setDrop, isOver } = useDroppable({ id });
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, isDragging } = useDraggable({ id });
   const words = itemWords(item);
-  const says = [words.title, words.pace && `at ${words.pace}`].filter(Boolean).join(' ');
+  const text = [words.title, words.pace && `at ${words.pace}`].filter(Boolean).join(' ');
   return (
     <View
       ref={asRef((element) => {
@@ -169,14 +169,14 @@ export function ItemRow({ id, depth, item, isOpen, onPress }: RowProps) {
     >
       <Press
         role="button"
-        aria-label={`Change ${says}`}
+        aria-label={`Change ${text}`}
         aria-expanded={isOpen}
         onPress={onPress}
         style={{ flex: 1, minWidth: 0, minHeight: 52, justifyContent: 'center' }}
       >
         <ItemFace item={item} />
       </Press>
-      <DragHandle handle={setActivatorNodeRef} label={`Move ${says}`} {...{ attributes, listeners }} />
+      <DragHandle handle={setActivatorNodeRef} label={`Move ${text}`} {...{ attributes, listeners }} />
     </View>
   );
 }

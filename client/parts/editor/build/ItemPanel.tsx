@@ -82,7 +82,9 @@ function Amounts({ rep, onChange }: { rep: Rep; onChange: (rep: Rep) => void }) 
           <AmountField
             label={amounts.length === 1 ? 'Length' : `Length ${i + 1}`}
             amount={amount}
-            onChange={(changed) => onChange({ ...rep, amounts: amounts.map((own, j) => (j === i ? changed : own)) })}
+            onChange={(changed) =>
+              onChange({ ...rep, amounts: amounts.map((ownAmount, j) => (j === i ? changed : ownAmount)) })
+            }
           />
           {amounts.length > 1 && (
             <SmallButton

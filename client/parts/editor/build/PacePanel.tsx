@@ -12,7 +12,7 @@ import { PaceWheel } from './PaceWheel';
 
 export type PaceBookView = {
   names: readonly string[];
-  says: (name: string) => string | undefined;
+  describe: (name: string) => string | undefined;
   /** The recovery that a new one begins as, and how one is spent, by the squad's school. */
   rest: Recovery;
 };
@@ -93,7 +93,7 @@ function OnePace({
           <PaceWheel
             label={label}
             names={book.names}
-            says={book.says}
+            describe={book.describe}
             value={pace.name}
             onChange={(name) => onChange({ ...pace, name })}
           />
@@ -134,7 +134,7 @@ function OnePace({
           <PaceWheel
             label={`${label}, a share of`}
             names={book.names}
-            says={book.says}
+            describe={book.describe}
             value={pace.name}
             onChange={(name) => onChange({ ...pace, name })}
           />

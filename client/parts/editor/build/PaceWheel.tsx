@@ -2,11 +2,11 @@ import { useEffect, useRef, type KeyboardEvent } from 'react';
 import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
 import { RADIUS, usePalette } from '../../../ui/theme';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 
 const ROW_PX = 44;
 const ROWS = 3;
-/** The wheel has come to rest when it has not moved for so long. */
+/** The wheel has stopped when it has not moved for this long. */
 const AT_REST_MS = 120;
 
 type Props = {
@@ -14,12 +14,12 @@ type Props = {
   names: readonly string[];
   value: string;
   /** What a pace is for the athlete looked at: `1:28 a lap`. */
-  says: (name: string) => string | undefined;
+  describe: (name: string) => string | undefined;
   onChange: (name: string) => void;
 };
 
-/** The paces of the book, turned under one thumb: the one in the middle is taken. Arrow keys turn it too. */
-export function PaceWheel({ label, names, value, says, onChange }: Props) {
+/** The paces of the pace book, turned under one thumb: the one in the middle is taken. Arrow keys turn it too. */
+export function PaceWheel({ label, names, value, describe, onChange }: Props) {
   const palette = usePalette();
   const box = useRef<HTMLDivElement>(null);
   const rest = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -33,16 +33,16 @@ export function PaceWheel({ label, names, value, says, onChange }: Props) {
     const name = names[Math.min(names.length - 1, Math.max(0, index))];
     if (name !== undefined && name !== value) onChange(name);
   };
-  // What it comes to rest at is taken as things stand then: what was changed meanwhile is not undone.
+  // The resting pace is applied to the session as it is then: changes made meanwhile are kept.
   const latest = useRef(take);
   useEffect(() => {
     latest.current = take;
   });
   return (
     <View style={{ gap: 4, flex: 1, minWidth: 140 }}>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         {label}
-      </Words>
+      </Text>
       {unstable_createElement('div', {
         ref: box,
         role: 'listbox',
@@ -77,7 +77,7 @@ export function PaceWheel({ label, names, value, says, onChange }: Props) {
         },
         children: names.map((name) => {
           const chosen = name === value;
-          const pace = says(name);
+          const pace = describe(name);
           return unstable_createElement('div', {
             key: name,
             role: 'option',
@@ -96,13 +96,13 @@ export function PaceWheel({ label, names, value, says, onChange }: Props) {
               backgroundColor: chosen ? palette.action : 'transparent',
             },
             children: [
-              <Words key="name" as="strong" color={chosen ? palette.onAction : palette.ink}>
+              <Text key="name" as="strong" color={chosen ? palette.onAction : palette.ink}>
                 {name}
-              </Words>,
+              </Text>,
               pace !== undefined && (
-                <Words key="pace" as="small" color={chosen ? palette.onAction : palette.quiet}>
+                <Text key="pace" as="small" color={chosen ? palette.onAction : palette.quiet}>
                   {pace}
-                </Words>
+                </Text>
               ),
             ],
           });

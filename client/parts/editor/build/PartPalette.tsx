@@ -2,22 +2,22 @@ import { View } from 'react-native';
 import { PARTS, type Part } from '@core/session/parts';
 import { Press } from '../../../ui/Press';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 
 /** What a session is put together from: one press adds it where it belongs. */
 export function PartPalette({ onPick }: { onPick: (part: Part) => void }) {
   const palette = usePalette();
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="label" quiet level={3}>
+      <Text as="label" quiet level={3}>
         Add a part
-      </Words>
+      </Text>
       <View role="group" aria-label="Add a part" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
         {PARTS.map((part) => (
           <Press
             key={part.name}
             role="button"
-            aria-label={`Add: ${part.name}, ${part.about}`}
+            aria-label={`Add: ${part.name}, ${part.description}`}
             onPress={() => onPick(part)}
             style={{
               minHeight: 52,
@@ -30,12 +30,12 @@ export function PartPalette({ onPick }: { onPick: (part: Part) => void }) {
               backgroundColor: palette.raised,
             }}
           >
-            <Words as="strong" style={{ fontSize: 16 }}>
+            <Text as="strong" style={{ fontSize: 16 }}>
               {part.name}
-            </Words>
-            <Words as="label" quiet style={{ fontWeight: '500' }}>
-              {part.about}
-            </Words>
+            </Text>
+            <Text as="label" quiet style={{ fontWeight: '500' }}>
+              {part.description}
+            </Text>
           </Press>
         ))}
       </View>

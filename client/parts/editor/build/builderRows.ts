@@ -1,6 +1,6 @@
 import { formatItem, formatRecovery, formatRepPace } from '@core/session/formatSession';
 import type { ItemPath } from '@core/session/edit';
-import type { Item, Role, Session } from '@core/session/session';
+import type { Item, Role, SessionTree } from '@core/session/session';
 
 /** One row of the builder: what a line is for, an item, or the end of a set or a line, where something may be dropped. */
 export type BuilderRow =
@@ -25,7 +25,7 @@ function itemRows(items: readonly Item[], parent: ItemPath, depth: number): Buil
 }
 
 /** The session as rows, sets indented. */
-export function builderRows({ lines }: Session): BuilderRow[] {
+export function builderRows({ lines }: SessionTree): BuilderRow[] {
   return lines.flatMap(({ role, items }, at): BuilderRow[] => [
     { kind: 'line', key: `line ${at}`, at, role },
     ...itemRows(items, [at], 0),

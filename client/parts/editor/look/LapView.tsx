@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { legLabel } from '@core/track/lapSheet';
 import { placeName, type Venue } from '@core/venue/venue';
 import type { TargetLeg } from '@core/targets/targetsFor';
-import { formatRecoveryLeg } from '@core/planning/makePlan';
+import { formatRecoveryLeg } from '@core/session/formatLeg';
 import { formatTime } from '@core/units/time';
 import { useVenues, venueById } from '../../../data/useVenues';
 import { settings } from '../../../store/settings';
@@ -11,7 +11,7 @@ import { useAppDispatch, useAppSelector } from '../../../store/store';
 import { LapSheet } from '../../../ui/LapSheet';
 import { Select } from '../../../ui/Select';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 import type { SessionView } from '../../../data/sessionView';
 
 /** The venue sessions are drawn for on this device. */
@@ -61,16 +61,16 @@ function LegFacts({ view, index, whose }: { view: SessionView; index: number; wh
         backgroundColor: palette.raised,
       }}
     >
-      <Words as="strong">{title}</Words>
+      <Text as="strong">{title}</Text>
       {timed && (
-        <Words as="small">{`${formatTime(leg.targetS ?? 0, leg.distanceM === undefined ? 0 : 1)} for ${whose}${expects}.`}</Words>
+        <Text as="small">{`${formatTime(leg.targetS ?? 0, leg.distanceM === undefined ? 0 : 1)} for ${whose}${expects}.`}</Text>
       )}
       {[wayOf(leg, view.venue), leg.kind === 'rep' ? leg.note : undefined, afterOf(view.legs[index + 1])].map(
         (line) =>
           line && (
-            <Words as="small" key={line}>
+            <Text as="small" key={line}>
               {line}
-            </Words>
+            </Text>
           ),
       )}
     </View>
@@ -85,11 +85,11 @@ type Props = {
   onWhose: (athleteId: string) => void;
   whoseId: string | undefined;
   /** What the drawing says, or that it is what could last be read. */
-  says: string;
+  description: string;
 };
 
 /** The lap sheet, where it is for, and what there is to know about the rep that is pressed. */
-export function LapView({ view, whose, people, onWhose, whoseId, says }: Props) {
+export function LapView({ view, whose, people, onWhose, whoseId, description }: Props) {
   const dispatch = useAppDispatch();
   const venues = useVenues();
   const [chosen, setChosen] = useState<number>();
@@ -104,26 +104,26 @@ export function LapView({ view, whose, people, onWhose, whoseId, says }: Props) 
           flexWrap: 'wrap',
         }}
       >
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           Lap by lap
-        </Words>
-        <Words as="small" quiet>
-          {says}
-        </Words>
+        </Text>
+        <Text as="small" quiet>
+          {description}
+        </Text>
       </View>
       <LapSheet
         sections={view.sections}
         venue={view.venue}
         finishLegs={view.finishLegs}
-        about={`The session lap by lap on the ${view.venue.name}: ${view.totals}`}
+        description={`The session lap by lap on the ${view.venue.name}: ${view.totals}`}
         chosenLeg={chosen}
         onChoose={(leg) => setChosen(leg === chosen ? undefined : leg)}
       />
       {chosen !== undefined && <LegFacts view={view} index={chosen} whose={whose} />}
       {view.isExpected && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           {`Dashed: by the clock, drawn as far as ${whose ?? 'a runner at an easy pace'} should get.`}
-        </Words>
+        </Text>
       )}
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <View style={{ flex: 1, minWidth: 0 }}>

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { LapSheet } from '../../../ui/LapSheet';
 import { Printed } from '../../../ui/Printed';
 import { SmallButton } from '../../../ui/SmallButton';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 import type { SessionView } from '../../../data/sessionView';
 
 type Props = { title: string; shorthand: string; view: SessionView };
@@ -17,15 +17,15 @@ export function OnPaper({ title, shorthand, view }: Props) {
       <SmallButton onPress={() => setPrinting(true)}>Print the lap sheet</SmallButton>
       {isPrinting && (
         <Printed label={`${title} on paper`} done={done}>
-          <Words as="title">{title}</Words>
-          <Words>{shorthand}</Words>
+          <Text as="title">{title}</Text>
+          <Text>{shorthand}</Text>
           <LapSheet
             sections={view.sections}
             venue={view.venue}
             finishLegs={view.finishLegs}
-            about={`${title} lap by lap on the ${view.venue.name}`}
+            description={`${title} lap by lap on the ${view.venue.name}`}
           />
-          <Words as="small">{`${view.venue.name}. ${view.totals}.`}</Words>
+          <Text as="small">{`${view.venue.name}. ${view.totals}.`}</Text>
         </Printed>
       )}
     </View>

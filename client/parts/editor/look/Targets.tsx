@@ -2,20 +2,22 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { router } from 'expo-router';
 import type { Intent } from '@core/session/intent';
-import type { Session } from '@core/session/session';
+import type { SessionTree } from '@core/session/session';
 import { passesAt } from '@core/planning/passesAt';
 import { repColumns, type RepColumn } from '@core/run/repColumns';
 import { formatRounded } from '@core/planning/card';
 import type { Venue } from '@core/venue/venue';
 import { makePlan } from '@core/planning/makePlan';
+import { restsOf } from '@core/squad/schools';
 import type { PlannedAthlete, PlannedGroup } from '@core/run/plan';
 import { formatTime } from '@core/units/time';
-import { forPlan, type SquadView } from '../../../data/useSquad';
+import { runnersOf } from '../../../data/runners';
+import type { SquadView } from '../../../data/useSquad';
 import { Choice } from '../../../ui/Choice';
 import { Empty } from '../../../ui/Empty';
 import { Table } from '../../../ui/Table';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 
 export const MARKS = [
   { value: '100', text: 'every 100' },
@@ -26,15 +28,15 @@ export type Every = (typeof MARKS)[number]['value'];
 
 /** Targets for everyone, as they would be taken to the track. */
 export function usePlanPreview(
-  session: Session | undefined,
+  session: SessionTree | undefined,
   squad: SquadView,
   { date, intent, venue }: { date: string; intent: Intent; venue: Venue },
 ): PlannedGroup | undefined {
   return useMemo(() => {
     if (!session) return undefined;
-    const people = forPlan(squad.athletes, squad, date);
-    const about = { id: '', sessionId: '', title: '', date: '', shorthand: '' };
-    return makePlan(about, session, people, venue, intent).groups[0];
+    const runners = runnersOf(squad.athletes, squad, date);
+    const header = { id: '', sessionId: '', title: '', date: '', shorthand: '' };
+    return makePlan(header, session, runners, venue, intent, restsOf(squad.settings.schools)).groups[0];
   }, [session, squad, date, intent, venue]);
 }
 
@@ -85,7 +87,7 @@ export function PassingTimes({ athlete, columns, every, venue, rounding = 0.1 }:
         const perLap = (target.targetS * 400) / distanceM;
         return (
           <View key={column.label + column.repIndexes.join()} style={{ gap: SPACE.xs }}>
-            <Words as="strong">{`${columnTimes(column)}${column.label} in ${formatRounded(target.targetS, rounding)}, ${formatTime(perLap, 1, 100)} a 400`}</Words>
+            <Text as="strong">{`${columnTimes(column)}${column.label} in ${formatRounded(target.targetS, rounding)}, ${formatTime(perLap, 1, 100)} a 400`}</Text>
             <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 6 }}>
               {passesAt(venue, column.rep, target.targetS, Number(every)).map(({ atM, timeS }) => (
                 <View
@@ -98,10 +100,10 @@ export function PassingTimes({ athlete, columns, every, venue, rounding = 0.1 }:
                     backgroundColor: palette.raised,
                   }}
                 >
-                  <Words as="label" quiet>
+                  <Text as="label" quiet>
                     {atM === distanceM ? 'finish' : String(Math.round(atM))}
-                  </Words>
-                  <Words as="strong">{formatRounded(timeS, rounding)}</Words>
+                  </Text>
+                  <Text as="strong">{formatRounded(timeS, rounding)}</Text>
                 </View>
               ))}
             </View>
@@ -124,7 +126,7 @@ export function Targets({ plan, venue }: { plan: PlannedGroup; venue: Venue }) {
         Targets appear here for everyone in the squad.
       </Empty>
     );
-  if (columns.length === 0) return <Words quiet>There is no rep with a target in this session yet.</Words>;
+  if (columns.length === 0) return <Text quiet>There is no rep with a target in this session yet.</Text>;
   return (
     <View style={{ gap: SPACE.l }}>
       <Table
@@ -137,15 +139,15 @@ export function Targets({ plan, venue }: { plan: PlannedGroup; venue: Venue }) {
           chosen: athlete === chosen,
           onPress: () => setChosenId(athlete.athleteId),
           cells: columns.map((column) => {
-            return <Words key={column.label}>{columnTarget(column, athlete)}</Words>;
+            return <Text key={column.label}>{columnTarget(column, athlete)}</Text>;
           }),
         }))}
-        nameSays={(name) => `Times at the marks for ${name}`}
+        nameLabel={(name) => `Times at the marks for ${name}`}
       />
       <View style={{ gap: SPACE.m }}>
-        <Words as="heading" level={2}>
+        <Text as="heading" level={2}>
           {`${chosen.name} at the marks`}
-        </Words>
+        </Text>
         <Choice label="Marks" options={MARKS} value={every} onChange={setEvery} />
         <PassingTimes athlete={chosen} columns={columns} every={every} venue={venue} />
       </View>

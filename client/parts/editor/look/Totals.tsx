@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { Work } from '@core/targets/totals';
 import { SPACE, usePalette } from '../../../ui/theme';
 import type { Palette } from '../../../ui/palette';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 import type { SpanEnd } from '../../../data/sessionView';
 import { clockAfter, metresText, minutes, minutesText, percentText } from './totalsWords';
 
@@ -23,7 +23,7 @@ const workColor = (palette: Palette): Record<Work, string> => ({
 });
 
 /** Most of them stay the same from one letter of the session to the next. */
-const Line = memo(function Line({ name, says }: { name: string; says: string }) {
+const Line = memo(function Line({ name, text }: { name: string; text: string }) {
   const palette = usePalette();
   return (
     <View
@@ -36,12 +36,12 @@ const Line = memo(function Line({ name, says }: { name: string; says: string }) 
         borderBottomColor: palette.line,
       }}
     >
-      <Words as="small" quiet style={{ flexShrink: 0 }}>
+      <Text as="small" quiet style={{ flexShrink: 0 }}>
         {name}
-      </Words>
-      <Words as="small" style={{ textAlign: 'right', flexShrink: 1 }}>
-        {says}
-      </Words>
+      </Text>
+      <Text as="small" style={{ textAlign: 'right', flexShrink: 1 }}>
+        {text}
+      </Text>
     </View>
   );
 });
@@ -54,10 +54,10 @@ function WorkBar({ end }: { end: SpanEnd }) {
   return (
     <View style={{ gap: 6 }} aria-hidden>
       <View style={{ flexDirection: 'row', height: 18, borderRadius: 4, overflow: 'hidden', gap: 2 }}>
-        {byWork.map(({ work, durationS: own }) => (
+        {byWork.map(({ work, durationS: workS }) => (
           <View
             key={work}
-            style={{ flexGrow: own / Math.max(1, durationS), flexBasis: 0, backgroundColor: color[work] }}
+            style={{ flexGrow: workS / Math.max(1, durationS), flexBasis: 0, backgroundColor: color[work] }}
           />
         ))}
       </View>
@@ -67,7 +67,7 @@ function WorkBar({ end }: { end: SpanEnd }) {
 
 type Props = { ends: readonly SpanEnd[]; startTime?: string | undefined };
 
-/** What the session comes to: whole, by kind of work and by pace, for the fastest and the slowest of the squad. */
+/** Totals: whole, by kind of work and by pace, for the fastest and the slowest of the squad. */
 export function Totals({ ends, startTime }: Props) {
   const palette = usePalette();
   const [first] = ends;
@@ -77,9 +77,9 @@ export function Totals({ ends, startTime }: Props) {
   const color = workColor(palette);
   return (
     <View style={{ gap: SPACE.s }} role="group" aria-label="Totals">
-      <Words as="heading" level={2}>
-        What it comes to
-      </Words>
+      <Text as="heading" level={2}>
+        Totals
+      </Text>
       <WorkBar end={last} />
       <View>
         {last.totals.byWork.map(({ work, distanceM }) => (
@@ -97,8 +97,8 @@ export function Totals({ ends, startTime }: Props) {
             <View style={{ flex: 1 }}>
               <Line
                 name={WORK_NAME[work]}
-                says={`${distanceM > 0 ? `${metresText(distanceM)}, ` : ''}${minutesText(
-                  ends.map((end) => end.totals.byWork.find((one) => one.work === work)?.durationS ?? 0),
+                text={`${distanceM > 0 ? `${metresText(distanceM)}, ` : ''}${minutesText(
+                  ends.map((end) => end.totals.byWork.find((row) => row.work === work)?.durationS ?? 0),
                 )}`}
               />
             </View>
@@ -108,34 +108,32 @@ export function Totals({ ends, startTime }: Props) {
           <Line
             key={pace}
             name={`${reps} × ${pace === '' ? 'no pace' : `@${pace}`}`}
-            says={`${metresText(distanceM)}, ${minutesText(
-              ends.map((end) => end.totals.byPace.find((one) => one.pace === pace)?.durationS ?? 0),
+            text={`${metresText(distanceM)}, ${minutesText(
+              ends.map((end) => end.totals.byPace.find((row) => row.pace === pace)?.durationS ?? 0),
             )}`}
           />
         ))}
-        <Line name="from first start to last finish" says={minutesText(ends.map((end) => end.totals.trackS))} />
+        <Line name="from first start to last finish" text={minutesText(ends.map((end) => end.totals.trackS))} />
         <Line
           name="in all"
-          says={`${metresText(last.totals.distanceM)}, ${minutesText(whole)}${last.totals.isGuessed ? ', some of it a guess' : ''}`}
+          text={`${metresText(last.totals.distanceM)}, ${minutesText(whole)}${last.totals.isGuessed ? ', some of it a guess' : ''}`}
         />
         {startTime !== undefined && startTime !== '' && (
           <Line
             name={`from ${startTime}`}
-            says={`over at ${clockAfter(startTime, Math.min(...whole))}${
+            text={`over at ${clockAfter(startTime, Math.min(...whole))}${
               minutes(Math.max(...whole)) === minutes(Math.min(...whole))
                 ? ''
                 : ` for ${first.name}, ${clockAfter(startTime, Math.max(...whole))} for ${last.name}`
             }`}
           />
         )}
-        {ends.some((end) => end.shareOfLimit > 0) && (
-          <Line name="of what could be run flat out" says={percentText(ends)} />
-        )}
+        {ends.some((end) => end.shareOfLimit > 0) && <Line name="of a flat-out run" text={percentText(ends)} />}
       </View>
       {first !== last && (
-        <Words as="small" quiet>
+        <Text as="small" quiet>
           {`The shorter times are those of ${first.name}, the longer those of ${last.name}.`}
-        </Words>
+        </Text>
       )}
     </View>
   );

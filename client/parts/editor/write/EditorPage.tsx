@@ -12,7 +12,7 @@ import { TextField } from '../../../ui/TextField';
 import { SPACE, usePalette } from '../../../ui/theme';
 import { Trouble } from '../../../ui/Trouble';
 import { useWide } from '../../../ui/useWide';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 import { Builder } from '../build/Builder';
 import { LapView } from '../look/LapView';
 import { OnPaper } from '../look/OnPaper';
@@ -33,7 +33,7 @@ function savingText(saving: Saving): string {
   return saving.state === 'saved' ? 'Saved' : 'Not saved yet';
 }
 
-/** Ctrl+Z and ⌘Z step back, with Shift or as Ctrl+Y forward; in another field they are that field's own. */
+/** Ctrl+Z and ⌘Z undo, with Shift or as Ctrl+Y redo; other fields keep their own. */
 function useStepKeys(back: () => void, forward: () => void) {
   const onKey = useEffectEvent((event: KeyboardEvent) => {
     if (!event.ctrlKey && !event.metaKey) return;
@@ -79,7 +79,7 @@ type Props<D extends Written> = {
   fields?: ReactNode;
   startTime?: string | undefined;
   /** More about it, as a side of its own. */
-  about?: ReactNode;
+  extra?: ReactNode;
   onRemove: { label: string; go: () => void };
   footer: (readable: boolean) => ReactNode;
 };
@@ -94,7 +94,7 @@ export function EditorPage<D extends Written>({
   backLabel,
   fields,
   startTime,
-  about,
+  extra,
   onRemove,
   footer,
 }: Props<D>) {
@@ -103,7 +103,7 @@ export function EditorPage<D extends Written>({
   const { typed, change, reading, isReadable, lastGood, saving, stepBack, stepForward } = draft;
   const part = change as (part: Partial<Written & { intent?: Intent | undefined }>) => void;
   const [side, setSide] = useState<Side>('text');
-  // Before it could ever be read, what can be read of it.
+  // While it has never been readable, what can be read of it.
   const session = lastGood?.session ?? (reading.session.lines.length > 0 ? reading.session : undefined);
   const look = useLook(session, squad, date, typed.intent);
   // Everyone's targets may come a moment after what is typed.
@@ -171,7 +171,7 @@ export function EditorPage<D extends Written>({
       whoseId={look.whose?.id}
       people={look.people}
       onWhose={look.setWhoseId}
-      says={isReadable ? look.view.totals : lastGood ? 'as it last could be read' : 'as far as it can be read'}
+      description={isReadable ? look.view.totals : lastGood ? 'as it last could be read' : 'as far as it can be read'}
     />
   );
   const paper = look.view && isReadable && <OnPaper title={typed.title} shorthand={typed.shorthand} view={look.view} />;
@@ -179,25 +179,25 @@ export function EditorPage<D extends Written>({
   const targets = plan ? (
     <Targets plan={plan} venue={look.venue} />
   ) : (
-    <Words quiet>Write the session first: everyone’s times come by themselves.</Words>
+    <Text quiet>Write the session first: everyone’s times come by themselves.</Text>
   );
   const sides: { value: Side; text: string }[] = [
     { value: 'text', text: 'Text' },
     { value: 'build', text: 'Build' },
     ...(wide ? [] : [{ value: 'targets' as const, text: 'Targets' }]),
-    ...(about ? [{ value: 'about' as const, text: 'About' }] : []),
+    ...(extra ? [{ value: 'about' as const, text: 'About' }] : []),
   ];
   return (
     <Page
       title={title}
-      {...(wide || side === 'text' ? {} : { about: typed.title })}
+      {...(wide || side === 'text' ? {} : { subtitle: typed.title })}
       onBack={onBack}
       backLabel={backLabel}
       aside={
         <View style={{ flexDirection: 'row', alignItems: 'center' }}>
-          <Words as="small" color={saving.state === 'failed' ? palette.late : palette.quiet} live="polite">
+          <Text as="small" color={saving.state === 'failed' ? palette.late : palette.quiet} live="polite">
             {savingText(saving)}
-          </Words>
+          </Text>
           <HeadIcon name="undo" label="Step back" isOn={draft.canStepBack} go={stepBack} />
           <HeadIcon name="redo" label="Step forward" isOn={draft.canStepForward} go={stepForward} />
           <HeadIcon name="remove" label={onRemove.label} go={onRemove.go} />
@@ -211,7 +211,7 @@ export function EditorPage<D extends Written>({
           <View style={{ flex: 10, minWidth: 0, gap: SPACE.l }}>
             {head}
             <Choice label="Side" options={sides} value={side === 'targets' ? 'text' : side} onChange={setSide} />
-            {side === 'build' ? building : side === 'about' ? about : text}
+            {side === 'build' ? building : side === 'about' ? extra : text}
             {side !== 'about' && kind}
           </View>
           <View style={{ flex: 10, minWidth: 0, gap: SPACE.xl }}>
@@ -228,7 +228,7 @@ export function EditorPage<D extends Written>({
           {side === 'text' && text}
           {side === 'build' && building}
           {side === 'targets' && targets}
-          {side === 'about' && about}
+          {side === 'about' && extra}
           {(side === 'text' || side === 'build') && (
             <>
               {drawn}

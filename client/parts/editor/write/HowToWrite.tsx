@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { Press } from '../../../ui/Press';
 import { SPACE } from '../../../ui/theme';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 
 const EXAMPLES: [string, string][] = [
   ['6x400 @5k / 90s', 'six 400s at 5k pace, 90 seconds rest'],
@@ -30,17 +30,17 @@ export function HowToWrite() {
         onPress={() => setOpen(!open)}
         style={{ minHeight: 44, justifyContent: 'center', alignSelf: 'flex-start' }}
       >
-        <Words as="strong" style={{ textDecorationLine: 'underline' }}>
+        <Text as="strong" style={{ textDecorationLine: 'underline' }}>
           {open ? 'Hide the examples' : 'How to write it'}
-        </Words>
+        </Text>
       </Press>
       {open &&
         EXAMPLES.map(([shorthand, means]) => (
           <View key={shorthand} style={{ paddingVertical: SPACE.xs }}>
-            <Words as="strong">{shorthand}</Words>
-            <Words as="small" quiet>
+            <Text as="strong">{shorthand}</Text>
+            <Text as="small" quiet>
               {means}
-            </Words>
+            </Text>
           </View>
         ))}
     </View>

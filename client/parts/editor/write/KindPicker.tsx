@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
 import { capitalised } from '../../../ui/capitalised';
 import { Select } from '../../../ui/Select';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 
 /** How hard a number of 1 to 10 is, in words. */
 const effortWord = (effort: number) =>
@@ -22,7 +22,7 @@ type Props = { chosen: Intent | undefined; suggested: Intent; onChange: (intent:
 
 /** What kind of session it is: suggested from what is written, or as the coach says; and how it is meant to feel. */
 export function KindPicker({ chosen, suggested, onChange }: Props) {
-  const { about, arc } = INTENT_FACTS[chosen ?? suggested];
+  const { description, arc } = INTENT_FACTS[chosen ?? suggested];
   const feels = [...new Set([arc.first, arc.middle, arc.last].map(effortWord))].join(', then ');
   return (
     <View style={{ gap: 4 }}>
@@ -35,9 +35,9 @@ export function KindPicker({ chosen, suggested, onChange }: Props) {
         value={chosen ?? ''}
         onChange={(value) => onChange(value === '' ? undefined : value)}
       />
-      <Words as="small" quiet>
-        {`${capitalised(about)}. Meant to feel ${feels}.`}
-      </Words>
+      <Text as="small" quiet>
+        {`${capitalised(description)}. Meant to feel ${feels}.`}
+      </Text>
     </View>
   );
 }

@@ -1,8 +1,8 @@
-import { Text, View } from 'react-native';
+import { Text as NativeText, View } from 'react-native';
 import type { Problem } from '@core/session/reader';
 import { SmallButton } from '../../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 import { problemLine } from './problemLine';
 
 type Props = {
@@ -25,9 +25,9 @@ export function Problems({ text, problems, onAnswer }: Props) {
             key={`${problem.from}-${problem.message}`}
             style={{ backgroundColor: palette.raised, borderRadius: RADIUS, padding: SPACE.m, gap: SPACE.xs }}
           >
-            <Words quiet>
+            <Text quiet>
               {before}
-              <Text
+              <NativeText
                 style={{
                   backgroundColor: palette.warning,
                   color: palette.onAction,
@@ -36,12 +36,12 @@ export function Problems({ text, problems, onAnswer }: Props) {
                 }}
               >
                 {at || ' '}
-              </Text>
+              </NativeText>
               {after}
-            </Words>
-            <Words as="small" color={palette.late}>
+            </Text>
+            <Text as="small" color={palette.late}>
               {`Line ${line}: ${problem.message}`}
-            </Words>
+            </Text>
             {problem.readings && (
               <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, paddingTop: SPACE.xs }}>
                 {problem.readings.map((reading) => (

@@ -7,7 +7,7 @@ import { Press } from '../../../ui/Press';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
 import type { Palette } from '../../../ui/palette';
 import { useWide } from '../../../ui/useWide';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 import { stretches, type Stretch } from './marker';
 
 type Props = {
@@ -17,7 +17,7 @@ type Props = {
   onChange: (text: string) => void;
 };
 
-/** Text and marks lie on each other: whatever shifts a letter has to be the same for both. */
+/** The text field and its marks overlie each other: anything that shifts a letter has to apply to both. */
 const FONT = {
   fontFamily: 'Zest',
   fontWeight: '500',
@@ -107,9 +107,9 @@ function Keys({
             backgroundColor: i === chosen ? palette.action : palette.raised,
           }}
         >
-          <Words as="strong" color={i === chosen ? palette.onAction : palette.ink}>
+          <Text as="strong" color={i === chosen ? palette.onAction : palette.ink}>
             {key.trim()}
-          </Words>
+          </Text>
         </Press>
       ))}
     </ScrollView>
@@ -129,7 +129,7 @@ export function SessionText({ text, reading, paceNames, onChange }: Props) {
   const pens = useMemo(() => stretches(text, reading.tokens, reading.problems), [text, reading]);
   const offered = isFocused && !isClosed ? completionsAt(text, cursor, paceNames) : undefined;
 
-  // In the same commit as the text it goes with; a new object each time, so that the same place can be wanted twice.
+  // In the same commit as the text it belongs to; a new object each time, so that the same position can be requested twice.
   useLayoutEffect(() => {
     if (wanted) area?.setSelectionRange(wanted.at, wanted.at);
   }, [wanted, area]);
@@ -158,9 +158,9 @@ export function SessionText({ text, reading, paceNames, onChange }: Props) {
   };
   return (
     <View style={{ gap: SPACE.s }}>
-      <Words as="label" quiet>
+      <Text as="label" quiet>
         Session
-      </Words>
+      </Text>
       {unstable_createElement('div', {
         style: { display: 'grid', position: 'relative' },
         children: [
@@ -220,9 +220,9 @@ export function SessionText({ text, reading, paceNames, onChange }: Props) {
         {offered ? (
           <Keys label="Paces" keys={offered.options} chosen={chosen} onPick={pick} />
         ) : wide ? (
-          <Words as="small" quiet>
+          <Text as="small" quiet>
             Paces are offered after an @: Tab takes the first.
-          </Words>
+          </Text>
         ) : (
           <Keys label="Signs" keys={SIGNS} onPick={sign} />
         )}

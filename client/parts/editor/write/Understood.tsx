@@ -3,7 +3,7 @@ import type { Doubt } from '@core/session/doubts';
 import type { ReadAs } from '@core/session/reader';
 import { SmallButton } from '../../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
-import { Words } from '../../../ui/Words';
+import { Text } from '../../../ui/Text';
 
 /** The text with one line, or all of them, in the canonical form; comments behind them stay. */
 const withLines = (text: string, lines: readonly ReadAs[]): string =>
@@ -31,13 +31,13 @@ export function Understood({ text, readAs, doubts, onTake }: Props) {
     <View role="status" aria-label="How it was understood" style={{ gap: SPACE.s }}>
       {readAs.length > 0 && (
         <View style={{ backgroundColor: palette.raised, borderRadius: RADIUS, padding: SPACE.m, gap: SPACE.s }}>
-          <Words as="small" quiet>
+          <Text as="small" quiet>
             Read as
-          </Words>
+          </Text>
           {readAs.map((line) => (
-            <Words as="strong" key={line.from}>
+            <Text as="strong" key={line.from}>
               {line.text}
-            </Words>
+            </Text>
           ))}
           <View style={{ alignItems: 'flex-start' }}>
             <SmallButton onPress={() => onTake(withLines(text, readAs))}>Write it like this</SmallButton>
@@ -45,9 +45,9 @@ export function Understood({ text, readAs, doubts, onTake }: Props) {
         </View>
       )}
       {doubts.map(({ from, message }) => (
-        <Words as="small" quiet key={from}>
+        <Text as="small" quiet key={from}>
           {message}
-        </Words>
+        </Text>
       ))}
     </View>
   );

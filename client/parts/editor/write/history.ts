@@ -1,15 +1,15 @@
-/** Everything a session's text has been, to go back and forth in without end. */
+/** The undo history of a session's text. */
 export type History = {
   past: readonly string[];
   now: string;
   future: readonly string[];
-  /** What the last change was: letters typed one after the other are taken back together. */
+  /** The kind of the last change: letters typed in a row are undone together. */
   last: 'typing' | 'deleting' | 'other';
 };
 
 export const newHistory = (now: string): History => ({ past: [], now, future: [], last: 'other' });
 
-/** One character more or less at one place is typing or deleting; a space, a comma or a new line begins a new step. */
+/** One character more or less at one place is typing or deleting; a space, a comma or a new line starts a new step. */
 function kindOf(before: string, after: string): History['last'] {
   const grown = after.length - before.length;
   if (Math.abs(grown) !== 1) return 'other';

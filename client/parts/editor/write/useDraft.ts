@@ -2,13 +2,13 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { readSession, type SessionReading } from '@core/session/parseSession';
 import { rewriteText } from '@core/session/rewriteText';
 import { sessionName } from '@core/session/sessionName';
-import type { Session as SessionTree } from '@core/session/session';
+import type { SessionTree } from '@core/session/session';
 import { troubleText } from '../../../store/api';
 import { useVenue } from '../look/LapView';
 import { changed, newHistory, redone, undone, type History } from './history';
 import { keepDraft, keptDraft } from './keptDraft';
 
-/** How the draft stands with the server. */
+/** The state of the draft against the server. */
 export type Saving = { state: 'saved' | 'saving' } | { state: 'failed'; message: string };
 
 const SAVE_AFTER_MS = 500;
@@ -19,13 +19,13 @@ export const UNNAMED = 'New session';
 /** What every session that is written has. */
 export type Written = { title: string; shorthand: string };
 
-/** A session being written: what is typed, what it says, the last form of it that could be read, and how saving goes. */
+/** A session being written: its text, what it means, its last readable form, and the state of saving. */
 export type Draft<D extends Written> = {
   typed: D;
   change: (part: Partial<D>) => void;
   reading: SessionReading;
   isReadable: boolean;
-  /** The session as it could last be read, and the text it stood in. */
+  /** The session as last readable, and its text then. */
   lastGood: { session: SessionTree; text: string } | undefined;
   /** Changes the session as the builder does; what could not be read again is refused with the reason. */
   build: (next: SessionTree) => string | undefined;
@@ -39,8 +39,8 @@ export type Draft<D extends Written> = {
 };
 
 /**
- * Keeps a session as it is typed and saves it by itself, shortly after the typing stops and when it is left. What the server
- * has not got is kept on this device and is there when the session is opened again.
+ * Keeps a session being typed and saves it automatically: shortly after typing stops, and on leaving. Unsaved text is stored on this
+ * device and restored when the session is opened again.
  */
 export function useDraft<D extends Written>(
   id: string,
@@ -49,7 +49,7 @@ export function useDraft<D extends Written>(
   save: (draft: D) => Promise<{ error?: unknown }>,
 ): Draft<D> {
   const { lapM } = useVenue();
-  // What is stored is not reopened: only lines that were typed since are asked about.
+  // Stored lines are not questioned again: only lines typed since.
   const [settled] = useState(() => new Set(stored.shorthand.split('\n').map((line) => line.trim())));
   const read = useCallback(
     (text: string) => readSession(text, { paceNames, lapM, asks: (line) => !settled.has(line.trim()) }),
@@ -68,7 +68,7 @@ export function useDraft<D extends Written>(
   const unsaved = useRef(start.unsaved);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const send = useRef(save);
-  // Until the coach has named it, it is called by what is in it.
+  // Until the coach names it, it is named after its content.
   const ownName = useRef(start.typed.title === UNNAMED ? UNNAMED : (nameFor(start.typed.shorthand) ?? UNNAMED));
   useEffect(() => {
     send.current = save;
@@ -145,7 +145,7 @@ export function useDraft<D extends Written>(
     return undefined;
   };
 
-  // What was left unsaved the last time goes out now; what is unsaved on leaving goes out then.
+  // Text left unsaved the last time is saved now; unsaved text on leaving is saved then.
   useEffect(() => {
     void saveNow();
     return () => void saveNow();

@@ -1,7 +1,7 @@
 import { useDeferredValue, useMemo, useState } from 'react';
 import type { Intent } from '@core/session/intent';
 import { sessionCautions } from '@core/advice/sessionCautions';
-import type { Session } from '@core/session/session';
+import type { SessionTree } from '@core/session/session';
 import { suggestIntent } from '@core/advice/suggestIntent';
 import { SHIPPED_GUIDES } from '@core/squad/volumeGuides';
 import { trialCaution } from '@core/advice/cautions';
@@ -11,13 +11,13 @@ import { shareOfLimit } from '@core/targets/totals';
 import { speedOfEntry } from '@core/paces/paceBook';
 import { formatTime } from '@core/units/time';
 import { athleteWithKm, useKmSource } from '../../../data/useKmSource';
-import { pacesOf, squadBookOf, type SquadView } from '../../../data/useSquad';
+import { pacesOf, squadPaceBookOf, type SquadView } from '../../../data/useSquad';
 import type { PaceBookView } from '../build/PacePanel';
 import { useVenue } from '../look/LapView';
 import { endsOf, spanOf, viewSession } from '../../../data/sessionView';
 
 /** Everything that is looked at while a session is written, for this squad on this day (YYYY-MM-DD). */
-export function useLook(session: Session | undefined, squad: SquadView, date: string, chosen: Intent | undefined) {
+export function useLook(session: SessionTree | undefined, squad: SquadView, date: string, chosen: Intent | undefined) {
   const venue = useVenue();
   const [whoseId, setWhoseId] = useState<string>();
   const km = useKmSource();
@@ -28,7 +28,7 @@ export function useLook(session: Session | undefined, squad: SquadView, date: st
   );
   const timed = useMemo(() => people.filter(({ paces }) => paces.curve !== undefined), [people]);
   const whose = timed.find(({ id }) => id === whoseId) ?? timed[0];
-  const paceBook = squadBookOf(squad);
+  const paceBook = squadPaceBookOf(squad);
   const suggested = useMemo(() => (session ? suggestIntent(session, paceBook) : 'mixed'), [session, paceBook]);
   const intent = chosen ?? suggested;
   const view = useMemo(() => session && viewSession(session, whose, venue), [session, whose, venue]);
@@ -53,7 +53,7 @@ export function useLook(session: Session | undefined, squad: SquadView, date: st
   const book = useMemo(
     (): PaceBookView => ({
       names: squad.paceNames,
-      says: (name) => {
+      describe: (name) => {
         const speedMps = whose?.paces.curve && speedOfEntry(whose.paces.paceBook, name, whose.paces.curve);
         return speedMps === undefined ? undefined : `${formatTime(400 / speedMps, 0, 60)} a 400`;
       },

@@ -12,7 +12,7 @@ export type TileLook = { width: number; height: number; palette: Palette };
 
 /** Narrower than this a time and the words for it stand under each other. */
 const STACKED = 132;
-/** Smaller than this nobody reads a name: it goes on in a second line instead. */
+/** A smaller name is unreadable: it wraps to a second line instead. */
 const LEAST_NAME = 10;
 
 /** Type and mark sizes in px for a tile of this size: a laptop on a table is read from further off than a phone in the hand. */
@@ -60,8 +60,8 @@ function drawMark(mark: HTMLElement, verdict: Verdict, size: number): void {
 }
 
 /**
- * One athlete's tile as elements of the page. It is written to directly, and only where it says something else than before: at the
- * track it changes several times a second beside the taps, and a tap must not wait for it.
+ * One athlete's tile as DOM elements, written to directly and only where something changes: at the track it changes several times a second
+ * beside the taps, and a tap must not wait for it.
  */
 export class TileView {
   /** A tile's place among the others. What changes in the tile is then not laid out anew with all of them, as it would be in a flex item. */
@@ -111,8 +111,7 @@ export class TileView {
       // No double-tap zoom, no text selection under a thumb.
       touchAction: 'manipulation',
       userSelect: 'none',
-      // What changes in a box of fixed size concerns nothing around it: the browser need not look. It is not clipped: that would make
-      // the browser paint each tile by itself.
+      // Fixed-size boxes with layout containment; not clipped, since that would make the browser paint each tile by itself.
       contain: 'size layout style',
     });
     this.name.textContent = owner.name;

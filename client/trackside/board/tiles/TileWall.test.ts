@@ -26,8 +26,8 @@ afterEach(() => {
 });
 
 const tile = (name: string) => {
-  const found = Array.from(host.querySelectorAll<HTMLElement>('[role="button"]')).find((one) =>
-    one.getAttribute('aria-label')?.startsWith(`${name}:`),
+  const found = Array.from(host.querySelectorAll<HTMLElement>('[role="button"]')).find((element) =>
+    element.getAttribute('aria-label')?.startsWith(`${name}:`),
   );
   if (!found) throw new Error(`no tile of ${name}`);
   return found;
@@ -42,7 +42,10 @@ function press(kind: string, target: Element, more: object = {}) {
 }
 
 test('everyone has a tile in their order, with what it says', () => {
-  expect(Array.from(host.children).map((one) => one.textContent)).toEqual(['Bofinish1:20.0', 'Kit2finish1:20.0']);
+  expect(Array.from(host.children).map((element) => element.textContent)).toEqual([
+    'Bofinish1:20.0',
+    'Kit2finish1:20.0',
+  ]);
   expect(tile('Kit').getAttribute('aria-label')).toBe('Kit: running');
 });
 
@@ -67,7 +70,9 @@ test('on a narrow tile the time stands over what it is for, whole, and one with 
   wall.lay([BO, KIT], { ...LOOK, width: 80 });
   expect(tile('Bo').textContent).toBe('Bofinish1:20.0');
   const big = () =>
-    Array.from(tile('Bo').querySelectorAll<HTMLElement>('span')).find((one) => /\d/.test(one.textContent ?? ''));
+    Array.from(tile('Bo').querySelectorAll<HTMLElement>('span')).find((element) =>
+      /\d/.test(element.textContent ?? ''),
+    );
   expect(big()?.parentElement?.style.flexDirection).toBe('column');
   expect(big()?.style.fontSize).toBe('24px');
   wall.show(() => ({ face: { ...RUNNING, big: '1:02:28.8' }, isResting: false }));

@@ -26,11 +26,11 @@ const facesOf =
   };
 
 /** Who is concerned by what is new, if it is times only; undefined is everyone. */
-function whoseNews(known: readonly RunEvent[], events: readonly RunEvent[]): string[] | undefined {
-  const news = events.slice(known.length);
-  const isGrown = known.length > 0 && events[known.length - 1] === known.at(-1);
-  const whose = news.flatMap((event) => (event.type === 'passed' ? event.athleteId : []));
-  return isGrown && whose.length === news.length ? whose : undefined;
+function whoseNews(knownEvents: readonly RunEvent[], events: readonly RunEvent[]): string[] | undefined {
+  const added = events.slice(knownEvents.length);
+  const isGrown = knownEvents.length > 0 && events[knownEvents.length - 1] === knownEvents.at(-1);
+  const whose = added.flatMap((event) => (event.type === 'passed' ? event.athleteId : []));
+  return isGrown && whose.length === added.length ? whose : undefined;
 }
 
 type Props = TileActs & {
@@ -59,7 +59,7 @@ export function Tiles({ runs, choice, now, tap, open }: Props) {
   useLayoutEffect(() => {
     const { current: tiles } = wall;
     if (area.width === 0 || !tiles) return;
-    let known: readonly RunEvent[] = [];
+    let knownEvents: readonly RunEvent[] = [];
     const lay = ({ state, device }: Run) => {
       const owners = inOrder(state, shownIds(state, choice, device)).map(({ athleteId, tileName }, i) => ({
         athleteId,
@@ -70,9 +70,9 @@ export function Tiles({ runs, choice, now, tap, open }: Props) {
       tiles.lay(owners, { width: tileWidth, height: tileHeight, palette });
     };
     const follow = () => {
-      const run = runs.now();
-      const whose = whoseNews(known, run.events);
-      known = run.events;
+      const run = runs.getSnapshot();
+      const whose = whoseNews(knownEvents, run.events);
+      knownEvents = run.events;
       // Times move nobody's tile.
       if (!whose) lay(run);
       tiles.show(facesOf(run), whose);
@@ -80,10 +80,10 @@ export function Tiles({ runs, choice, now, tap, open }: Props) {
       tiles.releaseAll();
     };
     follow();
-    return runs.hear(follow);
+    return runs.subscribe(follow);
   }, [runs, choice, wide, area, palette, tap, open]);
 
-  useLayoutEffect(() => wall.current?.show(facesOf(runs.now())), [runs, now]);
+  useLayoutEffect(() => wall.current?.show(facesOf(runs.getSnapshot())), [runs, now]);
   const measure = ({ nativeEvent: { layout } }: LayoutChangeEvent) =>
     setArea({ width: layout.width - 2 * RING, height: layout.height - 2 * RING });
   return <View ref={host} onLayout={measure} role="group" aria-label="Line board" style={WALL_STYLE} />;

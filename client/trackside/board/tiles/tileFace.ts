@@ -1,4 +1,4 @@
-import type { Judged, Tile } from '@core/run/tile';
+import type { JudgedMark, Tile } from '@core/run/tile';
 import { formatClock, formatTime } from '@core/units/time';
 import { spokenDelta } from '../../../ui/spokenDelta';
 
@@ -7,7 +7,7 @@ export type TileFace = {
   head: string;
   /** The big line. */
   big: string;
-  last?: Judged;
+  last?: JudgedMark;
   /** How much of the tile is filled, in whole percent. */
   fill: number;
   /** Recovery is over, or this moment is due. */
@@ -20,7 +20,7 @@ export type TileFace = {
 const markName = (atM: number, finishM: number | undefined) => (atM === finishM ? 'finish' : String(Math.round(atM)));
 
 /** A taken time as said aloud. */
-export function judgedWords(result: Judged): string {
+export function judgedWords(result: JudgedMark): string {
   const time = formatTime(result.elapsedS, 1);
   return result.deltaS !== undefined && result.verdict
     ? `${time}, ${spokenDelta(result.deltaS, result.verdict)}`

@@ -1,7 +1,0 @@
-import { useLocalSearchParams } from 'expo-router';
-import { BookSessionEditor } from '@client/frame/screens';
-
-export default function Page() {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  return <BookSessionEditor id={id} />;
-}

@@ -1,1 +1,0 @@
-export { BookPage as default } from '@client/frame/screens';

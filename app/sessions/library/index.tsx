@@ -1,0 +1,1 @@
+export { LibraryPage as default } from '@client/frame/screens';

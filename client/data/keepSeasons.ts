@@ -1,0 +1,38 @@
+import type { SeasonPlan, StoredSeason } from '@core/season/season';
+
+/** A stored season and its replacement. */
+export type SeasonChanged = { before: StoredSeason; next: SeasonPlan };
+
+/** Stores a season that was changed from `version`. */
+export type PutSeason = (season: StoredSeason) => Promise<{ data?: StoredSeason; error?: unknown }>;
+
+/** Puts seasons back as they were, the last one first. @returns the first error, if any. */
+export async function restoreSeasons(put: PutSeason, saved: readonly StoredSeason[]): Promise<unknown> {
+  let firstError: unknown;
+  for (const season of [...saved].reverse()) {
+    const { error } = await put(season);
+    firstError ??= error;
+  }
+  return firstError;
+}
+
+/**
+ * Saves changed seasons, all or none: when one is refused, those saved before it are put back.
+ * @returns what restores them all, or the error.
+ */
+export async function keepSeasons(
+  put: PutSeason,
+  changed: readonly SeasonChanged[],
+): Promise<{ ok: true; saved: StoredSeason[] } | { ok: false; error: unknown }> {
+  const saved: StoredSeason[] = [];
+  for (const { before, next } of changed) {
+    const { id, version, season } = before;
+    const sent = await put({ id, version, season: next });
+    if (!sent.data) {
+      await restoreSeasons(put, saved);
+      return { ok: false, error: sent.error };
+    }
+    saved.push({ id, version: sent.data.version, season });
+  }
+  return { ok: true, saved };
+}

@@ -1,0 +1,106 @@
+import { useMemo } from 'react';
+import { inverseOfLibraryChange } from '@core/library/libraryChange';
+import type { LibraryChange, LibrarySession, Progression } from '@core/library/librarySession';
+import { libraryEntry, type LibraryEntry } from '@core/library/searchLibrary';
+import { withStarters } from '@core/library/starters';
+import { curveBook } from '@core/paces/shippedPaceBooks';
+import type { PaceBook } from '@core/paces/paceBook';
+import { squadPaceBookOf, useSquad } from './useSquad';
+import type { ListedRun } from '@core/api/answers';
+import { troubleText, useLibraryQuery, useChangeLibraryMutation, useRunsQuery, useSessionsQuery } from '../store/api';
+import { today } from '../ui/days';
+import { useNotice } from '../ui/Notices';
+
+/** How often a library session was used: days, the last one, and its results. */
+export type LibraryUse = { days: number; last?: string; runs: ListedRun[] };
+
+/** The library as the screens need it. */
+export type LibraryView = {
+  sessions: LibrarySession[];
+  /** The same, read for searching; favourites first, then what was used last, then by title. */
+  entries: LibraryEntry[];
+  progressions: Progression[];
+  useOf: (id: string) => LibraryUse;
+};
+
+const NEVER: LibraryUse = { days: 0, runs: [] };
+
+/** Parsing a session is slow: cached for as long as session and paces are the same. */
+const read = new WeakMap<LibrarySession, { paceNames: readonly string[]; paceBook: PaceBook; entry: LibraryEntry }>();
+
+function entryOf(session: LibrarySession, paceNames: readonly string[], paceBook: PaceBook): LibraryEntry {
+  const cached = read.get(session);
+  if (cached?.paceNames === paceNames && cached.paceBook === paceBook) return cached.entry;
+  const entry = libraryEntry(session, { paceNames, paceBook });
+  read.set(session, { paceNames, paceBook, entry });
+  return entry;
+}
+
+/** The library, once it is here; else what went wrong. */
+export function useLibrary(): { library: LibraryView | undefined; error: unknown; retry: () => void } {
+  const kept = useLibraryQuery();
+  const days = useSessionsQuery();
+  const runs = useRunsQuery();
+  const { squad } = useSquad();
+  const day = today();
+  const uses = useMemo(() => {
+    const found = new Map<string, LibraryUse>();
+    for (const { id, libraryId, date } of days.data ?? []) {
+      if (libraryId === undefined) continue;
+      const before = found.get(libraryId) ?? NEVER;
+      const ownRuns = (runs.data ?? []).filter(({ sessionId }) => sessionId === id);
+      // A day still to come is no use yet.
+      const last = [...(before.last === undefined ? [] : [before.last]), ...(date <= day ? [date] : [])].sort().at(-1);
+      found.set(libraryId, {
+        days: before.days + 1,
+        ...(last === undefined ? {} : { last }),
+        runs: [...before.runs, ...ownRuns],
+      });
+    }
+    return found;
+  }, [days.data, runs.data, day]);
+  const library = useMemo((): LibraryView | undefined => {
+    if (!kept.data) return undefined;
+    const sessions = withStarters(kept.data.sessions);
+    const paceBook = squad ? squadPaceBookOf(squad) : curveBook;
+    const entries = sessions.map((session) => entryOf(session, squad?.paceNames ?? [], paceBook));
+    const rank = ({ session }: LibraryEntry) => [session.favourite ? 0 : 1, uses.get(session.id)?.last ?? ''] as const;
+    entries.sort((a, b) => {
+      const [[favA, lastA], [favB, lastB]] = [rank(a), rank(b)];
+      return favA - favB || lastB.localeCompare(lastA) || a.session.title.localeCompare(b.session.title);
+    });
+    return { sessions, entries, progressions: kept.data.progressions, useOf: (id) => uses.get(id) ?? NEVER };
+  }, [kept.data, squad, uses]);
+  const retry = () => {
+    if (!kept.data) void kept.refetch();
+  };
+  return { library: squad ? library : undefined, error: kept.error, retry };
+}
+
+/** The stored part of the library, for pages that search nothing in it. */
+export type StoredLibraryView = Pick<LibraryView, 'sessions' | 'progressions'>;
+
+/** Sessions and progressions alone, unparsed. */
+export function useStoredLibrary(): { library: StoredLibraryView | undefined; error: unknown; retry: () => void } {
+  const { data, error, refetch } = useLibraryQuery();
+  const library = useMemo(
+    () => data && { sessions: withStarters(data.sessions), progressions: data.progressions },
+    [data],
+  );
+  return { library, error, retry: () => void refetch() };
+}
+
+/** Changes the library, with a notice and Undo. */
+export function useLibraryChange(library: LibraryView | undefined) {
+  const [send] = useChangeLibraryMutation();
+  const notice = useNotice();
+  return async (change: LibraryChange, noticeText: string): Promise<string | undefined> => {
+    const sent = await send(change);
+    if (sent.error) return troubleText(sent.error);
+    notice({
+      text: noticeText,
+      undo: () => void send(inverseOfLibraryChange(change, library ?? { sessions: [], progressions: [] })),
+    });
+    return undefined;
+  };
+}

@@ -1,0 +1,95 @@
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { moveAthlete, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
+import type { Conditions, Presence } from '@core/run/events';
+import type { Visitor } from '@core/run/visitor';
+import type { SquadView } from '../../data/useSquad';
+import type { ScheduledSession } from '@core/api/answers';
+import { useRunsQuery, useWeatherQuery } from '../../store/api';
+import { takeToTrack } from '../../log/recorder';
+import { nowMs } from '../../log/trackClock';
+import { useTodaysPlan } from '../useTodaysPlan';
+import { planForToday, presenceOf, settledEvents, type Presences } from './rollCall';
+import { keepPresences, keptPresences } from './rollMemory';
+
+const NOTHING: DayPlan = {};
+
+/** Everything that is settled before the first start, and the way to start: who is here, groups, visitors, conditions, who times whom. */
+export function useRollCall(session: ScheduledSession, squad: SquadView) {
+  const { athletes } = squad;
+  const { plan: decided = NOTHING, date, startTime } = session;
+  const [said, setSaid] = useState<Presences>(() => keptPresences(session.id));
+  const say = (athleteId: string, presence: Presence) => {
+    const next = { ...said, [athleteId]: presence };
+    setSaid(next);
+    keepPresences(session.id, next);
+  };
+  const [moved, setMoved] = useState<DayGroup[]>();
+  const [visitors, setVisitors] = useState<Visitor[]>([]);
+  const [conditions, setConditions] = useState<Conditions>({});
+  const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
+  const [trouble, setTrouble] = useState<string>();
+  const { data: runs } = useRunsQuery();
+  const before = runs?.find(({ sessionId, summary }) => sessionId === session.id && summary?.startedAtMs !== undefined);
+  const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
+  const today = useMemo(() => planForToday(decided, athletes, said, moved), [decided, athletes, said, moved]);
+  const { tree, groups, plan } = useTodaysPlan(session, squad, today);
+
+  const presences = new Map(athletes.map((athlete) => [athlete.id, presenceOf(decided, said, athlete)]));
+  const presenceBy = (id: string): Presence => presences.get(id) ?? 'absent';
+  const going = [...presences.values()].filter((presence) => presence !== 'absent').length + visitors.length;
+  const out: Conditions = {
+    ...(weather
+      ? { temperatureC: Math.round(weather.temperatureC), humidityPct: Math.round(weather.humidityPct) }
+      : {}),
+    ...conditions,
+  };
+  const timedIds = plan.groups.map(({ id }) => id).filter((id) => !leftOut.has(id));
+  const toggleTimed = (groupId: string) =>
+    setLeftOut((before) =>
+      before.has(groupId) ? new Set([...before].filter((id) => id !== groupId)) : new Set([...before, groupId]),
+    );
+
+  const go = async () => {
+    if (plan.groups.every(({ reps }) => reps.length === 0))
+      return setTrouble('There is no rep to time in this session. Add one to its main part first.');
+    if (timedIds.length === 0) return setTrouble('This phone times nobody. Tick at least one group for it.');
+    try {
+      const some = timedIds.length < plan.groups.length ? timedIds : undefined;
+      const settled = settledEvents({ plan, presences, visitors, conditions: out, timedIds: some });
+      const atMs = nowMs();
+      await takeToTrack(
+        plan,
+        settled.map((happening) => ({ happening, atMs })),
+      );
+      router.replace(`/track/run/${plan.id}`);
+    } catch {
+      setTrouble('This phone would not keep the plan: its storage is full or switched off. Nothing has been started.');
+    }
+  };
+
+  return {
+    tree,
+    groups,
+    plan,
+    /** An earlier run of this session, if there is one. */
+    before,
+    conditions: out,
+    addConditions: (part: Conditions) => setConditions((earlier) => ({ ...earlier, ...part })),
+    visitors,
+    addVisitor: (visitor: Visitor) => setVisitors((earlier) => [...earlier, visitor]),
+    removeVisitor: (athleteId: string) =>
+      setVisitors((earlier) => earlier.filter((visitor) => visitor.athleteId !== athleteId)),
+    presenceBy,
+    say,
+    move: (athleteId: string, groupId: string) => setMoved(moveAthlete(groups, athleteId, groupId)),
+    /** How many are here or still expected. */
+    going,
+    isTimed: (groupId: string) => !leftOut.has(groupId),
+    toggleTimed,
+    trouble,
+    go,
+  };
+}
+
+export type RollCallState = ReturnType<typeof useRollCall>;

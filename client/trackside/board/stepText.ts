@@ -1,0 +1,50 @@
+/** What the board says about the next step and where the groups are. */
+import { countOf, nextSlot } from '@core/run/lineUp';
+import { repLabel } from '@core/run/plan';
+import { membersOf, peopledGroups, type GroupState, type RunState } from '@core/run/runState';
+import { dueStarts } from '@core/run/starts';
+import { formatClock } from '@core/units/time';
+import { isOnTheWay, type StartFacts } from './steps';
+
+/** The next start on its button: `Start rep 2 in 0:12`, `Next Milers: 400 @5k`. */
+export function startText({ rep, repNumber, who, isFirst, isStillOut, chainText, leftS }: StartFacts): string {
+  const label = rep ? repLabel(rep) : '';
+  const isOpen = rep?.open === true;
+  const wait = leftS !== undefined && leftS > 0 ? ` in ${formatClock(leftS)}` : '';
+  const named = who === undefined ? '' : ` ${who}`;
+  // In open work nobody is told which rep it is.
+  const subject = named || (isOpen ? '' : ` rep ${repNumber}`);
+  if (isStillOut) return `Next${subject}: ${label}${wait}`;
+  if (isFirst) return `Start${named}: ${label}${chainText === undefined ? '' : `, ${chainText}`}${wait}`;
+  return `Start${subject}${isOpen || named ? `: ${label}` : ''}${wait}`;
+}
+
+/** `2 of 12: 400 @5k`: where the groups shown are, if they are all at one place. */
+export function whereText(state: RunState, shown: ReadonlySet<string>): string | undefined {
+  const texts = peopledGroups(state, shown).map((group) => {
+    const slot = group.slots[group.lastAt];
+    if (!slot) return undefined;
+    const members = membersOf(state, group.id);
+    const run = members.flatMap(({ runs }) => runs.filter(({ repIndex }) => repIndex === slot.repIndex))[0];
+    const rep = run?.rep ?? group.plan.reps[slot.planIndex];
+    const count = countOf(group, slot.repIndex);
+    return rep && `${count ? `${count.at} of ${count.of}: ` : ''}${repLabel(rep)}`;
+  });
+  const [first] = texts;
+  return texts.every((text) => text === first) ? first : undefined;
+}
+
+/** One group in a few words, for the strip: what it is about to do. */
+export function groupText(state: RunState, group: GroupState, nowMs: number): { status: string; due: boolean } {
+  const members = membersOf(state, group.id);
+  const onRun = members.filter((athlete) => isOnTheWay(athlete, nowMs));
+  const [first] = onRun.map(({ runs }) => runs.at(-1)?.startedAtMs ?? nowMs).sort((a, b) => a - b);
+  if (first !== undefined && state.endedAtMs === undefined)
+    return { status: formatClock(Math.max(0, Math.floor((nowMs - first) / 1000))), due: false };
+  const dues = dueStarts(state).filter(({ groupId }) => groupId === group.id);
+  if (dues.length === 0) return { status: group.startedAtMs === undefined ? '–' : 'done', due: false };
+  const at = dues.flatMap(({ atMs }) => atMs ?? []).sort((a, b) => a - b)[0];
+  if (at === undefined) return { status: nextSlot(state, group) ? 'ready' : 'done', due: false };
+  const leftS = Math.ceil((at - nowMs) / 1000);
+  return leftS > 0 ? { status: `−${formatClock(leftS)}`, due: false } : { status: 'go', due: true };
+}
