@@ -123,7 +123,8 @@ export function firstSlipped(reps: readonly RanLeg[]): number | undefined {
   const late = latenessOf(reps);
   const found = reps.findIndex((rep, i) => {
     const next = reps[i + 1];
-    if (!next || isFlatOut(rep) || !isLike(rep, next) || next.ran.stopped) return false;
+    // A rep flat out shows no slip, however slow: only what could have been run on target does.
+    if (!next || isFlatOut(rep) || isFlatOut(next) || !isLike(rep, next) || next.ran.stopped) return false;
     const lateOfLike = (from: number, to: number) =>
       reps.flatMap((leg, j) => (j >= from && j < to && isLike(leg, rep) && !isFlatOut(leg) ? [late[j] ?? 0] : []));
     const before = lateOfLike(0, i);

@@ -283,7 +283,21 @@ describe('whatever was told', () => {
         const shifts = [1.03, 1, 0.97, 0.94].map(ran);
         shifts.forEach((shift, i) => expect(shift).toBeGreaterThanOrEqual((shifts[i - 1] ?? -Infinity) - 1e-9));
       }),
-      { numRuns: 60 },
+      {
+        numRuns: 60,
+        examples: [
+          // The last rep, slow, once made the one before it look like a slip.
+          [
+            {
+              text: '6x1000 @5k / 2min jog',
+              shares: [0.95, 0.95, 0.95, 0.984, 1.026, 0.964, 1, 1, 1, 1, 1, 1],
+              efforts: Array.from({ length: 12 }, () => undefined),
+              stopped: false,
+            },
+            11,
+          ],
+        ],
+      },
     );
   });
   test('all figures are figures, and nothing is unlearned', () => {
