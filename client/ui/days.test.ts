@@ -1,4 +1,4 @@
-import { clubNow, dayInText, dayName, onDay, setTimeZone, today } from './days';
+import { clubNow, dayInText, dayName, onDay, setTimeZone, subscribeToday, today } from './days';
 
 beforeEach(() => jest.useFakeTimers({ now: new Date('2026-12-30T22:15:00') }));
 afterEach(() => {
@@ -31,6 +31,21 @@ test('today is the club’s, wherever the phone is', () => {
   expect(dayName('2026-12-31')).toBe('Today');
   setTimeZone('America/Denver');
   expect(clubNow()).toEqual({ date: '2026-12-30', time: '14:30' });
+});
+
+test('who shows today hears of another time zone at once, and of another day within a minute', () => {
+  const heard: string[] = [];
+  const unsubscribe = subscribeToday(() => heard.push(today()));
+  setTimeZone('Pacific/Kiritimati');
+  expect(heard).toEqual(['2026-12-31']);
+  setTimeZone(undefined);
+  jest.setSystemTime(new Date('2026-12-30T23:59:30'));
+  jest.advanceTimersByTime(60_000);
+  expect(heard.slice(1)).toEqual(['2026-12-30', '2026-12-31']);
+  unsubscribe();
+  setTimeZone('Pacific/Kiritimati');
+  jest.advanceTimersByTime(120_000);
+  expect(heard).toHaveLength(3);
 });
 
 test('a time zone that this browser does not know gives the device’s day', () => {

@@ -7,8 +7,28 @@ import { zonedAt } from '@core/units/zoned';
 /** The club's, where it has said so; see `setTimeZone()`. */
 let timeZone: string | undefined;
 
-/** From now on days begin and end by this time zone; by this device's where left out. */
-export const setTimeZone = (zone: string | undefined): void => void (timeZone = zone);
+const listeners = new Set<() => void>();
+
+/** Days begin and end by this time zone from now on; by the device's if left out. */
+export function setTimeZone(zone: string | undefined): void {
+  timeZone = zone;
+  for (const listener of listeners) listener();
+}
+
+/** How often to look whether it is another day: an app that is left open is looked at again the next morning. */
+const LOOK_EVERY_MS = 60_000;
+
+/** Calls the listener whenever today may have become another day, until what it returns is called. */
+export function subscribeToday(listener: () => void): () => void {
+  listeners.add(listener);
+  const timer = setInterval(listener, LOOK_EVERY_MS);
+  document.addEventListener('visibilitychange', listener);
+  return () => {
+    listeners.delete(listener);
+    clearInterval(timer);
+    document.removeEventListener('visibilitychange', listener);
+  };
+}
 
 /** The day (YYYY-MM-DD) and the time (HH:MM) it is now, by the club's calendar and clock. */
 export function clubNow(): { date: string; time: string } {
