@@ -1,16 +1,12 @@
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { markTapped, tooSoon, type TooSoon } from '@core/run/arrivals';
 import { canBeCalled, isByTheClock } from '@core/trackside/caller';
-import { liveProposals, type LiveProposal } from '@core/trackside/proposals';
+import { liveProposals } from '@core/trackside/proposals';
 import { groupOf, peopledGroups } from '@core/run/runState';
-import type { OutboxState } from '../../store/trackside';
-import { fromStore, type Source } from '../../store/source';
-import { store, useAppSelector } from '../../store/store';
+import type { Source } from '../../store/source';
+import { useAppSelector } from '../../store/store';
 import { SPACE, usePalette } from '../../ui/theme';
 import { stillOut } from '../sheets/EndSheet';
-import { saveRun } from '../sheets/MoreSheet';
-import { answer } from '../sheets/ProposalSheet';
 import { useCalls } from '../sound/useCalls';
 import { wakeSound } from '../sound/sound';
 import { useWakeLock } from '../sound/useWakeLock';
@@ -23,35 +19,23 @@ import { Foot } from './Foot';
 import { GroupStrip, stripOptions } from './GroupStrip';
 import { infoFor, toAsk } from './info';
 import { InfoRow } from './InfoRow';
+import { momentsOf } from './moment';
 import { OpenSheet, type Open } from './OpenSheet';
 import { inOrder } from './order';
 import { nextStep, shownIds, type Shown } from './steps';
 import { startText, whereText } from './stepText';
 import { Tiles } from './tiles/Tiles';
+import { END, useEnding } from './useEnding';
 import { useKeys } from './useKeys';
 import { useThrottledSource } from './useThrottledSource';
 import { useStarts } from './useStarts';
+import { useTimes } from './useTimes';
 
 /** How often the phone's clock is checked: see watchClock. */
 const WATCHED_EVERY_MS = 250;
 
-const END = { type: 'ended' } as const;
-
 /** A tile just tapped at the finish must not open anything: cold thumbs bounce. */
 const BOUNCE_MS = 2000;
-
-const OUTBOX = fromStore(store, (state) => state.trackside.outbox);
-
-/** Everything around the tiles, from one moment: what was tapped between two renders must not lie in the future of the later one. */
-type Moment = { run: Run; now: number; outbox: OutboxState };
-
-const momentsOf = (runs: Source<Run>): Source<Moment> => ({
-  subscribe: (heard) => {
-    const stops = [runs.subscribe(heard), OUTBOX.subscribe(heard)];
-    return () => stops.forEach((stop) => stop());
-  },
-  getSnapshot: () => ({ run: runs.getSnapshot(), now: runs.getSnapshot().now(), outbox: OUTBOX.getSnapshot() }),
-});
 
 type BoardProps = {
   runs: Source<Run>;
@@ -72,11 +56,9 @@ type BoardProps = {
 export const Board = memo(function Board(props: BoardProps) {
   const { runs, silent = false, onResults, resultsText = 'See the results', onLeave, top } = props;
   const palette = usePalette();
-  const [choice, show] = useState<Shown>('mine');
+  const [choice, choose] = useState<Shown>('mine');
   const [open, setOpen] = useState<Open>();
   const [asCaller, setAsCaller] = useState<boolean>();
-  const [doubted, setDoubted] = useState<TooSoon>();
-  const [endsWhenIn, setEndsWhenIn] = useState(false);
   const inMemory = useAppSelector((state) => state.trackside.inMemory);
   const moments = useMemo(() => momentsOf(runs), [runs]);
   const { run, now, outbox } = useThrottledSource(moments);
@@ -84,7 +66,9 @@ export const Board = memo(function Board(props: BoardProps) {
   const { plan, state, device } = run;
   const shown = useMemo(() => shownIds(state, choice, device), [state, choice, device]);
   const calls = useAppSelector(({ settings }) => settings.calls);
-  const ended = state.endedAtMs !== undefined;
+  const askEfforts = useCallback(() => setOpen({ kind: 'efforts' }), []);
+  const { ended, endsWhenIn, endWhenIn } = useEnding(runs, run, askEfforts);
+  const { doubted, tapAthlete, line, undo, redo } = useTimes(runs);
   useEffect(() => {
     const timer = setInterval(watchClock, WATCHED_EVERY_MS);
     return () => clearInterval(timer);
@@ -106,21 +90,6 @@ export const Board = memo(function Board(props: BoardProps) {
   const isCalledAtFirst = canCall && shownPlans.every(isByTheClock);
   const isCaller = canCall && (asCaller ?? isCalledAtFirst);
 
-  const tapAthlete = useCallback(
-    (athleteId: string, timeStamp: number) => {
-      const taken = markTapped(runNow().state, athleteId, runNow().atOf(timeStamp));
-      if (!taken) return false;
-      const doubt = tooSoon(runNow().state, taken, runNow().atOf(timeStamp));
-      setDoubted(doubt);
-      // A bounce of the thumb, or the wrong tile: the time is kept, and can be named later.
-      if (doubt) runNow().happen({ type: 'crossed' }, timeStamp);
-      if (doubt) return true;
-      const { repIndex, atM } = taken;
-      runNow().happen({ type: 'passed', athleteId, repIndex, atM }, timeStamp);
-      return true;
-    },
-    [runNow],
-  );
   const openAthlete = useCallback(
     (athleteId: string) => {
       const last = runNow().state.athletes[athleteId]?.runs.at(-1);
@@ -135,22 +104,6 @@ export const Board = memo(function Board(props: BoardProps) {
   useEffect(() => {
     acts.current = { step, onResults };
   });
-  const line = useCallback(
-    (timeStamp: number) => {
-      setDoubted(undefined);
-      runNow().happen({ type: 'crossed' }, timeStamp);
-    },
-    [runNow],
-  );
-  const takeBack = useCallback(
-    (last: typeof lastDone, timeStamp: number) => {
-      const event = last(runNow().state, runNow().device);
-      if (event) runNow().happen({ type: 'undone', eventId: event.id }, timeStamp);
-    },
-    [runNow],
-  );
-  const undo = useCallback((timeStamp: number) => takeBack(lastDone, timeStamp), [takeBack]);
-  const redo = useCallback((timeStamp: number) => takeBack(lastUndone, timeStamp), [takeBack]);
   const act = useCallback(
     (timeStamp: number) => {
       const { step: next, onResults: leave } = acts.current;
@@ -164,29 +117,7 @@ export const Board = memo(function Board(props: BoardProps) {
     },
     [runNow],
   );
-  const wasEnded = useRef(ended);
-  useEffect(() => {
-    // Once, as it ends here: a board opened later leaves it to the results.
-    if (ended && !wasEnded.current && !run.isRehearsal && run.may(END)) setOpen({ kind: 'efforts' });
-    wasEnded.current = ended;
-  }, [ended, run]);
-  const endWhenIn = useCallback(() => setEndsWhenIn(true), []);
-  const isAnyoneOut = stillOut(run).length > 0;
-  useEffect(() => {
-    // What is shown may be a moment old; what is done uses the current state.
-    if (!endsWhenIn || ended || isAnyoneOut || stillOut(runNow()).length > 0) return;
-    setEndsWhenIn(false);
-    runNow().happen(END);
-  }, [endsWhenIn, ended, isAnyoneOut, runNow]);
   const openMore = useCallback(() => setOpen((before) => (before?.kind === 'more' ? undefined : { kind: 'more' })), []);
-  const openNames = useCallback(() => setOpen({ kind: 'names' }), []);
-  const openWhy = useCallback((proposal: LiveProposal) => setOpen({ kind: 'why', proposal }), []);
-  const ask = useCallback((athleteId: string) => setOpen({ kind: 'athlete', athleteId }), []);
-  const file = useCallback(() => saveRun(runNow()), [runNow]);
-  const answerIt = useCallback(
-    (proposal: LiveProposal, yes: boolean) => answer(runNow(), proposal, yes ? proposal.options[0] : undefined),
-    [runNow],
-  );
   const toggleCaller = useCallback(() => setAsCaller((before) => !(before ?? isCalledAtFirst)), [isCalledAtFirst]);
   useKeys({
     athlete: (index, timeStamp) => {
@@ -222,7 +153,9 @@ export const Board = memo(function Board(props: BoardProps) {
         onLeave={onLeave}
       />
       {top}
-      {state.groups.length > 1 && <GroupStrip options={stripOptions(state, now, device)} shown={choice} show={show} />}
+      {state.groups.length > 1 && (
+        <GroupStrip options={stripOptions(state, now, device)} shown={choice} show={choose} />
+      )}
       <View style={{ flex: 1 }}>
         {isCaller ? (
           <CallerView run={run} groupIds={shown} now={now} />
@@ -233,11 +166,8 @@ export const Board = memo(function Board(props: BoardProps) {
         )}
         <InfoRow
           info={infoFor(state, now, inMemory, proposals[0], toAsk(state, shown, now), doubted)}
-          onNames={openNames}
-          onFile={file}
-          onWhy={openWhy}
-          onAnswer={answerIt}
-          onAsk={ask}
+          runs={runs}
+          show={setOpen}
         />
         {open && (
           <OpenSheet

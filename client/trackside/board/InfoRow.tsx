@@ -2,12 +2,16 @@ import { counted } from '@core/units/counted';
 import { memo } from 'react';
 import { View } from 'react-native';
 import type { TooSoon } from '@core/run/arrivals';
-import type { LiveProposal } from '@core/trackside/proposals';
 import { formatTime } from '@core/units/time';
 import { Press } from '../../ui/Press';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
+import type { Run } from '../../log/useRun';
+import type { Source } from '../../store/source';
+import { saveRun } from '../sheets/MoreSheet';
+import { answer } from '../sheets/ProposalSheet';
 import type { Info } from './info';
+import type { Open } from './OpenSheet';
 
 type ButtonProps = { children: string; label?: string; main?: boolean; onPress: () => void };
 
@@ -37,14 +41,7 @@ function RowButton({ children, label = children, main = false, onPress }: Button
   );
 }
 
-type Props = {
-  info: Info;
-  onNames: () => void;
-  onFile: () => void;
-  onWhy: (proposal: LiveProposal) => void;
-  onAnswer: (proposal: LiveProposal, yes: boolean) => void;
-  onAsk: (athleteId: string) => void;
-};
+type Props = { info: Info; runs: Source<Run>; show: (open: Open) => void };
 
 const Coming = memo(function Coming({ name, when }: { name: string; when: string }) {
   return (
@@ -63,8 +60,8 @@ function namesText(count: number, tooSoon: TooSoon | undefined): string {
 
 const sameInfo = (a: Props, b: Props) => JSON.stringify(a.info) === JSON.stringify(b.info);
 
-/** One line for what matters most now. Its handlers are the same for as long as it says the same. */
-export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onAnswer, onAsk }: Props) {
+/** One line for what matters most now; what is pressed on it acts on the run as it is then. */
+export const InfoRow = memo(function InfoRow({ info, runs, show }: Props) {
   const row = (label: string, children: React.ReactNode, live = true) => (
     <View
       role={live ? 'status' : 'group'}
@@ -85,7 +82,7 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
         'Storage full',
         <>
           {text(`This phone’s storage is full: ${info.inMemory} only on this page. Do not close it.`)}
-          <RowButton onPress={onFile}>Save file</RowButton>
+          <RowButton onPress={() => saveRun(runs.getSnapshot())}>Save file</RowButton>
         </>,
       );
     case 'names':
@@ -93,7 +90,7 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
         'Times without a name',
         <>
           {text(namesText(info.count, info.tooSoon))}
-          <RowButton main onPress={onNames}>
+          <RowButton main onPress={() => show({ kind: 'names' })}>
             Name them
           </RowButton>
         </>,
@@ -106,15 +103,15 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
           <Press
             role="button"
             aria-label={`Why: ${question}`}
-            onPress={() => onWhy(proposal)}
+            onPress={() => show({ kind: 'why', proposal })}
             style={{ flex: 1, minHeight: 48, justifyContent: 'center' }}
           >
             <Text as="strong">{question}</Text>
           </Press>
-          <RowButton main onPress={() => onAnswer(proposal, true)}>
+          <RowButton main onPress={() => answer(runs.getSnapshot(), proposal, proposal.options[0])}>
             Yes
           </RowButton>
-          <RowButton onPress={() => onAnswer(proposal, false)}>No</RowButton>
+          <RowButton onPress={() => answer(runs.getSnapshot(), proposal, undefined)}>No</RowButton>
         </>,
       );
     }
@@ -124,7 +121,7 @@ export const InfoRow = memo(function InfoRow({ info, onNames, onFile, onWhy, onA
         'How was it',
         <>
           {text(`How hard was it: ${name}${more > 0 ? ` and ${more} more` : ''}?`)}
-          <RowButton label={`How hard was it for ${name}?`} onPress={() => onAsk(athleteId)}>
+          <RowButton label={`How hard was it for ${name}?`} onPress={() => show({ kind: 'athlete', athleteId })}>
             Ask
           </RowButton>
         </>,
