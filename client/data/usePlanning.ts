@@ -1,37 +1,21 @@
-import { useCallback, useMemo } from 'react';
-import { INTENT_FACTS, type Intent } from '@core/session/intent';
-import { parseStored } from '@core/session/parseSession';
-import type { SessionTree } from '@core/session/session';
-import { suggestIntent } from '@core/advice/suggestIntent';
-import { restsOf } from '@core/squad/schools';
-import { outlookFor, type Outlook } from '@core/outlook/outlook';
-import { withChanges } from '@core/planning/changes';
-import { dayCautions } from '@core/advice/dayCautions';
-import {
-  groupsFor,
-  inverseOfDecision,
-  takesPart,
-  withDecision,
-  type Change,
-  type DayGroup,
-  type DayPlan,
-  type DayDecision,
-} from '@core/planning/dayPlan';
-import { neighboursOf } from '@core/planning/neighbours';
-import { groupRun, type GroupRun } from '@core/planning/groupTargets';
-import { USUAL_HEAT_LIMITS, type Weather } from '@core/squad/heat';
-import { athletePlans, type AthletePlan } from '@core/planning/athletePlans';
-import type { SquadMember } from '@core/squad/athlete';
-import type { Venue } from '@core/venue/venue';
-import { useVenues, venueById } from './useVenues';
-import { runnersOf } from './runners';
-import { squadPaceBookOf, type SquadView } from './useSquad';
-import { useTellings } from './useTellings';
+import { useMemo } from 'react';
 import type { ScheduledSession } from '@core/api/answers';
-import { api, troubleText, usePutDayPlanMutation, useSessionsQuery, useWeatherQuery } from '../store/api';
-
-import { store } from '../store/store';
-import { useNotice } from '../ui/Notices';
+import { dayCautions } from '@core/advice/dayCautions';
+import { outlookFor, type Outlook } from '@core/outlook/outlook';
+import type { AthletePlan } from '@core/planning/athletePlans';
+import { withChanges } from '@core/planning/changes';
+import { takesPart, type Change, type DayDecision, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
+import { groupRun, type GroupRun } from '@core/planning/groupTargets';
+import { neighboursOf } from '@core/planning/neighbours';
+import { INTENT_FACTS, type Intent } from '@core/session/intent';
+import type { SessionTree } from '@core/session/session';
+import type { SquadMember } from '@core/squad/athlete';
+import { USUAL_HEAT_LIMITS, type Weather } from '@core/squad/heat';
+import type { Venue } from '@core/venue/venue';
+import { useSessionsQuery, useWeatherQuery } from '../store/api';
+import { useAthletePlans } from './useAthletePlans';
+import { UNDECIDED, useDecide } from './useDecide';
+import { squadPaceBookOf, type SquadView } from './useSquad';
 
 /** A session on its day as planned: everything that follows from its text, the squad and the coach's decisions. */
 export type Planning = {
@@ -59,61 +43,9 @@ export type Planning = {
   change: (changes: readonly Change[], noticeText?: string) => void;
 };
 
-const NOTHING: DayPlan = {};
-
-/** Saves decisions for a session's day: on screen at once, then on the server. */
-function useDecide({ id, plan = NOTHING }: ScheduledSession) {
-  const [put] = usePutDayPlanMutation();
-  const notice = useNotice();
-  return useCallback(
-    (part: DayDecision, noticeText?: string) => {
-      const send = async (decided: DayPlan) => {
-        const sent = await put({ sessionId: id, plan: decided });
-        if (sent.error) notice({ text: `${troubleText(sent.error)} The plan is as it was.` });
-        return !sent.error;
-      };
-      const takeBack = () => {
-        // Only this decision: later ones stay.
-        const { data } = api.endpoints.sessions.select()(store.getState());
-        const now = data?.find((session) => session.id === id)?.plan ?? NOTHING;
-        void send(withDecision(now, inverseOfDecision(part, plan)));
-      };
-      void send(withDecision(plan, part)).then((isKept) => {
-        if (isKept && noticeText !== undefined) notice({ text: noticeText, undo: takeBack });
-      });
-    },
-    [id, plan, put, notice],
-  );
-}
-
-/** The athletes' plans of a session, without predictions; `tree` is undefined while the text cannot be read. */
-export function useAthletePlans(session: ScheduledSession, squad: SquadView, plan: DayPlan) {
-  const { shorthand, date } = session;
-  const venues = useVenues();
-  const venue = venueById(venues, plan.venueId);
-  const { athletes, paceNames } = squad;
-  const tellings = useTellings(date);
-  const tree = useMemo(() => {
-    const parsed = parseStored(shorthand, { paceNames, lapM: venue.lapM });
-    return parsed.ok ? parsed.session : undefined;
-  }, [shorthand, paceNames, venue.lapM]);
-  const intent = useMemo(
-    () => session.intent ?? (tree ? suggestIntent(tree, squadPaceBookOf(squad)) : 'mixed'),
-    [session.intent, tree, squad],
-  );
-  const groups = useMemo(() => groupsFor(plan, athletes, squad.settings.groups), [plan, athletes, squad]);
-  const plans = useMemo(() => {
-    if (!tree) return [];
-    const runners = runnersOf(athletes, squad, date, tellings);
-    const rests = restsOf(squad.settings.schools);
-    return athletePlans({ session: tree, intent, plan, groups, runners, venue, paceNames, rests });
-  }, [tree, intent, plan, groups, athletes, squad, date, venue, paceNames, tellings]);
-  return { venue, venues, tree, intent, groups, plans };
-}
-
 /** The whole planning of a session; undefined while its text cannot be read. */
 export function usePlanning(session: ScheduledSession, squad: SquadView): Planning | undefined {
-  const { date, startTime, plan = NOTHING } = session;
+  const { date, startTime, plan = UNDECIDED } = session;
   const { data: sessions } = useSessionsQuery();
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
   const { athletes } = squad;

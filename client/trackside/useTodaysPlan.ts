@@ -4,7 +4,7 @@ import type { DayPlan } from '@core/planning/dayPlan';
 import { groupRun } from '@core/planning/groupTargets';
 import { planOfDay } from '@core/planning/runPlans';
 import { INTENT_FACTS } from '@core/session/intent';
-import { useAthletePlans } from '../data/usePlanning';
+import { useAthletePlans } from '../data/useAthletePlans';
 import type { SquadView } from '../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
 

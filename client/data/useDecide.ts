@@ -1,0 +1,34 @@
+import { useCallback } from 'react';
+import { inverseOfDecision, withDecision, type DayDecision, type DayPlan } from '@core/planning/dayPlan';
+import type { ScheduledSession } from '@core/api/answers';
+import { api, troubleText, usePutDayPlanMutation } from '../store/api';
+import { store } from '../store/store';
+import { useNotice } from '../ui/Notices';
+
+/** The plan of a day for which nothing was decided. */
+export const UNDECIDED: DayPlan = {};
+
+/** Saves decisions for a session's day: on screen at once, then on the server. */
+export function useDecide({ id, plan = UNDECIDED }: ScheduledSession) {
+  const [put] = usePutDayPlanMutation();
+  const notice = useNotice();
+  return useCallback(
+    (part: DayDecision, noticeText?: string) => {
+      const send = async (decided: DayPlan) => {
+        const sent = await put({ sessionId: id, plan: decided });
+        if (sent.error) notice({ text: `${troubleText(sent.error)} The plan is as it was.` });
+        return !sent.error;
+      };
+      const takeBack = () => {
+        // Only this decision: later ones stay.
+        const { data } = api.endpoints.sessions.select()(store.getState());
+        const now = data?.find((session) => session.id === id)?.plan ?? UNDECIDED;
+        void send(withDecision(now, inverseOfDecision(part, plan)));
+      };
+      void send(withDecision(plan, part)).then((isKept) => {
+        if (isKept && noticeText !== undefined) notice({ text: noticeText, undo: takeBack });
+      });
+    },
+    [id, plan, put, notice],
+  );
+}
