@@ -23,7 +23,9 @@ import { KindPicker } from './KindPicker';
 import { Problems } from './Problems';
 import { Understood } from './Understood';
 import { SessionText } from './SessionText';
-import type { Draft, Saving, Written } from './useDraft';
+import type { Saving } from './useAutosave';
+import type { Draft } from './useDraft';
+import type { Written } from './keptDraft';
 import { useLook } from './useLook';
 
 type Side = 'text' | 'build' | 'targets' | 'about';

@@ -1,7 +1,10 @@
+/** What every session that is written has. */
+export type Written = { title: string; shorthand: string };
+
 const keyOf = (sessionId: string) => `zest-lap-draft-${sessionId}`;
 
 /** Unsaved text of a session, from this device's storage. */
-export function keptDraft<D extends { title: string; shorthand: string }>(sessionId: string): D | undefined {
+export function keptDraft<D extends Written>(sessionId: string): D | undefined {
   try {
     const draft = JSON.parse(localStorage.getItem(keyOf(sessionId)) ?? '{}') as Partial<D>;
     return typeof draft.title === 'string' && typeof draft.shorthand === 'string' ? (draft as D) : undefined;
