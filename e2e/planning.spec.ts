@@ -109,9 +109,19 @@ test('too much: seen at a glance, one proposal accepted for a group, seen among 
 });
 
 test('how sure it is comes from a worker, for the plan as it is', async ({ page, demo }) => {
+  // How athletes tell effort comes late, and makes every plan anew: what is tried out stays good.
+  let letThrough = () => undefined as void;
+  const started = new Promise<void>((resolve) => (letThrough = resolve));
+  await page.route(/review\/calibrations/, async (route) => {
+    await started;
+    await route.continue();
+  });
   await openPlan(page, demo, HARD, 'Effort');
   await button(page, 'How sure is this?').tap();
   await button(page, /^(Stop|Try out again)$/).waitFor();
+  const told = page.waitForResponse(/review\/calibrations/);
+  letThrough();
+  await told;
   // It is worked out meanwhile: as long as the machine takes.
   await button(page, 'Try out again').waitFor();
   await expect(button(page, /^Bo Tarrowby:.*on \d+ of 100 days/)).toBeVisible();

@@ -1,13 +1,13 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Chances, Entrant } from '@core/outlook/chances';
 import { INTENT_FACTS } from '@core/session/intent';
-import type { AthletePlan } from '@core/planning/athletePlans';
 import type { Planning } from '../../data/usePlanning';
+import { useStable } from '../../data/useStable';
 import type { ChancesAsked } from './chances.worker';
 
 type Drawn = {
-  /** The plans they were drawn for: for others they say nothing. */
-  plans: readonly AthletePlan[];
+  /** What was drawn: of anything else it says nothing. */
+  asked: ChancesAsked;
   found: ReadonlyMap<string, Chances>;
   of: number;
   state: 'running' | 'done' | 'failed';
@@ -23,17 +23,22 @@ export function useChances({ plans, intent }: Planning) {
     worker.current?.terminate();
     worker.current = undefined;
   }, []);
-  useEffect(() => stop, [stop, plans]);
-
-  const start = useCallback(() => {
-    stop();
+  const nowAsked = useMemo((): ChancesAsked => {
     const entrants = plans.flatMap(({ runner, legs }): Entrant[] =>
       runner.paces.curve ? [{ athleteId: runner.id, curve: runner.paces.curve, legs }] : [],
     );
+    return { entrants, arc: INTENT_FACTS[intent].arc };
+  }, [plans, intent]);
+  // Plans are made anew with whatever comes in, such as how athletes tell effort: what is drawn stays good.
+  const asked = useStable(nowAsked);
+  useEffect(() => stop, [stop, asked]);
+
+  const start = useCallback(() => {
+    stop();
     const found = new Map<string, Chances>();
-    const of = entrants.length;
-    if (of === 0) return setDrawn({ plans, found, of, state: 'done' });
-    setDrawn({ plans, found, of, state: 'running' });
+    const of = asked.entrants.length;
+    if (of === 0) return setDrawn({ asked, found, of, state: 'done' });
+    setDrawn({ asked, found, of, state: 'running' });
     const running = new Worker(new URL('./chances.worker.ts', window.location.href));
     worker.current = running;
     let saidMs = performance.now();
@@ -44,19 +49,19 @@ export function useChances({ plans, intent }: Planning) {
       // Draws arrive faster than anyone reads: leave the page free for taps.
       else if (performance.now() - saidMs < SAY_EVERY_MS) return;
       saidMs = performance.now();
-      startTransition(() => setDrawn({ plans, found: new Map(found), of, state: isDone ? 'done' : 'running' }));
+      startTransition(() => setDrawn({ asked, found: new Map(found), of, state: isDone ? 'done' : 'running' }));
     };
     running.onerror = () => {
       stop();
-      setDrawn({ plans, found: new Map(), of, state: 'failed' });
+      setDrawn({ asked, found: new Map(), of, state: 'failed' });
     };
-    running.postMessage({ entrants, arc: INTENT_FACTS[intent].arc } satisfies ChancesAsked);
-  }, [plans, intent, stop]);
+    running.postMessage(asked);
+  }, [asked, stop]);
   const cancel = useCallback(() => {
     stop();
     setDrawn(undefined);
   }, [stop]);
   // A change of the plan makes earlier draws obsolete.
-  const current = drawn?.plans === plans ? drawn : undefined;
+  const current = drawn?.asked === asked ? drawn : undefined;
   return useMemo(() => ({ drawn: current, start, cancel }), [current, start, cancel]);
 }
