@@ -4,7 +4,7 @@ import type { EffortReading } from '@core/review/effortReading';
 import { EffortGrid } from '../ui/EffortGrid';
 import { path, scale } from '../ui/plot';
 import { Plot } from '../ui/Plot';
-import { PlotText } from '../ui/PlotText';
+import { RepNumbers } from '../ui/PlotAxis';
 import { SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 
@@ -59,7 +59,6 @@ export function EffortLines({ name, reading }: { name: string; reading: EffortRe
         {(width) => {
           const toX = scale([0, Math.max(1, n - 1)], [PLOT.left + 10, width - PLOT.right]);
           const x = (i: number) => (n === 1 ? (PLOT.left + width) / 2 : toX(i));
-          const every = Math.ceil(n / 12);
           const predicted = points.flatMap(({ predicted: effort }, i): [number, number][] =>
             effort === undefined ? [] : [[x(i), y(effort)]],
           );
@@ -89,13 +88,7 @@ export function EffortLines({ name, reading }: { name: string; reading: EffortRe
                   strokeWidth={1.5}
                 />
               ))}
-              {points.map((_, i) =>
-                i % every === 0 ? (
-                  <PlotText key={i} x={x(i)} y={HEIGHT - 8} color={palette.quiet}>
-                    {String(i + 1)}
-                  </PlotText>
-                ) : null,
-              )}
+              <RepNumbers count={n} x={x} y={HEIGHT - 8} />
             </>
           );
         }}

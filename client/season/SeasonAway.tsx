@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { FormFoot } from '../ui/FormFoot';
 import { ulid } from 'ulid';
 import { easingDays, EXCEPTION_WORDS } from '@core/season/exceptions';
 import { EXCEPTION_KINDS, type AthleteException } from '@core/season/season';
@@ -66,12 +67,7 @@ function OffForm({ save, cancel }: { save: (span: Span, reason: string) => void;
     <View style={{ gap: SPACE.m }}>
       <SpanFields span={span} onChange={setSpan} error={error} />
       <TextField label="What for" value={reason} onChange={setReason} placeholder="holidays, exams" />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <PrimaryButton main icon="check" onPress={submit}>
-          Mark them off
-        </PrimaryButton>
-        <PrimaryButton onPress={cancel}>Cancel</PrimaryButton>
-      </View>
+      <FormFoot save="Mark them off" onSave={submit} onCancel={cancel} />
     </View>
   );
 }
@@ -113,12 +109,7 @@ function ExceptionForm({ athletes, save, cancel }: ExceptionProps) {
           {`Then easing back for ${easing === 1 ? 'a day' : `${easing} days`}: less, at the pace of now. What a doctor says goes before it.`}
         </Text>
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <PrimaryButton main icon="check" onPress={submit}>
-          Note it
-        </PrimaryButton>
-        <PrimaryButton onPress={cancel}>Cancel</PrimaryButton>
-      </View>
+      <FormFoot save="Note it" onSave={submit} onCancel={cancel} />
     </View>
   );
 }

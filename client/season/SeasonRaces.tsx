@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { FormFoot } from '../ui/FormFoot';
 import { ulid } from 'ulid';
 import { RACE_WEIGHTS, type SeasonRace } from '@core/season/season';
 import { isDate } from '@core/units/dayNumber';
@@ -73,12 +74,7 @@ export function RaceForm({ race, save, cancel }: FormProps) {
           />
         ))}
       </View>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <PrimaryButton main icon="check" onPress={submit}>
-          Save the race
-        </PrimaryButton>
-        <PrimaryButton onPress={cancel}>Cancel</PrimaryButton>
-      </View>
+      <FormFoot save="Save the race" onSave={submit} onCancel={cancel} />
     </View>
   );
 }

@@ -1,6 +1,7 @@
 import { counted } from '@core/units/counted';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { FormFoot } from '../ui/FormFoot';
 import type { Thread } from '@core/season/season';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
 import { parseStored } from '@core/session/parseSession';
@@ -8,7 +9,6 @@ import { intentOfText } from '@core/advice/suggestIntent';
 import type { PaceBook } from '@core/paces/paceBook';
 import { ChainFields } from '../parts/ChainFields';
 import { ModalSheet } from '../ui/ModalSheet';
-import { PrimaryButton } from '../ui/PrimaryButton';
 import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { Stepper } from '../ui/Stepper';
@@ -162,17 +162,13 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
         checked={flags.isLight}
         onChange={(isLight) => setFlags({ ...flags, isLight })}
       />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <PrimaryButton main icon="check" onPress={submit}>
-          Save the thread
-        </PrimaryButton>
-        <PrimaryButton onPress={close}>Cancel</PrimaryButton>
-        {remove && (
-          <PrimaryButton icon="remove" onPress={remove}>
-            Take it out of the season
-          </PrimaryButton>
-        )}
-      </View>
+      <FormFoot
+        save="Save the thread"
+        onSave={submit}
+        onCancel={close}
+        onRemove={remove}
+        remove="Take it out of the season"
+      />
     </ModalSheet>
   );
 }

@@ -1,6 +1,7 @@
 import { counted } from '@core/units/counted';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { FormFoot } from '../ui/FormFoot';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import type { Goal, SquadMember } from '@core/squad/athlete';
 import { formatDistance } from '@core/units/distance';
@@ -72,12 +73,7 @@ function GoalForm({ goal, save, cancel }: { goal: Goal | undefined; save: (goal:
         error={problems.note}
         placeholder="if it has a name"
       />
-      <View style={{ flexDirection: 'row', gap: SPACE.s }}>
-        <PrimaryButton main icon="check" onPress={submit}>
-          Save goal
-        </PrimaryButton>
-        <PrimaryButton onPress={cancel}>Cancel</PrimaryButton>
-      </View>
+      <FormFoot save="Save goal" onSave={submit} onCancel={cancel} />
     </View>
   );
 }

@@ -7,6 +7,7 @@ import { formatDistance, HALF_MARATHON_M, MARATHON_M } from '@core/units/distanc
 import { formatTime } from '@core/units/time';
 import { band, path, scale, ticks, type Scale } from '../ui/plot';
 import { Plot } from '../ui/Plot';
+import { LevelLines } from '../ui/PlotAxis';
 import { PlotText } from '../ui/PlotText';
 import { usePalette } from '../ui/theme';
 
@@ -106,21 +107,14 @@ export function CurveDrawing({ name, curve, goalCurve, goal, marks }: Props) {
         const x = (distanceM: number) => toX(Math.log(distanceM));
         return (
           <>
-            {ticks(quick, slow, 6, [2, 5, 10, 20, 50]).map((lap) => (
-              <G key={lap}>
-                <Line
-                  x1={PLOT.left}
-                  x2={width - PLOT.right}
-                  y1={y(lap)}
-                  y2={y(lap)}
-                  stroke={palette.line}
-                  strokeWidth={1}
-                />
-                <PlotText x={PLOT.left - 6} y={y(lap) + 4} color={palette.quiet} anchor="end">
-                  {formatTime(lap, 0, 100)}
-                </PlotText>
-              </G>
-            ))}
+            <LevelLines
+              left={PLOT.left}
+              right={width - PLOT.right}
+              levels={ticks(quick, slow, 6, [2, 5, 10, 20, 50]).map((lap) => ({
+                y: y(lap),
+                text: formatTime(lap, 0, 100),
+              }))}
+            />
             <PlotText x={PLOT.left + 4} y={PLOT.top + 4} color={palette.quiet} anchor="start">
               s a lap
             </PlotText>

@@ -5,6 +5,7 @@ import type { AthletePaces } from '@core/squad/athletePaces';
 import { formatDistance } from '@core/units/distance';
 import { formatMarkTime } from '@core/units/time';
 import { dayName, today } from '../ui/days';
+import { FormFoot } from '../ui/FormFoot';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
@@ -63,17 +64,14 @@ export function LevelSetter({ nudge, unset, save }: Props) {
           </View>
         </View>
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        {isOpen ? (
-          <PrimaryButton main onPress={submit}>
-            Set the level
-          </PrimaryButton>
-        ) : (
+      {isOpen ? (
+        <FormFoot save="Set the level" onSave={submit} onCancel={() => setOpen(false)} />
+      ) : (
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <PrimaryButton onPress={() => setOpen(true)}>{nudge ? 'Set anew' : 'Set the level'}</PrimaryButton>
-        )}
-        {isOpen && <PrimaryButton onPress={() => setOpen(false)}>Cancel</PrimaryButton>}
-        {nudge && !isOpen && <PrimaryButton onPress={() => void save(undefined)}>Remove the level</PrimaryButton>}
-      </View>
+          {nudge && <PrimaryButton onPress={() => void save(undefined)}>Remove the level</PrimaryButton>}
+        </View>
+      )}
     </View>
   );
 }

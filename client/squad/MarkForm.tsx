@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { FormFoot } from '../ui/FormFoot';
 import type { Mark } from '@core/fitness/mark';
 import { paceOf } from '@core/paces/paceTable';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import { useAppSelector } from '../store/store';
 import { today } from '../ui/days';
-import { PrimaryButton } from '../ui/PrimaryButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { emptyMark, markIn, markProblems, toMarkFields, type MarkProblems } from './athleteForm';
@@ -86,17 +86,7 @@ export function MarkForm({ before, pacesBefore, pacesAfter, onType, save, remove
           Not saved yet: a field above cannot be read. Your typing is kept.
         </Text>
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <PrimaryButton main icon="check" onPress={submit}>
-          Save mark
-        </PrimaryButton>
-        <PrimaryButton onPress={cancel}>Cancel</PrimaryButton>
-        {remove && (
-          <PrimaryButton icon="remove" onPress={remove}>
-            Remove
-          </PrimaryButton>
-        )}
-      </View>
+      <FormFoot save="Save mark" onSave={submit} onCancel={cancel} onRemove={remove} />
     </View>
   );
 }

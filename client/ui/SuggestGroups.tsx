@@ -1,8 +1,8 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { FormFoot } from './FormFoot';
 import type { Grouped, SuggestedGroup } from '@core/squad/groups';
 import { formatTime } from '@core/units/time';
-import { PrimaryButton } from './PrimaryButton';
 import { Stepper } from './Stepper';
 import { RADIUS, SPACE, usePalette } from './theme';
 import { Text } from './Text';
@@ -65,12 +65,12 @@ export function SuggestGroups({ suggest, tileOf, noPaceNote, use, close }: Props
         ))}
         {without.length > 0 && <Text as="small">{`No pace to go by: ${without.join(', ')}. ${noPaceNote}`}</Text>}
       </View>
-      <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>
-        <PrimaryButton main icon="check" disabled={groups.length === 0} onPress={() => use(limits)}>
-          {groups.length === 1 ? 'Use this group' : `Use these ${groups.length} groups`}
-        </PrimaryButton>
-        <PrimaryButton onPress={close}>Cancel</PrimaryButton>
-      </View>
+      <FormFoot
+        save={groups.length === 1 ? 'Use this group' : `Use these ${groups.length} groups`}
+        onSave={() => use(limits)}
+        canSave={groups.length > 0}
+        onCancel={close}
+      />
     </View>
   );
 }

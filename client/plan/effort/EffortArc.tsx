@@ -5,7 +5,7 @@ import type { MeantArc } from '@core/session/intent';
 import { EffortGrid } from '../../ui/EffortGrid';
 import { path, scale } from '../../ui/plot';
 import { Plot } from '../../ui/Plot';
-import { PlotText } from '../../ui/PlotText';
+import { RepNumbers } from '../../ui/PlotAxis';
 import { usePalette } from '../../ui/theme';
 
 const HEIGHT = 220;
@@ -42,7 +42,6 @@ export function EffortArc({ name, outlook, arc, chances }: Props) {
         const predicted = points.flatMap(({ effort }, i): [number, number][] =>
           effort === undefined ? [] : [[at(i), y(effort)]],
         );
-        const every = Math.ceil(n / 12);
         return (
           <>
             <EffortGrid left={PLOT.left} width={width} y={y} />
@@ -83,13 +82,7 @@ export function EffortArc({ name, outlook, arc, chances }: Props) {
               );
             })}
             <Line x1={PLOT.left} x2={width - 6} y1={bottom} y2={bottom} stroke={palette.ink} strokeWidth={1} />
-            {points.map((_, i) =>
-              i % every === 0 ? (
-                <PlotText key={i} x={at(i)} y={HEIGHT - 8} color={palette.quiet}>
-                  {String(i + 1)}
-                </PlotText>
-              ) : null,
-            )}
+            <RepNumbers count={n} x={at} y={HEIGHT - 8} />
           </>
         );
       }}

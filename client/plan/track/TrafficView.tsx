@@ -4,8 +4,9 @@ import { crossings, type BusySpan, type Clash, type GroupTraffic, type StartGaps
 import { placeName, type Venue } from '@core/venue/venue';
 import { formatClock } from '@core/units/time';
 import { scale } from '../../ui/plot';
-import { usePalette } from '../../ui/theme';
-import { SPACE } from '../../ui/theme';
+import { LevelLines } from '../../ui/PlotAxis';
+import { PlotText } from '../../ui/PlotText';
+import { SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import { DASHES, letterOf, strokesOf } from './trafficPlaces';
 
@@ -39,26 +40,6 @@ export function TrafficView({ traffic, names, gaps, clashes, busy, venue, lineM 
   const minutes = Array.from({ length: Math.floor(endS / 60) + 1 }, (_, i) => i);
   const every = Math.max(1, Math.ceil(44 / (((width - PLOT.left) / endS) * 60)));
   const description = `Who is where when, from the first start to ${formatClock(endS)}: ${names.join(', ')}. ${clashes.length === 0 ? 'No clash.' : `${clashes.length} clashes.`}`;
-  const text = (
-    px: number,
-    py: number,
-    words: string,
-    isBold = false,
-    anchor: 'start' | 'middle' | 'end' = 'middle',
-  ) => (
-    <text
-      key={`${px} ${py} ${words}`}
-      x={px}
-      y={py}
-      fontSize={12}
-      fontFamily="Zest"
-      fontWeight={isBold ? '700' : '500'}
-      textAnchor={anchor}
-      fill={isBold ? palette.ink : palette.quiet}
-    >
-      {words}
-    </text>
-  );
   return (
     <View style={{ gap: SPACE.xs }} onLayout={(event) => setRoom(event.nativeEvent.layout.width)}>
       <ScrollView horizontal tabIndex={0} aria-label="Traffic, scrolls sideways">
@@ -87,19 +68,11 @@ export function TrafficView({ traffic, names, gaps, clashes, busy, venue, lineM 
                 <path d={`M${x((fromS + toS) / 2) - 5} ${PLOT.top - 14}h10l-5 9z`} fill={palette.ink} />
               </g>
             ))}
-            {venue.marks.map(({ atM }) => (
-              <g key={atM}>
-                <line
-                  x1={PLOT.left}
-                  x2={width - PLOT.right}
-                  y1={y(atM)}
-                  y2={y(atM)}
-                  stroke={palette.line}
-                  strokeWidth={1}
-                />
-                {text(PLOT.left - 4, y(atM) + 4, String(Math.round(atM)), false, 'end')}
-              </g>
-            ))}
+            <LevelLines
+              left={PLOT.left}
+              right={width - PLOT.right}
+              levels={venue.marks.map(({ atM }) => ({ y: y(atM), text: String(Math.round(atM)) }))}
+            />
             <line
               x1={PLOT.left}
               x2={width - PLOT.right}
@@ -143,14 +116,27 @@ export function TrafficView({ traffic, names, gaps, clashes, busy, venue, lineM 
                             stroke={palette.ink}
                             strokeWidth={1}
                           />
-                          {text(x(fromS + into * (toS - fromS) + gapS), y(onLap) + 4, letterOf(i), true)}
+                          <PlotText
+                            x={x(fromS + into * (toS - fromS) + gapS)}
+                            y={y(onLap) + 4}
+                            color={palette.ink}
+                            bold
+                          >
+                            {letterOf(i)}
+                          </PlotText>
                         </g>
                       );
                     })}
                 </g>
               );
             })}
-            {minutes.map((minute) => (minute % every === 0 ? text(x(minute * 60), HEIGHT - 6, `${minute} min`) : null))}
+            {minutes.map((minute) =>
+              minute % every === 0 ? (
+                <PlotText key={minute} x={x(minute * 60)} y={HEIGHT - 6} color={palette.quiet}>
+                  {`${minute} min`}
+                </PlotText>
+              ) : null,
+            )}
           </svg>
         </View>
       </ScrollView>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { FormFoot } from '../../ui/FormFoot';
 import type { PaceEntry } from '@core/paces/paceBook';
-import { PrimaryButton } from '../../ui/PrimaryButton';
 import { Choice } from '../../ui/Choice';
 import { Select } from '../../ui/Select';
 import { TextField } from '../../ui/TextField';
@@ -86,17 +86,7 @@ export function EntryEditor({ entry, isStandard, others, save, remove, cancel }:
         {fields.kind === 'effort' && text('effort', 'Effort, 1 to 10')}
       </View>
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <PrimaryButton main icon="check" onPress={() => void submit()}>
-          Save pace
-        </PrimaryButton>
-        <PrimaryButton onPress={cancel}>Cancel</PrimaryButton>
-        {remove && (
-          <PrimaryButton icon="remove" onPress={remove}>
-            Remove
-          </PrimaryButton>
-        )}
-      </View>
+      <FormFoot save="Save pace" onSave={() => void submit()} onCancel={cancel} onRemove={remove} />
     </View>
   );
 }
