@@ -5,7 +5,8 @@ import { reviewRun } from '@core/review/review';
 import { parseSession } from '@core/session/parseSession';
 import { cautionsFor } from '@core/advice/cautions';
 import { replay } from '@core/run/replay';
-import { listAthletes, putAthlete, removeAthlete } from '@server/db/athletes';
+import { listAthletes } from '@server/db/athletes';
+import { changeSquad } from '@server/db/squad';
 import { readLibrary } from '@server/db/library';
 import { openDatabase, type Db } from '@server/db/open';
 import { listRuns } from '@server/db/runs';
@@ -141,8 +142,8 @@ test('where everyone stands on the progression is known: the last step was not d
 test('a second load keeps what was done; a fresh one starts over', () => {
   const [someone, other] = listAthletes(db);
   if (!someone || !other) throw new Error('nobody');
-  removeAthlete(db, someone.id, 0);
-  putAthlete(db, other.id, { name: 'Aaa Renamed', marks: other.marks }, Date.parse(TODAY));
+  const renamed = { id: other.id, name: 'Aaa Renamed', marks: other.marks };
+  changeSquad(db, { removedIds: [someone.id], athletes: [renamed] }, Date.parse(TODAY));
   loadDemo(db, { today: TODAY, fresh: false });
   expect(active()).toHaveLength(13);
   expect(listAthletes(db)[0]?.name).toBe('Aaa Renamed');

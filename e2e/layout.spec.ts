@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import type { AthleteInput } from '../core/api/schemas';
+import type { SquadMember } from '../core/squad/athlete';
 import type { SquadSettings } from '../core/squad/squadSettings';
 import { expect, test, type RunningApp } from './app';
 import { todaysSession } from './board';
@@ -22,13 +22,12 @@ const put = async (app: RunningApp, method: string, path: string, body: object) 
 
 /** Puts the longest names there are into the club. @returns whose they are, and today's session. */
 async function withLongestNames(app: RunningApp): Promise<{ athleteId: string; sessionId: string }> {
-  const [first] = await app.get<({ id: string } & AthleteInput)[]>('athletes');
-  if (!first) throw new Error('The club has nobody in it.');
-  const { id: athleteId, ...athlete } = first;
+  const [athlete] = await app.get<SquadMember[]>('athletes');
+  if (!athlete) throw new Error('The club has nobody in it.');
   const { name, tileName, group, title } = LONGEST;
-  await put(app, 'PUT', `athletes/${athleteId}`, { ...athlete, name, tileName });
   const { groups } = await app.get<SquadSettings>('squad');
   await put(app, 'POST', 'squad/changes', {
+    athletes: [{ ...athlete, name, tileName }],
     groups: groups.map((candidate, i) => (i === 0 ? { ...candidate, name: group } : candidate)),
   });
   const session = await todaysSession(app);
@@ -38,7 +37,7 @@ async function withLongestNames(app: RunningApp): Promise<{ athleteId: string; s
     date,
     shorthand: 'warm: 1600 @easy\nmain: 8x400 @5k / 75s jog\nfinish: 4x200 @mile / 200m jog\ncool: 1200 @easy',
   });
-  return { athleteId, sessionId: session.id };
+  return { athleteId: athlete.id, sessionId: session.id };
 }
 
 /** Every width a phone has, from the narrowest. */

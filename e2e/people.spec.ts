@@ -76,7 +76,7 @@ test('24 athletes in four groups on different reps, started one after the other 
 }) => {
   const mark = { distanceM: 5000, timeS: 1300, date: '2026-01-01', kind: 'race' };
   const extra = Array.from({ length: 10 }, (_, i) => ({ id: ulid(), name: `Zed Runner${i}`, marks: [mark] }));
-  for (const { id, ...athlete } of extra) await page.request.put(`${demo.url}/api/athletes/${id}`, { data: athlete });
+  await page.request.post(`${demo.url}/api/squad/changes`, { data: { athletes: extra } });
   const everyone = await demo.get<{ id: string; archived?: boolean }[]>('athletes');
   const ids = everyone.filter(({ archived }) => !archived).map(({ id }) => id);
   const { id } = await todaysSession(demo);

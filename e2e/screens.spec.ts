@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { ulid } from 'ulid';
 import type { StoredSeason } from '../core/season/season';
 import { expect, seriousProblems, test, type RunningApp } from './app';
 import { Board, todaysSession } from './board';
@@ -113,10 +114,8 @@ test('every tile is big enough for a cold thumb and in sight, for 14 and for 24 
   await board.open(demo, id);
   await check(14);
   const mark = { distanceM: 5000, timeS: 1300, date: '2026-01-01', kind: 'race' };
-  for (let i = 0; i < 10; i++)
-    await page.request.put(`${demo.url}/api/athletes/01M7ZKC8B0Y78609PN4H3NMY${i}X`, {
-      data: { name: `Zed Runner${i}`, marks: [mark] },
-    });
+  const athletes = Array.from({ length: 10 }, (_, i) => ({ id: ulid(), name: `Zed Runner${i}`, marks: [mark] }));
+  await page.request.post(`${demo.url}/api/squad/changes`, { data: { athletes } });
   await page.goto(`${demo.url}/track/ready/${id}`);
   await board.button('Go with 24 athletes').tap();
   await expect(board.button(/^Start: /)).toBeVisible();

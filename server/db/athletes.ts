@@ -1,11 +1,8 @@
-import { and, eq, isNotNull, isNull } from 'drizzle-orm';
-import type { AthleteInput } from '@core/api/schemas';
+import { eq, isNull } from 'drizzle-orm';
 import type { SquadMember } from '@core/squad/athlete';
-import { suggestTileName, tileKey } from '@core/squad/tileName';
 import { marksByAthlete, marksOf } from './marks';
 import type { Db } from './open';
 import { athletes } from './schema';
-import { changeSquad } from './squad';
 
 type Row = typeof athletes.$inferSelect;
 
@@ -39,44 +36,4 @@ export function listAthletes(db: Db): SquadMember[] {
 export function readAthlete(db: Db, id: string): SquadMember | undefined {
   const row = db.select().from(athletes).where(eq(athletes.id, id)).get();
   return row && memberOf(row, marksOf(db, id));
-}
-
-/** Stores an athlete with all their marks, in place of what was stored under this id; a removed one is back. */
-export function putAthlete(db: Db, id: string, input: AthleteInput, nowMs: number): SquadMember {
-  changeSquad(db, { athletes: [{ id, ...input }] }, nowMs);
-  const stored = readAthlete(db, id);
-  if (!stored) throw new Error('An athlete just stored is not there.');
-  return stored;
-}
-
-/** Hides an athlete from the squad. @returns false if there is none with this id. */
-export function removeAthlete(db: Db, id: string, nowMs: number): boolean {
-  const there = and(eq(athletes.id, id), isNull(athletes.removedAtMs));
-  return db.update(athletes).set({ removedAtMs: nowMs }).where(there).run().changes > 0;
-}
-
-/**
- * Brings a removed athlete back; if their tile name was given to someone else meanwhile, they get another.
- * @returns false if none with this id was removed.
- */
-export function restoreAthlete(db: Db, id: string): boolean {
-  return db.transaction((tx) => {
-    const gone = tx
-      .select()
-      .from(athletes)
-      .where(and(eq(athletes.id, id), isNotNull(athletes.removedAtMs)))
-      .get();
-    if (!gone) return false;
-    const taken = tx
-      .select({ tileName: athletes.tileName, chip: athletes.chip })
-      .from(athletes)
-      .where(isNull(athletes.removedAtMs))
-      .all();
-    const keys = new Set(taken.map(({ tileName }) => tileKey(tileName)));
-    const tileName = keys.has(tileKey(gone.tileName)) ? suggestTileName(gone.name, keys) : gone.tileName;
-    // Somebody else may have got their chip meanwhile.
-    const chip = taken.some((other) => other.chip === gone.chip) ? null : gone.chip;
-    tx.update(athletes).set({ removedAtMs: null, tileName, chip }).where(eq(athletes.id, id)).run();
-    return true;
-  });
 }

@@ -47,12 +47,22 @@ function checkPaceBookExists(tx: Tx, paceBookId: string | undefined, field: stri
 }
 
 type Sent = NonNullable<SquadChange['athletes']>;
+/** How a field of one of those that were sent is called in an answer. */
+type FieldOf = (index: number, field: string) => string;
+
+/** Those removed, by id: who is brought back and finds their tile name or chip given away gets another, or none. */
+function removedOf(tx: Tx): Map<string, { tileName: string; chip: string | null }> {
+  const { id, tileName, chip } = athletes;
+  const rows = tx.select({ id, tileName, chip }).from(athletes).where(isNotNull(athletes.removedAtMs)).all();
+  return new Map(rows.map((row) => [row.id, row]));
+}
+type Removed = ReturnType<typeof removedOf>;
 
 /**
  * The tile name of each athlete that is sent: their own, the one they have, or a new one; all at once, so that two can swap.
  * @throws Refused when one is someone else's.
  */
-function tileNamesFor(tx: Tx, list: Sent, fieldOf: (index: number, field: string) => string): string[] {
+function tileNamesFor(tx: Tx, list: Sent, removed: Removed, fieldOf: FieldOf): string[] {
   const { id: idColumn, name: nameColumn, tileName: tileColumn } = athletes;
   const stored = tx
     .select({ id: idColumn, name: nameColumn, tileName: tileColumn })
@@ -62,7 +72,11 @@ function tileNamesFor(tx: Tx, list: Sent, fieldOf: (index: number, field: string
   const before = new Map(stored.map((athlete) => [athlete.id, athlete.tileName]));
   const sent = new Set(list.map(({ id }) => id));
   const owners = new Map(stored.flatMap(({ id, name, tileName }) => (sent.has(id) ? [] : [[tileKey(tileName), name]])));
-  const wanted = list.map(({ id, tileName }) => tileName ?? before.get(id));
+  const wanted = list.map(({ id, tileName = before.get(id) }) => {
+    const isGivenAway =
+      tileName !== undefined && owners.has(tileKey(tileName)) && removed.get(id)?.tileName === tileName;
+    return isGivenAway ? undefined : tileName;
+  });
   wanted.forEach((tileName, index) => {
     const name = list[index]?.name ?? '';
     if (tileName === undefined) return;
@@ -83,9 +97,12 @@ function tileNamesFor(tx: Tx, list: Sent, fieldOf: (index: number, field: string
   });
 }
 
-/** @throws Refused when a chip is someone else's: its passings could be given to neither. */
-function checkChips(tx: Tx, list: Sent, fieldOf: (index: number, field: string) => string): void {
-  if (list.every(({ chip }) => chip === undefined)) return;
+/**
+ * The chip of each athlete that is sent, if any.
+ * @throws Refused when one is someone else's: its passings could be given to neither.
+ */
+function chipsFor(tx: Tx, list: Sent, removed: Removed, fieldOf: FieldOf): (string | null)[] {
+  if (list.every(({ chip }) => chip === undefined)) return list.map(() => null);
   const { id: idColumn, name: nameColumn, chip: chipColumn } = athletes;
   const worn = tx
     .select({ id: idColumn, name: nameColumn, chip: chipColumn })
@@ -94,9 +111,10 @@ function checkChips(tx: Tx, list: Sent, fieldOf: (index: number, field: string) 
     .all();
   const sent = new Set(list.map(({ id }) => id));
   const wearers = new Map(worn.flatMap(({ id, name, chip }) => (sent.has(id) ? [] : [[chip, name]])));
-  list.forEach(({ chip, name }, index) => {
-    if (chip === undefined) return;
+  return list.map(({ id, chip, name }, index) => {
+    if (chip === undefined) return null;
     const wearer = wearers.get(chip);
+    if (wearer !== undefined && removed.get(id)?.chip === chip) return null;
     if (wearer !== undefined)
       throw new Refused(
         'taken',
@@ -104,6 +122,7 @@ function checkChips(tx: Tx, list: Sent, fieldOf: (index: number, field: string) 
         fieldOf(index, 'chip'),
       );
     wearers.set(chip, name);
+    return chip;
   });
 }
 
@@ -111,7 +130,7 @@ function checkChips(tx: Tx, list: Sent, fieldOf: (index: number, field: string) 
 const AHEAD_MS = 14 * 3_600_000;
 
 /** @throws Refused for a mark of a day to come: nobody has run it yet. */
-function checkMarkDays(list: Sent, nowMs: number, fieldOf: (index: number, field: string) => string): void {
+function checkMarkDays(list: Sent, nowMs: number, fieldOf: FieldOf): void {
   const latest = new Date(nowMs + AHEAD_MS).toISOString().slice(0, 10);
   list.forEach(({ name, marks: ownMarks }, index) => {
     const at = ownMarks.findIndex(({ date }) => date > latest);
@@ -126,7 +145,7 @@ function checkMarkDays(list: Sent, nowMs: number, fieldOf: (index: number, field
 
 /** Stores athletes with all their marks. */
 function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
-  const fieldOf = (index: number, field: string) => (list.length === 1 ? field : `athletes[${index}].${field}`);
+  const fieldOf: FieldOf = (index, field) => (list.length === 1 ? field : `athletes[${index}].${field}`);
   const groupIds = new Set(idsOf(tx.select({ id: groups.id }).from(groups).all()));
   const erased = new Set(idsOf(tx.select({ id: erasedAthletes.id }).from(erasedAthletes).all()));
   list.forEach(({ id, groupId, paceBookId }, index) => {
@@ -135,8 +154,9 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
       throw new Refused('unknown', 'There is no such group. It may have been removed.', fieldOf(index, 'groupId'));
     checkPaceBookExists(tx, paceBookId, fieldOf(index, 'paceBookId'));
   });
-  const tileNames = tileNamesFor(tx, list, fieldOf);
-  checkChips(tx, list, fieldOf);
+  const removed = removedOf(tx);
+  const tileNames = tileNamesFor(tx, list, removed, fieldOf);
+  const chips = chipsFor(tx, list, removed, fieldOf);
   checkMarkDays(list, nowMs, fieldOf);
   const rows = list.map(({ id, marks: _marks, ...input }, index) => ({
     id,
@@ -149,7 +169,7 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     weeklyKm: input.weeklyKm ?? null,
     groupId: input.groupId ?? null,
     notes: input.notes ?? null,
-    chip: input.chip ?? null,
+    chip: chips[index] ?? null,
     goal: input.goal ?? null,
     nudge: input.nudge ?? null,
     paceBookId: input.paceBookId ?? null,

@@ -1,26 +1,22 @@
 import { Router } from 'express';
 import { format } from 'date-fns/format';
-import { athleteSchema } from '@core/api/schemas';
-import { listAthletes, putAthlete, removeAthlete, restoreAthlete } from '../db/athletes';
+import { listAthletes } from '../db/athletes';
 import { athleteFile, eraseAthlete } from '../db/erase';
-import { validateId } from './checked';
+import { validateId, validateQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
-import { resourceRouter } from './resource';
+import { noQuery } from './resource';
 
-const listed = resourceRouter({
-  what: 'athlete',
-  schema: athleteSchema,
-  list: listAthletes,
-  put: putAthlete,
-  remove: removeAthlete,
-  restore: restoreAthlete,
-});
-
-/** /api/athletes: as for every resource; GET /:id/file is all that is kept about one, POST /:id/erase takes it away for good. */
-export function athletesRouter(context: Context): Router {
-  const { db, nowMs } = context;
+/**
+ * /api/athletes: GET / lists them; GET /:id/file is all that is kept about one, POST /:id/erase takes it away for good. They are written,
+ * removed and taken back by changes of the squad.
+ */
+export function athletesRouter({ db, nowMs }: Context): Router {
   const router = Router();
+  router.get('/', (req, res) => {
+    validateQuery(req, noQuery);
+    res.json(listAthletes(db));
+  });
   router.get('/:id/file', async (req, res) => {
     const file = await athleteFile(db, validateId(req), format(nowMs(), 'yyyy-MM-dd'));
     if (!file) throw notFound('athlete');
@@ -31,6 +27,5 @@ export function athletesRouter(context: Context): Router {
     if (!(await eraseAthlete(db, validateId(req), nowMs()))) throw notFound('athlete');
     res.status(204).end();
   });
-  router.use(listed(context));
   return router;
 }

@@ -4,6 +4,7 @@ import { ulid } from 'ulid';
 import { curveBook } from '@core/paces/shippedPaceBooks';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
+import { putAthlete } from './athletes';
 import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -15,12 +16,6 @@ afterEach(async () => {
   fs.rmSync(server.folder, { recursive: true });
 });
 
-const ada = {
-  name: 'Ada',
-  tileName: 'Ada',
-  status: 'training',
-  marks: [{ id: ulid(), distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' }],
-};
 const { id: _id, ...shipped } = curveBook;
 const myPaceBook = { ...shipped, name: 'Mine' };
 const reps = { title: 'Reps', date: '2026-10-20', shorthand: '6x400 @5k / 90s' };
@@ -68,35 +63,6 @@ test('says how it is', async () => {
 });
 
 describe.each([
-  {
-    place: 'athletes',
-    first: ada,
-    changed: {
-      name: 'Ada B',
-      tileName: 'Ada B',
-      status: 'easing',
-      marks: [
-        ...ada.marks,
-        {
-          id: ulid(),
-          distanceM: 800,
-          timeS: 150,
-          date: '2026-10-05',
-          kind: 'trial',
-          note: 'wind',
-          leftOut: true,
-        },
-      ],
-      bornYear: 2009,
-      leaning: '800-1500',
-      runningSince: '2026-08-01',
-      notes: 'Left shin.',
-      goal: { distanceM: 800, timeS: 140, date: '2027-05-01', race: 'Final' },
-      nudge: { distanceM: 5000, timeS: 1100, date: '2026-10-20' },
-      paceBookId: 'offset',
-      archived: true,
-    },
-  },
   { place: 'pace-books', first: myPaceBook, changed: { ...myPaceBook, name: 'Mine, changed', model: 'power-law' } },
   { place: 'sessions', first: reps, changed: { ...reps, shorthand: '' } },
 ])('$place', ({ place, first, changed }) => {
@@ -239,13 +205,13 @@ describe('at the track', () => {
 
 describe('trouble', () => {
   const put = (body: string, headers: Record<string, string>) =>
-    server.call('PUT', `/api/athletes/${ulid()}`, body, headers);
+    server.call('PUT', `/api/sessions/${ulid()}`, body, headers);
   test.each([
-    ['malformed JSON', '{"name": "Ada",', { 'content-type': 'application/json' }, 400, 'bad_json'],
-    ['a wrong content type', 'name=Ada', { 'content-type': 'application/x-www-form-urlencoded' }, 415, 'wrong_type'],
+    ['malformed JSON', '{"title": "Reps",', { 'content-type': 'application/json' }, 400, 'bad_json'],
+    ['a wrong content type', 'title=Reps', { 'content-type': 'application/x-www-form-urlencoded' }, 415, 'wrong_type'],
     [
       'an oversize body',
-      JSON.stringify({ name: 'A'.repeat(1_100_000) }),
+      JSON.stringify({ title: 'A'.repeat(1_100_000) }),
       { 'content-type': 'application/json' },
       413,
       'too_large',
@@ -254,7 +220,7 @@ describe('trouble', () => {
   ])('%s', async (_what, body, headers, status, code) => {
     const answer = await put(body, headers);
     expect(answer).toMatchObject({ status, body: { error: { code, message: expect.stringMatching(/\.$/) } } });
-    expect((await server.call('GET', '/api/athletes')).body).toEqual([]);
+    expect((await server.call('GET', '/api/sessions')).body).toEqual([]);
   });
   test('an address that is not there, a query that is not known', async () => {
     expect(await server.call('GET', '/api/nowhere')).toMatchObject({
@@ -290,11 +256,11 @@ describe('trouble', () => {
 });
 
 test('the log has a line for each request, with no name of anyone in it', async () => {
-  await server.call('PUT', `/api/athletes/${ulid()}`, ada);
+  await putAthlete(server, ulid());
   const [line = ''] = server.logLines.slice(-1);
   expect(JSON.parse(line)).toMatchObject({
-    req: { method: 'PUT', path: expect.stringMatching(/^\/api\/athletes\//) },
-    res: { status: 200 },
+    req: { method: 'POST', path: '/api/squad/changes' },
+    res: { status: 204 },
     responseTime: expect.any(Number),
   });
   expect(server.logLines.join()).not.toContain('Ada');

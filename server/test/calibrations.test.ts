@@ -4,6 +4,7 @@ import { ulid } from 'ulid';
 import type { Calibration } from '@core/outlook/calibration';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
+import { putAthlete } from './athletes';
 import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -58,7 +59,7 @@ async function calibrationOf(before: string): Promise<Calibration | undefined> {
 
 beforeEach(async () => {
   server = await startTestServer();
-  await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: MARKS });
+  await putAthlete(server, ada, { name: 'Ada', marks: MARKS });
 });
 afterEach(async () => {
   await server.stop();
@@ -85,7 +86,7 @@ test('a new mark, a session that is set aside and an athlete who is erased count
   await run(plan, [5, 5, 6, 6, 6]);
   const before = await calibrationOf('2026-10-20');
   const faster = [...MARKS, { distanceM: 5000, timeS: 1100, date: '2026-09-30', kind: 'race' }];
-  await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: faster });
+  await putAthlete(server, ada, { name: 'Ada', marks: faster });
   expect((await calibrationOf('2026-10-20'))?.a).toBeGreaterThan(before?.a ?? 9);
   await server.call('DELETE', `/api/runs/${plan.id}`);
   expect(await calibrationOf('2026-10-20')).toBeUndefined();
@@ -100,7 +101,7 @@ test('a mark that was kept of the session itself is not its own witness', async 
   await run(plan, [5, 5, 6, 6, 6]);
   const before = await calibrationOf('2026-10-20');
   const kept = { distanceM: 5000, timeS: 1260, date: '2026-10-01', kind: 'session', runId: plan.id };
-  await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: [...MARKS, kept] });
+  await putAthlete(server, ada, { name: 'Ada', marks: [...MARKS, kept] });
   expect(await calibrationOf('2026-10-20')).toEqual(before);
 });
 

@@ -1,5 +1,6 @@
 import fs from 'node:fs';
 import { ulid } from 'ulid';
+import { putAthlete } from './athletes';
 import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -7,7 +8,7 @@ const id = ulid();
 
 beforeAll(async () => {
   server = await startTestServer();
-  await server.call('PUT', `/api/athletes/${id}`, { name: 'Ada', marks: [] });
+  await putAthlete(server, id, { name: 'Ada', marks: [] });
 });
 afterAll(async () => {
   await server.stop();

@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { ulid } from 'ulid';
 import { serveWeather } from '@devices/weather/serve';
 import type { DayPlan } from '@core/planning/dayPlan';
+import { putAthlete } from './athletes';
 import { startTestServer, tempFolder, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -67,8 +68,8 @@ describe('the plan of a day', () => {
     for (const [athleteId, name] of [
       [gone, 'Ann'],
       [other, 'Bob'],
-    ])
-      await server.call('PUT', `/api/athletes/${athleteId}`, { name, marks: [] });
+    ] as const)
+      await putAthlete(server, athleteId, { name, marks: [] });
     const id = await put();
     const whose = (athleteId: string) => ({
       whom: { kind: 'athlete', athleteId },

@@ -10,6 +10,7 @@ import { openDatabase } from '../db/open';
 import { pendingRunIds, rebuild, rebuildPending } from '../db/results';
 import { addEvents } from '../db/runs';
 import { athleteResults, erasedAthletes, repResults, runEvents, runResults, runs } from '../db/schema';
+import { putAthlete } from './athletes';
 import { planFor } from './madeUpPlan';
 import { dataBefore } from './dataBefore';
 import { startTestServer, type TestServer } from './testServer';
@@ -184,7 +185,7 @@ describe('erasing an athlete', () => {
       [ada, 'Ada'],
       [bo, 'Bo'],
     ] as const)
-      await server.call('PUT', `/api/athletes/${id}`, { name, marks: [] });
+      await putAthlete(server, id, { name, marks: [] });
     const before = reps(plan.id).filter(({ athleteId }) => athleteId === bo);
     expect((await server.call('POST', `/api/athletes/${ada}/erase`)).status).toBe(204);
     expect(reps(plan.id)).toEqual(before);
@@ -213,7 +214,7 @@ describe('erasing an athlete', () => {
     const plan = planForTwo();
     await put(plan);
     await post(plan.id, eventsFor(plan.id));
-    await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: [] });
+    await putAthlete(server, ada, { name: 'Ada', marks: [] });
     server.db.delete(runResults).run();
     server.db.delete(athleteResults).run();
     await eraseAthlete(server.db, ada, 1);

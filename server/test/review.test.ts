@@ -3,6 +3,7 @@ import { ulid } from 'ulid';
 import type { History, LastTime, SameSessions, SquadHistory } from '@core/review/history';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
+import { putAthlete } from './athletes';
 import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -158,7 +159,7 @@ test('some weeks of one athlete and of the squad: only those, without what was r
     ]),
   );
   expect(JSON.stringify(squad)).not.toContain('left shin');
-  await server.call('PUT', `/api/athletes/${ada}`, { name: 'Ada', marks: [] });
+  await putAthlete(server, ada, { name: 'Ada', marks: [] });
   const rows = await get<object[]>(`reps?${window}&athlete=${ada}`);
   expect(rows).toHaveLength(4);
   expect(rows[0]).toMatchObject({ date: '2026-10-05', athlete: 'Ada', rep: 1, timeS: 80, sessionEffort: 6 });

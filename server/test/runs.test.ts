@@ -6,6 +6,7 @@ import { MOST_EVENTS } from '../db/runs';
 import { rebuild } from '../db/results';
 import { readRun } from '../db/storedRun';
 import { runEvents, runs } from '../db/schema';
+import { putAthlete } from './athletes';
 import { planFor } from './madeUpPlan';
 import { startTestServer, type TestServer } from './testServer';
 
@@ -102,7 +103,7 @@ describe('a session that cannot be read', () => {
     ).toBe(204);
   });
   test('is in nobody’s way when an athlete in it is erased: what names them there goes', async () => {
-    await server.call('PUT', `/api/athletes/${athleteId}`, { name: 'Ada', marks: [] });
+    await putAthlete(server, athleteId, { name: 'Ada', marks: [] });
     const noted: RunEvent = { ...crossed(other.id), type: 'felt', athleteId, repIndex: 0, effort: 7 };
     await post(other.id, noted);
     damage(candidate.id);

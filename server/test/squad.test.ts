@@ -13,6 +13,7 @@ import { athletesOf, type Plan } from '@core/run/plan';
 import { runOf } from '@core/run/runOf';
 import { databaseFile } from '../db/dataFolder';
 import { openDatabase } from '../db/open';
+import { putAthlete } from './athletes';
 import { startTestServer, tempFolder, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -42,6 +43,48 @@ const [a, b] = [
 
 test('a new squad goes by the default pace book and has no groups', async () =>
   expect(await squad()).toEqual({ paceBookId: 'curve', groups: [] }));
+
+describe('an athlete', () => {
+  const ada = { ...someone('Ada'), tileName: 'Ada', status: 'training' };
+  const changed = {
+    ...ada,
+    name: 'Ada B',
+    tileName: 'Ada B',
+    status: 'easing',
+    marks: [
+      ...ada.marks,
+      { id: ulid(), distanceM: 800, timeS: 150, date: '2026-10-05', kind: 'trial', note: 'wind', leftOut: true },
+    ],
+    bornYear: 2009,
+    leaning: '800-1500',
+    runningSince: '2026-08-01',
+    notes: 'Left shin.',
+    goal: { distanceM: 800, timeS: 140, date: '2027-05-01', race: 'Final' },
+    nudge: { distanceM: 5000, timeS: 1100, date: '2026-10-20' },
+    paceBookId: 'offset',
+    archived: true,
+  };
+  test('is written, also twice, listed, changed, removed and taken back', async () => {
+    for (let i = 0; i < 2; i++) expect((await change({ athletes: [ada] })).status).toBe(204);
+    expect(await athletes()).toEqual([ada]);
+    expect((await change({ athletes: [changed] })).status).toBe(204);
+    expect(await athletes()).toEqual([changed]);
+    await change({ removedIds: [ada.id] });
+    expect(await athletes()).toEqual([]);
+    await change({ athletes: [changed] });
+    expect(await athletes()).toEqual([changed]);
+  });
+  test.each([
+    ['with something nobody knows', { shoeSize: 41 }, 'athletes[0].shoeSize', /not allowed/],
+    ['with an id that this app did not make', { id: '1' }, 'athletes[0].id', /./],
+  ])('%s is refused with the field, and nothing is kept', async (_what, more, field, message) => {
+    expect(await change({ athletes: [{ ...ada, ...more }] })).toEqual({
+      status: 400,
+      body: { error: { code: 'invalid', field, message: expect.stringMatching(message) } },
+    });
+    expect(await athletes()).toEqual([]);
+  });
+});
 
 describe('a change of several things', () => {
   test('is stored whole: groups in their order, athletes in them, the book', async () => {
@@ -99,9 +142,9 @@ describe('a change of several things', () => {
     });
     const chips = async () => (await athletes()).map((athlete) => (athlete as { chip?: string }).chip);
     expect(await chips()).toEqual(['A-2', 'A-1']);
-    await server.call('DELETE', `/api/athletes/${ada.id}`);
+    await change({ removedIds: [ada.id] });
     await change({ athletes: [{ ...bo, chip: 'A-2' }] });
-    await server.call('POST', `/api/athletes/${ada.id}/restore`);
+    await change({ athletes: [{ ...ada, chip: 'A-2' }] });
     expect(await chips()).toEqual([undefined, 'A-2']);
   });
   test('two athletes can swap tile names; one sent without keeps theirs, a new one is given one', async () => {
@@ -134,7 +177,7 @@ describe('a change of several things', () => {
     await change({ athletes: [ada] });
     await change({ removedIds: [ada.id] });
     await change({ athletes: [someone('Ada Crane', { tileName: 'Ada' })] });
-    await server.call('POST', `/api/athletes/${ada.id}/restore`);
+    await change({ athletes: [ada] });
     expect((await athletes()).map(({ tileName }) => tileName)).toEqual(['Ada B', 'Ada']);
   });
   test.each<[string, (before: SquadMember[]) => SquadChange]>([
@@ -286,7 +329,7 @@ describe('an athlete’s data', () => {
     const left = await stored();
     expect(athletesOf(left.plan)).toHaveLength(1);
     expect(JSON.stringify(left)).not.toContain(ids[0]);
-    expect(await server.call('PUT', `/api/athletes/${ids[0]}`, { name: NAME, marks: [] })).toMatchObject({
+    expect(await putAthlete(server, ids[0], { name: NAME, marks: [] })).toMatchObject({
       status: 400,
       body: { error: { message: 'This athlete was erased for good.' } },
     });

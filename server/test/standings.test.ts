@@ -4,6 +4,7 @@ import { ulid } from 'ulid';
 import type { History, Standing } from '@core/review/history';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
+import { putAthlete } from './athletes';
 import { startTestServer, type TestServer } from './testServer';
 
 let server: TestServer;
@@ -62,8 +63,8 @@ beforeEach(async () => {
   for (const [id, name] of [
     [ada, 'Ada'],
     [bo, 'Bo'],
-  ])
-    await server.call('PUT', `/api/athletes/${id}`, { name, marks: [] });
+  ] as const)
+    await putAthlete(server, id, { name, marks: [] });
   await server.call('POST', '/api/library/changes', {
     sessions: [first, second].map((id) => ({ id, title: id, shorthand: '400', tags: [] })),
     progressions: [
