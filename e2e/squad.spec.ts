@@ -1,4 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
+import { ulid } from 'ulid';
 import { expect, press, secondsOf, seriousProblems, test, drag } from './app';
 
 type Athlete = { id: string; name: string; tileName: string; groupId?: string; marks: { distanceM: number }[] };
@@ -89,6 +90,20 @@ test.describe('where a tile name is taken', () => {
     await expect.poll(() => paceOf(page, '5k')).toBeCloseTo(220, 0);
     await expect(page.getByText(/at the level you set/)).toBeVisible();
     expect(await seriousProblems(page)).toEqual([]);
+  });
+
+  test('an Undo that is refused says so, and why', async ({ page, demo }) => {
+    const [ada] = await demo.get<Athlete[]>('athletes');
+    await page.goto(`${demo.url}/squad/${ada?.id}`);
+    await page.getByRole('radio', { name: 'About' }).tap();
+    await page.getByLabel('Name on the tile').fill('Adda');
+    await button(page, 'Save changes').tap();
+    await expect(page.getByText('Ada Brindlecote is changed.')).toBeVisible();
+    // Meanwhile, from another phone.
+    const other = { id: ulid(), name: 'Ada Ferrowby', tileName: 'Ada', marks: [] };
+    await page.request.post(`${demo.url}/api/squad/changes`, { data: { athletes: [other] } });
+    await button(page, 'Undo').tap();
+    await expect(page.getByText(/^It was not taken back\. “Ada” is the tile name of Ada Ferrowby\./)).toBeVisible();
   });
 });
 

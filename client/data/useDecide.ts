@@ -14,19 +14,16 @@ export function useDecide({ id, plan = UNDECIDED }: ScheduledSession) {
   const notice = useNotice();
   return useCallback(
     (part: DayDecision, noticeText?: string) => {
-      const send = async (decided: DayPlan) => {
-        const sent = await put({ sessionId: id, plan: decided });
-        if (sent.error) notice({ text: `${troubleText(sent.error)} The plan is as it was.` });
-        return !sent.error;
-      };
+      const send = (decided: DayPlan) => put({ sessionId: id, plan: decided });
       const takeBack = () => {
         // Only this decision: later ones stay.
         const { data } = api.endpoints.sessions.select()(store.getState());
         const now = data?.find((session) => session.id === id)?.plan ?? UNDECIDED;
-        void send(withDecision(now, inverseOfDecision(part, plan)));
+        return send(withDecision(now, inverseOfDecision(part, plan)));
       };
-      void send(withDecision(plan, part)).then((isKept) => {
-        if (isKept && noticeText !== undefined) notice({ text: noticeText, undo: takeBack });
+      void send(withDecision(plan, part)).then(({ error }) => {
+        if (error) notice({ text: `${troubleText(error)} The plan is as it was.` });
+        else if (noticeText !== undefined) notice({ text: noticeText, undo: takeBack });
       });
     },
     [id, plan, put, notice],

@@ -14,11 +14,7 @@ export function useKeepSeasons() {
         notice({ text: troubleText(done.error) });
         return false;
       }
-      const undo = async () => {
-        const error = await restoreSeasons(put, done.saved);
-        if (error !== undefined) notice({ text: troubleText(error) });
-      };
-      notice({ text: noticeText, undo: () => void undo() });
+      notice({ text: noticeText, undo: async () => ({ error: await restoreSeasons(put, done.saved) }) });
       return true;
     },
     [put, notice],

@@ -99,7 +99,7 @@ export function useLibraryChange(library: LibraryView | undefined) {
     if (sent.error) return troubleText(sent.error);
     notice({
       text: noticeText,
-      undo: () => void send(inverseOfLibraryChange(change, library ?? { sessions: [], progressions: [] })),
+      undo: () => send(inverseOfLibraryChange(change, library ?? { sessions: [], progressions: [] })),
     });
     return undefined;
   };

@@ -19,7 +19,7 @@ export function useSquadChange({ settings, athletes, archived }: SquadView) {
       const field = fieldOf(sent.error);
       return { ok: false, message: troubleText(sent.error), ...(field === undefined ? {} : { field }) };
     }
-    notice({ text: noticeText, undo: () => void send(undo) });
+    notice({ text: noticeText, undo: () => send(undo) });
     return { ok: true };
   };
   return { change, saving: isLoading };

@@ -9,6 +9,7 @@ import { startFetchingScreens, startSending } from './screens';
 import { useWho } from './access/useWho';
 import { startServiceWorker } from '../data/serviceWorker';
 import { startKeepingSquad } from '../data/keepSquad';
+import { troubleText } from '../store/api';
 import { store, useAppSelector } from '../store/store';
 import { NavBar } from './NavBar';
 import { NoticeBar, Notices } from '../ui/Notices';
@@ -33,7 +34,7 @@ function Themed() {
   useEffect(startServiceWorker, []);
   return (
     <PaperProvider theme={theme}>
-      <Notices>
+      <Notices troubleText={troubleText}>
         <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: theme.zest.ground }}>
           {(!isAtLineBoard(path) || wide) && isCoach && path !== '/join' && <NavBar />}
           <View role="main" style={{ flex: 1, minHeight: 0, minWidth: 0 }}>

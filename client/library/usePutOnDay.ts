@@ -22,7 +22,7 @@ export function usePutOnDay() {
       text: 'It is on that day now. The library stays as it is.',
       undo: () => {
         router.replace(from);
-        void remove(id);
+        return remove(id);
       },
     });
   };

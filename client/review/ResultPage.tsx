@@ -132,7 +132,7 @@ function useRemove(runId: string, title: string): () => void {
     void setAside(runId).then(({ error }) => {
       if (error) return notice({ text: troubleText(error) });
       backToList();
-      return notice({ text: `“${title}” is removed.`, undo: () => void restore(runId) });
+      return notice({ text: `“${title}” is removed.`, undo: () => restore(runId) });
     });
 }
 

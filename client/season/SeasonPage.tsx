@@ -66,7 +66,7 @@ function Out({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
     const removed = await remove(id);
     if (removed.error) return notice({ text: troubleText(removed.error) });
     router.replace('/season');
-    notice({ text: `${season.name} is removed. Sessions that were written stay.`, undo: () => void restore(id) });
+    notice({ text: `${season.name} is removed. Sessions that were written stay.`, undo: () => restore(id) });
   };
   return (
     <View role="region" aria-label="Out" style={{ gap: SPACE.s }}>

@@ -36,7 +36,7 @@ function useRemoveSession(session: ScheduledSession) {
     const removed = await remove(session.id);
     if (removed.error) return notice({ text: troubleText(removed.error) });
     backToList();
-    notice({ text: `“${session.title}” is removed.`, undo: () => void restore(session.id) });
+    notice({ text: `“${session.title}” is removed.`, undo: () => restore(session.id) });
   };
 }
 
@@ -85,7 +85,7 @@ function Editor({ stored, squad }: { stored: ScheduledSession; squad: SquadView 
       text: `“${title}” is in the library.`,
       undo: () => {
         change({ libraryId: undefined });
-        void changeLibrary({ removedSessionIds: [libraryId] });
+        return changeLibrary({ removedSessionIds: [libraryId] });
       },
     });
   };

@@ -36,7 +36,7 @@ export function SessionList() {
       text: 'A new session for today.',
       undo: () => {
         router.replace('/sessions');
-        void remove(session.id);
+        return remove(session.id);
       },
     });
   };

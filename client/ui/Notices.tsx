@@ -6,14 +6,16 @@ import { Press } from './Press';
 import { RADIUS, SPACE, usePalette } from './theme';
 import { Text } from './Text';
 
-type Notice = { text: string; undo?: () => void };
+/** What ends an undo that waits for the server. */
+type Undone = PromiseLike<{ error?: unknown }>;
+type Notice = { text: string; undo?: () => Undone | void };
 
 const SHOWN_MS = 8000;
 
 const TellContext = createContext<(notice: Notice) => void>(() => undefined);
-const NoticeContext = createContext<{ notice: Notice | undefined; close: () => void }>({
+const NoticeContext = createContext<{ notice: Notice | undefined; undo: () => void }>({
   notice: undefined,
-  close: () => undefined,
+  undo: () => undefined,
 });
 
 /** Says what was just done, for a few seconds, with a way to take it back. */
@@ -21,9 +23,9 @@ export const useNotice = () => useContext(TellContext);
 
 /**
  * Keeps what is said. It belongs to the screen it came up on, or that the same press led to: whoever goes on to another one leaves it behind,
- * so that an Undo never takes back what is no longer in sight.
+ * so that an Undo never takes back what is no longer in sight. An undo that fails is said, in what `troubleText` makes of the error.
  */
-export function Notices({ children }: { children: ReactNode }) {
+export function Notices({ troubleText, children }: { troubleText: (error: unknown) => string; children: ReactNode }) {
   const [notice, setNotice] = useState<Notice>();
   const hasActed = useRef(false);
   const path = usePathname();
@@ -48,7 +50,14 @@ export function Notices({ children }: { children: ReactNode }) {
       clearTimeout(timer);
     };
   }, [notice, close]);
-  const shown = useMemo(() => ({ notice, close }), [notice, close]);
+  const shown = useMemo(() => {
+    const undo = async () => {
+      close();
+      const undone = await notice?.undo?.();
+      if (undone?.error) tell({ text: `It was not taken back. ${troubleText(undone.error)}` });
+    };
+    return { notice, undo: () => void undo() };
+  }, [notice, close, tell, troubleText]);
   return (
     <TellContext.Provider value={tell}>
       <NoticeContext.Provider value={shown}>{children}</NoticeContext.Provider>
@@ -59,9 +68,8 @@ export function Notices({ children }: { children: ReactNode }) {
 /** What was just done, in a line of its own: it covers nothing, and what is under the thumb stays where it is. */
 export function NoticeBar() {
   const palette = usePalette();
-  const { notice, close } = useContext(NoticeContext);
+  const { notice, undo } = useContext(NoticeContext);
   if (!notice) return null;
-  const { text, undo } = notice;
   return (
     <Surface
       elevation={0}
@@ -76,16 +84,13 @@ export function NoticeBar() {
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 48, paddingLeft: SPACE.m }}>
         <Text color={palette.ground} style={{ flex: 1, paddingVertical: SPACE.s }}>
-          {text}
+          {notice.text}
         </Text>
-        {undo ? (
+        {notice.undo ? (
           <Press
             role="button"
             aria-label="Undo"
-            onPress={() => {
-              close();
-              undo();
-            }}
+            onPress={undo}
             style={{
               minHeight: 48,
               minWidth: 64,

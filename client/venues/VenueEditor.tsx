@@ -66,7 +66,7 @@ function Editor({ stored }: { stored: OwnVenue }) {
     if (removed.error) return notice({ text: troubleText(removed.error) });
     unsaved.current = undefined;
     back();
-    notice({ text: `“${stored.name}” is removed.`, undo: () => void restore(id) });
+    notice({ text: `“${stored.name}” is removed.`, undo: () => restore(id) });
   };
   return (
     <Page

@@ -36,7 +36,7 @@ export function VenueList() {
       text: 'A new place: name it and set its marks.',
       undo: () => {
         router.replace('/sessions/places');
-        void remove(id);
+        return remove(id);
       },
     });
   };

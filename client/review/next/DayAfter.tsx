@@ -40,7 +40,7 @@ function TooSoon({ session }: { session: ScheduledSession }) {
       notice(
         error
           ? { text: troubleText(error) }
-          : { text: `“${session.title}” is ${onDay(to)} now.`, undo: () => void put(session) },
+          : { text: `“${session.title}” is ${onDay(to)} now.`, undo: () => put(session) },
       ),
     );
   return (

@@ -82,11 +82,16 @@ export function useWriteNext(
       ...(begins ? { begins } : {}),
       newId: ulid,
     });
-    const undone: (() => unknown)[] = [];
-    const takeBack = () => undone.reverse().forEach((undo) => undo());
-    const failed = (error: unknown) => {
-      takeBack();
-      return `${troubleText(error)} Nothing was written.`;
+    const undone: (() => PromiseLike<{ error?: unknown }> | void)[] = [];
+    /** Takes back what was written, the last first. */
+    const takeBack = async (): Promise<{ error?: unknown }> => {
+      let firstError: unknown;
+      for (const undo of undone.reverse()) firstError ??= (await undo())?.error;
+      return { error: firstError };
+    };
+    const failed = async (error: unknown) => {
+      const { error: left } = await takeBack();
+      return `${troubleText(error)} ${left ? 'A part was written before that, and could not be taken back.' : 'Nothing was written.'}`;
     };
     if (steps) {
       const sent = await changeLibrary(steps.change);
@@ -142,7 +147,7 @@ export function useWriteNext(
       text: `“${written.title}” is written for ${dayInText(date)}.`,
       undo: () => {
         router.replace(`/results/${read.plan.id}/next`);
-        takeBack();
+        return takeBack();
       },
     });
     return undefined;

@@ -113,7 +113,7 @@ function Book({ book, squad }: { book: PaceBook; squad: SquadView }) {
   const keep = async (next: PaceBook, noticeText: string): Promise<string | undefined> => {
     const sent = await put(next);
     if (sent.error) return troubleText(sent.error);
-    notice({ text: noticeText, undo: () => void put(book) });
+    notice({ text: noticeText, undo: () => put(book) });
     return undefined;
   };
   const keepEntry = (index: number) => async (entry: PaceEntry | undefined) => {
@@ -130,7 +130,7 @@ function Book({ book, squad }: { book: PaceBook; squad: SquadView }) {
     const sent = await removePaceBook(book.id);
     if (sent.error) return setTrouble(troubleText(sent.error));
     backToPaceBooks();
-    return notice({ text: `“${book.name}” is removed.`, undo: () => void restore(book.id) });
+    return notice({ text: `“${book.name}” is removed.`, undo: () => restore(book.id) });
   };
   const copy = async () => {
     const made = copyOf(
