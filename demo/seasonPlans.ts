@@ -1,5 +1,5 @@
 /** The two seasons of the demo, in their ninth week: a B race run, an A race ahead, holidays, somebody away, one thread held back. */
-import { layOutSeason } from '@core/season/layOut';
+import { layOutSeason } from '@core/season/layout/layOut';
 import { isToRun, usualAmount } from '@core/season/load';
 import { weekStartOf } from '@core/season/phases';
 import {
@@ -10,8 +10,8 @@ import {
   type SeasonPlan,
   type SeasonRace,
 } from '@core/season/season';
-import { seasonFrom } from '@core/season/seasonFrom';
-import { seasonTemplates } from '@core/season/templates';
+import { seasonFrom } from '@core/season/templates/seasonFrom';
+import { seasonTemplates } from '@core/season/templates/templates';
 import type { SquadMember } from '@core/squad/athlete';
 import { dateOfDay, dayNumber, daysAfter } from '@core/units/dayNumber';
 

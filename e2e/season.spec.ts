@@ -1,7 +1,7 @@
 import ICAL from 'ical.js';
 import { changeSeason } from '../core/season/changes';
 import { compareSeasons } from '../core/season/difference';
-import { layOutSeason } from '../core/season/layOut';
+import { layOutSeason } from '../core/season/layout/layOut';
 import type { SeasonDay, SeasonPlan, StoredSeason } from '../core/season/season';
 import type { SquadMember } from '../core/squad/athlete';
 import { daysAfter } from '../core/units/dayNumber';

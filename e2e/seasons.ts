@@ -1,4 +1,4 @@
-import { layOutSeason } from '../core/season/layOut';
+import { layOutSeason } from '../core/season/layout/layOut';
 import type { SeasonDay, SeasonPlan, StoredSeason } from '../core/season/season';
 import { expect, type RunningApp } from './app';
 

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { athleteOn } from '@core/season/exceptions';
-import { layOutSeason } from '@core/season/layOut';
+import { layOutSeason } from '@core/season/layout/layOut';
 import type { SeasonPlan, SeasonWeek, StoredSeason } from '@core/season/season';
 import { useSeasonsQuery } from '../store/api';
 import type { SquadView } from './useSquad';

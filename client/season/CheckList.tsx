@@ -1,6 +1,6 @@
 import { View } from 'react-native';
-import type { SeasonCheck } from '@core/season/checks';
-import { schoolNotes } from '@core/season/schools';
+import type { SeasonCheck } from '@core/season/checks/checks';
+import { schoolNotes } from '@core/season/templates/schools';
 import type { SeasonPlan } from '@core/season/season';
 import { dayName } from '../ui/days';
 import { SmallButton } from '../ui/SmallButton';

@@ -2,7 +2,7 @@ import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { View } from 'react-native';
 import type { SeasonDay } from '@core/season/season';
-import { sessionOfDay, type Library } from '@core/season/threadSession';
+import { sessionOfDay, type Library } from '@core/season/threads/threadSession';
 import { amountText, DAY_WORDS, mainLine } from '@core/season/weekText';
 import type { LaidSeason } from '../data/useSeasons';
 import { Printed } from '../ui/Printed';

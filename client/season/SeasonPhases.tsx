@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { SCHOOL_NOTES, SCHOOLS } from '@core/season/schools';
+import { SCHOOL_NOTES, SCHOOLS } from '@core/season/templates/schools';
 import type { Rhythm, RhythmDay } from '@core/season/season';
 import type { LaidSeason } from '../data/useSeasons';
 import { capitalised } from '../ui/capitalised';

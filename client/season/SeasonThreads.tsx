@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import { daysOf, type SeasonPlan, type SeasonWeek, type Thread } from '@core/season/season';
-import { sessionOfDay } from '@core/season/threadSession';
+import { sessionOfDay } from '@core/season/threads/threadSession';
 import { mainLine } from '@core/season/weekText';
 import { intentOfText } from '@core/advice/suggestIntent';
 import { THREAD_STEPS, THREAD_STEP_WORDS } from '../data/threadSteps';

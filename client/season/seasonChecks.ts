@@ -1,4 +1,4 @@
-import { checkSeason, type SeasonCheck } from '@core/season/checks';
+import { checkSeason, type SeasonCheck } from '@core/season/checks/checks';
 import { phasesOf } from '@core/season/phases';
 import type { SeasonPlan } from '@core/season/season';
 import { isSeasonFor } from '@core/season/kmAWeek';

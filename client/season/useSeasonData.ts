@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import type { Library } from '@core/season/threadSession';
+import type { Library } from '@core/season/threads/threadSession';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Group } from '@core/squad/athlete';
 import type { KmSource } from '@core/season/kmAWeek';

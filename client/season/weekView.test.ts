@@ -1,8 +1,8 @@
-import { layOutSeason } from '@core/season/layOut';
+import { layOutSeason } from '@core/season/layout/layOut';
 import type { SeasonPlan } from '@core/season/season';
-import { seasonFrom } from '@core/season/seasonFrom';
-import { seasonTemplates, type SeasonTemplate } from '@core/season/templates';
-import { NO_LIBRARY } from '@core/season/threadSession';
+import { seasonFrom } from '@core/season/templates/seasonFrom';
+import { seasonTemplates, type SeasonTemplate } from '@core/season/templates/templates';
+import { NO_LIBRARY } from '@core/season/threads/threadSession';
 import type { SquadMember } from '@core/squad/athlete';
 import { daysAfter } from '@core/units/dayNumber';
 import type { ListedRun, ScheduledSession } from '@core/api/answers';

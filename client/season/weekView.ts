@@ -4,7 +4,7 @@ import { exceptionOn, EXCEPTION_WORDS } from '@core/season/exceptions';
 import { isToRun } from '@core/season/load';
 import { weekStartOf } from '@core/season/phases';
 import type { DayDone, DayKind, SeasonDay, SeasonPlan, SeasonRace } from '@core/season/season';
-import { sessionOfDay, type Library } from '@core/season/threadSession';
+import { sessionOfDay, type Library } from '@core/season/threads/threadSession';
 import { amountText, DAY_WORDS, mainLine } from '@core/season/weekText';
 import type { SquadMember } from '@core/squad/athlete';
 import { dateOfDay, dayNumber } from '@core/units/dayNumber';

@@ -1,6 +1,6 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
-import { emptySeason } from '@core/season/seasonFrom';
+import { emptySeason } from '@core/season/templates/seasonFrom';
 import { openOfflineCopy } from './offlineCopy';
 
 const TODAY = '2026-11-25';

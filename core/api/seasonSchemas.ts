@@ -20,7 +20,7 @@ import {
   type Thread,
   type ThreadDecision,
 } from '../season/season';
-import { SCHOOLS } from '../season/schools';
+import { SCHOOLS } from '../season/templates/schools';
 import { dateSchema, idSchema, OLD_LIBRARY_ID, intentSchema, nameSchema, note, timeOfDaySchema } from './schemas';
 
 const yes = Joi.boolean().valid(true);

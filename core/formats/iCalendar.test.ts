@@ -1,8 +1,8 @@
 import ICAL from 'ical.js';
 import { changeSeason } from '../season/changes';
-import { layOutSeason } from '../season/layOut';
-import { seasonFrom } from '../season/seasonFrom';
-import { seasonTemplates, type SeasonTemplate } from '../season/templates';
+import { layOutSeason } from '../season/layout/layOut';
+import { seasonFrom } from '../season/templates/seasonFrom';
+import { seasonTemplates, type SeasonTemplate } from '../season/templates/templates';
 import { daysAfter } from '../units/dayNumber';
 import { writeICalendar, type CalendarOptions } from './iCalendar';
 

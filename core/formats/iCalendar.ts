@@ -1,7 +1,7 @@
 /** A season or sessions as a calendar file (RFC 5545). No athlete is named in it. */
 import ical, { ICalCalendarMethod } from 'ical-generator';
 import type { SeasonDay, SeasonPlan, SeasonWeek } from '../season/season';
-import { NO_LIBRARY, sessionOfDay, type Library } from '../season/threadSession';
+import { NO_LIBRARY, sessionOfDay, type Library } from '../season/threads/threadSession';
 import { daysAfter } from '../units/dayNumber';
 
 /** A session on a day, as it goes out. */

@@ -1,9 +1,9 @@
 import { daysAfter } from '../units/dayNumber';
 import { seasonForAthlete } from './athleteSeason';
-import { layOutSeason } from './layOut';
-import { seasonFrom } from './seasonFrom';
+import { layOutSeason } from './layout/layOut';
+import { seasonFrom } from './templates/seasonFrom';
 import { daysOf, type AthleteException, type SeasonPlan } from './season';
-import { seasonTemplates, type SeasonTemplate } from './templates';
+import { seasonTemplates, type SeasonTemplate } from './templates/templates';
 
 const MONDAY = '2026-09-07';
 const [FIVE_K] = seasonTemplates as [SeasonTemplate];

@@ -2,11 +2,11 @@ import { daysAfter } from '../units/dayNumber';
 import { changeSeason, putOff, shiftedBy, type SeasonChange } from './changes';
 import { compareSeasons } from './difference';
 import { athleteOn, easingDays, exceptionOn } from './exceptions';
-import { layOutSeason } from './layOut';
-import { schoolNotes } from './schools';
-import { seasonFrom } from './seasonFrom';
+import { layOutSeason } from './layout/layOut';
+import { schoolNotes } from './templates/schools';
+import { seasonFrom } from './templates/seasonFrom';
 import { daysOf, type AthleteException, type SeasonPlan } from './season';
-import { seasonTemplates, type SeasonTemplate } from './templates';
+import { seasonTemplates, type SeasonTemplate } from './templates/templates';
 import { weekText } from './weekText';
 
 const MONDAY = '2026-09-07';

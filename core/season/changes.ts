@@ -1,6 +1,6 @@
 /** Changes a coach makes in a season by hand: pure steps from one plan to the next. The rest is laid out again. */
 import { dateOfDay, dayNumber } from '../units/dayNumber';
-import { layOutSeason } from './layOut';
+import { layOutSeason } from './layout/layOut';
 import {
   daysOf,
   type AthleteException,

@@ -1,10 +1,10 @@
 import type { SquadMember } from '../squad/athlete';
 import { daysAfter } from '../units/dayNumber';
 import { racesToEnter, threadsToDecide, turnsOfSession, withoutResult, withStaleMarks } from './due';
-import { layOutSeason } from './layOut';
-import { emptySeason, seasonFrom } from './seasonFrom';
+import { layOutSeason } from './layout/layOut';
+import { emptySeason, seasonFrom } from './templates/seasonFrom';
 import { daysOf, type SeasonPlan } from './season';
-import { seasonTemplates, type SeasonTemplate } from './templates';
+import { seasonTemplates, type SeasonTemplate } from './templates/templates';
 
 const TODAY = '2026-11-28';
 const athlete = (id: string, marks: SquadMember['marks'], more: Partial<SquadMember> = {}): SquadMember => ({

@@ -2,12 +2,12 @@ import fc from 'fast-check';
 import { daysAfter } from '../units/dayNumber';
 import { changeSeason } from './changes';
 import { isSeasonFor, kmAWeek, withKmAWeek, type KmSource } from './kmAWeek';
-import { layOutSeason } from './layOut';
+import { layOutSeason } from './layout/layOut';
 import { ranInWeek } from './load';
 import { aboutAthleteInSeason, seasonWithoutAthlete } from './ownSeason';
 import { daysOf, type DayDone, type SeasonPlan } from './season';
-import { seasonFrom } from './seasonFrom';
-import { seasonTemplates, type SeasonTemplate } from './templates';
+import { seasonFrom } from './templates/seasonFrom';
+import { seasonTemplates, type SeasonTemplate } from './templates/templates';
 
 const MONDAY = '2026-09-07';
 const [FIVE_K] = seasonTemplates as [SeasonTemplate];

@@ -1,9 +1,9 @@
 /** For tests: seasons of every kind by chance. */
 import fc from 'fast-check';
 import { daysAfter } from '../units/dayNumber';
-import { seasonFrom } from './seasonFrom';
+import { seasonFrom } from './templates/seasonFrom';
 import type { RaceWeight, SeasonPlan } from './season';
-import { seasonTemplates } from './templates';
+import { seasonTemplates } from './templates/templates';
 
 const anyTemplate = fc.constantFrom(...seasonTemplates);
 const anyFirstDay = fc.integer({ min: 0, max: 2000 }).map((days) => daysAfter('2024-01-01', days));

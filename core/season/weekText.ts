@@ -2,7 +2,7 @@ import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { listed } from '../units/listed';
 import type { DayAmount, DayKind, SeasonDay, SeasonPlan, SeasonWeek, SpecialKind } from './season';
-import { NO_LIBRARY, sessionOfDay, type Library } from './threadSession';
+import { NO_LIBRARY, sessionOfDay, type Library } from './threads/threadSession';
 
 /** What a kind of day is called. */
 export const DAY_WORDS: Record<DayKind, string> = {

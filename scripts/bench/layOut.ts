@@ -1,7 +1,7 @@
-import { checkSeason } from '@core/season/checks';
-import { layOutSeason } from '@core/season/layOut';
-import { seasonFrom } from '@core/season/seasonFrom';
-import { seasonTemplates } from '@core/season/templates';
+import { checkSeason } from '@core/season/checks/checks';
+import { layOutSeason } from '@core/season/layout/layOut';
+import { seasonFrom } from '@core/season/templates/seasonFrom';
+import { seasonTemplates } from '@core/season/templates/templates';
 import { daysAfter } from '@core/units/dayNumber';
 import { report, timed } from './measure';
 

@@ -1,6 +1,6 @@
 import { chromium, type Page } from '@playwright/test';
-import { seasonFrom } from '@core/season/seasonFrom';
-import { seasonTemplates } from '@core/season/templates';
+import { seasonFrom } from '@core/season/templates/seasonFrom';
+import { seasonTemplates } from '@core/season/templates/templates';
 import { dateOfDay, dayNumber, daysAfter } from '@core/units/dayNumber';
 import { weekStartOf } from '@core/season/phases';
 import { CHROMIUM } from '../../playwright.config';

@@ -1,8 +1,8 @@
 import { and, asc, eq, isNotNull, isNull, like } from 'drizzle-orm';
 import { withFixed } from '@core/season/changes';
-import { layOutSeason } from '@core/season/layOut';
+import { layOutSeason } from '@core/season/layout/layOut';
 import { daysOf, type FixedDay, type SeasonPlan, type StoredSeason } from '@core/season/season';
-import { sessionOfDay } from '@core/season/threadSession';
+import { sessionOfDay } from '@core/season/threads/threadSession';
 import { readLibrary } from './library';
 import type { Db, Tx } from './open';
 import { Refused } from './refused';

@@ -3,7 +3,7 @@ import Joi from 'joi';
 import { writeICalendar } from '@core/formats/iCalendar';
 import { dateSchema, idSchema, timeOfDaySchema } from '@core/api/schemas';
 import { seasonWriteSchema } from '@core/api/seasonSchemas';
-import { layOutSeason } from '@core/season/layOut';
+import { layOutSeason } from '@core/season/layout/layOut';
 import { readLibrary } from '../db/library';
 import { listSeasons, putSeason, readSeason, removeSeason, restoreSeason, writeDay } from '../db/seasons';
 import { validateBody, validateId, validateQuery } from './checked';

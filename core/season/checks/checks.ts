@@ -2,14 +2,14 @@
  * What a coach may want to look at again in a season, each with its reason and often a change that mends it. Thresholds are common
  * coaching practice; local rules and qualified advice come first.
  */
-import { dayNumber } from '../units/dayNumber';
+import { dayNumber } from '../../units/dayNumber';
 import { ATHLETE_CHECKS } from './athleteChecks';
 import type { CheckContext, CheckSource, SeasonCheck } from './checkRule';
 import { HARD_DAY_CHECKS } from './hardDayChecks';
 import { LOAD_CHECKS } from './loadChecks';
 import { OWN_SESSION_CHECKS } from './ownSessionChecks';
 import { RACE_CHECKS } from './raceChecks';
-import { daysOf, type SeasonPlan, type SeasonWeek } from './season';
+import { daysOf, type SeasonPlan, type SeasonWeek } from '../season';
 import { THREAD_CHECKS } from './threadChecks';
 
 export type { CheckContext, SeasonCheck } from './checkRule';

@@ -1,12 +1,12 @@
-import { readSession } from '../session/parseSession';
-import { daysAfter } from '../units/dayNumber';
-import { layOutSeason } from './layOut';
-import { lastDayOf, phasesOf } from './phases';
+import { readSession } from '../../session/parseSession';
+import { daysAfter } from '../../units/dayNumber';
+import { layOutSeason } from '../layout/layOut';
+import { lastDayOf, phasesOf } from '../phases';
 import { emptySeason, rhythmWith, seasonFrom } from './seasonFrom';
-import type { SeasonDay, SeasonWeek } from './season';
+import type { SeasonDay, SeasonWeek } from '../season';
 import { phasesInText, seasonTemplates, type SeasonTemplate } from './templates';
-import { ALL_THREADS } from './threads';
-import { sessionOfDay } from './threadSession';
+import { ALL_THREADS } from '../threads/threads';
+import { sessionOfDay } from '../threads/threadSession';
 
 const MONDAY = '2026-09-07';
 const SIGNS = { hard: 'H', long: 'L', easy: 'e', strides: 's', off: '.', race: 'R', free: '_' } as const;

@@ -1,11 +1,11 @@
-import type { SquadMember } from '../squad/athlete';
-import { daysAfter } from '../units/dayNumber';
-import { changeSeason, type SeasonChange } from './changes';
+import type { SquadMember } from '../../squad/athlete';
+import { daysAfter } from '../../units/dayNumber';
+import { changeSeason, type SeasonChange } from '../changes';
 import { checkSeason, type CheckContext } from './checks';
-import { layOutSeason } from './layOut';
-import { seasonFrom } from './seasonFrom';
-import type { FixedDay, SeasonPlan } from './season';
-import { seasonTemplates, type SeasonTemplate } from './templates';
+import { layOutSeason } from '../layout/layOut';
+import { seasonFrom } from '../templates/seasonFrom';
+import type { FixedDay, SeasonPlan } from '../season';
+import { seasonTemplates, type SeasonTemplate } from '../templates/templates';
 
 const MONDAY = '2026-09-07';
 const RACE = { id: 'harbour', date: daysAfter(MONDAY, 83), name: 'Harbour meeting', weight: 'A' as const };

@@ -1,4 +1,4 @@
-import type { SeasonPlan, SeasonSchools } from './season';
+import type { SeasonPlan, SeasonSchools } from '../season';
 
 /** What each school holds, in a line. */
 export const SCHOOL_NOTES: Record<keyof SeasonSchools, string> = {

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { daysAfter, daysBetween } from '../units/dayNumber';
-import { changeSeason, keepPast } from './changes';
-import { checkSeason } from './checks';
+import { daysAfter, daysBetween } from '../../units/dayNumber';
+import { changeSeason, keepPast } from '../changes';
+import { checkSeason } from '../checks/checks';
 import { layOutSeason } from './layOut';
-import { peaksOf } from './phases';
+import { peaksOf } from '../phases';
 import { taperDaysOf } from './raceDays';
-import { daysOf } from './season';
-import { anySeason, seasonWithRace } from './testing';
+import { daysOf } from '../season';
+import { anySeason, seasonWithRace } from '../testing';
 
 const isHeld = ({ because }: { because?: string }) => because !== undefined;
 

@@ -1,8 +1,8 @@
 /** Checks of the amount from week to week. */
 import { isSettled, makeEasy, type SeasonCheck, type CheckRule } from './checkRule';
-import { dayMinutes, weekMinutes } from './load';
-import { phasesOf } from './phases';
-import type { SeasonPlan, SeasonWeek } from './season';
+import { dayMinutes, weekMinutes } from '../load';
+import { phasesOf } from '../phases';
+import type { SeasonPlan, SeasonWeek } from '../season';
 
 /** A rise of more than a third. */
 const JUMP = 4 / 3 + 0.01;

@@ -1,11 +1,11 @@
 /** Races, and the days and weeks before them. */
-import { counted } from '../units/counted';
-import { dateOfDay, dayNumber } from '../units/dayNumber';
-import type { SeasonChange } from './changes';
+import { counted } from '../../units/counted';
+import { dateOfDay, dayNumber } from '../../units/dayNumber';
+import type { SeasonChange } from '../changes';
 import { isSettled, makeEasy, type SeasonCheck, type CheckRule } from './checkRule';
-import { MOST_WEEKS, peaksOf, racesOf } from './phases';
-import { RACE_WEEK_DAYS, TAPER_DAYS, taperDaysOf, weightOf } from './raceDays';
-import type { SeasonDay } from './season';
+import { MOST_WEEKS, peaksOf, racesOf } from '../phases';
+import { RACE_WEEK_DAYS, TAPER_DAYS, taperDaysOf, weightOf } from '../layout/raceDays';
+import type { SeasonDay } from '../season';
 
 const racePlaces: CheckRule = ({ season }) => {
   const first = dayNumber(season.firstDay);

@@ -1,7 +1,7 @@
-import type { LibrarySession, Progression } from '../library/librarySession';
-import { read } from '../session/testing';
-import { formatSession } from '../session/formatSession';
-import type { SeasonPlan, Thread } from './season';
+import type { LibrarySession, Progression } from '../../library/librarySession';
+import { read } from '../../session/testing';
+import { formatSession } from '../../session/formatSession';
+import type { SeasonPlan, Thread } from '../season';
 import { shippedThreads } from './threads';
 import { cutTo, sessionOfDay, type Library } from './threadSession';
 

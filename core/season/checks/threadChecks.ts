@@ -1,8 +1,8 @@
 /** Threads: too soon again, or gone. */
-import { counted } from '../units/counted';
-import { dayNumber } from '../units/dayNumber';
+import { counted } from '../../units/counted';
+import { dayNumber } from '../../units/dayNumber';
 import { isSettled, makeEasy, type SeasonCheck, type CheckRule } from './checkRule';
-import type { SeasonDay } from './season';
+import type { SeasonDay } from '../season';
 
 const tooSoon: CheckRule = ({ days, threads }) => {
   const last = new Map<string, SeasonDay>();

@@ -1,7 +1,7 @@
 /** The threads the templates are made of: sessions of our own, each with how it grows. */
-import type { ChainLink, Lever } from '../library/librarySession';
-import type { Intent } from '../session/intent';
-import type { Thread } from './season';
+import type { ChainLink, Lever } from '../../library/librarySession';
+import type { Intent } from '../../session/intent';
+import type { Thread } from '../season';
 
 const link = (lever: Lever, by?: number, to?: number): ChainLink => ({
   lever,

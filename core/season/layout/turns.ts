@@ -1,8 +1,8 @@
 /** Which thread each hard day gets, and at which step. */
-import { dayNumber, weekdayOf } from '../units/dayNumber';
+import { dayNumber, weekdayOf } from '../../units/dayNumber';
 import { setKind, type Draft, type DraftDay } from './draftDay';
-import type { CycleWeek, Phase, SeasonPlan, Thread, ThreadDecision } from './season';
-import { isCritical, isFartlek, isThreshold } from './threadKinds';
+import type { CycleWeek, Phase, SeasonPlan, Thread, ThreadDecision } from '../season';
+import { isCritical, isFartlek, isThreshold } from '../threads/threadKinds';
 
 /** A phase without a cycle uses another phase's. */
 const ALSO: Partial<Record<Phase, readonly Phase[]>> = {

@@ -1,12 +1,12 @@
 /** The written session of a hard day. */
-import type { LibrarySession, ChainLink, Progression } from '../library/librarySession';
-import { againFaster, nextInChain } from '../library/progression';
-import { formatSession } from '../session/formatSession';
-import type { Intent } from '../session/intent';
-import { isOnce } from '../session/lengths';
-import { parseStored } from '../session/parseSession';
-import type { Amount, Count, Item, SessionTree } from '../session/session';
-import type { SeasonDay, SeasonPlan, Thread } from './season';
+import type { LibrarySession, ChainLink, Progression } from '../../library/librarySession';
+import { againFaster, nextInChain } from '../../library/progression';
+import { formatSession } from '../../session/formatSession';
+import type { Intent } from '../../session/intent';
+import { isOnce } from '../../session/lengths';
+import { parseStored } from '../../session/parseSession';
+import type { Amount, Count, Item, SessionTree } from '../../session/session';
+import type { SeasonDay, SeasonPlan, Thread } from '../season';
 
 /** What threads may go through: see Thread. */
 export type Library = { sessions: readonly LibrarySession[]; progressions: readonly Progression[] };

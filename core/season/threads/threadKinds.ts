@@ -1,5 +1,5 @@
 /** What kinds of work do not share a week. */
-import type { Thread } from './season';
+import type { Thread } from '../season';
 
 export const isThreshold = ({ intent }: Thread): boolean => intent === 'threshold';
 export const isCritical = ({ intent }: Thread): boolean =>

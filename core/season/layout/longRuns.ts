@@ -1,8 +1,8 @@
 /** The length of each long run. */
-import { dayNumber } from '../units/dayNumber';
+import { dayNumber } from '../../units/dayNumber';
 import type { Draft, DraftDay } from './draftDay';
-import { peaksOf } from './phases';
-import type { LongRun } from './season';
+import { peaksOf } from '../phases';
+import type { LongRun } from '../season';
 
 /** Cut by a fifth, then by half. */
 const CUT = { first: 0.8, last: 0.5 };

@@ -1,7 +1,7 @@
 /** What a check of a season is, and what rules look at. */
-import type { SquadMember } from '../squad/athlete';
-import type { SeasonChange } from './changes';
-import type { SeasonDay, SeasonPlan, SeasonWeek, Thread } from './season';
+import type { SquadMember } from '../../squad/athlete';
+import type { SeasonChange } from '../changes';
+import type { SeasonDay, SeasonPlan, SeasonWeek, Thread } from '../season';
 
 export type SeasonCheck = {
   code: string;

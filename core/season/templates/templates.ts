@@ -2,7 +2,7 @@
  * What a season can begin from: for whom, after which school, and what it is made of. Data to copy and change; numbers are for a grown club
  * runner, and the volume guides scale them for others.
  */
-import type { CycleWeek, LongRun, Phase, PhasePlan, Rhythm, SeasonPlan } from './season';
+import type { CycleWeek, LongRun, Phase, PhasePlan, Rhythm, SeasonPlan } from '../season';
 
 export type SeasonTemplate = {
   id: string;

@@ -1,7 +1,7 @@
 /** A season while it is laid out: one entry a day, mutated by one rule after another (see layOut.ts). */
-import { dayNumber, weekdayOf } from '../units/dayNumber';
-import type { PhaseWeek } from './phases';
-import type { DayKind, FixedDay, SeasonDay, SeasonPlan } from './season';
+import { dayNumber, weekdayOf } from '../../units/dayNumber';
+import type { PhaseWeek } from '../phases';
+import type { DayKind, FixedDay, SeasonDay, SeasonPlan } from '../season';
 
 export type DraftDay = {
   day: number;

@@ -1,6 +1,6 @@
-import type { Rhythm, RhythmDay, SeasonPlan, SeasonRace } from './season';
+import type { Rhythm, RhythmDay, SeasonPlan, SeasonRace } from '../season';
 import type { SeasonTemplate } from './templates';
-import { shippedThreads } from './threads';
+import { shippedThreads } from '../threads/threads';
 
 /** The three answers: when the races are, how many hard days, and for whom. */
 export type SeasonAnswers = {

@@ -1,9 +1,9 @@
 /** Sessions with a fixed place before an A race: peak rehearsal, indicator, the shortened session of the taper; and a trial. */
-import { dayNumber } from '../units/dayNumber';
+import { dayNumber } from '../../units/dayNumber';
 import { ease, type Draft, type DraftDay } from './draftDay';
-import { peaksOf, phasesOf } from './phases';
+import { peaksOf, phasesOf } from '../phases';
 import { RACE_WEEK_DAYS, taperDaysOf } from './raceDays';
-import type { SpecialKind } from './season';
+import type { SpecialKind } from '../season';
 
 /** Days before the race. */
 const REHEARSAL_DAYS = [21, 28] as const;

@@ -1,9 +1,9 @@
 /** Hard days beside each other, and what shares a week. */
-import { isCritical, isFartlek, isThreshold } from './threadKinds';
-import type { SeasonChange } from './changes';
+import { isCritical, isFartlek, isThreshold } from '../threads/threadKinds';
+import type { SeasonChange } from '../changes';
 import { isSettled, makeEasy, mendOneOf, type CheckSource, type CheckRule } from './checkRule';
-import { COMES_OVER, EASY_WEEKS, racesOf } from './phases';
-import type { SeasonWeek } from './season';
+import { COMES_OVER, EASY_WEEKS, racesOf } from '../phases';
+import type { SeasonWeek } from '../season';
 
 const hardInARow: CheckRule = ({ days }) =>
   days.flatMap((day, i) => {

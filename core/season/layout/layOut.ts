@@ -2,13 +2,13 @@
  * Lays a season out: phases back from the A races, the week's rhythm on every day, days round races, hard days apart, special sessions,
  * threads in turn, long runs that grow. Pure and deterministic.
  */
-import { dateOfDay } from '../units/dayNumber';
+import { dateOfDay } from '../../units/dayNumber';
 import { keepApart } from './apart';
 import { draftOf, type Draft, type DraftDay } from './draftDay';
 import { layLongRuns } from './longRuns';
-import { phasesOf } from './phases';
+import { phasesOf } from '../phases';
 import { layRaces, thinRoundRaces } from './raceDays';
-import type { SeasonDay, SeasonPlan, SeasonWeek } from './season';
+import type { SeasonDay, SeasonPlan, SeasonWeek } from '../season';
 import { laySpecials } from './specials';
 import { layTurns } from './turns';
 

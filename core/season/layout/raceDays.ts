@@ -1,8 +1,8 @@
 /** What a race does to the days round it: race week, taper before, rest after. */
-import { dayNumber } from '../units/dayNumber';
+import { dayNumber } from '../../units/dayNumber';
 import { ease, setKind, type Draft, type DraftDay } from './draftDay';
-import { peaksOf, racesOf } from './phases';
-import type { RaceWeight, SeasonPlan, SeasonRace } from './season';
+import { peaksOf, racesOf } from '../phases';
+import type { RaceWeight, SeasonPlan, SeasonRace } from '../season';
 
 /** Days of less work, least and most. */
 export const TAPER_DAYS: Record<RaceWeight, { usual: number; least: number; most: number }> = {

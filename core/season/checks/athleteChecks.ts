@@ -1,10 +1,10 @@
 /** Checks about the athletes of a season. */
-import { ageInYear, BASE_KM, FEW_WEEKS, hasRunningBase, YOUNG_UNDER, type SquadMember } from '../squad/athlete';
-import { dayNumber } from '../units/dayNumber';
-import { listed } from '../units/listed';
+import { ageInYear, BASE_KM, FEW_WEEKS, hasRunningBase, YOUNG_UNDER, type SquadMember } from '../../squad/athlete';
+import { dayNumber } from '../../units/dayNumber';
+import { listed } from '../../units/listed';
 import type { SeasonCheck, CheckRule } from './checkRule';
-import { exceptionOn, EXCEPTION_WORDS } from './exceptions';
-import { racesOf } from './phases';
+import { exceptionOn, EXCEPTION_WORDS } from '../exceptions';
+import { racesOf } from '../phases';
 
 const FAST = new Set(['aerobic-power', 'race-pace', 'speed', 'test', 'indicator', 'rehearsal']);
 
