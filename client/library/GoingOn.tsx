@@ -5,7 +5,7 @@ import { SPACE } from '../ui/theme';
 import { TickRow } from '../ui/TickRow';
 import { Text } from '../ui/Text';
 import { ChainFields } from '../parts/ChainFields';
-import { chainText } from '../parts/chainWords';
+import { chainText } from '../parts/chainText';
 
 type Props = {
   stored: Progression;

@@ -6,7 +6,7 @@ import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
-import { CHAIN_UNITS, linkText, typedNumber } from './chainWords';
+import { CHAIN_UNITS, linkText, typedNumber } from './chainText';
 
 const NOT_A_NUMBER = 'A number above nothing, or empty.';
 

@@ -13,9 +13,9 @@ import { Choice } from '../ui/Choice';
 import { dayName, today } from '../ui/days';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { trendText } from '../data/trendWords';
+import { trendText } from '../data/trendText';
 import { seasonFrom, useTrend } from '../data/useTrend';
-import { KIND_WORDS } from '../data/athleteWords';
+import { KIND_WORDS } from '../data/athleteText';
 
 const EVENTS = [800, 1500, MILE_M, 3000, 5000, 10_000].map((distanceM) => ({
   value: String(distanceM),

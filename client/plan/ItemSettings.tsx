@@ -12,7 +12,7 @@ import { SmallButton } from '../ui/SmallButton';
 import { Stepper } from '../ui/Stepper';
 import { SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { paceText } from './planWords';
+import { paceText } from './planText';
 import type { Planning } from '../data/usePlanning';
 
 type Props = {

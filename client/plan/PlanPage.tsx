@@ -21,7 +21,7 @@ import { LastTime } from './LastTime';
 import { TakingPart } from './groups/TakingPart';
 import { WhenAndWhere } from './groups/WhenAndWhere';
 import { Paper, type FetchLists } from './paper/Paper';
-import { fitsText } from './planWords';
+import { fitsText } from './planText';
 import { OwnTargets } from './targets/OwnTargets';
 import { OnTrack } from './track/OnTrack';
 import { usePlanning, type Planning } from '../data/usePlanning';

@@ -6,7 +6,7 @@ import { memberOf, useSquad } from '../data/useSquad';
 import { useTellings } from '../data/useTellings';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { DOUBTFUL_DAY, fitnessText, goalRepsText } from './fitnessWords';
+import { DOUBTFUL_DAY, fitnessText, goalRepsText } from './fitnessText';
 import { KeepMark } from './KeepMark';
 import { useFitness } from './useFitness';
 import type { ReadRun } from './useReview';

@@ -37,8 +37,8 @@ import {
   fadeText,
   habitText,
   nextTimeText,
-} from './reviewWords';
-import { detailsText, outcomeText } from './repWords';
+} from './reviewText';
+import { detailsText, outcomeText } from './repText';
 import { Spread, spreadPoints } from './Spread';
 import { Surges } from './Surges';
 import { TakeOut } from './TakeOut';

@@ -4,7 +4,7 @@ import { repLabel } from '@core/run/plan';
 import { Printed } from '../ui/Printed';
 import { SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { evennessText, timeText } from './reviewWords';
+import { evennessText, timeText } from './reviewText';
 import { Spread } from './Spread';
 
 type Props = {

@@ -34,7 +34,7 @@ import {
   fadeText,
   findingTexts,
   squadEffortText,
-} from './reviewWords';
+} from './reviewText';
 import { Spread, spreadPoints } from './Spread';
 import { SquadFitness } from './SquadFitness';
 import { Surges } from './Surges';

@@ -8,7 +8,7 @@ import { Delta } from '../ui/Delta';
 import { Press } from '../ui/Press';
 import { Table, type TableColumn, type TableHeading } from '../ui/Table';
 import { Text } from '../ui/Text';
-import { evennessText, signedPercent } from './reviewWords';
+import { evennessText, signedPercent } from './reviewText';
 
 const none = <Text quiet>–</Text>;
 const right = { alignItems: 'flex-end' } as const;

@@ -18,7 +18,7 @@ import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Text } from '../ui/Text';
-import { changeText, conditionsText, sideText } from './reviewWords';
+import { changeText, conditionsText, sideText } from './reviewText';
 import { reachOf, SpreadStrip } from './SpreadStrip';
 import { EFFORT_AXIS } from './weeks';
 

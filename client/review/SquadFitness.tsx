@@ -7,7 +7,7 @@ import { listed } from '@core/units/listed';
 import { everyoneIn, type SquadView, useSquad } from '../data/useSquad';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { DOUBTFUL_DAY, fitnessText, othersText } from './fitnessWords';
+import { DOUBTFUL_DAY, fitnessText, othersText } from './fitnessText';
 import { KeepMark } from './KeepMark';
 import { useSquadFitness } from './useFitness';
 import type { ReadRun } from './useReview';

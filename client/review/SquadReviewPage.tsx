@@ -14,7 +14,7 @@ import { Trouble } from '../ui/Trouble';
 import { Text } from '../ui/Text';
 import { Later } from '../ui/Later';
 import { LoadPart } from './LoadPart';
-import { signedPercent } from './reviewWords';
+import { signedPercent } from './reviewText';
 import { SaveRows } from './SaveRows';
 import { SquadTrend } from './SquadTrend';
 import { weeksBack, type Weeks } from './weeks';

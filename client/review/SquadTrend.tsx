@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { Divider } from 'react-native-paper';
 import type { SquadMember } from '@core/squad/athlete';
-import { trendText, trendVerdict } from '../data/trendWords';
+import { trendText, trendVerdict } from '../data/trendText';
 import { trendFor } from '../data/useTrend';
 import { pacesOf, type SquadView } from '../data/useSquad';
 import { today } from '../ui/days';

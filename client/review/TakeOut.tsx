@@ -9,7 +9,7 @@ import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { pictureOf } from './picture';
 import { PrintedResult } from './PrintedResult';
-import { plainText } from './reviewWords';
+import { plainText } from './reviewText';
 import type { ReadRun } from './useReview';
 
 type Props = {

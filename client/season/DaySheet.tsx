@@ -22,7 +22,7 @@ import { Text } from '../ui/Text';
 import { ChangeAsked } from './ChangeAsked';
 import { DayDone } from './DayDone';
 import { athletesIn } from './seasonChecks';
-import { KIND_CHOICES } from './seasonWords';
+import { KIND_CHOICES } from './seasonText';
 import { useOpenDay } from './useOpenDay';
 import { useSeasonEdit } from '../data/useSeasonEdit';
 import { wentText, type DayEntry } from './weekView';

@@ -20,7 +20,7 @@ import { ChangeAsked } from './ChangeAsked';
 import { RaceEntries } from './RaceEntries';
 import { Focus, Rehearsed } from './RaceNotes';
 import { RaceForm } from './SeasonRaces';
-import { untilText } from './seasonWords';
+import { untilText } from './seasonText';
 import { useSeasonData } from './useSeasonData';
 
 function Race({ race, laid, squad }: { race: SeasonRace; laid: LaidSeason; squad: SquadView }) {

@@ -11,7 +11,7 @@ import { ChangeAsked } from './ChangeAsked';
 import { CheckList } from './CheckList';
 import { DaySheet } from './DaySheet';
 import { Ladder } from './Ladder';
-import { groupsText } from './seasonWords';
+import { groupsText } from './seasonText';
 import { athletesIn, checksOf, leftOutOf } from './seasonChecks';
 import { useSeasonEdit } from '../data/useSeasonEdit';
 import type { SeasonData } from './useSeasonData';

@@ -26,7 +26,7 @@ import { SeasonPhases } from './SeasonPhases';
 import { SeasonRaces } from './SeasonRaces';
 import { SeasonStrip } from './SeasonStrip';
 import { SeasonThreads } from './SeasonThreads';
-import { groupsText } from './seasonWords';
+import { groupsText } from './seasonText';
 import { athletesIn } from './seasonChecks';
 import { useSeasonData, type SeasonData } from './useSeasonData';
 import { useSeasonEdit } from '../data/useSeasonEdit';

@@ -8,7 +8,7 @@ import { Stepper } from '../ui/Stepper';
 import { SPACE } from '../ui/theme';
 import { TickRow } from '../ui/TickRow';
 import { Text } from '../ui/Text';
-import { KIND_CHOICES } from './seasonWords';
+import { KIND_CHOICES } from './seasonText';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 import { TermHeading } from '../parts/TermHeading';
 

@@ -15,7 +15,7 @@ import { TextField } from '../ui/TextField';
 import { WhenField } from '../ui/WhenField';
 import { Text } from '../ui/Text';
 import { DayMark } from './DayMark';
-import { untilText, WEIGHT_WORDS } from './seasonWords';
+import { untilText, WEIGHT_WORDS } from './seasonText';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 
 type FormProps = { race?: SeasonRace; save: (race: SeasonRace) => void; cancel: () => void };

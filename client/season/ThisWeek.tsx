@@ -27,7 +27,7 @@ import { Text } from '../ui/Text';
 import { DayRows } from './DayRows';
 import { DueList } from './DueList';
 import { SeasonStrip } from './SeasonStrip';
-import { groupsText, untilText } from './seasonWords';
+import { groupsText, untilText } from './seasonText';
 import { TodayCard } from './TodayCard';
 import { checksOf } from './seasonChecks';
 import { useTick } from './useTick';

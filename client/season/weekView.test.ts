@@ -7,7 +7,7 @@ import type { SquadMember } from '@core/squad/athlete';
 import { daysAfter } from '@core/units/dayNumber';
 import type { ListedRun, ScheduledSession } from '@core/api/answers';
 import { knotsOf } from './SeasonThreads';
-import { untilText } from './seasonWords';
+import { untilText } from './seasonText';
 import { dayView, weekOf } from './weekView';
 
 const MONDAY = '2026-09-07';

@@ -9,7 +9,7 @@ import { Trouble } from '../ui/Trouble';
 import { Text } from '../ui/Text';
 import type { SquadView } from '../data/useSquad';
 import { useSquadChange } from '../data/useSquadChange';
-import { STATUS_WORDS } from '../data/athleteWords';
+import { STATUS_WORDS } from '../data/athleteText';
 
 /** An athlete without one of the things that may be left out. */
 function without(athlete: SquadMember, field: 'groupId' | 'paceBookId' | 'archived'): SquadMember {

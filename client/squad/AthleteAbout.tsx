@@ -17,7 +17,7 @@ import { EraseAthlete } from './EraseAthlete';
 import type { AboutFields } from '../data/readAthlete';
 import { paceBookOf, type SquadView } from '../data/useSquad';
 import type { Changed } from '../data/useSquadChange';
-import { LEANING_WORDS, STATUS_WORDS } from '../data/athleteWords';
+import { LEANING_WORDS, STATUS_WORDS } from '../data/athleteText';
 
 function toFields(athlete: SquadMember): AboutFields {
   return {

@@ -14,7 +14,7 @@ import { Text } from '../ui/Text';
 import { CurveDrawing } from './CurveDrawing';
 import { LevelSetter } from './LevelSetter';
 import { MarkForm } from './MarkForm';
-import { agoText, COURSE_WORDS, KIND_WORDS, MODEL_WORDS } from '../data/athleteWords';
+import { agoText, COURSE_WORDS, KIND_WORDS, MODEL_WORDS } from '../data/athleteText';
 import { WhatIs } from '../parts/WhatIs';
 
 const percent = (share: number, digits: number) => `${(share * 100).toFixed(digits).replace('-', '−')}\u00a0%`;

@@ -12,7 +12,7 @@ import { Table } from '../ui/Table';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { paceText } from './squadRows';
-import { changedPlacesText, surePacesText } from './sureWords';
+import { changedPlacesText, surePacesText } from './sureText';
 import { WhatIs } from '../parts/WhatIs';
 
 const UNITS = PACE_UNITS.map((unit) => ({ value: unit, text: unit }));

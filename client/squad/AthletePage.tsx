@@ -24,7 +24,7 @@ import { Cautions } from '../ui/Cautions';
 import { NewAthlete } from './NewAthlete';
 import { paceBookOf, coursesOf, memberOf, NOBODY, pacesOf, type SquadView, useSquad } from '../data/useSquad';
 import { useSquadChange } from '../data/useSquadChange';
-import { LEANING_WORDS, STATUS_WORDS } from '../data/athleteWords';
+import { LEANING_WORDS, STATUS_WORDS } from '../data/athleteText';
 
 const backToList = () => router.replace('/squad');
 

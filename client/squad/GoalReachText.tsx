@@ -7,7 +7,7 @@ import { formatDistance } from '@core/units/distance';
 import { formatTime } from '@core/units/time';
 import { today } from '../ui/days';
 import { Text } from '../ui/Text';
-import { reachTexts } from '../data/trendWords';
+import { reachTexts } from '../data/trendText';
 import { useTrend } from '../data/useTrend';
 
 type Props = { athlete: SquadMember; paces: AthletePaces };

@@ -10,7 +10,7 @@ import { TextField } from '../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { readMark, type MarkFields, type MarkProblems } from './athleteForm';
-import { COURSE_WORDS } from '../data/athleteWords';
+import { COURSE_WORDS } from '../data/athleteText';
 
 const DISTANCES = USUAL_DISTANCES_M.map((distanceM) => ({
   value: formatDistance(distanceM),

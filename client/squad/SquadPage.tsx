@@ -25,7 +25,7 @@ import { ActOnChosen } from './ActOnChosen';
 import { PaceOptions } from './PaceOptions';
 import { arrangeSquad, cellText, sureOf, UNIT_WORDS, type Show } from './squadRows';
 import { paceBookOf, everyoneIn, pacesOf, type SquadView, useSquad } from '../data/useSquad';
-import { STATUS_WORDS } from '../data/athleteWords';
+import { STATUS_WORDS } from '../data/athleteText';
 
 /** What stands under a name: status unless training, and the latest mark. */
 function underName({ status, marks }: SquadMember): string {

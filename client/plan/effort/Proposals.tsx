@@ -8,7 +8,7 @@ import { INTENT_FACTS } from '@core/session/intent';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
-import { effectText, outlookProposalText } from '../planWords';
+import { effectText, outlookProposalText } from '../planText';
 import type { Planning } from '../../data/usePlanning';
 
 /** What would make the session fit one athlete, to be accepted for them, for their group or for all. */

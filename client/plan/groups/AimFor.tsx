@@ -2,7 +2,7 @@ import { aimOf, changesFor } from '@core/planning/changes';
 import type { Whom } from '@core/planning/dayPlan';
 import { AIMS } from '@core/targets/targetsFor';
 import { Choice } from '../../ui/Choice';
-import { AIM_WORDS } from '../planWords';
+import { AIM_WORDS } from '../planText';
 import type { Planning } from '../../data/usePlanning';
 
 type Props = { planning: Planning; whom: Whom };

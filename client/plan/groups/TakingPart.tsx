@@ -5,7 +5,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { Text } from '../../ui/Text';
-import { STATUS_WORDS } from '../../data/athleteWords';
+import { STATUS_WORDS } from '../../data/athleteText';
 import type { Planning } from '../../data/usePlanning';
 
 /** Who runs the session: those in training unless the coach says otherwise. */

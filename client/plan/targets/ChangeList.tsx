@@ -4,7 +4,7 @@ import type { Change } from '@core/planning/dayPlan';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
-import { changeText, whomText } from '../planWords';
+import { changeText, whomText } from '../planText';
 import type { Planning } from '../../data/usePlanning';
 
 /** Everything that was changed by hand, for whom, with a way to take each back; what no longer fits the text says so. */

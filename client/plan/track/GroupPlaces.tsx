@@ -8,7 +8,7 @@ import { LapSheet } from '../../ui/LapSheet';
 import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import type { Planning } from '../../data/usePlanning';
-import { laneText, placesText, walkText } from './trackWords';
+import { laneText, placesText, walkText } from './trackText';
 
 /** Where one group starts and finishes, rep by rep, and its lap sheet. */
 export function GroupPlaces({ planning: { venue }, run }: { planning: Planning; run: GroupRun }) {

@@ -8,7 +8,7 @@ import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import type { Planning } from '../../data/usePlanning';
-import { jogText } from './trackWords';
+import { jogText } from './trackText';
 
 /** Jogs that end on a mark, for every recovery of the group. */
 export function Jogs({ planning, groupId }: { planning: Planning; groupId: string }) {

@@ -11,7 +11,7 @@ import type { Planning } from '../../data/usePlanning';
 import { GroupPlaces } from './GroupPlaces';
 import { Jogs } from './Jogs';
 import { Traffic } from './Traffic';
-import { standingText } from './trackWords';
+import { standingText } from './trackText';
 
 /** Where each group starts and finishes, where to stand, and who is where when. */
 export function OnTrack({ planning }: { planning: Planning }) {

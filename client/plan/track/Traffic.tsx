@@ -14,7 +14,7 @@ import { Text } from '../../ui/Text';
 import type { Planning } from '../../data/usePlanning';
 import { BusyTimes } from './BusyTimes';
 import { GapSlider } from './GapSlider';
-import { clashText } from './trackWords';
+import { clashText } from './trackText';
 import { letterOf } from './trafficPlaces';
 import { TrafficView } from './TrafficView';
 

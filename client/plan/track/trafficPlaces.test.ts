@@ -1,7 +1,7 @@
 import { standardTrack } from '@core/venue/venue';
 import type { GroupTraffic } from '@core/track/traffic';
 import { letterOf, strokesOf } from './trafficPlaces';
-import { clashText, jogText, laneText, placesText, standingText, walkText } from './trackWords';
+import { clashText, jogText, laneText, placesText, standingText, walkText } from './trackText';
 
 const same = (value: number) => value;
 const group = (legs: GroupTraffic['legs']): GroupTraffic => ({ id: 'a', legs, arrivals: [], athletes: 1, endS: 0 });

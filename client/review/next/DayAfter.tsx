@@ -19,7 +19,7 @@ import { Segments } from '../../ui/Segments';
 import { TextButton } from '../../ui/TextButton';
 import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';
-import { easyDayText, LEGS_WORDS } from './nextWords';
+import { easyDayText, LEGS_WORDS } from './nextText';
 
 const LEGS = { values: NEXT_DAYS, words: LEGS_WORDS, minWidth: 72 };
 

@@ -1,13 +1,13 @@
 import { View } from 'react-native';
 import { Divider } from 'react-native-paper';
 import { NEXT_STEPS, type NextStep } from '@core/run/events';
-import { adviceText } from '../reviewWords';
+import { adviceText } from '../reviewText';
 import { Segments } from '../../ui/Segments';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { Text } from '../../ui/Text';
 import { groupVerdict } from './nextChoices';
-import { groupText, STEP_WORDS } from './nextWords';
+import { groupText, STEP_WORDS } from './nextText';
 import type { GroupOfRun, Next } from './useNext';
 
 /** On, again or back. */

@@ -7,7 +7,7 @@ import { TextButton } from '../../ui/TextButton';
 import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import type { What } from './nextChoices';
-import { stuckText } from './nextWords';
+import { stuckText } from './nextText';
 import type { Next } from './useNext';
 
 /** The part of a text that counts; all of it where it cannot be read. */

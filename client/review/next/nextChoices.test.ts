@@ -4,7 +4,7 @@ import type { RanAthlete, SameRun } from '@core/review/history';
 import type { ReadyAnswer } from '@core/review/nextReady';
 import { librarySteps } from './librarySteps';
 import { groupVerdict, leversFor, otherLever, placedFor, stepsBy, stuckOn } from './nextChoices';
-import { easyDayText, groupText, stuckText } from './nextWords';
+import { easyDayText, groupText, stuckText } from './nextText';
 
 const answer = (athleteId: string, verdict: ReadyAnswer['verdict'], more: Partial<ReadyAnswer> = {}): ReadyAnswer => ({
   athleteId,

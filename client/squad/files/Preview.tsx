@@ -9,7 +9,7 @@ import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Tick } from '../../ui/Tick';
 import { Text } from '../../ui/Text';
 import { dayName } from '../../ui/days';
-import { STATUS_WORDS } from '../../data/athleteWords';
+import { STATUS_WORDS } from '../../data/athleteText';
 
 /** So many are shown; a list of thousands helps nobody on a phone. */
 const MOST = 60;

@@ -7,7 +7,7 @@ import { DragRow, DropCard } from '../../ui/DragCard';
 import { TextField } from '../../ui/TextField';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
-import { STATUS_WORDS } from '../../data/athleteWords';
+import { STATUS_WORDS } from '../../data/athleteText';
 import type { GroupColumn } from './groupBoard';
 
 const lapText = (lapS: number | undefined) => (lapS === undefined ? 'no pace' : formatTime(lapS, 1));

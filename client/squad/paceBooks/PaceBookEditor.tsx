@@ -29,7 +29,7 @@ import { useNotice } from '../../ui/Notices';
 import { Text } from '../../ui/Text';
 import { paceText } from '../squadRows';
 import { useSquad, type SquadView } from '../../data/useSquad';
-import { MODEL_WORDS } from '../../data/athleteWords';
+import { MODEL_WORDS } from '../../data/athleteText';
 import { copyOf, withEntry } from './paceBookForm';
 import { EntryEditor } from './EntryEditor';
 

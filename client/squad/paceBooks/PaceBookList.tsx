@@ -13,7 +13,7 @@ import { useNotice } from '../../ui/Notices';
 import { Text } from '../../ui/Text';
 import { paceBookOf, useSquad, type SquadView } from '../../data/useSquad';
 import { useSquadChange } from '../../data/useSquadChange';
-import { MODEL_WORDS } from '../../data/athleteWords';
+import { MODEL_WORDS } from '../../data/athleteText';
 import { copyOf } from './paceBookForm';
 
 function PaceBookCard({ book, squad }: { book: PaceBook; squad: SquadView }) {

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { SquadMember } from '@core/squad/athlete';
-import { STATUS_WORDS } from '../../data/athleteWords';
+import { STATUS_WORDS } from '../../data/athleteText';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';

@@ -5,7 +5,7 @@ import { SPACE, usePalette } from '../../../ui/theme';
 import type { Palette } from '../../../ui/palette';
 import { Text } from '../../../ui/Text';
 import type { SpanEnd } from '../../../data/sessionView';
-import { clockAfter, metresText, minutes, minutesText, percentText } from './totalsWords';
+import { clockAfter, metresText, minutes, minutesText, percentText } from './totalsText';
 
 const WORK_NAME: Record<Work, string> = {
   warm: 'warm-up',

@@ -1,5 +1,5 @@
 import type { FitnessReading } from '@core/review/fitnessReading';
-import { fitnessText, goalRepsText, othersText } from './fitnessWords';
+import { fitnessText, goalRepsText, othersText } from './fitnessText';
 
 const reading = (more: Partial<FitnessReading> = {}): FitnessReading => ({
   athleteId: 'a',

@@ -1,5 +1,5 @@
 import type { SpanEnd } from '../../../data/sessionView';
-import { clockAfter, metresText, minutesText, percentText } from './totalsWords';
+import { clockAfter, metresText, minutesText, percentText } from './totalsText';
 
 const end = (share: number): SpanEnd => ({
   name: 'Ada',

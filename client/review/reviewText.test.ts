@@ -10,7 +10,7 @@ import {
   nextTimeText,
   repsText,
   squadEffortText,
-} from './reviewWords';
+} from './reviewText';
 
 const read = (more: Partial<Findings>): Findings => ({ findings: [], judged: 0, on: 0, finished: 0, ...more });
 const who = (name: string, value: number) => ({ athleteId: name, name, value });

@@ -1,7 +1,7 @@
 import { fitCurve } from '@core/fitness/curve';
 import { paceTable } from '@core/paces/paceTable';
 import { curveBook, SHIPPED_PACE_BOOKS } from '@core/paces/shippedPaceBooks';
-import { changedPlacesText, surePacesText } from './sureWords';
+import { changedPlacesText, surePacesText } from './sureText';
 
 const AS_OF = '2026-11-01';
 const rowsOf = (...timesS: [distanceM: number, timeS: number][]) =>

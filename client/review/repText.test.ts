@@ -1,5 +1,5 @@
 import type { ReviewCell } from '@core/review/cell';
-import { detailsText, outcomeText } from './repWords';
+import { detailsText, outcomeText } from './repText';
 
 const cell = (more: Partial<ReviewCell>): ReviewCell => ({ repIndex: 0, passes: [], flags: [], notes: [], ...more });
 

@@ -1,4 +1,4 @@
-import { chainText, typedNumber } from './chainWords';
+import { chainText, typedNumber } from './chainText';
 
 test('a chain reads as a coach would say it', () => {
   expect(chainText([{ lever: 'more', by: 1, to: 9 }])).toBe('More of it, 1 at a time, up to 9');

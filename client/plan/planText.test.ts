@@ -11,7 +11,7 @@ import {
   paceText,
   outlookProposalText,
   whomText,
-} from './planWords';
+} from './planText';
 
 const parsed = parseSession('2x(3x300 @mile / 60s, drills) / 4:00');
 const session = parsed.ok ? parsed.session : { lines: [] };

@@ -1,4 +1,4 @@
-import { calibrationText, toldAboveText } from './tellingWords';
+import { calibrationText, toldAboveText } from './tellingText';
 
 test('says how much lower or higher somebody tells effort than most, to the half, and from how many reps', () => {
   expect(calibrationText({ a: -1.1, g: 1, aError: 0.34, n: 26 })).toBe(

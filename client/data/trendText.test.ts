@@ -1,5 +1,5 @@
 import { goalReach } from '@core/squad/goalReach';
-import { reachTexts, trendText, trendVerdict } from './trendWords';
+import { reachTexts, trendText, trendVerdict } from './trendText';
 
 beforeEach(() => jest.useFakeTimers({ now: new Date('2026-11-01T12:00:00') }));
 afterEach(() => jest.useRealTimers());

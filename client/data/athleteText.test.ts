@@ -1,4 +1,4 @@
-import { agoText } from './athleteWords';
+import { agoText } from './athleteText';
 
 const daysAgo = (days: number) => {
   const day = new Date();
