@@ -2,7 +2,7 @@
 import type { Mark } from '@core/fitness/mark';
 import type { Leaning, Status } from '@core/squad/athlete';
 
-/** What an athlete can truly run, from which their marks are made: `off` is how far a day was from that (0.01 = 1 % slower). */
+/** What an athlete can really run, from which their marks are made: `off` is how far a day was from that (0.01 = 1 % slower). */
 export type ClubAthlete = {
   name: string;
   truth: { distanceM: number; timeS: number };
@@ -13,7 +13,7 @@ export type ClubAthlete = {
   leaning: Leaning;
   /** Which of the GROUPS. */
   group: number;
-  /** Left out for those who have run for years. */
+  /** Omitted for those who have run for years. */
   weeksOfRunning?: number;
   status?: Status;
   goal?: { distanceM: number; timeS: number; inDays: number; race: string };
@@ -21,7 +21,7 @@ export type ClubAthlete = {
   nudge?: { distanceM: number; timeS: number; daysAgo: number };
   notes?: string;
   archived?: true;
-  /** First rep too fast by this share, and unevenness from rep to rep. */
+  /** By what share the first rep is too fast, and how uneven the rest are. */
   habits: { rush: number; unevenness: number };
   /**
    * How the season has gone: fitter by this share a week, spent from so many weeks ago on; and how much above what the times say they tell an

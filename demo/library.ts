@@ -10,7 +10,7 @@ const PROGRESSION = 'Threshold kilometres';
 
 export const PROGRESSION_NAME = 'Kilometres, one more each time';
 
-/** Three stages at goal pace, by readiness and not by date; when they are done they come again, faster. */
+/** Three stages at goal pace, by readiness and not by date; when they are done they start again, faster. */
 const STAGES = ['6x300 @goal 5k / 75s walk', '5x600 @goal 5k / 75s walk', '5x900 @goal 5k / 75s walk'];
 
 /** A ladder of stages that the club has not begun yet. */
@@ -32,7 +32,7 @@ export function stageLadder(newId: () => string): LibraryChange {
 
 /** The club's library: what it has run, some of it from the starter sessions and bent to its own taste, and one progression. */
 export function clubLibrary(newId: () => string): LibraryChange {
-  // Each once; the further steps of the progression are put in below.
+  // Each once; later steps of the progression are added below.
   const ownSessions = SEASON.filter(
     ({ title }, i) =>
       !title.startsWith(`${PROGRESSION}, `) && SEASON.findIndex((session) => session.title === title) === i,

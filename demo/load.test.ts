@@ -18,7 +18,7 @@ import { loadDemo } from './load';
 
 const TODAY = '2027-03-09';
 const newFolder = () => fs.mkdtempSync(path.join(os.tmpdir(), 'zest-demo-'));
-/** The club as it was made up, once for all: each test begins with a copy. */
+/** The generated club, made once: each test starts with a copy. */
 const club = newFolder();
 let folder: string;
 let db: Db;

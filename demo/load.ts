@@ -45,7 +45,7 @@ const STARTS_AT = '17:45:00';
 
 type Member = { athlete: SquadMember; truth: EnduranceCurve; club: ClubAthlete };
 
-/** What one load of the demo works with: today (YYYY-MM-DD), a seeded source of chance, and ids made from it. */
+/** What one load of the demo works with: today (YYYY-MM-DD), seeded random numbers, and ids made from them. */
 type Loading = { db: Db; today: string; random: Random; idAt: (atMs: number) => string };
 
 const dayFrom = (today: string, days: number) => format(addDays(parseISO(today), days), 'yyyy-MM-dd');
@@ -122,7 +122,7 @@ function addSession({ db, today, idAt }: Loading, { inDays, title, shorthand, in
   return id;
 }
 
-/** How somebody is on a day so many days before today: fitter than then, spent, coming back, and how they tell an effort. */
+/** An athlete's form so many days before today: less fit than now, tired, coming back, and how they report effort. */
 function onTheDay({ truth, club }: Member, inDays: number): OnTheDay {
   const { habits, story = {} } = club;
   const weeks = -inDays / 7;
@@ -145,7 +145,7 @@ function decidedAfter({ again, inDays }: ClubSession, plan: Plan, members: reado
   const idsOf = (isAgain: boolean) =>
     members.flatMap(({ athlete }, i) => (ran.has(athlete.id) && again.includes(i) === isAgain ? [athlete.id] : []));
   const atMs = startOf(plan.date) + 15 * 3_600_000;
-  // Chance of its own: what was run is the same whether or not something was decided.
+  // Its own random numbers: what was run stays the same whether or not something was decided.
   const random = seeded(SEED + inDays);
   const deviceId = ulid(atMs, random);
   const at = (happening: Happening): RunEvent => ({
@@ -240,7 +240,7 @@ function load(loading: Loading): void {
   addSeasons(loading, dated, trainingGroups, members);
 }
 
-/** With chance of their own: what was made before them is the same without them. */
+/** With random numbers of their own: what was made before them is the same without them. */
 function addSeasons(
   { db, today }: Loading,
   sessions: Dated[],

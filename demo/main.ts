@@ -6,7 +6,7 @@ import { loadDemo } from './load';
 
 const fresh = process.argv.includes('--fresh');
 
-// Loops are heard at the usual port, or at any free one where the server's own is any free one too.
+// Timing loops use the usual port, or any free one where the server's own is any free one too.
 process.env.ZEST_LOOP ??= process.env.PORT === '0' ? '0' : '4401';
 
 void serveWeather().then(({ url }) =>

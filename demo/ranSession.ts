@@ -1,4 +1,4 @@
-/** A session of the demo as it was run: by the squad simulator, with what was told, noted and decided on the way. */
+/** A session of the demo as it was run: by the simulated squad, with efforts, notes and decisions on the way. */
 import type { Curve } from '@core/fitness/curve';
 import { readEffort } from '@core/review/effortReading';
 import { reviewRun } from '@core/review/review';
@@ -8,7 +8,7 @@ import type { Plan, PlannedGroup } from '@core/run/plan';
 import { replay } from '@core/run/replay';
 import { normal, simulateRun, type Random, type SimulatedAthlete } from '@core/rehearsal/simulate';
 
-/** Somebody on one day: how they run, and how they tell an effort: so much above what the times say, or not at all. */
+/** An athlete on one day: how they run, and how far above what the times suggest they report effort, or not at all. */
 export type OnTheDay = SimulatedAthlete & { tellsAbove?: number; isSpent?: boolean };
 
 type Day = {
@@ -19,11 +19,11 @@ type Day = {
   random: Random;
   athletes: Readonly<Record<string, OnTheDay>>;
   conditions?: Conditions;
-  /** How much harder than the times say everybody found it. */
+  /** How much harder than the times suggest everybody found it. */
   harder?: number;
 };
 
-/** Nobody runs with others who are further off than this from the middle of the group, in seconds over 400 m. */
+/** Largest gap to the middle of the group, in seconds over 400 m. */
 const GROUPS = { gapS: 4, maxSize: 5 };
 const NAMES = ['A', 'B', 'C', 'D', 'E', 'F'];
 /** Without a mark somebody runs with the middle of the squad. */
@@ -47,7 +47,7 @@ export function inGroupsByPace(plan: Plan, idAt: (atMs: number) => string, atMs:
 
 const within = (effort: number) => Math.min(10, Math.max(1, Math.round(effort)));
 
-/** What is said after every third rep, and after the last. */
+/** The effort reported after every third rep, and after the last. */
 const isAsked = (at: number, of: number) => at === of - 1 || at % 3 === 2;
 
 /** Runs it. @returns what a coach's phone would have recorded, in order of time. */
@@ -86,7 +86,7 @@ export function ranSession(day: Day): RunEvent[] {
   return [...ran, ...said].sort((a, b) => a.atMs - b.atMs);
 }
 
-/** Somebody who has done too much: the coach was asked to ease their targets, and did; they had a stitch as well. */
+/** An athlete who has done too much: the coach accepted easing their targets; they had a stitch as well. */
 function spent(
   athleteId: string,
   cells: readonly { repIndex: number; startedAtMs?: number; actualS?: number }[],

@@ -6,13 +6,13 @@ export type ClubSession = {
   inDays: number;
   title: string;
   shorthand: string;
-  /** Left at home that day, by place in the club. */ absent: number[];
+  /** Absent that day, by place in the club. */ absent: number[];
   intent?: Intent;
   /** What was noted of the day. */
   conditions?: Conditions;
-  /** The coach said what comes next: a step on, and the same again for these. */
+  /** What the coach decided next: a step on, and the same again for these. */
   again?: number[];
-  /** Where it is not the standard effort of the squad: so much harder than the times say (heat). */
+  /** Where it is not the standard effort of the squad: this much harder than the times suggest (heat). */
   harder?: number;
 };
 

@@ -66,7 +66,7 @@ function settled(
   });
 }
 
-/** One day in so many is run by few, and not ticked. */
+/** One day in this many is run by few, and not ticked. */
 const UNTICKED = 6;
 
 /** Days without a session that most of them ran, as the coach has ticked them; yesterday's are still to be. */

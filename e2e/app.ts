@@ -9,14 +9,14 @@ import { expect, test as base, type Locator, type Page } from '@playwright/test'
 
 const ROOT = path.join(__dirname, '..');
 
-/** The app as a coach has it: a server process of its own, with a data folder of its own. */
+/** A running app: its own server process on its own data folder. */
 export class RunningApp {
   url = '';
   readonly folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-e2e-'));
   private process: ChildProcess | undefined;
   private cookie: string | undefined;
 
-  /** @param data a folder of another one, not running, that this one begins with a copy of. */
+  /** @param data the folder of another app, not running, to start with a copy of. */
   constructor(
     private readonly program: 'demo/main.ts' | 'server/main.ts',
     private readonly settings: Readonly<Record<string, string>> = {},
@@ -93,10 +93,10 @@ export const PASSPHRASE = 'rain on the back straight';
 /** `demo` is a server with the made-up club, `locked` one that asks for a passphrase, `empty` one with nothing in it; each only for the test that asks. */
 type Apps = { demo: RunningApp; empty: RunningApp; locked: RunningApp };
 
-/** What the browser itself may say in a test that brings it about, such as that a guess was wrong. */
+/** Console messages that a test expects, such as a refused guess. */
 type Expected = { expectedConsole: RegExp | undefined };
 
-/** The club is made up once for all tests of a worker: each begins with a copy. */
+/** The demo club is made once per worker: each test starts with a copy. */
 type Made = { club: string };
 
 async function lend(app: RunningApp, to: (app: RunningApp) => Promise<void>): Promise<void> {
@@ -107,13 +107,13 @@ async function lend(app: RunningApp, to: (app: RunningApp) => Promise<void>): Pr
 
 export const test = base.extend<Apps & Expected, Made>({
   expectedConsole: [undefined, { option: true }],
-  // A page that says anything in its console, or throws, fails its test.
+  // Any console message or uncaught error fails the test.
   page: async ({ page, expectedConsole }, provide) => {
     const said: string[] = [];
     page.on('pageerror', (error) => said.push(error.message));
     page.on('console', (message) => {
       const text = `${message.type()}: ${message.text()} ${message.location().url}`;
-      // Service workers are blocked but where a test is about them, and Playwright says so; a server that is gone, the browser says.
+      // Expected: Playwright's notice that service workers are blocked, and the browser's that a stopped server is unreachable.
       if (/blocked by Playwright|net::ERR_/.test(text)) return;
       if (!expectedConsole?.test(text)) said.push(text);
     });
@@ -157,7 +157,7 @@ export async function press(page: Page, by: By, target: Locator): Promise<void> 
   await page.keyboard.press('Enter');
 }
 
-/** What axe finds serious or worse on the page as it is. */
+/** Serious and critical problems that axe finds on the page as it is. */
 export async function seriousProblems(page: Page) {
   // There are no frames in it, so one pass in the page itself does; what is in order need not be listed.
   const axe = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'] });
@@ -167,13 +167,13 @@ export async function seriousProblems(page: Page) {
     .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
 }
 
-/** Until what was moved so far has been taken in and drawn. */
+/** Waits until the pointer's last move has been handled and drawn. */
 const drawn = (page: Page) =>
   page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 
-/** Drags from one thing to another, as a finger or mouse does: it comes to rest there before it lets go. */
+/** Drags one thing onto another, as a finger or mouse does, resting there before release. */
 export async function drag(page: Page, from: Locator, to: Locator, isMobile: boolean) {
-  // What the server says of it may just be putting it in its place anew.
+  // An answer of the server may just be re-rendering it.
   await expect(() => from.scrollIntoViewIfNeeded()).toPass();
   const [a, b] = [await from.boundingBox(), await to.boundingBox()];
   if (!a || !b) throw new Error('Nothing to drag.');

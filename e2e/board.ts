@@ -19,7 +19,7 @@ export async function writeToday(app: RunningApp, shorthand: string): Promise<st
   return id;
 }
 
-/** What nobody has tapped: how the clocks compare, and what was settled at roll call. */
+/** Events that are no taps: clock comparisons, and what was settled at roll call. */
 const BESIDE: readonly RunEvent['type'][] = ['clock', 'sending', 'conditions', 'times', 'came', 'joined'];
 
 /** What was tapped in a session, as the server has it, in the order of time; nothing while the phone has not sent it. */
@@ -42,7 +42,7 @@ export class Board {
   }
 
   async press(target: Locator): Promise<void> {
-    // No finger is there twice in the same millisecond.
+    // No finger taps twice in the same millisecond.
     if (this.held) await this.page.clock.fastForward(20);
     if (this.by === 'touch') return target.tap();
     await target.press('Enter');
@@ -52,22 +52,22 @@ export class Board {
     return this.page.getByRole('button', { name });
   }
 
-  /** Puts the page's clock forward; timers that came due go off once. */
+  /** Advances the page's clock; each timer that is due fires once. */
   async wait(seconds: number): Promise<void> {
     await this.page.clock.fastForward(seconds * 1000);
   }
 
-  /** Stops the page's clock: from here on time goes by only when `wait` says so, however slow the machine. */
+  /** Stops the page's clock: from here on time passes only by `wait`, however slow the machine. */
   async hold(): Promise<void> {
     if (this.held) return;
     this.held = true;
-    // On a machine that is busy that moment may be over before the page hears of it.
+    // On a busy machine that moment may have passed before the page gets the message.
     await expect(async () => {
       await this.page.clock.pauseAt(await this.page.evaluate(() => Date.now() + 1000));
     }).toPass();
   }
 
-  /** Lets the page's clock run by itself again, as a page that is being loaded and laid out needs. */
+  /** Lets the page's clock run again, which a page needs while it loads. */
   async letRun(): Promise<void> {
     this.held = false;
     await this.page.clock.resume();
@@ -102,7 +102,7 @@ export class Board {
   /** Ends the session by this button; with somebody still on the way too. */
   async end(button: string | RegExp = 'End the session'): Promise<void> {
     await this.press(this.button(button));
-    // With somebody still on the way it asks; else it has ended.
+    // With somebody still running it asks; otherwise it has ended.
     const sure = this.button('End it now');
     const ended = this.page.getByRole('heading', { name: 'Session ended' });
     await expect(sure.or(ended)).toBeVisible();

@@ -5,7 +5,7 @@ import { build, type Plugin } from 'esbuild';
 
 const ROOT = path.join(__dirname, '..');
 
-/** Each file goes on knowing where it stands. */
+/** Keeps the `__dirname` of each bundled file. */
 const keepDirname: Plugin = {
   name: 'keep-dirname',
   setup({ onLoad }) {

@@ -76,7 +76,7 @@ test('with no network at all the session goes on, and another phone sees it afte
 test('the time taken is that of the finger, not of the screen', async ({ page, demo }) => {
   const board = new Board(page, 'touch');
   await board.open(demo, (await todaysSession(demo)).id);
-  // The page notes each touch itself, as a witness.
+  // The page also records each touch by itself, as an independent check.
   await page.evaluate(() => {
     const seen: number[] = [];
     Object.assign(window, { seen });
@@ -88,7 +88,7 @@ test('the time taken is that of the finger, not of the screen', async ({ page, d
   });
   await board.start();
   await board.wait(30);
-  // On a clock that stands, finger and screen could not be told apart.
+  // With a stopped clock, the times of touch and render could not be told apart.
   await board.letRun();
   for (const name of ['Ada', 'Bo', 'Cleo', 'Dov']) await board.press(board.tile(name));
   await expect(board.tile('Dov')).toHaveAccessibleName(/next finish/);
@@ -111,7 +111,7 @@ test('a tab that crashes in the middle of a rep: another one goes on where it wa
   await board.letRun();
   const crashed = page.waitForEvent('crash');
   const devtools = await context.newCDPSession(page);
-  // It never answers: there is nobody left to.
+  // It never answers: the process is gone.
   void devtools.send('Page.crash').catch(() => undefined);
   await crashed;
   const again = await context.newPage();

@@ -42,7 +42,7 @@ test('what a session says about fitness is kept as a mark, moves the paces, and 
   await expect(page.getByText(/^the session alone says /)).toBeVisible();
   await expect(worth).not.toHaveText(before);
   expect(await targets()).not.toBe(targetsBefore);
-  // It is not its own witness: what the session says stays as it was.
+  // A session is no evidence about itself: its estimate stays as it was.
   await page.goto(`${demo.url}/results/${run?.id}/${athlete?.id}`);
   await expect(page.getByText(text)).toBeVisible();
   await page.getByRole('button', { name: new RegExp(`^Take back .* of ${name}$`) }).click();

@@ -17,7 +17,7 @@ afterAll(() => fs.rmSync(folder, { recursive: true, force: true }));
 const roots = ['app', 'client', 'core', 'server', 'devices', 'demo'];
 let count = 0;
 
-/** Writes a file in a room that imports one of another. */
+/** Writes a file in one room that imports one of another. */
 function arrow(from: string, to: string): void {
   count += 1;
   const [importing, imported] = [`${from}/from${count}`, `${to}/to${count}`];

@@ -74,7 +74,7 @@ if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === wanted) process.e
 
 console.error('Building the web app, about a minute …');
 copyFonts();
-// A page half written must never look finished: the stamp goes first and comes back last.
+// A half-written build must never look finished: the stamp is removed first and written last.
 fs.rmSync(STAMP, { force: true });
 const { status } = spawnSync(
   process.execPath,

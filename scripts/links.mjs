@@ -1,5 +1,5 @@
 /**
- * Every link of the docs that leads to a file, and every path in `code`, has to lead somewhere. A page on the web is not asked for: nothing
+ * Checks that every link to a file and every path in `code` in the docs exists. Addresses on the web are not fetched: nothing
  * here needs a network.
  *   node scripts/links.mjs [folder]
  */

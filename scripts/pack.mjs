@@ -1,4 +1,4 @@
-/** Packs the files of a folder for the wire, once, so that no request waits for it: brotli and gzip beside each that gets smaller. */
+/** Compresses the files of a folder once, so that no request waits for it: brotli and gzip beside each that gets smaller. */
 import fs from 'node:fs';
 import path from 'node:path';
 import { promisify } from 'node:util';

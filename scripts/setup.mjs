@@ -20,7 +20,7 @@ function stop(sentence) {
 
 function run(command, args, why, env = {}) {
   console.error(`${why} …`);
-  // What the tools have to say goes to stderr: stdout is for the one line with the address.
+  // Tools write to stderr: stdout is for the one line with the address.
   const { status, error } = spawnSync(command, args, {
     cwd: ROOT,
     stdio: ['ignore', 2, 2],

@@ -1,5 +1,5 @@
 /**
- * Every check there is; all run even if one fails. What looks at the code alone goes two at a time, each with its words whole; then the
+ * Every check there is; all run even if one fails. Static checks run two at a time, each with its output kept together; then the
  * suites, one after the other. The last line says `N passed, N failed`, counting each single test of the suites, and each of the other
  * steps as one.
  *   npm test              everything
@@ -20,7 +20,7 @@ function readJson(file) {
 
 function jestCount() {
   const result = readJson(report('jest.json'));
-  // A suite that does not even load has no tests to count.
+  // A suite that fails to load has no tests to count.
   return result && { passed: result.numPassedTests, failed: result.numFailedTests + result.numRuntimeErrorTestSuites };
 }
 
@@ -34,7 +34,7 @@ function playwrightCount() {
   );
 }
 
-// The slowest first, so that two at a time end soon.
+// The slowest first, so that running two at a time ends soonest.
 const LOOKS = [
   { name: 'lint', command: [bin('eslint'), '--max-warnings', '0', '.'] },
   { name: 'types', command: [bin('tsc'), '--noEmit'] },

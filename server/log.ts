@@ -2,12 +2,12 @@ import fs from 'node:fs';
 import pino, { type Logger } from 'pino';
 import { logFile, olderLogFile } from './db/dataFolder';
 
-/** A log that is fuller than this is kept as the older one, and a new one begun. */
+/** Bytes at which the log is rotated. */
 const MOST_BYTES = 5 * 1024 * 1024;
-/** Lines that wait while the disk takes none; beyond them they are dropped. */
+/** Lines buffered while the disk cannot write; further ones are dropped. */
 const MOST_WAITING_BYTES = 1024 * 1024;
 
-/** A file that lines are added to, and that turns over when it is full. A line that cannot be written is dropped: the log never stops the app. */
+/** A rotating log file. A line that cannot be written is dropped: the log never stops the app. */
 class LogFile {
   private readonly destination: ReturnType<typeof pino.destination>;
   private bytes: number;
@@ -40,7 +40,7 @@ class LogFile {
     this.destination.reopen();
   }
 
-  /** Said once, on the console: it is no use saying it in the log. */
+  /** Warns once, on the console, since the log cannot be written. */
   private readonly failed = (error: Error) => {
     if (!this.hasFailed) console.error(`The log ${this.file} cannot be written (${error.message}). All else goes on.`);
     this.hasFailed = true;

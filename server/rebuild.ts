@@ -1,4 +1,4 @@
-/** Works the results of every session out anew from what was recorded: `npm run rebuild`, with the server stopped. */
+/** Rebuilds the results of every run from its log: `npm run rebuild`, with the server stopped. */
 import { DataError } from './db/dataError';
 import { openDatabase } from './db/open';
 import { rebuildPending } from './db/results';

@@ -28,12 +28,12 @@ export function portIn(name: string): number | undefined {
 
 export type Reach = { host: string; isOpen: boolean; passphrase: string | undefined; proxies: number };
 
-/** Beyond this machine only when `HOST` says so, and then only with a passphrase that is not soon guessed. @throws DataError otherwise. */
+/** Reachable from other machines only when `HOST` says so, and then only with a passphrase that is hard to guess. @throws DataError otherwise. */
 export function chosenReach(): Reach {
   const host = process.env.HOST || THIS_MACHINE;
   const passphrase = process.env.ZEST_PASSPHRASE || undefined;
   const proxies = proxiesIn('ZEST_PROXIES');
-  // A proxy in front brings everyone to this machine's own address.
+  // Behind a proxy every request comes from this machine's own address.
   const isOpen = proxies > 0 || !/^(127\.\d+\.\d+\.\d+|localhost|::1)$/.test(host);
   if (passphrase !== undefined && passphrase.length < LEAST_PASSPHRASE)
     throw new DataError(`ZEST_PASSPHRASE has to have at least ${LEAST_PASSPHRASE} characters.`);
@@ -44,7 +44,7 @@ export function chosenReach(): Reach {
   return { host, isOpen, passphrase, proxies };
 }
 
-/** How many proxies of the club's own stand in front: so many entries of X-Forwarded-For are believed. */
+/** How many of the club's own proxies are in front: that many entries of X-Forwarded-For are trusted. */
 function proxiesIn(name: string): number {
   const written = process.env[name] || '0';
   const proxies = Number(written);

@@ -17,7 +17,7 @@ import { serveLoop } from './loop/serve';
 import { openLog } from './log';
 import { chosenDataFolder, chosenReach, DEFAULT_PORT, networkAddresses, portIn, urlOf, WEB_FOLDER } from './settings';
 
-/** Timing loops are heard too, if that port can be had; without them everything else goes on. */
+/** Listens for timing loops if their port is free; without them everything else works. */
 async function startLoop(intake: Intake, port: number, log: Logger): Promise<void> {
   try {
     const { port: heardAt } = await serveLoop(intake, port, log);
@@ -27,7 +27,7 @@ async function startLoop(intake: Intake, port: number, log: Logger): Promise<voi
   }
 }
 
-/** What an earlier version of the app, or an end in the middle, has left to do; requests go first. */
+/** Finishes what an earlier version or an interruption left undone; requests go first. */
 async function catchUp(db: Db, log: Logger): Promise<void> {
   try {
     const erased = await finishErasures(db);
@@ -39,7 +39,7 @@ async function catchUp(db: Db, log: Logger): Promise<void> {
   }
 }
 
-/** Why a server cannot listen, in a sentence; undefined for what no person can mend. */
+/** Why the server cannot listen, in a sentence; undefined where nobody can do anything about it. */
 function whyNot(code: string | undefined, host: string, port: number): string | undefined {
   if (code === 'EADDRINUSE')
     return `Port ${port} is in use. Stop what is using it, or choose another: PORT=${port + 1} npm start`;
@@ -50,7 +50,7 @@ function whyNot(code: string | undefined, host: string, port: number): string | 
 }
 
 /**
- * How long an idle connection stays open. Taps come many seconds apart; after Node's own five the phone would open a new one for most of
+ * How long an idle connection stays open. Taps come many seconds apart; after Node's default of five the phone would open a new one for most
  * them, and now and then send into one that is just being closed.
  */
 const KEEP_ALIVE_MS = 65_000;
@@ -80,7 +80,7 @@ export type StartOptions = {
 
 /**
  * Opens the data, starts the server on this machine and prints its address.
- * Trouble that a person can mend ends the process with one sentence and exit code 1.
+ * A problem that a person can put right ends the process with one sentence and exit code 1.
  */
 export async function start({
   kind = 'club',
@@ -88,7 +88,7 @@ export async function start({
   prepare = () => undefined,
   weatherUrl = process.env.ZEST_WEATHER,
 }: StartOptions = {}): Promise<void> {
-  // Whatever is written is for this user alone.
+  // Files we write are for this user alone.
   process.umask(0o077);
   try {
     const port = portIn('PORT') ?? DEFAULT_PORT;
@@ -112,7 +112,7 @@ export async function start({
     const server = app.listen(port, host);
     server.keepAliveTimeout = KEEP_ALIVE_MS;
     listeningOn = await listening(server, host, port);
-    // Only once the port is ours is the data touched; no request is read before this is done.
+    // The data is touched only once the port is ours; no request is read before this is done.
     prepare(db);
     if (loopPort !== undefined) await startLoop(new Intake(db, hub, Date.now), loopPort, log);
     void catchUp(db, log);

@@ -44,14 +44,14 @@ type Options = {
   plan: Plan;
   habits: Record<string, SimulatedAthlete>;
   random: Random;
-  /** How many times as fast as in truth. */
+  /** How many times faster than real time. */
   speed: number;
   link: Pick<LoopLink, 'send'>;
   /** Calls back after so many milliseconds of the real clock. */
   later: (run: () => void, afterMs: number) => void;
 };
 
-/** Runs what is started, and reports each lap at the line with the time it had in truth, when its moment has come. */
+/** Runs what is started, and reports each lap at the line with its real time, when that moment has come. */
 export class ChippedSquad {
   private readonly squad: MadeUpSquad;
   private readonly events: RunEvent[] = [];
@@ -62,7 +62,7 @@ export class ChippedSquad {
     this.squad = new MadeUpSquad(options.habits, options.random);
   }
 
-  /** Everything that has been run, in truth. */
+  /** Everything that was really run. */
   truths: readonly Truth[] = [];
 
   /** What has happened at the track, as it comes. */
@@ -83,7 +83,7 @@ export class ChippedSquad {
     const { later, speed, link } = this.options;
     const at = (atMs: number, line: LoopLine) =>
       later(() => link.send({ ...line, seq: ++this.seq }), (atMs - startedAtMs) / speed);
-    // The loop lies at the finish line: only what is run over it is heard.
+    // The loop lies at the finish line: only passings over it are detected.
     for (const { atM, atMs } of marks)
       if (Math.abs((startM + atM) % lapM) < 0.01 || atM === marks.at(-1)?.atM)
         at(atMs, { type: 'passing', chip, atMs, loopM: (startM + atM) % lapM });

@@ -3,7 +3,7 @@
 export type Forecast = {
   format: 'zest-lap/weather';
   version: 1;
-  /** True: no service of the real world says so. */
+  /** Marks the data as simulated. */
   simulated: true;
   date: string;
   time: string;
@@ -15,7 +15,7 @@ export type Forecast = {
 const DAY_MS = 86_400_000;
 const tenth = (value: number) => Math.round(value * 10) / 10;
 
-/** An even number from 0 to 1 that a day always has; `what` keeps its numbers apart. */
+/** A uniform number from 0 to 1, always the same for a day and a `what`. */
 function chance(day: number, what: number): number {
   const x = Math.sin(day * 12.9898 + what * 78.233) * 43_758.5453;
   return x - Math.floor(x);

@@ -21,7 +21,7 @@ export function serveWeather(port = 0): Promise<{ url: string; stop: () => void 
   return new Promise((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, '127.0.0.1', () => {
-      // It never keeps the demo alive by itself.
+      // It must not keep the process alive by itself.
       server.unref();
       const { port: listeningOn } = server.address() as AddressInfo;
       resolve({ url: `http://127.0.0.1:${listeningOn}`, stop: () => void server.close() });

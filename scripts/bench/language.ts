@@ -8,7 +8,7 @@ const TIMES = 1000;
 const LINES = Array.from({ length: 200 }, () => 'main: 1x(400 @5k / 60s walk), 200 @mile "quick" / 200m jog').join(
   '\n',
 );
-/** Letters by a plain rule, so that every run has the same. */
+/** Letters by a fixed rule, so that every run has the same. */
 const NOISE = Array.from(
   { length: 100_000 },
   (_, i) => 'x@/()-|>"0123456789 kmsi,:\n%'[(i * 7919 + (i >> 3)) % 28],

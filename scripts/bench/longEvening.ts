@@ -4,7 +4,7 @@ import type { Plan } from '@core/run/plan';
 import { simulateRun } from '@core/rehearsal/simulate';
 import { planOf } from './boardOf';
 
-/** 24 athletes through 30 reps, with an effort after each: what a long evening comes to. */
+/** 24 athletes through 30 reps, with an effort after each: a long evening. */
 export function longEvening(hasEnded: boolean): { plan: Plan; events: RunEvent[] } {
   const plan = planOf('30x400 @5k / 60s');
   let n = 0;

@@ -1,5 +1,5 @@
 /**
- * How quick it is, with what it is compared to measured in the same run. Nothing here is asserted.
+ * Benches: how fast it is, against a baseline measured in the same run. Nothing is asserted.
  *   npm run bench              everything
  *   npm run bench -- curves    only these
  */

@@ -1,4 +1,4 @@
-/** Milliseconds each of `times` runs took, the first few left out as warming up. */
+/** Milliseconds each of `times` runs took, without the first few (warm-up). */
 export async function timed(times: number, run: () => unknown): Promise<number[]> {
   const warmUp = Math.ceil(times / 5);
   const took: number[] = [];
@@ -10,7 +10,7 @@ export async function timed(times: number, run: () => unknown): Promise<number[]
   return took;
 }
 
-/** The middle one, and the one that nineteen of twenty are below. */
+/** Median and 95th percentile. */
 export function spread(values: readonly number[]): { median: number; p95: number } {
   const sorted = [...values].sort((a, b) => a - b);
   const at = (share: number) => sorted[Math.min(sorted.length - 1, Math.floor(sorted.length * share))] ?? Number.NaN;

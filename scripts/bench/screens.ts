@@ -57,7 +57,7 @@ export async function screens(): Promise<void> {
   const plain: number[] = [];
   for (let round = 0; round < ROUNDS; round++) {
     const page = await context.newPage();
-    // The loader of these scripts names inner functions by a helper that the page does not have.
+    // The loader of these scripts wraps inner functions in a helper that the page does not have.
     await page.addInitScript({ content: 'globalThis.__name = (f) => f' });
     await page.goto(`${app.url}/sessions`);
     await page.getByText('No session yet').waitFor();

@@ -27,7 +27,7 @@ const openWeek = (page: Page) =>
     return performance.now() - startMs;
   });
 
-/** Begins to note how long each frame takes; what it gives stops it. */
+/** Starts recording how long each frame takes. @returns what stops it. */
 const framesFrom = (page: Page) =>
   page.evaluate(() => {
     const frames: number[] = [];

@@ -185,11 +185,11 @@ export async function taps(): Promise<void> {
     viewport: { width: 390, height: 844 },
     hasTouch: true,
     isMobile: true,
-    // The worker that looks at the disk is made on the spot.
+    // The worker that checks the disk is created inline.
     bypassCSP: true,
   });
   await witness(context);
-  // Before and after, since the machine is not always equally free.
+  // Before and after, since the machine's load varies.
   const before = await barePage(context, app.url);
   const page = await boardOf(context, app.url, planWithMarks(), []);
   await page.getByRole('button', { name: /^Start: / }).tap();

@@ -16,7 +16,7 @@ async function shoot(page: Page, name: string): Promise<void> {
 const firstSeason = async (demo: RunningApp) =>
   (await demo.get<StoredSeason[]>('seasons')).find(({ season }) => season.name.startsWith('Five'))?.id;
 
-/** Half way through the first rep: some are early, some late, some still on their way. */
+/** Half-way through the first rep: some are early, some late, some still running. */
 async function midRep(page: Page, start: () => Promise<Board>): Promise<void> {
   const board = await start();
   await board.start();

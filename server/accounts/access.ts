@@ -12,10 +12,10 @@ export type LetIn = Access & { id: string; untilMs: number };
 const DAY_MS = 86_400_000;
 export const VALID_MS = { coach: 30 * DAY_MS, helper: DAY_MS / 2, code: 600_000, device: 365 * DAY_MS };
 
-/** So many events a cookie may bring while it is good: far more than anyone can tap. */
+/** How many events one cookie may bring in its lifetime: far more than anyone can tap. */
 const MOST_EVENTS = { coach: 200_000, helper: 10_000 };
 
-/** Without those that are taken for each other. */
+/** Leaves out letters and digits that are mistaken for each other. */
 const LETTERS = 'ABCDEFGHJKMNPQRSTVWXYZ23456789';
 const CODE_LENGTH = 8;
 
@@ -65,7 +65,7 @@ export function newJoinCode(db: Db, runId: string, nowMs: number): { code: strin
   return { code: `${letters.slice(0, 4)}-${letters.slice(4)}`, untilMs };
 }
 
-/** True if that device has timed this session otherwise than as a helper: nobody may go by its name. */
+/** True if that device has timed this session as something other than a helper: nobody else may use its name. */
 function isSomeoneElse(db: Db, runId: string, deviceId: string): boolean {
   const helper = and(eq(runHelpers.runId, runId), eq(runHelpers.deviceId, deviceId));
   if (db.select({ runId: runHelpers.runId }).from(runHelpers).where(helper).get()) return false;
@@ -75,7 +75,7 @@ function isSomeoneElse(db: Db, runId: string, deviceId: string): boolean {
 
 export type Joined = { token: string; runId: string };
 
-/** Takes a code, once. @returns 'no_code' if it is used, too old or none, 'other_device' if the device is the coach's: the code is still good then. */
+/** Takes a code, once. @returns 'no_code' if it is used, expired or unknown, 'other_device' if the device is the coach's: the code is still good then. */
 export function openWithCode(
   db: Db,
   code: string,
@@ -106,7 +106,7 @@ export function accessOf(db: Db, token: string | undefined, nowMs: number): LetI
   return deviceId === null ? undefined : { who: 'helper', runId, deviceId, id, untilMs };
 }
 
-/** Counts what a cookie brings. @returns false if that is more than it may: nothing is counted then. */
+/** Counts the events a cookie brings. @returns false if they exceed its limit; nothing is counted then. */
 export function countEventsOf(db: Db, { id, who }: LetIn, count: number): boolean {
   const within = and(eq(accessTokens.hash, id), lte(accessTokens.events, MOST_EVENTS[who] - count));
   const events = sql`${accessTokens.events} + ${count}`;

@@ -4,7 +4,7 @@ import { eq } from 'drizzle-orm';
 import type { Db } from '../db/open';
 import { accessTokens, joinCodes, knownDevices, passphrases } from '../db/schema';
 
-/** Fewer characters are guessed. */
+/** Anything shorter is too easily guessed. */
 export const LEAST_PASSPHRASE = 12;
 
 /**
@@ -22,7 +22,7 @@ const hashOf = (passphrase: string, salt: Buffer, cost: number) =>
 
 /** The passphrase in force. */
 export type Passphrase = {
-  /** How long it takes says nothing about how near a guess is. */
+  /** Compares in constant time, so a guess learns nothing from how long it took. */
   isRight: (given: string) => Promise<boolean>;
 };
 
@@ -32,7 +32,7 @@ async function fits(given: string, stored: { salt: string; hash: string }, cost:
 }
 
 /**
- * Puts a passphrase in force. One that is not the one before ends everything that was given out for that: coach's phones, helpers' and
+ * Puts a passphrase in force. A new one invalidates everything given out for the old: coaches' and helpers' cookies, and
  * codes. @param cost scrypt's N; tests that guess a lot take less.
  */
 export async function openPassphrase(db: Db, passphrase: string, cost = COST): Promise<Passphrase> {

@@ -1,6 +1,6 @@
 /**
- * Does what concerns one key one after the other, and different keys side by side.
- * @param mostWaiting more than so many for one key are not taken.
+ * Runs the work of one key in sequence, and different keys in parallel.
+ * @param mostWaiting more than this many for one key are refused.
  */
 export class SerializeByKey {
   private readonly queues = new Map<string, { last: Promise<unknown>; length: number }>();

@@ -12,18 +12,18 @@ import { asDataError, checkSound, identify, look, pragma, type Kind } from '../d
 /** Why a copy was made. */
 export type Why = 'nightly' | 'migration' | 'asked';
 
-/** So many are kept; the oldest goes first. */
+/** How many are kept; the oldest goes first. */
 export const KEPT_COPIES = 14;
 
 const STAMP = 'yyyy-MM-dd.HHmmss';
 const NAME = /^(\d{4}-\d\d-\d\d\.\d{6})\.(nightly|migration|asked)\.sqlite$/;
 const PART = '.part';
-/** In one go: from another process, a copy made page by page begins anew with every write. */
+/** All pages in one step: from another process, a copy made page by page restarts with every write. */
 const ALL_PAGES = 2 ** 30;
 
 export type Copy = { file: string; madeAtMs: number; why: Why };
 
-/** What is in a database, as far as a person cares. */
+/** What a database holds, as a person would ask. */
 export type Contents = {
   kind: Kind;
   version: number;
@@ -86,7 +86,7 @@ export function checkCopy(file: string): void {
   }
 }
 
-/** Until the disk has it. */
+/** Flushes a file to the disk. */
 export function syncToDisk(place: string): void {
   const handle = fs.openSync(place, 'r');
   try {
@@ -96,7 +96,7 @@ export function syncToDisk(place: string): void {
   }
 }
 
-/** Removes what copies that were broken off have left; one of the last hour may still be at work. */
+/** Removes what interrupted copies have left behind; one from the last hour may still be running. */
 function removeParts(folder: string, nowMs: number): void {
   for (const name of fs.readdirSync(folder)) {
     const part = path.join(folder, name);
@@ -106,7 +106,7 @@ function removeParts(folder: string, nowMs: number): void {
 
 /**
  * Copies a database that may be in use, all of it as it was at one moment, into `dataFolder`'s copies. The copy has its name only once it has
- * been checked, so that one broken off by a kill or a full disk never counts; then the oldest beyond those kept go.
+ * been checked, so that one interrupted by a kill or a full disk never counts; then the oldest beyond those kept go.
  * @param source an open connection to the database.
  * @returns the file. @throws DataError when it cannot be made; earlier copies stay.
  */

@@ -3,10 +3,10 @@ import path from 'node:path';
 import type { Logger } from 'pino';
 import { listCopies } from './copies';
 
-/** Local time of day at which a copy falls due. */
+/** Local hour at which a copy is due. */
 const HOUR = 3;
 const LOOK_EVERY_MS = 600_000;
-/** Starting up is not held up by it. */
+/** Waits this long after the start, so as not to slow it down. */
 const FIRST_LOOK_MS = 60_000;
 const PROGRAM = path.join(__dirname, 'main.ts');
 
@@ -21,7 +21,7 @@ export function isCopyDue(newestMs: number | undefined, nowMs: number): boolean 
   return newestMs === undefined || newestMs < due.getTime();
 }
 
-/** Makes a copy in a process of its own: copying and checking five seasons would hold the server up for a third of a second. */
+/** Makes a copy in a process of its own: copying and checking five seasons would block the server for a third of a second. */
 export const copyBeside = (dataFolder: string): Promise<string> =>
   new Promise((resolve, reject) => {
     const env = { ...process.env, ZEST_DATA: dataFolder };

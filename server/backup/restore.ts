@@ -1,4 +1,4 @@
-/** Puts a copy in the place of the database. Nothing is lost on the way: what is replaced is kept, and a kill leaves the one or the other. */
+/** Puts a copy in the place of the database. Nothing is lost on the way: what is replaced is kept, and a kill leaves either the old or the new. */
 import fs from 'node:fs';
 import path from 'node:path';
 import Database from 'better-sqlite3';
@@ -19,7 +19,7 @@ export type Restored = {
   erasedAgain: number;
 };
 
-/** Whose the database is that would be replaced; undefined if there is none that can be read. @throws DataError while it is in use. */
+/** What kind of database would be replaced; undefined if there is none that can be read. @throws DataError while it is in use. */
 function kindOfPresent(file: string): Kind | undefined {
   if (!fs.existsSync(file)) return undefined;
   try {
@@ -95,7 +95,7 @@ function keepReplaced(file: string, dataFolder: string, nowMs: number): string |
     path.join(copiesFolder(dataFolder), format(nowMs, 'yyyy-MM-dd.HHmmss')),
     '.replaced.sqlite',
   );
-  // A second name, not a move: at no moment is there no database.
+  // A hard link, not a move: there is a database at every moment.
   fs.linkSync(file, replaced);
   const wal = `${file}-wal`;
   if (fs.existsSync(wal) && fs.statSync(wal).size > 0) {

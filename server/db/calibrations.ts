@@ -20,10 +20,10 @@ import { repResults, runs } from './schema';
 import { readSquad } from './squad';
 import { withoutNulls } from './withoutNulls';
 
-/** An effort told before that counts a quarter or less. */
+/** How many days back efforts are read: older ones would count a quarter or less. */
 const DAYS = 120;
 
-/** Sessions of so many athletes are kept as they were worked out: a squad's of some months. */
+/** Cache size in athletes' sessions: some months of a squad. */
 const MOST_KEPT = 6000;
 
 type Told = Pick<EffortPair, 'predicted' | 'reported'>[];
@@ -80,7 +80,7 @@ function sessionsTold(db: Db, athleteId: string, before: string): Map<string, { 
   return sessions;
 }
 
-/** Pairs of one session by the curve of that day; it is not to be its own witness, so marks kept of it do not count. */
+/** Pairs of one session by the curve of that day; marks kept from the session itself do not count as evidence about it. */
 function toldOf(
   athlete: SquadMember,
   runId: string,
@@ -99,14 +99,14 @@ function keptIn(db: Db): Kept {
   return kept;
 }
 
-/** Nothing is kept of who was erased, nor more than is of use. */
+/** Drops erased athletes and the oldest entries from the cache. */
 function tidy(kept: Kept, athletes: readonly SquadMember[]): void {
   const ids = new Set(athletes.map(({ id }) => id));
   for (const key of kept.keys())
     if (kept.size > MOST_KEPT || !ids.has(key.slice(0, key.indexOf(' ')))) kept.delete(key);
 }
 
-/** Everyone's calibration from sessions before a day (YYYY-MM-DD), by athlete; who told nothing is left out. Other requests come between. */
+/** Everyone's calibration from sessions before a day (YYYY-MM-DD), by athlete; who told nothing is left out. It yields to other requests. */
 export async function calibrationsBefore(db: Db, before: string): Promise<Record<string, Calibration>> {
   const athletes = listAthletes(db);
   const books = [...SHIPPED_PACE_BOOKS, ...listPaceBooks(db)];
@@ -123,11 +123,11 @@ export async function calibrationsBefore(db: Db, before: string): Promise<Record
     const ofThem = JSON.stringify([athlete.marks, athlete.nudge, book.model, [...courses]]);
     for (const [sessionId, session] of sessionsTold(db, athlete.id, before)) {
       const key = `${athlete.id} ${sessionId}`;
-      // What was worked out holds for as long as all that it was worked out from is the same.
+      // The cache holds for as long as everything it was computed from is the same.
       const readFrom = `${ofThem} ${JSON.stringify(session.rows)}`;
       const cached = kept.get(key);
       const isKnown = cached?.readFrom === readFrom;
-      // A curve for each day takes a while: others go first.
+      // A curve for each day takes a while: let other requests in.
       if (!isKnown) await breathe();
       const told = isKnown ? cached.told : toldOf(athlete, sessionId, session, book, courses);
       kept.delete(key);

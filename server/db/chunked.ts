@@ -1,4 +1,4 @@
-/** So many rows go into one statement: SQLite takes 32,766 values in one. */
+/** Rows per statement: SQLite takes 32,766 values in one. */
 const CHUNK = 500;
 
 export const chunked = <T>(rows: readonly T[]): T[][] =>

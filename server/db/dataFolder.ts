@@ -14,7 +14,7 @@ export const databaseFile = (dataFolder: string) => path.join(dataFolder, DATABA
 /** Held by the one process that may write. */
 export const ownerFile = (dataFolder: string) => path.join(dataFolder, OWNER);
 export const copiesFolder = (dataFolder: string) => path.join(dataFolder, COPIES);
-/** A copy is made ready in here before it takes the database's place. */
+/** Where a copy is prepared before it replaces the database. */
 export const restoringFolder = (dataFolder: string) => path.join(dataFolder, RESTORING);
 export const logFile = (dataFolder: string) => path.join(dataFolder, LOG);
 export const olderLogFile = (dataFolder: string) => path.join(dataFolder, OLDER_LOG);
@@ -53,13 +53,13 @@ export function prepareFolder(folder: string): void {
   if (names.length > 0 && names.every((name) => OURS.has(name))) closeToOthers(folder);
 }
 
-/** Takes everyone else's rights away; where that is not ours to do, the rights stay as they are. */
+/** Removes everyone else's access; where we may not, the rights stay as they are. */
 function closeToOthers(place: string): void {
   try {
     const isFolder = fs.statSync(place).isDirectory();
     fs.chmodSync(place, isFolder ? FOLDER_MODE : FILE_MODE);
   } catch {
-    // A file of another user: whoever gave it to us has decided about it.
+    // Another user's file: its owner decides who may read it.
   }
 }
 

@@ -12,7 +12,7 @@ import { seasonsNaming } from './seasons';
 import { readSquad } from './squad';
 import { readSoundPart } from './storedRun';
 
-/** The ids of the sessions at the track in which the athlete is named anywhere; where there is no projection to ask, in the text of it. */
+/** The ids of the runs that name the athlete anywhere: by the projection, or by their text where there is none. */
 function runIdsNaming(db: Db, athleteId: string): string[] {
   const projected = db
     .select({ id: athleteResults.runId })
@@ -33,7 +33,7 @@ function runIdsNaming(db: Db, athleteId: string): string[] {
     .map(({ id }) => id);
 }
 
-/** Takes the athlete out of a session at the track. Nobody can be taken out of what cannot be read: what names them there goes as a whole. */
+/** Takes the athlete out of a session at the track. Damaged text that names them is removed whole, since nobody can be taken out of it. */
 function eraseFromRun(db: Db, tx: Tx, id: string, athleteId: string): void {
   const run = readSoundPart(db, id);
   const kept = run && runOf(run, (other) => other !== athleteId);
@@ -104,7 +104,7 @@ export async function athleteFile(db: Db, id: string, savedOn: string): Promise<
   };
 }
 
-/** So long a slice of an erasure may hold up other requests. */
+/** How long one slice of an erasure may block other requests. */
 const SLICE_MS = 40;
 
 /** Takes an athlete who is erased out of every session at the track, some sessions at a time with room for requests between. */

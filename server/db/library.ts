@@ -51,7 +51,7 @@ export function listVersions(db: Db, libraryId: string): LibraryVersion[] {
     .all();
 }
 
-/** The text of a plan; undefined in one that cannot be read, which is in nobody's way here. */
+/** The text of a plan; undefined where it cannot be read, which does not matter here. */
 function shorthandOf(planJson: string): string | undefined {
   try {
     return (JSON.parse(planJson) as Plan).shorthand;
@@ -71,7 +71,7 @@ function wasRun(tx: Tx, libraryId: string, shorthand: string): boolean {
     .some(({ planJson }) => shorthandOf(planJson) === shorthand);
 }
 
-/** Keeps the text a session has before it is changed, if results stand on it. */
+/** Keeps the present text as a version before it is changed, if it has results. */
 function keepVersion(tx: Tx, sent: LibrarySession, nowMs: number): void {
   const stored = tx.select().from(librarySessions).where(eq(librarySessions.id, sent.id)).get();
   const before = stored ?? STARTERS.find(({ id }) => id === sent.id);
@@ -133,7 +133,7 @@ function putProgression(tx: Tx, { id, ...progression }: Progression, nowMs: numb
 }
 
 /**
- * Changes several things in the library at once. A text that results stand on is kept as a version.
+ * Changes several things in the library at once. A text that has results is kept as a version.
  * @throws Refused when a progression has a step that is not in the library; nothing is stored then.
  */
 export function changeLibrary(db: Db, change: LibraryChange, nowMs: number): void {

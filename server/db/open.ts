@@ -40,7 +40,7 @@ function inspect(dataFolder: string, wanted: Kind): void {
     );
 }
 
-/** Held for as long as the process lives; the operating system lets go of it even after SIGKILL. Others may still read. */
+/** Locked for as long as the process lives; the operating system releases it even after SIGKILL. Others may still read. */
 export function holdOwnership(client: Database.Database, dataFolder: string): void {
   touchPrivate(ownerFile(dataFolder));
   client.prepare('ATTACH ? AS owner').run(ownerFile(dataFolder));

@@ -15,7 +15,7 @@ import type { Db, Tx } from './open';
 import { athleteResults, repResults, runResults, runs } from './schema';
 import { readRun, UnreadableRun } from './storedRun';
 
-/** A session whose log is growing just now: one more event costs the same however long the log is. */
+/** A session being run now: one more event costs the same however long its log is. */
 type Growing = {
   plan: Plan;
   events: readonly RunEvent[];
@@ -23,7 +23,7 @@ type Growing = {
   athletes: Map<string, AthleteResult>;
 };
 
-/** As many as are run at one time, and some to spare. */
+/** As many as are run at once, with some to spare. */
 const MOST_GROWING = 6;
 const growingOf = new WeakMap<Db, Map<string, Growing>>();
 
@@ -33,7 +33,7 @@ function growingIn(db: Db): Map<string, Growing> {
   return all;
 }
 
-/** What is known of a session in memory no longer holds: a write was taken back, or something was erased from it. */
+/** Forgets a session held in memory: a write was rolled back, or something was erased from it. */
 export const forgetGrowing = (db: Db, runId: string): void => void growingIn(db).delete(runId);
 
 function keepGrowing(db: Db, runId: string, growing: Growing): void {
@@ -44,7 +44,7 @@ function keepGrowing(db: Db, runId: string, growing: Growing): void {
   if (all.size > MOST_GROWING && oldest !== undefined) all.delete(oldest);
 }
 
-/** A log that reads well may still say what makes no session. @throws UnreadableRun */
+/** Replays a log, which may be readable and still make no sense. @throws UnreadableRun */
 function workedOut<T>(work: () => T): T {
   try {
     return work();
@@ -57,7 +57,7 @@ const ofRun = (runId: string, { date }: Pick<Plan, 'date'>) => ({ runId, date })
 
 type Part = ReturnType<typeof partOf>;
 
-/** Writes parts of athletes who have no rows. */
+/** Writes the parts of athletes who have no rows yet. */
 function insertParts(tx: Tx, runId: string, plan: Plan, parts: readonly Part[]): void {
   const its = ofRun(runId, plan);
   for (const some of chunked(parts.map(({ athlete }) => ({ ...its, ...athlete }))))
@@ -95,7 +95,7 @@ function writeSummary(tx: Tx, runId: string, plan: Plan, athletes: Iterable<Athl
     .run();
 }
 
-/** What cannot be read is in nobody's way; whoever was named in it before stays known, so that they can be erased. */
+/** Marks a session as damaged; who was named in it stays known, so that they can be erased. */
 export function writeUnreadable(tx: Db | Tx, runId: string): void {
   const row = { version: RESULTS_VERSION, isUnreadable: true };
   tx.insert(runResults)
@@ -120,7 +120,7 @@ function projectWhole(db: Db, tx: Tx, runId: string): void {
   keepGrowing(db, runId, growing);
 }
 
-/** Works out only what these events change, which come after all that is known. @returns false where that cannot be told. */
+/** Applies events that come after everything known. @returns false where the whole log has to be replayed. */
 function projectGrown(db: Db, tx: Tx, runId: string, added: readonly RunEvent[], countBefore: number): boolean {
   const growing = growingIn(db).get(runId);
   if (growing?.events.length !== countBefore) return false;
@@ -150,7 +150,7 @@ export function project(db: Db, tx: Tx, runId: string, added: readonly RunEvent[
   }
 }
 
-/** Takes an athlete out of the projection of a session; nobody else's part hangs on theirs. */
+/** Takes an athlete out of the projection of a session; nobody else's part depends on theirs. */
 export function eraseFromProjection(tx: Tx, runId: string, athleteId: string): void {
   deleteParts(tx, runId, [athleteId]);
   const { isThere, planned, finished, early, on, late, minutes } = athleteResults;
@@ -189,12 +189,12 @@ export const pendingRunIds = (db: Db): string[] =>
     .all()
     .map(({ id }) => id);
 
-/** Lets whatever else waits go first. */
+/** Yields to other requests. */
 export const breathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
 /**
- * Makes what is pending, session by session, with room for requests between. What is done is kept when it is stopped in the middle.
- * @returns how many were made.
+ * Rebuilds what is pending, session by session, yielding to requests in between. What is done is kept if it is interrupted.
+ * @returns how many were rebuilt.
  */
 export async function rebuildPending(db: Db): Promise<number> {
   let made = 0;

@@ -1,4 +1,4 @@
-/** What was run, over many sessions: read from the projection alone, and no more of it than is asked for. */
+/** What was run, over many sessions: read from the projection alone, and only what is asked for. */
 import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lte, or, sql } from 'drizzle-orm';
 import type {
   History,
@@ -20,7 +20,7 @@ import { athleteResults, athletes, progressions, repResults, runResults, runs, s
 import { withoutNulls } from './withoutNulls';
 import { meanOfKnown } from '@core/units/mean';
 
-/** So many runs of a session are held against each other: a year of it once a month. */
+/** How many runs of a session are compared: a year of it once a month. */
 const MOST_SAME = 12;
 
 const wasRun = and(isNull(runs.setAsideAtMs), isNotNull(runResults.startedAtMs));

@@ -11,7 +11,7 @@ import { forgetGrowing, project } from './results';
 import { erasedAthletes, runEvents, runResults, runs } from './schema';
 import { eventRows, parsed, UnreadableRun } from './storedRun';
 
-/** Far more than any session has; a run with more could not be replayed in time. */
+/** Events per run: far more than any session has; more could not be replayed in time. */
 export const MOST_EVENTS = 20_000;
 
 /** What came in after a row of the log, and the last row there is. @throws UnreadableRun */
@@ -50,7 +50,7 @@ export function listRuns(db: Db): ListedRun[] {
     .map(listed);
 }
 
-/** Puts a run away from the results, or takes that back. @returns false if there is none with this id for which that changes anything. */
+/** Sets a run aside from the results, or takes that back. @returns false if that changes nothing. */
 export function setRunAside(db: Db, id: string, nowMs: number | null): boolean {
   const there = and(eq(runs.id, id), nowMs === null ? isNotNull(runs.setAsideAtMs) : isNull(runs.setAsideAtMs));
   return db.update(runs).set({ setAsideAtMs: nowMs }).where(there).run().changes > 0;
@@ -81,7 +81,7 @@ function isSamePlan(storedJson: string, sentJson: string): boolean {
 export function putPlan(db: Db, sent: Plan, nowMs: number): 'kept' | 'same' | 'different' {
   const erased = erasedIds(db);
   const { plan } = runOf({ plan: sent, events: [] }, (athleteId) => !erased.has(athleteId));
-  // Nobody is left in it: there is nothing to keep, and nothing for the phone to send again.
+  // Everyone in it was erased: nothing to keep, and the phone need not send it again.
   if (athletesOf(plan).length === 0) return 'same';
   const { id, sessionId, title, date } = plan;
   const stored = db.select({ planJson: runs.planJson }).from(runs).where(eq(runs.id, id)).get();

@@ -19,7 +19,7 @@ import type { Schools } from '@core/squad/schools';
 import type { Conditions, Flag, NextDay, NextStep, Presence } from '@core/run/events';
 import type { Verdict } from '@core/run/verdict';
 
-/** What holds for the whole squad: one row. */
+/** The squad's settings: one row. */
 export const squad = sqliteTable('squad', {
   id: integer().primaryKey(),
   paceBookId: text('pace_book_id').notNull(),
@@ -74,7 +74,7 @@ export const athletes = sqliteTable('athletes', {
 export const marks = sqliteTable(
   'marks',
   {
-    /** Stays when the mark is changed: an estimate may point at it. */
+    /** Stays the same when the mark is changed: an estimate may refer to it. */
     id: text().primaryKey(),
     athleteId: text('athlete_id')
       .notNull()
@@ -114,7 +114,7 @@ export const librarySessions = sqliteTable('book_sessions', {
   removedAtMs: integer('removed_at_ms'),
 });
 
-/** How a session in the library read when it was run, before it was changed: only ever added to. */
+/** How a session in the library read when it was run, before it was changed: append-only. */
 export const libraryVersions = sqliteTable(
   'book_versions',
   {
@@ -198,12 +198,12 @@ export const runs = sqliteTable(
     setAsideAtMs: integer('set_aside_at_ms'),
   },
   (table) => [
-    // Holds all that lists show, so that they never come by the plans.
+    // A covering index for lists, so that they never read the plans.
     index('runs_listed').on(table.date, table.createdAtMs, table.id, table.sessionId, table.title, table.setAsideAtMs),
   ],
 );
 
-/** What happened at the track: only ever added to. */
+/** What happened at the track: append-only. */
 export const runEvents = sqliteTable(
   'run_events',
   {

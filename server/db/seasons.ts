@@ -51,14 +51,14 @@ function store(tx: Tx, { id, version, season }: StoredSeason, actor: Actor, nowM
 const hasRun = (tx: Tx, sessionId: string) =>
   tx.select({ id: runs.id }).from(runs).where(eq(runs.sessionId, sessionId)).limit(1).get() !== undefined;
 
-/** Sessions that were written for a day go with it; one that was run stays where it was run. */
+/** Moves the sessions written for a day along with it; one that was run stays where it was run. */
 function moveWritten(tx: Tx, fixed: readonly FixedDay[], nowMs: number): void {
   for (const { sessionId, date } of fixed) {
     if (sessionId === undefined) continue;
     const session = tx.select({ date: sessions.date }).from(sessions).where(eq(sessions.id, sessionId)).get();
     if (!session || session.date === date || hasRun(tx, sessionId)) continue;
     tx.update(sessions).set({ date, updatedAtMs: nowMs }).where(eq(sessions.id, sessionId)).run();
-    // Another season may have it on its day as well.
+    // Another season may share that day.
     followSession(tx, sessionId, date, nowMs);
   }
 }

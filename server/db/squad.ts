@@ -47,10 +47,10 @@ function checkPaceBookExists(tx: Tx, paceBookId: string | undefined, field: stri
 }
 
 type Sent = NonNullable<SquadChange['athletes']>;
-/** How a field of one of those that were sent is called in an answer. */
+/** The name of a field of one of the athletes sent, for an answer. */
 type FieldOf = (index: number, field: string) => string;
 
-/** Those removed, by id: who is brought back and finds their tile name or chip given away gets another, or none. */
+/** Removed athletes by id: one who comes back to find their tile name or chip given away gets another, or none. */
 function removedOf(tx: Tx): Map<string, { tileName: string; chip: string | null }> {
   const { id, tileName, chip } = athletes;
   const rows = tx.select({ id, tileName, chip }).from(athletes).where(isNotNull(athletes.removedAtMs)).all();
@@ -126,7 +126,7 @@ function chipsFor(tx: Tx, list: Sent, removed: Removed, fieldOf: FieldOf): (stri
   });
 }
 
-/** A phone may live in a day that has not begun where the server is: so much later is still today. */
+/** A phone may already be in the server's tomorrow: this far ahead still counts as today. */
 const AHEAD_MS = 14 * 3_600_000;
 
 /** @throws Refused for a mark of a day to come: nobody has run it yet. */

@@ -20,7 +20,7 @@ import { ApiError, notFound } from './errors';
 import { idSchema } from '@core/api/schemas';
 
 const COOKIE = 'zest';
-/** Says that this device was let in before; good for nothing by itself. */
+/** Shows that this device was let in before; it gives no access by itself. */
 const DEVICE_COOKIE = 'zest-device';
 
 const cookieOf = (req: Request, name: string) => parseCookie(req.headers.cookie ?? '')[name];
@@ -39,7 +39,7 @@ function giveCookie(req: Request, res: Response, name: string, value: string, va
   res.append('Set-Cookie', stringifySetCookie(cookie));
 }
 
-/** What can be asked without a cookie: how to get one, and whether the server is well. */
+/** Paths that need no cookie: how to get one, and health. */
 const OPEN = new Set(['GET /access', 'POST /access/passphrase', 'POST /access/join', 'GET /health']);
 
 /** What timing one session takes; nothing else is for a helper's phone. */
@@ -52,7 +52,7 @@ function isForHelper(call: string, runId: string): boolean {
 /** Who sent a request; undefined where no passphrase is asked for, and it is the coach. */
 export const letInOf = (res: Response): LetIn | undefined => res.locals.letIn as LetIn | undefined;
 
-/** With a passphrase, every call needs the cookie that it or a code has given. */
+/** Where a passphrase is set, every call needs a cookie, given for it or for a code. */
 export function guard({ db, nowMs, passphrase }: Context): RequestHandler {
   return (req, res, next) => {
     if (passphrase === undefined) return next();
@@ -67,7 +67,7 @@ export function guard({ db, nowMs, passphrase }: Context): RequestHandler {
   };
 }
 
-/** So many wrong guesses in a quarter of an hour from one address; of the passphrase and of codes each by themselves. */
+/** Wrong guesses allowed per quarter of an hour and address, counted separately for the passphrase and for codes. */
 const GUESSES = { windowMs: 900_000, fromOne: 10 };
 const guesses = (skip: (req: Request) => boolean = () => false) =>
   rateLimit({
@@ -77,13 +77,13 @@ const guesses = (skip: (req: Request) => boolean = () => false) =>
     standardHeaders: 'draft-8',
     legacyHeaders: false,
     skip,
-    // Who believes no proxy is right not to look at what a client says of itself.
+    // Without a trusted proxy, X-Forwarded-For is rightly ignored.
     validate: { xForwardedForHeader: false },
     handler: (_req, _res, next) =>
       next(new ApiError(429, 'too_many_guesses', 'Too many wrong tries. Wait a quarter of an hour.')),
   });
 
-/** A guess costs a tenth of a second of a core: so many of one address wait, the rest are sent away. */
+/** A guess costs a tenth of a second of a core: this many from one address wait, the rest are refused. */
 const WAITING = 5;
 
 const passphraseSchema = Joi.object<{ passphrase: string }>({ passphrase: Joi.string().max(400).required() });

@@ -46,7 +46,7 @@ const localOnly: RequestHandler = (req, _res, next) => {
   next();
 };
 
-/** Characters of an address that are written down; nobody fills the disk with long ones. */
+/** Characters of an address that are logged, so that long ones cannot fill the disk. */
 const LOGGED_PATH = 200;
 
 const health =
@@ -89,7 +89,7 @@ export function makeApp({
       },
     }),
   );
-  // From elsewhere a cookie is needed, which a page with another name does not get.
+  // From other machines a cookie is needed, which a page under another name does not get.
   if (!addresses) app.use(localOnly);
   app.use(
     helmet({
@@ -100,13 +100,13 @@ export function makeApp({
       strictTransportSecurity: false,
     }),
   );
-  // Names and times of minors stay out of every cache.
+  // Names and times of minors are never cached.
   app.use('/api', (_req, res, next) => {
     res.setHeader('Cache-Control', 'no-store');
     next();
   });
   app.use('/api', compressAnswers, sameOriginWrites, guard(context));
-  // A whole squad or library may be imported at once. Nobody's body is read who was not let in.
+  // A whole squad or library may be imported at once. No body is read before access is checked.
   app.use(['/api/squad', '/api/library'], jsonBody('8mb'));
   app.use('/api', jsonBody('1mb'));
   app.get('/api/health', health(context));

@@ -13,7 +13,7 @@ function orRefuse<T>(schema: Joi.Schema<T>, value: unknown, where = ''): T {
 
 const withJson = new WeakSet<IncomingMessage>();
 
-/** Reads JSON bodies, and remembers which requests had one: the parser makes an empty object of nothing. */
+/** Reads JSON bodies, and remembers which requests had one: the parser turns a missing one into an empty object. */
 export const jsonBody = (limit: string): RequestHandler =>
   express.json({ limit, strict: true, verify: (req, _res, text) => void (text.length > 0 && withJson.add(req)) });
 

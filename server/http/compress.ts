@@ -2,7 +2,7 @@ import compression from 'compression';
 
 const FROM_BYTES = 1000;
 
-/** Answers of the API are packed on the fly when they are worth it; a stream of events never, since it would wait for more. */
+/** Compresses API answers that are worth it; never a stream of events, which would be buffered. */
 export const compressAnswers = compression({
   threshold: FROM_BYTES,
   filter: (req, res) => !/event-stream/.test(String(res.getHeader('content-type'))) && compression.filter(req, res),

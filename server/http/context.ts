@@ -6,7 +6,7 @@ import type { Hub } from '../live/hub';
 export type Context = {
   db: Db;
   nowMs: () => number;
-  /** Tells those who look on what has come in. */
+  /** Passes new events on to phones that follow the run. */
   hub: Hub;
   /** What opens the server to a phone; without one, all of this machine may use it. */
   passphrase?: Passphrase;

@@ -14,7 +14,7 @@ import { noQuery } from './resource';
 
 const windowQuery = Joi.object<DateRange>({ from: dateSchema.required(), to: dateSchema.required() });
 
-/** Everyone's sessions are asked for by the season, not by the decade. */
+/** Longest window that may be asked for at once. */
 const MOST_DAYS = 400;
 const squadQuery = windowQuery.custom((window: DateRange, helpers) =>
   differenceInCalendarDays(parseISO(window.to), parseISO(window.from)) <= MOST_DAYS

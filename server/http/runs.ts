@@ -37,7 +37,7 @@ type SortedEvents = { events: RunEvent[]; refused: RefusedEvent[] };
 const idIn = (sent: unknown) =>
   typeof sent === 'object' && sent !== null && 'id' in sent ? { id: String(sent.id).slice(0, 40) } : {};
 
-/** Each event is judged by itself: one that is malformed, or not the sender's to bring, does not hold up the rest. */
+/** Each event is judged by itself: one that is malformed, or not the sender's to bring, does not affect the rest. */
 function sortOut(
   runId: string,
   batch: readonly unknown[],
@@ -63,7 +63,7 @@ function sortOut(
   return { events, refused };
 }
 
-/** Those whose id stands for something else already: they are not there, and it must not look as if they were. */
+/** Events whose id is already taken by another event: refused, so that they do not look stored. */
 const conflicts = (batch: readonly unknown[], ids: ReadonlySet<string>): RefusedEvent[] =>
   batch.flatMap((sent, index): RefusedEvent[] => {
     const { id } = idIn(sent);

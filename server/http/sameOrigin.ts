@@ -3,7 +3,7 @@ import { ApiError } from './errors';
 
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
-/** What browsers say of where a request comes from, and no page can change. Programs that are no browser say nothing. */
+/** Headers in which browsers say where a request comes from, and which no page can change. Other programs do not send them. */
 function isFromElsewhere(origin: string | undefined, site: string | undefined, host: string | undefined): boolean {
   if (site !== undefined && site !== 'same-origin' && site !== 'none') return true;
   if (origin === undefined) return false;

@@ -22,7 +22,7 @@ const calendarQuery = Joi.object<{ days?: 'sessions' | 'all'; time?: string }>({
   time: timeOfDaySchema,
 });
 
-/** A file's name without what a file system or a header would trip over. */
+/** A file name without characters that break file systems or headers. */
 const fileName = (name: string) =>
   name
     .normalize('NFKD')

@@ -5,12 +5,12 @@ import { dateSchema, timeOfDaySchema } from '@core/api/schemas';
 import type { Weather } from '@core/squad/heat';
 import { validateQuery } from './checked';
 
-/** The service may take so long; later than that there is no value. */
+/** Time allowed to the service; after that the weather is unknown. */
 const WAIT_MS = 2000;
-/** More than a forecast for one hour can be. */
+/** Bytes; larger than any forecast for one hour. */
 const MOST_BYTES = 10_000;
 
-/** What is taken of an answer; the rest of it does not matter. */
+/** The fields we use of an answer. */
 const answerSchema = Joi.object<Weather>({
   temperatureC: Joi.number().strict().min(-60).max(60).required(),
   humidityPct: Joi.number().strict().min(0).max(100).required(),

@@ -9,7 +9,7 @@ function setCaching(res: ServerResponse, file: string): void {
   res.setHeader('Cache-Control', isLasting ? 'public, max-age=31536000, immutable' : 'no-cache');
 }
 
-/** A file that was asked for is there or not; any other address is a screen of the app, which knows its own addresses. */
+/** A path with a file extension is a file or 404; any other address is a screen, which the app itself resolves. */
 const isFile = (address: string) => /\.[^/]*$/.test(address) || /^\/(_expo|assets|fonts)(\/|$)/.test(address);
 
 /** The built web app: its files as they were packed when it was built, and the page for every address of a screen. */

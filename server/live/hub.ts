@@ -2,17 +2,17 @@ import type { RunEvent } from '@core/run/events';
 
 export type Listener = {
   onEvents: (events: readonly RunEvent[]) => void;
-  /** Who was let in is let in no more. */
+  /** The follower's access has ended. */
   onEnd: () => void;
 };
 
-/** Tells those who look on at a session what has come in. */
+/** Passes a run's new events on to those who follow it. */
 export class Hub {
   private readonly listeners = new Map<string, Set<Listener>>();
   private readonly ofToken = new Map<string, Set<Listener>>();
   private count = 0;
 
-  /** @param most places in all. @param mostOfOne places for one cookie: a phone needs one, and another while it comes back. */
+  /** @param most connections in all. @param mostOfOne connections for one cookie: a phone needs one, and a second while it reconnects. */
   constructor(
     readonly most = 200,
     readonly mostOfOne = 6,
@@ -40,7 +40,7 @@ export class Hub {
     for (const listener of [...(this.listeners.get(runId) ?? [])]) listener.onEvents(events);
   }
 
-  /** Ends all that came by this cookie. */
+  /** Ends every connection of this cookie. */
   end(tokenId: string): void {
     for (const listener of [...(this.ofToken.get(tokenId) ?? [])]) listener.onEnd();
   }

@@ -3,24 +3,24 @@ import type { LetIn } from '../accounts/access';
 import { isForHelper } from '@core/run/helper';
 import type { Hub } from './hub';
 
-/** So often a sign of life goes out: a line that is dead is found out by it. */
+/** Heartbeat interval: a dead connection is noticed by it. */
 const BEAT_MS = 20_000;
-/** A phone that has not taken so much off the line is let go; it comes back and reads the whole anew. */
+/** Bytes unread by a phone before it is disconnected; it reconnects and reads everything again. */
 const MOST_WAITING_BYTES = 4_000_000;
 
 type Looking = {
   res: Response;
   nowMs: () => number;
-  /** A phone that has sent events itself is not told of them. */
+  /** A phone is not sent its own events. */
   fromDevice: string | undefined;
-  /** Who is looking, where a cookie is needed for it. */
+  /** Who is following, where a cookie is needed. */
   letIn: LetIn | undefined;
 };
 
 /**
- * Sends what comes in for a session as server-sent events, each `{ events }`. What came in before is not repeated: who looks on
- * reads the session once the line is open. The line ends when the cookie does.
- * @returns false if there are too many lines already.
+ * Sends a run's new events as server-sent events, each `{ events }`. Earlier ones are not repeated: a follower
+ * reads the run once the connection is open. The connection ends when the cookie does.
+ * @returns false if there are too many connections already.
  */
 export function streamEvents(hub: Hub, runId: string, { res, nowMs, fromDevice, letIn }: Looking): boolean {
   const deviceId = letIn?.who === 'helper' ? letIn.deviceId : undefined;

@@ -18,12 +18,12 @@ export type IntakeAnswer =
 
 type OpenRun = { plan: Plan; events: readonly RunEvent[]; lastRow: number; replay: GrowingReplay; state: RunState };
 
-/** A session may go on for so long after it was laid out. */
+/** How long after it was taken to the track a session may go on. */
 const OPEN_MS = 12 * 3_600_000;
 const AGAIN_MS = 2000;
-/** What a device says of a time further from the server's clock than this is no time of a session. */
+/** A device's time further than this from the server's clock is not believed. */
 const CLOCK_MS = { behind: 86_400_000, ahead: 3_600_000 };
-/** Where the plan does not say. */
+/** Used where the plan does not say. */
 const USUAL_LAP_M = 400;
 
 /** A passing that is sent again, or heard by both shoes, is one time. */
@@ -92,7 +92,7 @@ export class Intake {
       if (now) this.cache.set(id, now);
       return now;
     } catch (error) {
-      // What cannot be read is nobody's session here; it is in nobody's way either.
+      // A damaged run takes no times, and stops no other from taking them.
       if (error instanceof UnreadableRun) return undefined;
       throw error;
     }

@@ -9,9 +9,9 @@ export const LIMITS = {
   line: 4000,
   /** Devices at a time. */
   devices: 8,
-  /** Lines that wait for their turn; the device is not read further until they are done. */
+  /** Lines waiting their turn; the device is not read further until they are done. */
   waitingLines: 200,
-  /** Bytes of answers that a device has not read: then it is let go. */
+  /** Bytes of unread answers before a device is disconnected. */
   unreadBytes: 1_000_000,
   /** A device has to say something within this time, and then at least so often; an empty line will do. */
   firstLineMs: 30_000,
@@ -46,11 +46,11 @@ class Device implements Worker {
       this.lines.push(chunk);
       if (this.waiting.length > limits.waitingLines) socket.pause();
     });
-    // A device that goes away in the middle of a line has said nothing with it.
+    // An unfinished line of a device that has gone is ignored.
     socket.once('close', () => turns.drop(this));
   }
 
-  /** Silent ones, and those whose line is half open, do not keep a place from others. */
+  /** Frees the places of silent and half-open connections. */
   letGoIfSilent(): void {
     const { firstLineMs, silentMs } = this.limits;
     const now = this.clockMs();
@@ -108,7 +108,7 @@ export async function serveLoop(
   const devices = new Map<net.Socket, Device>();
   const turns = new Turns();
   const server = net.createServer((socket) => {
-    // A connection that is reset, also one that is turned away, is the end of that connection and of nothing else.
+    // A connection that is reset, even one that was refused, must not end anything else.
     socket.on('error', () => socket.destroy());
     if (devices.size >= limits.devices) {
       const busy = { error: { code: 'busy', message: 'Too many devices are connected.' } };

@@ -1,15 +1,15 @@
 /** Work that is waiting for its turn; `next` does one piece of it. */
 export type Worker = { hasWork: () => boolean; next: () => void };
 
-/** At a stretch so long, then a rest of so many times what was used: a third of the time for all workers together. */
+/** Work in slices this long, then rest for this many times as long as was used: a third of the time for all workers together. */
 const SLICE_MS = 5;
 const REST = 2;
 
-/** Gives workers their turns, one piece each, within a share of the time: who brings much waits for it, and nobody else does. */
+/** Gives workers their turns, one piece each, within a share of the time: a busy one waits for itself, not others for it. */
 export class Turns {
   private readonly workers = new Set<Worker>();
   private timer: NodeJS.Timeout | undefined;
-  /** Nothing is done before: also who brings one piece at a time has to rest in between. */
+  /** No work before this time, even for a worker that brings one piece at a time. */
   private restsUntilMs = -Infinity;
 
   constructor(private readonly clockMs: () => number = () => performance.now()) {}
