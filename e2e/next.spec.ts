@@ -217,7 +217,7 @@ test('heavy legs the day after hold somebody back, and move the next hard day on
   await expect.poll(() => sessionsOn(demo, soon)).toHaveLength(1);
 });
 
-test('how somebody tells effort is said on their page, and in the plan @phone', async ({ page, demo }) => {
+test('how somebody reports effort is shown on their page, and in the plan @phone', async ({ page, demo }) => {
   const athletes = await demo.get<SquadMember[]>('athletes');
   const fern = athletes.find(({ name }) => name === 'Fern Hollowick');
   await page.goto(`${demo.url}/squad/${fern?.id}?side=sessions`);

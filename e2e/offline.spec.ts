@@ -61,7 +61,10 @@ test('this week opens without the server, with today and the way to the track', 
   await expect(page.getByRole('checkbox', { name: 'Ada Brindlecote' })).toBeVisible();
 });
 
-test('the phone can install it: a manifest with a name, a start, and icons that are there', async ({ page, demo }) => {
+test('the app can be installed: a manifest with a name, a start address, and icons that exist', async ({
+  page,
+  demo,
+}) => {
   await page.goto(`${demo.url}/track`);
   const link = await page.locator('link[rel="manifest"]').getAttribute('href');
   const answer = await page.request.get(demo.url + (link ?? ''));

@@ -108,7 +108,7 @@ test('too much: seen at a glance, one proposal accepted for a group, seen among 
   await expect(juno).toHaveAccessibleName(/too much/);
 });
 
-test('how sure it is comes from a worker, for the plan as it is', async ({ page, demo }) => {
+test('how sure the effort is comes from a worker, for the plan as it is', async ({ page, demo }) => {
   // How athletes tell effort comes late, and makes every plan anew: what is tried out stays good.
   let letThrough = () => undefined as void;
   const started = new Promise<void>((resolve) => (letThrough = resolve));

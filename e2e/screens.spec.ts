@@ -86,7 +86,7 @@ for (const [which, isChecked] of [
     }
   });
 
-test('nor has the board in the middle of a rep @both', async ({ page, demo, isMobile }) => {
+test('nor has the board in mid-rep @both', async ({ page, demo, isMobile }) => {
   const board = new Board(page, 'keyboard');
   await board.open(demo, (await todaysSession(demo)).id);
   await board.start();

@@ -80,7 +80,7 @@ const joined = async (coach: Phone, runId = mine.id) => {
   };
 };
 
-test('without a cookie nothing is answered but who one is, and how the server is', async () => {
+test('without a cookie only access and health are answered', async () => {
   const nobody = new Phone();
   for (const path of [
     '/api/athletes',
@@ -115,7 +115,7 @@ test('the passphrase gives a cookie that the page cannot read and no other site 
   expect((await coach.call('GET', '/api/athletes')).status).toBe(401);
 });
 
-test('a cookie is worth nothing after its days, or under another passphrase; the database holds no secret', async () => {
+test('a cookie expires, and ends with its passphrase; the database holds no secret', async () => {
   const coach = await opened();
   const restarted = async (passphrase: string) => {
     await server.stop();
@@ -142,7 +142,7 @@ const exhaust = async (guesser: Phone) => {
   });
 };
 
-test('guesses at the passphrase are counted apart from those at codes', async () => {
+test('wrong passphrases and wrong codes are counted separately', async () => {
   const coach = await opened();
   await exhaust(new Phone());
   expect((await joined(coach)).answer.status).toBe(200);
@@ -160,7 +160,7 @@ test('a device that was let in before gets in with the right passphrase while ot
   expect((await coach.passphrase(PASSPHRASE)).status).toBe(204);
 });
 
-test('one guess at a time is looked into for an address; the server answers others meanwhile', async () => {
+test('an address’s guesses are checked one at a time; the server answers others meanwhile', async () => {
   const coach = await opened();
   await server.stop();
   let letGo = () => undefined as void;
@@ -182,7 +182,7 @@ test('one guess at a time is looked into for an address; the server answers othe
   expect(most).toBe(1);
 });
 
-test('the passphrase is kept as scrypt makes it, each time with another salt', async () => {
+test('the passphrase is stored as a scrypt hash, each time with a new salt', async () => {
   const { salt, hash } = server.db.select().from(passphrases).get() ?? { salt: '', hash: '' };
   const bytes = (text: string) => Buffer.from(text, 'base64');
   expect(scryptSync(PASSPHRASE, bytes(salt), 32, { N: 2 ** 10, r: 8, p: 1 }).equals(bytes(hash))).toBe(true);
@@ -197,7 +197,7 @@ test('the passphrase is kept as scrypt makes it, each time with another salt', a
   other.$client.close();
 });
 
-test('whom a proxy brings is told by X-Forwarded-For only as far as proxies are named', async () => {
+test('X-Forwarded-For is trusted only for as many proxies as are configured', async () => {
   await exhaust(new Phone());
   // Nobody said that there is a proxy: a made-up address is no way round the limit.
   expect((await new Phone().passphrase(PASSPHRASE, { 'x-forwarded-for': '203.0.113.9' })).status).toBe(429);
@@ -308,14 +308,14 @@ describe('a helper’s phone', () => {
     expect((await helper.join(again.body.code)).status).toBe(200);
     expect((await helper.post(helper.crossed())).body).toMatchObject({ refused: [] });
   });
-  test('its cookie lives as long as what it is good for, and a changed passphrase ends it', async () => {
+  test('its cookie lasts as long as its session, and a changed passphrase ends it', async () => {
     const { helper, answer } = await joined(await opened());
     expect(answer.set).toEqual([expect.stringContaining('Max-Age=43200')]);
     await server.stop();
     server = await startTestServer(server.folder, () => nowMs, undefined, { passphrase: 'another one altogether' });
     expect((await helper.call('GET', `/api/runs/${mine.id}`)).status).toBe(401);
   });
-  test('what it may bring is bounded', async () => {
+  test('the number of its events is limited', async () => {
     const coach = await opened();
     const { helper } = await joined(coach);
     server.db.update(accessTokens).set({ events: 9_999 }).where(eq(accessTokens.deviceId, helper.id)).run();
@@ -324,7 +324,7 @@ describe('a helper’s phone', () => {
     expect((await helper.post(helper.crossed())).status).toBe(429);
     expect((await coach.post(coach.crossed())).status).toBe(200);
   });
-  test('ending it ends its stream; and one phone has only so many', async () => {
+  test('ending it ends its stream, and one phone has a limited number of them', async () => {
     const { helper } = await joined(await opened());
     const open = () => fetch(`${server.url}/api/runs/${mine.id}/live`, { headers: { cookie: helper.cookie } });
     const lines = await Promise.all(Array.from({ length: 6 }, open));

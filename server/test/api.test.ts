@@ -222,7 +222,7 @@ describe('trouble', () => {
     expect(answer).toMatchObject({ status, body: { error: { code, message: expect.stringMatching(/\.$/) } } });
     expect((await server.call('GET', '/api/sessions')).body).toEqual([]);
   });
-  test('an address that is not there, a query that is not known', async () => {
+  test('an unknown address, an unknown query', async () => {
     expect(await server.call('GET', '/api/nowhere')).toMatchObject({
       status: 404,
       body: { error: { code: 'not_found' } },
@@ -233,7 +233,7 @@ describe('trouble', () => {
     });
     expect(await server.call('GET', '/api/runs/%E0%A4%A')).toMatchObject({ status: 400 });
   });
-  test('another name for this machine is not answered', async () => {
+  test('a request under another host name is refused', async () => {
     const status = await new Promise((resolve, reject) => {
       http
         .get(`${server.url}/api/athletes`, { headers: { host: 'evil.example' } }, (answer) =>
@@ -243,7 +243,7 @@ describe('trouble', () => {
     });
     expect(status).toBe(403);
   });
-  test('a failing database is said in the health answer, and an error leaks nothing', async () => {
+  test('health reports a failing database, and an error leaks nothing', async () => {
     server.db.$client.exec('DROP TABLE marks');
     const answer = await server.call('GET', '/api/athletes');
     expect(answer).toEqual({

@@ -96,7 +96,7 @@ test('a new mark, a session that is set aside and an athlete who is erased count
   expect(await calibrationOf('2026-10-20')).toBeUndefined();
 });
 
-test('a mark that was kept of the session itself is not its own witness', async () => {
+test('a mark kept from the session itself is no evidence about it', async () => {
   const plan = planOn('2026-10-01');
   await run(plan, [5, 5, 6, 6, 6]);
   const before = await calibrationOf('2026-10-20');

@@ -77,7 +77,7 @@ describe('a copy', () => {
       Array.from({ length: KEPT_COPIES }, (_, i) => NOW + (KEPT_COPIES + 2 - i) * HOUR),
     );
   });
-  test('that is broken off by a kill never counts, and goes with a later one', async () => {
+  test('that is interrupted by a kill never counts, and is removed with a later one', async () => {
     used();
     const kept = await copied();
     const script = `
@@ -107,7 +107,7 @@ describe('a copy', () => {
     client.close();
     expect(fs.readdirSync(copiesFolder(folder))).toEqual([path.basename(kept)]);
   });
-  test('falls due once a night, and is made up for by a machine that was off', () => {
+  test('is due once a night, and caught up by a machine that was off', () => {
     const at = (day: number, hour: number) => new Date(2026, 10, day, hour).getTime();
     expect(isCopyDue(undefined, at(27, 12))).toBe(true);
     expect(isCopyDue(at(27, 3), at(27, 12))).toBe(false);
@@ -115,7 +115,7 @@ describe('a copy', () => {
     expect(isCopyDue(at(26, 4), at(27, 2))).toBe(false);
     expect(isCopyDue(at(20, 3), at(27, 2))).toBe(true);
   });
-  test('a night is made beside the running server, looked for every ten minutes, and tried again when it fails', async () => {
+  test('each night is made beside the running server, checked for every ten minutes, and retried when it fails', async () => {
     used();
     const db = openDatabase(folder);
     await copyBeside(folder);
@@ -199,7 +199,7 @@ describe('restoring', () => {
     expect(opened()).toEqual(['Ada', 'Bo']);
     expect(run(['restore']).stdout).toContain(copy);
   });
-  test('twice within a second keeps both that were replaced', async () => {
+  test('twice within a second keeps both replaced databases', async () => {
     used();
     const copy = await copied();
     const [first, second] = [await restore(folder, copy, NOW), await restore(folder, copy, NOW)];
@@ -277,7 +277,7 @@ describe('restoring', () => {
       .mockRejectedValueOnce(Object.assign(new Error('full'), { code: 'SQLITE_FULL' }));
     await untouched(copy, /no room on the disk.*Nothing was changed/);
   });
-  test('killed at any moment leaves the one or the other, whole', async () => {
+  test('killed at any moment leaves either database whole', async () => {
     used();
     const copy = await copied();
     const db = openDatabase(folder);

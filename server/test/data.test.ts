@@ -92,7 +92,7 @@ describe('the server ends with one clear sentence, a non-zero code and the file 
     expect(status).toBe(1);
     expect(stderr).toMatch(/cannot be written to/);
   });
-  test('when it is to answer beyond this machine without a passphrase, or with one that is soon guessed', () => {
+  test('when it should be reachable from other machines without a passphrase, or with a weak one', () => {
     expect(startIn(folder, { HOST: '0.0.0.0' })).toMatchObject({
       status: 1,
       stderr: expect.stringMatching(/other machines could read the squad. Set ZEST_PASSPHRASE too/),
@@ -128,7 +128,7 @@ describe('the server ends with one clear sentence, a non-zero code and the file 
   });
 });
 
-test('what is stored is for this user alone, also what an earlier version left open to others', () => {
+test('stored files are readable by this user alone, even those an earlier version left open', () => {
   const modeOf = (place: string) => fs.statSync(place).mode & 0o777;
   const data = path.join(folder, 'data');
   const { $client } = openDatabase(data);
@@ -225,7 +225,7 @@ describe('a club’s data and the demo’s', () => {
   });
 });
 
-test('it prints one line with its address, and ends in order when asked', async () => {
+test('it prints one line with its address, and shuts down cleanly when asked', async () => {
   const server = spawn(process.execPath, ARGS, { cwd: ROOT, env: { ...process.env, ZEST_DATA: folder, PORT: '0' } });
   const line = await new Promise<string>((resolve) =>
     server.stdout.once('data', (chunk: Buffer) => resolve(chunk.toString())),

@@ -22,7 +22,7 @@ afterEach(async () => {
   fs.rmSync(server.folder, { recursive: true });
 });
 
-test('a disk that is full is said so, keeps what was there, is read on, and takes all again when there is room', async () => {
+test('a full disk is reported, keeps what was there, can still be read, and takes writes again when there is room', async () => {
   const first = crossed();
   expect((await post(first)).status).toBe(200);
   fillDisk();

@@ -42,7 +42,7 @@ test('the app’s own pages, and programs that are no browser, do', async () => 
   expect(await isThere()).toBe(false);
 });
 
-test('no page elsewhere may even ask whether it might', async () => {
+test('a preflight request from another page is refused', async () => {
   const asked = await fetch(server.url + erase, {
     method: 'OPTIONS',
     headers: { origin: 'https://example.org', 'access-control-request-method': 'POST' },
@@ -50,7 +50,7 @@ test('no page elsewhere may even ask whether it might', async () => {
   expect(asked.headers.get('access-control-allow-origin')).toBeNull();
 });
 
-test('nothing at all is not an empty object', async () => {
+test('a missing body is not an empty object', async () => {
   for (const [method, path] of [
     ['POST', '/api/squad/changes'],
     ['POST', '/api/library/changes'],
@@ -59,7 +59,7 @@ test('nothing at all is not an empty object', async () => {
     expect(await server.call(method, path)).toMatchObject({ status: 400, body: { error: { code: 'no_body' } } });
 });
 
-test('the body of who was not let in is not read', async () => {
+test('the body of a request without access is not read', async () => {
   const locked = await startTestServer(undefined, undefined, undefined, { passphrase: 'rain on the back straight' });
   // Not even JSON: that would be found out by reading it.
   expect(await locked.call('POST', '/api/squad/changes', '{broken')).toMatchObject({ status: 401 });

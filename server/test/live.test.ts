@@ -38,7 +38,7 @@ async function lookOn(query = '') {
   };
 }
 
-test('what one phone sends the others hear, each event once, and only what is new', async () => {
+test('other phones receive what one sends, each event once, and only new ones', async () => {
   const [first, two] = [await lookOn(), await lookOn()];
   const [a, b, c] = [crossed(), crossed(), crossed()];
   await send(a, b);
@@ -50,7 +50,7 @@ test('what one phone sends the others hear, each event once, and only what is ne
   }
 });
 
-test('a phone is not told of what it has sent itself', async () => {
+test('a phone is not sent its own events', async () => {
   const [mine, theirs] = [crossed(), crossed()];
   const phone = await lookOn(`?device=${mine.deviceId}`);
   await send(mine);
@@ -59,7 +59,7 @@ test('a phone is not told of what it has sent itself', async () => {
   phone.stop();
 });
 
-test('there is a limit to how many look on; who leaves makes room', async () => {
+test('the number of followers is limited; one that leaves makes room', async () => {
   const [first] = [await lookOn(), await lookOn()];
   expect((await server.call('GET', `/api/runs/${plan.id}/live`)).status).toBe(503);
   first?.stop();
@@ -73,7 +73,7 @@ test('there is a limit to how many look on; who leaves makes room', async () => 
   expect(status).toBe(200);
 });
 
-test('of a session that is not there nothing is heard', async () =>
+test('an unknown session has no stream', async () =>
   expect((await server.call('GET', `/api/runs/${ulid()}/live`)).status).toBe(404));
 
 test('the server says what time it is', async () =>

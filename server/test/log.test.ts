@@ -33,7 +33,7 @@ test('a log that cannot be opened stops nothing either', () => {
   expect(said).toHaveBeenCalledWith(expect.stringMatching(/There is no log/));
 });
 
-test('it turns over while the server runs, keeps one older file, and is for this user alone', () => {
+test('it rotates while the server runs, keeps one older file, and is readable by this user alone', () => {
   const log = openLog(folder, 2000);
   for (let i = 0; i < 100; i++) log.info({ i }, 'a line of the log');
   const older = path.join(folder, 'server.1.log');
@@ -44,7 +44,7 @@ test('it turns over while the server runs, keeps one older file, and is for this
   expect(fs.statSync(file()).mode & 0o777).toBe(0o600);
 });
 
-test('of a long address only the beginning is written down, and nothing of what is asked for', async () => {
+test('of a long address only the beginning is logged, and never the query', async () => {
   const server = await startTestServer();
   await server.call('GET', `/api/${'x'.repeat(5000)}?name=Ada`);
   expect(server.logLines.join('')).not.toContain('Ada');

@@ -125,7 +125,7 @@ test('a chip of nobody is a time without a name; without a session under way it 
   expect(await log()).toEqual([expect.objectContaining({ type: 'crossed', chip: 'STRAY' })]);
 });
 
-test('rubbish is answered by name and passed over; what comes after it is taken', async () => {
+test('rubbish is answered with the reason and skipped; what follows is taken', async () => {
   await underWay();
   const device = await Device.connect();
   const answers = await device.say(
@@ -144,14 +144,14 @@ test('rubbish is answered by name and passed over; what comes after it is taken'
   expect(answers.at(-1)).toEqual({ took: 'mark' });
 });
 
-test('a line of a megabyte is not kept in memory, and the next one is heard', async () => {
+test('a line of a megabyte is not kept in memory, and the next one is read', async () => {
   await underWay();
   const device = await Device.connect();
   const answers = await device.say('x'.repeat(1_000_000), passing(88));
   expect(answers).toEqual([{ error: expect.objectContaining({ code: 'too_long' }) }, { took: 'mark' }]);
 });
 
-test('one that floods is slowed down and loses nothing; one that hangs in the middle of a line troubles nobody', async () => {
+test('a flooding device is slowed down and loses nothing; one that stops mid-line disturbs nobody', async () => {
   await underWay();
   const hanging = await Device.connect();
   hanging.socket.write('{"type":"pass');
@@ -166,7 +166,7 @@ test('one that floods is slowed down and loses nothing; one that hangs in the mi
   expect(await log()).toHaveLength(2);
 });
 
-test('only so many devices at a time; those turned away are closed at once, and may break off as they like', async () => {
+test('the number of devices is limited; refused ones are closed at once, and may disconnect in any way', async () => {
   const devices = await Promise.all(Array.from({ length: 8 }, () => Device.connect()));
   const refused = await Device.connect();
   const closed = new Promise((resolve) => refused.socket.once('close', resolve));
@@ -186,7 +186,7 @@ test('only so many devices at a time; those turned away are closed at once, and 
   expect((await place()).socket.destroyed).toBe(false);
 });
 
-test('silent and half-open devices lose their place after a while; an empty line is a sign of life', async () => {
+test('silent and half-open devices lose their place after a while; an empty line keeps it', async () => {
   let clockMs = 0;
   await loop.stop();
   loop = await listen({ firstLineMs: 30, silentMs: 90 }, () => clockMs);
@@ -236,7 +236,7 @@ test('a flood is taken in turns, one line of each device, within a share of the 
   turns.stop();
 });
 
-test('one that brings line after line has to rest in between too, however soon each is done', () => {
+test('a device that sends line after line has to rest in between too, however fast each is handled', () => {
   let clockMs = 0;
   const timers: (() => void)[] = [];
   const setTimer = jest
@@ -261,7 +261,7 @@ test('one that brings line after line has to rest in between too, however soon e
   turns.stop();
 });
 
-test('what floods in from one device is replayed as it grows: nothing is read or worked out twice', async () => {
+test('a flood from one device is replayed incrementally: nothing is read or computed twice', async () => {
   await underWay();
   const device = await Device.connect();
   await device.say(passing(80, 'STRAY-0'));
@@ -277,7 +277,7 @@ test('what floods in from one device is replayed as it grows: nothing is read or
   reads.mockRestore();
 });
 
-test('a time of an impossible year is answered by name and not kept', async () => {
+test('a time in an impossible year is answered with the reason and not kept', async () => {
   await underWay();
   const device = await Device.connect();
   for (const atMs of [0, NOW - 86_400_001, NOW + 3_600_001, 8.64e15])
@@ -287,7 +287,7 @@ test('a time of an impossible year is answered by name and not kept', async () =
   expect(await log()).toEqual([]);
 });
 
-test('a session that cannot be read is in nobody’s way', async () => {
+test('a damaged session disturbs no other', async () => {
   await underWay();
   server.db.update(runs).set({ planJson: '{' }).run();
   const device = await Device.connect();

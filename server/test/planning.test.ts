@@ -192,7 +192,7 @@ describe('the weather', () => {
     expect(await asked(() => undefined)).toEqual(NOTHING);
     expect(await asked((_req, res) => void res.writeHead(200).write('{"temperatureC":'))).toEqual(NOTHING);
   });
-  test('is asked for by a day and a time that can be', async () => {
+  test('is asked for with a valid day and time', async () => {
     expect((await ask(server, 'date=soon&time=17:45')).status).toBe(400);
     expect((await ask(server, 'date=2027-06-01')).status).toBe(400);
     expect((await ask(server, 'date=2027-06-01&time=17:45&url=http://elsewhere')).status).toBe(400);

@@ -87,7 +87,7 @@ test('what was run is there as soon as the events are, one by one or all at once
   expect(first?.summary).toEqual(summary);
 });
 
-test('what comes in late and belongs further back gives the same as all of it made anew', async () => {
+test('events that arrive late give the same results as a rebuild', async () => {
   const plan = planForTwo();
   await put(plan);
   for (const event of eventsFor(plan.id).reverse()) await post(plan.id, [event]);
@@ -111,7 +111,7 @@ test('events that are refused as too many leave neither themselves nor results',
   expect(reps(plan.id).filter(({ state }) => state === 'run')).toHaveLength(1);
 });
 
-test('a log that cannot be replayed takes in what comes all the same, and is listed as unreadable', async () => {
+test('a log that cannot be replayed still takes new events, and is listed as unreadable', async () => {
   const plan = planForTwo();
   await put(plan);
   const [start, ...more] = eventsFor(plan.id);
@@ -122,7 +122,7 @@ test('a log that cannot be replayed takes in what comes all the same, and is lis
   expect((await server.call('GET', '/api/runs')).body).toMatchObject([{ id: plan.id, isUnreadable: true }]);
 });
 
-test('of an earlier version of the app they are made in slices: meanwhile the list says so, and a request is answered', async () => {
+test('results of an earlier version are rebuilt in slices: meanwhile the list says so, and requests are answered', async () => {
   const plans = Array.from({ length: 5 }, planForTwo);
   for (const plan of plans) {
     await put(plan);
@@ -210,7 +210,7 @@ describe('erasing an athlete', () => {
     expect(stored).not.toContain(ada);
     expect(everything().athletes.map(({ athleteId }) => athleteId)).toEqual([bo, bo, bo]);
   });
-  test('also where their results are still to be made', async () => {
+  test('even where their results are still to be built', async () => {
     const plan = planForTwo();
     await put(plan);
     await post(plan.id, eventsFor(plan.id));

@@ -88,7 +88,7 @@ describe('a session that cannot be read', () => {
     expect((await server.call('POST', `/api/runs/${candidate.id}/restore`)).status).toBe(204);
     expect(await listed(candidate.id)).toMatchObject({ isUnreadable: true });
   });
-  test('is in nobody’s way when a session in the library that was run is changed', async () => {
+  test('does not prevent changing a session in the library that was run', async () => {
     const session = { id: ulid(), title: 'Reps', shorthand: '400', tags: [] };
     await server.call('POST', '/api/library/changes', { sessions: [session] });
     await server.call('PUT', `/api/sessions/${candidate.sessionId}`, {
@@ -102,7 +102,7 @@ describe('a session that cannot be read', () => {
       (await server.call('POST', '/api/library/changes', { sessions: [{ ...session, shorthand: '2x400' }] })).status,
     ).toBe(204);
   });
-  test('is in nobody’s way when an athlete in it is erased: what names them there goes', async () => {
+  test('does not prevent erasing an athlete in it: what names them there is removed', async () => {
     await putAthlete(server, athleteId, { name: 'Ada', marks: [] });
     const noted: RunEvent = { ...crossed(other.id), type: 'felt', athleteId, repIndex: 0, effort: 7 };
     await post(other.id, noted);

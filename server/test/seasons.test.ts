@@ -52,7 +52,7 @@ test('a season is kept as it was sent, changed, removed and taken back', async (
   expect(await list()).toHaveLength(1);
 });
 
-test('of two who change it at once the second is told, and nothing of the first is lost', async () => {
+test('when two change it at once the second is told, and nothing of the first is lost', async () => {
   await put(PLAN, 0);
   const [a, b] = await Promise.all([put({ ...PLAN, name: 'First' }, 1), put({ ...PLAN, name: 'Second' }, 1)]);
   expect([a.status, b.status].sort()).toEqual([200, 409]);

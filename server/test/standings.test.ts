@@ -108,7 +108,7 @@ test('the latest step of each, a version counted as what it is, and what was dec
   expect((await standings()).get(ada)).not.toHaveProperty('nextStep');
 });
 
-test('of what is put aside, and of who has left, nothing is said', async () => {
+test('sessions set aside and athletes who have left are not counted', async () => {
   const plan = await run('2026-10-01', first);
   await server.call('DELETE', `/api/runs/${plan.id}`);
   expect((await standings()).size).toBe(0);

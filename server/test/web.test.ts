@@ -46,7 +46,7 @@ const raw = (method: string, url: string, headers: Record<string, string> = {}, 
     request.end(body);
   });
 
-test('the app’s files come as they were packed at build, and unpacked to who cannot read that', async () => {
+test('the app’s files are served compressed as built, and uncompressed to clients that need it', async () => {
   const url = '/_expo/static/entry-1.js';
   const br = await raw('GET', url, { 'accept-encoding': 'gzip, deflate, br' });
   expect(br.headers).toMatchObject({ 'content-encoding': 'br', vary: expect.stringContaining('Accept-Encoding') });
@@ -83,7 +83,7 @@ test('every screen’s address is the page, packed and asked for each time; a fi
   expect((await raw('GET', '/..%2f..%2fetc/passwd')).bytes.toString()).not.toContain('root:');
 });
 
-test('an answer of more than 1 kB is packed on the fly, a short one and a stream of events are not', async () => {
+test('an answer of more than 1 kB is compressed on the fly, a short one and a stream of events are not', async () => {
   const packing = { 'accept-encoding': 'br, gzip' };
   expect((await raw('GET', '/api/health', packing)).headers['content-encoding']).toBeUndefined();
   for (let i = 0; i < 20; i++)
