@@ -40,7 +40,7 @@ export function SeasonPhases({ laid, edit }: { laid: LaidSeason; edit: SeasonEdi
         ))}
       </View>
       {longRun && (
-        <View style={{ gap: SPACE.s }}>
+        <View style={{ gap: SPACE.s, marginTop: SPACE.m }}>
           <Text as="heading" level={2}>
             Long run
           </Text>
