@@ -61,7 +61,7 @@ export function ranSession(day: Day): RunEvent[] {
     atMs: Math.round(atMs),
   });
   const ran = simulateRun({ plan, startAtMs, deviceId, idAt, random, athletes: { ...day.athletes } });
-  const said: RunEvent[] = conditions ? [at(startAtMs - 600_000, { type: 'conditions', conditions })] : [];
+  const reported: RunEvent[] = conditions ? [at(startAtMs - 600_000, { type: 'conditions', conditions })] : [];
   const state = replay(plan, ran);
   const endMs = Math.max(...ran.map(({ atMs }) => atMs));
   for (const row of reviewRun(state).flatMap(({ rows }) => rows)) {
@@ -74,16 +74,16 @@ export function ranSession(day: Day): RunEvent[] {
       const finishMs = (cells[i]?.startedAtMs ?? 0) + (cells[i]?.actualS ?? 0) * 1000;
       if (predicted === undefined || !isAsked(i, points.length)) return;
       last = within(predicted + (athlete.tellsAbove ?? 0) + harder + normal(random, 0.5));
-      said.push(at(finishMs + 12_000, { type: 'felt', athleteId: row.athleteId, repIndex, effort: last }));
+      reported.push(at(finishMs + 12_000, { type: 'felt', athleteId: row.athleteId, repIndex, effort: last }));
     });
     const { athleteId } = row;
     if (last !== undefined)
-      said.push(
+      reported.push(
         at(endMs + 120_000, { type: 'sessionFelt', athleteId, effort: within(last - 0.6 + normal(random, 0.4)) }),
       );
-    if (athlete.isSpent) said.push(...spent(athleteId, cells, at));
+    if (athlete.isSpent) reported.push(...spent(athleteId, cells, at));
   }
-  return [...ran, ...said].sort((a, b) => a.atMs - b.atMs);
+  return [...ran, ...reported].sort((a, b) => a.atMs - b.atMs);
 }
 
 /** An athlete who has done too much: the coach accepted easing their targets; they had a stitch as well. */

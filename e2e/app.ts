@@ -35,15 +35,15 @@ export class RunningApp {
     });
     this.process = started;
     this.url = await new Promise<string>((resolve, reject) => {
-      let said = '';
+      let output = '';
       const listen = (chunk: Buffer) => {
-        said += chunk.toString();
-        const address = /http:\/\/\S+/.exec(said)?.[0];
+        output += chunk.toString();
+        const address = /http:\/\/\S+/.exec(output)?.[0];
         if (address) resolve(address);
       };
       started.stdout?.on('data', listen);
       started.stderr?.on('data', listen);
-      started.once('exit', () => reject(new Error(`The server ended: ${said}`)));
+      started.once('exit', () => reject(new Error(`The server ended: ${output}`)));
     });
   }
 
@@ -109,16 +109,16 @@ export const test = base.extend<Apps & Expected, Made>({
   expectedConsole: [undefined, { option: true }],
   // Any console message or uncaught error fails the test.
   page: async ({ page, expectedConsole }, provide) => {
-    const said: string[] = [];
-    page.on('pageerror', (error) => said.push(error.message));
+    const consoleLines: string[] = [];
+    page.on('pageerror', (error) => consoleLines.push(error.message));
     page.on('console', (message) => {
       const text = `${message.type()}: ${message.text()} ${message.location().url}`;
       // Expected: Playwright's notice that service workers are blocked, and the browser's that a stopped server is unreachable.
       if (/blocked by Playwright|net::ERR_/.test(text)) return;
-      if (!expectedConsole?.test(text)) said.push(text);
+      if (!expectedConsole?.test(text)) consoleLines.push(text);
     });
     await provide(page);
-    expect(said).toEqual([]);
+    expect(consoleLines).toEqual([]);
   },
   club: [
     async ({}, provide) => {

@@ -12,13 +12,15 @@ export type LibraryDraft = AboutFields & { title: string; shorthand: string; int
 
 /** A session in the library as it is typed. */
 export function draftOf({ title, shorthand, intent, tags, ...rest }: LibrarySession): LibraryDraft {
-  const said = Object.fromEntries(SENTENCE_KEYS.flatMap((key) => (rest[key] === undefined ? [] : [[key, rest[key]]])));
-  return { title, shorthand, tags: tags.join(', '), ...(intent ? { intent } : {}), ...said };
+  const sentences = Object.fromEntries(
+    SENTENCE_KEYS.flatMap((key) => (rest[key] === undefined ? [] : [[key, rest[key]]])),
+  );
+  return { title, shorthand, tags: tags.join(', '), ...(intent ? { intent } : {}), ...sentences };
 }
 
 /** The session as the draft has it; what was not written about it is left out. */
 export function sessionOf(draft: LibraryDraft, { id, favourite, archived }: LibrarySession): LibrarySession {
-  const said = Object.fromEntries(
+  const sentences = Object.fromEntries(
     SENTENCE_KEYS.flatMap((key) => {
       const text = draft[key]?.trim() ?? '';
       return text === '' ? [] : [[key, text]];
@@ -30,7 +32,7 @@ export function sessionOf(draft: LibraryDraft, { id, favourite, archived }: Libr
     title: draft.title,
     shorthand: draft.shorthand,
     tags,
-    ...said,
+    ...sentences,
     ...(draft.intent ? { intent: draft.intent } : {}),
     ...(favourite ? { favourite } : {}),
     ...(archived ? { archived } : {}),

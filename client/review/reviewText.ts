@@ -124,14 +124,14 @@ export function squadEffortText({ told, asMeant, easy, hard, change }: SquadEffo
 
 /** `24 °C, 60 % humidity, breezy, wet track, lane 2`; undefined where nothing was noted. */
 export function conditionsText({ temperatureC, humidityPct, wind, surface, lane }: Conditions): string | undefined {
-  const said = [
+  const parts = [
     ...(temperatureC === undefined ? [] : [`${Math.round(temperatureC)} °C`]),
     ...(humidityPct === undefined ? [] : [`${Math.round(humidityPct)} % humidity`]),
     ...(wind === undefined ? [] : [wind]),
     ...(surface === undefined ? [] : [`${surface} underfoot`]),
     ...(lane === undefined ? [] : [`lane ${lane}`]),
   ];
-  return said.length === 0 ? undefined : said.join(', ');
+  return parts.length === 0 ? undefined : parts.join(', ');
 }
 
 /** Numbers as a coach says them: `rep 3`, `reps 5 to 8`, `reps 2, 4 and 5`. */
@@ -198,7 +198,7 @@ export function decisionText({ decision, names, isForAll, isRefused, rule, after
 
 /** What a run came to: `1:21.4 mean, even to ±0.8 %, effort 7.2, rests 88 s of 90 s.` */
 export function sideText({ kinds, evennessPercent, effort, restS, plannedRestS, athletes }: SideRun): string {
-  const said = [
+  const parts = [
     ...kinds.map(({ label, meanS, meanM }) =>
       meanM === undefined ? `${label} in ${formatTime(meanS, 1)}` : `${Math.round(meanM)} m in ${label}`,
     ),
@@ -208,9 +208,9 @@ export function sideText({ kinds, evennessPercent, effort, restS, plannedRestS, 
       ? []
       : [`rests ${formatRest(restS)}${plannedRestS === undefined ? '' : ` of ${formatRest(plannedRestS)}`}`]),
   ];
-  return said.length === 0
+  return parts.length === 0
     ? 'Nothing that counts.'
-    : `${athletes > 1 ? `${counted(athletes, 'athlete')}: ` : ''}${said.join(', ')}.`;
+    : `${athletes > 1 ? `${counted(athletes, 'athlete')}: ` : ''}${parts.join(', ')}.`;
 }
 
 const CHANGE_WORDS: Record<ChangeVerdict, string> = {
@@ -280,8 +280,8 @@ export function plainText({
 }): string {
   const times = reviews.flatMap(({ rows }) =>
     rows.map(({ name, cells }) => {
-      const said = cells.flatMap((cell) => (cell.rep ? [timeText(cell, (delta) => `(${delta})`)] : []));
-      return `${name}: ${said.join(', ')}`;
+      const cellTexts = cells.flatMap((cell) => (cell.rep ? [timeText(cell, (delta) => `(${delta})`)] : []));
+      return `${name}: ${cellTexts.join(', ')}`;
     }),
   );
   return [title, subtitle, '', ...texts, '', ...times].join('\n').replaceAll('\u00a0', ' ');

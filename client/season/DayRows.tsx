@@ -46,12 +46,12 @@ export function DayRows({ view, today, groupsOf, onOpen, onTick }: Props) {
         {entries.map((entry) => {
           const groups = groupsOf(entry);
           const detail = entry.run ? wentText(entry.run) : entry.detail;
-          const said = [detail, groups].filter((part) => part !== undefined).join(' · ');
+          const text = [detail, groups].filter((part) => part !== undefined).join(' · ');
           return (
             <View key={entry.key} style={{ flexDirection: 'row', alignItems: 'center' }}>
               <Press
                 role="button"
-                aria-label={[format(day, 'EEEE d MMMM'), entry.title, said].filter(Boolean).join(', ')}
+                aria-label={[format(day, 'EEEE d MMMM'), entry.title, text].filter(Boolean).join(', ')}
                 onPress={() => onOpen(entry, date)}
                 style={{
                   flexDirection: 'row',
@@ -72,9 +72,9 @@ export function DayRows({ view, today, groupsOf, onOpen, onTick }: Props) {
                   <Text as="strong" quiet={isPast && !entry.run && !entry.done}>
                     {entry.title}
                   </Text>
-                  {said !== '' && (
+                  {text !== '' && (
                     <Text as="small" quiet numberOfLines={2}>
-                      {said}
+                      {text}
                     </Text>
                   )}
                   {entry.trouble !== undefined && (

@@ -30,9 +30,9 @@ export function Notices({ troubleText, children }: { troubleText: (error: unknow
   const hasActed = useRef(false);
   const path = usePathname();
   const close = useCallback(() => setNotice(undefined), []);
-  const tell = useCallback((said: Notice) => {
+  const tell = useCallback((next: Notice) => {
     hasActed.current = false;
-    setNotice(said);
+    setNotice(next);
   }, []);
   useEffect(() => {
     if (hasActed.current) setNotice(undefined);

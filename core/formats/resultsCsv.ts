@@ -71,7 +71,7 @@ function rowOf(plan: Plan, review: Review, { name, sessionEffort }: ReviewRow, c
   const rep = cell.rep ?? review.columns[at]?.rep;
   if (!rep || (cell.leftOut && !cell.rep)) return [];
   const isClock = rep.distanceM === undefined;
-  const said = {
+  const fields = {
     distanceM: rep.distanceM,
     durationS: rep.durationS,
     pace: rep.pace,
@@ -94,7 +94,7 @@ function rowOf(plan: Plan, review: Review, { name, sessionEffort }: ReviewRow, c
       athlete: name,
       rep: at + 1,
       part: rep.role,
-      ...known(said),
+      ...known(fields),
     },
   ];
 }
@@ -140,7 +140,7 @@ const LIMITS: Partial<Record<keyof ResultRow, readonly [number, number]>> = {
 
 /** Reads one row; a sentence says what is wrong with it. */
 function readRow(cells: readonly string[], columns: readonly (Column | undefined)[]): ResultRow | string {
-  const said: Partial<Record<keyof ResultRow, string | number>> = { group: '', session: 'Results', part: 'main' };
+  const row: Partial<Record<keyof ResultRow, string | number>> = { group: '', session: 'Results', part: 'main' };
   let time = '';
   for (const [i, column] of columns.entries()) {
     if (!column) continue;
@@ -150,25 +150,25 @@ function readRow(cells: readonly string[], columns: readonly (Column | undefined
     if (limits) {
       const value = numberIn(text, name, ...limits);
       if (typeof value === 'string') return value;
-      if (value !== undefined) said[key] = value;
+      if (value !== undefined) row[key] = value;
     } else if (key === 'timeS') time = text;
-    else if (text !== '') said[key] = text.slice(0, 200);
+    else if (text !== '') row[key] = text.slice(0, 200);
   }
-  const { date, athlete, rep, distanceM, durationS } = said as Partial<ResultRow>;
+  const { date, athlete, rep, distanceM, durationS } = row as Partial<ResultRow>;
   if (!/^\d{4}-\d{2}-\d{2}$/.test(date ?? '')) return `“${date ?? ''}” is no date: write it like 2027-04-18`;
   if (athlete === undefined) return 'nobody is named';
   if (rep === undefined || !Number.isInteger(rep)) return 'a rep needs its number';
   if (distanceM === undefined && durationS === undefined) return 'a rep needs a distance or a duration';
-  if (said.part !== 'finish') said.part = 'main';
+  if (row.part !== 'finish') row.part = 'main';
   if (time !== '') {
     const seconds = Number(time.replace(',', '.'));
     const read = Number.isFinite(seconds) ? seconds : undefined;
     const parsed = read === undefined ? parseTime(time, distanceM) : undefined;
     if (parsed && !parsed.ok) return parsed.message;
-    said.timeS = read ?? (parsed?.ok ? parsed.timeS : undefined) ?? 0;
-    if (!(Number(said.timeS) > 0)) return `“${time}” is no time`;
+    row.timeS = read ?? (parsed?.ok ? parsed.timeS : undefined) ?? 0;
+    if (!(Number(row.timeS) > 0)) return `“${time}” is no time`;
   }
-  return said as ResultRow;
+  return row as ResultRow;
 }
 
 /** Reads results from a CSV with a heading; rows that cannot be read are left out, and said. */

@@ -106,7 +106,7 @@ export type Card = {
 /** A card as plain text, to paste in a message. */
 export function cardText({ title, when, who, lines, warmUp, coolDown }: Card, rounding: number): string {
   const part = (name: string, text: string | undefined) => (text === undefined ? [] : [`${name}: ${text}`]);
-  const said = lines.map((line) => {
+  const lineTexts = lines.map((line) => {
     const { passes, recovery, then, start, note } = line;
     const marks = passes.length > 0 ? ` (${passesText(passes, rounding)})` : '';
     const rest = recovery === undefined ? '' : `, ${recovery}`;
@@ -117,5 +117,7 @@ export function cardText({ title, when, who, lines, warmUp, coolDown }: Card, ro
       ...(note === undefined ? [] : [`  ${note}`]),
     ].join('\n');
   });
-  return [title, when, who, '', ...part('Warm-up', warmUp), ...said, ...part('Cool-down', coolDown), ''].join('\n');
+  return [title, when, who, '', ...part('Warm-up', warmUp), ...lineTexts, ...part('Cool-down', coolDown), ''].join(
+    '\n',
+  );
 }

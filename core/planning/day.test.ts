@@ -62,7 +62,7 @@ describe('cautions of the day', () => {
   });
   const entrant = (id: string, fit: 'fine' | 'stretched' | 'cannot', more = {}) => ({ athlete: member(id, more), fit });
   test('too hard, young, easing back', () => {
-    const said = dayCautions(
+    const cautions = dayCautions(
       source({
         entrants: [
           entrant('Ann', 'cannot'),
@@ -73,7 +73,7 @@ describe('cautions of the day', () => {
         ],
       }),
     );
-    expect(said).toEqual([
+    expect(cautions).toEqual([
       expect.stringMatching(/^More than they have: Ann\./),
       expect.stringMatching(/^Harder than it is meant to be: Bob\./),
       expect.stringMatching(/^Eve: 400 m in 50\.0 s is faster than flat out/),
@@ -94,9 +94,9 @@ describe('cautions of the day', () => {
   });
   test('many names are cut short; the heat comes first', () => {
     const many = ['A', 'B', 'C', 'D', 'E', 'F', 'G'].map((id) => entrant(id, 'cannot'));
-    const said = dayCautions(source({ entrants: many, weather: { temperatureC: 33, humidityPct: 60 } }));
-    expect(said[0]).toMatch(/^It should feel like/);
-    expect(said[1]).toContain('A, B, C, D, E and 2 more');
+    const cautions = dayCautions(source({ entrants: many, weather: { temperatureC: 33, humidityPct: 60 } }));
+    expect(cautions[0]).toMatch(/^It should feel like/);
+    expect(cautions[1]).toContain('A, B, C, D, E and 2 more');
   });
   test('a start that is past', () => {
     const now = { date: '2026-11-24', time: '18:00' };

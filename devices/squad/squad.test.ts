@@ -31,14 +31,14 @@ const plan: Plan = {
 };
 
 test('what is run over the line is said when its moment has come, with the time it had in truth', () => {
-  const said: LoopLine[] = [];
+  const lines: LoopLine[] = [];
   const waiting: { run: () => void; afterMs: number }[] = [];
   const squad = new ChippedSquad({
     plan,
     habits: { a: { curve, rush: 0.02, unevenness: 0.01 } },
     random: () => 0.4,
     speed: 60,
-    link: { send: (line) => said.push(line) },
+    link: { send: (line) => lines.push(line) },
     later: (run, afterMs) => waiting.push({ run, afterMs }),
   });
   const start: RunEvent = {
@@ -56,7 +56,7 @@ test('what is run over the line is said when its moment has come, with the time 
   expect(waiting).toHaveLength(3);
   for (const { run } of waiting) run();
   const marks = squad.truths[0]?.marks ?? [];
-  expect(said.map(({ type, chip, atMs }) => [type, chip, atMs])).toEqual([
+  expect(lines.map(({ type, chip, atMs }) => [type, chip, atMs])).toEqual([
     ['passing', 'ZL-01', marks[1]?.atMs],
     ['passing', 'ZL-01', marks[3]?.atMs],
     ['pulse', 'ZL-01', expect.any(Number)],

@@ -272,7 +272,7 @@ export function resultRowsIn(db: Db, { from, to }: DateRange, athleteId?: string
   return rows.map(({ rep, session, athlete, sessionEffort }): ResultRow => {
     const { date, place, role, distanceM, durationS, pace, targetS, timeS, coveredM, effort } = rep;
     const { beatsPerMin, restS, plannedRestS, flags, notes, isExcluded } = rep;
-    const said = { distanceM, durationS, pace, targetS, timeS, coveredM, effort, beatsPerMin, restS, plannedRestS };
+    const run = { distanceM, durationS, pace, targetS, timeS, coveredM, effort, beatsPerMin, restS, plannedRestS };
     const noted = [...flags, ...notes].join('; ');
     return {
       date,
@@ -281,7 +281,7 @@ export function resultRowsIn(db: Db, { from, to }: DateRange, athleteId?: string
       athlete,
       rep: place + 1,
       part: role,
-      ...withoutNulls(said),
+      ...withoutNulls(run),
       ...(place === 0 && sessionEffort !== null ? { sessionEffort } : {}),
       ...(noted === '' ? {} : { notes: noted }),
       ...(isExcluded ? { leftOut: 'yes' } : {}),

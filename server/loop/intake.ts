@@ -48,14 +48,14 @@ export class Intake {
   ) {}
 
   take(line: string): IntakeAnswer {
-    let said: unknown;
+    let sent: unknown;
     try {
-      said = JSON.parse(line);
+      sent = JSON.parse(line);
     } catch {
       return { error: { code: 'bad_json', message: 'This line is not JSON. It was passed over.' } };
     }
-    const checked = check<LoopLine>(loopLineSchema, said);
-    const seq = typeof said === 'object' && said !== null && 'seq' in said && Number.isInteger(said.seq) ? said.seq : 0;
+    const checked = check<LoopLine>(loopLineSchema, sent);
+    const seq = typeof sent === 'object' && sent !== null && 'seq' in sent && Number.isInteger(sent.seq) ? sent.seq : 0;
     const numbered = seq ? { seq: Number(seq) } : {};
     if (!checked.ok) return { error: { code: 'invalid', message: checked.message, field: checked.field }, ...numbered };
     const { value } = checked;

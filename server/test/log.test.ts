@@ -4,13 +4,13 @@ import { openLog } from '../log';
 import { startTestServer, tempFolder } from './testServer';
 
 let folder: string;
-let said: jest.SpyInstance;
+let warn: jest.SpyInstance;
 beforeEach(() => {
   folder = tempFolder();
-  said = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+  warn = jest.spyOn(console, 'error').mockImplementation(() => undefined);
 });
 afterEach(() => {
-  said.mockRestore();
+  warn.mockRestore();
   fs.rmSync(folder, { recursive: true });
 });
 const file = () => path.join(folder, 'server.log');
@@ -21,8 +21,8 @@ test('a log on a full disk stops nothing, is said once, and goes on when there i
   const log = openLog(folder);
   const server = await startTestServer(tempFolder(), undefined, undefined, { log });
   for (let i = 0; i < 3; i++) expect((await server.call('GET', '/api/health')).status).toBe(200);
-  expect(said).toHaveBeenCalledTimes(1);
-  expect(said).toHaveBeenCalledWith(expect.stringMatching(/cannot be written .*All else goes on/));
+  expect(warn).toHaveBeenCalledTimes(1);
+  expect(warn).toHaveBeenCalledWith(expect.stringMatching(/cannot be written .*All else goes on/));
   await server.stop();
   fs.rmSync(server.folder, { recursive: true });
 });
@@ -30,7 +30,7 @@ test('a log on a full disk stops nothing, is said once, and goes on when there i
 test('a log that cannot be opened stops nothing either', () => {
   fs.mkdirSync(file());
   openLog(folder).info('anything');
-  expect(said).toHaveBeenCalledWith(expect.stringMatching(/There is no log/));
+  expect(warn).toHaveBeenCalledWith(expect.stringMatching(/There is no log/));
 });
 
 test('it rotates while the server runs, keeps one older file, and is readable by this user alone', () => {

@@ -64,8 +64,8 @@ export async function startTestServer(
         headers: { ...(method === 'GET' ? {} : { 'content-type': 'application/json' }), ...headers },
         ...(text === undefined ? {} : { body: text }),
       });
-      const said = await answer.text();
-      return { status: answer.status, body: said ? (JSON.parse(said) as unknown) : undefined };
+      const answerText = await answer.text();
+      return { status: answer.status, body: answerText ? (JSON.parse(answerText) as unknown) : undefined };
     },
     async stop() {
       server.closeAllConnections();

@@ -64,7 +64,7 @@ function Problems({
 function Person({ candidate, decide }: { candidate: Candidate; decide: (decision: ImportChoice) => void }) {
   const palette = usePalette();
   const { person, decision, alike } = candidate;
-  const said = [
+  const summary = [
     ...(person.bornYear === undefined ? [] : [`born ${person.bornYear}`]),
     ...(person.groupName === undefined ? [] : [person.groupName]),
     ...(person.status === undefined || person.status === 'training' ? [] : [STATUS_WORDS[person.status]]),
@@ -90,9 +90,9 @@ function Person({ candidate, decide }: { candidate: Candidate; decide: (decision
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: SPACE.s }}>
         <View style={{ flex: 1, minWidth: 160 }}>
           <Text as="strong">{person.name}</Text>
-          {said !== '' && (
+          {summary !== '' && (
             <Text as="small" quiet>
-              {said}
+              {summary}
             </Text>
           )}
         </View>

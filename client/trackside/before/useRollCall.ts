@@ -18,10 +18,10 @@ const NOTHING: DayPlan = {};
 export function useRollCall(session: ScheduledSession, squad: SquadView) {
   const { athletes } = squad;
   const { plan: decided = NOTHING, date, startTime } = session;
-  const [said, setSaid] = useState<Presences>(() => keptPresences(session.id));
+  const [answers, setAnswers] = useState<Presences>(() => keptPresences(session.id));
   const say = (athleteId: string, presence: Presence) => {
-    const next = { ...said, [athleteId]: presence };
-    setSaid(next);
+    const next = { ...answers, [athleteId]: presence };
+    setAnswers(next);
     keepPresences(session.id, next);
   };
   const [moved, setMoved] = useState<DayGroup[]>();
@@ -32,10 +32,10 @@ export function useRollCall(session: ScheduledSession, squad: SquadView) {
   const { data: runs } = useRunsQuery();
   const before = runs?.find(({ sessionId, summary }) => sessionId === session.id && summary?.startedAtMs !== undefined);
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
-  const today = useMemo(() => planForToday(decided, athletes, said, moved), [decided, athletes, said, moved]);
+  const today = useMemo(() => planForToday(decided, athletes, answers, moved), [decided, athletes, answers, moved]);
   const { tree, groups, plan } = useTodaysPlan(session, squad, today);
 
-  const presences = new Map(athletes.map((athlete) => [athlete.id, presenceOf(decided, said, athlete)]));
+  const presences = new Map(athletes.map((athlete) => [athlete.id, presenceOf(decided, answers, athlete)]));
   const presenceBy = (id: string): Presence => presences.get(id) ?? 'absent';
   const going = [...presences.values()].filter((presence) => presence !== 'absent').length + visitors.length;
   const out: Conditions = {

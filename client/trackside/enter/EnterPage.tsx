@@ -122,9 +122,9 @@ function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView
   const [isAll, setAll] = useState(false);
   // Who was ticked off at roll call was not there to run it.
   const today = useMemo(() => {
-    const said = isAll ? {} : keptPresences(sessionId);
+    const presences = isAll ? {} : keptPresences(sessionId);
     const taking = Object.fromEntries(
-      athletes.map((athlete) => [athlete.id, presenceOf(decided, said, athlete) !== 'absent']),
+      athletes.map((athlete) => [athlete.id, presenceOf(decided, presences, athlete) !== 'absent']),
     );
     return { ...decided, taking };
   }, [decided, athletes, sessionId, isAll]);

@@ -33,7 +33,7 @@ export function ariaOf({ accessibilityState = {}, accessibilityValue = {} }: Pro
   const { checked, selected = checked, expanded, busy, disabled } = accessibilityState;
   const { min, max, now, text } = accessibilityValue;
   const on = onProp(role);
-  const said = {
+  const aria = {
     ...(on === undefined ? {} : { [on]: checked ?? selected }),
     'aria-expanded': expanded,
     'aria-busy': busy || undefined,
@@ -43,7 +43,7 @@ export function ariaOf({ accessibilityState = {}, accessibilityValue = {} }: Pro
     'aria-valuenow': now,
     'aria-valuetext': text,
   };
-  return Object.fromEntries(Object.entries(said).filter(([, value]) => value !== undefined));
+  return Object.fromEntries(Object.entries(aria).filter(([, value]) => value !== undefined));
 }
 
 /** Space presses it, as it does a button of the page. */

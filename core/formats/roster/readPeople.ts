@@ -245,8 +245,8 @@ function personIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrder
     groupName: reader.text('group')?.slice(0, 40),
     goal: goalIn(reader),
   };
-  const said = Object.fromEntries(Object.entries(found).filter(([, value]) => value !== undefined));
-  return { name, marks: marksIn(reader, options.uses, options.today), ...said };
+  const given = Object.fromEntries(Object.entries(found).filter(([, value]) => value !== undefined));
+  return { name, marks: marksIn(reader, options.uses, options.today), ...given };
 }
 
 /** Merges two rows of one person; the later row wins where both say something. */

@@ -63,10 +63,10 @@ function stepAfter(
   decisions: readonly (ThreadDecision & { day: number })[],
 ): number {
   if (!before) return 0;
-  const said = decisions
+  const decided = decisions
     .filter((decision) => decision.threadId === thread.id && decision.day >= before.day && decision.day < day)
     .at(-1);
-  const step = said?.step ?? (thread.isByReadiness ? 'repeat' : 'on');
+  const step = decided?.step ?? (thread.isByReadiness ? 'repeat' : 'on');
   if (step === 'back') return Math.max(0, before.step - 1);
   return step === 'on' ? before.step + 1 : before.step;
 }
