@@ -49,9 +49,11 @@ test('with bounds the least within them is found, as well as it would be on the 
         const free = leastSquares(residuals, [0, 0]).x;
         if ((free[1] ?? 0) <= most) return expect(x[1]).toBeCloseTo(free[1] ?? 0, 5);
         const bounded = leastSquares(([a = 0]) => residuals([a, most]), [0]).x;
-        expect(x[1]).toBeCloseTo(most, 9);
+        // Where the free least lies right on the bound, it is no nearer to it than the search comes.
+        expect(x[1]).toBeCloseTo(most, 6);
         expect(x[0]).toBeCloseTo(bounded[0] ?? 0, 5);
       },
     ),
+    { examples: [[[-40, -32, -40], 0]] },
   );
 });

@@ -6,7 +6,8 @@ import type { Amount, Pace, RepPace } from './session';
  * Paces that are times: over a distance (`74/400`, `3:42/km`), over the rep (`72`, `in 72-74`), or in brackets behind it.
  */
 
-const TIME = String.raw`(?:(\d+)(?::|\s*['′’]\s*|\s*min\s+(?=\d)|m(?=\d\d)))?(\d+(?:\.\d+)?)`;
+/** Minutes, with hours before them if there are any, and seconds. */
+const TIME = String.raw`(?:((?:\d+:(?=\d\d:))?\d+)(?::|\s*['′’]\s*|\s*min\s+(?=\d)|m(?=\d\d)))?(\d+(?:\.\d+)?)`;
 const DASH = String.raw`\s*(?:[-–—]|to\b)\s*`;
 const SECONDS = String.raw`(?:\s*(?:s(?:ec(?:s|onds?)?)?\b|min\b|[″”]|"(?!\w)))?`;
 /** A time, or two, over a distance; a stroke with spaces round it is mostly that of a recovery. */
@@ -19,9 +20,11 @@ const OVER_THE_REP = new RegExp(String.raw`${TIMES}(?![\w:%]|\.\d)`, 'iy');
 type Times = { fromS: number; toS?: number };
 
 function timesIn(r: Reader, match: RegExpExecArray): Times {
-  const second = (minutes: string | undefined, seconds: string | undefined) => {
-    if (minutes !== undefined && Number(seconds) >= 60) r.refuse('There are only 60 seconds in a minute.', match.index);
-    return Number(minutes ?? 0) * 60 + Number(seconds);
+  const second = (before: string | undefined, seconds: string | undefined) => {
+    if (before !== undefined && Number(seconds) >= 60) r.refuse('There are only 60 seconds in a minute.', match.index);
+    const [minutes = 0, hours] = (before ?? '').split(':').map(Number).reverse();
+    if (hours !== undefined && minutes >= 60) r.refuse('There are only 60 minutes in an hour.', match.index);
+    return (hours ?? 0) * 3600 + minutes * 60 + Number(seconds);
   };
   const fromS = second(match[1], match[2]);
   return match[4] === undefined ? { fromS } : { fromS, toS: second(match[3], match[4]) };

@@ -57,6 +57,9 @@ export const READ: readonly (readonly [text: string, canonical: string])[] = [
   ['6x400 (relaxed) @5k', 'main: 6x400 @5k "relaxed"'],
   ['6x400 @5k (relaxed) / 90s', 'main: 6x400 @5k "relaxed" / 90s'],
   ['8x400 @3:42 per km / 75s', 'main: 8x400 @3:42/km / 75s'],
+  ['10k @70:00', 'main: 10000 @1:10:00/10000'],
+  ['10k in 1:10:00', 'main: 10000 @1:10:00/10000'],
+  ['21.1k @1:45:00-1:50:30', 'main: 21100 @1:45:00-1:50:30/21100'],
   ['4x1200 @ 95% of 5k / 2min', 'main: 4x1200 @95% 5k / 2:00'],
   ['4x2000 @HM pace / 60-90 sec', 'main: 4x2000 @half / 60s-90s'],
   ['4 x mile @ threshold / 1 min', 'main: 4x1mi @threshold / 60s'],
@@ -661,6 +664,7 @@ export const REFUSED: readonly (readonly [text: string, message: string])[] = [
   ['6x800 @5k / 2', '2 what? Write 2s, 2min, 2m or 2km.'],
   ['1000/800/600/400 @5k', 'A ladder is written with “-”: the stroke stands before a recovery.'],
   ['3x10min @3:40 / 2min', '3:40 over what? Write the distance behind it, as in 3:40/km.'],
+  ['10k @1:70:00', 'There are only 60 minutes in an hour.'],
   ['20min @72', '72 over what? Write the distance behind it, as in 72/400.'],
   [
     '6x400 5k / 90s',
