@@ -1,4 +1,5 @@
 import type { SeasonPlan, StoredSeason } from '@core/season/season';
+import { takeBackAll } from './takeBackAll';
 
 /** A stored season and its replacement. */
 export type SeasonChanged = { before: StoredSeason; next: SeasonPlan };
@@ -7,14 +8,8 @@ export type SeasonChanged = { before: StoredSeason; next: SeasonPlan };
 export type PutSeason = (season: StoredSeason) => Promise<{ data?: StoredSeason; error?: unknown }>;
 
 /** Puts seasons back as they were, the last one first. @returns the first error, if any. */
-export async function restoreSeasons(put: PutSeason, saved: readonly StoredSeason[]): Promise<unknown> {
-  let firstError: unknown;
-  for (const season of [...saved].reverse()) {
-    const { error } = await put(season);
-    firstError ??= error;
-  }
-  return firstError;
-}
+export const restoreSeasons = async (put: PutSeason, saved: readonly StoredSeason[]): Promise<unknown> =>
+  (await takeBackAll(saved.map((season) => () => put(season)))).error;
 
 /**
  * Saves changed seasons, all or none: when one is refused, those saved before it are put back.

@@ -8,6 +8,7 @@ import type { NextPlan } from '@core/planning/nextPlan';
 import { changeSeason } from '@core/season/changes';
 import { NEXT_STEPS } from '@core/run/events';
 import type { ReadRun } from '../useReview';
+import { takeBackAll, type TakeBack } from '../../data/takeBackAll';
 import type { StoredLibraryView } from '../../data/useLibrary';
 import type { ScheduledSession } from '@core/api/answers';
 import {
@@ -82,15 +83,9 @@ export function useWriteNext(
       ...(begins ? { begins } : {}),
       newId: ulid,
     });
-    const undone: (() => PromiseLike<{ error?: unknown }> | void)[] = [];
-    /** Takes back what was written, the last first. */
-    const takeBack = async (): Promise<{ error?: unknown }> => {
-      let firstError: unknown;
-      for (const undo of undone.reverse()) firstError ??= (await undo())?.error;
-      return { error: firstError };
-    };
+    const undone: TakeBack[] = [];
     const failed = async (error: unknown) => {
-      const { error: left } = await takeBack();
+      const { error: left } = await takeBackAll(undone);
       return `${troubleText(error)} ${left ? 'A part was written before that, and could not be taken back.' : 'Nothing was written.'}`;
     };
     if (steps) {
@@ -147,7 +142,7 @@ export function useWriteNext(
       text: `“${written.title}” is written for ${dayInText(date)}.`,
       undo: () => {
         router.replace(`/results/${read.plan.id}/next`);
-        return takeBack();
+        return takeBackAll(undone);
       },
     });
     return undefined;
