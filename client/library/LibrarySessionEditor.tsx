@@ -7,7 +7,7 @@ import type { SquadView } from '../data/useSquad';
 import { useChangeLibraryMutation } from '../store/api';
 import { today } from '../ui/days';
 import { WhenField } from '../ui/WhenField';
-import { Empty } from '../ui/Empty';
+import { NotThere } from '../ui/NotThere';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { useNotice } from '../ui/Notices';
@@ -107,9 +107,7 @@ export function LibrarySessionEditor({ id }: { id: string }) {
           <Editor key={id} stored={stored} library={library} squad={squad} />
         ) : (
           <Page title="In the library" onBack={backToLibrary} backLabel="Back to the library">
-            <Empty title="No such session" action={{ label: 'Go to the library', onPress: backToLibrary }}>
-              There is no session at this address. It may have been removed.
-            </Empty>
+            <NotThere what="session" goTo="the library" onGo={backToLibrary} />
           </Page>
         );
       }}

@@ -7,7 +7,7 @@ import { known } from '@core/units/known';
 import { LEVER_WORDS } from '@core/library/leverWords';
 import { Choice } from '../ui/Choice';
 import { dayName, today } from '../ui/days';
-import { Empty } from '../ui/Empty';
+import { NotThere } from '../ui/NotThere';
 import { LapThumb } from '../ui/LapSheet';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
@@ -207,9 +207,7 @@ export function ProgressionPage({ id }: { id: string }) {
           <Steps key={id} stored={stored} library={library} />
         ) : (
           <Page title="Progression" onBack={backToProgressions} backLabel="Back to all progressions">
-            <Empty title="No such progression" action={{ label: 'Go to progressions', onPress: backToProgressions }}>
-              There is no progression at this address. It may have been removed.
-            </Empty>
+            <NotThere what="progression" goTo="progressions" onGo={backToProgressions} />
           </Page>
         );
       }}

@@ -3,7 +3,7 @@ import { useSquadOn } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
 import { troubleText, useSessionsQuery } from '../store/api';
-import { Empty } from '../ui/Empty';
+import { NotThere } from '../ui/NotThere';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
 import { Trouble } from '../ui/Trouble';
@@ -32,11 +32,7 @@ export function WithSession({ id, title, backTo, back, children }: Props) {
   return (
     <Page title={title} onBack={back} backLabel={`Back to ${backTo}`}>
       {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : (!sessions.data || session) && <Loading />}
-      {sessions.data && !session && (
-        <Empty title="No such session" action={{ label: `Go to ${backTo}`, onPress: back }}>
-          There is no session at this address. It may have been removed.
-        </Empty>
-      )}
+      {sessions.data && !session && <NotThere what="session" goTo={backTo} onGo={back} />}
     </Page>
   );
 }

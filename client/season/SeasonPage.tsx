@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { weekText } from '@core/season/weekText';
 import type { LaidSeason } from '../data/useSeasons';
 import { troubleText, useRemoveSeasonMutation, useRestoreSeasonMutation } from '../store/api';
-import { Empty } from '../ui/Empty';
+import { NotThere } from '../ui/NotThere';
 import { Loading } from '../ui/Loading';
 import { useNotice } from '../ui/Notices';
 import { Page } from '../ui/Page';
@@ -171,9 +171,7 @@ export function SeasonPage({ id }: { id: string }) {
           <Loading />
         )
       ) : (
-        <Empty title="No such season" action={{ label: 'Go to this week', onPress: back }}>
-          There is no season at this address. It may have been removed.
-        </Empty>
+        <NotThere what="season" goTo="this week" onGo={back} />
       )}
     </Page>
   );

@@ -11,7 +11,7 @@ import {
   useVenuesQuery,
 } from '../store/api';
 import { Choice } from '../ui/Choice';
-import { Empty } from '../ui/Empty';
+import { NotThere } from '../ui/NotThere';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
 import { SmallButton } from '../ui/SmallButton';
@@ -169,11 +169,7 @@ export function VenueEditor({ id }: { id: string }) {
   return (
     <Page title="Place" onBack={back} backLabel="Back to the places">
       {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !data && <Loading />}
-      {data && (
-        <Empty title="No such place" action={{ label: 'Go to the places', onPress: back }}>
-          There is no place at this address. It may have been removed.
-        </Empty>
-      )}
+      {data && <NotThere what="place" goTo="the places" onGo={back} />}
     </Page>
   );
 }

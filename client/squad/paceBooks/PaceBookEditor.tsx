@@ -17,7 +17,7 @@ import {
 } from '../../store/api';
 import { Choice } from '../../ui/Choice';
 import { today } from '../../ui/days';
-import { Empty } from '../../ui/Empty';
+import { NotThere } from '../../ui/NotThere';
 import { Loading } from '../../ui/Loading';
 import { Page } from '../../ui/Page';
 import { Press } from '../../ui/Press';
@@ -244,11 +244,7 @@ export function PaceBookEditor({ id }: { id: string }) {
   return (
     <Page title="Pace book" onBack={backToPaceBooks} backLabel="Back to the pace books">
       {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : !squad && <Loading />}
-      {squad && (
-        <Empty title="No such pace book" action={{ label: 'Go to the pace books', onPress: backToPaceBooks }}>
-          There is no pace book at this address. It may have been removed.
-        </Empty>
-      )}
+      {squad && <NotThere what="pace book" goTo="the pace books" onGo={backToPaceBooks} />}
     </Page>
   );
 }
