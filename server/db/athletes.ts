@@ -3,19 +3,25 @@ import type { SquadMember } from '@core/squad/athlete';
 import { marksByAthlete, marksOf } from './marks';
 import type { Db } from './open';
 import { athletes } from './schema';
+import { withoutNulls } from './withoutNulls';
 
 type Row = typeof athletes.$inferSelect;
-
-/** Without what is not set: an answer has only what there is. */
-function said<T extends object>(fields: T): { [K in keyof T]?: NonNullable<T[K]> } {
-  const kept = Object.entries(fields).filter(([, value]) => value !== null && value !== false);
-  return Object.fromEntries(kept) as { [K in keyof T]?: NonNullable<T[K]> };
-}
 
 function memberOf(row: Row, ownMarks: SquadMember['marks']): SquadMember {
   const { id, name, tileName, status, bornYear, leaning, runningSince, weeklyKm, groupId, notes, ...rest } = row;
   const { goal, nudge, paceBookId, chip } = rest;
-  const more = said({ bornYear, leaning, runningSince, weeklyKm, groupId, notes, goal, nudge, paceBookId, chip });
+  const more = withoutNulls({
+    bornYear,
+    leaning,
+    runningSince,
+    weeklyKm,
+    groupId,
+    notes,
+    goal,
+    nudge,
+    paceBookId,
+    chip,
+  });
   return { id, name, tileName, status, marks: ownMarks, ...more, ...(row.archived ? { archived: true } : {}) };
 }
 

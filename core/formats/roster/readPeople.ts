@@ -12,6 +12,7 @@ import {
 import { nameKey } from '../../squad/likeness';
 import { dayOrderOf, parseDayCell, type DayOrder } from '../../units/day';
 import { formatDistance, parseDistance } from '../../units/distance';
+import { known } from '../../units/known';
 import { otherReadingOf, parseTime } from '../../units/time';
 import { columnName, type ColumnUse } from './columns';
 import { shapeProblem, type CsvTable, type RowProblem, type TableRow } from './table';
@@ -245,8 +246,11 @@ function personIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrder
     groupName: reader.text('group')?.slice(0, 40),
     goal: goalIn(reader),
   };
-  const given = Object.fromEntries(Object.entries(found).filter(([, value]) => value !== undefined));
-  return { name, marks: marksIn(reader, options.uses, options.today), ...given };
+  return {
+    name,
+    marks: marksIn(reader, options.uses, options.today),
+    ...known<Pick<ImportedPerson, keyof typeof found>>(found),
+  };
 }
 
 /** Merges two rows of one person; the later row wins where both say something. */
