@@ -9,13 +9,14 @@ import { listAthletes } from '@server/db/athletes';
 import { changeSquad } from '@server/db/squad';
 import { readLibrary } from '@server/db/library';
 import { openDatabase, type Db } from '@server/db/open';
-import { listRuns } from '@server/db/runs';
+import { runsOn } from '@server/db/runs';
 import { readRun } from '@server/db/storedRun';
 import { readSquad } from '@server/db/squad';
 import { standingsOf } from '@server/db/standings';
-import { listSessions } from '@server/db/sessions';
+import { sessionsOn } from '@server/db/sessions';
 import { loadDemo } from './load';
 
+const EVER = { from: '1900-01-01' };
 const TODAY = '2027-03-09';
 const newFolder = () => fs.mkdtempSync(path.join(os.tmpdir(), 'zest-demo-'));
 /** The generated club, made once: each test starts with a copy. */
@@ -42,10 +43,10 @@ const active = () => listAthletes(db).filter(({ archived }) => !archived);
 
 test('the club has about fourteen athletes, finished sessions, and one for today', () => {
   expect(active()).toHaveLength(14);
-  const sessions = listSessions(db);
+  const sessions = sessionsOn(db, EVER);
   for (const session of sessions) expect(parseSession(session.shorthand).ok).toBe(true);
   expect(sessions.filter((session) => session.date === TODAY)).toHaveLength(1);
-  const runs = listRuns(db);
+  const runs = runsOn(db, EVER);
   expect(runs.length).toBeGreaterThanOrEqual(24);
   for (const run of runs) {
     expect(run.date < TODAY).toBe(true);
@@ -54,7 +55,7 @@ test('the club has about fourteen athletes, finished sessions, and one for today
 });
 
 test('the splits are believable: near the target, uneven, the first rep the quickest against it', () => {
-  const percents = listRuns(db).flatMap(({ id }) => {
+  const percents = runsOn(db, EVER).flatMap(({ id }) => {
     const run = readRun(db, id);
     if (!run) return [];
     const rows = reviewRun(replay(run.plan, run.events)).flatMap((review) => review.rows);
@@ -90,7 +91,7 @@ test('the squad shows what there is to see: groups, goals, a coach’s own word,
 });
 
 test('the season tells a story: fitter, spent, coming back; heat, a progression, an indicator before a race, efforts by most', () => {
-  const ran = listRuns(db).map(({ id, title }) => {
+  const ran = runsOn(db, EVER).map(({ id, title }) => {
     const run = readRun(db, id);
     if (!run) throw new Error();
     return {
@@ -154,8 +155,8 @@ test('a second load keeps what was done; a fresh one starts over', () => {
 
 test('on a later day there is a session for that day', () => {
   loadDemo(db, { today: '2027-03-20', fresh: false });
-  expect(listSessions(db).filter((session) => session.date === '2027-03-20')).toHaveLength(1);
-  expect(listSessions(db).filter((session) => session.date === TODAY)).toHaveLength(1);
+  expect(sessionsOn(db, EVER).filter((session) => session.date === '2027-03-20')).toHaveLength(1);
+  expect(sessionsOn(db, EVER).filter((session) => session.date === TODAY)).toHaveLength(1);
 });
 
 test('the club has a book of its own: some of it run, favourites, and a progression of sessions that are in it', () => {
@@ -166,7 +167,7 @@ test('the club has a book of its own: some of it run, favourites, and a progress
   expect(progressions).toHaveLength(2);
   for (const id of progressions.flatMap(({ stepIds }) => stepIds)) expect(ids).toContain(id);
   // Every session on a day is from it.
-  for (const { libraryId = '' } of listSessions(db)) expect(ids).toContain(libraryId);
+  for (const { libraryId = '' } of sessionsOn(db, EVER)) expect(ids).toContain(libraryId);
   loadDemo(db, { today: TODAY, fresh: true });
   expect(readLibrary(db).sessions).toHaveLength(sessions.length);
 });

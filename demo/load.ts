@@ -18,7 +18,7 @@ import { listAthletes } from '@server/db/athletes';
 import { changeLibrary, readLibrary } from '@server/db/library';
 import { addEvents, putPlan } from '@server/db/runs';
 import { putSeason } from '@server/db/seasons';
-import { listSessions, putSession } from '@server/db/sessions';
+import { putSession, sessionsOn } from '@server/db/sessions';
 import {
   athletes,
   librarySessions,
@@ -259,6 +259,9 @@ function addSeasons(
   for (const season of plans) putSeason(db, ulid(nowMs, random), { season, version: 0 }, { actor: 'coach', nowMs });
 }
 
+/** From before the first session on. */
+const EVER = { from: '1900-01-01' };
+
 /**
  * Puts the made-up club into the database if it is empty, or anew with `fresh`. A demo loaded on an earlier day keeps all
  * that was done in it and is given a session for today.
@@ -268,8 +271,8 @@ export function loadDemo(db: Db, { today, fresh }: { today: string; fresh: boole
   const loading: Loading = { db, today, random, idAt: (atMs) => ulid(atMs, random) };
   db.transaction(() => {
     if (fresh) clear(db);
-    if (listAthletes(db).length === 0 && listSessions(db).length === 0) load(loading);
-    else if (!listSessions(db).some((session) => session.date === today))
+    if (listAthletes(db).length === 0 && sessionsOn(db, EVER).length === 0) load(loading);
+    else if (sessionsOn(db, { from: today, to: today }).length === 0)
       addSession({ ...loading, idAt: () => ulid() }, TODAY);
   });
 }

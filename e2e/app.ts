@@ -65,11 +65,26 @@ export class RunningApp {
     return opened.headers.get('set-cookie')?.split(';')[0] ?? '';
   }
 
-  /** What the server has there, undefined if nothing yet; a locked one is asked with its passphrase first. */
-  async find<T>(resource: string): Promise<T | undefined> {
+  /** Asks the server as another program does; a locked one is opened with its passphrase first. */
+  private async ask(method: string, resource: string, body?: unknown): Promise<Response> {
     const { ZEST_PASSPHRASE: passphrase } = this.settings;
     if (passphrase !== undefined) this.cookie ??= await this.unlock(passphrase);
-    const answer = await fetch(`${this.url}/api/${resource}`, { headers: { cookie: this.cookie ?? '' } });
+    return fetch(`${this.url}/api/${resource}`, {
+      method,
+      headers: { cookie: this.cookie ?? '', 'content-type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+  }
+
+  /** Writes as another device would; the server must take it. */
+  async send(method: 'PUT' | 'POST', resource: string, body: unknown): Promise<void> {
+    const answer = await this.ask(method, resource, body);
+    if (!answer.ok) throw new Error(`The server answered ${answer.status} for ${resource}: ${await answer.text()}`);
+  }
+
+  /** What the server has there, undefined if nothing yet. */
+  async find<T>(resource: string): Promise<T | undefined> {
+    const answer = await this.ask('GET', resource);
     if (answer.status === 404) return undefined;
     if (!answer.ok) throw new Error(`The server answered ${answer.status} for ${resource}: ${await answer.text()}`);
     return (await answer.json()) as T;
@@ -136,9 +151,13 @@ export const test = base.extend<Apps & Expected, Made>({
 
 type ListedSession = { id: string; title: string; date: string; plan?: DayPlan };
 
+/** Addresses of all sessions, and of all that was taken to the track, the latest first. */
+export const ALL_SESSIONS = 'sessions/days?from=1900-01-01';
+export const ALL_RUNS = 'runs/days?from=1900-01-01';
+
 /** A session by its title; it must be there. */
 export async function sessionCalled(app: RunningApp, title: string): Promise<ListedSession> {
-  const session = (await app.get<ListedSession[]>('sessions')).find((session) => session.title === title);
+  const session = (await app.get<ListedSession[]>(ALL_SESSIONS)).find((session) => session.title === title);
   if (!session) throw new Error(`There is no session “${title}”.`);
   return session;
 }

@@ -11,11 +11,7 @@ export const clockedSession = (app: RunningApp) => sessionCalled(app, 'Fartlek b
 /** Writes something else in place of today's session. @returns its id. */
 export async function writeToday(app: RunningApp, shorthand: string): Promise<string> {
   const { id, title, date } = await todaysSession(app);
-  await fetch(`${app.url}/api/sessions/${id}`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ title, date, shorthand }),
-  });
+  await app.send('PUT', `sessions/${id}`, { title, date, shorthand });
   return id;
 }
 

@@ -1,4 +1,4 @@
-import { expect, press, test } from './app';
+import { expect, press, test, ALL_RUNS } from './app';
 import { todaysSession } from './board';
 
 test('a session from the clipboard, typed by keyboard, pasted from a spreadsheet, and laps from a watch @both', async ({
@@ -58,7 +58,7 @@ test('a session from the clipboard, typed by keyboard, pasted from a spreadsheet
   await expect
     .poll(
       async () =>
-        (await demo.get<{ id: string; summary: { finished: number } }[]>('runs')).find((run) => run.id === runId)
+        (await demo.get<{ id: string; summary: { finished: number } }[]>(ALL_RUNS)).find((run) => run.id === runId)
           ?.summary.finished,
     )
     .toBe(10);

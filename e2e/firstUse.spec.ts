@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3';
 import type { RunEvent } from '../core/run/events';
-import { expect, test } from './app';
+import { expect, test, ALL_RUNS } from './app';
 import { Board, todaysSession, writeToday } from './board';
 
 test('what was just done is said where it was done: its Undo does not follow to the board', async ({ page, demo }) => {
@@ -142,7 +142,7 @@ test('a plan’s athlete opens over the table on a phone, and the table is where
 });
 
 test('results that cannot be read hide no others, are set aside, and brought back', async ({ page, demo }) => {
-  const runs = await demo.get<{ id: string; title: string }[]>('runs');
+  const runs = await demo.get<{ id: string; title: string }[]>(ALL_RUNS);
   const broken = runs[0];
   await demo.kill();
   const db = new Database(`${demo.folder}/zest-lap.sqlite`);
@@ -152,7 +152,8 @@ test('results that cannot be read hide no others, are set aside, and brought bac
   await demo.start();
   await page.goto(`${demo.url}/results`);
   await expect(page.getByText(/cannot be read: what is stored of it is damaged/)).toBeVisible();
-  await expect(page.getByRole('listitem')).toHaveCount(runs.length - 1);
+  // Only those near what is in sight are drawn; each says how many there are.
+  await expect(page.getByRole('listitem').first()).toHaveAttribute('aria-setsize', String(runs.length - 1));
   await page.getByRole('button', { name: `Set ${broken?.title ?? ''} aside` }).tap();
   await expect(page.getByText(/cannot be read/)).toBeHidden();
   await page.getByRole('button', { name: `Bring ${broken?.title ?? ''} back` }).tap();

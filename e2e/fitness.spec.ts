@@ -1,12 +1,12 @@
 import type { SquadMember } from '../core/squad/athlete';
-import { expect, test } from './app';
+import { expect, test, ALL_RUNS } from './app';
 import { todaysSession } from './board';
 
 test('what a session says about fitness is kept as a mark, moves the paces, and is taken back @both', async ({
   page,
   demo,
 }) => {
-  const runs = await demo.get<{ id: string; title: string }[]>('runs');
+  const runs = await demo.get<{ id: string; title: string }[]>(ALL_RUNS);
   const run = runs.find(({ title }) => title === 'Threshold kilometres, 2');
   await page.goto(`${demo.url}/results/${run?.id}`);
   await expect(page.getByRole('heading', { name: 'What it says about fitness' })).toBeVisible();
@@ -76,7 +76,7 @@ test('whether a goal can be reached by its day is said, with a nearer one; and w
 });
 
 test('results of a day before a level was set are read without it', async ({ page, demo }) => {
-  const runs = await demo.get<{ id: string; date: string }[]>('runs');
+  const runs = await demo.get<{ id: string; date: string }[]>(ALL_RUNS);
   const nudged = (await demo.get<SquadMember[]>('athletes')).find(({ nudge }) => nudge);
   const before = runs.filter(({ date }) => date < (nudged?.nudge?.date ?? ''));
   expect(before.length).toBeGreaterThan(1);

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import type { SquadMember } from '../core/squad/athlete';
 import type { SquadSettings } from '../core/squad/squadSettings';
-import { expect, test, type RunningApp } from './app';
+import { expect, test, type RunningApp, ALL_RUNS } from './app';
 import { todaysSession } from './board';
 import { layoutFaults } from './layout';
 
@@ -14,25 +14,19 @@ const LONGEST = {
     'Extraordinarilylonguninterruptedthresholdsession for the middle-distance group before the county championships at home',
 };
 
-const put = async (app: RunningApp, method: string, path: string, body: object) => {
-  const headers = { 'content-type': 'application/json' };
-  const answer = await fetch(`${app.url}/api/${path}`, { method, headers, body: JSON.stringify(body) });
-  expect(answer.ok).toBe(true);
-};
-
 /** Puts the longest names there are into the club. @returns whose they are, and today's session. */
 async function withLongestNames(app: RunningApp): Promise<{ athleteId: string; sessionId: string }> {
   const [athlete] = await app.get<SquadMember[]>('athletes');
   if (!athlete) throw new Error('The club has nobody in it.');
   const { name, tileName, group, title } = LONGEST;
   const { groups } = await app.get<SquadSettings>('squad');
-  await put(app, 'POST', 'squad/changes', {
+  await app.send('POST', 'squad/changes', {
     athletes: [{ ...athlete, name, tileName }],
     groups: groups.map((candidate, i) => (i === 0 ? { ...candidate, name: group } : candidate)),
   });
   const session = await todaysSession(app);
   const { date } = session;
-  await put(app, 'PUT', `sessions/${session.id}`, {
+  await app.send('PUT', `sessions/${session.id}`, {
     title,
     date,
     shorthand: 'warm: 1600 @easy\nmain: 8x400 @5k / 75s jog\nfinish: 4x200 @mile / 200m jog\ncool: 1200 @easy',
@@ -74,7 +68,7 @@ test('nothing is cut off, sticks out or lies over something else on any main scr
   await seen('/track', LONGEST.title);
   await seen(`/track/ready/${sessionId}`, 'Who is here?');
   await seen('/results', /130 of 130 reps/);
-  const [run] = await demo.get<{ id: string }[]>('runs');
+  const [run] = await demo.get<{ id: string }[]>(ALL_RUNS);
   await seen(`/results/${run?.id}/next`, 'What is run then');
   await seen(`/squad/${athleteId}?side=season`, 'How fitness has come along');
   await seen(`/sessions/plan/${sessionId}`, /of 14 take part/);

@@ -5,7 +5,7 @@ import type { SquadMember } from '../core/squad/athlete';
 import type { Happening, RunEvent } from '../core/run/events';
 import type { Plan } from '../core/run/plan';
 import { ulid } from 'ulid';
-import { expect, press, seriousProblems, test, type By, type RunningApp } from './app';
+import { expect, press, seriousProblems, test, type By, type RunningApp, ALL_RUNS, ALL_SESSIONS } from './app';
 
 type Stored = { id: string; title: string; date: string; shorthand: string; libraryId?: string; plan?: DayPlan };
 type Run = { id: string; title: string; date: string };
@@ -13,23 +13,14 @@ type Run = { id: string; title: string; date: string };
 const daysAfter = (date: string, days: number) =>
   new Date(Date.parse(`${date}T12:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10);
 
-const send = async (app: RunningApp, method: string, resource: string, body: unknown) => {
-  const answer = await fetch(`${app.url}/api/${resource}`, {
-    method,
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
-  expect(answer.ok, await answer.text()).toBe(true);
-};
-
 async function latestRun(app: RunningApp): Promise<Run> {
-  const [run] = await app.get<Run[]>('runs');
+  const [run] = await app.get<Run[]>(ALL_RUNS);
   if (!run) throw new Error('Nothing was run.');
   return run;
 }
 
 const sessionsOn = async (app: RunningApp, date: string) =>
-  (await app.get<Stored[]>('sessions')).filter((session) => session.date === date);
+  (await app.get<Stored[]>(ALL_SESSIONS)).filter((session) => session.date === date);
 
 /** Six 300s in a minute each, for the groups of another session. */
 function stageOf(like: Plan, session: Stored): { plan: Plan; events: RunEvent[] } {
@@ -153,10 +144,10 @@ test('a ladder of stages waits for two and moves for the rest; who stands where 
     libraryId: stage.id,
   };
   const { id, ...written } = session;
-  await send(demo, 'PUT', `sessions/${id}`, written);
+  await demo.send('PUT', `sessions/${id}`, written);
   const { plan, events } = stageOf(like, session);
-  await send(demo, 'PUT', `runs/${plan.id}/plan`, plan);
-  await send(demo, 'POST', `runs/${plan.id}/events`, { events });
+  await demo.send('PUT', `runs/${plan.id}/plan`, plan);
+  await demo.send('POST', `runs/${plan.id}/events`, { events });
 
   await page.goto(`${demo.url}/results/${plan.id}/next`);
   await expect(page.getByRole('radio', { name: /^Step 2 of “Stages at goal pace”: 5x600 @goal 5k/ })).toBeChecked();
@@ -212,7 +203,7 @@ test('heavy legs the day after hold somebody back, and move the next hard day on
   ).toBeVisible();
   await page.getByRole('button', { name: /^Move it to/ }).tap();
   await expect(page.getByText(/ now\.$/)).toBeVisible();
-  expect((await demo.get<Stored[]>('sessions')).find(({ id }) => id === hard?.id)?.date).toBe(daysAfter(soon, 1));
+  expect((await demo.get<Stored[]>(ALL_SESSIONS)).find(({ id }) => id === hard?.id)?.date).toBe(daysAfter(soon, 1));
   await page.getByRole('button', { name: 'Undo' }).tap();
   await expect.poll(() => sessionsOn(demo, soon)).toHaveLength(1);
 });
@@ -224,7 +215,7 @@ test('how somebody reports effort is shown on their page, and in the plan @phone
   await expect(
     page.getByText(/^Tells effort about 1 higher than most \(give or take 0\.\d\), from \d+ reps\.$/),
   ).toBeVisible();
-  const session = (await demo.get<Stored[]>('sessions')).find(({ title }) => title === 'Even 400s, quick finish');
+  const session = (await demo.get<Stored[]>(ALL_SESSIONS)).find(({ title }) => title === 'Even 400s, quick finish');
   await page.goto(`${demo.url}/sessions/plan/${session?.id}`);
   await page.getByRole('radio', { name: 'Effort' }).tap();
   await page.getByRole('button', { name: /^Fern Hollowick: / }).tap();

@@ -76,7 +76,7 @@ test('24 athletes in four groups on different reps, started one after the other 
 }) => {
   const mark = { distanceM: 5000, timeS: 1300, date: '2026-01-01', kind: 'race' };
   const extra = Array.from({ length: 10 }, (_, i) => ({ id: ulid(), name: `Zed Runner${i}`, marks: [mark] }));
-  await page.request.post(`${demo.url}/api/squad/changes`, { data: { athletes: extra } });
+  await demo.send('POST', 'squad/changes', { athletes: extra });
   const everyone = await demo.get<{ id: string; archived?: boolean }[]>('athletes');
   const ids = everyone.filter(({ archived }) => !archived).map(({ id }) => id);
   const { id } = await todaysSession(demo);
@@ -88,7 +88,7 @@ test('24 athletes in four groups on different reps, started one after the other 
     version,
     ...(i > 0 ? { startGapS: 10 * i } : {}),
   }));
-  await page.request.put(`${demo.url}/api/sessions/${id}/plan`, { data: { groups } });
+  await demo.send('PUT', `sessions/${id}/plan`, { groups });
   const board = new Board(page, 'touch');
   await page.clock.install();
   await page.goto(`${demo.url}/track/ready/${id}`);

@@ -1,12 +1,12 @@
 import fs from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
-import { expect, test, type RunningApp } from './app';
+import { expect, test, type RunningApp, ALL_RUNS, ALL_SESSIONS } from './app';
 
 type Listed = { id: string; title: string; date: string };
 
 const press = (isMobile: boolean, target: Locator) => (isMobile ? target.tap() : target.press('Enter'));
 const runsCalled = async (app: RunningApp, title: string) =>
-  (await app.get<Listed[]>('runs')).filter((run) => run.title === title);
+  (await app.get<Listed[]>(ALL_RUNS)).filter((run) => run.title === title);
 const athleteCalled = async (app: RunningApp, name: string) =>
   (await app.get<{ id: string; name: string }[]>('athletes')).find((athlete) => athlete.name === name)?.id ?? '';
 const matters = (page: Page) => page.getByRole('list', { name: 'What matters' });
@@ -110,7 +110,7 @@ test('from a plan to the last time it was run, and one athlete’s weeks from th
   isMobile,
 }) => {
   const go = (target: Locator) => press(isMobile, target);
-  const sessions = await demo.get<Listed[]>('sessions');
+  const sessions = await demo.get<Listed[]>(ALL_SESSIONS);
   const today = sessions.find(({ title }) => title === 'Even 400s, quick finish');
   await page.goto(`${demo.url}/sessions/plan/${today?.id}`);
   await expect(page.getByText(/^Last time, .*400 @5k in 1:\d\d\.\d on average/)).toBeVisible();

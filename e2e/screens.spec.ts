@@ -1,14 +1,14 @@
 import type { Page } from '@playwright/test';
 import { ulid } from 'ulid';
 import type { StoredSeason } from '../core/season/season';
-import { expect, seriousProblems, test, type RunningApp } from './app';
+import { expect, seriousProblems, test, type RunningApp, ALL_RUNS } from './app';
 import { Board, todaysSession } from './board';
 
 /** Every screen of the demo, by what is on it. */
 async function screens(demo: RunningApp): Promise<{ path: string; shows: string | RegExp }[]> {
   const { id } = await todaysSession(demo);
   const [athlete] = await demo.get<{ id: string; name: string }[]>('athletes');
-  const [run] = await demo.get<{ id: string; title: string }[]>('runs');
+  const [run] = await demo.get<{ id: string; title: string }[]>(ALL_RUNS);
   const season = (await demo.get<StoredSeason[]>('seasons')).find((season) => season.season.name.startsWith('Five'));
   const library = await demo.get<{ sessions: { id: string }[]; progressions: { id: string }[] }>('library');
   return [
@@ -115,7 +115,7 @@ test('every tile is big enough for a cold thumb and in sight, for 14 and for 24 
   await check(14);
   const mark = { distanceM: 5000, timeS: 1300, date: '2026-01-01', kind: 'race' };
   const athletes = Array.from({ length: 10 }, (_, i) => ({ id: ulid(), name: `Zed Runner${i}`, marks: [mark] }));
-  await page.request.post(`${demo.url}/api/squad/changes`, { data: { athletes } });
+  await demo.send('POST', 'squad/changes', { athletes });
   await page.goto(`${demo.url}/track/ready/${id}`);
   await board.button('Go with 24 athletes').tap();
   await expect(board.button(/^Start: /)).toBeVisible();

@@ -5,7 +5,7 @@ import { layOutSeason } from '../core/season/layout/layOut';
 import type { SeasonDay, SeasonPlan, StoredSeason } from '../core/season/season';
 import type { SquadMember } from '../core/squad/athlete';
 import { daysAfter } from '../core/units/dayNumber';
-import { expect, press, sessionCalled, test, type By } from './app';
+import { expect, press, sessionCalled, test, type By, ALL_RUNS, ALL_SESSIONS } from './app';
 import { todaysSession } from './board';
 import { daysOf, putSeason, seasonCalled, spoken, today } from './seasons';
 
@@ -150,7 +150,7 @@ test('a hard day knows its session: written for real when it is planned, once', 
   await expect(page).toHaveURL(/\/sessions\/plan\//);
   await expect(page.getByText(/of 14 take part/)).toBeVisible();
   const onDay = async () =>
-    (await demo.get<{ id: string; date: string }[]>('sessions')).filter(({ date }) => date === day.date);
+    (await demo.get<{ id: string; date: string }[]>(ALL_SESSIONS)).filter(({ date }) => date === day.date);
   expect(await onDay()).toHaveLength(1);
   const fixed = (await seasonCalled(demo, 'Five')).season.fixed.find(({ date }) => date === day.date);
   expect(fixed).toMatchObject({ because: 'written', sessionId: (await onDay())[0]?.id });
@@ -183,7 +183,7 @@ test('somebody who is ill is left out of roll call and plan, and eased back afte
 });
 
 test('after a bad session the coach holds its thread, and the season waits', async ({ page, demo }) => {
-  const runs = await demo.get<{ id: string; title: string }[]>('runs');
+  const runs = await demo.get<{ id: string; title: string }[]>(ALL_RUNS);
   const run = runs.find(({ title }) => title === 'Threshold kilometres, 3');
   await page.goto(`${demo.url}/results/${run?.id}/next`);
   const region = page.getByRole('region', { name: 'In the season' });
@@ -267,12 +267,7 @@ test.describe('where the server says no', () => {
     const { id, version, season } = await seasonCalled(demo, 'Five');
     await page.goto(`${demo.url}/season/${id}`);
     await page.getByRole('button', { name: /: away$/ }).tap();
-    const answer = await fetch(`${demo.url}/api/seasons/${id}`, {
-      method: 'PUT',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ version, season: { ...season, name: 'Five and ten, renamed' } }),
-    });
-    expect(answer.ok).toBe(true);
+    await demo.send('PUT', `seasons/${id}`, { version, season: { ...season, name: 'Five and ten, renamed' } });
     await page.getByRole('button', { name: 'Take out Gus Petherlow' }).tap();
     await expect(page.getByText(/Somebody has changed this season/)).toBeVisible();
     expect((await seasonCalled(demo, 'Five')).season.exceptions).toHaveLength(1);

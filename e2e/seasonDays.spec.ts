@@ -3,7 +3,7 @@ import type { StoredSeason } from '../core/season/season';
 import type { SquadSettings } from '../core/squad/squadSettings';
 import { daysAfter } from '../core/units/dayNumber';
 import { zonedAt } from '../core/units/zoned';
-import { expect, test, type RunningApp } from './app';
+import { expect, test, type RunningApp, ALL_RUNS } from './app';
 import { daysOf, putSeason, seasonCalled, spoken, today } from './seasons';
 
 type Run = { id: string; title: string; date: string; sessionId: string };
@@ -137,12 +137,8 @@ test('a season is renamed, for other groups, and copied for next year', async ({
 /** Writes a session that is in no season. */
 async function writeOwn(demo: RunningApp, date: string): Promise<string> {
   const sessionId = '01ARZ3NDEKTSV4RRFFQ69G5FAV';
-  const answer = await fetch(`${demo.url}/api/sessions/${sessionId}`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ title: 'Extra hills', date, shorthand: 'main: 8x200 @mile / 2:00 walk', intent: 'hills' }),
-  });
-  expect(answer.ok).toBe(true);
+  const shorthand = 'main: 8x200 @mile / 2:00 walk';
+  await demo.send('PUT', `sessions/${sessionId}`, { title: 'Extra hills', date, shorthand, intent: 'hills' });
   return sessionId;
 }
 
@@ -166,7 +162,7 @@ test('a session beside the season is told of, and becomes its hard day in one ta
 });
 
 test('the next step is written for the thread’s next turn, and the season knows it', async ({ page, demo }) => {
-  const runs = await demo.get<Run[]>('runs');
+  const runs = await demo.get<Run[]>(ALL_RUNS);
   const run = runs.find(({ title }) => title === 'Threshold kilometres, 3');
   const { season } = await seasonCalled(demo, 'Five');
   const turn = daysOf(season).find(({ date, thread }) => date > today() && thread?.id === 'kilometres');
@@ -181,7 +177,7 @@ test('the next step is written for the thread’s next turn, and the season know
 
 test('heavy legs put off the hard day that is laid out after it, where the school wants it', async ({ page, demo }) => {
   const { id, version, season } = await seasonCalled(demo, 'Five');
-  const run = (await demo.get<Run[]>('runs')).find(({ date }) => date >= daysAfter(today(), -2) && date < today());
+  const run = (await demo.get<Run[]>(ALL_RUNS)).find(({ date }) => date >= daysAfter(today(), -2) && date < today());
   const others = season.fixed.filter(({ date }) => date !== today());
   const laid = { date: today(), kind: 'hard' as const, because: 'pinned' as const, threadId: 'thr' };
   const plan = { ...season, fixed: [...others, laid] };

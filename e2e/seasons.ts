@@ -1,6 +1,6 @@
 import { layOutSeason } from '../core/season/layout/layOut';
 import type { SeasonDay, SeasonPlan, StoredSeason } from '../core/season/season';
-import { expect, type RunningApp } from './app';
+import type { RunningApp } from './app';
 
 export const today = () => new Date().toISOString().slice(0, 10);
 
@@ -21,11 +21,5 @@ export const spoken = (date: string) =>
     .replace(',', '');
 
 /** Stores a season as another device would. */
-export async function putSeason(app: RunningApp, { id, ...body }: StoredSeason): Promise<void> {
-  const answer = await fetch(`${app.url}/api/seasons/${id}`, {
-    method: 'PUT',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify(body),
-  });
-  expect(answer.ok).toBe(true);
-}
+export const putSeason = (app: RunningApp, { id, ...body }: StoredSeason): Promise<void> =>
+  app.send('PUT', `seasons/${id}`, body);

@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { ulid } from 'ulid';
-import { expect, press, secondsOf, seriousProblems, test, drag } from './app';
+import { expect, press, secondsOf, seriousProblems, test, drag, ALL_RUNS, ALL_SESSIONS } from './app';
 
 type Athlete = { id: string; name: string; tileName: string; groupId?: string; marks: { distanceM: number }[] };
 type Squad = { paceBookId: string; groups: { id: string; name: string }[] };
@@ -101,7 +101,7 @@ test.describe('where a tile name is taken', () => {
     await expect(page.getByText('Ada Brindlecote is changed.')).toBeVisible();
     // Meanwhile, from another phone.
     const other = { id: ulid(), name: 'Ada Ferrowby', tileName: 'Ada', marks: [] };
-    await page.request.post(`${demo.url}/api/squad/changes`, { data: { athletes: [other] } });
+    await demo.send('POST', 'squad/changes', { athletes: [other] });
     await button(page, 'Undo').tap();
     await expect(page.getByText(/^It was not taken back\. “Ada” is the tile name of Ada Ferrowby\./)).toBeVisible();
   });
@@ -332,7 +332,7 @@ test('a pace book of one’s own: copied, changed, used; what would break it is 
   await go(button(page, 'Back to the pace books'));
   await go(button(page, 'Use Fitness curve, my own for the squad'));
   await expect.poll(async () => (await demo.get<Squad>('squad')).paceBookId).toMatch(/^[0-9A-Z]{26}$/);
-  const [session] = await demo.get<{ id: string }[]>('sessions');
+  const [session] = await demo.get<{ id: string }[]>(ALL_SESSIONS);
   await page.goto(`${demo.url}/sessions/${session?.id}`);
   await page.getByLabel('Session', { exact: true }).fill('4x1000 @cruise / 60s');
   await expect(page.getByText(/^4\.0 km, about/)).toBeVisible();
@@ -344,7 +344,7 @@ test('erased for good, after a copy: out of the squad and of every result, and o
   demo,
 }) => {
   const [ada] = await demo.get<Athlete[]>('athletes');
-  const [run] = await demo.get<{ id: string }[]>('runs');
+  const [run] = await demo.get<{ id: string }[]>(ALL_RUNS);
   await page.goto(`${demo.url}/results/${run?.id}`);
   await expect(page.getByRole('row', { name: /Ada Brindlecote/ })).toBeVisible();
   await page.goto(`${demo.url}/squad/${ada?.id}`);
@@ -406,7 +406,7 @@ test('a flat-out trial in a session names those who have not run for long', asyn
   await weeks.fill('2');
   await button(page, 'Save changes').tap();
   await expect(page.getByText('Kit Rennagh is changed.')).toBeVisible();
-  const [session] = await demo.get<{ id: string }[]>('sessions');
+  const [session] = await demo.get<{ id: string }[]>(ALL_SESSIONS);
   await page.goto(`${demo.url}/sessions/${session?.id}`);
   const text = page.getByLabel('Session', { exact: true });
   await text.fill('1600 @effort 10');

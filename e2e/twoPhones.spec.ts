@@ -83,7 +83,7 @@ test('an assistant joins by a code, times a group on a phone whose clock is off,
       .filter(({ tileName }) => tileNames.includes(tileName))
       .map(({ athleteId }) => athleteId);
     const started = { id: ulid(), runId: plan.id, deviceId: ulid(), atMs, type: 'started', repIndex: 0, athleteIds };
-    await page.request.post(`${locked.url}/api/runs/${plan.id}/events`, { data: { events: [started] } });
+    await locked.send('POST', `runs/${plan.id}/events`, { events: [started] });
     for (const board of [coach, helper])
       for (const name of tileNames) await expect(board.tile(name)).toHaveAccessibleName(/running/);
     return atMs;

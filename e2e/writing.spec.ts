@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import type { LibrarySession } from '../core/library/librarySession';
-import { drag, expect, press, seriousProblems, test, type RunningApp } from './app';
+import { drag, expect, press, seriousProblems, test, type RunningApp, ALL_SESSIONS } from './app';
 import { todaysSession } from './board';
 
 const FIRST_EXAMPLE = [
@@ -19,7 +19,7 @@ type Listed = { id: string; title: string; shorthand: string };
 type Kept = { sessions: LibrarySession[]; progressions: { name: string; stepIds: string[] }[] };
 /** The one session of a server that had none. */
 async function onlySession(app: RunningApp): Promise<string> {
-  const sessions = await app.get<Listed[]>('sessions');
+  const sessions = await app.get<Listed[]>(ALL_SESSIONS);
   expect(sessions).toHaveLength(1);
   return sessions[0]?.shorthand ?? '';
 }
@@ -214,7 +214,7 @@ test('every kind of count, length, pace and recovery is within reach of the thum
     expect
       .poll(async () => {
         const { id } = await todaysSession(demo);
-        return (await demo.get<Listed[]>('sessions')).find((listed) => listed.id === id)?.shorthand;
+        return (await demo.get<Listed[]>(ALL_SESSIONS)).find((listed) => listed.id === id)?.shorthand;
       })
       .toBe(`main: ${shorthand}`);
 

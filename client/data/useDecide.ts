@@ -17,8 +17,7 @@ export function useDecide({ id, plan = UNDECIDED }: ScheduledSession) {
       const send = (decided: DayPlan) => put({ sessionId: id, plan: decided });
       const takeBack = () => {
         // Only this decision: later ones stay.
-        const { data } = api.endpoints.sessions.select()(store.getState());
-        const now = data?.find((session) => session.id === id)?.plan ?? UNDECIDED;
+        const { plan: now = UNDECIDED } = api.endpoints.session.select(id)(store.getState()).data ?? {};
         return send(withDecision(now, inverseOfDecision(part, plan)));
       };
       void send(withDecision(plan, part)).then(({ error }) => {

@@ -1,18 +1,19 @@
 import { useMemo } from 'react';
-import { kmAWeek, withKmAWeek, type KmAWeek, type KmSource } from '@core/season/kmAWeek';
+import { daysAfter } from '@core/units/dayNumber';
+import { KM_DAYS, kmAWeek, withKmAWeek, type KmAWeek, type KmSource } from '@core/season/kmAWeek';
 import type { RanMinutes } from '@core/season/load';
 import { speedOfEntry } from '@core/paces/paceBook';
 import type { SquadMember } from '@core/squad/athlete';
 import { pacesOf, type SquadView } from './useSquad';
 import type { ListedRun } from '@core/api/answers';
-import { useRunsQuery } from '../store/api';
-import { today } from '../ui/days';
+import { useRunsOnQuery } from '../store/api';
+import { useToday } from '../ui/useToday';
 import { useSeasons } from './useSeasons';
 
 const NO_RUNS: readonly ListedRun[] = [];
 
 /** Minutes that sessions came to, by the sessions' ids; those that were begun and not set aside. */
-const ranMinutesIn = (runs: readonly ListedRun[]): RanMinutes =>
+export const ranMinutesIn = (runs: readonly ListedRun[]): RanMinutes =>
   new Map(
     runs.flatMap(({ sessionId, summary, isSetAside }) =>
       summary?.startedAtMs === undefined || isSetAside ? [] : [[sessionId, summary.minutes] as const],
@@ -22,8 +23,8 @@ const ranMinutesIn = (runs: readonly ListedRun[]): RanMinutes =>
 /** What kilometres a week are worked out from: the seasons with what was ticked, and the sessions that were run. */
 export function useKmSource(): KmSource {
   const { seasons } = useSeasons();
-  const { data: runs = NO_RUNS } = useRunsQuery();
-  const now = today();
+  const now = useToday();
+  const { data: runs = NO_RUNS } = useRunsOnQuery({ from: daysAfter(now, -KM_DAYS) });
   return useMemo(() => ({ seasons: seasons ?? [], ranMinutes: ranMinutesIn(runs), today: now }), [seasons, runs, now]);
 }
 

@@ -6,13 +6,12 @@ import { withStarters } from '@core/library/starters';
 import { curveBook } from '@core/paces/shippedPaceBooks';
 import type { PaceBook } from '@core/paces/paceBook';
 import { squadPaceBookOf, useSquad } from './useSquad';
-import type { ListedRun } from '@core/api/answers';
-import { troubleText, useLibraryQuery, useChangeLibraryMutation, useRunsQuery, useSessionsQuery } from '../store/api';
-import { today } from '../ui/days';
+import { troubleText, useLibraryQuery, useLibraryUsesQuery, useChangeLibraryMutation } from '../store/api';
+import { useToday } from '../ui/useToday';
 import { useNotice } from '../ui/Notices';
 
-/** How often a library session was used: days, the last one, and its results. */
-export type LibraryUse = { days: number; last?: string; runs: ListedRun[] };
+/** On how many days a library session was used, and the last of them. */
+export type LibraryUse = { days: number; last?: string };
 
 /** The library as the screens need it. */
 export type LibraryView = {
@@ -23,7 +22,8 @@ export type LibraryView = {
   useOf: (id: string) => LibraryUse;
 };
 
-const NEVER: LibraryUse = { days: 0, runs: [] };
+const NEVER: LibraryUse = { days: 0 };
+const NO_USES: Record<string, LibraryUse> = {};
 
 /** Parsing a session is slow: cached for as long as session and paces are the same. */
 const read = new WeakMap<LibrarySession, { paceNames: readonly string[]; paceBook: PaceBook; entry: LibraryEntry }>();
@@ -39,37 +39,19 @@ function entryOf(session: LibrarySession, paceNames: readonly string[], paceBook
 /** The library, once it is here; else what went wrong. */
 export function useLibrary(): { library: LibraryView | undefined; error: unknown; retry: () => void } {
   const kept = useLibraryQuery();
-  const days = useSessionsQuery();
-  const runs = useRunsQuery();
+  const { data: uses = NO_USES } = useLibraryUsesQuery(useToday());
   const { squad } = useSquad();
-  const day = today();
-  const uses = useMemo(() => {
-    const found = new Map<string, LibraryUse>();
-    for (const { id, libraryId, date } of days.data ?? []) {
-      if (libraryId === undefined) continue;
-      const before = found.get(libraryId) ?? NEVER;
-      const ownRuns = (runs.data ?? []).filter(({ sessionId }) => sessionId === id);
-      // A day still to come is no use yet.
-      const last = [...(before.last === undefined ? [] : [before.last]), ...(date <= day ? [date] : [])].sort().at(-1);
-      found.set(libraryId, {
-        days: before.days + 1,
-        ...(last === undefined ? {} : { last }),
-        runs: [...before.runs, ...ownRuns],
-      });
-    }
-    return found;
-  }, [days.data, runs.data, day]);
   const library = useMemo((): LibraryView | undefined => {
     if (!kept.data) return undefined;
     const sessions = withStarters(kept.data.sessions);
     const paceBook = squad ? squadPaceBookOf(squad) : curveBook;
     const entries = sessions.map((session) => entryOf(session, squad?.paceNames ?? [], paceBook));
-    const rank = ({ session }: LibraryEntry) => [session.favourite ? 0 : 1, uses.get(session.id)?.last ?? ''] as const;
+    const rank = ({ session }: LibraryEntry) => [session.favourite ? 0 : 1, uses[session.id]?.last ?? ''] as const;
     entries.sort((a, b) => {
       const [[favA, lastA], [favB, lastB]] = [rank(a), rank(b)];
       return favA - favB || lastB.localeCompare(lastA) || a.session.title.localeCompare(b.session.title);
     });
-    return { sessions, entries, progressions: kept.data.progressions, useOf: (id) => uses.get(id) ?? NEVER };
+    return { sessions, entries, progressions: kept.data.progressions, useOf: (id) => uses[id] ?? NEVER };
   }, [kept.data, squad, uses]);
   const retry = () => {
     if (!kept.data) void kept.refetch();

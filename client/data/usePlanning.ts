@@ -11,8 +11,9 @@ import { INTENT_FACTS, type Intent } from '@core/session/intent';
 import type { SessionTree } from '@core/session/session';
 import type { SquadMember } from '@core/squad/athlete';
 import { USUAL_HEAT_LIMITS, type Weather } from '@core/squad/heat';
+import { daysAfter } from '@core/units/dayNumber';
 import type { Venue } from '@core/venue/venue';
-import { useSessionsQuery, useWeatherQuery } from '../store/api';
+import { useSessionsOnQuery, useWeatherQuery } from '../store/api';
 import { useAthletePlans } from './useAthletePlans';
 import { UNDECIDED, useDecide } from './useDecide';
 import { squadPaceBookOf, type SquadView } from './useSquad';
@@ -46,7 +47,7 @@ export type Planning = {
 /** The whole planning of a session; undefined while its text cannot be read. */
 export function usePlanning(session: ScheduledSession, squad: SquadView): Planning | undefined {
   const { date, startTime, plan = UNDECIDED } = session;
-  const { data: sessions } = useSessionsQuery();
+  const { data: sessions } = useSessionsOnQuery({ from: daysAfter(date, -1), to: daysAfter(date, 1) });
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
   const { athletes } = squad;
   const decide = useDecide(session);

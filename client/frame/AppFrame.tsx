@@ -12,6 +12,7 @@ import { startKeepingSquad } from '../data/keepSquad';
 import { troubleText } from '../store/api';
 import { store, useAppSelector } from '../store/store';
 import { NavBar } from './NavBar';
+import { NewVersion } from './NewVersion';
 import { NoticeBar, Notices } from '../ui/Notices';
 import { darkTheme, lightTheme } from '../ui/theme';
 import { useWide } from '../ui/useWide';
@@ -38,6 +39,7 @@ function Themed() {
         <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: theme.zest.ground }}>
           {(!isAtLineBoard(path) || wide) && isCoach && path !== '/join' && <NavBar />}
           <View role="main" style={{ flex: 1, minHeight: 0, minWidth: 0 }}>
+            <NewVersion />
             <AccessGate>
               <Slot />
             </AccessGate>

@@ -1,15 +1,16 @@
 import { counted } from '@core/units/counted';
 import { router } from 'expo-router';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import { searchLibrary, type LibraryQuery } from '@core/library/searchLibrary';
+import { searchLibrary, type LibraryEntry, type LibraryQuery } from '@core/library/searchLibrary';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
 import { usePaceNames } from '../data/useSquad';
 import { troubleText } from '../store/api';
 import { Chips } from '../ui/Chips';
 import { Empty } from '../ui/Empty';
 import { Loading } from '../ui/Loading';
+import { LongList } from '../ui/LongList';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { Select } from '../ui/Select';
@@ -23,14 +24,10 @@ import { LibraryRow } from './LibraryRow';
 import { LENGTHS } from './libraryText';
 import { useLibrary, useLibraryChange, type LibraryView } from '../data/useLibrary';
 
-/** Rows rendered at first, those in sight before the rest; more on request. */
-const FIRST = 25;
-const IN_SIGHT = 8;
+const keyOf = ({ session }: LibraryEntry) => session.id;
 
 function Found({ library, query }: { library: LibraryView; query: LibraryQuery }) {
-  const [shown, setShown] = useState(FIRST);
   const found = useMemo(() => searchLibrary(library.entries, query), [library.entries, query]);
-  const isSettled = useDeferredValue(found) === found;
   if (found.length === 0)
     return (
       <Empty title="Nothing like that">
@@ -42,22 +39,17 @@ function Found({ library, query }: { library: LibraryView; query: LibraryQuery }
       <Text as="small" quiet live="polite">
         {counted(found.length, 'session')}
       </Text>
-      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-        {found.slice(0, isSettled ? shown : IN_SIGHT).map((entry) => (
-          <View role="listitem" key={entry.session.id}>
-            <LibraryRow
-              entry={entry}
-              use={library.useOf(entry.session.id)}
-              href={`/sessions/library/${entry.session.id}`}
-            />
-          </View>
-        ))}
-      </View>
-      {found.length > shown && (
-        <View style={{ alignItems: 'flex-start' }}>
-          <SmallButton onPress={() => setShown(shown + 50)}>{`Show more (${found.length - shown})`}</SmallButton>
-        </View>
-      )}
+      <LongList
+        rows={found}
+        keyOf={keyOf}
+        row={(entry) => (
+          <LibraryRow
+            entry={entry}
+            use={library.useOf(entry.session.id)}
+            href={`/sessions/library/${entry.session.id}`}
+          />
+        )}
+      />
     </View>
   );
 }

@@ -5,8 +5,10 @@ import { View } from 'react-native';
 import { ulid } from 'ulid';
 import type { LibrarySession } from '@core/library/librarySession';
 import { isStarter, STARTERS } from '@core/library/starters';
-import { useLibraryVersionsQuery } from '../store/api';
+import { usePages } from '../data/usePages';
+import { useLibraryVersionsInfiniteQuery, useResultsInfiniteQuery } from '../store/api';
 import { dayName, today } from '../ui/days';
+import { MoreRows } from '../ui/MoreRows';
 import { saveFile } from '../ui/saveFile';
 import { SmallButton } from '../ui/SmallButton';
 import { TextField } from '../ui/TextField';
@@ -36,7 +38,8 @@ type Props = {
 };
 
 function Used({ session, library }: Pick<Props, 'session' | 'library'>) {
-  const { days, last, runs } = library.useOf(session.id);
+  const { days, last } = library.useOf(session.id);
+  const { rows: runs = [], more } = usePages(useResultsInfiniteQuery({ library: session.id }));
   const [latest] = runs;
   return (
     <View style={{ gap: SPACE.xs }}>
@@ -68,12 +71,13 @@ function Used({ session, library }: Pick<Props, 'session' | 'library'>) {
             ]
           : [],
       )}
+      {more && <MoreRows {...more} />}
     </View>
   );
 }
 
 function Versions({ session, onText }: Pick<Props, 'session' | 'onText'>) {
-  const { data: versions = [] } = useLibraryVersionsQuery(session.id);
+  const { rows: versions = [], more } = usePages(useLibraryVersionsInfiniteQuery(session.id));
   const shipped = STARTERS.find(({ id }) => id === session.id);
   const isChanged = shipped !== undefined && shipped.shorthand !== session.shorthand;
   if (versions.length === 0 && !isChanged) return null;
@@ -96,6 +100,7 @@ function Versions({ session, onText }: Pick<Props, 'session' | 'onText'>) {
           </View>
         </View>
       ))}
+      {more && <MoreRows {...more} />}
       {isChanged && (
         <View style={{ gap: SPACE.xs }}>
           <Text as="strong">As it came with the app</Text>

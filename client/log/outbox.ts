@@ -1,5 +1,6 @@
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
+import { APP_VERSION, noteVersion } from '../store/serverVersion';
 import type { OutboxState } from '../store/trackside';
 import type { TrackLog } from './trackLog';
 
@@ -19,9 +20,10 @@ export const fetchPort: OutboxPort = {
     try {
       const answer = await fetch(`/api/${path}`, {
         method,
-        headers: { 'content-type': 'application/json' },
+        headers: { 'content-type': 'application/json', ...APP_VERSION },
         body: JSON.stringify(body),
       });
+      noteVersion(answer.headers);
       return { status: answer.status, body: await answer.json().catch(() => undefined) };
     } catch {
       return undefined;

@@ -1,17 +1,23 @@
 import type { Href } from 'expo-router';
+import { memo } from 'react';
 import { parseStored } from '@core/session/parseSession';
 import { standardTrack } from '@core/venue/venue';
 import { usePaceNames } from '../data/useSquad';
-import type { ScheduledSession } from '@core/api/answers';
+import type { ListedSession } from '@core/api/answers';
 import { dayName, today } from '../ui/days';
 import { LapThumb } from '../ui/LapSheet';
 import { ListRow } from '../ui/ListRow';
 import { mainPart, viewSession } from '../data/sessionView';
 
-type Props = { session: ScheduledSession; href: Href; chosen?: boolean; marked?: boolean };
+type Props = { session: ListedSession; href: Href; chosen?: boolean; marked?: boolean };
 
 /** A session in a list: its day, its main part in shorthand, and its lap sheet as a thumbnail. */
-export function SessionRow({ session, href, chosen = false, marked = session.date === today() }: Props) {
+export const SessionRow = memo(function SessionRow({
+  session,
+  href,
+  chosen = false,
+  marked = session.date === today(),
+}: Props) {
   const parsed = parseStored(session.shorthand, { paceNames: usePaceNames() });
   const view = parsed.ok ? viewSession(parsed.session) : undefined;
   const what = parsed.ok
@@ -29,4 +35,4 @@ export function SessionRow({ session, href, chosen = false, marked = session.dat
       marked={marked}
     />
   );
-}
+});

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { useSquadOn } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
-import { troubleText, useSessionsQuery } from '../store/api';
+import { isMissing, troubleText, useSessionQuery } from '../store/api';
 import { NotThere } from '../ui/NotThere';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
@@ -19,20 +19,20 @@ type Props = {
 
 /** A session and the squad as it is on that day, once both are there; until then what is being waited for, what failed, or that it is missing. */
 export function WithSession({ id, title, backTo, back, children }: Props) {
-  const sessions = useSessionsQuery();
+  const { currentData: session, error: sessionError, refetch } = useSessionQuery(id);
   const { squad, error: squadError, retry: retrySquad } = useSquad();
-  const session = sessions.data?.find((candidate) => candidate.id === id);
   const squadThen = useSquadOn(squad, session?.date);
-  if (session && squadThen) return children(session, squadThen);
-  const error = sessions.error ?? squadError;
+  const isGone = isMissing(sessionError);
+  if (session && squadThen && !isGone) return children(session, squadThen);
+  const error = isGone ? undefined : (sessionError ?? squadError);
   const retry = () => {
-    void sessions.refetch();
+    void refetch();
     retrySquad();
   };
   return (
     <Page title={title} onBack={back} backLabel={`Back to ${backTo}`}>
-      {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : (!sessions.data || session) && <Loading />}
-      {sessions.data && !session && <NotThere what="session" goTo={backTo} onGo={back} />}
+      {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : !isGone && <Loading />}
+      {isGone && <NotThere what="session" goTo={backTo} onGo={back} />}
     </Page>
   );
 }

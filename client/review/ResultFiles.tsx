@@ -1,4 +1,5 @@
 import { counted } from '@core/units/counted';
+import { skipToken } from '@reduxjs/toolkit/query';
 import { parseISO } from 'date-fns/parseISO';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -10,7 +11,7 @@ import { readResultsCsv, type ReadResults } from '@core/formats/resultsCsv';
 import { listed } from '@core/units/listed';
 import { takeToTrack } from '../log/recorder';
 import { everyoneIn, type SquadView, useSquad } from '../data/useSquad';
-import { useRunsQuery } from '../store/api';
+import { useRunsOnQuery } from '../store/api';
 import { dayName } from '../ui/days';
 import { FilePicker } from '../ui/FilePicker';
 import { NO_RING } from '../ui/noRing';
@@ -70,9 +71,11 @@ export function ResultFiles() {
   const [text, setText] = useState('');
   const [isBusy, setBusy] = useState(false);
   const { squad } = useSquad();
-  const { data: runs } = useRunsQuery();
   const notice = useNotice();
   const read = useMemo(() => (text.trim() === '' ? undefined : readResultsCsv(text)), [text]);
+  const dates = read?.ok ? read.rows.map(({ date }) => date).sort() : [];
+  const [from, to] = [dates[0], dates.at(-1)];
+  const { data: runs } = useRunsOnQuery(from === undefined || to === undefined ? skipToken : { from, to });
   const looked = useMemo(() => {
     if (!read?.ok || !squad || !runs) return undefined;
     return look(read, squad, new Set(runs.map(({ date, title }) => `${date} ${title}`)));

@@ -4,10 +4,18 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import type { RunSummary } from '@core/review/summary';
 import type { ListedRun } from '@core/api/answers';
-import { troubleText, useRestoreRunMutation, useRunsQuery, useSetRunAsideMutation } from '../store/api';
+import { usePages } from '../data/usePages';
+import {
+  troubleText,
+  useRestoreRunMutation,
+  useResultsInfiniteQuery,
+  useRunsApartQuery,
+  useSetRunAsideMutation,
+} from '../store/api';
 import { dayName } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { ListRow } from '../ui/ListRow';
+import { LongList } from '../ui/LongList';
 import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../parts/LookSwitch';
 import { Page } from '../ui/Page';
@@ -75,21 +83,22 @@ const ASK_AGAIN_MS = 1500;
 /** What was run, the latest first. */
 export function ResultList() {
   const [isPending, setPending] = useState(false);
-  const { data, error, refetch } = useRunsQuery(undefined, {
-    refetchOnMountOrArgChange: true,
-    pollingInterval: isPending ? ASK_AGAIN_MS : 0,
-  });
-  const pending = data?.filter((run) => run.isPending).length ?? 0;
+  const asking = { refetchOnMountOrArgChange: true, pollingInterval: isPending ? ASK_AGAIN_MS : 0 };
+  const results = useResultsInfiniteQuery({}, asking);
+  const { data: apart, error: apartError, refetch: refetchApart } = useRunsApartQuery(undefined, asking);
+  const { rows: runs, more } = usePages(results);
+  const error = runs ? apartError : results.error;
+  const pending = apart?.pending ?? 0;
   if (isPending !== pending > 0) setPending(pending > 0);
-  // A roll call that came to nothing is no result.
-  const runs = data?.flatMap(({ summary, ...run }) =>
-    summary?.startedAtMs === undefined ? [] : [{ ...run, summary }],
-  );
+  const refetch = () => {
+    void results.refetch();
+    void refetchApart();
+  };
   const path = usePathname();
   const wide = useWide();
   return (
     <Page title="Results" aside={wide ? undefined : <LookSwitch />}>
-      {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !runs && <Loading />}
+      {error ? <Trouble retry={refetch}>{troubleText(error)}</Trouble> : !runs && <Loading />}
       {pending > 0 && (
         <View role="status">
           <Text as="small">{`${pending} earlier ${pending === 1 ? 'session is' : 'sessions are'} being read and will be here in a moment.`}</Text>
@@ -106,19 +115,20 @@ export function ResultList() {
         )}
         {runs && <SmallButton onPress={() => router.push('/results/files')}>Bring in results</SmallButton>}
       </View>
-      <View role="list" style={{ marginHorizontal: -SPACE.l }}>
-        {runs?.map((run) => (
-          <View role="listitem" key={run.id}>
-            <ListRow
-              href={`/results/${run.id}`}
-              title={run.title}
-              detail={aboutRun(run.date, run.summary)}
-              chosen={path === `/results/${run.id}` || path.startsWith(`/results/${run.id}/`)}
-            />
-          </View>
-        ))}
-      </View>
-      <Damaged runs={data ?? []} />
+      <LongList
+        rows={runs ?? []}
+        keyOf={({ id }) => id}
+        row={({ id, title, date, summary }) => (
+          <ListRow
+            href={`/results/${id}`}
+            title={title}
+            detail={summary ? aboutRun(date, summary) : dayName(date)}
+            chosen={path === `/results/${id}` || path.startsWith(`/results/${id}/`)}
+          />
+        )}
+        more={more}
+      />
+      <Damaged runs={apart?.runs ?? []} />
     </Page>
   );
 }

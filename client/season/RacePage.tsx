@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { warmUpFor } from '@core/season/raceDay';
 import type { SeasonRace } from '@core/season/season';
 import { useSeasonEdit } from '../data/useSeasonEdit';
-import type { LaidSeason } from '../data/useSeasons';
+import { useSeasons, type LaidSeason } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../data/useSquad';
 import { troubleText } from '../store/api';
 import { dayName, today } from '../ui/days';
@@ -21,7 +21,6 @@ import { RaceEntries } from './RaceEntries';
 import { Focus, Rehearsed } from './RaceNotes';
 import { RaceForm } from './SeasonRaces';
 import { untilText } from './seasonText';
-import { useSeasonData } from './useSeasonData';
 
 function Race({ race, laid, squad }: { race: SeasonRace; laid: LaidSeason; squad: SquadView }) {
   const edit = useSeasonEdit(laid);
@@ -117,17 +116,24 @@ function Race({ race, laid, squad }: { race: SeasonRace; laid: LaidSeason; squad
 
 /** A race: who runs what, the cards, the warm-up, and afterwards the times. */
 export function RacePage({ seasonId, raceId }: { seasonId: string; raceId: string }) {
-  const { data, error, retry } = useSeasonData();
-  const { squad } = useSquad();
-  const laid = data?.seasons.find(({ id }) => id === seasonId);
+  const { seasons, error, retry } = useSeasons();
+  const { squad, error: squadError, retry: retrySquad } = useSquad();
+  const laid = seasons?.find(({ id }) => id === seasonId);
   const race = laid?.season.races.find(({ id }) => id === raceId);
   if (laid && race && squad) return <Race race={race} laid={laid} squad={squad} />;
   const back = () => router.replace('/season');
   return (
     <Page title="Race" onBack={back} backLabel="Back to the season">
-      {!data || !squad ? (
-        error ? (
-          <Trouble retry={retry}>{troubleText(error)}</Trouble>
+      {!seasons || !squad ? (
+        (error ?? squadError) ? (
+          <Trouble
+            retry={() => {
+              retry();
+              retrySquad();
+            }}
+          >
+            {troubleText(error ?? squadError)}
+          </Trouble>
         ) : (
           <Loading />
         )

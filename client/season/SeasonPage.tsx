@@ -158,7 +158,7 @@ function Whole({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
 
 /** A season as a whole: its weeks, races and phases, threads, and who is away. */
 export function SeasonPage({ id }: { id: string }) {
-  const { data, error, retry } = useSeasonData();
+  const { data, error, retry } = useSeasonData(id);
   const laid = data?.seasons.find((laid) => laid.id === id);
   if (data && laid) return <Whole laid={laid} data={data} />;
   const back = () => router.replace('/season');

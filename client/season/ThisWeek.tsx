@@ -4,7 +4,6 @@ import { router } from 'expo-router';
 import { useMemo, useRef, useState, type ComponentProps, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import { lastDayOf } from '@core/season/phases';
 import { daysAfter } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
 import type { DaySheet } from './DaySheet';
@@ -30,12 +29,11 @@ import { SeasonStrip } from './SeasonStrip';
 import { groupsText, untilText } from './seasonText';
 import { TodayCard } from './TodayCard';
 import { checksOf } from './seasonChecks';
+import { useDaysBefore } from './useDaysBefore';
 import { useTick } from './useTick';
-import { useSeasonData, type SeasonData } from './useSeasonData';
+import { isOver, useSeasonData, type SeasonData } from './useSeasonData';
 import { dayView, weekOf, type DayEntry } from './weekView';
 
-/** A season stays with the week for so many days after its end. */
-const OVER_DAYS = 21;
 const DAYS = [0, 1, 2, 3, 4, 5, 6];
 /** A swipe goes at least this far across, and twice as far as up or down. */
 const SWIPE_PX = 60;
@@ -108,8 +106,11 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
   const wide = useWide();
   const { today, groups } = data;
   const [seasons, earlier] = useMemo(() => {
-    const isOver = ({ season }: LaidSeason) => lastDayOf(season) < daysAfter(today, -OVER_DAYS);
-    return [data.seasons.filter((laid) => !isOver(laid)), data.seasons.filter(isOver).reverse()];
+    const [over, others] = [
+      data.seasons.filter((laid) => isOver(laid, today)),
+      data.seasons.filter((laid) => !isOver(laid, today)),
+    ];
+    return [others, over.reverse()];
   }, [data.seasons, today]);
   const [first] = seasons;
   const thisWeek = weekOf(today, first?.season ?? data.squad.settings.club);
@@ -117,11 +118,12 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
   const [chosen, setChosen] = useState(() => seasons.map(({ id }) => id));
   const [opened, setOpened] = useState<{ key: string; date: string }>();
   const tick = useTick(seasons);
+  const before = useDaysBefore(data, from);
   const swipe = useSwipe((way) => setFrom(daysAfter(from, 7 * way)));
   const shown = useMemo(() => seasons.filter(({ id }) => chosen.includes(id)), [seasons, chosen]);
   const days = useMemo(
-    () => DAYS.map((i) => dayView(daysAfter(from, i), { ...data, seasons: shown })),
-    [data, from, shown],
+    () => DAYS.map((i) => dayView(daysAfter(from, i), { ...data, ...before, seasons: shown })),
+    [data, before, from, shown],
   );
   const checks = useMemo(
     () => shown.map((laid) => ({ id: laid.id, name: laid.season.name, count: checksOf(laid, data).length })),

@@ -3,17 +3,21 @@ import type { Library } from '@core/season/threads/threadSession';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Group } from '@core/squad/athlete';
 import type { KmSource } from '@core/season/kmAWeek';
-import { useKmSource } from '../data/useKmSource';
+import { lastDayOf } from '@core/season/phases';
+import { daysAfter } from '@core/units/dayNumber';
+import { ranMinutesIn, useKmSource } from '../data/useKmSource';
 import { useSeasons, type LaidSeason } from '../data/useSeasons';
 import { useSquad, type SquadView } from '../data/useSquad';
 import type { ListedRun, ScheduledSession } from '@core/api/answers';
-import { useLibraryQuery, useRunsQuery, useSessionsQuery } from '../store/api';
+import { useLibraryQuery, useRunsOnQuery, useSessionsOnQuery, type Days } from '../store/api';
 import { useToday } from '../ui/useToday';
 import { withStarters } from '@core/library/starters';
 
 /** All that the season's screens show. */
 export type SeasonData = {
   seasons: LaidSeason[];
+  /** The days that sessions and runs are of. */
+  days: Days;
   sessions: readonly ScheduledSession[];
   runs: readonly ListedRun[];
   squad: SquadView;
@@ -32,15 +36,36 @@ export type SeasonData = {
 
 const NO_RUNS: readonly ListedRun[] = [];
 
-/** Everything the season's screens show, once it is here; results may come later. */
-export function useSeasonData(): { data: SeasonData | undefined; error: unknown; retry: () => void } {
+/** A season stays with the week for so many days after its end. */
+const OVER_DAYS = 21;
+/** Days before today that are looked at in any case: as long as most seasons, so that their days need not be waited for. */
+const BACK_DAYS = 126;
+
+export const isOver = ({ season }: Pick<LaidSeason, 'season'>, today: string): boolean =>
+  lastDayOf(season) < daysAfter(today, -OVER_DAYS);
+
+/** The days that are looked at: those of one season that is over, or of all that are not, and what is still to come. */
+function daysShown(seasons: readonly LaidSeason[], today: string, seasonId: string | undefined): Days {
+  const asked = seasons.find(({ id }) => id === seasonId);
+  if (asked && isOver(asked, today)) return { from: asked.season.firstDay, to: lastDayOf(asked.season) };
+  const firstDays = seasons.filter((laid) => !isOver(laid, today)).map(({ season }) => season.firstDay);
+  return { from: [daysAfter(today, -BACK_DAYS), ...firstDays].sort()[0] ?? today };
+}
+
+/** Everything the season's screens show, once it is here; results may come later. @param seasonId the season that is shown by itself. */
+export function useSeasonData(seasonId?: string): { data: SeasonData | undefined; error: unknown; retry: () => void } {
   const { seasons, error, retry } = useSeasons();
   const { squad, error: squadError, retry: retrySquad } = useSquad();
-  const sessions = useSessionsQuery();
-  const { data: runs = NO_RUNS } = useRunsQuery();
-  const stored = useLibraryQuery();
   const now = useToday();
-  const km = useKmSource();
+  const days = useMemo(() => daysShown(seasons ?? [], now, seasonId), [seasons, now, seasonId]);
+  const sessions = useSessionsOnQuery(days);
+  const { data: runs = NO_RUNS } = useRunsOnQuery(days);
+  const stored = useLibraryQuery();
+  const lately = useKmSource();
+  const km = useMemo(
+    () => ({ ...lately, ranMinutes: new Map([...lately.ranMinutes, ...ranMinutesIn(runs)]) }),
+    [lately, runs],
+  );
   const library = useMemo(
     () =>
       stored.data || stored.error
@@ -53,6 +78,7 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
     if (!seasons || !squad || !sessions.data || !library) return undefined;
     return {
       seasons,
+      days,
       sessions: sessions.data,
       runs,
       squad,
@@ -69,7 +95,7 @@ export function useSeasonData(): { data: SeasonData | undefined; error: unknown;
       km,
       today: now,
     };
-  }, [seasons, squad, sessions.data, runs, library, isLibraryHere, km, now]);
+  }, [seasons, days, squad, sessions.data, runs, library, isLibraryHere, km, now]);
   return {
     data,
     error: error ?? squadError ?? sessions.error,

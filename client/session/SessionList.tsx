@@ -1,12 +1,20 @@
 import { router, usePathname } from 'expo-router';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
-import type { ScheduledSession } from '@core/api/answers';
-import { troubleText, usePutSessionMutation, useRemoveSessionMutation, useSessionsQuery } from '../store/api';
-import { today } from '../ui/days';
+import type { ListedSession } from '@core/api/answers';
+import { usePages } from '../data/usePages';
+import {
+  troubleText,
+  usePutSessionMutation,
+  useRemoveSessionMutation,
+  useSessionsBeforeInfiniteQuery,
+  useSessionsOnQuery,
+} from '../store/api';
+import { LongList } from '../ui/LongList';
+import { useToday } from '../ui/useToday';
 import { Empty } from '../ui/Empty';
 import { Icon } from '../ui/icons/Icon';
-import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../parts/LookSwitch';
@@ -20,7 +28,11 @@ import { SessionRow } from '../parts/SessionRow';
 
 /** All sessions by date: what is coming first, then what was. */
 export function SessionList() {
-  const { data: sessions, error, refetch } = useSessionsQuery();
+  const today = useToday();
+  const { data: latest, error: latestError, refetch: refetchLatest } = useSessionsOnQuery({ from: today });
+  const before = useSessionsBeforeInfiniteQuery(today);
+  const { rows: past, more } = usePages(before);
+  const error = latestError ?? (past ? undefined : before.error);
   const [put] = usePutSessionMutation();
   const [remove] = useRemoveSessionMutation();
   const notice = useNotice();
@@ -28,7 +40,7 @@ export function SessionList() {
   const wide = useWide();
   const palette = usePalette();
   const add = async () => {
-    const session = { id: ulid(), title: 'New session', date: today(), shorthand: '' };
+    const session = { id: ulid(), title: 'New session', date: today, shorthand: '' };
     const added = await put(session);
     if (added.error) return notice({ text: troubleText(added.error) });
     router.push(`/sessions/${session.id}`);
@@ -40,11 +52,15 @@ export function SessionList() {
       },
     });
   };
-  const coming = (sessions ?? []).filter((session) => session.date >= today()).reverse();
-  const past = (sessions ?? []).filter((session) => session.date < today());
-  const row = (session: ScheduledSession) => {
+  const coming = useMemo(() => latest && [...latest].reverse(), [latest]);
+  const keyOf = ({ id }: ListedSession) => id;
+  const row = (session: ListedSession) => {
     const href = `/sessions/${session.id}`;
-    return <SessionRow key={session.id} session={session} href={href} chosen={path === href} />;
+    return <SessionRow session={session} href={href} chosen={path === href} />;
+  };
+  const refetch = () => {
+    void refetchLatest();
+    void before.refetch();
   };
   return (
     <Page
@@ -66,14 +82,14 @@ export function SessionList() {
           />
         </View>
       </View>
-      {error ? <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble> : !sessions && <Loading />}
-      {sessions?.length === 0 && (
+      {error ? <Trouble retry={refetch}>{troubleText(error)}</Trouble> : !(coming && past) && <Loading />}
+      {coming?.length === 0 && past?.length === 0 && (
         <Empty title="No session yet">
           Write the first one as you would on a whiteboard, like 6x400 @5k / 90s. Everyone’s times come by themselves.
         </Empty>
       )}
-      <ListPart title="Today and to come" rows={coming.map(row)} />
-      <ListPart title="Earlier" rows={past.map(row)} />
+      <LongList title="Today and to come" rows={coming ?? []} keyOf={keyOf} row={row} />
+      <LongList title="Earlier" rows={past ?? []} keyOf={keyOf} row={row} more={more} />
     </Page>
   );
 }

@@ -1,32 +1,31 @@
 import { createApi, type FetchBaseQueryError } from '@reduxjs/toolkit/query/react';
-import type { LibraryChange, LibraryVersion } from '@core/library/librarySession';
-import type {
-  Access,
-  DateRange,
-  JoinCode,
-  StoredLibrary,
-  ListedRun,
-  NoteOn,
-  ScheduledSession,
-} from '@core/api/answers';
-import type { ResultRow } from '@core/formats/resultsCsv';
+import type { Answers, DateRange, ListedRun, ListedSession, Page, Refusal, ScheduledSession } from '@core/api/answers';
 import type { VenueInput } from '@core/api/dayPlanSchema';
-import type { DayPlan } from '@core/planning/dayPlan';
-import type { Weather } from '@core/squad/heat';
-import type { Calibration } from '@core/outlook/calibration';
+import type { WriteDay } from '@core/api/seasonSchemas';
+import type { LibraryChange, LibraryVersion } from '@core/library/librarySession';
 import type { PaceBook } from '@core/paces/paceBook';
-import type { History, LastTime, SameSessions, SquadHistory, Standing } from '@core/review/history';
+import type { DayPlan } from '@core/planning/dayPlan';
 import type { SeasonPlan, StoredSeason } from '@core/season/season';
-import type { SquadMember } from '@core/squad/athlete';
-import type { SquadSettings } from '@core/squad/squadSettings';
 import type { SquadChange } from '@core/squad/change';
-import type { OwnVenue } from '@core/venue/ownVenue';
-import type { RunEvent } from '@core/run/events';
-import type { Plan } from '@core/run/plan';
 import { baseQuery } from './baseQuery';
 
 /** Plans under way to the server, by session: how many, and what it last took. */
 const planWrites = new Map<string, { waiting: number; stored: DayPlan | undefined }>();
+
+/** Some days; without an end, all from a day on. */
+export type Days = { from: string; to?: string };
+
+type Cursor = string | undefined;
+const BY_CURSOR = {
+  infiniteQueryOptions: {
+    initialPageParam: undefined as Cursor,
+    getNextPageParam: ({ next }: { next?: string }) => next,
+  },
+};
+
+/** What is asked for, as it stands in an address; `?` and all. */
+const asked = (params: Record<string, string | undefined>): string =>
+  `?${new URLSearchParams(Object.entries(params).flatMap(([name, value]) => (value === undefined ? [] : [[name, value]])))}`;
 
 /** The server's resources, cached by RTK Query; a write invalidates what it changed. */
 export const api = createApi({
@@ -34,8 +33,8 @@ export const api = createApi({
   tagTypes: ['athletes', 'squad', 'paceBooks', 'sessions', 'library', 'runs', 'venues', 'seasons'],
   refetchOnReconnect: true,
   endpoints: (build) => ({
-    athletes: build.query<SquadMember[], void>({ query: () => 'athletes', providesTags: ['athletes'] }),
-    squad: build.query<SquadSettings, void>({ query: () => 'squad', providesTags: ['squad'] }),
+    athletes: build.query<Answers['GET /api/athletes'], void>({ query: () => 'athletes', providesTags: ['athletes'] }),
+    squad: build.query<Answers['GET /api/squad'], void>({ query: () => 'squad', providesTags: ['squad'] }),
     changeSquad: build.mutation<void, SquadChange>({
       query: (body) => ({ url: 'squad/changes', method: 'POST', body }),
       invalidatesTags: (_none, error, { athletes, removedIds, ...settings }) =>
@@ -50,8 +49,11 @@ export const api = createApi({
       query: (id) => ({ url: `athletes/${id}/erase`, method: 'POST' }),
       invalidatesTags: ['athletes', 'runs', 'seasons'],
     }),
-    paceBooks: build.query<PaceBook[], void>({ query: () => 'pace-books', providesTags: ['paceBooks'] }),
-    putPaceBook: build.mutation<PaceBook, PaceBook>({
+    paceBooks: build.query<Answers['GET /api/pace-books'], void>({
+      query: () => 'pace-books',
+      providesTags: ['paceBooks'],
+    }),
+    putPaceBook: build.mutation<Answers['PUT /api/pace-books/:id'], PaceBook>({
       query: ({ id, ...body }) => ({ url: `pace-books/${id}`, method: 'PUT', body }),
       invalidatesTags: ['paceBooks'],
     }),
@@ -63,10 +65,33 @@ export const api = createApi({
       query: (id) => ({ url: `pace-books/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['paceBooks'],
     }),
-    sessions: build.query<ScheduledSession[], void>({ query: () => 'sessions', providesTags: ['sessions'] }),
-    putSession: build.mutation<ScheduledSession, ScheduledSession>({
+    session: build.query<Answers['GET /api/sessions/:id'], string>({
+      query: (id) => `sessions/${id}`,
+      providesTags: ['sessions'],
+    }),
+    /** The sessions of some days, or all from a day on, with what is decided for them; the latest date first. */
+    sessionsOn: build.query<Answers['GET /api/sessions/days'], Days>({
+      query: (days) => `sessions/days${asked(days)}`,
+      providesTags: ['sessions'],
+    }),
+    /** Sessions before a day, the latest first, page by page. */
+    sessionsBefore: build.infiniteQuery<Page<ListedSession>, string, Cursor>({
+      ...BY_CURSOR,
+      query: ({ queryArg: before, pageParam: cursor }) => `sessions${asked({ before, cursor })}`,
+      providesTags: ['sessions'],
+    }),
+    putSession: build.mutation<Answers['PUT /api/sessions/:id'], ScheduledSession>({
       query: ({ id, plan: _apart, ...body }) => ({ url: `sessions/${id}`, method: 'PUT', body }),
       invalidatesTags: ['sessions'],
+      // A new one opens at once.
+      onQueryStarted: async (sent, { dispatch, getState, queryFulfilled }) => {
+        const isStored = await queryFulfilled.then(
+          () => true,
+          () => false,
+        );
+        const isKnown = api.endpoints.session.select(sent.id)(getState() as never).data !== undefined;
+        if (isStored && !isKnown) void dispatch(api.util.upsertQueryData('session', sent.id, sent));
+      },
     }),
     removeSession: build.mutation<void, string>({
       query: (id) => ({ url: `sessions/${id}`, method: 'DELETE' }),
@@ -80,19 +105,22 @@ export const api = createApi({
     putDayPlan: build.mutation<DayPlan, { sessionId: string; plan: DayPlan }>({
       query: ({ sessionId, plan }) => ({ url: `sessions/${sessionId}/plan`, method: 'PUT', body: plan }),
       onQueryStarted: async ({ sessionId, plan }, { dispatch, getState, queryFulfilled }) => {
-        const show = (shown: DayPlan | undefined) =>
-          dispatch(
-            api.util.updateQueryData('sessions', undefined, (sessions) => {
-              const session = sessions.find(({ id }) => id === sessionId);
-              if (!session) return;
-              if (shown) session.plan = shown;
-              else delete session.plan;
-            }),
-          );
-        const { data = [] } = api.endpoints.sessions.select()(getState() as never);
+        const state = getState() as never;
+        const show = (shown: DayPlan | undefined) => {
+          const put = (session: { plan?: DayPlan } | undefined) => {
+            if (!session) return;
+            if (shown) session.plan = shown;
+            else delete session.plan;
+          };
+          dispatch(api.util.updateQueryData('session', sessionId, put));
+          for (const days of api.util.selectCachedArgsForQuery(state, 'sessionsOn'))
+            dispatch(
+              api.util.updateQueryData('sessionsOn', days, (all) => put(all.find(({ id }) => id === sessionId))),
+            );
+        };
         const writes = planWrites.get(sessionId) ?? {
           waiting: 0,
-          stored: data.find(({ id }) => id === sessionId)?.plan,
+          stored: api.endpoints.session.select(sessionId)(state).data?.plan,
         };
         planWrites.set(sessionId, writes);
         writes.waiting += 1;
@@ -109,7 +137,7 @@ export const api = createApi({
         if (!isStored) show(writes.stored);
       },
     }),
-    seasons: build.query<StoredSeason[], void>({ query: () => 'seasons', providesTags: ['seasons'] }),
+    seasons: build.query<Answers['GET /api/seasons'], void>({ query: () => 'seasons', providesTags: ['seasons'] }),
     /** @param version the one it was changed from; refused if somebody else has changed it since. */
     putSeason: build.mutation<StoredSeason, { id: string; version: number; season: SeasonPlan }>({
       query: ({ id, ...body }) => ({ url: `seasons/${id}`, method: 'PUT', body }),
@@ -132,10 +160,7 @@ export const api = createApi({
       invalidatesTags: ['seasons'],
     }),
     /** Writes the session of a hard day, with this id unless it was written already. */
-    writeDay: build.mutation<
-      StoredSeason & { sessionId: string },
-      { seasonId: string; date: string; sessionId: string; startTime?: string }
-    >({
+    writeDay: build.mutation<Answers['POST /api/seasons/:id/days'], { seasonId: string } & WriteDay>({
       query: ({ seasonId, ...body }) => ({ url: `seasons/${seasonId}/days`, method: 'POST', body }),
       invalidatesTags: ['seasons', 'sessions'],
       onQueryStarted: async (_sent, { dispatch, queryFulfilled }) => {
@@ -146,8 +171,8 @@ export const api = createApi({
         if (kept) dispatch(withSeason({ id: kept.id, version: kept.version, season: kept.season }));
       },
     }),
-    venues: build.query<OwnVenue[], void>({ query: () => 'venues', providesTags: ['venues'] }),
-    putVenue: build.mutation<OwnVenue, { id: string } & VenueInput>({
+    venues: build.query<Answers['GET /api/venues'], void>({ query: () => 'venues', providesTags: ['venues'] }),
+    putVenue: build.mutation<Answers['PUT /api/venues/:id'], { id: string } & VenueInput>({
       query: ({ id, ...body }) => ({ url: `venues/${id}`, method: 'PUT', body }),
       invalidatesTags: ['venues'],
     }),
@@ -160,29 +185,49 @@ export const api = createApi({
       invalidatesTags: ['venues'],
     }),
     /** Null where it is not known. */
-    weather: build.query<Weather | null, { date: string; time: string }>({
+    weather: build.query<Answers['GET /api/weather'] | null, { date: string; time: string }>({
       query: (params) => ({ url: 'weather', params }),
     }),
-    library: build.query<StoredLibrary, void>({ query: () => 'library', providesTags: ['library'] }),
+    library: build.query<Answers['GET /api/library'], void>({ query: () => 'library', providesTags: ['library'] }),
+    /** How often each session of the library was used, up to a day. */
+    libraryUses: build.query<Answers['GET /api/library/uses'], string>({
+      query: (until) => `library/uses${asked({ until })}`,
+      providesTags: ['sessions'],
+    }),
     changeLibrary: build.mutation<void, LibraryChange>({
       query: (body) => ({ url: 'library/changes', method: 'POST', body }),
       invalidatesTags: ['library'],
     }),
-    libraryVersions: build.query<LibraryVersion[], string>({
-      query: (id) => `library/${id}/versions`,
+    libraryVersions: build.infiniteQuery<Page<LibraryVersion>, string, Cursor>({
+      ...BY_CURSOR,
+      query: ({ queryArg: id, pageParam: cursor }) => `library/${id}/versions${asked({ cursor })}`,
       providesTags: ['library', 'runs'],
     }),
-    access: build.query<Access, void>({ query: () => 'access' }),
+    access: build.query<Answers['GET /api/access'], void>({ query: () => 'access' }),
     unlock: build.mutation<void, { passphrase: string }>({
       query: (body) => ({ url: 'access/passphrase', method: 'POST', body }),
     }),
-    join: build.mutation<{ runId: string }, { code: string; deviceId: string }>({
+    join: build.mutation<Answers['POST /api/access/join'], { code: string; deviceId: string }>({
       query: (body) => ({ url: 'access/join', method: 'POST', body }),
     }),
-    makeCode: build.mutation<JoinCode, { runId: string }>({
+    makeCode: build.mutation<Answers['POST /api/access/codes'], { runId: string }>({
       query: (body) => ({ url: 'access/codes', method: 'POST', body }),
     }),
-    runs: build.query<ListedRun[], void>({ query: () => 'runs', providesTags: ['runs'] }),
+    /** Results, the latest first, page by page; of one session or one of the library where asked for. */
+    results: build.infiniteQuery<Page<ListedRun>, { session?: string; library?: string }, Cursor>({
+      ...BY_CURSOR,
+      query: ({ queryArg: of, pageParam: cursor }) => `runs${asked({ ...of, cursor })}`,
+      providesTags: ['runs'],
+    }),
+    /** What was taken to the track on some days, or from a day on; the latest first. */
+    runsOn: build.query<Answers['GET /api/runs/days'], Days>({
+      query: (days) => `runs/days${asked(days)}`,
+      providesTags: ['runs'],
+    }),
+    /** What was taken to the track and has not ended. */
+    openRuns: build.query<Answers['GET /api/runs/open'], void>({ query: () => 'runs/open', providesTags: ['runs'] }),
+    /** What the list of results leaves out. */
+    runsApart: build.query<Answers['GET /api/runs/apart'], void>({ query: () => 'runs/apart', providesTags: ['runs'] }),
     setRunAside: build.mutation<void, string>({
       query: (id) => ({ url: `runs/${id}`, method: 'DELETE' }),
       invalidatesTags: ['runs'],
@@ -191,7 +236,7 @@ export const api = createApi({
       query: (id) => ({ url: `runs/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['runs'],
     }),
-    sameSessions: build.query<SameSessions, { runId: string; athleteId?: string }>({
+    sameSessions: build.query<Answers['GET /api/review/runs/:id/same'], { runId: string; athleteId?: string }>({
       // Hundreds of rows that are replaced as a whole: structural sharing would only cost time.
       structuralSharing: false,
       query: ({ runId, athleteId }) => ({
@@ -200,40 +245,40 @@ export const api = createApi({
       }),
       providesTags: ['runs'],
     }),
-    athleteHistory: build.query<History & { notes: NoteOn[] }, { athleteId: string } & DateRange>({
+    athleteHistory: build.query<Answers['GET /api/review/athletes/:id'], { athleteId: string } & DateRange>({
       // Hundreds of rows that are replaced as a whole: structural sharing would only cost time.
       structuralSharing: false,
       query: ({ athleteId, ...params }) => ({ url: `review/athletes/${athleteId}`, params }),
       providesTags: ['runs'],
     }),
-    standings: build.query<Standing[], string>({
+    standings: build.query<Answers['GET /api/review/progressions/:id'], string>({
       query: (progressionId) => `review/progressions/${progressionId}`,
       providesTags: ['runs', 'library', 'athletes'],
     }),
     /** How each athlete tells effort, from sessions before a day. */
-    calibrations: build.query<Record<string, Calibration>, string>({
+    calibrations: build.query<Answers['GET /api/review/calibrations'], string>({
       query: (before) => ({ url: 'review/calibrations', params: { before } }),
       providesTags: ['runs', 'athletes'],
     }),
-    resultRows: build.query<ResultRow[], DateRange & { athleteId?: string }>({
+    resultRows: build.query<Answers['GET /api/review/reps'], DateRange & { athleteId?: string }>({
       query: ({ athleteId, ...window }) => ({
         url: 'review/reps',
         params: { ...window, ...(athleteId === undefined ? {} : { athlete: athleteId }) },
       }),
       keepUnusedDataFor: 0,
     }),
-    squadHistory: build.query<SquadHistory, DateRange>({
+    squadHistory: build.query<Answers['GET /api/review/squad'], DateRange>({
       // Hundreds of rows that are replaced as a whole: structural sharing would only cost time.
       structuralSharing: false,
       query: (params) => ({ url: 'review/squad', params }),
       providesTags: ['runs'],
     }),
     /** Null if it was never run. */
-    lastTime: build.query<LastTime | null, string>({
+    lastTime: build.query<Answers['GET /api/review/sessions/:id/last'], string>({
       query: (sessionId) => `review/sessions/${sessionId}/last`,
       providesTags: ['runs'],
     }),
-    run: build.query<{ plan: Plan; events: RunEvent[] }, string>({
+    run: build.query<Answers['GET /api/runs/:id'], string>({
       query: (id) => `runs/${id}`,
       providesTags: ['runs'],
       keepUnusedDataFor: 0,
@@ -250,7 +295,9 @@ export const {
   usePutPaceBookMutation,
   useRemovePaceBookMutation,
   useRestorePaceBookMutation,
-  useSessionsQuery,
+  useSessionQuery,
+  useSessionsOnQuery,
+  useSessionsBeforeInfiniteQuery,
   usePutSessionMutation,
   useRemoveSessionMutation,
   useRestoreSessionMutation,
@@ -267,12 +314,16 @@ export const {
   useWeatherQuery,
   useLibraryQuery,
   useChangeLibraryMutation,
-  useLibraryVersionsQuery,
+  useLibraryUsesQuery,
+  useLibraryVersionsInfiniteQuery,
   useAccessQuery,
   useUnlockMutation,
   useJoinMutation,
   useMakeCodeMutation,
-  useRunsQuery,
+  useResultsInfiniteQuery,
+  useRunsOnQuery,
+  useOpenRunsQuery,
+  useRunsApartQuery,
   useRunQuery,
   useSameSessionsQuery,
   useAthleteHistoryQuery,
@@ -295,10 +346,13 @@ const withSeason = (kept: StoredSeason) =>
     ) as typeof seasons;
   });
 
+/** True if the server says that there is no such thing, or that it was removed. */
+export const isMissing = (error: unknown): boolean => (error as FetchBaseQueryError | undefined)?.status === 404;
+
 /** The server's refusal as a sentence for the coach. */
 export function troubleText(error: unknown): string {
   const failed = error as FetchBaseQueryError | undefined;
-  const data = failed && 'data' in failed ? (failed.data as { error?: { message?: string } } | undefined) : undefined;
+  const data = failed && 'data' in failed ? (failed.data as Partial<Refusal> | undefined) : undefined;
   if (typeof data?.error?.message === 'string') return data.error.message;
   return 'The server cannot be reached. What you typed is still here; check that it is running and try again.';
 }

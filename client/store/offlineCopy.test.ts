@@ -9,10 +9,19 @@ const session = (date: string) => ({ id: date, title: 'Reps', date, shorthand: '
 
 test('today’s and tomorrow’s sessions are kept, and nobody’s notes', async () => {
   const copy = openOfflineCopy('one');
-  await copy.keep('sessions', ['2026-11-24', '2026-11-25', '2026-11-26', '2026-11-27'].map(session), TODAY);
+  const days = ['2026-11-24', '2026-11-25', '2026-11-26', '2026-11-27'].map(session);
+  await copy.keep('sessions/days?from=2026-11-24', days, TODAY);
+  // What does not have both days takes nothing's place.
+  await copy.keep('sessions/days?from=2026-11-26', [], TODAY);
+  await copy.keep('sessions/days?from=2026-11-01&to=2026-11-25', [], TODAY);
   await copy.keep('athletes', [athlete], TODAY);
   const again = openOfflineCopy('one');
-  expect(await again.read('sessions')).toEqual([session('2026-11-25'), session('2026-11-26')]);
+  const kept = [session('2026-11-25'), session('2026-11-26')];
+  expect(await again.read('sessions/days?from=2026-07-01')).toEqual(kept);
+  expect(await again.read('sessions/days?from=2026-11-26&to=2026-12-01')).toEqual(kept.slice(1));
+  expect(await again.read('sessions/2026-11-25')).toEqual(kept[0]);
+  expect(await again.read('sessions/2026-11-27')).toBeUndefined();
+  expect(await again.read('sessions?before=2026-11-25')).toBeUndefined();
   const { notes: _notes, ...plain } = athlete;
   expect(await again.read('athletes')).toEqual([plain]);
 });
@@ -32,7 +41,6 @@ test('the last answer takes the place of the one before; what is not needed at t
   await copy.keep('athletes', [], TODAY);
   await copy.keep('library', { sessions: [] }, TODAY);
   expect(await copy.read('athletes')).toEqual([]);
-  expect(copy.isKept('library')).toBe(false);
   expect(await copy.read('library')).toBeUndefined();
 });
 
@@ -43,5 +51,6 @@ test('without storage there is no copy, and no trouble', async () => {
   const copy = openOfflineCopy('three');
   await copy.keep('athletes', [athlete], TODAY);
   expect(await copy.read('athletes')).toBeUndefined();
+  expect(await copy.read('sessions/2026-11-25')).toBeUndefined();
   open.mockRestore();
 });

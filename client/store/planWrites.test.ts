@@ -16,11 +16,19 @@ jest.mock('./baseQuery', () => ({
 
 beforeEach(() => {
   store.dispatch(
-    api.util.upsertQueryEntries([{ endpointName: 'sessions', arg: undefined, value: [{ ...SESSION, plan: FIRST }] }]),
+    api.util.upsertQueryEntries([
+      { endpointName: 'session', arg: 'one', value: { ...SESSION, plan: FIRST } },
+      { endpointName: 'sessionsOn', arg: { from: '2026-10-01' }, value: [{ ...SESSION, plan: FIRST }] },
+    ]),
   );
 });
 
-const shown = () => api.endpoints.sessions.select()(store.getState()).data?.[0]?.plan;
+/** The plan as the session's own screens show it; lists of days must show the same. */
+function shown(): DayPlan | undefined {
+  const { plan } = api.endpoints.session.select('one')(store.getState()).data ?? {};
+  expect(api.endpoints.sessionsOn.select({ from: '2026-10-01' })(store.getState()).data?.[0]?.plan).toEqual(plan);
+  return plan;
+}
 const write = (plan: DayPlan) => store.dispatch(api.endpoints.putDayPlan.initiate({ sessionId: 'one', plan }));
 /** Answers the next write, once it is on its way. */
 async function answer(isTaken: boolean): Promise<void> {

@@ -1,9 +1,9 @@
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import type { Plan } from '@core/run/plan';
-import { troubleText, useRunsQuery, useSessionsQuery } from '../store/api';
+import { troubleText, useOpenRunsQuery, useRunsOnQuery, useSessionsOnQuery } from '../store/api';
 import { SessionRow } from '../parts/SessionRow';
-import { dayName, today } from '../ui/days';
+import { dayName } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
@@ -11,6 +11,7 @@ import { Loading } from '../ui/Loading';
 import { LookSwitch } from '../parts/LookSwitch';
 import { Page } from '../ui/Page';
 import { Trouble } from '../ui/Trouble';
+import { useToday } from '../ui/useToday';
 import { useWide } from '../ui/useWide';
 import { OfflineSign } from './OfflineSign';
 import { keptPlans } from '../log/recorder';
@@ -19,17 +20,19 @@ type AtTrack = { id: string; sessionId: string; title: string; date: string; sta
 
 /** Sessions at the track that have not ended (the server's, and those only this phone knows of), and those of today that have. */
 function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
-  const { data: runs } = useRunsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const today = useToday();
+  const { data: open } = useOpenRunsQuery(undefined, { refetchOnMountOrArgChange: true });
+  const { data: ofToday } = useRunsOnQuery({ from: today, to: today }, { refetchOnMountOrArgChange: true });
   const [kept, setKept] = useState<Plan[]>([]);
   useEffect(() => {
-    let open = true;
-    void keptPlans().then((plans) => open && setKept(plans));
+    let isOpen = true;
+    void keptPlans().then((plans) => isOpen && setKept(plans));
     return () => {
-      open = false;
+      isOpen = false;
     };
   }, []);
-  const listed = new Map((runs ?? []).map((run) => [run.id, run]));
-  const listedRuns = (runs ?? []).flatMap(({ summary, ...run }) =>
+  const listed = new Map([...(open ?? []), ...(ofToday ?? [])].map((run) => [run.id, run]));
+  const listedRuns = [...listed.values()].flatMap(({ summary, ...run }) =>
     summary ? [{ ...run, started: summary.startedAtMs !== undefined, isOver: summary.endedAtMs !== undefined }] : [],
   );
   return {
@@ -37,18 +40,19 @@ function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
       ...listedRuns.filter(({ isOver }) => !isOver),
       ...kept.filter((plan) => !listed.has(plan.id)).map((plan) => ({ ...plan, started: true })),
     ],
-    done: listedRuns.filter(({ isOver, started, date }) => isOver && started && date === today()),
+    done: listedRuns.filter(({ isOver, started }) => isOver && started),
   };
 }
 
 /** What can be run now: a session under way, today's, and the others to come. */
 export function TrackHome() {
-  const { data: sessions, error, refetch } = useSessionsQuery();
+  const today = useToday();
+  const { data: sessions, error, refetch } = useSessionsOnQuery({ from: today });
   const { underWay, done } = useAtTrack();
   const wide = useWide();
   // Each session once: under way, done today, or still to be run.
   const begun = new Set([...underWay, ...done].map(({ sessionId }) => sessionId));
-  const coming = (sessions ?? []).filter((session) => session.date >= today() && !begun.has(session.id)).reverse();
+  const coming = (sessions ?? []).filter((session) => !begun.has(session.id)).reverse();
   const isNothing = coming.length + done.length + underWay.length === 0;
   return (
     <Page title="Track" aside={wide ? undefined : <LookSwitch />}>
@@ -81,7 +85,7 @@ export function TrackHome() {
             key={session.id}
             session={session}
             href={`/track/ready/${session.id}`}
-            marked={session.date === today() && underWay.length === 0}
+            marked={session.date === today && underWay.length === 0}
           />
         ))}
       />

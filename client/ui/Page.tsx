@@ -1,8 +1,9 @@
-import type { ReactNode } from 'react';
+import { useCallback, useRef, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { SPACE, usePalette } from './theme';
 import { NoticeBar } from './Notices';
+import { ScrollerContext } from './scroller';
 import { useWide } from './useWide';
 import { Text } from './Text';
 
@@ -42,6 +43,8 @@ export function Page(props: Props) {
   } = props;
   const palette = usePalette();
   const wide = useWide();
+  const scroll = useRef<ScrollView>(null);
+  const scroller = useCallback(() => scroll.current?.getScrollableNode() as Element | undefined, []);
   return (
     <View style={{ flex: 1, backgroundColor: palette.ground }}>
       <View
@@ -77,6 +80,7 @@ export function Page(props: Props) {
         {aside}
       </View>
       <ScrollView
+        ref={scroll}
         {...(readOnly ? { tabIndex: 0 as const } : {})}
         style={{ flex: 1 }}
         contentContainerStyle={{
@@ -87,7 +91,7 @@ export function Page(props: Props) {
         }}
         keyboardShouldPersistTaps="handled"
       >
-        {children}
+        <ScrollerContext value={scroller}>{children}</ScrollerContext>
       </ScrollView>
       {/* Beside a list there are two pages: the frame says it for both. */}
       {!wide && <NoticeBar />}

@@ -8,18 +8,25 @@ type Code = 'wanted' | 'here' | 'failed';
 
 const fetchers: (() => Promise<void>)[] = [];
 
+/** Code that comes after that of the first screen: fetched with the later screens, or at once where it is asked for. */
+export function laterCode<T>(load: () => Promise<T>): { here: () => T | undefined; fetch: () => Promise<void> } {
+  let code: T | undefined;
+  const fetchCode = async () => {
+    code ??= await load();
+  };
+  fetchers.push(fetchCode);
+  return { here: () => code, fetch: fetchCode };
+}
+
 /** Something whose code comes after that of the first screen. @param Failed shown where its code cannot be fetched. */
 export function lazyPart<P extends object>(
   load: () => Promise<ComponentType<P>>,
   Waiting: ComponentType,
   Failed: ComponentType<{ retry: () => void }>,
 ): ComponentType<P> {
-  let Part: ComponentType<P> | undefined;
-  const fetchCode = async () => {
-    Part ??= await load();
-  };
-  fetchers.push(fetchCode);
+  const { here, fetch: fetchCode } = laterCode(load);
   return function LazyPart(props: P) {
+    const Part = here();
     const [code, setCode] = useState<Code>(Part ? 'here' : 'wanted');
     useEffect(() => {
       if (code !== 'wanted') return;

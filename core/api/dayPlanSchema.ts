@@ -79,7 +79,10 @@ const ofItem = {
   path: Joi.array().items(Joi.number().strict().integer().min(0).max(500)).min(2).max(12),
   wrote: Joi.string().max(2000).allow(''),
 };
-const change = Joi.object({ whom: whom.required(), ...ofItem, set: setting.required() }).and('path', 'wrote');
+export const changeSchema = Joi.object({ whom: whom.required(), ...ofItem, set: setting.required() }).and(
+  'path',
+  'wrote',
+);
 
 const group = Joi.object({
   id: idSchema.required(),
@@ -116,7 +119,7 @@ export const dayPlanSchema = Joi.object<DayPlan>({
         ? groups
         : helpers.message({ custom: 'Somebody is in two groups. Each can be in one only.' });
     }),
-  changes: Joi.array().items(change).max(2000),
+  changes: Joi.array().items(changeSchema).max(2000),
   windowS: Joi.number().strict().min(0.5).max(30),
   busy: Joi.array()
     .items(

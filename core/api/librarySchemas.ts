@@ -27,7 +27,7 @@ export const aboutSession = {
   archived: Joi.boolean().valid(true),
 };
 
-const librarySessionSchema = Joi.object<LibrarySession>({
+export const librarySessionSchema = Joi.object<LibrarySession>({
   id: idSchema.required(),
   ...aboutSession,
   shorthand: shorthandSchema,
@@ -50,7 +50,7 @@ const goingOn = {
   round: Joi.number().strict().integer().min(1).max(50),
 };
 
-const progressionSchema = Joi.object<Progression>({
+export const progressionSchema = Joi.object<Progression>({
   id: idSchema.required(),
   name: progressionName,
   lever,

@@ -10,7 +10,8 @@ import { COURSES, MARK_KINDS, type Mark } from '../fitness/mark';
 import { checkPaceBook } from '../paces/checkPaceBook';
 import type { PaceBook, PaceEntry } from '../paces/paceBook';
 import { SHIPPED_PACE_BOOKS } from '../paces/shippedPaceBooks';
-import { CHIP, LEANINGS, STATUSES, type Athlete, type Goal, type Group } from '../squad/athlete';
+import { CHIP, LEANINGS, STATUSES, type Athlete, type Goal, type Group, type SquadMember } from '../squad/athlete';
+import type { SquadSettings } from '../squad/squadSettings';
 import { INTENTS, type Intent } from '../session/intent';
 import type { HeatLimits } from '../squad/heat';
 import type { Club } from '../squad/club';
@@ -140,7 +141,7 @@ const athlete = {
 
 export const athleteSchema = Joi.object<AthleteInput>(athlete);
 
-const groupSchema = Joi.object<Group>({
+export const groupSchema = Joi.object<Group>({
   id: idSchema.required(),
   name: Joi.string().trim().max(40).required().messages({
     'string.empty': 'A group needs a name.',
@@ -235,6 +236,24 @@ const clubSchema = Joi.object<Club>({
     .messages({ 'zone.unknown': 'There is no time zone of this name.' }),
   weekStart: Joi.string().valid('monday', 'sunday'),
   heatMonths: Joi.array().items(Joi.number().strict().integer().min(1).max(12)).max(12).unique(),
+});
+
+/** An athlete as stored: with an id, and a name for the tile. */
+export const squadMemberSchema = Joi.object<SquadMember>({
+  id: idSchema.required(),
+  ...athlete,
+  tileName: athlete.tileName.required(),
+  status: athlete.status.required(),
+});
+
+/** What holds for the whole squad, as stored. */
+export const squadSettingsSchema = Joi.object<SquadSettings>({
+  paceBookId: paceBookIdSchema.required(),
+  groups: Joi.array().items(groupSchema).required(),
+  guides: guidesSchema,
+  heat: heatLimitsSchema,
+  schools: schoolsSchema,
+  club: clubSchema,
 });
 
 /** Several changes to the squad at once, all or nothing. */

@@ -217,3 +217,11 @@ export const seasonWriteSchema = Joi.object<SeasonWrite>({
   season: seasonPlanSchema.required(),
   version: count(0, 1_000_000_000).required(),
 });
+
+/** The hard day whose session is to be written, and the id it gets. */
+export type WriteDay = { date: string; sessionId: string; startTime?: string };
+export const writeDaySchema = Joi.object<WriteDay>({
+  date: dateSchema.required(),
+  sessionId: idSchema.required(),
+  startTime: timeOfDaySchema,
+});

@@ -191,3 +191,8 @@ export const eventSchema = Joi.alternatives<RunEvent>().conditional('.type', {
       .required(),
   }).unknown(),
 }) as Joi.Schema<RunEvent>;
+
+/** Events as they are sent, each to be checked by itself. */
+export const eventBatchSchema = Joi.object<{ events: unknown[] }>({
+  events: Joi.array().items(Joi.any()).min(1).max(1000).required(),
+});

@@ -1,5 +1,6 @@
 import type { SquadMember } from '../squad/athlete';
-import { readAthleteFile, type AthleteFile } from './athleteFile';
+import type { AthleteFile } from '../api/athleteFile';
+import { readAthleteFile } from './athleteFile';
 
 const ID = '01M7ZKC8B0Y78609PN4H3NMY4X';
 const athlete: SquadMember = {

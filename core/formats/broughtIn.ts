@@ -7,7 +7,7 @@ import type { Happening } from '../run/events';
 import { repLabel, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../run/plan';
 import { grouped } from '../units/grouped';
 import { formatExactTime } from '../units/time';
-import type { ResultRow } from './resultsCsv';
+import type { ResultRow } from '../review/resultRow';
 
 export type BroughtIn = {
   plan: Plan;

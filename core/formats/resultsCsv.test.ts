@@ -2,7 +2,8 @@ import { replay } from '../run/replay';
 import { reviewRun } from '../review/review';
 import { at, end, pass, planOf, start } from '../run/testing';
 import { broughtIn } from './broughtIn';
-import { readResultsCsv, resultRows, writeResultsCsv, type ResultRow } from './resultsCsv';
+import type { ResultRow } from '../review/resultRow';
+import { readResultsCsv, resultRows, writeResultsCsv } from './resultsCsv';
 
 const plan = planOf('2x400 @5k / 60s, 2:00 @10k');
 const events = [

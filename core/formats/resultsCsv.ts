@@ -1,36 +1,12 @@
 /** Results as CSV, one row a rep: out for a session, an athlete or a season, and in again. */
 import Papa from 'papaparse';
 import type { ReviewCell } from '../review/cell';
+import type { ResultRow } from '../review/resultRow';
 import type { Review, ReviewRow } from '../review/review';
 import type { Plan } from '../run/plan';
 import { parseTime } from '../units/time';
 import { csv } from './csv';
 import { known } from '../units/known';
-
-/** One rep of one athlete, as it stands in a file. Seconds and metres. */
-export type ResultRow = {
-  date: string;
-  session: string;
-  group: string;
-  athlete: string;
-  /** From 1. */
-  rep: number;
-  part: 'main' | 'finish';
-  distanceM?: number;
-  durationS?: number;
-  pace?: string;
-  targetS?: number;
-  timeS?: number;
-  coveredM?: number;
-  effort?: number;
-  sessionEffort?: number;
-  beatsPerMin?: number;
-  restS?: number;
-  plannedRestS?: number;
-  notes?: string;
-  /** Why it does not count, where it does not. */
-  leftOut?: string;
-};
 
 type Column = { name: string; key: keyof ResultRow; digits?: number };
 

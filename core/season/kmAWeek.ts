@@ -6,7 +6,7 @@ import { isToRun, MIN_PER_KM, ranAmount, type RanMinutes } from './load';
 import { daysOf, type DayDone, type SeasonDay, type SeasonPlan, type SeasonWeek } from './season';
 
 /** The last four weeks say what is usual. */
-const LOOKED_AT_DAYS = 28;
+export const KM_DAYS = 28;
 /** With less than half of the days ticked, the rest cannot be inferred. */
 const MOST_TICKED = 0.5;
 /** With fewer days nothing is said. */
@@ -52,7 +52,7 @@ export function kmAWeek(
   source: KmSource,
 ): KmAWeek | undefined {
   const { seasons, today } = source;
-  const from = daysAfter(today, -LOOKED_AT_DAYS);
+  const from = daysAfter(today, -KM_DAYS);
   let [days, toRun, ticked, km] = [0, 0, 0, 0];
   for (const laid of seasons) {
     const { season } = laid;

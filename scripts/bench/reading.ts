@@ -8,7 +8,7 @@ import { askedOf, readFitness, type FitnessAsked } from '@core/review/fitnessRea
 import { readReady, readyAsked } from '@core/review/nextReady';
 import { reviewRun } from '@core/review/review';
 import { replay } from '@core/run/replay';
-import { RunningApp } from '../../e2e/app';
+import { RunningApp, ALL_RUNS } from '../../e2e/app';
 import { CHROMIUM } from '../../playwright.config';
 import { longEvening } from './longEvening';
 import { report, timed } from './measure';
@@ -86,7 +86,7 @@ export async function reading(): Promise<void> {
 
   const app = new RunningApp('demo/main.ts');
   await app.start();
-  const [run] = await app.get<{ id: string }[]>('runs');
+  const [run] = await app.get<{ id: string }[]>(ALL_RUNS);
   const browser = await chromium.launch(CHROMIUM);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
   const took: Record<string, number[]> = {

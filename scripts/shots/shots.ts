@@ -1,7 +1,7 @@
 import path from 'node:path';
 import type { Page } from '@playwright/test';
 import type { StoredSeason } from '../../core/season/season';
-import { sessionCalled, test, type RunningApp } from '../../e2e/app';
+import { sessionCalled, test, type RunningApp, ALL_RUNS } from '../../e2e/app';
 import { Board, clockedSession, todaysSession } from '../../e2e/board';
 
 const FOLDER = path.join(__dirname, '../../docs/screenshots');
@@ -56,7 +56,7 @@ test.describe('phone', () => {
     const athletes = await demo.get<{ id: string; name: string }[]>('athletes');
     const [ada] = athletes;
     const milo = athletes.find(({ name }) => name === 'Milo Thurskell');
-    const runs = await demo.get<{ id: string; title: string }[]>('runs');
+    const runs = await demo.get<{ id: string; title: string }[]>(ALL_RUNS);
     const run = runs.find(({ title }) => title === 'Two sets of 600');
     const steps = runs.find(({ title }) => title === 'Threshold kilometres, 3');
     for (const [name, place, shows] of [

@@ -1,6 +1,6 @@
 import type Database from 'better-sqlite3';
 import { and, eq, exists, inArray, isNull, like, or } from 'drizzle-orm';
-import type { AthleteFile } from '@core/formats/athleteFile';
+import type { AthleteFile } from '@core/api/athleteFile';
 import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
 import { aboutAthleteInSeason, seasonWithoutAthlete } from '@core/season/ownSeason';
 import { isAnyoneInRun, isInRun, runOf } from '@core/run/runOf';

@@ -1,5 +1,5 @@
-import { and, asc, count, desc, eq, inArray, isNull } from 'drizzle-orm';
-import type { StoredLibrary } from '@core/api/answers';
+import { and, asc, count, desc, eq, inArray, isNull, lt } from 'drizzle-orm';
+import type { Page, StoredLibrary } from '@core/api/answers';
 import type { LibraryChange, LibrarySession, LibraryVersion, Progression } from '@core/library/librarySession';
 import { isStarter, STARTERS } from '@core/library/starters';
 import type { Plan } from '@core/run/plan';
@@ -40,15 +40,22 @@ export function readLibrary(db: Db): StoredLibrary {
   };
 }
 
-/** The texts a session in the library had when it was run, the latest first. */
-export function listVersions(db: Db, libraryId: string): LibraryVersion[] {
-  const { version, title, shorthand, untilMs } = libraryVersions;
-  return db
+/** The texts a session in the library had when it was run, the latest first; the cursor is the number of a version. */
+export function pageOfVersions(
+  db: Db,
+  id: string,
+  { cursor, limit }: { cursor?: string; limit: number },
+): Page<LibraryVersion> {
+  const { libraryId, version, title, shorthand, untilMs } = libraryVersions;
+  const rows = db
     .select({ version, title, shorthand, untilMs })
     .from(libraryVersions)
-    .where(eq(libraryVersions.libraryId, libraryId))
+    .where(and(eq(libraryId, id), cursor === undefined ? undefined : lt(version, Number(cursor))))
     .orderBy(desc(version))
+    .limit(limit + 1)
     .all();
+  const last = rows.length > limit ? rows[limit - 1] : undefined;
+  return { rows: rows.slice(0, limit), ...(last ? { next: String(last.version) } : {}) };
 }
 
 /** The text of a plan; undefined where it cannot be read, which does not matter here. */

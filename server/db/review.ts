@@ -12,7 +12,7 @@ import type {
   SquadHistory,
 } from '@core/review/history';
 import type { DateRange } from '@core/api/answers';
-import type { ResultRow } from '@core/formats/resultsCsv';
+import type { ResultRow } from '@core/review/resultRow';
 import { isAlike, kindsKey, kindsOfSession, type KindCount } from '@core/review/sameSession';
 import { parseStored } from '@core/session/parseSession';
 import type { Db } from './open';

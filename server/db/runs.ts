@@ -1,14 +1,15 @@
 import { isDeepStrictEqual } from 'node:util';
-import { and, desc, eq, gte, isNotNull, isNull, sql } from 'drizzle-orm';
-import type { ListedRun } from '@core/api/answers';
+import { and, desc, eq, gte, inArray, isNotNull, isNull, lte, or, sql } from 'drizzle-orm';
+import type { ListedRun, Page, RunsApart } from '@core/api/answers';
 import { RESULTS_VERSION } from '@core/review/results';
 import type { RunEvent } from '@core/run/events';
 import { athletesOf, type Plan } from '@core/run/plan';
 import { eventAbout, runOf } from '@core/run/runOf';
 import type { Db, Tx } from './open';
+import { isAfter, pageOf, placeOf } from './pages';
 import { Refused } from './refused';
-import { forgetGrowing, project } from './results';
-import { erasedAthletes, runEvents, runResults, runs } from './schema';
+import { forgetGrowing, pendingRunIds, project } from './results';
+import { erasedAthletes, runEvents, runResults, runs, sessions } from './schema';
 import { eventRows, parsed, UnreadableRun } from './storedRun';
 
 /** Events per run: far more than any session has; more could not be replayed in time. */
@@ -38,16 +39,87 @@ function listed({ id, sessionId, title, date, setAsideAtMs, results }: ListRow):
   return { ...run, summary: { athletes, planned, finished, verdicts: { early, on, late }, ...times } };
 }
 
-/** Everything taken to the track, the latest date first. Neither plans nor logs are looked at. */
-export function listRuns(db: Db): ListedRun[] {
-  const { id, sessionId, title, date, setAsideAtMs } = runs;
-  return db
-    .select({ id, sessionId, title, date, setAsideAtMs, results: runResults })
+const { id: runId, sessionId, title, date, createdAtMs, setAsideAtMs } = runs;
+const LATEST_FIRST = [desc(date), desc(createdAtMs), desc(runId)];
+const isListed = isNull(setAsideAtMs);
+
+/** Rows of lists: neither plans nor logs are read for them. */
+const listedRows = (db: Db) =>
+  db
+    .select({ id: runId, sessionId, title, date, createdAtMs, setAsideAtMs, results: runResults })
     .from(runs)
-    .leftJoin(runResults, eq(runResults.runId, runs.id))
-    .orderBy(desc(date), desc(runs.createdAtMs))
+    .leftJoin(runResults, eq(runResults.runId, runId))
+    .$dynamic();
+
+/** A page of results, the latest date first: sessions that were started; of one session, or one session of the library, where asked for. */
+export function pageOfRuns(
+  db: Db,
+  { cursor, limit, session, library }: { cursor?: string; limit: number; session?: string; library?: string },
+): Page<ListedRun> {
+  const ofLibrary =
+    library === undefined
+      ? undefined
+      : inArray(
+          sessionId,
+          db
+            .select({ id: sessions.id })
+            .from(sessions)
+            .where(and(eq(sessions.libraryId, library), isNull(sessions.removedAtMs))),
+        );
+  const rows = listedRows(db)
+    .where(
+      and(
+        isListed,
+        // A roll call that came to nothing is no result.
+        isNotNull(runResults.startedAtMs),
+        eq(runResults.version, RESULTS_VERSION),
+        eq(runResults.isUnreadable, false),
+        session === undefined ? undefined : eq(sessionId, session),
+        ofLibrary,
+        cursor === undefined ? undefined : isAfter({ date, createdAtMs, id: runId }, placeOf(cursor)),
+      ),
+    )
+    .orderBy(...LATEST_FIRST)
+    .limit(limit + 1)
+    .all();
+  return pageOf(rows, limit, listed);
+}
+
+/** Everything taken to the track on some days, the latest first. */
+export const runsOn = (db: Db, { from, to }: { from: string; to?: string }): ListedRun[] =>
+  listedRows(db)
+    .where(and(gte(date, from), to === undefined ? undefined : lte(date, to)))
+    .orderBy(...LATEST_FIRST)
     .all()
     .map(listed);
+
+/** Sessions at the track that were never ended, as many as anyone goes on with. */
+const MOST_OPEN = 20;
+
+/** Sessions at the track that have not ended, the latest first. */
+export const openRuns = (db: Db): ListedRun[] =>
+  listedRows(db)
+    .where(
+      and(
+        isListed,
+        isNull(runResults.endedAtMs),
+        eq(runResults.isUnreadable, false),
+        eq(runResults.version, RESULTS_VERSION),
+      ),
+    )
+    .orderBy(...LATEST_FIRST)
+    .limit(MOST_OPEN)
+    .all()
+    .map(listed);
+
+/** What the list of results leaves out: damaged or set aside, and how many are still being worked out. */
+export function runsApart(db: Db): RunsApart {
+  const apart = listedRows(db)
+    .where(or(isNotNull(setAsideAtMs), eq(runResults.isUnreadable, true)))
+    .orderBy(...LATEST_FIRST)
+    .all()
+    .map(listed);
+  return { pending: pendingRunIds(db).length, runs: apart };
 }
 
 /** Sets a run aside from the results, or takes that back. @returns false if that changes nothing. */

@@ -1,3 +1,4 @@
+import { isNull } from 'drizzle-orm';
 import { index, integer, primaryKey, real, sqliteTable, text } from 'drizzle-orm/sqlite-core';
 import type { ChainLink, Lever } from '@core/library/librarySession';
 import type { ModelName, Nudge } from '@core/fitness/curve';
@@ -154,21 +155,29 @@ export const venues = sqliteTable('venues', {
 });
 
 /** Sessions on a day, as written; the shorthand may still be a draft. */
-export const sessions = sqliteTable('sessions', {
-  id: text().primaryKey(),
-  title: text().notNull(),
-  date: text().notNull(),
-  shorthand: text().notNull(),
-  startTime: text('start_time'),
-  intent: text().$type<Intent>(),
-  /** The session in the library it was taken from. */
-  libraryId: text('book_id'),
-  /** What is decided for that day, beyond the text. */
-  plan: text({ mode: 'json' }).$type<DayPlan>(),
-  createdAtMs: integer('created_at_ms').notNull(),
-  updatedAtMs: integer('updated_at_ms').notNull(),
-  removedAtMs: integer('removed_at_ms'),
-});
+export const sessions = sqliteTable(
+  'sessions',
+  {
+    id: text().primaryKey(),
+    title: text().notNull(),
+    date: text().notNull(),
+    shorthand: text().notNull(),
+    startTime: text('start_time'),
+    intent: text().$type<Intent>(),
+    /** The session in the library it was taken from. */
+    libraryId: text('book_id'),
+    /** What is decided for that day, beyond the text. */
+    plan: text({ mode: 'json' }).$type<DayPlan>(),
+    createdAtMs: integer('created_at_ms').notNull(),
+    updatedAtMs: integer('updated_at_ms').notNull(),
+    removedAtMs: integer('removed_at_ms'),
+  },
+  (table) => [
+    // Lists and calendars read by day, the library by what it was used for; neither reads what is decided for a day.
+    index('sessions_by_day').on(table.date, table.createdAtMs, table.id),
+    index('sessions_by_library').on(table.libraryId, table.date, table.removedAtMs),
+  ],
+);
 
 /** Seasons, each as a whole; the version goes up with every change, so that two who change it at once do not lose each other's work. */
 export const seasons = sqliteTable('seasons', {
@@ -200,6 +209,7 @@ export const runs = sqliteTable(
   (table) => [
     // A covering index for lists, so that they never read the plans.
     index('runs_listed').on(table.date, table.createdAtMs, table.id, table.sessionId, table.title, table.setAsideAtMs),
+    index('runs_by_session').on(table.sessionId),
   ],
 );
 
@@ -248,7 +258,10 @@ export const runResults = sqliteTable(
     kindsKey: text('kinds_key').notNull().default(''),
     conditions: text({ mode: 'json' }).$type<Conditions>().notNull().default({}),
   },
-  (table) => [index('run_results_by_kinds').on(table.kindsKey)],
+  (table) => [
+    index('run_results_by_kinds').on(table.kindsKey),
+    index('run_results_open').on(table.runId).where(isNull(table.endedAtMs)),
+  ],
 );
 
 const ofRun = () => ({

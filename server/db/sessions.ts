@@ -1,26 +1,74 @@
-import { and, desc, eq, isNotNull, isNull } from 'drizzle-orm';
-import type { ScheduledSession } from '@core/api/answers';
+import { and, count, desc, eq, gte, isNotNull, isNull, lt, lte, sql } from 'drizzle-orm';
+import type { LibraryUses, ListedSession, Page, ScheduledSession } from '@core/api/answers';
 import type { SessionInput } from '@core/api/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { Db } from './open';
+import { isAfter, pageOf, placeOf } from './pages';
 import { sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
 
-const { id: idColumn, title, date, shorthand, startTime, intent, libraryId, plan, removedAtMs } = sessions;
+const { id: idColumn, title, date, shorthand, startTime, intent, libraryId, plan, createdAtMs, removedAtMs } = sessions;
 
-/** All sessions, the latest date first. */
-export function listSessions(db: Db): ScheduledSession[] {
-  return db
-    .select({ id: idColumn, title, date, shorthand, startTime, intent, libraryId, plan })
+const LISTED = { id: idColumn, title, date, shorthand, startTime, intent, libraryId };
+const WITH_PLAN = { ...LISTED, plan };
+const LATEST_FIRST = [desc(date), desc(createdAtMs), desc(idColumn)];
+const isThere = isNull(removedAtMs);
+
+/** A page of sessions, the latest date first: those before a day, or all. What is decided for their days is not read. */
+export function pageOfSessions(
+  db: Db,
+  { before, cursor, limit }: { before?: string; cursor?: string; limit: number },
+): Page<ListedSession> {
+  const rows = db
+    .select({ ...LISTED, createdAtMs })
     .from(sessions)
-    .where(isNull(removedAtMs))
-    .orderBy(desc(date), desc(sessions.createdAtMs))
+    .where(
+      and(
+        isThere,
+        before === undefined ? undefined : lt(date, before),
+        cursor === undefined ? undefined : isAfter({ date, createdAtMs, id: idColumn }, placeOf(cursor)),
+      ),
+    )
+    .orderBy(...LATEST_FIRST)
+    .limit(limit + 1)
+    .all();
+  return pageOf(rows, limit, ({ createdAtMs: _created, ...row }) => withoutNulls(row));
+}
+
+/** The sessions of some days, or all from a day on, the latest date first. */
+export function sessionsOn(db: Db, { from, to }: { from: string; to?: string }): ScheduledSession[] {
+  return db
+    .select(WITH_PLAN)
+    .from(sessions)
+    .where(and(isThere, gte(date, from), to === undefined ? undefined : lte(date, to)))
+    .orderBy(...LATEST_FIRST)
     .all()
     .map(withoutNulls);
 }
 
+/** A session; undefined if there is none with this id. */
+export function readSession(db: Db, id: string): ScheduledSession | undefined {
+  const row = db
+    .select(WITH_PLAN)
+    .from(sessions)
+    .where(and(isThere, eq(idColumn, id)))
+    .get();
+  return row && withoutNulls(row);
+}
+
+/** How often sessions of the library were used, and when last, up to a day. */
+export function librarySessionUses(db: Db, until: string): LibraryUses {
+  const rows = db
+    .select({ libraryId, days: count(), last: sql<string | null>`max(case when ${date} <= ${until} then ${date} end)` })
+    .from(sessions)
+    .where(and(isThere, isNotNull(libraryId)))
+    .groupBy(libraryId)
+    .all();
+  return Object.fromEntries(rows.map(({ libraryId: id, days, last }) => [id, { days, ...(last ? { last } : {}) }]));
+}
+
 /** Stores a session in place of what was stored under this id, its plan for the day apart; a removed one is back. */
-export function putSession(db: Db, id: string, input: SessionInput, nowMs: number): ScheduledSession {
+export function putSession(db: Db, id: string, input: SessionInput, nowMs: number): ListedSession {
   const row = {
     ...input,
     startTime: input.startTime ?? null,
@@ -36,7 +84,7 @@ export function putSession(db: Db, id: string, input: SessionInput, nowMs: numbe
 
 /** Hides a session. What was run of it stays in the results. @returns false if there is none with this id. */
 export function removeSession(db: Db, id: string, nowMs: number): boolean {
-  const there = and(eq(idColumn, id), isNull(removedAtMs));
+  const there = and(eq(idColumn, id), isThere);
   return db.update(sessions).set({ removedAtMs: nowMs }).where(there).run().changes > 0;
 }
 
@@ -48,6 +96,6 @@ export function restoreSession(db: Db, id: string): boolean {
 
 /** Stores what is decided for the day of a session. @returns false if there is no session with this id. */
 export function putDayPlan(db: Db, id: string, decided: DayPlan, nowMs: number): boolean {
-  const there = and(eq(idColumn, id), isNull(removedAtMs));
+  const there = and(eq(idColumn, id), isThere);
   return db.update(sessions).set({ plan: decided, updatedAtMs: nowMs }).where(there).run().changes > 0;
 }

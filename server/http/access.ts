@@ -1,7 +1,7 @@
 import { parseCookie, stringifySetCookie } from 'cookie';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
-import Joi from 'joi';
+import { joinSchema, makeCodeSchema, passphraseSchema } from '@core/api/accessSchemas';
 import {
   accessOf,
   closeAccess,
@@ -17,7 +17,6 @@ import { hasRun } from '../db/runs';
 import { validateBody } from './checked';
 import type { Context } from './context';
 import { ApiError, notFound } from './errors';
-import { idSchema } from '@core/api/schemas';
 
 const COOKIE = 'zest';
 /** Shows that this device was let in before; it gives no access by itself. */
@@ -86,13 +85,6 @@ const guesses = (skip: (req: Request) => boolean = () => false) =>
 /** A guess costs a tenth of a second of a core: this many from one address wait, the rest are refused. */
 const WAITING = 5;
 
-const passphraseSchema = Joi.object<{ passphrase: string }>({ passphrase: Joi.string().max(400).required() });
-const codeSchema = Joi.object<{ code: string; deviceId: string }>({
-  code: Joi.string().max(40).required(),
-  deviceId: idSchema.required(),
-});
-const runSchema = Joi.object<{ runId: string }>({ runId: idSchema.required() });
-
 /** /api/access: who this phone is to the server, and how it becomes somebody. */
 export function accessRouter({ db, nowMs, passphrase, addresses, hub }: Context): Router {
   const router = Router();
@@ -122,7 +114,7 @@ export function accessRouter({ db, nowMs, passphrase, addresses, hub }: Context)
     res.status(204).end();
   });
   router.post('/join', guesses(), (req, res) => {
-    const { code, deviceId } = validateBody(req, codeSchema);
+    const { code, deviceId } = validateBody(req, joinSchema);
     const joined = openWithCode(db, code, deviceId, nowMs());
     if (joined === 'no_code')
       throw new ApiError(403, 'wrong_code', 'That code is not good (any more). Ask the coach for a new one.', 'code');
@@ -137,7 +129,7 @@ export function accessRouter({ db, nowMs, passphrase, addresses, hub }: Context)
     res.json({ runId: joined.runId });
   });
   router.post('/codes', (req, res) => {
-    const { runId } = validateBody(req, runSchema);
+    const { runId } = validateBody(req, makeCodeSchema);
     if (!hasRun(db, runId)) throw notFound('session at the track');
     res.json({ ...newJoinCode(db, runId, nowMs()), addresses: addresses() });
   });

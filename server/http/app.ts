@@ -4,6 +4,7 @@ import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { version } from '../../package.json';
 import { accessRouter, guard } from './access';
+import { sameVersion } from './appVersion';
 import { athletesRouter } from './athletes';
 import { jsonBody } from './checked';
 import { compressAnswers } from './compress';
@@ -105,7 +106,7 @@ export function makeApp({
     res.setHeader('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api', compressAnswers, sameOriginWrites, guard(context));
+  app.use('/api', compressAnswers, sameVersion, sameOriginWrites, guard(context));
   // A whole squad or library may be imported at once. No body is read before access is checked.
   app.use(['/api/squad', '/api/library'], jsonBody('8mb'));
   app.use('/api', jsonBody('1mb'));

@@ -1,11 +1,11 @@
 import { Router } from 'express';
+import { noQuery } from '@core/api/querySchemas';
 import { format } from 'date-fns/format';
 import { listAthletes } from '../db/athletes';
 import { athleteFile, eraseAthlete } from '../db/erase';
 import { validateId, validateQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
-import { noQuery } from './resource';
 
 /**
  * /api/athletes: GET / lists them; GET /:id/file is all that is kept about one, POST /:id/erase takes it away for good. They are written,

@@ -17,10 +17,10 @@ const withJson = new WeakSet<IncomingMessage>();
 export const jsonBody = (limit: string): RequestHandler =>
   express.json({ limit, strict: true, verify: (req, _res, text) => void (text.length > 0 && withJson.add(req)) });
 
-/** The body, if there is one and it fits the schema; else 400. */
-export function validateBody<T>(req: Request, schema: Joi.Schema<T>): T {
+/** The body, if there is one and it fits the schema; else 400. @param today brings a body of an earlier app into today's shape. */
+export function validateBody<T>(req: Request, schema: Joi.Schema<T>, today = (sent: unknown) => sent): T {
   if (!withJson.has(req)) throw new ApiError(400, 'no_body', 'There is nothing in this request. Nothing was changed.');
-  return orRefuse(schema, req.body);
+  return orRefuse(schema, today(req.body));
 }
 
 /** An id from the path; else 400. */

@@ -1,4 +1,5 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Refusal } from '@core/api/answers';
 import { isNoRoom } from '../db/errorCode';
 import { Refused } from '../db/refused';
 import { UnreadableRun } from '../db/storedRun';
@@ -80,5 +81,6 @@ export const answerError: ErrorRequestHandler = (error, req, res, next) => {
   const { status, code, message, field } =
     knownError ??
     new ApiError(500, 'internal', 'Something went wrong on the server. What was stored before is safe; try again.');
-  res.status(status).json({ error: { code, message, ...(field ? { field } : {}) } });
+  const refusal: Refusal = { error: { code, message, ...(field ? { field } : {}) } };
+  res.status(status).json(refusal);
 };

@@ -1,5 +1,6 @@
 import { Router } from 'express';
-import Joi from 'joi';
+import type Joi from 'joi';
+import { noQuery } from '@core/api/querySchemas';
 import type { Db } from '../db/open';
 import { validateBody, validateId, validateQuery } from './checked';
 import type { Context } from './context';
@@ -10,13 +11,12 @@ type Resource<Input, Stored> = {
   /** What one of them is called in a sentence. */
   what: string;
   schema: Joi.Schema<Input>;
-  list: (db: Db) => Stored[];
+  /** Left out where it has a list of its own. */
+  list?: (db: Db) => Stored[];
   put: (db: Db, id: string, input: Input, nowMs: number) => Stored;
   remove: (db: Db, id: string, nowMs: number) => boolean;
   restore: (db: Db, id: string) => boolean;
 };
-
-export const noQuery = Joi.object({});
 
 /**
  * Routes for one kind of thing: GET / lists, PUT /:id writes (ids are made by the client, so sending twice is harmless),
@@ -25,10 +25,12 @@ export const noQuery = Joi.object({});
 export function resourceRouter<Input, Stored>(resource: Resource<Input, Stored>) {
   return ({ db, nowMs }: Context): Router => {
     const router = Router();
-    router.get('/', (req, res) => {
-      validateQuery(req, noQuery);
-      res.json(resource.list(db));
-    });
+    const { list } = resource;
+    if (list)
+      router.get('/', (req, res) => {
+        validateQuery(req, noQuery);
+        res.json(list(db));
+      });
     router.put('/:id', (req, res) => {
       res.json(resource.put(db, validateId(req), validateBody(req, resource.schema), nowMs()));
     });

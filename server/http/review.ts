@@ -1,29 +1,11 @@
 import { Router } from 'express';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { parseISO } from 'date-fns/parseISO';
-import Joi from 'joi';
-import type { DateRange } from '@core/api/answers';
-import { dateSchema, idSchema } from '@core/api/schemas';
+import { athleteQuery, beforeQuery, noQuery, rangeQuery, repsQuery, squadRangeQuery } from '@core/api/querySchemas';
 import { calibrationsBefore } from '../db/calibrations';
 import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory } from '../db/review';
 import { standingsOf } from '../db/standings';
 import { validateId, validateQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
-import { noQuery } from './resource';
-
-const windowQuery = Joi.object<DateRange>({ from: dateSchema.required(), to: dateSchema.required() });
-
-/** Longest window that may be asked for at once. */
-const MOST_DAYS = 400;
-const squadQuery = windowQuery.custom((window: DateRange, helpers) =>
-  differenceInCalendarDays(parseISO(window.to), parseISO(window.from)) <= MOST_DAYS
-    ? window
-    : helpers.message({ custom: `At most ${MOST_DAYS} days of the squad can be asked for at once.` }),
-);
-const repsQuery = squadQuery.append({ athlete: idSchema }) as Joi.ObjectSchema<DateRange & { athlete?: string }>;
-const beforeQuery = Joi.object<{ before: string }>({ before: dateSchema.required() });
-const sameQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
 
 /**
  * /api/review: what was run, over many sessions. GET /runs/:id/same is the same session over the weeks, /athletes/:id one athlete's
@@ -33,21 +15,21 @@ const sameQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
  */
 export function reviewRouter({ db }: Context): Router {
   const router = Router();
-  router.get('/squad', (req, res) => void res.json(squadHistory(db, validateQuery(req, squadQuery))));
+  router.get('/squad', (req, res) => void res.json(squadHistory(db, validateQuery(req, squadRangeQuery))));
   router.get('/calibrations', async (req, res) => {
     res.json(await calibrationsBefore(db, validateQuery(req, beforeQuery).before));
   });
   router.get('/athletes/:id', (req, res) => {
     const id = validateId(req);
-    const window = validateQuery(req, windowQuery);
-    res.json({ ...athleteHistory(db, id, window), notes: notesOn(db, id, window) });
+    const range = validateQuery(req, rangeQuery);
+    res.json({ ...athleteHistory(db, id, range), notes: notesOn(db, id, range) });
   });
   router.get('/reps', (req, res) => {
-    const { athlete, ...window } = validateQuery(req, repsQuery);
-    res.json(resultRowsIn(db, window, athlete));
+    const { athlete, ...range } = validateQuery(req, repsQuery);
+    res.json(resultRowsIn(db, range, athlete));
   });
   router.get('/runs/:id/same', (req, res) => {
-    const same = sameSessions(db, validateId(req), validateQuery(req, sameQuery).athlete);
+    const same = sameSessions(db, validateId(req), validateQuery(req, athleteQuery).athlete);
     if (!same) throw notFound('session at the track');
     res.json(same);
   });

@@ -1,11 +1,22 @@
 import { Router } from 'express';
-import Joi from 'joi';
+import { daysQuery, deviceQuery, noQuery, runPageQuery } from '@core/api/querySchemas';
+import type { RefusedEvent } from '@core/api/answers';
 import { check } from '@core/api/check';
-import { idSchema } from '@core/api/schemas';
-import { eventSchema, planSchema } from '@core/api/tracksideSchemas';
+import { fromEarlierPlan } from '@core/api/earlierPlans';
+import { eventBatchSchema, eventSchema, planSchema } from '@core/api/tracksideSchemas';
 import type { RunEvent } from '@core/run/events';
 import { countEventsOf } from '../accounts/access';
-import { addEvents, deviceOfEvent, hasRun, listRuns, putPlan, setRunAside } from '../db/runs';
+import {
+  addEvents,
+  deviceOfEvent,
+  hasRun,
+  openRuns,
+  pageOfRuns,
+  putPlan,
+  runsApart,
+  runsOn,
+  setRunAside,
+} from '../db/runs';
 import type { Db } from '../db/open';
 import { writeUnreadable } from '../db/results';
 import { readRun, UnreadableRun } from '../db/storedRun';
@@ -15,22 +26,6 @@ import { validateBody, validateId, validateQuery } from './checked';
 import { streamEvents } from '../live/stream';
 import type { Context } from './context';
 import { ApiError, notFound } from './errors';
-import { noQuery } from './resource';
-
-/** An event that was not taken, and why; `index` is its place in the batch. */
-type RefusedEvent = {
-  index: number;
-  id?: string;
-  code: 'invalid' | 'not_for_helper' | 'conflict';
-  field: string;
-  message: string;
-};
-
-const batchSchema = Joi.object<{ events: unknown[] }>({
-  events: Joi.array().items(Joi.any()).min(1).max(1000).required(),
-});
-
-const liveQuery = Joi.object<{ device?: string }>({ device: idSchema });
 
 type SortedEvents = { events: RunEvent[]; refused: RefusedEvent[] };
 
@@ -82,12 +77,21 @@ function readOrSay(db: Db, id: string) {
   }
 }
 
-/** /api/runs: sessions taken to the track. Plans are written once; events are only ever added. */
+/**
+ * /api/runs: sessions taken to the track. GET / is a page of results, GET /days what was taken there on some days, GET /open what has not
+ * ended, GET /apart what the results leave out. Plans are written once; events are only ever added.
+ */
 export function runsRouter({ db, nowMs, hub }: Context): Router {
   const router = Router();
-  router.get('/', (req, res) => {
+  router.get('/', (req, res) => void res.json(pageOfRuns(db, validateQuery(req, runPageQuery))));
+  router.get('/days', (req, res) => void res.json(runsOn(db, validateQuery(req, daysQuery))));
+  router.get('/open', (req, res) => {
     validateQuery(req, noQuery);
-    res.json(listRuns(db));
+    res.json(openRuns(db));
+  });
+  router.get('/apart', (req, res) => {
+    validateQuery(req, noQuery);
+    res.json(runsApart(db));
   });
   router.get('/:id', (req, res) => {
     const run = readOrSay(db, validateId(req));
@@ -99,7 +103,7 @@ export function runsRouter({ db, nowMs, hub }: Context): Router {
   router.get('/:id/live', (req, res) => {
     const id = validateId(req);
     if (!hasRun(db, id)) throw notFound('session at the track');
-    const { device } = validateQuery(req, liveQuery);
+    const { device } = validateQuery(req, deviceQuery);
     if (!streamEvents(hub, id, { res, nowMs, fromDevice: device, letIn: letInOf(res) }))
       throw new ApiError(503, 'busy', 'Too many phones are looking on. What they time is kept all the same.');
   });
@@ -113,7 +117,7 @@ export function runsRouter({ db, nowMs, hub }: Context): Router {
   });
   router.put('/:id/plan', (req, res) => {
     const id = validateId(req);
-    const plan = validateBody(req, planSchema);
+    const plan = validateBody(req, planSchema, fromEarlierPlan);
     if (plan.id !== id) throw new ApiError(400, 'invalid', 'The plan has another id than its address.', 'id');
     if (putPlan(db, plan, nowMs()) === 'different')
       throw new ApiError(409, 'plan_fixed', 'This session is already at the track with another plan. That one stays.');
@@ -121,7 +125,7 @@ export function runsRouter({ db, nowMs, hub }: Context): Router {
   });
   router.post('/:id/events', (req, res) => {
     const runId = validateId(req);
-    const batch = validateBody(req, batchSchema).events;
+    const batch = validateBody(req, eventBatchSchema).events;
     const letIn = letInOf(res);
     const { events, refused } = sortOut(runId, batch, (event, before) =>
       letIn?.who === 'helper'

@@ -1,27 +1,15 @@
 import { Router } from 'express';
-import Joi from 'joi';
+import { calendarQuery, noQuery } from '@core/api/querySchemas';
 import { writeICalendar } from '@core/formats/iCalendar';
-import { dateSchema, idSchema, timeOfDaySchema } from '@core/api/schemas';
-import { seasonWriteSchema } from '@core/api/seasonSchemas';
+import { seasonWriteSchema, writeDaySchema } from '@core/api/seasonSchemas';
 import { layOutSeason } from '@core/season/layout/layOut';
 import { readLibrary } from '../db/library';
 import { listSeasons, putSeason, readSeason, removeSeason, restoreSeason, writeDay } from '../db/seasons';
 import { validateBody, validateId, validateQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
-import { noQuery } from './resource';
 
 const what = 'season';
-const daySchema = Joi.object<{ date: string; sessionId: string; startTime?: string }>({
-  date: dateSchema.required(),
-  sessionId: idSchema.required(),
-  startTime: timeOfDaySchema,
-});
-const calendarQuery = Joi.object<{ days?: 'sessions' | 'all'; time?: string }>({
-  days: Joi.string().valid('sessions', 'all'),
-  time: timeOfDaySchema,
-});
-
 /** A file name without characters that break file systems or headers. */
 const fileName = (name: string) =>
   name
@@ -52,7 +40,7 @@ export function seasonsRouter({ db, nowMs }: Context): Router {
     res.status(204).end();
   });
   router.post('/:id/days', (req, res) => {
-    const written = writeDay(db, validateId(req), validateBody(req, daySchema), by());
+    const written = writeDay(db, validateId(req), validateBody(req, writeDaySchema), by());
     if (!written) throw notFound(what);
     res.json(written);
   });

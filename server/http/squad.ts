@@ -1,9 +1,9 @@
 import { Router } from 'express';
+import { noQuery } from '@core/api/querySchemas';
 import { squadChangeSchema } from '@core/api/schemas';
 import { changeSquad, readSquad } from '../db/squad';
 import { validateBody, validateQuery } from './checked';
 import type { Context } from './context';
-import { noQuery } from './resource';
 
 /** /api/squad: GET / is its pace book and groups, POST /changes changes several things at once, all or nothing. */
 export function squadRouter({ db, nowMs }: Context): Router {

@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import Joi from 'joi';
 import { check } from '@core/api/check';
-import { dateSchema, timeOfDaySchema } from '@core/api/schemas';
+import { weatherQuery } from '@core/api/querySchemas';
 import type { Weather } from '@core/squad/heat';
 import { validateQuery } from './checked';
 
@@ -16,11 +16,6 @@ const answerSchema = Joi.object<Weather>({
   humidityPct: Joi.number().strict().min(0).max(100).required(),
   windMps: Joi.number().strict().min(0).max(100),
 }).options({ stripUnknown: true });
-
-const querySchema = Joi.object<{ date: string; time: string }>({
-  date: dateSchema.required(),
-  time: timeOfDaySchema.required(),
-});
 
 async function textOf(answer: Response): Promise<string> {
   const reader = answer.body?.pipeThrough(new TextDecoderStream()).getReader();
@@ -53,7 +48,7 @@ async function askWeather(url: string, date: string, time: string): Promise<Weat
 export function weatherRouter(weatherUrl: string | undefined): Router {
   const router = Router();
   router.get('/', async (req, res) => {
-    const { date, time } = validateQuery(req, querySchema);
+    const { date, time } = validateQuery(req, weatherQuery);
     const weather = weatherUrl === undefined ? undefined : await askWeather(weatherUrl, date, time);
     if (weather) res.json(weather);
     else res.status(204).end();

@@ -23,7 +23,7 @@ const put = async (body: object = reps) => {
   return id;
 };
 const stored = async (id: string) =>
-  ((await server.call('GET', '/api/sessions')).body as { id: string; plan?: DayPlan }[]).find(
+  ((await server.call('GET', '/api/sessions/days?from=1900-01-01')).body as { id: string; plan?: DayPlan }[]).find(
     (session) => session.id === id,
   );
 

@@ -81,7 +81,7 @@ test('what was run is there as soon as the events are, one by one or all at once
   const written = everything();
   for (const { id } of [plan, other]) rebuild(server.db, id);
   expect(everything()).toEqual(written);
-  const [first] = (await server.call('GET', '/api/runs')).body as { summary: object }[];
+  const [first] = (await server.call('GET', '/api/runs/days?from=1900-01-01')).body as { summary: object }[];
   const events = eventsFor(plan.id);
   const { summary } = resultsOf({ plan, events }, replay(plan, events));
   expect(first?.summary).toEqual(summary);
@@ -119,7 +119,9 @@ test('a log that cannot be replayed still takes new events, and is listed as unr
   server.db.update(runEvents).set({ eventJson: '{"type":' }).run();
   server.db.update(runs).set({ eventCount: 7 }).run();
   expect((await post(plan.id, more)).body).toMatchObject({ accepted: more.map(({ id }) => id) });
-  expect((await server.call('GET', '/api/runs')).body).toMatchObject([{ id: plan.id, isUnreadable: true }]);
+  expect((await server.call('GET', '/api/runs/days?from=1900-01-01')).body).toMatchObject([
+    { id: plan.id, isUnreadable: true },
+  ]);
 });
 
 test('results of an earlier version are rebuilt in slices: meanwhile the list says so, and requests are answered', async () => {
@@ -135,7 +137,10 @@ test('results of an earlier version are rebuilt in slices: meanwhile the list sa
     .run();
   server.db.delete(repResults).run();
   const made = rebuildPending(server.db);
-  const asked = (await server.call('GET', '/api/runs')).body as { isPending?: true; summary?: object }[];
+  const asked = (await server.call('GET', '/api/runs/days?from=1900-01-01')).body as {
+    isPending?: true;
+    summary?: object;
+  }[];
   expect(asked.some(({ isPending }) => isPending)).toBe(true);
   expect(asked.every(({ isPending, summary }) => isPending !== (summary !== undefined))).toBe(true);
   expect(await made).toBe(5);
@@ -189,7 +194,7 @@ describe('erasing an athlete', () => {
     const before = reps(plan.id).filter(({ athleteId }) => athleteId === bo);
     expect((await server.call('POST', `/api/athletes/${ada}/erase`)).status).toBe(204);
     expect(reps(plan.id)).toEqual(before);
-    expect((await server.call('GET', '/api/runs')).body).toMatchObject([
+    expect((await server.call('GET', '/api/runs/days?from=1900-01-01')).body).toMatchObject([
       { summary: { athletes: 1, planned: 1, finished: 1 } },
     ]);
     const written = everything();

@@ -17,7 +17,7 @@ const crossed = (runId = candidate.id): RunEvent => ({ id: ulid(), runId, device
 const post = async (runId: string, ...events: RunEvent[]) =>
   server.call('POST', `/api/runs/${runId}/events`, { events });
 type Listed = { id: string; summary?: object; isUnreadable?: true; isSetAside?: true };
-const list = async () => (await server.call('GET', '/api/runs')).body as Listed[];
+const list = async () => (await server.call('GET', '/api/runs/days?from=1900-01-01')).body as Listed[];
 const listed = async (id: string) => (await list()).find((run) => run.id === id);
 const damage = (id: string) => {
   server.db.update(runs).set({ planJson: '{"groups":' }).where(eq(runs.id, id)).run();

@@ -29,7 +29,8 @@ afterEach(() => server.stop());
 const put = (season: SeasonPlan, version: number, seasonId = id) =>
   server.call('PUT', `/api/seasons/${seasonId}`, { season, version });
 const list = async () => (await server.call('GET', '/api/seasons')).body as StoredSeason[];
-const sessions = async () => (await server.call('GET', '/api/sessions')).body as ({ id: string } & SessionInput)[];
+const sessions = async () =>
+  (await server.call('GET', '/api/sessions/days?from=1900-01-01')).body as ({ id: string } & SessionInput)[];
 const write = (date: string, sessionId = ulid()) =>
   server.call('POST', `/api/seasons/${id}/days`, { date, sessionId, startTime: '17:30' });
 const hardDay = (season: SeasonPlan, n = 0) => {

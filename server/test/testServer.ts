@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import os from 'node:os';
 import path from 'node:path';
 import pino from 'pino';
+import { ANSWER_SCHEMAS, refusalSchema, routeOf } from '@core/api/answerSchemas';
 import { openPassphrase, type Passphrase } from '../accounts/passphrase';
 import { openDatabase, type Db } from '../db/open';
 import { makeApp, type AppOptions } from '../http/app';
@@ -22,6 +23,20 @@ export type TestServer = {
   url: string;
   stop(): Promise<void>;
 };
+
+/** Holds an answer against the contract. @throws Error where it is not what the client is told to expect. */
+export function checkAnswer(method: string, path_: string, { status, body }: { status: number; body: unknown }): void {
+  const route = routeOf(method, path_);
+  if (status < 400 && !route) throw new Error(`${method} ${path_} is in no contract.`);
+  const schema = status < 400 && route ? ANSWER_SCHEMAS[route] : refusalSchema;
+  // The health of a failing server is no refusal.
+  if (route === 'GET /api/health') return;
+  const { error } = schema.validate(body, { convert: false });
+  if (error)
+    throw new Error(
+      `${method} ${path_} answered ${status} against the contract: ${error.message} in ${JSON.stringify(body)}`,
+    );
+}
 
 /** A real hash, at a thirtieth of the cost. */
 const QUICK_HASH = 2 ** 10;
@@ -65,7 +80,9 @@ export async function startTestServer(
         ...(text === undefined ? {} : { body: text }),
       });
       const answerText = await answer.text();
-      return { status: answer.status, body: answerText ? (JSON.parse(answerText) as unknown) : undefined };
+      const answered = { status: answer.status, body: answerText ? (JSON.parse(answerText) as unknown) : undefined };
+      checkAnswer(method, path_, answered);
+      return answered;
     },
     async stop() {
       server.closeAllConnections();

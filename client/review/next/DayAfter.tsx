@@ -11,7 +11,7 @@ import { useSeasonEdit } from '../../data/useSeasonEdit';
 import { useSeasons, type LaidSeason } from '../../data/useSeasons';
 import type { ReadRun } from '../useReview';
 import type { ScheduledSession } from '@core/api/answers';
-import { troubleText, usePutSessionMutation, useSessionsQuery } from '../../store/api';
+import { troubleText, usePutSessionMutation, useSessionsOnQuery } from '../../store/api';
 import { dayInText, onDay, today } from '../../ui/days';
 import { ModalSheet } from '../../ui/ModalSheet';
 import { useNotice } from '../../ui/Notices';
@@ -101,7 +101,7 @@ type Props = { read: ReadRun; athletes: readonly { athleteId: string; name: stri
 export function DayAfter({ read, athletes }: Props) {
   const [isOpen, setOpen] = useState(false);
   const { plan, state, correct } = read;
-  const { data: sessions = [] } = useSessionsQuery();
+  const { data: sessions = [] } = useSessionsOnQuery({ from: plan.date, to: daysAfter(plan.date, SOON_DAYS) });
   const { seasons = [] } = useSeasons();
   const legsOf = (athleteId: string) => state.athletes[athleteId]?.nextDay;
   const say = (athleteIds: string[], legs: NextDay) => correct({ type: 'nextDay', athleteIds, legs });

@@ -7,7 +7,7 @@ import { NoResult } from '../ResultPage';
 import { useReview, type ReadRun } from '../useReview';
 import { useStoredLibrary, type StoredLibraryView } from '../../data/useLibrary';
 import { memberOf, useSquad, type SquadView } from '../../data/useSquad';
-import { troubleText, useSessionsQuery } from '../../store/api';
+import { troubleText, useSessionsOnQuery } from '../../store/api';
 import { dayInText, dayName } from '../../ui/days';
 import { Empty } from '../../ui/Empty';
 import { Loading } from '../../ui/Loading';
@@ -53,7 +53,7 @@ function WhatIsRun({ next, paceNames }: { next: Next; paceNames: readonly string
 
 /** Where it was written into already, with the way there. */
 function WrittenAlready({ read }: { read: ReadRun }) {
-  const { data: sessions = [] } = useSessionsQuery();
+  const { data: sessions = [] } = useSessionsOnQuery({ from: read.plan.date });
   const ids = new Set(Object.values(read.state.athletes).flatMap(({ nextStep }) => nextStep?.sessionId ?? []));
   const written = sessions.filter(({ id }) => ids.has(id));
   return (

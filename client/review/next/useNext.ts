@@ -15,7 +15,7 @@ import type { ReadRun } from '../useReview';
 import type { StoredLibraryView } from '../../data/useLibrary';
 import type { SquadView } from '../../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
-import { useSameSessionsQuery, useSessionsQuery } from '../../store/api';
+import { useSameSessionsQuery, useSessionQuery } from '../../store/api';
 import { today } from '../../ui/days';
 import { leversFor, otherLever, placedFor, stepsBy, stuckOn, type Ran, type Source, type What } from './nextChoices';
 
@@ -82,7 +82,7 @@ export function useNext(
   { library, squad, turn }: { library: StoredLibraryView; squad: SquadView; turn: string | undefined },
 ): Next {
   const { plan } = read;
-  const session = useSessionsQuery().data?.find(({ id }) => id === plan.sessionId);
+  const { data: session } = useSessionQuery(plan.sessionId);
   const { data: same } = useSameSessionsQuery({ runId: plan.id });
   const effort = useSquadEffort(read);
   const day = session?.plan ?? NO_PLAN;

@@ -5,7 +5,7 @@ import type { Conditions, Presence } from '@core/run/events';
 import type { Visitor } from '@core/run/visitor';
 import type { SquadView } from '../../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
-import { useRunsQuery, useWeatherQuery } from '../../store/api';
+import { useResultsInfiniteQuery, useWeatherQuery } from '../../store/api';
 import { takeToTrack } from '../../log/recorder';
 import { nowMs } from '../../log/trackClock';
 import { useTodaysPlan } from '../useTodaysPlan';
@@ -29,8 +29,7 @@ export function useRollCall(session: ScheduledSession, squad: SquadView) {
   const [conditions, setConditions] = useState<Conditions>({});
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
   const [trouble, setTrouble] = useState<string>();
-  const { data: runs } = useRunsQuery();
-  const before = runs?.find(({ sessionId, summary }) => sessionId === session.id && summary?.startedAtMs !== undefined);
+  const before = useResultsInfiniteQuery({ session: session.id }).data?.pages[0]?.rows[0];
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
   const today = useMemo(() => planForToday(decided, athletes, answers, moved), [decided, athletes, answers, moved]);
   const { tree, groups, plan } = useTodaysPlan(session, squad, today);
