@@ -144,7 +144,7 @@ test('with nothing in it yet, every place says what to do next @both', async ({ 
 });
 
 test.describe('where the server says no', () => {
-  test.use({ expectedConsole: /404 .*\/api\/runs\// });
+  test.use({ expectedConsole: /404 .*\/api\/(runs|sessions)\// });
 
   test('an address of something that is not there says so', async ({ page, demo }) => {
     const NOBODY = '01AAAAAAAAAAAAAAAAAAAAAAAA';

@@ -31,18 +31,15 @@ export const runPageQuery = Joi.object<PageQuery & { session?: string; library?:
 export const daysQuery = Joi.object<{ from: string; to?: string }>({ from: dateSchema.required(), to: dateSchema });
 export const untilQuery = Joi.object<{ until: string }>({ until: dateSchema.required() });
 export const beforeQuery = Joi.object<{ before: string }>({ before: dateSchema.required() });
-export const rangeQuery = Joi.object<DateRange>({ from: dateSchema.required(), to: dateSchema.required() });
-
-/** Longest range of everyone's results that may be asked for at once. */
+/** Longest range of results that may be asked for at once. */
 const MOST_DAYS = 400;
-export const squadRangeQuery = rangeQuery.custom((range: DateRange, helpers) =>
-  differenceInCalendarDays(parseISO(range.to), parseISO(range.from)) <= MOST_DAYS
-    ? range
-    : helpers.message({ custom: `At most ${MOST_DAYS} days of the squad can be asked for at once.` }),
+export const rangeQuery = Joi.object<DateRange>({ from: dateSchema.required(), to: dateSchema.required() }).custom(
+  (range: DateRange, helpers) =>
+    differenceInCalendarDays(parseISO(range.to), parseISO(range.from)) <= MOST_DAYS
+      ? range
+      : helpers.message({ custom: `At most ${MOST_DAYS} days can be asked for at once.` }),
 );
-export const repsQuery = squadRangeQuery.append({ athlete: idSchema }) as Joi.ObjectSchema<
-  DateRange & { athlete?: string }
->;
+export const repsQuery = rangeQuery.append({ athlete: idSchema }) as Joi.ObjectSchema<DateRange & { athlete?: string }>;
 export const athleteQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
 export const deviceQuery = Joi.object<{ device?: string }>({ device: idSchema });
 export const weatherQuery = Joi.object<{ date: string; time: string }>({

@@ -7,6 +7,7 @@ import { curves } from './curves';
 import { language } from './language';
 import { layOut } from './layOut';
 import { list } from './list';
+import { loop } from './loop';
 import { phones } from './phones';
 import { planning } from './planning';
 import { reading } from './reading';
@@ -22,6 +23,7 @@ const BENCHES = {
   language,
   layOut,
   list,
+  loop,
   phones,
   planning,
   reading,

@@ -1,12 +1,14 @@
 import fs from 'node:fs';
 import { chromium, type Page } from '@playwright/test';
-import { desc } from 'drizzle-orm';
+import { desc, eq } from 'drizzle-orm';
 import { RunningApp } from '../../e2e/app';
 import { CHROMIUM } from '../../playwright.config';
 import { rebuildPending } from '@server/db/results';
 import { openDatabase } from '@server/db/open';
+import { addEvents, putPlan } from '@server/db/runs';
 import { runResults, runs } from '@server/db/schema';
 import { Seasons } from './fiveSeasons';
+import { longEvening } from './longEvening';
 import { report } from './measure';
 
 const BEAT_MS = 2;
@@ -52,10 +54,10 @@ async function measured(seasons: Seasons): Promise<Figures> {
   figures['the library'] = await held(ask('GET', 'library'));
   figures['how often the library was used'] = await held(ask('GET', `library/uses?until=${today}`));
   const shown = `from=${seasons.before(98)}&to=${today}`;
-  const whole = `from=2015-01-01&to=${today}`;
+  const year = `from=${seasons.before(364)}&to=${today}`;
   const [run] = seasons.db.select({ id: runs.id }).from(runs).orderBy(desc(runs.date)).limit(1).all();
   figures['an athlete’s story, 14 weeks'] = await held(ask('GET', `review/athletes/${athlete?.id}?${shown}`));
-  figures['an athlete’s story, all of it'] = await held(ask('GET', `review/athletes/${athlete?.id}?${whole}`));
+  figures['an athlete’s story, a year'] = await held(ask('GET', `review/athletes/${athlete?.id}?${year}`));
   figures['the squad, 14 weeks'] = await held(ask('GET', `review/squad?${shown}`));
   figures['the same session over the weeks'] = await held(ask('GET', `review/runs/${run?.id}/same`));
   const after = seasons.before(-1);
@@ -74,6 +76,11 @@ async function measured(seasons: Seasons): Promise<Figures> {
   figures['erasing an athlete'] = await held(ask('POST', `athletes/${second?.id}/erase`));
   seasons.db.delete(runResults).run();
   figures['all results made anew'] = await held(() => rebuildPending(seasons.db));
+  const evening = longEvening(true);
+  putPlan(seasons.db, evening.plan, 0);
+  addEvents(seasons.db, evening.plan.id, evening.events, 0);
+  seasons.db.delete(runResults).where(eq(runResults.runId, evening.plan.id)).run();
+  figures['a long evening made anew'] = await held(() => rebuildPending(seasons.db));
   server.closeAllConnections();
   await new Promise((resolve) => server.close(resolve));
   seasons.db.$client.close();

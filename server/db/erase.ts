@@ -6,7 +6,7 @@ import { aboutAthleteInSeason, seasonWithoutAthlete } from '@core/season/ownSeas
 import { isAnyoneInRun, isInRun, runOf } from '@core/run/runOf';
 import { readAthlete } from './athletes';
 import { truncateWal, type Db, type Tx } from './open';
-import { breathe, eraseFromProjection, forgetGrowing } from './results';
+import { breathe, eraseFromProjection, forgetGrowing, SLICE_MS } from './results';
 import { athleteResults, athletes, erasedAthletes, runEvents, runResults, runs, seasons, sessions } from './schema';
 import { seasonsNaming } from './seasons';
 import { readSquad } from './squad';
@@ -103,9 +103,6 @@ export async function athleteFile(db: Db, id: string, savedOn: string): Promise<
     ...(inSeasons.length > 0 ? { seasons: inSeasons } : {}),
   };
 }
-
-/** How long one slice of an erasure may block other requests. */
-const SLICE_MS = 40;
 
 /** Takes an athlete who is erased out of every session at the track, some sessions at a time with room for requests between. */
 async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {

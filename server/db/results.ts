@@ -104,20 +104,41 @@ export function writeUnreadable(tx: Db | Tx, runId: string): void {
     .run();
 }
 
-/** Works a session out from all of its log. */
-function projectWhole(db: Db, tx: Tx, runId: string): void {
+/** A session worked out from all of its log. */
+type Whole = { growing: Growing; state: RunState; parts: Part[] };
+
+/** Works a session out from all of its log, a part at a time: whoever drives it may let others in between. @throws UnreadableRun */
+function* workOutWhole(tx: Db | Tx, runId: string): Generator<undefined, Whole | undefined> {
   const stored = readRun(tx, runId);
-  if (!stored) return;
+  if (!stored) return undefined;
+  yield;
   const { plan, events } = stored;
   const growing: Growing = { plan, events, replay: new GrowingReplay(plan), athletes: new Map() };
   const state = workedOut(() => growing.replay.after(events));
+  const parts: Part[] = [];
+  for (const athleteId of idsNamed(stored)) {
+    yield;
+    const part = workedOut(() => partOf(plan, state, athleteId));
+    growing.athletes.set(athleteId, part.athlete);
+    parts.push(part);
+  }
+  return { growing, state, parts };
+}
+
+function writeWhole(tx: Tx, runId: string, { growing, state, parts }: Whole): void {
   tx.delete(athleteResults).where(eq(athleteResults.runId, runId)).run();
   tx.delete(repResults).where(eq(repResults.runId, runId)).run();
-  const parts = [...idsNamed(stored)].map((athleteId) => workedOut(() => partOf(plan, state, athleteId)));
-  for (const { athlete } of parts) growing.athletes.set(athlete.athleteId, athlete);
-  insertParts(tx, runId, plan, parts);
-  writeSummary(tx, runId, plan, growing.athletes.values(), state);
-  keepGrowing(db, runId, growing);
+  insertParts(tx, runId, growing.plan, parts);
+  writeSummary(tx, runId, growing.plan, growing.athletes.values(), state);
+}
+
+function projectWhole(db: Db, tx: Tx, runId: string): void {
+  const work = workOutWhole(tx, runId);
+  let step = work.next();
+  while (!step.done) step = work.next();
+  if (!step.value) return;
+  writeWhole(tx, runId, step.value);
+  keepGrowing(db, runId, step.value.growing);
 }
 
 /** Applies events that come after everything known. @returns false where the whole log has to be replayed. */
@@ -192,8 +213,42 @@ export const pendingRunIds = (db: Db): string[] =>
 /** Yields to other requests. */
 export const breathe = (): Promise<void> => new Promise((resolve) => setImmediate(resolve));
 
+/** How long work that can wait goes on before it lets requests in. */
+export const SLICE_MS = 20;
+
+/** The same as rebuild(), letting requests in between; what comes in meanwhile makes it begin again. */
+async function rebuildInSlices(db: Db, runId: string): Promise<void> {
+  try {
+    const work = workOutWhole(db, runId);
+    let sliceEndMs = performance.now() + SLICE_MS;
+    let step = work.next();
+    while (!step.done) {
+      if (performance.now() >= sliceEndMs) {
+        await breathe();
+        if (!db.$client.open) return;
+        sliceEndMs = performance.now() + SLICE_MS;
+      }
+      step = work.next();
+    }
+    const whole = step.value;
+    if (!whole) return;
+    await breathe();
+    if (!db.$client.open) return;
+    const isCurrent = db.transaction((tx) => {
+      const now = tx.select({ count: runs.eventCount }).from(runs).where(eq(runs.id, runId)).get();
+      if (now?.count !== whole.growing.events.length) return false;
+      writeWhole(tx, runId, whole);
+      return true;
+    });
+    if (!isCurrent) rebuild(db, runId);
+  } catch (error) {
+    if (!(error instanceof UnreadableRun)) throw error;
+    db.transaction((tx) => writeUnreadable(tx, runId));
+  }
+}
+
 /**
- * Rebuilds what is pending, session by session, yielding to requests in between. What is done is kept if it is interrupted.
+ * Rebuilds what is pending, session by session and in slices, yielding to requests in between. What is done is kept if it is interrupted.
  * @returns how many were rebuilt.
  */
 export async function rebuildPending(db: Db): Promise<number> {
@@ -201,7 +256,7 @@ export async function rebuildPending(db: Db): Promise<number> {
   for (const id of pendingRunIds(db)) {
     await breathe();
     if (!db.$client.open) break;
-    rebuild(db, id);
+    await rebuildInSlices(db, id);
     forgetGrowing(db, id);
     made++;
   }

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { athleteQuery, beforeQuery, noQuery, rangeQuery, repsQuery, squadRangeQuery } from '@core/api/querySchemas';
+import { athleteQuery, beforeQuery, noQuery, rangeQuery, repsQuery } from '@core/api/querySchemas';
 import { calibrationsBefore } from '../db/calibrations';
 import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory } from '../db/review';
 import { standingsOf } from '../db/standings';
@@ -15,7 +15,7 @@ import { notFound } from './errors';
  */
 export function reviewRouter({ db }: Context): Router {
   const router = Router();
-  router.get('/squad', (req, res) => void res.json(squadHistory(db, validateQuery(req, squadRangeQuery))));
+  router.get('/squad', (req, res) => void res.json(squadHistory(db, validateQuery(req, rangeQuery))));
   router.get('/calibrations', async (req, res) => {
     res.json(await calibrationsBefore(db, validateQuery(req, beforeQuery).before));
   });

@@ -148,6 +148,21 @@ test('results of an earlier version are rebuilt in slices: meanwhile the list sa
   expect(pendingRunIds(server.db)).toEqual([]);
 });
 
+test('what comes in while a session is being worked out anew is in its results', async () => {
+  const plan = planForTwo();
+  await put(plan);
+  const [start, ...more] = eventsFor(plan.id);
+  await post(plan.id, [start as RunEvent]);
+  server.db.delete(runResults).run();
+  const made = rebuildPending(server.db);
+  addEvents(server.db, plan.id, more, 2);
+  await made;
+  const written = everything();
+  expect(written.reps.map(({ state }) => state)).toContain('run');
+  rebuild(server.db, plan.id);
+  expect(everything()).toEqual(written);
+});
+
 test('a data folder of the version before is brought up to this one: its results are there once they are made, its marks have ids', async () => {
   const { folder, client } = dataBefore('0011');
   const plan = planForTwo();

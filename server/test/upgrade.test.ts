@@ -1,0 +1,89 @@
+import { spawnSync } from 'node:child_process';
+import fs from 'node:fs';
+import path from 'node:path';
+import { ulid } from 'ulid';
+import type { RunEvent } from '@core/run/events';
+import { openDatabase, type Db } from '../db/open';
+import { pendingRunIds, rebuildPending } from '../db/results';
+import { dataBefore } from './dataBefore';
+import { planFor } from './madeUpPlan';
+import { tempFolder } from './testServer';
+
+const ROOT = path.join(__dirname, '../..');
+const ADA = ulid();
+const RUNS = 6;
+
+/** A small data folder of a version before results were kept as rows: an athlete with two marks, and sessions that were run. */
+function oldFolder(): string {
+  const { folder, client } = dataBefore('0011');
+  client.prepare('INSERT INTO athletes (id, name, created_at_ms, updated_at_ms) VALUES (?,?,1,1)').run(ADA, 'Ada');
+  for (const timeS of [1110, 1100])
+    client
+      .prepare(
+        "INSERT INTO marks (athlete_id, distance_m, time_s, date, kind) VALUES (?, 5000, ?, '2026-10-01', 'race')",
+      )
+      .run(ADA, timeS);
+  for (let i = 0; i < RUNS; i++) {
+    const plan = planFor(ADA);
+    const stamp = (atMs: number) => ({ id: ulid(), runId: plan.id, deviceId: plan.id, atMs });
+    const events: RunEvent[] = [
+      { ...stamp(1000), type: 'started', repIndex: 0, athleteIds: [ADA] },
+      { ...stamp(81_000 + i), type: 'passed', athleteId: ADA, repIndex: 0, atM: 400 },
+      { ...stamp(82_000), type: 'ended' },
+    ];
+    client
+      .prepare(
+        'INSERT INTO runs (id, session_id, title, date, plan_json, summary_json, created_at_ms, event_count) VALUES (?,?,?,?,?,?,1,?)',
+      )
+      .run(plan.id, plan.sessionId, plan.title, plan.date, JSON.stringify(plan), '{}', events.length);
+    const insert = client.prepare('INSERT INTO run_events VALUES (?,?,?,?,?,?)');
+    for (const event of events) insert.run(event.id, plan.id, event.atMs, event.type, JSON.stringify(event), 1);
+  }
+  client.close();
+  return folder;
+}
+
+const rowsOf = ({ $client }: Db, table: string) => $client.prepare(`SELECT * FROM ${table} ORDER BY 1, 2, 3`).all();
+
+/** All that a data folder holds once it is brought up to this version; marks were given ids by chance. */
+async function brought(folder: string): Promise<Record<string, unknown[]>> {
+  const db = openDatabase(folder);
+  await rebuildPending(db);
+  expect(pendingRunIds(db)).toEqual([]);
+  expect(db.$client.pragma('integrity_check', { simple: true })).toBe('ok');
+  const held = {
+    ...Object.fromEntries(
+      ['athletes', 'runs', 'run_events', 'run_results', 'athlete_results', 'rep_results'].map((table) => [
+        table,
+        rowsOf(db, table),
+      ]),
+    ),
+    marks: db.$client.prepare('SELECT time_s FROM marks ORDER BY place').all(),
+  };
+  db.$client.close();
+  return held;
+}
+
+test('a data folder of an earlier version loses nothing, wherever its upgrade or the work on its results is killed', async () => {
+  const old = oldFolder();
+  const copyOf = () => {
+    const folder = tempFolder();
+    fs.cpSync(old, folder, { recursive: true });
+    return folder;
+  };
+  const whole = await brought(copyOf());
+  expect(whole).toMatchObject({ marks: [{ time_s: 1110 }, { time_s: 1100 }] });
+  expect(['runs', 'run_events', 'rep_results'].map((table) => whole[table]?.length)).toEqual([RUNS, 3 * RUNS, RUNS]);
+  // In the middle of the migrations, at their end, and in the middle of the sessions.
+  let killed = 0;
+  for (const statements of [3, 12, 30, 60, 90, 120, 150]) {
+    const folder = copyOf();
+    const args = ['--import', 'tsx', path.join(__dirname, 'dieAfter.ts'), folder, String(statements)];
+    const { signal, status, stderr } = spawnSync(process.execPath, args, { cwd: ROOT, encoding: 'utf8' });
+    expect({ statements, stderr, status }).toEqual({ statements, stderr: '', status: signal === null ? 0 : null });
+    if (signal === 'SIGKILL') killed++;
+    expect({ statements, ...(await brought(folder)) }).toEqual({ statements, ...whole });
+    fs.rmSync(folder, { recursive: true });
+  }
+  expect(killed).toBeGreaterThanOrEqual(5);
+});
