@@ -41,8 +41,8 @@ export class RunningApp {
         const address = /http:\/\/\S+/.exec(output)?.[0];
         if (address) resolve(address);
       };
-      started.stdout?.on('data', listen);
-      started.stderr?.on('data', listen);
+      started.stdout.on('data', listen);
+      started.stderr.on('data', listen);
       started.once('exit', () => reject(new Error(`The server ended: ${output}`)));
     });
   }

@@ -39,7 +39,7 @@ export const layoutFaults = (page: Page): Promise<string[]> =>
       );
     };
     const nameOf = (element: Element) =>
-      `${element.getAttribute('role') ?? element.tagName.toLowerCase()} “${(element.getAttribute('aria-label') ?? element.textContent ?? '').slice(0, 60)}”`;
+      `${element.getAttribute('role') ?? element.tagName.toLowerCase()} “${(element.getAttribute('aria-label') ?? element.textContent).slice(0, 60)}”`;
     const faults: string[] = [];
     const seen = Array.from(document.querySelectorAll(NAMED)).filter(isSeen);
     for (const element of seen) {

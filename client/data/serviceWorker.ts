@@ -40,7 +40,10 @@ const TAKE_OVER_MS = 5000;
 
 /** Loads the page again, with the newest app there is. */
 export async function reloadAnew(): Promise<void> {
-  const registration = await navigator.serviceWorker?.getRegistration().catch(() => undefined);
+  const registration =
+    'serviceWorker' in navigator
+      ? await navigator.serviceWorker.getRegistration().catch(() => undefined)
+      : undefined;
   await registration?.update().catch(() => undefined);
   const next = registration?.waiting ?? registration?.installing;
   if (next) {

@@ -1,6 +1,7 @@
-import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { openDB, type DBSchema, type IDBPDatabase, type OpenDBCallbacks } from 'idb';
+import { fromEarlierPlan } from '@core/api/earlierPlans';
 import type { RunEvent } from '@core/run/events';
-import type { PlanHeader, Plan, PlannedGroup } from '@core/run/plan';
+import type { Plan } from '@core/run/plan';
 import { isAnyoneInRun, isInRun, runOf } from '@core/run/runOf';
 
 /** `sent` is 0 until the server has it (a number, because IndexedDB cannot index true and false). */
@@ -35,25 +36,28 @@ export type TrackLog = {
   markSent(what: { planIds?: string[]; eventIds?: string[] }): Promise<void>;
 };
 
+type Upgrade = Parameters<NonNullable<OpenDBCallbacks<TrackDb>['upgrade']>>;
+
+async function upgradeData(db: Upgrade[0], from: number, tx: Upgrade[3]): Promise<void> {
+  if (from < 1) {
+    db.createObjectStore('plans', { keyPath: 'id' }).createIndex('bySent', 'sent');
+    const events = db.createObjectStore('events', { keyPath: 'id' });
+    events.createIndex('byRun', 'runId');
+    events.createIndex('bySent', 'sent');
+    return;
+  }
+  if (from < 3) tx.objectStore('plans').createIndex('bySent', 'sent');
+  for (const kept of await tx.objectStore('plans').getAll()) {
+    const plan = fromEarlierPlan(kept.plan) as Plan;
+    if (plan !== kept.plan) await tx.objectStore('plans').put({ ...kept, plan });
+  }
+}
+
 const open = (name: string): Promise<IDBPDatabase<TrackDb>> =>
   openDB<TrackDb>(name, 3, {
-    async upgrade(db, from, _to, tx) {
-      if (from < 1) {
-        db.createObjectStore('plans', { keyPath: 'id' }).createIndex('bySent', 'sent');
-        const events = db.createObjectStore('events', { keyPath: 'id' });
-        events.createIndex('byRun', 'runId');
-        events.createIndex('bySent', 'sent');
-        return;
-      }
-      if (from < 3) tx.objectStore('plans').createIndex('bySent', 'sent');
-      // A plan used to be one list of reps for everyone; now each group has its own.
-      for (const kept of await tx.objectStore('plans').getAll()) {
-        if (!('reps' in kept.plan)) continue;
-        const { reps, athletes, ...planHeader } = kept.plan as unknown as PlanHeader &
-          Pick<PlannedGroup, 'reps' | 'athletes'>;
-        const plan = { ...planHeader, groups: [{ id: 'all', name: 'Everyone', reps, athletes }] };
-        await tx.objectStore('plans').put({ ...kept, plan });
-      }
+    upgrade(db, from, _to, tx) {
+      // The database opens once all of it is done; what fails undoes it as a whole, and opening fails.
+      void upgradeData(db, from, tx);
     },
   });
 

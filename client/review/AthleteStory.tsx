@@ -161,7 +161,7 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
         </View>
       )}
       <Later>
-        {athlete && squad && <FitnessChart athlete={athlete} paces={pacesOf(athlete, squad, today())} />}
+        {athlete && <FitnessChart athlete={athlete} paces={pacesOf(athlete, squad, today())} />}
         <LoadPart name={name} runs={data.runs} athletes={data.athletes} metres={metres} window={window} />
       </Later>
       <View role="list" aria-label="Sessions by week" style={{ gap: SPACE.m }}>

@@ -25,7 +25,7 @@ type Props = {
 /** On a phone it is handed to whatever sends pictures there; elsewhere it is saved. */
 async function share(picture: Blob, name: string): Promise<'shared' | 'saved'> {
   const file = new File([picture], name, { type: picture.type });
-  if (navigator.canShare?.({ files: [file] }))
+  if ('canShare' in navigator && navigator.canShare({ files: [file] }))
     try {
       await navigator.share({ files: [file] });
       return 'shared';

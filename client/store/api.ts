@@ -42,7 +42,7 @@ export const api = createApi({
           ? []
           : [
               ...(athletes || removedIds || settings.groups ? (['athletes'] as const) : []),
-              ...(Object.values(settings).some((setting) => setting !== undefined) ? (['squad'] as const) : []),
+              ...(Object.keys(settings).length > 0 ? (['squad'] as const) : []),
             ],
     }),
     eraseAthlete: build.mutation<void, string>({

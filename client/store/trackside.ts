@@ -23,7 +23,7 @@ export const trackside = createSlice({
       const { plan, events } = action.payload;
       const knownIds = new Set(events.map((event) => event.id));
       // A tap may have been stored while the log was being read: it stays.
-      const before = original(state)?.run;
+      const before = original(state).run;
       const newer = before?.plan.id === plan.id ? before.events.filter((event) => !knownIds.has(event.id)) : [];
       state.run = { plan, events: [...events, ...newer] };
     },
@@ -38,7 +38,7 @@ export const trackside = createSlice({
     /** What others have timed. */
     eventsCame: (state, action: PayloadAction<RunEvent[]>) => {
       // Searched in the original: through immer's proxies a thousand events take long.
-      const run = original(state)?.run;
+      const run = original(state).run;
       const knownIds = new Set(run?.events.map((event) => event.id));
       const added = action.payload.filter((event) => event.runId === run?.plan.id && !knownIds.has(event.id));
       if (added.length > 0) state.run?.events.push(...added);

@@ -3,7 +3,8 @@ import type { AthleteFile } from '../api/athleteFile';
 import { check, type Checked } from '../api/check';
 import { athleteSchema, type AthleteInput } from '../api/schemas';
 
-const VERSION = 1;
+const FORMAT: AthleteFile['format'] = 'zest-lap/athlete';
+const VERSION: AthleteFile['version'] = 1;
 
 /**
  * Reads such a file: profile and marks. Ids, group and pace book belong to another squad, and results to its sessions: they are not
@@ -15,19 +16,19 @@ export function readAthleteFile(text: string): Checked<AthleteInput> {
     field: '',
     message: `${message} Nothing was imported.`,
   });
-  let file: Partial<AthleteFile>;
+  let file: { format?: unknown; version?: unknown; athlete?: Partial<SquadMember> } | null;
   try {
-    file = JSON.parse(text) as Partial<AthleteFile>;
+    file = JSON.parse(text) as typeof file;
   } catch {
     return refuse('This is not readable JSON.');
   }
-  if (typeof file !== 'object' || file === null || file.format !== 'zest-lap/athlete')
+  if (file?.format !== FORMAT)
     return refuse('This is not an athlete saved from Zest Lap.');
   if (typeof file.version !== 'number' || file.version > VERSION)
     return refuse(
       `This file was saved by a newer Zest Lap (version ${String(file.version)}, this one knows ${VERSION}).`,
     );
-  const { id: _id, groupId: _groupId, paceBookId: _bookId, ...athlete } = file.athlete ?? ({} as SquadMember);
+  const { id: _id, groupId: _groupId, paceBookId: _bookId, ...athlete } = file.athlete ?? {};
   const { marks } = athlete;
   const ownMarks = Array.isArray(marks) ? { marks: marks.map(({ id: _markId, ...mark }) => mark) } : {};
   const checked = check(athleteSchema, { ...athlete, ...ownMarks });

@@ -126,9 +126,9 @@ function takeIn(
 }
 
 function readJson(text: string, readFor: ReadFor): ReadSessions {
-  let file: Partial<SessionsFile> | null;
+  let file: { format?: unknown; version?: unknown } | null;
   try {
-    file = JSON.parse(text) as Partial<SessionsFile> | null;
+    file = JSON.parse(text) as typeof file;
   } catch {
     return refused('This is not readable JSON.');
   }

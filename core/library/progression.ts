@@ -91,7 +91,7 @@ export function nextInChain(
 
 /** The main part again, a little faster: what follows when a ladder is done. Undefined if nothing in it has a pace. */
 export function againFaster(session: SessionTree): SessionTree | undefined {
-  let isFaster = false;
+  let isFaster = false as boolean;
   const faster = (item: Item): Item => {
     const { body } = item;
     if (body.kind === 'set') return { ...item, body: { ...body, items: body.items.map(faster) } };

@@ -58,7 +58,7 @@ export type DayDecision = { [K in keyof DayPlan]?: DayPlan[K] | undefined };
 
 /** The plan with a decision applied. */
 export const withDecision = (plan: DayPlan, decision: DayDecision): DayPlan =>
-  Object.fromEntries(Object.entries({ ...plan, ...decision }).filter(([, value]) => value !== undefined));
+  Object.fromEntries(Object.entries<unknown>({ ...plan, ...decision }).filter(([, value]) => value !== undefined));
 
 /** The decision that undoes another: it restores the fields that one set, and touches nothing else. */
 export const inverseOfDecision = (decision: DayDecision, before: DayPlan): DayDecision =>
@@ -127,7 +127,7 @@ export function withGroupPart(
     const isMeant = group.id === groupId;
     if (group.id === REST_ID && !isMeant) return [];
     const changed = isMeant ? { ...group, ...part, id: group.id === REST_ID ? restId : group.id } : group;
-    return [Object.fromEntries(Object.entries(changed).filter(([, value]) => value !== undefined)) as DayGroup];
+    return [Object.fromEntries(Object.entries<unknown>(changed).filter(([, value]) => value !== undefined)) as DayGroup];
   });
 }
 

@@ -57,8 +57,8 @@ function restsAfter(legs: readonly TargetLeg[]): Map<TargetLeg, (TargetLeg & Rec
   const rests = new Map<TargetLeg, (TargetLeg & RecoveryLeg)[]>();
   let last: TargetLeg | undefined;
   for (const leg of legs) {
-    if (isTimedRep(leg)) last = leg;
-    else if (leg.kind === 'recovery' && isWork(leg) && last) rests.set(last, [...(rests.get(last) ?? []), leg]);
+    if (leg.kind === 'rep') last = isTimedRep(leg) ? leg : last;
+    else if (isWork(leg) && last) rests.set(last, [...(rests.get(last) ?? []), leg]);
   }
   return rests;
 }

@@ -111,13 +111,13 @@ export async function reading(): Promise<void> {
       await until(page, `a[href="/results/${run?.id}"]`, '[aria-label="Results"] [role="row"]:nth-child(4)'),
     );
     const same = await page.getByRole('button', { name: 'The same over the weeks' }).elementHandle();
-    await same?.evaluate((element) => element.setAttribute('data-bench', 'same'));
+    await same.evaluate((element) => element.setAttribute('data-bench', 'same'));
     took.same?.push(await until(page, '[data-bench="same"]', '[aria-label="Rep for rep"]'));
     await slow.send('Emulation.setCPUThrottlingRate', { rate: 1 });
     await page.goto(`${app.url}/results`);
     await page.waitForLoadState('networkidle');
     const squad = await page.getByRole('button', { name: 'The squad over the weeks' }).elementHandle();
-    await squad?.evaluate((element) => element.setAttribute('data-bench', 'squad'));
+    await squad.evaluate((element) => element.setAttribute('data-bench', 'squad'));
     await slow.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
     took.squad?.push(
       await until(page, '[data-bench="squad"]', '[aria-label="The squad over the weeks"] [role="row"]:nth-child(4)'),
@@ -127,7 +127,7 @@ export async function reading(): Promise<void> {
     await page.goto(`${app.url}/results/${run?.id}`);
     await page.waitForLoadState('networkidle');
     const next = await page.getByRole('button', { name: 'The next step' }).elementHandle();
-    await next?.evaluate((element) => element.setAttribute('data-bench', 'next'));
+    await next.evaluate((element) => element.setAttribute('data-bench', 'next'));
     await slow.send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
     took['next step']?.push(await until(page, '[data-bench="next"]', '[aria-label="What is run"]'));
     await page.close();

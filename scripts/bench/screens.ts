@@ -16,7 +16,7 @@ const openSquad = (page: Page, rows: number) =>
     // its own: only those to an athlete count.
     const links = document.getElementsByTagName('a');
     const here = () => Array.from(links).filter((a) => /\/squad\/[0-9A-Z]{26}$/.test(a.href)).length;
-    const link = Array.from(links).find((a) => a.textContent?.includes('Squad'));
+    const link = Array.from(links).find((a) => a.textContent.includes('Squad'));
     const startMs = performance.now();
     const until = async (count: number) => {
       while (here() < count && performance.now() - startMs < 10_000)

@@ -16,7 +16,7 @@ const SEASON_ID = '01K00000000000000000000000';
 /** Milliseconds from the tap on the place until this week has been painted. */
 const openWeek = (page: Page) =>
   page.evaluate(async () => {
-    const link = Array.from(document.getElementsByTagName('a')).find((a) => a.textContent?.includes('Season'));
+    const link = Array.from(document.getElementsByTagName('a')).find((a) => a.textContent.includes('Season'));
     const startMs = performance.now();
     link?.click();
     const isHere = () => document.querySelector('[aria-label="Days"] [role=listitem]') !== null;

@@ -98,9 +98,9 @@ const open = (page: Page, [link, text]: readonly [string, string]) =>
     async ([name, wanted]) => {
       const links = Array.from(document.getElementsByTagName('a'));
       const startMs = performance.now();
-      links.find((a) => a.textContent?.trim() === name || a.textContent?.startsWith(`${name}Your`))?.click();
+      links.find((a) => a.textContent.trim() === name || a.textContent.startsWith(`${name}Your`))?.click();
       const main = document.querySelector('[role=main]');
-      while (!main?.textContent?.includes(wanted)) {
+      while (!main?.textContent.includes(wanted)) {
         if (performance.now() - startMs > 30_000) throw new Error(`${name}: no “${wanted}” after 30 s.`);
         await new Promise((resolve) => requestAnimationFrame(resolve));
       }

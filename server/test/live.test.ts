@@ -62,7 +62,7 @@ test('a phone is not sent its own events', async () => {
 test('the number of followers is limited; one that leaves makes room', async () => {
   const [first] = [await lookOn(), await lookOn()];
   expect((await server.call('GET', `/api/runs/${plan.id}/live`)).status).toBe(503);
-  first?.stop();
+  first.stop();
   let status = 503;
   // The server hears of the end when the line has closed.
   for (let i = 0; i < 100 && status === 503; i++) {

@@ -9,7 +9,7 @@ import { codeOfAddress } from './codeOfAddress';
 
 /** How an assistant's phone joins one session: by a code, typed or from the QR code's address. */
 export function JoinForm() {
-  const [code, setCode] = useState(() => codeOfAddress(globalThis.location?.hash ?? ''));
+  const [code, setCode] = useState(() => codeOfAddress(location.hash));
   const [join, { error, isLoading }] = useJoinMutation();
   const go = async () => {
     const sent = await join({ code, deviceId: deviceId() });

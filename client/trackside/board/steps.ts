@@ -120,10 +120,8 @@ export function nextStep(plan: Plan, state: RunState, shown: ReadonlySet<string>
   );
   const starts = chosen.map((due) => ({ ...startOf(plan, due), ...(chain ? { staggers: true as const } : {}) }));
   // Groups at the same rep are one start.
-  const same = starts.every(
-    ({ repIndex, planIndex }) => repIndex === starts[0]?.repIndex && planIndex === starts[0]?.planIndex,
-  );
   const [head] = starts;
+  const same = starts.every(({ repIndex, planIndex }) => repIndex === head?.repIndex && planIndex === head.planIndex);
   const merged = same && head ? [{ ...head, athleteIds: starts.flatMap(({ athleteIds }) => athleteIds) }] : starts;
   // With one tap they go when the last has recovered; by themselves when the first has.
   const dueMs = chosen.flatMap(({ atMs }) => atMs ?? []);

@@ -22,11 +22,12 @@ export function useWakeLock(wanted: boolean): Awake {
         setAwake('may sleep');
       }
     };
-    void ask();
-    document.addEventListener('visibilitychange', ask);
+    const askAgain = () => void ask();
+    askAgain();
+    document.addEventListener('visibilitychange', askAgain);
     return () => {
       open = false;
-      document.removeEventListener('visibilitychange', ask);
+      document.removeEventListener('visibilitychange', askAgain);
       void lock?.release();
     };
   }, [wanted]);

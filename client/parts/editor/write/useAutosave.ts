@@ -32,6 +32,8 @@ export function useAutosave<D extends Written>(
 
   const saveNow = useCallback(async () => {
     clearTimeout(timer.current);
+    // Asked anew after the answer: more may have been typed meanwhile.
+    const isUnsaved = () => unsaved.current !== undefined;
     const sent = unsaved.current;
     if (!sent) return;
     unsaved.current = undefined;
@@ -40,7 +42,7 @@ export function useAutosave<D extends Written>(
       // Still to be saved, unless something newer has been typed meanwhile.
       unsaved.current ??= sent;
       setSaving({ state: 'failed', message: troubleText(error) });
-    } else if (!unsaved.current) {
+    } else if (!isUnsaved()) {
       keepDraft(id, undefined);
       setSaving({ state: 'saved' });
     }

@@ -71,7 +71,7 @@ test('on a narrow tile the time stands over what it is for, whole, and one with 
   expect(tile('Bo').textContent).toBe('Bofinish1:20.0');
   const big = () =>
     Array.from(tile('Bo').querySelectorAll<HTMLElement>('span')).find((element) =>
-      /\d/.test(element.textContent ?? ''),
+      /\d/.test(element.textContent),
     );
   expect(big()?.parentElement?.style.flexDirection).toBe('column');
   expect(big()?.style.fontSize).toBe('24px');
