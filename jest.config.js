@@ -15,6 +15,16 @@ module.exports = {
     node('devices'),
     node('demo'),
     node('scripts'),
-    { ...shared, displayName: 'client', preset: 'jest-expo/web', testMatch: ['<rootDir>/client/**/*.test.ts?(x)'] },
+    {
+      ...shared,
+      displayName: 'client',
+      preset: 'jest-expo/web',
+      testMatch: ['<rootDir>/client/**/*.test.ts?(x)'],
+      setupFiles: ['<rootDir>/client/testGlobals.ts'],
+      // As in metro.config.js: our own icons, and states and keys of React Native Web's parts.
+      moduleNameMapper: {
+        '^@react-native-vector-icons/material-design-icons$': '<rootDir>/client/ui/icons/PaperIcon.tsx',
+      },
+    },
   ],
 };

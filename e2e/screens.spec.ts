@@ -48,38 +48,36 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
 }
 
 /** Nothing serious for axe, and nothing wider than the window. */
-async function checkLook(page: Page, where: string) {
-  expect({ where, problems: await seriousProblems(page) }).toEqual({ where, problems: [] });
+async function checkLook(page: Page, where: string, of: Parameters<typeof seriousProblems>[1]) {
+  expect({ where, problems: await seriousProblems(page, of) }).toEqual({ where, problems: [] });
   const overflow = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect({ where, overflow }).toEqual({ where, overflow: 0 });
 }
 
-/** A screen in light, and on a phone also in dark: the colours are the same on a wide screen. */
+/** A screen in light, and on a phone its colours also in dark: they are the same on a wide screen. */
 async function checkScreen(page: Page, where: string, isMobile: boolean) {
-  await checkLook(page, `${where}, light`);
+  await checkLook(page, `${where}, light`, isMobile ? 'all' : 'not colours');
   if (!isMobile) return;
   const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   const light = await ground();
   await page.emulateMedia({ colorScheme: 'dark' });
   await expect.poll(ground).not.toBe(light);
-  await checkLook(page, `${where}, dark`);
+  await checkLook(page, `${where}, dark`, 'colours');
   await page.emulateMedia({ colorScheme: 'light' });
 }
 
-const isOfSquad = (path: string) => path.startsWith('/squad');
-
-for (const [which, isChecked] of [
-  ['screen of the squad', isOfSquad],
-  ['other screen', (path: string) => !isOfSquad(path)],
-] as const)
-  test(`no ${which} has a serious accessibility problem or a part out of sight @both`, async ({
+for (const place of ['squad', 'season', 'sessions', 'track', 'results'])
+  test(`no screen of ${place} has a serious accessibility problem or a part out of sight @both`, async ({
     page,
     demo,
     isMobile,
   }) => {
     // Many analyses of whole pages.
     test.slow();
-    for (const { path, shows } of (await screens(demo)).filter((screen) => isChecked(screen.path))) {
+    const all = await screens(demo);
+    const chosen = all.filter(({ path }) => path.startsWith(`/${place}`));
+    expect(chosen.length).toBeGreaterThan(0);
+    for (const { path, shows } of chosen) {
       await page.goto(demo.url + path);
       await expect(page.getByText(shows).first()).toBeVisible();
       await checkScreen(page, path, isMobile);

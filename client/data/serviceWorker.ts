@@ -41,9 +41,7 @@ const TAKE_OVER_MS = 5000;
 /** Loads the page again, with the newest app there is. */
 export async function reloadAnew(): Promise<void> {
   const registration =
-    'serviceWorker' in navigator
-      ? await navigator.serviceWorker.getRegistration().catch(() => undefined)
-      : undefined;
+    'serviceWorker' in navigator ? await navigator.serviceWorker.getRegistration().catch(() => undefined) : undefined;
   await registration?.update().catch(() => undefined);
   const next = registration?.waiting ?? registration?.installing;
   if (next) {

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { ulid } from 'ulid';
 import type { ReadSessions } from '@core/formats/sessionFile';
 import { today } from '../ui/days';
-import { FilePicker } from '../ui/FilePicker';
+import { FilePicker, type PickedFile } from '../ui/FilePicker';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { saveFile } from '../ui/saveFile';
@@ -39,13 +39,13 @@ function Files({ library, paceNames }: { library: LibraryView; paceNames: readon
     const text = code.writeSessionsFile(everySession, library.progressions, { savedOn: today(), paceNames });
     saveFile(`Library ${today()}.json`, text, 'application/json');
   };
-  const pick = async (file: File) => {
+  const pick = async ({ name, bytes }: PickedFile) => {
     setFound(undefined);
     setTrouble(undefined);
-    if (file.size > LARGEST) return setTrouble('This file is too large for a library. Nothing was imported.');
+    if (bytes.length > LARGEST) return setTrouble('This file is too large for a library. Nothing was imported.');
     const code = await checks();
     if (!code) return;
-    const read = code.readSessions(await file.text(), file.name, {
+    const read = code.readSessions(new TextDecoder().decode(bytes), name, {
       known: library.sessions,
       paceNames,
       newId: () => ulid(),
@@ -87,11 +87,7 @@ function Files({ library, paceNames }: { library: LibraryView; paceNames: readon
         </Text>
         <PrimaryButton onPress={() => void save()}>{`Save the library (${everySession.length})`}</PrimaryButton>
       </View>
-      <FilePicker
-        title="Bring in sessions"
-        accept=".json,.txt,application/json,text/plain"
-        onPick={(file) => void pick(file)}
-      >
+      <FilePicker title="Bring in sessions" accept=".json,.txt,application/json,text/plain" onPick={pick}>
         A session or a library saved as JSON, or one session as text. You see what is in it before anything is stored.
       </FilePicker>
       {found && (

@@ -70,6 +70,7 @@ function lookText({ sessions, strangers, hereAlready }: Looked): string {
 export function ResultFiles() {
   const [text, setText] = useState('');
   const [isBusy, setBusy] = useState(false);
+  const [trouble, setTrouble] = useState<string>();
   const { squad } = useSquad();
   const notice = useNotice();
   const read = useMemo(() => (text.trim() === '' ? undefined : readResultsCsv(text)), [text]);
@@ -82,7 +83,15 @@ export function ResultFiles() {
   }, [read, squad, runs]);
   const bringIn = async (sessions: readonly BroughtIn[]) => {
     setBusy(true);
-    for (const { plan, happened } of sessions) await takeToTrack(plan, happened);
+    setTrouble(undefined);
+    try {
+      for (const { plan, happened } of sessions) await takeToTrack(plan, happened);
+    } catch {
+      setBusy(false);
+      return setTrouble(
+        'This phone would not keep all of them: its storage is full or switched off. What was brought in is in the results; bring the file in again for the rest.',
+      );
+    }
     notice({ text: `${sessions.length === 1 ? 'One session is' : `${sessions.length} sessions are`} brought in.` });
     router.replace('/results');
   };
@@ -92,7 +101,7 @@ export function ResultFiles() {
       <FilePicker
         title="A CSV with one row a rep"
         accept=".csv,text/csv"
-        onPick={(file) => void file.text().then(setText)}
+        onPick={({ bytes }) => setText(new TextDecoder().decode(bytes))}
       >
         As it is saved from a session, an athlete or the squad here. It needs at least date, athlete, rep, a distance or
         a duration, and a time.
@@ -118,6 +127,7 @@ export function ResultFiles() {
           ))}
         </View>
       )}
+      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
       {looked && looked.sessions.length > 0 && (
         <PrimaryButton main disabled={isBusy} onPress={() => void bringIn(looked.sessions)}>
           Bring them in

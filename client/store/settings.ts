@@ -31,7 +31,11 @@ const first = (): Settings => ({
   look: 'system',
   venueId: standardTrack.id,
   calls: true,
-  paces: { shown: FIRST_SHOWN[typeof innerWidth === 'number' && innerWidth >= WIDE_PX ? 'wide' : 'phone'], unit: '400', byGroup: true },
+  paces: {
+    shown: FIRST_SHOWN[typeof innerWidth === 'number' && innerWidth >= WIDE_PX ? 'wide' : 'phone'],
+    unit: '400',
+    byGroup: true,
+  },
 });
 
 function kept(): Settings {

@@ -50,6 +50,12 @@ export function Notices({ troubleText, children }: { troubleText: (error: unknow
       clearTimeout(timer);
     };
   }, [notice, close]);
+  // Whoever starts something and does not wait for it leaves its failure to this.
+  useEffect(() => {
+    const failed = () => tell({ text: 'Something did not work. What you wrote and timed is kept; try again.' });
+    window.addEventListener('unhandledrejection', failed);
+    return () => window.removeEventListener('unhandledrejection', failed);
+  }, [tell]);
   const shown = useMemo(() => {
     const undo = async () => {
       close();

@@ -22,8 +22,7 @@ export function readAthleteFile(text: string): Checked<AthleteInput> {
   } catch {
     return refuse('This is not readable JSON.');
   }
-  if (file?.format !== FORMAT)
-    return refuse('This is not an athlete saved from Zest Lap.');
+  if (file?.format !== FORMAT) return refuse('This is not an athlete saved from Zest Lap.');
   if (typeof file.version !== 'number' || file.version > VERSION)
     return refuse(
       `This file was saved by a newer Zest Lap (version ${String(file.version)}, this one knows ${VERSION}).`,

@@ -127,7 +127,9 @@ export function withGroupPart(
     const isMeant = group.id === groupId;
     if (group.id === REST_ID && !isMeant) return [];
     const changed = isMeant ? { ...group, ...part, id: group.id === REST_ID ? restId : group.id } : group;
-    return [Object.fromEntries(Object.entries<unknown>(changed).filter(([, value]) => value !== undefined)) as DayGroup];
+    return [
+      Object.fromEntries(Object.entries<unknown>(changed).filter(([, value]) => value !== undefined)) as DayGroup,
+    ];
   });
 }
 

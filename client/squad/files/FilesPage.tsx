@@ -118,11 +118,7 @@ function Files({ squad }: { squad: SquadView }) {
       {work.trouble !== undefined && <Trouble>{work.trouble}</Trouble>}
       {!file && (
         <>
-          <FilePicker
-            title="Bring in a list"
-            accept=".csv,.txt,.tsv,.json,text/csv"
-            onPick={(picked) => void work.open(picked)}
-          >
+          <FilePicker title="Bring in a list" accept=".csv,.txt,.tsv,.json,text/csv" onPick={work.open}>
             A roster or a list of marks as CSV, however its columns are called and its times are written, or an athlete
             saved as JSON. You see what it comes to before anything is stored.
           </FilePicker>

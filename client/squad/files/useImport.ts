@@ -5,6 +5,7 @@ import { candidates, importChange, type ImportChoice } from '@core/formats/roste
 import { readPeople, type ImportedPerson, type TimeAnswer } from '@core/formats/roster/readPeople';
 import { readTable, type CsvTable } from '@core/formats/roster/table';
 import { dayOrderOf, type DayOrder } from '@core/units/day';
+import type { PickedFile } from '../../ui/FilePicker';
 import { today } from '../../ui/days';
 import { everyoneIn, type SquadView } from '../../data/useSquad';
 
@@ -46,18 +47,15 @@ export function useImport(squad: SquadView) {
     const table = withoutTitles(read.table, today());
     return start(opened(name, table, isHeadingRow(table.rows[0]?.cells ?? [], today())));
   };
-  const open = async (picked: File): Promise<void> => {
-    const buffer = await picked.arrayBuffer().catch(() => undefined);
-    if (!buffer) return start(undefined, 'This file cannot be read any more. Pick it again. Nothing was imported.');
-    const bytes = new Uint8Array(buffer);
-    if (/\.json$/i.test(picked.name)) {
+  const open = async ({ name, bytes }: PickedFile): Promise<void> => {
+    if (/\.json$/i.test(name)) {
       const { readAthleteFile } = await import('../../data/checks');
       const athlete = readAthleteFile(new TextDecoder().decode(bytes));
       if (!athlete.ok) return start(undefined, athlete.message);
       const { archived: _archived, ...person } = athlete.value;
-      return start({ kind: 'people', name: picked.name, people: [{ ...person, rows: [1] }] });
+      return start({ kind: 'people', name, people: [{ ...person, rows: [1] }] });
     }
-    return openTable(picked.name, bytes);
+    return openTable(name, bytes);
   };
 
   const read = useMemo(() => {

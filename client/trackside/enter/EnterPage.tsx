@@ -13,7 +13,7 @@ import type { SquadView } from '../../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
 import { dayName } from '../../ui/days';
 import { Empty } from '../../ui/Empty';
-import { FilePicker } from '../../ui/FilePicker';
+import { FilePicker, type PickedFile } from '../../ui/FilePicker';
 import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { Select } from '../../ui/Select';
@@ -77,8 +77,8 @@ function FromWatch({ groups, onType }: { groups: readonly PlannedGroup[]; onType
   const everyone = groups.flatMap(({ athletes }) => athletes);
   const [athleteId, choose] = useState(everyone[0]?.athleteId ?? '');
   const [text, setText] = useState<string>();
-  const take = async (file: File) => {
-    const read = readWatchLaps(new Uint8Array(await file.arrayBuffer()));
+  const take = ({ bytes }: PickedFile) => {
+    const read = readWatchLaps(bytes);
     if (!read.ok) return setText(read.message);
     const group = groups.find(({ athletes }) => athletes.some((athlete) => athlete.athleteId === athleteId));
     const athlete = group?.athletes.find((athlete) => athlete.athleteId === athleteId);
@@ -104,7 +104,7 @@ function FromWatch({ groups, onType }: { groups: readonly PlannedGroup[]; onType
         value={athleteId}
         onChange={choose}
       />
-      <FilePicker title="Laps from a watch" accept=".csv,.txt,text/csv,text/plain" onPick={(file) => void take(file)}>
+      <FilePicker title="Laps from a watch" accept=".csv,.txt,text/csv,text/plain" onPick={take}>
         A CSV with one lap a row. Recoveries among the laps are left out by their length.
       </FilePicker>
       {text !== undefined && (

@@ -70,9 +70,7 @@ test('on a narrow tile the time stands over what it is for, whole, and one with 
   wall.lay([BO, KIT], { ...LOOK, width: 80 });
   expect(tile('Bo').textContent).toBe('Bofinish1:20.0');
   const big = () =>
-    Array.from(tile('Bo').querySelectorAll<HTMLElement>('span')).find((element) =>
-      /\d/.test(element.textContent),
-    );
+    Array.from(tile('Bo').querySelectorAll<HTMLElement>('span')).find((element) => /\d/.test(element.textContent));
   expect(big()?.parentElement?.style.flexDirection).toBe('column');
   expect(big()?.style.fontSize).toBe('24px');
   wall.show(() => ({ face: { ...RUNNING, big: '1:02:28.8' }, isResting: false }));
