@@ -10,6 +10,7 @@ export const CHROMIUM = {
 // Blocked but where a test is about them: what a service worker fetches, page.route() does not see.
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/globalSetup.ts',
   fullyParallel: true,
   workers: 2,
   // Far beyond what any test takes: a machine that is busy with something else is no fault of the app.

@@ -111,8 +111,13 @@ type Apps = { demo: RunningApp; empty: RunningApp; locked: RunningApp };
 /** Console messages that a test expects, such as a refused guess. */
 type Expected = { expectedConsole: RegExp | undefined };
 
-/** The demo club is made once per worker: each test starts with a copy. */
-type Made = { club: string };
+/** Names the folder of the demo club, which is made once for all: each test starts with a copy. */
+export const CLUB = 'ZEST_E2E_CLUB';
+const club = () => {
+  const folder = process.env[CLUB];
+  if (folder === undefined) throw new Error('The club was not made: see globalSetup.ts.');
+  return folder;
+};
 
 async function lend(app: RunningApp, to: (app: RunningApp) => Promise<void>): Promise<void> {
   await app.start();
@@ -120,7 +125,7 @@ async function lend(app: RunningApp, to: (app: RunningApp) => Promise<void>): Pr
   await app.close();
 }
 
-export const test = base.extend<Apps & Expected, Made>({
+export const test = base.extend<Apps & Expected>({
   expectedConsole: [undefined, { option: true }],
   // Any console message or uncaught error fails the test.
   page: async ({ page, expectedConsole }, provide) => {
@@ -135,17 +140,8 @@ export const test = base.extend<Apps & Expected, Made>({
     await provide(page);
     expect(consoleLines).toEqual([]);
   },
-  club: [
-    async ({}, provide) => {
-      await lend(new RunningApp('demo/main.ts'), async (app) => {
-        await app.kill();
-        await provide(app.folder);
-      });
-    },
-    { scope: 'worker' },
-  ],
-  demo: ({ club }, provide) => lend(new RunningApp('demo/main.ts', {}, club), provide),
-  locked: ({ club }, provide) => lend(new RunningApp('demo/main.ts', { ZEST_PASSPHRASE: PASSPHRASE }, club), provide),
+  demo: ({}, provide) => lend(new RunningApp('demo/main.ts', {}, club()), provide),
+  locked: ({}, provide) => lend(new RunningApp('demo/main.ts', { ZEST_PASSPHRASE: PASSPHRASE }, club()), provide),
   empty: ({}, provide) => lend(new RunningApp('server/main.ts'), provide),
 });
 

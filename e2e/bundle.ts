@@ -19,19 +19,25 @@ const keepDirname: Plugin = {
 
 const bundles = new Map<string, Promise<string>>();
 
+const named = (program: string) => program.replace(/\W/g, '_');
+
 /**
- * The program in one file of JavaScript, made once a test process: a server then starts in half a second where compiling it each time takes three.
+ * The program in one file of JavaScript, made once: a server then starts in half a second where compiling it each time takes three. Processes
+ * that are started later find it by their environment.
  * @returns where that file is.
  */
 export function bundled(program: string): Promise<string> {
+  const variable = `ZEST_BUNDLE_${named(program)}`;
+  const before = process.env[variable];
+  if (before !== undefined) return Promise.resolve(before);
   const made = bundles.get(program) ?? bundle(program);
   bundles.set(program, made);
-  return made;
+  return made.then((file) => (process.env[variable] = file));
 }
 
 async function bundle(program: string): Promise<string> {
   // Among the packages, so that those that are not bundled are found.
-  const outfile = path.join(ROOT, 'node_modules/.cache/zest-e2e', `${process.pid}-${program.replace(/\W/g, '-')}.cjs`);
+  const outfile = path.join(ROOT, 'node_modules/.cache/zest-e2e', `${process.pid}-${named(program)}.cjs`);
   await build({
     entryPoints: [path.join(ROOT, program)],
     outfile,

@@ -1,20 +1,12 @@
-import fs from 'node:fs';
 import http from 'node:http';
 import { ulid } from 'ulid';
 import { curveBook } from '@core/paces/shippedPaceBooks';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { putAthlete } from './athletes';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach } from './testServer';
 
-let server: TestServer;
-beforeEach(async () => {
-  server = await startTestServer();
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
-});
+const server = serverForEach();
 
 const { id: _id, ...shipped } = curveBook;
 const myPaceBook = { ...shipped, name: 'Mine' };

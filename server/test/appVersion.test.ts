@@ -1,19 +1,11 @@
-import fs from 'node:fs';
 import type { RunEvent } from '@core/run/events';
 import { WIRE_HEADER, WIRE_VERSION } from '@core/api/wire';
 import { rebuild } from '../db/results';
 import { readRun } from '../db/storedRun';
 import { EVER_SHIPPED } from './everShipped';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach } from './testServer';
 
-let server: TestServer;
-beforeEach(async () => {
-  server = await startTestServer();
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
-});
+const server = serverForEach();
 
 const BROWSER = { 'user-agent': 'Mozilla/5.0 (made up)' };
 const THIS = { ...BROWSER, [WIRE_HEADER]: String(WIRE_VERSION) };

@@ -1,13 +1,12 @@
 /** How athletes tell effort, over HTTP: from sessions before a day, and no others. */
-import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { Calibration } from '@core/outlook/calibration';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { putAthlete } from './athletes';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach } from './testServer';
 
-let server: TestServer;
+const server = serverForEach();
 const ada = ulid();
 const MARKS = [{ distanceM: 5000, timeS: 1200, date: '2026-09-01', kind: 'race' }];
 
@@ -58,12 +57,7 @@ async function calibrationOf(before: string): Promise<Calibration | undefined> {
 }
 
 beforeEach(async () => {
-  server = await startTestServer();
   await putAthlete(server, ada, { name: 'Ada', marks: MARKS });
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true, force: true });
 });
 
 test('tells lower than most, and the surer the more was told; only of sessions before the day, and of the last months', async () => {

@@ -1,10 +1,9 @@
-import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import { planFor } from './madeUpPlan';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach } from './testServer';
 
-let server: TestServer;
+const server = serverForEach();
 const plan = planFor(ulid());
 const crossed = (): RunEvent => ({ id: ulid(), runId: plan.id, deviceId: ulid(), atMs: 1, type: 'crossed' });
 const post = (...events: RunEvent[]) => server.call('POST', `/api/runs/${plan.id}/events`, { events });
@@ -14,12 +13,7 @@ const fillDisk = () =>
 const makeRoom = () => server.db.$client.pragma('max_page_count = 1000000');
 
 beforeEach(async () => {
-  server = await startTestServer();
   await server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
 });
 
 test('a full disk is reported, keeps what was there, can still be read, and takes writes again when there is room', async () => {

@@ -1,4 +1,3 @@
-import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { LibrarySession, LibraryVersion, Progression } from '@core/library/librarySession';
 import { STARTERS } from '@core/library/starters';
@@ -8,16 +7,9 @@ import { read } from '@core/session/testing';
 import { standardTrack } from '@core/venue/venue';
 import { makePlan } from '@core/planning/makePlan';
 import type { Page, StoredLibrary } from '@core/api/answers';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach } from './testServer';
 
-let server: TestServer;
-beforeEach(async () => {
-  server = await startTestServer();
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
-});
+const server = serverForEach();
 
 const session = (more: Partial<LibrarySession> = {}): LibrarySession => ({
   id: ulid(),

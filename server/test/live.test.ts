@@ -1,22 +1,16 @@
-import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import { Hub } from '../live/hub';
 import { planFor } from './madeUpPlan';
-import { startTestServer, tempFolder, type TestServer } from './testServer';
+import { serverForEach, startTestServer, tempFolder } from './testServer';
 
-let server: TestServer;
+const server = serverForEach(() => startTestServer(tempFolder(), undefined, undefined, { hub: new Hub(2) }));
 const plan = planFor(ulid());
 const crossed = (): RunEvent => ({ id: ulid(), runId: plan.id, deviceId: ulid(), atMs: 1, type: 'crossed' });
 const send = (...events: RunEvent[]) => server.call('POST', `/api/runs/${plan.id}/events`, { events });
 
 beforeEach(async () => {
-  server = await startTestServer(tempFolder(), undefined, undefined, { hub: new Hub(2) });
   await server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
 });
 
 /** Looks on at the session: gives what comes in, one message after the other. */

@@ -1,23 +1,14 @@
-import fs from 'node:fs';
 import fc from 'fast-check';
 import { ulid } from 'ulid';
 import type { ListedRun, ListedSession, Page, RunsApart } from '@core/api/answers';
 import { runs } from '../db/schema';
 import { eq } from 'drizzle-orm';
 import { planFor } from './madeUpPlan';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach, startTestServer } from './testServer';
 
-let server: TestServer;
+const server = serverForEach(() => startTestServer(undefined, () => nowMs++));
 let nowMs = 1_800_000_000_000;
 const ADA = ulid();
-
-beforeEach(async () => {
-  server = await startTestServer(undefined, () => nowMs++);
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
-});
 
 async function write(date: string, more: object = {}): Promise<string> {
   const id = ulid();

@@ -5,16 +5,9 @@ import { ulid } from 'ulid';
 import { serveWeather } from '@devices/weather/serve';
 import type { DayPlan } from '@core/planning/dayPlan';
 import { putAthlete } from './athletes';
-import { startTestServer, tempFolder, type TestServer } from './testServer';
+import { serverForEach, startTestServer, tempFolder, type TestServer } from './testServer';
 
-let server: TestServer;
-beforeEach(async () => {
-  server = await startTestServer();
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
-});
+const server = serverForEach();
 
 const reps = { title: 'Reps', date: '2026-10-20', shorthand: '6x400 @5k / 90s' };
 const put = async (body: object = reps) => {

@@ -13,9 +13,9 @@ import { athleteResults, erasedAthletes, repResults, runEvents, runResults, runs
 import { putAthlete } from './athletes';
 import { planFor } from './madeUpPlan';
 import { dataBefore } from './dataBefore';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach } from './testServer';
 
-let server: TestServer;
+const server = serverForEach();
 const [ada, bo, phone] = [ulid(), ulid(), ulid()];
 
 /** One 400 for two. */
@@ -51,14 +51,6 @@ const everything = () => ({
   runs: server.db.select().from(runResults).orderBy(runResults.runId).all(),
   athletes: server.db.select().from(athleteResults).orderBy(athleteResults.runId, athleteResults.athleteId).all(),
   reps: server.db.select().from(repResults).orderBy(repResults.runId, repResults.athleteId, repResults.place).all(),
-});
-
-beforeEach(async () => {
-  server = await startTestServer();
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true, force: true });
 });
 
 test('what was run is there as soon as the events are, one by one or all at once, and the same when it is made anew', async () => {

@@ -1,4 +1,3 @@
-import fs from 'node:fs';
 import { eq } from 'drizzle-orm';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
@@ -8,9 +7,9 @@ import { readRun } from '../db/storedRun';
 import { runEvents, runs } from '../db/schema';
 import { putAthlete } from './athletes';
 import { planFor } from './madeUpPlan';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach } from './testServer';
 
-let server: TestServer;
+const server = serverForEach();
 const athleteId = ulid();
 const [candidate, other] = [planFor(athleteId), planFor(athleteId)];
 const crossed = (runId = candidate.id): RunEvent => ({ id: ulid(), runId, deviceId: ulid(), atMs: 1, type: 'crossed' });
@@ -25,12 +24,7 @@ const damage = (id: string) => {
 };
 
 beforeEach(async () => {
-  server = await startTestServer();
   for (const plan of [candidate, other]) await server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
 });
 
 test('an id that is there with other content is a conflict, also one of another session; the same content is not', async () => {

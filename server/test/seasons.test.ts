@@ -11,20 +11,18 @@ import { openDatabase } from '../db/open';
 import { listSeasons } from '../db/seasons';
 import { readSquad } from '../db/squad';
 import { dataBefore } from './dataBefore';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach } from './testServer';
 
 const MONDAY = '2027-01-04';
 const [FIVE_K] = seasonTemplates as [SeasonTemplate];
 const RACE = { id: 'harbour', date: daysAfter(MONDAY, 83), name: 'Harbour meeting', weight: 'A' as const };
 const PLAN = seasonFrom(FIVE_K, { firstDay: MONDAY, races: [RACE] });
 
-let server: TestServer;
+const server = serverForEach();
 let id: string;
-beforeEach(async () => {
-  server = await startTestServer();
+beforeEach(() => {
   id = ulid();
 });
-afterEach(() => server.stop());
 
 const put = (season: SeasonPlan, version: number, seasonId = id) =>
   server.call('PUT', `/api/seasons/${seasonId}`, { season, version });

@@ -14,16 +14,9 @@ import { runOf } from '@core/run/runOf';
 import { databaseFile } from '../db/dataFolder';
 import { openDatabase } from '../db/open';
 import { putAthlete } from './athletes';
-import { startTestServer, tempFolder, type TestServer } from './testServer';
+import { serverForEach, tempFolder } from './testServer';
 
-let server: TestServer;
-beforeEach(async () => {
-  server = await startTestServer();
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
-});
+const server = serverForEach();
 
 const race = { distanceM: 5000, timeS: 1110, date: '2026-10-01', kind: 'race' as const };
 const goal = { distanceM: 800, timeS: 140, date: '2027-05-01' };

@@ -1,13 +1,12 @@
 /** The day after, what was decided, and where everyone stands, over HTTP. */
-import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { History, Standing } from '@core/review/history';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { putAthlete } from './athletes';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach } from './testServer';
 
-let server: TestServer;
+const server = serverForEach();
 const [ada, bo, first, second, progression] = [ulid(), ulid(), ulid(), ulid(), ulid()];
 
 const post = (plan: Plan, happened: Happening[], fromMs = 0) => {
@@ -59,7 +58,6 @@ const standings = async () =>
   );
 
 beforeEach(async () => {
-  server = await startTestServer();
   for (const [id, name] of [
     [ada, 'Ada'],
     [bo, 'Bo'],
@@ -79,10 +77,6 @@ beforeEach(async () => {
       },
     ],
   });
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true, force: true });
 });
 
 test('the latest step of each, a version counted as what it is, and what was decided after it', async () => {

@@ -91,3 +91,37 @@ export async function startTestServer(
     },
   };
 }
+
+/** A server for each test of a file, with a folder of its own, gone after it; what is returned is the one of the test that runs. */
+export function serverForEach(start: () => Promise<TestServer> = () => startTestServer()): TestServer {
+  let now: TestServer | undefined;
+  const current = (): TestServer => {
+    if (!now) throw new Error('There is a server only while a test runs.');
+    return now;
+  };
+  beforeEach(async () => {
+    now = await start();
+  });
+  afterEach(async () => {
+    const { folder, stop } = current();
+    await stop();
+    fs.rmSync(folder, { recursive: true, force: true });
+    now = undefined;
+  });
+  return {
+    get folder() {
+      return current().folder;
+    },
+    get db() {
+      return current().db;
+    },
+    get logLines() {
+      return current().logLines;
+    },
+    get url() {
+      return current().url;
+    },
+    call: (...args) => current().call(...args),
+    stop: () => current().stop(),
+  };
+}
