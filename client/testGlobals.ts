@@ -10,4 +10,5 @@ class Request {
 
 const fetch = () => Promise.reject(new TypeError('There is no server in this test.'));
 
-Object.assign(globalThis, { TextDecoder, TextEncoder, Request, fetch });
+for (const [name, value] of Object.entries({ TextDecoder, TextEncoder, Request, fetch }))
+  if (!(name in globalThis)) Object.assign(globalThis, { [name]: value });
