@@ -27,6 +27,13 @@ const BY_CURSOR = {
 const asked = (params: Record<string, string | undefined>): string =>
   `?${new URLSearchParams(Object.entries(params).flatMap(([name, value]) => (value === undefined ? [] : [[name, value]])))}`;
 
+/** Whether the server takes a write. */
+const isTaken = (written: PromiseLike<unknown>): PromiseLike<boolean> =>
+  written.then(
+    () => true,
+    () => false,
+  );
+
 /** The server's resources, cached by RTK Query; a write invalidates what it changed. */
 export const api = createApi({
   baseQuery,
@@ -85,10 +92,7 @@ export const api = createApi({
       invalidatesTags: ['sessions'],
       // A new one opens at once.
       onQueryStarted: async (sent, { dispatch, getState, queryFulfilled }) => {
-        const isStored = await queryFulfilled.then(
-          () => true,
-          () => false,
-        );
+        const isStored = await isTaken(queryFulfilled);
         const isKnown = api.endpoints.session.select(sent.id)(getState() as never).data !== undefined;
         if (isStored && !isKnown) void dispatch(api.util.upsertQueryData('session', sent.id, sent));
       },
@@ -105,7 +109,6 @@ export const api = createApi({
     putDayPlan: build.mutation<DayPlan, { sessionId: string; plan: DayPlan }>({
       query: ({ sessionId, plan }) => ({ url: `sessions/${sessionId}/plan`, method: 'PUT', body: plan }),
       onQueryStarted: async ({ sessionId, plan }, { dispatch, getState, queryFulfilled }) => {
-        const state = getState() as never;
         const show = (shown: DayPlan | undefined) => {
           const put = (session: { plan?: DayPlan } | undefined) => {
             if (!session) return;
@@ -113,22 +116,20 @@ export const api = createApi({
             else delete session.plan;
           };
           dispatch(api.util.updateQueryData('session', sessionId, put));
-          for (const days of api.util.selectCachedArgsForQuery(state, 'sessionsOn'))
+          // Asked each time: lists may have come in since the write began.
+          for (const days of api.util.selectCachedArgsForQuery(getState() as never, 'sessionsOn'))
             dispatch(
               api.util.updateQueryData('sessionsOn', days, (all) => put(all.find(({ id }) => id === sessionId))),
             );
         };
         const writes = planWrites.get(sessionId) ?? {
           waiting: 0,
-          stored: api.endpoints.session.select(sessionId)(state).data?.plan,
+          stored: api.endpoints.session.select(sessionId)(getState() as never).data?.plan,
         };
         planWrites.set(sessionId, writes);
         writes.waiting += 1;
         show(plan);
-        const isStored = await queryFulfilled.then(
-          () => true,
-          () => false,
-        );
+        const isStored = await isTaken(queryFulfilled);
         writes.waiting -= 1;
         if (isStored) writes.stored = plan;
         if (writes.waiting > 0) return;

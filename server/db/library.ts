@@ -4,6 +4,7 @@ import type { LibraryChange, LibrarySession, LibraryVersion, Progression } from 
 import { isStarter, STARTERS } from '@core/library/starters';
 import type { Plan } from '@core/run/plan';
 import type { Db, Tx } from './open';
+import { pageOf } from './pages';
 import { Refused } from './refused';
 import { librarySessions, libraryVersions, progressions, runs, sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
@@ -54,8 +55,12 @@ export function pageOfVersions(
     .orderBy(desc(version))
     .limit(limit + 1)
     .all();
-  const last = rows.length > limit ? rows[limit - 1] : undefined;
-  return { rows: rows.slice(0, limit), ...(last ? { next: String(last.version) } : {}) };
+  return pageOf(
+    rows,
+    limit,
+    (row) => row,
+    (row) => String(row.version),
+  );
 }
 
 /** The text of a plan; undefined where it cannot be read, which does not matter here. */

@@ -216,9 +216,14 @@ export const breathe = (): Promise<void> => new Promise((resolve) => setImmediat
 /** How long work that can wait goes on before it lets requests in. */
 export const SLICE_MS = 20;
 
-/** The same as rebuild(), letting requests in between; what comes in meanwhile makes it begin again. */
+/** What a session is worked out from: it differs once an event has come in, or somebody was erased from it. */
+const storedAs = (tx: Db | Tx, runId: string): string =>
+  JSON.stringify(tx.select({ count: runs.eventCount, plan: runs.planJson }).from(runs).where(eq(runs.id, runId)).get());
+
+/** The same as rebuild(), letting requests in between; what changes meanwhile makes it begin again. */
 async function rebuildInSlices(db: Db, runId: string): Promise<void> {
   try {
+    const before = storedAs(db, runId);
     const work = workOutWhole(db, runId);
     let sliceEndMs = performance.now() + SLICE_MS;
     let step = work.next();
@@ -235,8 +240,7 @@ async function rebuildInSlices(db: Db, runId: string): Promise<void> {
     await breathe();
     if (!db.$client.open) return;
     const isCurrent = db.transaction((tx) => {
-      const now = tx.select({ count: runs.eventCount }).from(runs).where(eq(runs.id, runId)).get();
-      if (now?.count !== whole.growing.events.length) return false;
+      if (storedAs(tx, runId) !== before) return false;
       writeWhole(tx, runId, whole);
       return true;
     });

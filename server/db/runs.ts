@@ -1,12 +1,12 @@
 import { isDeepStrictEqual } from 'node:util';
-import { and, desc, eq, gte, inArray, isNotNull, isNull, lte, or, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
 import type { ListedRun, Page, RunsApart } from '@core/api/answers';
 import { RESULTS_VERSION } from '@core/review/results';
 import type { RunEvent } from '@core/run/events';
 import { athletesOf, type Plan } from '@core/run/plan';
 import { eventAbout, runOf } from '@core/run/runOf';
 import type { Db, Tx } from './open';
-import { isAfter, pageOf, placeOf } from './pages';
+import { cursorOf, isAfter, isOn, pageOf } from './pages';
 import { Refused } from './refused';
 import { forgetGrowing, pendingRunIds, project } from './results';
 import { erasedAthletes, runEvents, runResults, runs, sessions } from './schema';
@@ -41,7 +41,7 @@ function listed({ id, sessionId, title, date, setAsideAtMs, results }: ListRow):
 
 const { id: runId, sessionId, title, date, createdAtMs, setAsideAtMs } = runs;
 const LATEST_FIRST = [desc(date), desc(createdAtMs), desc(runId)];
-const isListed = isNull(setAsideAtMs);
+const isListed = and(isNull(setAsideAtMs), eq(runResults.version, RESULTS_VERSION), eq(runResults.isUnreadable, false));
 
 /** Rows of lists: neither plans nor logs are read for them. */
 const listedRows = (db: Db) =>
@@ -72,23 +72,21 @@ export function pageOfRuns(
         isListed,
         // A roll call that came to nothing is no result.
         isNotNull(runResults.startedAtMs),
-        eq(runResults.version, RESULTS_VERSION),
-        eq(runResults.isUnreadable, false),
         session === undefined ? undefined : eq(sessionId, session),
         ofLibrary,
-        cursor === undefined ? undefined : isAfter({ date, createdAtMs, id: runId }, placeOf(cursor)),
+        isAfter({ date, createdAtMs, id: runId }, cursor),
       ),
     )
     .orderBy(...LATEST_FIRST)
     .limit(limit + 1)
     .all();
-  return pageOf(rows, limit, listed);
+  return pageOf(rows, limit, listed, cursorOf);
 }
 
 /** Everything taken to the track on some days, the latest first. */
-export const runsOn = (db: Db, { from, to }: { from: string; to?: string }): ListedRun[] =>
+export const runsOn = (db: Db, days: { from: string; to?: string }): ListedRun[] =>
   listedRows(db)
-    .where(and(gte(date, from), to === undefined ? undefined : lte(date, to)))
+    .where(isOn(date, days))
     .orderBy(...LATEST_FIRST)
     .all()
     .map(listed);
@@ -99,14 +97,7 @@ const MOST_OPEN = 20;
 /** Sessions at the track that have not ended, the latest first. */
 export const openRuns = (db: Db): ListedRun[] =>
   listedRows(db)
-    .where(
-      and(
-        isListed,
-        isNull(runResults.endedAtMs),
-        eq(runResults.isUnreadable, false),
-        eq(runResults.version, RESULTS_VERSION),
-      ),
-    )
+    .where(and(isListed, isNull(runResults.endedAtMs)))
     .orderBy(...LATEST_FIRST)
     .limit(MOST_OPEN)
     .all()

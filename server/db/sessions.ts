@@ -1,9 +1,9 @@
-import { and, count, desc, eq, gte, isNotNull, isNull, lt, lte, sql } from 'drizzle-orm';
+import { and, count, desc, eq, isNotNull, isNull, lt, sql } from 'drizzle-orm';
 import type { LibraryUses, ListedSession, Page, ScheduledSession } from '@core/api/answers';
 import type { SessionInput } from '@core/api/schemas';
 import type { DayPlan } from '@core/planning/dayPlan';
 import type { Db } from './open';
-import { isAfter, pageOf, placeOf } from './pages';
+import { cursorOf, isAfter, isOn, pageOf } from './pages';
 import { sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
 
@@ -26,21 +26,21 @@ export function pageOfSessions(
       and(
         isThere,
         before === undefined ? undefined : lt(date, before),
-        cursor === undefined ? undefined : isAfter({ date, createdAtMs, id: idColumn }, placeOf(cursor)),
+        isAfter({ date, createdAtMs, id: idColumn }, cursor),
       ),
     )
     .orderBy(...LATEST_FIRST)
     .limit(limit + 1)
     .all();
-  return pageOf(rows, limit, ({ createdAtMs: _created, ...row }) => withoutNulls(row));
+  return pageOf(rows, limit, ({ createdAtMs: _created, ...row }) => withoutNulls(row), cursorOf);
 }
 
 /** The sessions of some days, or all from a day on, the latest date first. */
-export function sessionsOn(db: Db, { from, to }: { from: string; to?: string }): ScheduledSession[] {
+export function sessionsOn(db: Db, days: { from: string; to?: string }): ScheduledSession[] {
   return db
     .select(WITH_PLAN)
     .from(sessions)
-    .where(and(isThere, gte(date, from), to === undefined ? undefined : lte(date, to)))
+    .where(and(isThere, isOn(date, days)))
     .orderBy(...LATEST_FIRST)
     .all()
     .map(withoutNulls);

@@ -155,6 +155,19 @@ test('what comes in while a session is being worked out anew is in its results',
   expect(everything()).toEqual(written);
 });
 
+test('who is erased while a session is being worked out anew is not in its results', async () => {
+  const plan = planForTwo();
+  await putAthlete(server, ada, { name: 'Ada', marks: [] });
+  await put(plan);
+  // Ada was planned and never came: nothing of the log is about her.
+  const stamp = { runId: plan.id, deviceId: phone };
+  await post(plan.id, [{ ...stamp, id: ulid(), atMs: 0, type: 'started', repIndex: 0, athleteIds: [bo] }]);
+  server.db.delete(runResults).run();
+  server.db.delete(athleteResults).run();
+  await Promise.all([rebuildPending(server.db), eraseAthlete(server.db, ada, 1)]);
+  expect(everything().athletes.map(({ athleteId }) => athleteId)).toEqual([bo]);
+});
+
 test('a data folder of the version before is brought up to this one: its results are there once they are made, its marks have ids', async () => {
   const { folder, client } = dataBefore('0011');
   const plan = planForTwo();
