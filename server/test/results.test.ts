@@ -12,7 +12,7 @@ import { addEvents } from '../db/runs';
 import { athleteResults, erasedAthletes, repResults, runEvents, runResults, runs } from '../db/schema';
 import { putAthlete } from './athletes';
 import { planFor } from './madeUpPlan';
-import { dataBefore } from './dataBefore';
+import { addOldAthlete, addOldRun, dataBefore } from './dataBefore';
 import { serverForEach } from './testServer';
 
 const server = serverForEach();
@@ -172,21 +172,8 @@ test('a data folder of the version before is brought up to this one: its results
   const { folder, client } = dataBefore('0011');
   const plan = planForTwo();
   const events = eventsFor(plan.id);
-  client
-    .prepare(
-      'INSERT INTO runs (id, session_id, title, date, plan_json, summary_json, created_at_ms) VALUES (?,?,?,?,?,?,?)',
-    )
-    .run(plan.id, plan.sessionId, plan.title, plan.date, JSON.stringify(plan), '{}', 1);
-  const insert = client.prepare('INSERT INTO run_events VALUES (?,?,?,?,?,?)');
-  for (const event of events) insert.run(event.id, plan.id, event.atMs, event.type, JSON.stringify(event), 1);
-  client.prepare('UPDATE runs SET event_count = ?').run(events.length);
-  client.prepare('INSERT INTO athletes (id, name, created_at_ms, updated_at_ms) VALUES (?,?,1,1)').run(ada, 'Ada');
-  for (const timeS of [1110, 1100])
-    client
-      .prepare(
-        "INSERT INTO marks (athlete_id, distance_m, time_s, date, kind) VALUES (?, 5000, ?, '2026-10-01', 'race')",
-      )
-      .run(ada, timeS);
+  addOldRun(client, plan, events);
+  addOldAthlete(client, ada, [1110, 1100]);
   client.close();
 
   const db = openDatabase(folder);

@@ -5,7 +5,7 @@ import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import { openDatabase, type Db } from '../db/open';
 import { pendingRunIds, rebuildPending } from '../db/results';
-import { dataBefore } from './dataBefore';
+import { addOldAthlete, addOldRun, dataBefore } from './dataBefore';
 import { planFor } from './madeUpPlan';
 import { tempFolder } from './testServer';
 
@@ -16,13 +16,7 @@ const RUNS = 6;
 /** A small data folder of a version before results were kept as rows: an athlete with two marks, and sessions that were run. */
 function oldFolder(): string {
   const { folder, client } = dataBefore('0011');
-  client.prepare('INSERT INTO athletes (id, name, created_at_ms, updated_at_ms) VALUES (?,?,1,1)').run(ADA, 'Ada');
-  for (const timeS of [1110, 1100])
-    client
-      .prepare(
-        "INSERT INTO marks (athlete_id, distance_m, time_s, date, kind) VALUES (?, 5000, ?, '2026-10-01', 'race')",
-      )
-      .run(ADA, timeS);
+  addOldAthlete(client, ADA, [1110, 1100]);
   for (let i = 0; i < RUNS; i++) {
     const plan = planFor(ADA);
     const stamp = (atMs: number) => ({ id: ulid(), runId: plan.id, deviceId: plan.id, atMs });
@@ -31,13 +25,7 @@ function oldFolder(): string {
       { ...stamp(81_000 + i), type: 'passed', athleteId: ADA, repIndex: 0, atM: 400 },
       { ...stamp(82_000), type: 'ended' },
     ];
-    client
-      .prepare(
-        'INSERT INTO runs (id, session_id, title, date, plan_json, summary_json, created_at_ms, event_count) VALUES (?,?,?,?,?,?,1,?)',
-      )
-      .run(plan.id, plan.sessionId, plan.title, plan.date, JSON.stringify(plan), '{}', events.length);
-    const insert = client.prepare('INSERT INTO run_events VALUES (?,?,?,?,?,?)');
-    for (const event of events) insert.run(event.id, plan.id, event.atMs, event.type, JSON.stringify(event), 1);
+    addOldRun(client, plan, events);
   }
   client.close();
   return folder;
