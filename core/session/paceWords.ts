@@ -63,8 +63,7 @@ export function paceCalled(word: string, names: readonly string[]): string | und
 }
 
 /** Names that say what they are without an `@`: words of the default pace book. One that is a distance as well needs “pace” behind it. */
-const PLAIN =
-  'easy|steady|marathon|threshold|tempo|cv|strides?|max|MP|HMP?|LT|T(?=\s*(?:$|[,;)/]|w\/|with\b|off\b))|critical speed|flat[ -]out|all[ -]out|sprints?|TT|time trial|long run';
+const PLAIN = String.raw`easy|steady|marathon|threshold|tempo|cv|strides?|max|MP|HMP?|LT|T(?=\s*(?:$|[,;)/]|w/|with\b|off\b))|critical speed|flat[ -]out|all[ -]out|sprints?|TT|time trial|long run`;
 const DISTANCES = String.raw`(?:goal\s+)?(?:\d+(?:k|km|m| ?mi(?:les?)?)?|mile|half(?:[ -]marathon)?|T)\s+(?:race\s+)?(?:pace|effort|speed)`;
 
 /** A pace that may follow an amount without an `@`. */
