@@ -41,7 +41,7 @@ export function GridDragArea({ label, words, onLift, onDrop, lifted, children }:
     const element = grid.current as unknown as HTMLElement | null;
     return element ? gridDrag(element, () => latest.current ?? options) : undefined;
     // Its listeners ask for the latest options themselves.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, []);
   const hidden = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', clipPath: 'inset(50%)' } as const;
   return (

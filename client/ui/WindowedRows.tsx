@@ -22,7 +22,6 @@ export function WindowedRows({ count, keyOf, row, onEnd }: Props) {
   const list = useRef<Element>(null);
   const [focused, setFocused] = useState<number>();
   const [scrollMargin, setScrollMargin] = useState(0);
-  // eslint-disable-next-line react-hooks/incompatible-library -- its functions are called in this component only
   const rows = useVirtualizer({
     count,
     getScrollElement: () => scroller() ?? null,
@@ -40,7 +39,7 @@ export function WindowedRows({ count, keyOf, row, onEnd }: Props) {
     },
   });
   // Whenever it is drawn: what stands above the list may have grown.
-  // eslint-disable-next-line react-hooks/exhaustive-deps -- it settles, being set only where it differs
+  // oxlint-disable-next-line react/exhaustive-deps -- it settles, being set only where it differs
   useLayoutEffect(() => {
     const [top, scrolls] = [list.current?.getBoundingClientRect().top, scroller()];
     if (top === undefined || !scrolls) return;

@@ -149,7 +149,7 @@ describe('marks that are kept', () => {
     expect(markOfEstimate({ ...nothing, nothingNew: false } as FitnessReading, OF)).toBeUndefined();
   });
   test('a rep flat out, and fresh, is a trial of its own', () => {
-    const trials = (text: string, timesS: number[], intent: 'test' | undefined = undefined) => {
+    const trials = (text: string, timesS: number[], intent?: 'test') => {
       const { plan, row } = rowOf(text, timesS);
       return trialsIn(row, intent, readEffort(row.cells, plan.arc, curve), OF).map(({ distanceM, timeS, kind }) => [
         distanceM,

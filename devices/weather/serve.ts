@@ -10,7 +10,7 @@ const TIME = /^([01]\d|2[0-3]):[0-5]\d$/;
 export function serveWeather(port = 0): Promise<{ url: string; stop: () => void }> {
   const server = http.createServer((req, res) => {
     const { pathname, searchParams } = new URL(req.url ?? '/', 'http://localhost');
-    const [date = '', time = ''] = [searchParams.get('date') ?? '', searchParams.get('time') ?? ''];
+    const [date, time] = [searchParams.get('date') ?? '', searchParams.get('time') ?? ''];
     const isAsked = req.method === 'GET' && pathname === '/forecast';
     const isKnown = DATE.test(date) && TIME.test(time) && !Number.isNaN(Date.parse(date));
     const body =

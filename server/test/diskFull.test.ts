@@ -9,7 +9,7 @@ const crossed = (): RunEvent => ({ id: ulid(), runId: plan.id, deviceId: ulid(),
 const post = (...events: RunEvent[]) => server.call('POST', `/api/runs/${plan.id}/events`, { events });
 /** The file may not grow: SQLite then says what it says on a full disk. */
 const fillDisk = () =>
-  server.db.$client.pragma(`max_page_count = ${server.db.$client.pragma('page_count', { simple: true })}`);
+  server.db.$client.pragma(`max_page_count = ${String(server.db.$client.pragma('page_count', { simple: true }))}`);
 const makeRoom = () => server.db.$client.pragma('max_page_count = 1000000');
 
 beforeEach(async () => {

@@ -7,7 +7,7 @@ import type { Happening } from '@core/run/events';
 import { formatClock } from '@core/units/time';
 
 /** What the strip says is shown: all groups that this phone times, or one group. */
-export type Shown = string | 'mine';
+export type Shown = string;
 
 /** The groups this phone times: those it was told to, or all. */
 export function timedHere(state: RunState, device: string): ReadonlySet<string> {

@@ -157,11 +157,11 @@ export function DateLines({ description, lines, dots = [], text, steps, isUpside
   const values = [...all.map(({ value }) => value), ...dots.flatMap(({ low, high }) => [low, high])];
   const [least, most] = [Math.min(...values), Math.max(...values)];
   const fitting = steps.find((step) => (most - least) / step <= SECTIONS - 1) ?? 1;
-  const {
-    low,
-    step,
-    sections = SECTIONS,
-  } = axis ?? { low: Math.floor(least / fitting) * fitting, step: fitting, sections: SECTIONS };
+  const { low, step, sections } = axis ?? {
+    low: Math.floor(least / fitting) * fitting,
+    step: fitting,
+    sections: SECTIONS,
+  };
   const high = low + step * sections;
   const days = Math.max(1, differenceInCalendarDays(parseISO(last), parseISO(first)));
   // The library draws upwards from nothing: what is better goes up.
