@@ -2,7 +2,11 @@ const shared = { testPathIgnorePatterns: ['/node_modules/', '/dist/', '/e2e/'] }
 const node = (name) => ({
   ...shared,
   displayName: name,
-  preset: 'jest-expo/node',
+  // No interface code in it: plain Node, and code as Node runs it.
+  testEnvironment: 'node',
+  transform: { '\\.[jt]sx?$': ['@swc/jest', { jsc: { target: 'es2023' } }] },
+  // As in tsconfig.json.
+  moduleNameMapper: { '^@(core|server|devices)/(.*)$': '<rootDir>/$1/$2' },
   testMatch: [`<rootDir>/${name}/**/*.test.ts`],
 });
 

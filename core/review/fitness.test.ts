@@ -363,7 +363,7 @@ describe('runners whose fitness is known', () => {
   test('no bias, and as sure as it says', () => {
     const random = seeded(11);
     let [off, inside] = [0, 0];
-    const n = 400;
+    const n = 200;
     for (let i = 0; i < n; i++) {
       const shift = normal(random, errorOf(curve));
       const read = estimateFitness({ curve, ...ranBy(curveMovedBy(curve, [shift]), i, random) });
@@ -379,7 +379,7 @@ describe('runners whose fitness is known', () => {
     ['with none', false, 0.85],
   ])('two percent fitter, or less fit, shows over six sessions: %s', (_what, isCalibrated, least) => {
     const random = seeded(23);
-    const n = 120;
+    const n = 60;
     let right = 0;
     for (let i = 0; i < n; i++) {
       const sign = i % 2 === 0 ? 1 : -1;

@@ -5,8 +5,8 @@ import { ulid } from 'ulid';
 import { LOOP_DEVICE } from '@core/run/chips';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
-import * as replays from '@core/run/replay';
-import * as storedRuns from '../db/storedRun';
+import { replay } from '@core/run/replay';
+import { readRun } from '../db/storedRun';
 import { runs } from '../db/schema';
 import { Hub } from '../live/hub';
 import { Intake } from '../loop/intake';
@@ -14,6 +14,14 @@ import { Lines } from '../loop/lines';
 import { type LIMITS, serveLoop } from '../loop/serve';
 import { Turns } from '../loop/turns';
 import { startTestServer, tempFolder, type TestServer } from './testServer';
+
+/** A module as it is, but that one of its functions can be asked how often it was called. */
+function mockWatched(module: string, name: string) {
+  const real = jest.requireActual<Record<string, (...args: unknown[]) => unknown>>(module);
+  return { ...real, [name]: jest.fn(real[name]) };
+}
+jest.mock('@core/run/replay', () => mockWatched('@core/run/replay', 'replay'));
+jest.mock('../db/storedRun', () => mockWatched('../db/storedRun', 'readRun'));
 
 const NOW = 1_790_000_000_000;
 let server: TestServer;
@@ -265,16 +273,13 @@ test('a flood from one device is replayed incrementally: nothing is read or comp
   await underWay();
   const device = await Device.connect();
   await device.say(passing(80, 'STRAY-0'));
-  const anew = jest.spyOn(replays, 'replay');
-  const reads = jest.spyOn(storedRuns, 'readRun');
+  const [anew, reads] = [jest.mocked(replay).mockClear(), jest.mocked(readRun).mockClear()];
   const lines = Array.from({ length: 60 }, (_, i) => passing(90 + i * 3, `STRAY-${i}`));
   expect(new Set((await device.say(...lines)).map((answer) => JSON.stringify(answer)))).toEqual(
     new Set(['{"took":"unnamed"}']),
   );
   expect(anew).not.toHaveBeenCalled();
   expect(reads).not.toHaveBeenCalled();
-  anew.mockRestore();
-  reads.mockRestore();
 });
 
 test('a time in an impossible year is answered with the reason and not kept', async () => {
