@@ -2,9 +2,27 @@ import { defineConfig } from '@playwright/test';
 
 const report = process.env.ZEST_E2E_REPORT;
 
+/** Parts of the browser's own window that each page would start a process for: nobody sees it. */
+const NOT_SEEN = ['WebUIOmniboxPopup', 'WebUIOmniboxFullPopup', 'WebUIOmniboxAimPopup'];
+/** What Playwright switches off itself; the last such list is the one that counts. */
+const OFF = [
+  'DestroyProfileOnBrowserClose',
+  'HttpsUpgrades',
+  'LensOverlay',
+  'MediaRouter',
+  'PaintHolding',
+  'OptimizationHints',
+];
+
 export const CHROMIUM = {
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--disable-component-update'],
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-background-networking',
+    '--disable-component-update',
+    `--disable-features=${[...OFF, ...NOT_SEEN].join(',')}`,
+  ],
 };
 
 // Blocked but where a test is about them: what a service worker fetches, page.route() does not see.

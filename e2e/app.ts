@@ -1,112 +1,18 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import fs from 'node:fs';
-import os from 'node:os';
-import path from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
+import type axe from 'axe-core';
 import type { DayPlan } from '../core/planning/dayPlan';
-import { bundled } from './bundle';
 import { expect, test as base, type Locator, type Page } from '@playwright/test';
-
-const ROOT = path.join(__dirname, '..');
-
-/** A running app: its own server process on its own data folder. */
-export class RunningApp {
-  url = '';
-  readonly folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-e2e-'));
-  private process: ChildProcess | undefined;
-  private cookie: string | undefined;
-
-  /** @param data the folder of another app, not running, to start with a copy of. */
-  constructor(
-    private readonly program: 'demo/main.ts' | 'server/main.ts',
-    private readonly settings: Readonly<Record<string, string>> = {},
-    data?: string,
-  ) {
-    if (data !== undefined) fs.cpSync(data, this.folder, { recursive: true });
-  }
-
-  /** Starts the server, the first time on any free port, then on the same one. */
-  async start(): Promise<void> {
-    const port = this.url ? new URL(this.url).port : '0';
-    const started = spawn(process.execPath, [await bundled(this.program)], {
-      cwd: ROOT,
-      env: { ...process.env, PORT: port, ZEST_DATA: this.folder, ...this.settings },
-      stdio: ['ignore', 'pipe', 'pipe'],
-    });
-    this.process = started;
-    this.url = await new Promise<string>((resolve, reject) => {
-      let output = '';
-      const listen = (chunk: Buffer) => {
-        output += chunk.toString();
-        const address = /http:\/\/\S+/.exec(output)?.[0];
-        if (address) resolve(address);
-      };
-      started.stdout.on('data', listen);
-      started.stderr.on('data', listen);
-      started.once('exit', () => reject(new Error(`The server ended: ${output}`)));
-    });
-  }
-
-  /** As a power cut would: no chance to tidy up. */
-  async kill(): Promise<void> {
-    const { process: running } = this;
-    if (!running || running.exitCode !== null || running.signalCode !== null) return;
-    const ended = new Promise((resolve) => running.once('exit', resolve));
-    running.kill('SIGKILL');
-    await ended;
-  }
-
-  private async unlock(passphrase: string): Promise<string> {
-    const opened = await fetch(`${this.url}/api/access/passphrase`, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ passphrase }),
-    });
-    return opened.headers.get('set-cookie')?.split(';')[0] ?? '';
-  }
-
-  /** Asks the server as another program does; a locked one is opened with its passphrase first. */
-  private async ask(method: string, resource: string, body?: unknown): Promise<Response> {
-    const { ZEST_PASSPHRASE: passphrase } = this.settings;
-    if (passphrase !== undefined) this.cookie ??= await this.unlock(passphrase);
-    return fetch(`${this.url}/api/${resource}`, {
-      method,
-      headers: { cookie: this.cookie ?? '', 'content-type': 'application/json' },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-    });
-  }
-
-  /** Writes as another device would; the server must take it. */
-  async send(method: 'PUT' | 'POST', resource: string, body: unknown): Promise<void> {
-    const answer = await this.ask(method, resource, body);
-    if (!answer.ok) throw new Error(`The server answered ${answer.status} for ${resource}: ${await answer.text()}`);
-  }
-
-  /** What the server has there, undefined if nothing yet. */
-  async find<T>(resource: string): Promise<T | undefined> {
-    const answer = await this.ask('GET', resource);
-    if (answer.status === 404) return undefined;
-    if (!answer.ok) throw new Error(`The server answered ${answer.status} for ${resource}: ${await answer.text()}`);
-    return (await answer.json()) as T;
-  }
-
-  /** What the server has there; it must be there. */
-  async get<T>(resource: string): Promise<T> {
-    const found = await this.find<T>(resource);
-    if (found === undefined) throw new Error(`The server knows of no ${resource}.`);
-    return found;
-  }
-
-  async close(): Promise<void> {
-    await this.kill();
-    fs.rmSync(this.folder, { recursive: true, force: true });
-  }
-}
+import { Host, Hosted } from './hosted';
+import { OwnProcess } from './ownProcess';
+import type { RunningApp } from './runningApp';
 
 export const PASSPHRASE = 'rain on the back straight';
 
-/** `demo` is a server with the made-up club, `locked` one that asks for a passphrase, `empty` one with nothing in it; each only for the test that asks. */
-type Apps = { demo: RunningApp; empty: RunningApp; locked: RunningApp };
+/**
+ * `demo` is a server with the made-up club, `locked` one that asks for a passphrase, `empty` one with nothing in it, `killable` the made-up
+ * club in a process of its own; each only for the test that asks.
+ */
+type Apps = { demo: RunningApp; empty: RunningApp; locked: RunningApp; killable: OwnProcess };
 
 /** Console messages that a test expects, such as a refused guess. */
 type Expected = { expectedConsole: RegExp | undefined };
@@ -119,13 +25,21 @@ const club = () => {
   return folder;
 };
 
-async function lend(app: RunningApp, to: (app: RunningApp) => Promise<void>): Promise<void> {
+async function lend<App extends RunningApp>(app: App, to: (app: App) => Promise<void>): Promise<void> {
   await app.start();
   await to(app);
   await app.close();
 }
 
-export const test = base.extend<Apps & Expected>({
+export const test = base.extend<Apps & Expected, { host: Host }>({
+  host: [
+    async ({}, provide) => {
+      const host = await Host.start();
+      await provide(host);
+      host.end();
+    },
+    { scope: 'worker' },
+  ],
   expectedConsole: [undefined, { option: true }],
   // Any console message or uncaught error fails the test.
   page: async ({ page, expectedConsole }, provide) => {
@@ -140,9 +54,11 @@ export const test = base.extend<Apps & Expected>({
     await provide(page);
     expect(consoleLines).toEqual([]);
   },
-  demo: ({}, provide) => lend(new RunningApp('demo/main.ts', {}, club()), provide),
-  locked: ({}, provide) => lend(new RunningApp('demo/main.ts', { ZEST_PASSPHRASE: PASSPHRASE }, club()), provide),
-  empty: ({}, provide) => lend(new RunningApp('server/main.ts'), provide),
+  demo: ({ host }, provide) => lend(new Hosted(host, { kind: 'demo', data: club() }), provide),
+  locked: ({ host }, provide) =>
+    lend(new Hosted(host, { kind: 'demo', data: club(), passphrase: PASSPHRASE }), provide),
+  empty: ({ host }, provide) => lend(new Hosted(host, { kind: 'club' }), provide),
+  killable: ({}, provide) => lend(new OwnProcess({ kind: 'demo', data: club() }), provide),
 });
 
 type ListedSession = { id: string; title: string; date: string; plan?: DayPlan };
@@ -172,21 +88,27 @@ export async function press(page: Page, by: By, target: Locator): Promise<void> 
   await page.keyboard.press('Enter');
 }
 
+const AXE = fs.readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8');
+
 /**
  * Serious and critical problems that axe finds on the page as it is. @param of all that it looks for, its colours only, or all but those: a
  * page in another look differs in nothing else, and colours take half of the time.
  */
-export async function seriousProblems(page: Page, of: 'all' | 'colours' | 'not colours' = 'all') {
-  const rules = of === 'not colours' ? { rules: { 'color-contrast': { enabled: false } } } : {};
-  const runOnly = of === 'colours' ? { runOnly: { type: 'rule' as const, values: ['color-contrast'] } } : {};
-  // There are no frames in it, so one pass in the page itself does; what is in order need not be listed.
-  const axe = new AxeBuilder({ page })
-    .setLegacyMode(true)
-    .options({ resultTypes: ['violations'], ...rules, ...runOnly });
-  const { violations } = await axe.analyze();
-  return violations
-    .filter(({ impact }) => impact === 'serious' || impact === 'critical')
-    .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+export async function seriousProblems(page: Page, of: 'all' | 'colours' | 'not colours' = 'all'): Promise<string[]> {
+  // Not by its builder for Playwright, which brings it to the page anew each time.
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate<void>(AXE);
+  const options: axe.RunOptions = {
+    resultTypes: ['violations'],
+    // Spoken names say more than the words on a button (“Take step 2 out”), and not always in their order.
+    rules: { 'label-content-name-mismatch': { enabled: false }, 'color-contrast': { enabled: of !== 'not colours' } },
+    ...(of === 'colours' ? { runOnly: { type: 'rule', values: ['color-contrast'] } } : {}),
+  };
+  return page.evaluate(async (options) => {
+    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run(document, options);
+    return violations
+      .filter(({ impact }) => impact === 'serious' || impact === 'critical')
+      .map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+  }, options);
 }
 
 /** Waits until the pointer's last move has been handled and drawn. */

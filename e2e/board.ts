@@ -1,6 +1,7 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import type { RunEvent } from '../core/run/events';
-import { sessionCalled, type RunningApp } from './app';
+import { sessionCalled } from './app';
+import type { RunningApp } from './runningApp';
 
 /** Today's session of the demo: reps over distances. */
 export const todaysSession = (app: RunningApp) => sessionCalled(app, 'Even 400s, quick finish');

@@ -1,7 +1,7 @@
 import { expect, press, test, ALL_RUNS } from './app';
 import { todaysSession } from './board';
 
-test('a session from the clipboard, typed by keyboard, pasted from a spreadsheet, and laps from a watch @both', async ({
+test('a session from the clipboard, typed by keyboard, pasted from a spreadsheet, and laps from a watch @wide', async ({
   page,
   demo,
   isMobile,

@@ -21,24 +21,24 @@ test('a reload in the middle of a rep loses nothing, and the clock runs on', asy
   await expect(board.tile('Bo')).toHaveAccessibleName(/^Bo: ran 1:(1|2)\d\.\d/);
 });
 
-test('a server killed in the middle of a rep and started again has every time', async ({ page, demo }) => {
+test('a server killed in the middle of a rep and started again has every time', async ({ page, killable }) => {
   const board = new Board(page, 'touch');
-  await board.open(demo, (await todaysSession(demo)).id);
+  await board.open(killable, (await todaysSession(killable)).id);
   await board.start();
   // The start has reached the server; nothing after it will.
-  await expect.poll(async () => tapped(demo, board.runId())).toHaveLength(1);
-  await demo.kill();
+  await expect.poll(async () => tapped(killable, board.runId())).toHaveLength(1);
+  await killable.kill();
   await board.wait(35);
   for (const name of ['Ada', 'Bo', 'Ivo']) {
     await board.press(board.tile(name));
     await expect(board.tile(name)).toHaveAccessibleName(/next finish/);
   }
   await expect(page.getByRole('status', { name: 'Times kept: 3 on this phone only' })).toBeVisible();
-  await demo.start();
+  await killable.start();
   // The outbox tries again by itself.
   await board.wait(31);
   await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible();
-  const events = await tapped(demo, board.runId());
+  const events = await tapped(killable, board.runId());
   expect(events.map((event) => event.type).sort()).toEqual(['passed', 'passed', 'passed', 'started']);
   await board.letRun();
   await page.reload();
@@ -122,10 +122,10 @@ test('a tab that crashes in the middle of a rep: another one goes on where it wa
 test.describe('where the server may be back before it has heard of the session', () => {
   test.use({ expectedConsole: /404 .*\/live\?/ });
 
-  test('a server killed in mid-post over and over: every time is there once', async ({ page, demo }) => {
+  test('a server killed in mid-post over and over: every time is there once', async ({ page, killable }) => {
     test.slow();
     const board = new Board(page, 'touch');
-    await board.open(demo, (await todaysSession(demo)).id);
+    await board.open(killable, (await todaysSession(killable)).id);
     await board.start();
     const names = ['Bo', 'Cleo', 'Esi', 'Fern', 'Ivo', 'Ada', 'Dov', 'Gus'];
     await board.wait(25);
@@ -133,13 +133,13 @@ test.describe('where the server may be back before it has heard of the session',
       await board.wait(2);
       await board.press(board.tile(name));
       // Killed while what was tapped is on its way, started again while the next one is.
-      if (i % 2 === 0) await demo.kill();
-      else await demo.start();
+      if (i % 2 === 0) await killable.kill();
+      else await killable.start();
       await expect(board.tile(name)).toHaveAccessibleName(/next finish/);
     }
     await board.wait(31);
     await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible();
-    const events = await tapped(demo, board.runId());
+    const events = await tapped(killable, board.runId());
     expect(events.map(({ type }) => type)).toEqual(['started', ...names.map(() => 'passed')]);
     expect(new Set(events.flatMap((event) => (event.type === 'passed' ? event.athleteId : []))).size).toBe(
       names.length,
@@ -185,7 +185,7 @@ test('the phone’s clock set back five minutes in mid-session, and a reload aft
 
 test('storage full: said at once, times go on in memory, a file holds them, and the server gets them', async ({
   page,
-  demo,
+  killable,
 }) => {
   await page.addInitScript(() => {
     const { put } = IDBObjectStore.prototype;
@@ -196,10 +196,10 @@ test('storage full: said at once, times go on in memory, a file holds them, and 
     };
   });
   const board = new Board(page, 'touch');
-  await board.open(demo, (await todaysSession(demo)).id);
+  await board.open(killable, (await todaysSession(killable)).id);
   await board.start();
   await page.evaluate(() => localStorage.setItem('full', 'yes'));
-  await demo.kill();
+  await killable.kill();
   await board.wait(38);
   for (const name of ['Bo', 'Ada']) {
     await board.press(board.tile(name));
@@ -212,10 +212,10 @@ test('storage full: said at once, times go on in memory, a file holds them, and 
   const saved = JSON.parse(fs.readFileSync(await file.path(), 'utf8')) as { format: string; events: RunEvent[] };
   expect(saved.format).toBe('zest-lap/run');
   expect(saved.events.filter(({ type }) => type === 'passed')).toHaveLength(2);
-  await demo.start();
+  await killable.start();
   await board.wait(31);
   await expect
-    .poll(async () => (await tapped(demo, board.runId())).filter(({ type }) => type === 'passed').length)
+    .poll(async () => (await tapped(killable, board.runId())).filter(({ type }) => type === 'passed').length)
     .toBe(2);
   // There is room again: what was held goes where it belongs.
   await page.evaluate(() => localStorage.removeItem('full'));

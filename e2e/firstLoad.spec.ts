@@ -46,14 +46,14 @@ test('a screen whose code cannot be fetched says so, and can be tried again', as
   await expect(page.getByLabel('Session', { exact: true })).toBeVisible();
 });
 
-test('every screen is here before it is asked for, so that the server may go away', async ({ page, demo }) => {
+test('every screen is here before it is asked for, so that the server may go away', async ({ page, killable }) => {
   const fetched: string[] = [];
   page.on('requestfinished', (request) => fetched.push(new URL(request.url()).pathname));
-  await page.goto(`${demo.url}/results`);
+  await page.goto(`${killable.url}/results`);
   await expect(page.getByText(/130 of 130 reps/).first()).toBeVisible();
   const chunks = ['laterScreens', 'lists'];
   await expect.poll(() => chunks.filter((name) => !fetched.some((file) => file.includes(`/${name}-`)))).toEqual([]);
-  await demo.kill();
+  await killable.kill();
   await page.getByRole('link', { name: 'Squad' }).tap();
   // The squad was read with the first screen, and is kept.
   await expect(page.getByText('14 athletes')).toBeVisible();

@@ -141,16 +141,16 @@ test('a plan’s athlete opens over the table on a phone, and the table is where
   await expect(sheet).toBeHidden();
 });
 
-test('results that cannot be read hide no others, are set aside, and brought back', async ({ page, demo }) => {
-  const runs = await demo.get<{ id: string; title: string }[]>(ALL_RUNS);
+test('results that cannot be read hide no others, are set aside, and brought back', async ({ page, killable }) => {
+  const runs = await killable.get<{ id: string; title: string }[]>(ALL_RUNS);
   const broken = runs[0];
-  await demo.kill();
-  const db = new Database(`${demo.folder}/zest-lap.sqlite`);
+  await killable.kill();
+  const db = new Database(`${killable.folder}/zest-lap.sqlite`);
   db.prepare("UPDATE runs SET plan_json = '{' WHERE id = ?").run(broken?.id);
   db.prepare('DELETE FROM run_results WHERE run_id = ?').run(broken?.id);
   db.close();
-  await demo.start();
-  await page.goto(`${demo.url}/results`);
+  await killable.start();
+  await page.goto(`${killable.url}/results`);
   await expect(page.getByText(/cannot be read: what is stored of it is damaged/)).toBeVisible();
   // Only those near what is in sight are drawn; each says how many there are.
   await expect(page.getByRole('listitem').first()).toHaveAttribute('aria-setsize', String(runs.length - 1));

@@ -2,7 +2,7 @@ import type { SquadMember } from '../core/squad/athlete';
 import { expect, test, ALL_RUNS } from './app';
 import { todaysSession } from './board';
 
-test('what a session says about fitness is kept as a mark, moves the paces, and is taken back @both', async ({
+test('what a session says about fitness is kept as a mark, moves the paces, and is taken back', async ({
   page,
   demo,
 }) => {
@@ -52,7 +52,7 @@ test('what a session says about fitness is kept as a mark, moves the paces, and 
   expect(await targets()).toBe(targetsBefore);
 });
 
-test('whether a goal can be reached by its day is said, with a nearer one; and who of the squad gets fitter @both', async ({
+test('whether a goal can be reached by its day is said, with a nearer one; and who of the squad gets fitter @wide', async ({
   page,
   demo,
 }) => {

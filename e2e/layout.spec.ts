@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test';
 import type { SquadMember } from '../core/squad/athlete';
 import type { SquadSettings } from '../core/squad/squadSettings';
-import { expect, test, type RunningApp, ALL_RUNS } from './app';
+import { expect, test, ALL_RUNS } from './app';
+import type { RunningApp } from './runningApp';
 import { todaysSession } from './board';
 import { layoutFaults } from './layout';
 

@@ -5,7 +5,8 @@ import type { SquadMember } from '../core/squad/athlete';
 import type { Happening, RunEvent } from '../core/run/events';
 import type { Plan } from '../core/run/plan';
 import { ulid } from 'ulid';
-import { expect, press, seriousProblems, test, type By, type RunningApp, ALL_RUNS, ALL_SESSIONS } from './app';
+import { expect, press, seriousProblems, test, type By, ALL_RUNS, ALL_SESSIONS } from './app';
+import type { RunningApp } from './runningApp';
 
 type Stored = { id: string; title: string; date: string; shorthand: string; libraryId?: string; plan?: DayPlan };
 type Run = { id: string; title: string; date: string };
@@ -124,7 +125,7 @@ test('the next step for two groups, from the last session: written, taken back, 
   await expect(page.getByText(/^Written already/)).toBeVisible();
 });
 
-test('a ladder of stages waits for two and moves for the rest; who stands where is seen on it @both', async ({
+test('a ladder of stages waits for two and moves for the rest; who stands where is seen on it @wide', async ({
   page,
   demo,
   isMobile,

@@ -7,14 +7,14 @@ const ready = 'This phone opens the app and today’s and tomorrow’s sessions 
 
 test('with the server gone from roll call to results nothing is missing; all of it is there when it is back', async ({
   page,
-  demo,
+  killable,
 }) => {
-  await page.goto(`${demo.url}/track`);
+  await page.goto(`${killable.url}/track`);
   await expect(page.getByText(ready, { exact: false })).toBeVisible();
-  const { id } = await todaysSession(demo);
-  await demo.kill();
+  const { id } = await todaysSession(killable);
+  await killable.kill();
   // The app itself, and a screen that was never open before, from the phone alone.
-  await page.goto(`${demo.url}/track/ready/${id}`);
+  await page.goto(`${killable.url}/track/ready/${id}`);
   const board = new Board(page, 'touch');
   await expect(page.getByRole('checkbox', { name: 'Ada Brindlecote' })).toBeVisible();
   await page.getByRole('checkbox', { name: 'Cleo Wexmoor' }).tap();
@@ -36,11 +36,11 @@ test('with the server gone from roll call to results nothing is missing; all of 
   await expect(page.getByRole('row', { name: /Bo Tarrowby/ })).toContainText('no finish');
   await page.getByRole('link', { name: 'Track' }).tap();
   await expect(page.getByRole('status', { name: 'What is kept where' })).toContainText('on this phone only');
-  await demo.start();
+  await killable.start();
   await expect(page.getByRole('status', { name: 'What is kept where' })).toContainText('All times are on the server.', {
     timeout: 60_000,
   });
-  expect((await tapped(demo, runId)).map(({ type }) => type)).toEqual([
+  expect((await tapped(killable, runId)).map(({ type }) => type)).toEqual([
     'started',
     'crossed',
     'crossed',
@@ -49,11 +49,11 @@ test('with the server gone from roll call to results nothing is missing; all of 
   ]);
 });
 
-test('this week opens without the server, with today and the way to the track', async ({ page, demo }) => {
-  await page.goto(`${demo.url}/track`);
+test('this week opens without the server, with today and the way to the track', async ({ page, killable }) => {
+  await page.goto(`${killable.url}/track`);
   await expect(page.getByText(ready, { exact: false })).toBeVisible();
-  await demo.kill();
-  await page.goto(`${demo.url}/season`);
+  await killable.kill();
+  await page.goto(`${killable.url}/season`);
   const today = page.getByRole('region', { name: 'Today' });
   await expect(today.getByRole('heading', { name: 'Even 400s, quick finish' })).toBeVisible();
   await expect(page.getByText('no longer in the library', { exact: false })).toHaveCount(0);

@@ -6,10 +6,7 @@ import { today } from './seasons';
 const SESSIONS = 90;
 const idOf = (n: number) => `01M9${String(n).padStart(22, '0')}`;
 
-test('the list of sessions goes back as far as it is scrolled; only what is near is drawn @both', async ({
-  page,
-  empty,
-}) => {
+test('the list of sessions goes back as far as it is scrolled; only what is near is drawn', async ({ page, empty }) => {
   for (let n = 1; n <= SESSIONS; n++)
     await empty.send('PUT', `sessions/${idOf(n)}`, {
       title: `Session ${n}`,

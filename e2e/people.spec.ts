@@ -6,7 +6,7 @@ import { Board, tapped, clockedSession, todaysSession, writeToday } from './boar
 
 type Stored = { plan: Plan; events: RunEvent[] };
 
-test('roll call: late, away, a visitor in the times of somebody, another group, the weather; all of it at the track @both', async ({
+test('roll call: late, away, a visitor in the times of somebody, another group, the weather; all of it at the track', async ({
   page,
   demo,
   isMobile,

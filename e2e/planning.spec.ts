@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
-import { drag, expect, press, seriousProblems, sessionCalled, test, type RunningApp } from './app';
+import { drag, expect, press, seriousProblems, sessionCalled, test } from './app';
+import type { RunningApp } from './runningApp';
 import { todaysSession } from './board';
 
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name });

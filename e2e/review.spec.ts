@@ -1,6 +1,7 @@
 import fs from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
-import { expect, test, type RunningApp, ALL_RUNS, ALL_SESSIONS } from './app';
+import { expect, test, ALL_RUNS, ALL_SESSIONS } from './app';
+import type { RunningApp } from './runningApp';
 
 type Listed = { id: string; title: string; date: string };
 
@@ -32,7 +33,7 @@ test('the latest session is read: what matters, one athlete brought out, their r
   await expect(page.getByRole('heading', { name: 'Milo Thurskell', level: 1 })).toBeHidden();
 });
 
-test('a time put right, a rep left out, an effort told later: all that is read follows, says who and when, and is taken back @both', async ({
+test('a time put right, a rep left out, an effort told later: all that is read follows, says who and when, and is taken back', async ({
   page,
   demo,
   isMobile,
@@ -83,7 +84,7 @@ test('a session is removed from the results and brought back', async ({ page, de
   await expect(page.getByRole('link', { name: /^Is it there yet/ })).toBeVisible();
 });
 
-test('three runs of a session side by side, for the squad and for one; and the steps of a progression @both', async ({
+test('three runs of a session side by side, for the squad and for one; and the steps of a progression @wide', async ({
   page,
   demo,
   isMobile,
@@ -104,7 +105,7 @@ test('three runs of a session side by side, for the squad and for one; and the s
   for (const n of [1, 2, 3]) await expect(page.getByText(`step ${n} ·`, { exact: false })).toBeVisible();
 });
 
-test('from a plan to the last time it was run, and one athlete’s weeks from the squad’s @both', async ({
+test('from a plan to the last time it was run, and one athlete’s weeks from the squad’s', async ({
   page,
   demo,
   isMobile,
@@ -145,7 +146,7 @@ test('one athlete’s session is shared as a picture and as text', async ({ page
   expect(text).toMatch(/Milo Thurskell: 3:\d\d\.\d \([+−]/);
 });
 
-test('results out as CSV and in again, in a club that has the same people @both', async ({ page, demo, isMobile }) => {
+test('results out as CSV and in again, in a club that has the same people @wide', async ({ page, demo, isMobile }) => {
   const go = (target: Locator) => press(isMobile, target);
   const [run] = await runsCalled(demo, 'First 300s');
   await page.goto(`${demo.url}/results/${run?.id}`);

@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test';
 import { ulid } from 'ulid';
 import type { StoredSeason } from '../core/season/season';
-import { expect, seriousProblems, test, type RunningApp, ALL_RUNS } from './app';
+import { expect, seriousProblems, test, ALL_RUNS } from './app';
+import type { RunningApp } from './runningApp';
 import { Board, todaysSession } from './board';
 
 /** Every screen of the demo, by what is on it. */
@@ -66,6 +67,13 @@ async function checkScreen(page: Page, where: string, isMobile: boolean) {
   await page.emulateMedia({ colorScheme: 'light' });
 }
 
+/** Opens a screen of the app that is open, as its links do: starting it anew for each would take most of the time. */
+const openWithin = (page: Page, path: string) =>
+  page.evaluate((to) => {
+    history.pushState({}, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: history.state as unknown }));
+  }, path);
+
 for (const place of ['squad', 'season', 'sessions', 'track', 'results'])
   test(`no screen of ${place} has a serious accessibility problem or a part out of sight @both`, async ({
     page,
@@ -77,8 +85,9 @@ for (const place of ['squad', 'season', 'sessions', 'track', 'results'])
     const all = await screens(demo);
     const chosen = all.filter(({ path }) => path.startsWith(`/${place}`));
     expect(chosen.length).toBeGreaterThan(0);
-    for (const { path, shows } of chosen) {
-      await page.goto(demo.url + path);
+    for (const [i, { path, shows }] of chosen.entries()) {
+      if (i === 0) await page.goto(demo.url + path);
+      else await openWithin(page, path);
       await expect(page.getByText(shows).first()).toBeVisible();
       await checkScreen(page, path, isMobile);
     }
@@ -120,7 +129,7 @@ test('every tile is big enough for a cold thumb and in sight, for 14 and for 24 
   await check(24);
 });
 
-test('with nothing in it yet, every place says what to do next @both', async ({ page, empty }) => {
+test('with nothing in it yet, every place says what to do next', async ({ page, empty }) => {
   for (const [path, text] of [
     ['/squad', 'Nobody here yet'],
     ['/season', 'When is the race?'],
@@ -163,11 +172,11 @@ test.describe('where the server says no', () => {
   });
 });
 
-test('while the server is away, screens say so and nothing typed is lost', async ({ page, demo }) => {
-  await page.goto(`${demo.url}/sessions/${(await todaysSession(demo)).id}`);
+test('while the server is away, screens say so and nothing typed is lost', async ({ page, killable }) => {
+  await page.goto(`${killable.url}/sessions/${(await todaysSession(killable)).id}`);
   const text = page.getByLabel('Session', { exact: true });
   await expect(text).toBeVisible();
-  await demo.kill();
+  await killable.kill();
   await text.fill('5x1000 @threshold / 60s');
   await expect(page.getByText('Not saved yet')).toBeVisible();
   await expect(text).toHaveValue('5x1000 @threshold / 60s');
@@ -176,7 +185,7 @@ test('while the server is away, screens say so and nothing typed is lost', async
   await page.getByRole('link', { name: /Even 400s.*Today/ }).click();
   await expect(text).toHaveValue('5x1000 @threshold / 60s');
   await expect(page.getByText('Not saved yet')).toBeVisible();
-  await demo.start();
+  await killable.start();
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.reload();

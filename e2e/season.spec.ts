@@ -49,7 +49,7 @@ test('a race before the first day is said, and not laid out', async ({ page, emp
   await expect(page.getByRole('button', { name: 'Lay it out' })).toBeDisabled();
 });
 
-test('a race is moved: what that moves is shown first, taken, and undone in one step @both', async ({
+test('a race is moved: what that moves is shown first, taken, and undone in one step', async ({
   page,
   demo,
   isMobile,

@@ -3,7 +3,8 @@ import type { StoredSeason } from '../core/season/season';
 import type { SquadSettings } from '../core/squad/squadSettings';
 import { daysAfter } from '../core/units/dayNumber';
 import { zonedAt } from '../core/units/zoned';
-import { expect, test, type RunningApp, ALL_RUNS } from './app';
+import { expect, test, ALL_RUNS } from './app';
+import type { RunningApp } from './runningApp';
 import { daysOf, putSeason, seasonCalled, spoken, today } from './seasons';
 
 type Run = { id: string; title: string; date: string; sessionId: string };

@@ -1,6 +1,6 @@
 import { layOutSeason } from '../core/season/layout/layOut';
 import type { SeasonDay, SeasonPlan, StoredSeason } from '../core/season/season';
-import type { RunningApp } from './app';
+import type { RunningApp } from './runningApp';
 
 export const today = () => new Date().toISOString().slice(0, 10);
 

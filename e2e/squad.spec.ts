@@ -117,7 +117,7 @@ const SAMPLE = [
 ].join('\r\n');
 const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
-test('a list with two bad rows: said by row and column, imported whole or not at all, and undone @both', async ({
+test('a list with two bad rows: said by row and column, imported whole or not at all, and undone @wide', async ({
   page,
   demo,
   isMobile,
@@ -261,7 +261,7 @@ test('groups suggested by pace, one athlete moved to another, and taken back @bo
   expect(await seriousProblems(page)).toEqual([]);
 });
 
-test('the squad: found, sorted, shown by status, and several changed at once @both', async ({
+test('the squad: found, sorted, shown by status, and several changed at once @wide', async ({
   page,
   demo,
   isMobile,
@@ -298,7 +298,7 @@ test('the squad: found, sorted, shown by status, and several changed at once @bo
   await expect(page.getByText('Nobody like that.', { exact: false })).toBeVisible();
 });
 
-test('a pace book of one’s own: copied, changed, used; what would break it is refused by name @both', async ({
+test('a pace book of one’s own: copied, changed, used; what would break it is refused by name', async ({
   page,
   demo,
   isMobile,
@@ -363,7 +363,7 @@ test('erased for good, after a copy: out of the squad and of every result, and o
   await expect(page.getByRole('row', { name: /Ada Brindlecote/ })).toBeHidden();
 });
 
-test('an athlete’s file goes into another squad; archived and brought back @both', async ({
+test('an athlete’s file goes into another squad; archived and brought back @wide', async ({
   page,
   demo,
   empty,

@@ -2,7 +2,8 @@ import type { Page } from '@playwright/test';
 import { ulid } from 'ulid';
 import type { RunEvent } from '../core/run/events';
 import type { Plan } from '../core/run/plan';
-import { expect, PASSPHRASE, test, type RunningApp } from './app';
+import { expect, PASSPHRASE, test } from './app';
+import type { RunningApp } from './runningApp';
 import { Board, tapped, todaysSession } from './board';
 
 // A wrong passphrase is tried here.

@@ -1,6 +1,7 @@
 import type { Locator, Page } from '@playwright/test';
 import type { LibrarySession } from '../core/library/librarySession';
-import { drag, expect, press, seriousProblems, test, type RunningApp, ALL_SESSIONS } from './app';
+import { drag, expect, press, seriousProblems, test, ALL_SESSIONS } from './app';
+import type { RunningApp } from './runningApp';
 import { todaysSession } from './board';
 
 const FIRST_EXAMPLE = [
@@ -274,18 +275,18 @@ test('every kind of count, length, pace and recovery is within reach of the thum
   expect(small).toEqual([]);
 });
 
-test('while the server is away what is written is kept, and sent when it is back', async ({ page, demo }) => {
-  const { sessions } = await demo.get<Kept>('library');
+test('while the server is away what is written is kept, and sent when it is back', async ({ page, killable }) => {
+  const { sessions } = await killable.get<Kept>('library');
   const ownSession = sessions.find(({ title }) => title === 'Sharp 200s');
-  const inLibrary = async () => (await demo.get<Kept>('library')).sessions.find(({ id }) => id === ownSession?.id);
-  await page.goto(`${demo.url}/sessions/library/${ownSession?.id}`);
+  const inLibrary = async () => (await killable.get<Kept>('library')).sessions.find(({ id }) => id === ownSession?.id);
+  await page.goto(`${killable.url}/sessions/library/${ownSession?.id}`);
   await expect(textOf(page)).toHaveValue(/10x200/);
-  await demo.kill();
+  await killable.kill();
   await textOf(page).fill('main: 12x200 @1500 / 200m jog');
   await expect(page.getByText('Not saved yet')).toBeVisible();
   await button(page, 'Make it a favourite').or(button(page, 'No longer a favourite')).tap();
   await expect(page.getByText('The server cannot be reached.', { exact: false }).first()).toBeVisible();
-  await demo.start();
+  await killable.start();
   expect((await inLibrary())?.shorthand).toMatch(/10x200/);
   // Opened again, what was typed is there, and goes out by itself.
   await page.reload();
@@ -321,7 +322,7 @@ test('a broken text is mended, and nothing is lost on the way @both', async ({ p
   await expect(textOf(page)).toHaveValue('main: 250x(2x400)');
 });
 
-test('what coaches write is understood and said; what can mean two things is asked, and stored text is not reopened @both', async ({
+test('what coaches write is understood and said; what can mean two things is asked, and stored text is not reopened', async ({
   page,
   demo,
   isMobile,
@@ -356,7 +357,7 @@ test('what coaches write is understood and said; what can mean two things is ask
   await expect(button(page, 'Take to the track')).toBeEnabled();
 });
 
-test('the lap sheet says where a rep goes and how far the next start is, on any track @both', async ({
+test('the lap sheet says where a rep goes and how far the next start is, on any track @wide', async ({
   page,
   demo,
   isMobile,
@@ -484,7 +485,7 @@ test('the library: found again, favoured, put on a day, and changed without touc
   await expect(textOf(page)).toHaveValue(/main: 4x1000 @threshold/);
 });
 
-test('a progression is proposed, looked at, kept, and taken back @both', async ({ page, demo, isMobile }) => {
+test('a progression is proposed, looked at, kept, and taken back', async ({ page, demo, isMobile }) => {
   const go = (target: Locator) => press(page, isMobile ? 'touch' : 'keyboard', target);
   await page.goto(`${demo.url}/sessions/library`);
   await page.getByLabel('Find', { exact: true }).fill('Mile-pace');

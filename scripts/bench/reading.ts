@@ -8,7 +8,8 @@ import { askedOf, readFitness, type FitnessAsked } from '@core/review/fitnessRea
 import { readReady, readyAsked } from '@core/review/nextReady';
 import { reviewRun } from '@core/review/review';
 import { replay } from '@core/run/replay';
-import { RunningApp, ALL_RUNS } from '../../e2e/app';
+import { ALL_RUNS } from '../../e2e/app';
+import { OwnProcess } from '../../e2e/ownProcess';
 import { CHROMIUM } from '../../playwright.config';
 import { longEvening } from './longEvening';
 import { report, timed } from './measure';
@@ -84,7 +85,7 @@ export async function reading(): Promise<void> {
     against: ['how fit they are', await timed(5, () => asked.map(readFitness))],
   });
 
-  const app = new RunningApp('demo/main.ts');
+  const app = new OwnProcess({ kind: 'demo' });
   await app.start();
   const [run] = await app.get<{ id: string }[]>(ALL_RUNS);
   const browser = await chromium.launch(CHROMIUM);

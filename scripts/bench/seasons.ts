@@ -1,7 +1,7 @@
 import fs from 'node:fs';
 import { chromium, type Page } from '@playwright/test';
 import { desc, eq } from 'drizzle-orm';
-import { RunningApp } from '../../e2e/app';
+import { OwnProcess } from '../../e2e/ownProcess';
 import { CHROMIUM } from '../../playwright.config';
 import { rebuildPending } from '@server/db/results';
 import { openDatabase } from '@server/db/open';
@@ -113,7 +113,7 @@ const open = (page: Page, [link, text]: readonly [string, string]) =>
 /** Each main list, opened on a phone four times slower than this machine. */
 async function onThePhone(seasons: Seasons): Promise<Figures> {
   seasons.db.$client.pragma('wal_checkpoint(TRUNCATE)');
-  const app = new RunningApp('server/main.ts', {}, seasons.folder);
+  const app = new OwnProcess({ kind: 'club', data: seasons.folder });
   await app.start();
   const browser = await chromium.launch(CHROMIUM);
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });

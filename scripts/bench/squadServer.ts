@@ -1,10 +1,10 @@
 import { ulid } from 'ulid';
-import { RunningApp } from '../../e2e/app';
+import { OwnProcess } from '../../e2e/ownProcess';
 import type { SQUAD } from './madeUpSquad';
 
 /** A server with these athletes and nothing else. */
-export async function serverWith(athletes: typeof SQUAD): Promise<RunningApp> {
-  const app = new RunningApp('server/main.ts');
+export async function serverWith(athletes: typeof SQUAD): Promise<OwnProcess> {
+  const app = new OwnProcess({ kind: 'club' });
   await app.start();
   await fetch(`${app.url}/api/squad/changes`, {
     method: 'POST',

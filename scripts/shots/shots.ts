@@ -1,7 +1,8 @@
 import path from 'node:path';
 import type { Page } from '@playwright/test';
 import type { StoredSeason } from '../../core/season/season';
-import { sessionCalled, test, type RunningApp, ALL_RUNS } from '../../e2e/app';
+import { sessionCalled, test, ALL_RUNS } from '../../e2e/app';
+import type { RunningApp } from '../../e2e/runningApp';
 import { Board, clockedSession, todaysSession } from '../../e2e/board';
 
 const FOLDER = path.join(__dirname, '../../docs/screenshots');

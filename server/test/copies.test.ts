@@ -13,6 +13,7 @@ import { listAthletes } from '../db/athletes';
 import { copiesFolder, databaseFile } from '../db/dataFolder';
 import { openDatabase, type Db } from '../db/open';
 import { SCHEMA_VERSION } from '../db/inspect';
+import { bundled } from './bundle';
 import { tempFolder } from './testServer';
 
 const ROOT = path.join(__dirname, '../..');
@@ -49,9 +50,13 @@ const opened = () => {
   db.$client.close();
   return found;
 };
+let program: string;
+beforeAll(async () => {
+  program = await bundled('server/backup/main.ts');
+});
 /** As a person does it. */
 const run = (args: string[], env: Record<string, string> = {}) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'server/backup/main.ts', ...args], {
+  spawnSync(process.execPath, [program, ...args], {
     cwd: ROOT,
     encoding: 'utf8',
     env: { ...process.env, ZEST_DATA: folder, ...env },

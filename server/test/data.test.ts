@@ -7,11 +7,15 @@ import { databaseFile } from '../db/dataFolder';
 import { openDatabase } from '../db/open';
 import { changeSquad } from '../db/squad';
 import { chosenDataFolder, chosenDemoFolder } from '../settings';
+import { bundled } from './bundle';
 import { startTestServer, tempFolder } from './testServer';
 
 const ROOT = path.join(__dirname, '../..');
-const ARGS = ['--import', 'tsx', 'server/main.ts'];
-
+let programs: { server: string; demo: string };
+beforeAll(async () => {
+  const [server, demo] = await Promise.all([bundled('server/main.ts'), bundled('demo/main.ts')]);
+  programs = { server, demo };
+});
 let folder: string;
 beforeEach(() => {
   folder = tempFolder();
@@ -20,7 +24,7 @@ afterEach(() => fs.rmSync(folder, { recursive: true, force: true }));
 
 /** Starts the server as a person does, and waits for it to give up. */
 const startIn = (data: string, env: Record<string, string> = {}) => {
-  const { status, stderr, stdout } = spawnSync(process.execPath, ARGS, {
+  const { status, stderr, stdout } = spawnSync(process.execPath, [programs.server], {
     cwd: ROOT,
     encoding: 'utf8',
     env: { ...process.env, ZEST_DATA: data, PORT: '0', ...env },
@@ -170,7 +174,7 @@ test('what an erasure that was killed has left in the write-ahead log is gone af
 });
 
 test('any address of this machine’s own works, and one that is none is named', async () => {
-  const server = spawn(process.execPath, ARGS, {
+  const server = spawn(process.execPath, [programs.server], {
     cwd: ROOT,
     env: { ...process.env, ZEST_DATA: folder, PORT: '0', HOST: '127.0.0.2' },
   });
@@ -191,7 +195,7 @@ test('any address of this machine’s own works, and one that is none is named',
 
 describe('a club’s data and the demo’s', () => {
   const demo = (...args: string[]) => {
-    const { status, stdout, stderr } = spawnSync(process.execPath, ['--import', 'tsx', 'demo/main.ts', ...args], {
+    const { status, stdout, stderr } = spawnSync(process.execPath, [programs.demo, ...args], {
       cwd: ROOT,
       encoding: 'utf8',
       env: { ...process.env, ZEST_DATA: folder, PORT: '0', ZEST_LOOP: '0' },
@@ -226,7 +230,10 @@ describe('a club’s data and the demo’s', () => {
 });
 
 test('it prints one line with its address, and shuts down cleanly when asked', async () => {
-  const server = spawn(process.execPath, ARGS, { cwd: ROOT, env: { ...process.env, ZEST_DATA: folder, PORT: '0' } });
+  const server = spawn(process.execPath, [programs.server], {
+    cwd: ROOT,
+    env: { ...process.env, ZEST_DATA: folder, PORT: '0' },
+  });
   const line = await new Promise<string>((resolve) =>
     server.stdout.once('data', (chunk: Buffer) => resolve(chunk.toString())),
   );

@@ -4,6 +4,7 @@ import path from 'node:path';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import { planFor } from './madeUpPlan';
+import { bundled } from './bundle';
 import { tempFolder } from './testServer';
 
 const ROOT = path.join(__dirname, '../..');
@@ -19,7 +20,7 @@ afterEach(() => {
 
 /** Starts the real server as a process of its own. @returns its address. */
 async function startServer(): Promise<string> {
-  const started = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+  const started = spawn(process.execPath, [await bundled('server/main.ts')], {
     cwd: ROOT,
     env: { ...process.env, ZEST_DATA: folder, PORT: '0' },
   });

@@ -7,6 +7,7 @@ import { openDatabase, type Db } from '../db/open';
 import { pendingRunIds, rebuildPending } from '../db/results';
 import { addOldAthlete, addOldRun, dataBefore } from './dataBefore';
 import { planFor } from './madeUpPlan';
+import { bundled } from './bundle';
 import { tempFolder } from './testServer';
 
 const ROOT = path.join(__dirname, '../..');
@@ -63,11 +64,14 @@ test('a data folder of an earlier version loses nothing, wherever its upgrade or
   expect(whole).toMatchObject({ marks: [{ time_s: 1110 }, { time_s: 1100 }] });
   expect(['runs', 'run_events', 'rep_results'].map((table) => whole[table]?.length)).toEqual([RUNS, 3 * RUNS, RUNS]);
   // In the middle of the migrations, at their end, and in the middle of the sessions.
+  const dying = await bundled('server/test/dieAfter.ts');
   let killed = 0;
   for (const statements of [3, 12, 30, 60, 90, 120, 150]) {
     const folder = copyOf();
-    const args = ['--import', 'tsx', path.join(__dirname, 'dieAfter.ts'), folder, String(statements)];
-    const { signal, status, stderr } = spawnSync(process.execPath, args, { cwd: ROOT, encoding: 'utf8' });
+    const { signal, status, stderr } = spawnSync(process.execPath, [dying, folder, String(statements)], {
+      cwd: ROOT,
+      encoding: 'utf8',
+    });
     expect({ statements, stderr, status }).toEqual({ statements, stderr: '', status: signal === null ? 0 : null });
     if (signal === 'SIGKILL') killed++;
     expect({ statements, ...(await brought(folder)) }).toEqual({ statements, ...whole });

@@ -1,9 +1,8 @@
-import { rmSync } from 'node:fs';
 import fs from 'node:fs/promises';
 import path from 'node:path';
 import { build, type Plugin } from 'esbuild';
 
-const ROOT = path.join(__dirname, '..');
+const ROOT = path.join(__dirname, '../..');
 
 /** Keeps the `__dirname` of each bundled file. */
 const keepDirname: Plugin = {
@@ -36,11 +35,12 @@ export function bundled(program: string): Promise<string> {
 }
 
 async function bundle(program: string): Promise<string> {
-  // Among the packages, so that those that are not bundled are found.
-  const outfile = path.join(ROOT, 'node_modules/.cache/zest-e2e', `${process.pid}-${named(program)}.cjs`);
+  // Among the packages, so that those that are not bundled are found; whoever starts it meanwhile has the whole of one or the other.
+  const outfile = path.join(ROOT, 'node_modules/.cache/zest', `${named(program)}.cjs`);
+  const part = `${outfile}.${process.pid}`;
   await build({
     entryPoints: [path.join(ROOT, program)],
-    outfile,
+    outfile: part,
     bundle: true,
     platform: 'node',
     target: 'node20',
@@ -48,6 +48,6 @@ async function bundle(program: string): Promise<string> {
     plugins: [keepDirname],
     logLevel: 'error',
   });
-  process.once('exit', () => rmSync(outfile, { force: true }));
+  await fs.rename(part, outfile);
   return outfile;
 }
