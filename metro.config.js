@@ -10,6 +10,7 @@ const REPLACED = [
   // Paper would ship an icon font of 1.3 MB; its icons are drawn by our own small set instead.
   { name: /^@react-native-vector-icons\/material-design-icons$/, by: own('client/ui/icons/PaperIcon.tsx') },
   { name: /\/native-stack\/createNativeStackNavigator$/, by: own('client/ui/noNativeStack.ts') },
+  { from: /\/expo-router\/build\//, name: /\/vendor\/react-helmet-async\/lib$/, by: own('client/ui/noHelmet.ts') },
   // What React Native Web leaves out of states, values and keys: see these files.
   {
     from: /\/react-native-web\/dist\//,
@@ -36,7 +37,14 @@ const LEFT_OUT = [
     name: /\/(Sitemap|standard-navigation|layouts\/Tabs|experimental-stack|stack-utils|bottom-tabs)$/,
   },
   { from: /\/react-native-web\/dist\//, name: /(FlatList|SectionList|VirtualizedList)$/ },
+  {
+    from: /\/react-native-web\/dist\/index/,
+    name: /\/(Alert|Button|CheckBox|Clipboard|ImageBackground|KeyboardAvoidingView|LogBox|Picker|ProgressBar|RefreshControl|SafeAreaView|Share|StatusBar|Touchable(Highlight|NativeFeedback|Opacity|WithoutFeedback)|Vibration|YellowBox)$/,
+  },
 ];
+
+/** Libraries that ship their code twice, for `import` and for `require`: without this both would be in the first load. */
+const SHIPPED_TWICE = /^(@reduxjs\/toolkit|immer|redux|reselect)(\/|$)/;
 
 config.resolver.resolveRequest = (context, moduleName, platform) => {
   const replaced = REPLACED.find(
@@ -45,9 +53,11 @@ config.resolver.resolveRequest = (context, moduleName, platform) => {
   if (replaced) return replaced.by;
   if (LEFT_OUT.some(({ from, name }) => name.test(moduleName) && (!from || from.test(context.originModulePath))))
     return { type: 'empty' };
-  return context.resolveRequest(context, moduleName, platform);
+  const once = SHIPPED_TWICE.test(moduleName) ? { ...context, isESMImport: true } : context;
+  return context.resolveRequest(once, moduleName, platform);
 };
 
+// The first screen runs only what it uses: not what comes in the same file for later.
 config.transformer.getTransformOptions = async () => ({ transform: { inlineRequires: true } });
 
 module.exports = config;

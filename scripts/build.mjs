@@ -57,6 +57,8 @@ async function writeServiceWorker() {
     globDirectory: path.join(ROOT, 'dist'),
     globPatterns: ['**/*.{html,js,css,woff2,svg,png,webmanifest}'],
     swDest: path.join(ROOT, 'dist/sw.js'),
+    // Their names change with what is in them: the browser need not fetch them once more.
+    dontCacheBustURLsMatching: /\/_expo\/static\//,
     navigateFallback: '/index.html',
     navigateFallbackDenylist: [/^\/api\//],
     maximumFileSizeToCacheInBytes: 8_000_000,

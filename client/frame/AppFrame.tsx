@@ -4,6 +4,7 @@ import { useColorScheme, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
+import { afterFirst } from './afterFirst';
 import { AccessGate } from './access/AccessGate';
 import { startFetchingScreens, startSending } from './screens';
 import { useWho } from './access/useWho';
@@ -29,10 +30,14 @@ function Themed() {
   const who = useWho();
   const isCoach = (who ?? 'coach') === 'coach';
   const isLetIn = who === 'coach';
-  useEffect(startSending, []);
+  useEffect(() => {
+    // The page under the app, and what the browser draws in it, such as the lists of a select.
+    document.documentElement.dataset.look = look;
+  }, [look]);
+  useEffect(() => afterFirst(startSending), []);
   useEffect(() => (isLetIn ? startKeepingSquad() : undefined), [isLetIn]);
-  useEffect(startFetchingScreens, []);
-  useEffect(startServiceWorker, []);
+  useEffect(() => afterFirst(startFetchingScreens), []);
+  useEffect(() => afterFirst(startServiceWorker), []);
   return (
     <PaperProvider theme={theme}>
       <Notices troubleText={troubleText}>

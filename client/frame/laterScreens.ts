@@ -20,6 +20,7 @@ export { SessionEditor } from '../session/SessionEditor';
 export { AthletePage } from '../squad/AthletePage';
 export { PaceBookEditor } from '../squad/paceBooks/PaceBookEditor';
 export { PaceBookList } from '../squad/paceBooks/PaceBookList';
+export { FilesPage } from '../squad/files/FilesPage';
 export { GroupsPage } from '../squad/groups/GroupsPage';
 export { AthleteResultPage } from '../review/AthleteResultPage';
 export { AthleteStory } from '../review/AthleteStory';

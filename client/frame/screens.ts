@@ -6,9 +6,6 @@ export { startFetchingScreens } from '../ui/lazyScreen';
 // The lists are in the first load: they are what the coach sees first. What is opened from them follows at once, unasked.
 const later = () => import('./laterScreens');
 
-/** What reads and writes lists. */
-export const fetchLists = () => import('./lists');
-
 /** Sends what this phone has recorded and not sent, now and whenever the network returns. @returns what stops it. */
 export function startSending(): () => void {
   let stop: (() => void) | undefined;
@@ -37,7 +34,7 @@ export const LibraryFiles = lazyScreen(async () => (await later()).LibraryFiles)
 export const ProgressionList = lazyScreen(async () => (await later()).ProgressionList);
 export const ProgressionPage = lazyScreen(async () => (await later()).ProgressionPage);
 export const GuidesPage = lazyScreen(async () => (await later()).GuidesPage);
-export const FilesPage = lazyScreen(async () => (await fetchLists()).FilesPage);
+export const FilesPage = lazyScreen(async () => (await later()).FilesPage);
 export const JoinForm = lazyScreen(async () => (await later()).JoinForm);
 export const RehearsalPage = lazyScreen(async () => (await later()).RehearsalPage);
 export const EnterPage = lazyScreen(async () => (await later()).EnterPage);

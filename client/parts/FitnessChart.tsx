@@ -8,7 +8,7 @@ import type { SquadMember } from '@core/squad/athlete';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import { formatDistance, MILE_M } from '@core/units/distance';
 import { formatDelta, formatTime } from '@core/units/time';
-import { DateLines } from '../ui/charts';
+import { DateLines } from '../ui/charts/Charts';
 import { Choice } from '../ui/Choice';
 import { dayName, today } from '../ui/days';
 import { SPACE } from '../ui/theme';

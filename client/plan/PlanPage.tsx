@@ -20,7 +20,7 @@ import { DayGroups } from './groups/DayGroups';
 import { LastTime } from './LastTime';
 import { TakingPart } from './groups/TakingPart';
 import { WhenAndWhere } from './groups/WhenAndWhere';
-import { Paper, type FetchLists } from './paper/Paper';
+import { Paper } from './paper/Paper';
 import { fitsText } from './planText';
 import { OwnTargets } from './targets/OwnTargets';
 import { OnTrack } from './track/OnTrack';
@@ -69,7 +69,7 @@ function Groups({ planning }: { planning: Planning }) {
   );
 }
 
-type PanelProps = { planning: Planning; fetchLists: FetchLists };
+type PanelProps = { planning: Planning };
 const PANELS: Record<Side, ComponentType<PanelProps>> = {
   groups: Groups,
   targets: OwnTargets,
@@ -78,9 +78,9 @@ const PANELS: Record<Side, ComponentType<PanelProps>> = {
   paper: Paper,
 };
 
-type PlanProps = { session: ScheduledSession; squad: SquadView; fetchLists: FetchLists };
+type PlanProps = { session: ScheduledSession; squad: SquadView };
 
-function Plan({ session, squad, fetchLists }: PlanProps) {
+function Plan({ session, squad }: PlanProps) {
   const planning = usePlanning(session, squad);
   const [side, setSide] = useState<Side>('groups');
   const back = () => router.replace(`/sessions/${session.id}`);
@@ -112,16 +112,16 @@ function Plan({ session, squad, fetchLists }: PlanProps) {
       }
     >
       <Choice label="Side of the plan" isOneLine options={SIDES} value={side} onChange={setSide} />
-      <Panel planning={planning} fetchLists={fetchLists} />
+      <Panel planning={planning} />
     </Page>
   );
 }
 
 /** A session made each athlete's own: groups, targets, whether it will work, who is where when, and paper. */
-export function PlanPage({ id, fetchLists }: { id: string; fetchLists: FetchLists }) {
+export function PlanPage({ id }: { id: string }) {
   return (
     <WithSession id={id} title="Plan" backTo="all sessions" back={() => router.replace('/sessions')}>
-      {(session, squad) => <Plan key={id} session={session} squad={squad} fetchLists={fetchLists} />}
+      {(session, squad) => <Plan key={id} session={session} squad={squad} />}
     </WithSession>
   );
 }

@@ -11,7 +11,7 @@ import { calibrationText } from '../data/tellingText';
 import { memberOf, pacesOf, useSquad } from '../data/useSquad';
 import { useTellings } from '../data/useTellings';
 import { troubleText, useAthleteHistoryQuery } from '../store/api';
-import { DateLines } from '../ui/charts';
+import { DateLines } from '../ui/charts/Charts';
 import { dayName, today } from '../ui/days';
 import { Loading } from '../ui/Loading';
 import { Press } from '../ui/Press';

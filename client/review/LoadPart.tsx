@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { PaceMetres, RanAthlete, RunHead } from '@core/review/history';
 import { loadByWeek } from '@core/review/story';
 import { dayName } from '../ui/days';
-import { WeekBars } from '../ui/charts';
+import { WeekBars } from '../ui/charts/Charts';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
 

@@ -8,7 +8,7 @@ import { sideBySide, type SideRun } from '@core/review/sideBySide';
 import { formatRest, formatTime } from '@core/units/time';
 import { everyoneIn, useSquad } from '../data/useSquad';
 import { troubleText, useSameSessionsQuery } from '../store/api';
-import { DateLines } from '../ui/charts';
+import { DateLines } from '../ui/charts/Charts';
 import { dayName } from '../ui/days';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';

@@ -4,6 +4,7 @@
  *   npm run bench -- curves    only these
  */
 import { curves } from './curves';
+import { firstLoad } from './firstLoad';
 import { language } from './language';
 import { layOut } from './layOut';
 import { list } from './list';
@@ -20,6 +21,7 @@ import { writing } from './writing';
 
 const BENCHES = {
   curves,
+  firstLoad,
   language,
   layOut,
   list,

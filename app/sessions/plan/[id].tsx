@@ -1,7 +1,7 @@
 import { useLocalSearchParams } from 'expo-router';
-import { fetchLists, PlanPage } from '@client/frame/screens';
+import { PlanPage } from '@client/frame/screens';
 
 export default function SessionPlan() {
   const { id } = useLocalSearchParams<{ id: string }>();
-  return <PlanPage id={id} fetchLists={fetchLists} />;
+  return <PlanPage id={id} />;
 }

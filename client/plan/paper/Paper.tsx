@@ -3,7 +3,7 @@ import { flushSync } from 'react-dom';
 import { View } from 'react-native';
 import { cardText, passesText, targetText, timesText } from '@core/planning/card';
 import type { AthletePlan } from '@core/planning/athletePlans';
-import type { targetsCsv as TargetsCsv } from '@core/formats/targetsCsv';
+import { targetsCsv } from '@core/formats/targetsCsv';
 import { MARKS, type Every } from '../../parts/editor/look/Targets';
 import { Choice } from '../../ui/Choice';
 import { Empty } from '../../ui/Empty';
@@ -74,11 +74,8 @@ function CardOnScreen({
   );
 }
 
-/** Fetches the CSV writer on demand. */
-export type FetchLists = () => Promise<{ targetsCsv: typeof TargetsCsv }>;
-
 /** The plan on paper, on a phone, as a message and as a list. */
-export function Paper({ planning, fetchLists }: { planning: Planning; fetchLists: FetchLists }) {
+export function Paper({ planning }: { planning: Planning }) {
   const wide = useWide();
   const palette = usePalette();
   const notice = useNotice();
@@ -123,11 +120,7 @@ export function Paper({ planning, fetchLists }: { planning: Planning; fetchLists
       setShown(text);
     }
   };
-  const save = async () => {
-    const code = await fetchLists().catch(() => undefined);
-    if (!code) return notice({ text: 'What writes lists cannot be fetched just now: the server cannot be reached.' });
-    saveFile(`Targets ${session.date}.csv`, code.targetsCsv(plans, groups, venue), 'text/csv');
-  };
+  const save = () => saveFile(`Targets ${session.date}.csv`, targetsCsv(plans, groups, venue), 'text/csv');
   const group = groups.find(({ id }) => id === athletePlan.groupId);
   const paper = (
     <View style={{ gap: SPACE.m }}>
@@ -162,7 +155,7 @@ export function Paper({ planning, fetchLists }: { planning: Planning; fetchLists
             : 'Eight to a page, to cut out: targets, times at the marks, recoveries and boxes.'}
       </Text>
       <View style={{ alignItems: 'flex-start' }}>
-        <SmallButton onPress={() => void save()}>Save all targets as a list (CSV)</SmallButton>
+        <SmallButton onPress={save}>Save all targets as a list (CSV)</SmallButton>
       </View>
       {isPrinting && (
         <Printed label={`${session.title} on paper`} isLandscape={isLandscape} done={done}>
