@@ -2,20 +2,21 @@ import { curveBook } from '@core/paces/shippedPaceBooks';
 import { fitCurve } from '@core/fitness/curve';
 import { read } from '@core/session/testing';
 import { indoorTrack, standardTrack } from '@core/venue/venue';
-import { endsOf, mainPart, spanOf, viewSession } from './sessionView';
+import { endsOf, mainPart, spanOf, totalsOf, viewSession } from './sessionView';
 
 const DAY = '2026-11-01';
 const curve = fitCurve([{ distanceM: 5000, timeS: 1110, date: DAY, kind: 'race' }], { asOf: DAY });
 const TEXT = 'warm: 1600 @easy\nmain: 4x400 @5k / 60s jog\nfinish: 2x200 @mile / 200m jog\ncool: 800 @easy';
 
 test('says how far and how long for the athlete chosen, and only how far for nobody in particular', () => {
-  expect(viewSession(read(TEXT), { name: 'Dov', paces: { curve, paceBook: curveBook } }).totals).toMatch(
+  expect(totalsOf(viewSession(read(TEXT), { name: 'Dov', paces: { curve, paceBook: curveBook } }), 'km')).toMatch(
     /^4\.\d km, about \d\d:00 for Dov$/,
   );
-  expect(viewSession(read(TEXT)).totals).toMatch(/^4\.\d km$/);
+  expect(totalsOf(viewSession(read(TEXT)), 'km')).toMatch(/^4\.\d km$/);
+  expect(totalsOf(viewSession(read(TEXT)), 'mi')).toMatch(/^3\.\d miles$/);
   // Someone without a usable mark runs the session too, without times.
-  expect(viewSession(read(TEXT), { name: 'Kit', paces: { paceBook: curveBook } }).totals).toBe(
-    viewSession(read(TEXT)).totals,
+  expect(totalsOf(viewSession(read(TEXT), { name: 'Kit', paces: { paceBook: curveBook } }), 'km')).toBe(
+    totalsOf(viewSession(read(TEXT)), 'km'),
   );
 });
 

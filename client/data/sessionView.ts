@@ -7,7 +7,7 @@ import { targetsFor, type TargetLeg } from '@core/targets/targetsFor';
 import { sessionTotals, shareOfLimit, type SessionTotals } from '@core/targets/totals';
 import { layLapSheet, type LapSection } from '@core/track/lapSheet';
 import { standardTrack, type Venue } from '@core/venue/venue';
-import { formatKm } from '@core/units/distance';
+import { formatLength, type LengthUnit } from '@core/units/distance';
 import { formatClock } from '@core/units/time';
 
 /** Someone a session is looked at for. */
@@ -21,9 +21,14 @@ export type SessionView = {
   finishLegs: ReadonlySet<number>;
   /** Part of it is drawn by how far this athlete should get. */
   isExpected: boolean;
-  /** `8.4 km, about 52:00 for Dov`. */
-  totals: string;
+  distanceM: number;
+  /** `about 52:00 for Dov`, where it is looked at for somebody whose paces are known. */
+  forWhom?: string;
 };
+
+/** `8.4 km, about 52:00 for Dov`. */
+export const totalsOf = ({ distanceM, forWhom }: SessionView, unit: LengthUnit): string =>
+  [formatLength(distanceM, unit), ...(forWhom === undefined ? [] : [forWhom])].join(', ');
 
 /** What a lap sheet is drawn from. */
 export const drawingOf = (legs: readonly TargetLeg[], venue: Venue) => ({
@@ -36,12 +41,14 @@ export const drawingOf = (legs: readonly TargetLeg[], venue: Venue) => ({
 export function viewSession(session: SessionTree, whose?: Whose, venue: Venue = standardTrack): SessionView {
   const legs = targetsFor(session, { ...(whose?.paces ?? { paceBook: curveBook }), venue });
   const { distanceM, durationS } = sessionTotals(legs);
-  const time = whose?.paces.curve ? `, about ${formatClock(Math.round(durationS / 60) * 60)} for ${whose.name}` : '';
   return {
     ...drawingOf(legs, venue),
     legs,
     isExpected: legs.some((leg) => leg.kind === 'rep' && !leg.drills && leg.distanceM === undefined),
-    totals: `${formatKm(distanceM)}${time}`,
+    distanceM,
+    ...(whose?.paces.curve
+      ? { forWhom: `about ${formatClock(Math.round(durationS / 60) * 60)} for ${whose.name}` }
+      : {}),
   };
 }
 

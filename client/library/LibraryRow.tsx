@@ -8,6 +8,7 @@ import { LapThumb } from '../ui/LapSheet';
 import { ListRow } from '../ui/ListRow';
 import { usePalette } from '../ui/theme';
 import { viewSession, type SessionView } from '../data/sessionView';
+import { useLengthUnit } from '../data/useLengthUnit';
 import { entryAbout } from './libraryText';
 import type { LibraryUse } from '../data/useLibrary';
 
@@ -28,12 +29,13 @@ type Props = { entry: LibraryEntry; use: LibraryUse; href: Href };
 /** A session in the library in a list: what kind it is, how long, when it was last used, and its lap sheet as a thumbnail. */
 export const LibraryRow = memo(function LibraryRow({ entry, use, href }: Props) {
   const palette = usePalette();
+  const unit = useLengthUnit();
   const view = viewOf(entry);
   return (
     <ListRow
       href={href}
       title={entry.session.title}
-      detail={entryAbout(entry, use)}
+      detail={entryAbout(entry, use, unit)}
       aside={
         <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
           {entry.session.favourite && <Icon name="star" color={palette.ink} size={20} />}

@@ -5,11 +5,11 @@ import { entryAbout, LENGTHS, resultText } from './libraryText';
 const entry = (shorthand: string) => libraryEntry({ id: 'a', title: 'T', shorthand, tags: [] });
 
 test('a session in the library is put into a line: kind, length, when it was last used', () => {
-  expect(entryAbout(entry('4x1000 @threshold / 60s'), { days: 0 })).toBe('Threshold · 4.0 km of reps');
-  expect(entryAbout(entry('4x1000 @threshold / 60s'), { days: 1, last: '2020-02-03' })).toBe(
+  expect(entryAbout(entry('4x1000 @threshold / 60s'), { days: 0 }, 'km')).toBe('Threshold · 4.0 km of reps');
+  expect(entryAbout(entry('4x1000 @threshold / 60s'), { days: 1, last: '2020-02-03' }, 'km')).toBe(
     'Threshold · 4.0 km of reps · last 3 Feb 2020',
   );
-  expect(entryAbout(entry('4x @'), { days: 0 })).toBe('Mixed · draft, cannot be read yet');
+  expect(entryAbout(entry('4x @'), { days: 0 }, 'km')).toBe('Mixed · draft, cannot be read yet');
 });
 
 test('the lengths to choose by leave no session out and take none twice', () => {

@@ -1,4 +1,5 @@
 import { counted } from '@core/units/counted';
+import { formatLength, type LengthUnit } from '@core/units/distance';
 import type { LibraryEntry } from '@core/library/searchLibrary';
 import { INTENT_FACTS } from '@core/session/intent';
 import { dayInText } from '../ui/days';
@@ -15,8 +16,8 @@ export const LENGTHS = [
 ] as const;
 
 /** `Threshold · 5.5 km of reps · last 3 Nov`. */
-export function entryAbout({ intent, mainM, tree }: LibraryEntry, { last }: LibraryUse): string {
-  const length = tree ? `${(mainM / 1000).toFixed(1)} km of reps` : 'draft, cannot be read yet';
+export function entryAbout({ intent, mainM, tree }: LibraryEntry, { last }: LibraryUse, unit: LengthUnit): string {
+  const length = tree ? `${formatLength(mainM, unit)} of reps` : 'draft, cannot be read yet';
   return [INTENT_FACTS[intent].name, length, ...(last === undefined ? [] : [`last ${dayInText(last)}`])].join(' · ');
 }
 

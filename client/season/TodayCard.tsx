@@ -3,7 +3,8 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import { parseStored } from '@core/session/parseSession';
 import { standardTrack } from '@core/venue/venue';
-import { drawingOf, viewSession } from '../data/sessionView';
+import { drawingOf, totalsOf, viewSession } from '../data/sessionView';
+import { useLengthUnit } from '../data/useLengthUnit';
 import { useWeatherQuery } from '../store/api';
 import { LapSheet } from '../ui/LapSheet';
 import { PrimaryButton } from '../ui/PrimaryButton';
@@ -15,6 +16,7 @@ import { canTick, wentText, type AwayOn, type DayEntry, type DayView } from './w
 
 /** The lap sheet of a session as written; nothing where it cannot be read. */
 function Sheet({ shorthand, paceNames }: { shorthand: string; paceNames: readonly string[] }) {
+  const unit = useLengthUnit();
   const view = useMemo(() => {
     const parsed = parseStored(shorthand, { paceNames });
     if (!parsed.ok) return undefined;
@@ -28,7 +30,7 @@ function Sheet({ shorthand, paceNames }: { shorthand: string; paceNames: readonl
     };
   }, [shorthand, paceNames]);
   if (!view || view.sections.length === 0) return null;
-  return <LapSheet {...view} description={`Lap sheet, ${view.totals} with warm-up and cool-down`} />;
+  return <LapSheet {...view} description={`Lap sheet, ${totalsOf(view, unit)} with warm-up and cool-down`} />;
 }
 
 function Weather({ date, time }: { date: string; time: string | undefined }) {

@@ -1,5 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { PaceUnit } from '@core/paces/paceTable';
+import type { LengthUnit } from '@core/units/distance';
 import { standardTrack } from '@core/venue/venue';
 import { WIDE_PX } from '../ui/widths';
 
@@ -16,6 +17,8 @@ const KEY = 'zest-lap-settings';
 export type Settings = {
   look: Look;
   paces: PaceView;
+  /** Of totals; what is run on a track stays in metres. */
+  lengthUnit: LengthUnit;
   /** Where sessions are drawn for. */ venueId: string;
   /** Calls at the track are heard. */ calls: boolean;
   /** The club’s, as last heard: what day it is does not wait for the server. */ timeZone?: string | undefined;
@@ -31,6 +34,7 @@ const first = (): Settings => ({
   look: 'system',
   venueId: standardTrack.id,
   calls: true,
+  lengthUnit: 'km',
   paces: {
     shown: FIRST_SHOWN[typeof innerWidth === 'number' && innerWidth >= WIDE_PX ? 'wide' : 'phone'],
     unit: '400',
@@ -61,6 +65,9 @@ export const settings = createSlice({
   reducers: {
     lookChosen: (state, action: PayloadAction<Look>) => {
       state.look = action.payload;
+    },
+    lengthUnitChosen: (state, action: PayloadAction<LengthUnit>) => {
+      state.lengthUnit = action.payload;
     },
     callsChosen: (state, action: PayloadAction<boolean>) => {
       state.calls = action.payload;

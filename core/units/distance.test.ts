@@ -1,4 +1,4 @@
-import { formatDistance, formatKm, MILE_M, parseDistance } from './distance';
+import { formatDistance, formatLength, MILE_M, parseDistance } from './distance';
 
 test.each([
   ['800', 800],
@@ -31,4 +31,7 @@ test.each([
   expect(parseDistance(text)).toEqual({ ok: true, distanceM: expect.closeTo(distanceM, 2) });
 });
 
-test('kilometres have one decimal', () => expect(formatKm(6421)).toBe('6.4 km'));
+test('a total has one decimal, in kilometres or in miles', () => {
+  expect(formatLength(6421)).toBe('6.4 km');
+  expect(formatLength(MILE_M * 4, 'mi')).toBe('4.0 miles');
+});

@@ -58,7 +58,11 @@ export function formatDistance(distanceM: number): string {
   return `${Math.round(distanceM * 10) / 10} m`;
 }
 
-/** Prints a length of running in kilometres with one decimal: `6.4 km`. */
-export function formatKm(distanceM: number): string {
-  return `${(distanceM / 1000).toFixed(1)} km`;
+/** What totals of running are said in. */
+export const LENGTH_UNITS = ['km', 'mi'] as const;
+export type LengthUnit = (typeof LENGTH_UNITS)[number];
+
+/** Prints a total length of running with one decimal: `6.4 km`, `4.0 miles`. */
+export function formatLength(distanceM: number, unit: LengthUnit = 'km'): string {
+  return unit === 'mi' ? `${(distanceM / MILE_M).toFixed(1)} miles` : `${(distanceM / 1000).toFixed(1)} km`;
 }

@@ -12,7 +12,8 @@ import { LapSheet } from '../../../ui/LapSheet';
 import { Select } from '../../../ui/Select';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
 import { Text } from '../../../ui/Text';
-import type { SessionView } from '../../../data/sessionView';
+import { totalsOf, type SessionView } from '../../../data/sessionView';
+import { useLengthUnit } from '../../../data/useLengthUnit';
 
 /** The venue sessions are drawn for on this device. */
 export function useVenue(): Venue {
@@ -92,6 +93,7 @@ type Props = {
 export function LapView({ view, whose, people, onWhose, whoseId, description }: Props) {
   const dispatch = useAppDispatch();
   const venues = useVenues();
+  const unit = useLengthUnit();
   const [chosen, setChosen] = useState<number>();
   return (
     <View style={{ gap: SPACE.s }}>
@@ -115,7 +117,7 @@ export function LapView({ view, whose, people, onWhose, whoseId, description }: 
         sections={view.sections}
         venue={view.venue}
         finishLegs={view.finishLegs}
-        description={`The session lap by lap on the ${view.venue.name}: ${view.totals}`}
+        description={`The session lap by lap on the ${view.venue.name}: ${totalsOf(view, unit)}`}
         chosenLeg={chosen}
         onChoose={(leg) => setChosen(leg === chosen ? undefined : leg)}
       />

@@ -4,12 +4,14 @@ import { LapSheet } from '../../../ui/LapSheet';
 import { Printed } from '../../../ui/Printed';
 import { SmallButton } from '../../../ui/SmallButton';
 import { Text } from '../../../ui/Text';
-import type { SessionView } from '../../../data/sessionView';
+import { totalsOf, type SessionView } from '../../../data/sessionView';
+import { useLengthUnit } from '../../../data/useLengthUnit';
 
 type Props = { title: string; shorthand: string; view: SessionView };
 
 /** Prints the session with its lap sheet on a page of its own. */
 export function OnPaper({ title, shorthand, view }: Props) {
+  const unit = useLengthUnit();
   const [isPrinting, setPrinting] = useState(false);
   const done = useCallback(() => setPrinting(false), []);
   return (
@@ -25,7 +27,7 @@ export function OnPaper({ title, shorthand, view }: Props) {
             finishLegs={view.finishLegs}
             description={`${title} lap by lap on the ${view.venue.name}`}
           />
-          <Text as="small">{`${view.venue.name}. ${view.totals}.`}</Text>
+          <Text as="small">{`${view.venue.name}. ${totalsOf(view, unit)}.`}</Text>
         </Printed>
       )}
     </View>

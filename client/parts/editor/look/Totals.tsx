@@ -5,6 +5,7 @@ import { SPACE, usePalette } from '../../../ui/theme';
 import type { Palette } from '../../../ui/palette';
 import { Text } from '../../../ui/Text';
 import type { SpanEnd } from '../../../data/sessionView';
+import { useLengthUnit } from '../../../data/useLengthUnit';
 import { clockAfter, metresText, minutes, minutesText, percentText } from './totalsText';
 
 const WORK_NAME: Record<Work, string> = {
@@ -70,6 +71,7 @@ type Props = { ends: readonly SpanEnd[]; startTime?: string | undefined };
 /** Totals: whole, by kind of work and by pace, for the fastest and the slowest of the squad. */
 export function Totals({ ends, startTime }: Props) {
   const palette = usePalette();
+  const unit = useLengthUnit();
   const [first] = ends;
   if (!first) return null;
   const last = ends.at(-1) ?? first;
@@ -97,7 +99,7 @@ export function Totals({ ends, startTime }: Props) {
             <View style={{ flex: 1 }}>
               <Line
                 name={WORK_NAME[work]}
-                text={`${distanceM > 0 ? `${metresText(distanceM)}, ` : ''}${minutesText(
+                text={`${distanceM > 0 ? `${metresText(distanceM, unit)}, ` : ''}${minutesText(
                   ends.map((end) => end.totals.byWork.find((row) => row.work === work)?.durationS ?? 0),
                 )}`}
               />
@@ -108,7 +110,7 @@ export function Totals({ ends, startTime }: Props) {
           <Line
             key={pace}
             name={`${reps} × ${pace === '' ? 'no pace' : `@${pace}`}`}
-            text={`${metresText(distanceM)}, ${minutesText(
+            text={`${metresText(distanceM, unit)}, ${minutesText(
               ends.map((end) => end.totals.byPace.find((row) => row.pace === pace)?.durationS ?? 0),
             )}`}
           />
@@ -116,7 +118,7 @@ export function Totals({ ends, startTime }: Props) {
         <Line name="from first start to last finish" text={minutesText(ends.map((end) => end.totals.trackS))} />
         <Line
           name="in all"
-          text={`${metresText(last.totals.distanceM)}, ${minutesText(whole)}${last.totals.isGuessed ? ', some of it a guess' : ''}`}
+          text={`${metresText(last.totals.distanceM, unit)}, ${minutesText(whole)}${last.totals.isGuessed ? ', some of it a guess' : ''}`}
         />
         {startTime !== undefined && startTime !== '' && (
           <Line

@@ -19,7 +19,7 @@ test.each([
   [3204, '3,200 m'],
   [9994, '9,990 m'],
   [10_400, '10.4 km'],
-])('%d m is %s', (metres, text) => expect(metresText(metres)).toBe(text));
+])('%d m is %s', (metres, text) => expect(metresText(metres, 'km')).toBe(text));
 
 test('a share from the one to the other, once where they are the same', () => {
   expect(percentText([end(0.62), end(0.66)])).toBe('62 to 66 %');
@@ -30,3 +30,4 @@ test('the time of day goes on past midnight', () => {
   expect(clockAfter('17:45', 3660)).toBe('18:46');
   expect(clockAfter('23:30', 3600)).toBe('00:30');
 });
+test('totals are said in miles where that is wanted', () => expect(metresText(16_093, 'mi')).toBe('10.0 miles'));

@@ -1,7 +1,7 @@
 import { addSeconds } from 'date-fns/addSeconds';
 import { format } from 'date-fns/format';
 import { parse } from 'date-fns/parse';
-import { formatKm } from '@core/units/distance';
+import { formatLength, type LengthUnit } from '@core/units/distance';
 import type { SpanEnd } from '../../../data/sessionView';
 
 /** Whole minutes. */
@@ -12,9 +12,11 @@ export function minutesText(values: readonly number[]): string {
   if (most === 0) return `${Math.round(Math.max(...values))} s`;
   return least === most ? `${least} min` : `${least} to ${most} min`;
 }
-/** Metres to the nearest ten, kilometres from ten up. */
-export const metresText = (distanceM: number) =>
-  distanceM >= 10_000 ? formatKm(distanceM) : `${(Math.round(distanceM / 10) * 10).toLocaleString('en-GB')} m`;
+/** Metres to the nearest ten; from ten kilometres up, kilometres or miles. */
+export const metresText = (distanceM: number, unit: LengthUnit) =>
+  distanceM >= 10_000
+    ? formatLength(distanceM, unit)
+    : `${(Math.round(distanceM / 10) * 10).toLocaleString('en-GB')} m`;
 /** How much of what could be run flat out, from the one to the other. */
 export const percentText = (ends: readonly SpanEnd[]) => {
   const shares = ends.map((end) => Math.round(end.shareOfLimit * 100));

@@ -4,6 +4,8 @@ import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import type { Intent } from '@core/session/intent';
 import { Cautions } from '../../../ui/Cautions';
+import { totalsOf } from '../../../data/sessionView';
+import { useLengthUnit } from '../../../data/useLengthUnit';
 import type { SquadView } from '../../../data/useSquad';
 import { Choice } from '../../../ui/Choice';
 import { Page } from '../../../ui/Page';
@@ -101,6 +103,7 @@ export function EditorPage<D extends Written>({
   footer,
 }: Props<D>) {
   const wide = useWide();
+  const unit = useLengthUnit();
   const palette = usePalette();
   const { typed, change, reading, isReadable, lastGood, saving, stepBack, stepForward } = draft;
   const part = change as (part: Partial<Written & { intent?: Intent | undefined }>) => void;
@@ -173,7 +176,9 @@ export function EditorPage<D extends Written>({
       whoseId={look.whose?.id}
       people={look.people}
       onWhose={look.setWhoseId}
-      description={isReadable ? look.view.totals : lastGood ? 'as it last could be read' : 'as far as it can be read'}
+      description={
+        isReadable ? totalsOf(look.view, unit) : lastGood ? 'as it last could be read' : 'as far as it can be read'
+      }
     />
   );
   const paper = look.view && isReadable && <OnPaper title={typed.title} shorthand={typed.shorthand} view={look.view} />;
