@@ -27,7 +27,7 @@ const CORE = [
 ];
 
 /** The floors of the client, the lowest first. The places of the work are one floor: none imports another. */
-const PLACES = ['squad', 'season', 'session', 'library', 'plan', 'venues', 'trackside', 'review'];
+const PLACES = ['squad', 'season', 'session', 'library', 'plan', 'venues', 'trackside', 'review', 'settings'];
 const CLIENT = [['ui'], ['store'], ['log'], ['data'], ['parts'], PLACES, ['frame']];
 
 const only = (from, allowed) => ({

@@ -45,6 +45,9 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: '/results/files', shows: 'A CSV with one row a rep' },
     { path: `/squad/${athlete?.id}?side=sessions`, shows: 'Load by week' },
     { path: `/squad/${athlete?.id}?side=season`, shows: 'How fitness has come along' },
+    { path: '/settings', shows: 'Hot months' },
+    { path: '/settings/help', shows: 'A row is a lap' },
+    { path: '/settings/keys', shows: 'Writing a session' },
   ];
 }
 
@@ -74,7 +77,7 @@ const openWithin = (page: Page, path: string) =>
     dispatchEvent(new PopStateEvent('popstate', { state: history.state as unknown }));
   }, path);
 
-for (const place of ['squad', 'season', 'sessions', 'track', 'results'])
+for (const place of ['squad', 'season', 'sessions', 'track', 'results', 'settings'])
   test(`no screen of ${place} has a serious accessibility problem or a part out of sight @both`, async ({
     page,
     demo,

@@ -62,7 +62,7 @@ test('today is the club’s day, also for a phone that is elsewhere', async ({ p
     (candidate) => zonedAt(Date.now(), candidate).date !== today(),
   );
   if (zone === undefined) throw new Error('Every place has the same day.');
-  await page.goto(`${demo.url}/sessions/guides`);
+  await page.goto(`${demo.url}/settings`);
   await page.getByLabel('Time zone').selectOption(zone);
   await expect.poll(async () => (await demo.get<SquadSettings>('squad')).club).toEqual({ timeZone: zone });
   await page.goto(`${demo.url}/season`);

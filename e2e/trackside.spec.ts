@@ -90,11 +90,12 @@ test('light or dark is a choice that stays', async ({ page, demo }) => {
   await page.goto(`${demo.url}/squad`);
   await expect(page.getByText('14 athletes')).toBeVisible();
   const light = await ground();
-  await page.getByRole('button', { name: /^Light or dark as the device says/ }).tap();
-  await page.getByRole('button', { name: /^Light, for sun/ }).tap();
-  await expect(page.getByRole('button', { name: /^Dark, for floodlights/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Settings and help' }).tap();
+  await page.getByRole('radio', { name: 'Dark, for floodlights' }).tap();
+  await page.getByRole('button', { name: 'Back' }).tap();
+  await expect(page.getByText('14 athletes')).toBeVisible();
   expect(await ground()).not.toBe(light);
   await page.reload();
-  await expect(page.getByRole('button', { name: /^Dark, for floodlights/ })).toBeVisible();
+  await expect(page.getByText('14 athletes')).toBeVisible();
   expect(await ground()).not.toBe(light);
 });

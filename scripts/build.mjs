@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { writeLicences } from './licences.mjs';
 import { packFolder } from './pack.mjs';
 
 const ROOT = path.join(path.dirname(fileURLToPath(import.meta.url)), '..');
@@ -17,6 +18,7 @@ const MADE_OF = [
   'metro.config.js',
   'package-lock.json',
   'scripts/build.mjs',
+  'scripts/licences.mjs',
   'scripts/pack.mjs',
   'tsconfig.json',
 ];
@@ -88,6 +90,7 @@ const { status } = spawnSync(
   },
 );
 if (status !== 0) process.exit(status ?? 1);
+writeLicences(ROOT, path.join(ROOT, 'dist/licences.txt'));
 await writeServiceWorker();
 await packFolder(path.join(ROOT, 'dist'));
 fs.writeFileSync(STAMP, wanted);

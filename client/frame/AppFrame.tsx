@@ -7,6 +7,7 @@ import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { afterFirst } from './afterFirst';
 import { AccessGate } from './access/AccessGate';
 import { startFetchingScreens, startSending } from './screens';
+import { useKeysKey } from './useKeysKey';
 import { useWho } from './access/useWho';
 import { startServiceWorker } from '../data/serviceWorker';
 import { startKeepingSquad } from '../data/keepSquad';
@@ -30,6 +31,7 @@ function Themed() {
   const who = useWho();
   const isCoach = (who ?? 'coach') === 'coach';
   const isLetIn = who === 'coach';
+  useKeysKey(isAtLineBoard(path) || !isCoach);
   useEffect(() => {
     // The page under the app, and what the browser draws in it, such as the lists of a select.
     document.documentElement.dataset.look = look;

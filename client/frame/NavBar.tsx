@@ -1,7 +1,7 @@
 import { Link, usePathname } from 'expo-router';
 import { View } from 'react-native';
 import { Icon, type IconName } from '../ui/icons/Icon';
-import { LookSwitch } from '../parts/LookSwitch';
+import { SettingsLink } from '../parts/SettingsLink';
 import { Logo } from '../ui/Logo';
 import { SPACE, usePalette } from '../ui/theme';
 import { useWide } from '../ui/useWide';
@@ -76,7 +76,7 @@ export function NavBar() {
         );
       })}
       {wide && <View style={{ flex: 1 }} />}
-      {wide && <LookSwitch />}
+      {wide && <SettingsLink />}
     </View>
   );
 }

@@ -17,7 +17,7 @@ import { Empty } from '../ui/Empty';
 import { ListRow } from '../ui/ListRow';
 import { LongList } from '../ui/LongList';
 import { Loading } from '../ui/Loading';
-import { LookSwitch } from '../parts/LookSwitch';
+import { SettingsLink } from '../parts/SettingsLink';
 import { Page } from '../ui/Page';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
@@ -97,7 +97,7 @@ export function ResultList() {
   const path = usePathname();
   const wide = useWide();
   return (
-    <Page title="Results" aside={wide ? undefined : <LookSwitch />}>
+    <Page title="Results" aside={wide ? undefined : <SettingsLink />}>
       {error ? <Trouble retry={refetch}>{troubleText(error)}</Trouble> : !runs && <Loading />}
       {pending > 0 && (
         <View role="status">

@@ -15,7 +15,7 @@ import { Empty } from '../ui/Empty';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
-import { LookSwitch } from '../parts/LookSwitch';
+import { SettingsLink } from '../parts/SettingsLink';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
@@ -269,7 +269,7 @@ export function ThisWeek({ parts }: Parts) {
     <Page
       title="Season"
       subtitle={format(parseISO(data?.today ?? today()), 'EEEE d MMMM')}
-      aside={wide ? undefined : <LookSwitch />}
+      aside={wide ? undefined : <SettingsLink />}
       {...(data && !hasSeason
         ? {
             footer: (

@@ -23,7 +23,6 @@ import { Stepper } from '../ui/Stepper';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Text } from '../ui/Text';
-import { ClubPart } from './ClubPart';
 import { BandSteppers, PulseBands } from './PulseBands';
 import { WhatIs } from '../parts/WhatIs';
 
@@ -169,7 +168,6 @@ function Guides({ squad }: { squad: SquadView }) {
           </View>
         ))}
       </View>
-      <ClubPart squad={squad} change={change} />
       <Text as="heading" level={2}>
         Heat
       </Text>

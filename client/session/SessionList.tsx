@@ -17,7 +17,7 @@ import { Empty } from '../ui/Empty';
 import { Icon } from '../ui/icons/Icon';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
-import { LookSwitch } from '../parts/LookSwitch';
+import { SettingsLink } from '../parts/SettingsLink';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE, usePalette } from '../ui/theme';
@@ -65,7 +65,7 @@ export function SessionList() {
   return (
     <Page
       title="Sessions"
-      aside={wide ? undefined : <LookSwitch />}
+      aside={wide ? undefined : <SettingsLink />}
       footer={
         <PrimaryButton main icon="plus" onPress={() => void add()}>
           New session

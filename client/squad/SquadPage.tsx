@@ -10,7 +10,7 @@ import { useAppSelector } from '../store/store';
 import { today } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { Loading } from '../ui/Loading';
-import { LookSwitch } from '../parts/LookSwitch';
+import { SettingsLink } from '../parts/SettingsLink';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
@@ -162,7 +162,7 @@ export function SquadPage() {
     <Page
       title="Squad"
       {...(squad && !isEmpty ? { subtitle: counted(squad.athletes.length, 'athlete') } : {})}
-      aside={wide ? undefined : <LookSwitch />}
+      aside={wide ? undefined : <SettingsLink />}
       footer={
         choosing && squad ? (
           <ActOnChosen squad={squad} chosen={everyone.filter(({ id }) => chosen.has(id))} done={stop} />

@@ -8,7 +8,7 @@ import { Empty } from '../ui/Empty';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
-import { LookSwitch } from '../parts/LookSwitch';
+import { SettingsLink } from '../parts/SettingsLink';
 import { Page } from '../ui/Page';
 import { Trouble } from '../ui/Trouble';
 import { useToday } from '../ui/useToday';
@@ -55,7 +55,7 @@ export function TrackHome() {
   const coming = (sessions ?? []).filter((session) => !begun.has(session.id)).reverse();
   const isNothing = coming.length + done.length + underWay.length === 0;
   return (
-    <Page title="Track" aside={wide ? undefined : <LookSwitch />}>
+    <Page title="Track" aside={wide ? undefined : <SettingsLink />}>
       <ListPart
         title="Under way"
         rows={underWay.map(({ id, title, date, started }) => (

@@ -24,7 +24,7 @@ function zoneOptions(timeZone: string | undefined) {
   const all = new Set(Intl.supportedValuesOf('timeZone'));
   if (timeZone !== undefined) all.add(timeZone);
   return [
-    { value: '', text: `Of each device (here ${nameOfZone(deviceZone)})` },
+    { value: '', text: `Each device’s own (here ${nameOfZone(deviceZone)})` },
     ...[...all].sort().map((zone) => ({ value: zone, text: nameOfZone(zone) })),
   ];
 }
@@ -56,7 +56,7 @@ export function ClubPart({ squad, change }: Props) {
             void put(zone === '' ? rest : { ...rest, timeZone: zone }, 'The time zone is changed.');
           }}
         />
-        <Text as="label" quiet>
+        <Text as="small" quiet>
           Today is the day it is there, also on a phone that is away at a training camp.
         </Text>
       </View>
@@ -73,7 +73,7 @@ export function ClubPart({ squad, change }: Props) {
           chosen={heatMonths.map(String)}
           onChange={(months) => void put({ ...club, heatMonths: months.map(Number) }, 'The hot months are changed.')}
         />
-        <Text as="label" quiet>
+        <Text as="small" quiet>
           Seasons say so where a hard day or a race falls into one of them.
         </Text>
       </View>

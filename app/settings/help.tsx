@@ -1,0 +1,1 @@
+export { HelpPage as default } from '@client/frame/screens';

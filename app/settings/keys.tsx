@@ -1,0 +1,1 @@
+export { KeysPage as default } from '@client/frame/screens';
