@@ -254,22 +254,33 @@ test('cards on paper, on the phone, as a message and as a list', async ({ page, 
   expect(await seriousProblems(page)).toEqual([]);
 });
 
-test('the squad’s sheets come on proper pages, upright and across @wide', async ({ page, demo }) => {
+test('the squad comes on one page, each group on one, upright and across, and the browser’s own Print prints it @wide', async ({
+  page,
+  demo,
+}) => {
   await quietPrinter(page);
   await openPlan(page, demo, TODAY, 'Paper');
+  const sheet = page.getByRole('document', { name: /on paper$/ });
   const print = async () => {
     await press(page, 'keyboard', exactly(page, 'Print'));
-    await expect(page.getByRole('document', { name: /on paper$/ })).toBeAttached();
+    await expect(sheet).toBeAttached();
     return printed(page);
   };
-  expect(await print()).toEqual({ pages: 3, sizes: ['595x842'] });
-  await side(page, 'Across').press('Enter');
-  expect((await print()).sizes).toEqual(['842x595']);
-  await side(page, 'Group sheets').press('Enter');
+  expect(await print()).toEqual({ pages: 1, sizes: ['842x595'] });
   await side(page, 'Upright').press('Enter');
-  const groups = await print();
-  expect(groups.sizes).toEqual(['595x842']);
-  expect(groups.pages).toBeGreaterThanOrEqual(3);
+  expect((await print()).sizes).toEqual(['595x842']);
+  await side(page, 'Group sheets').press('Enter');
+  expect(await print()).toEqual({ pages: 3, sizes: ['595x842'] });
+  await side(page, 'Squad sheet').press('Enter');
+  await side(page, 'Across').press('Enter');
+  await page.evaluate(() => window.dispatchEvent(new Event('beforeprint')));
+  await expect(sheet).toBeAttached();
+  // A target once for 8 × 400 and once for 4 × 200; a box for each rep; what is called once a group.
+  const row = sheet.getByRole('row', { name: /^Bo Tarrowby/ });
+  await expect(row.getByRole('cell')).toHaveCount(1 + 2 + 12);
+  await expect(row).toHaveText(/^Bo Tarrowby1:\d\d\.\d\d\d\.\d$/);
+  await expect(sheet.getByText(/^8 × 400 @5k in 1:\d\d\.\d: 200 in/)).toHaveCount(3);
+  expect(await printed(page)).toEqual({ pages: 1, sizes: ['842x595'] });
 });
 
 test('by keyboard: a target of one’s own, a group moved into, a start set apart, everyone taken out @wide', async ({

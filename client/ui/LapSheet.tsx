@@ -175,6 +175,8 @@ type Props = Sheet & {
   /** The leg that is looked at, and what happens when another one is pressed. */
   chosenLeg?: number | undefined;
   onChoose?: (legIndex: number) => void;
+  /** How wide it is on paper, where it has to be there before anything is laid out. */
+  paperPx?: number;
 };
 
 /**
@@ -182,9 +184,10 @@ type Props = Sheet & {
  * from their true start to their true finish, jogs thin, rests a diamond with their time; the fast finish is zest. It is as
  * wide as what it stands in, on a phone or on paper.
  */
-export function LapSheet({ sections, venue, finishLegs, description, chosenLeg, onChoose }: Props) {
+export function LapSheet({ sections, venue, finishLegs, description, chosenLeg, onChoose, paperPx }: Props) {
   const palette = usePalette();
-  const [width, setWidth] = useState(0);
+  const [laidOutPx, setLaidOutPx] = useState(0);
+  const width = paperPx ?? laidOutPx;
   const lapPx = width - MARGIN.left - MARGIN.right;
   const x = (m: number) => MARGIN.left + (m / venue.lapM) * lapPx;
   const drawing: Drawing = { palette, x, finishLegs, chosenLeg };
@@ -194,7 +197,7 @@ export function LapSheet({ sections, venue, finishLegs, description, chosenLeg, 
     <View
       role="img"
       aria-label={description}
-      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
+      onLayout={(event) => setLaidOutPx(event.nativeEvent.layout.width)}
       style={{ width: '100%', minHeight: 40 }}
     >
       {width > 0 && (
@@ -294,6 +297,45 @@ export function LapThumb({ sections, venue, finishLegs, width = 56, height: most
           ))}
         </Fragment>
       ))}
+    </svg>
+  );
+}
+
+/** On paper: as high as lets one lap be told from the next, and what lies between columns. */
+const COLUMN = { lap: 9, band: 6, gap: 10 };
+
+/** The same picture in columns, for a small piece of paper: down the first, then the next, a row a lap and a line at each finish. */
+export function LapColumns({ sections, venue, finishLegs, width, height }: Sheet & { width: number; height: number }) {
+  const palette = usePalette();
+  const rows = sections.flatMap((section) => section.rows.map((row) => ({ row, section })));
+  const each = Math.max(1, Math.floor(height / COLUMN.lap));
+  const columns = Math.max(1, Math.ceil(rows.length / each));
+  const across = (width - (columns - 1) * COLUMN.gap) / columns;
+  const drawing: Drawing = { palette, x: (m) => (m / venue.lapM) * across, finishLegs };
+  return (
+    <svg width={width} height={height} aria-hidden>
+      {Array.from({ length: columns }, (_, column) => {
+        const own = rows.slice(column * each, (column + 1) * each);
+        return (
+          <g key={column} transform={`translate(${column * (across + COLUMN.gap)} 0)`}>
+            {[0, across].map((x) => (
+              <path key={x} d={`M${x} 0v${own.length * COLUMN.lap}`} stroke={palette.ink} strokeWidth={0.5} />
+            ))}
+            {own.map(({ row, section }, i) =>
+              row.bands.map((band, j) => (
+                <BandShape
+                  key={`${i}-${j}`}
+                  band={band}
+                  section={section}
+                  y={i * COLUMN.lap + 1}
+                  height={COLUMN.band}
+                  drawing={drawing}
+                />
+              )),
+            )}
+          </g>
+        );
+      })}
     </svg>
   );
 }

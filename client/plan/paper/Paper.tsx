@@ -81,7 +81,7 @@ export function Paper({ planning }: { planning: Planning }) {
   const notice = useNotice();
   const { plans, groups, venue, session, rounding } = planning;
   const [name, setName] = useState<SheetName>('squad');
-  const [way, setWay] = useState<'portrait' | 'landscape'>('portrait');
+  const [way, setWay] = useState<'portrait' | 'landscape'>('landscape');
   const [every, setEvery] = useState<Every>('200');
   const [isPrinting, setPrinting] = useState(false);
   const [whoseId, setWhoseId] = useState<string>();
@@ -149,7 +149,7 @@ export function Paper({ planning }: { planning: Planning }) {
       </View>
       <Text as="small" quiet>
         {name === 'squad'
-          ? 'What the session is, each group’s times and where they start, and a box for every split.'
+          ? 'The whole squad on one page: what to call for each group, everyone’s targets, and an empty box for every split.'
           : name === 'group'
             ? 'A page for each group, for whoever times it.'
             : 'Eight to a page, to cut out: targets, times at the marks, recoveries and boxes.'}

@@ -7,14 +7,22 @@ export const SHEET_STYLE = `
 .sheet pre { font: inherit; font-weight: 500; white-space: pre-wrap; margin: 4px 0 8px }
 .sheet .page { break-after: page }
 .sheet .page:last-child { break-after: auto }
-.sheet .drawing { break-inside: avoid; margin-top: 8px; zoom: 0.75 }
+.sheet .drawing { break-inside: avoid; margin-top: 8px }
 .sheet table { border-collapse: collapse; width: 100%; table-layout: fixed; margin-bottom: 8px }
 .sheet thead { display: table-header-group }
-.sheet tr { break-inside: avoid }
-.sheet th, .sheet td { border: 1px solid #000; padding: 2px 4px; text-align: right; vertical-align: top; overflow: hidden }
+.sheet tbody { break-inside: avoid }
+.sheet th, .sheet td { border: 1px solid #000; padding: 2px 4px; text-align: right; vertical-align: middle; overflow: hidden }
 .sheet th { font-weight: 700; vertical-align: bottom; font-size: 12px }
-.sheet th:first-child, .sheet td:first-child { text-align: left; width: 104px; font-weight: 700 }
-.sheet td.box { height: 34px; font-size: 12px }
+.sheet th:first-child, .sheet td:first-child { text-align: left; font-weight: 700 }
+.sheet .boxes tr:nth-child(2) th { text-align: center }
+.sheet .boxes col.who { width: 132px }
+.sheet .boxes col.target { width: 58px }
+.sheet .boxes th.block { text-align: left; border-left-width: 2px }
+.sheet .boxes th.target, .sheet .boxes td.target { border-left-width: 2px; font-weight: 700; font-size: 14px }
+.sheet .boxes td.box { height: 26px }
+.sheet .boxes td.over { padding-top: 6px; font-weight: 500; border-top-width: 2px }
+.sheet .boxes td.over b { font-size: 15px }
+.sheet .boxes .calls { font-size: 12px }
 .sheet .marks td { border: 0; border-bottom: 1px solid #777; font-size: 12px }
 .sheet .cards { display: grid; grid-template-columns: 1fr 1fr; grid-template-rows: repeat(4, 246px); gap: 6px }
 .sheet .card { border: 1px dashed #000; padding: 7px 9px; overflow: hidden; break-inside: avoid; display: flex; flex-direction: column; gap: 3px }

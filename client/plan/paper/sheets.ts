@@ -4,7 +4,7 @@ import type { Role } from '@core/session/session';
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
-import { cardLines, type Card, type CardLine } from '@core/planning/card';
+import { cardLines, formatRounded, type Card, type CardLine } from '@core/planning/card';
 import type { AthletePlan } from '@core/planning/athletePlans';
 import { isTimedRep, type TargetLeg } from '@core/targets/targetsFor';
 import { legLabel } from '@core/track/lapSheet';
@@ -12,6 +12,8 @@ import type { Planning } from '../../data/usePlanning';
 
 /** So many reps have room beside the name. */
 export const REPS_A_PAGE = { portrait: 9, landscape: 14 };
+/** What a page of A4 has inside its margins, in px of the browser; a little is left for rounding. */
+export const PAGE_PX = { portrait: { across: 700, down: 1025 }, landscape: { across: 1030, down: 695 } };
 export const CARDS_A_PAGE = 8;
 
 /** `Tue 24 November 2026, 17:45, 400 m track` */
@@ -25,6 +27,36 @@ export type RepLeg = { leg: TargetLeg; label: string };
 /** The reps that are timed. */
 export const timedReps = (legs: readonly TargetLeg[]): RepLeg[] =>
   legs.flatMap((leg) => (isTimedRep(leg) ? [{ leg, label: legLabel(leg) }] : []));
+
+/** Reps on end in which everybody's target stays the same: it is printed once, before their boxes. */
+export type Block = { from: number; times: number; label: string; pace: string | undefined };
+
+const targetOf = (plan: AthletePlan, i: number): string => {
+  const leg = timedReps(plan.legs)[i]?.leg;
+  return leg?.targetS === undefined || leg.distanceM === undefined ? '' : leg.targetS.toFixed(2);
+};
+
+/** The reps of those who run the same ones, in blocks of one target each. @param from where the first is, where there are more tables than one */
+export function blocksOf(plans: readonly AthletePlan[], reps: readonly RepLeg[], from = 0): Block[] {
+  const blocks: Block[] = [];
+  reps.forEach(({ leg, label }, at) => {
+    const i = from + at;
+    const before = blocks.at(-1);
+    const isSame =
+      before?.label === label &&
+      before.pace === leg.pace &&
+      plans.every((plan) => targetOf(plan, i) === targetOf(plan, i - 1));
+    if (before && isSame) before.times++;
+    else blocks.push({ from: i, times: 1, label, pace: leg.pace });
+  });
+  return blocks;
+}
+
+/** An athlete's target for a block, to the coach's rounding; nothing where they run by effort. */
+export function blockTarget(plan: AthletePlan, { from }: Block, rounding: number): string {
+  const leg = timedReps(plan.legs)[from]?.leg;
+  return leg?.targetS === undefined || leg.distanceM === undefined ? '' : formatRounded(leg.targetS, rounding);
+}
 
 /** A list in parts of at most so many, as even as can be. */
 export function inParts<T>(list: readonly T[], most: number): T[][] {
