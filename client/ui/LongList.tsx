@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState, type ReactElement } from 'react';
+import { useCallback, useEffect, useRef, useState, type ReactElement, type RefObject } from 'react';
 import { View } from 'react-native';
 import { laterCode } from './lazyScreen';
 import { MoreRows, type More } from './MoreRows';
@@ -19,28 +19,50 @@ const DRAWN_WHOLE = 20;
 
 const windowed = laterCode(async () => (await import('./WindowedRows')).WindowedRows);
 
+/** Does something at once, or once the focus has left what it is in: rows that are drawn anew would lose it. */
+function whenNotFocused(list: HTMLElement | null, act: () => void): () => void {
+  if (!list?.contains(document.activeElement)) {
+    act();
+    return () => undefined;
+  }
+  const onLeave = (event: FocusEvent) => {
+    if (list.contains(event.relatedTarget as Node | null)) return;
+    list.removeEventListener('focusout', onLeave);
+    act();
+  };
+  list.addEventListener('focusout', onLeave);
+  return () => list.removeEventListener('focusout', onLeave);
+}
+
 /** What draws a window, once its code is here; `missing` where it cannot be fetched. */
-function useWindowed(isLong: boolean) {
+function useWindowed(isLong: boolean, list: RefObject<View | null>) {
   const [code, setCode] = useState(() => windowed.here());
   const [isMissing, setMissing] = useState(false);
   useEffect(() => {
     if (!isLong || code) return undefined;
     let isOpen = true;
+    let stop = (): void => undefined;
     void windowed.fetch().then(
-      () => isOpen && setCode(() => windowed.here()),
+      () => {
+        // In the browser a view is the element itself.
+        const element = list.current as unknown as HTMLElement | null;
+        if (isOpen) stop = whenNotFocused(element, () => setCode(() => windowed.here()));
+      },
       () => isOpen && setMissing(true),
     );
     return () => {
       isOpen = false;
+      stop();
     };
-  }, [isLong, code]);
+  }, [isLong, code, list]);
   return { Windowed: isLong ? code : undefined, isMissing };
 }
 
 /** A list of any length under a heading of its own; further rows are fetched as its end comes near. Nothing at all where there are none. */
 export function LongList<T>({ title, rows, keyOf, row, more }: Props<T>) {
   const isLong = more !== undefined || rows.length > DRAWN_WHOLE;
-  const { Windowed, isMissing } = useWindowed(isLong);
+  const list = useRef<View>(null);
+  const { Windowed, isMissing } = useWindowed(isLong, list);
   const canFetch = more !== undefined && !more.isFetching && !more.hasFailed;
   const fetchMore = more?.fetch;
   const onEnd = useCallback(() => {
@@ -56,6 +78,7 @@ export function LongList<T>({ title, rows, keyOf, row, more }: Props<T>) {
         </Text>
       )}
       <View
+        ref={list}
         role="list"
         {...(title === undefined ? {} : { 'aria-label': title })}
         style={{ marginHorizontal: -SPACE.l }}

@@ -252,10 +252,17 @@ describe('a long list', () => {
     expect(screen.queryByRole('heading')).toBeNull();
   });
 
-  test('draws no more than the first rows until the code for its window is here, and few then', async () => {
-    draw(listed(500));
+  test('draws no more than the first rows until the code for its window is here and no row has the focus', async () => {
+    const pressable = (row: string) => <SmallButton onPress={() => undefined}>{row}</SmallButton>;
+    draw(<LongList rows={rows(500)} keyOf={(row) => row} row={pressable} />);
     expect(screen.getAllByRole('listitem').length).toBeLessThanOrEqual(20);
-    await act(() => Promise.resolve());
+    const third = button('Row 3');
+    act(() => third.focus());
+    // Long enough for its code to have come.
+    for (let i = 0; i < 5; i++) await act(() => Promise.resolve());
+    expect(third).toHaveFocus();
+    act(() => third.blur());
+    await waitFor(() => expect(third).not.toBeInTheDocument());
     expect(screen.queryAllByRole('listitem').length).toBeLessThanOrEqual(40);
   });
 
