@@ -104,13 +104,16 @@ export async function athleteFile(db: Db, id: string, savedOn: string): Promise<
   };
 }
 
+/** It may be closed while a slice waits for its turn. */
+const isOpen = ({ $client }: Db): boolean => $client.open;
+
 /** Takes an athlete who is erased out of every session at the track, some sessions at a time with room for requests between. */
 async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
   const ids = runIdsNaming(db, athleteId);
   while (ids.length > 0) {
     await breathe();
     // Closed in the middle: the rest is taken up when it is opened again.
-    if (!db.$client.open) return;
+    if (!isOpen(db)) return;
     db.transaction((tx) => {
       const endMs = performance.now() + SLICE_MS;
       do {
@@ -118,6 +121,9 @@ async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
         if (id !== undefined) eraseFromRun(db, tx, id, athleteId);
       } while (ids.length > 0 && performance.now() < endMs);
     });
+    // Written back a slice at a time: all at the end would hold requests up.
+    await breathe();
+    if (isOpen(db)) db.$client.pragma('wal_checkpoint(PASSIVE)');
   }
 }
 
