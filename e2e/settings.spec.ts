@@ -42,3 +42,18 @@ test('? lists the keys anywhere but in a field, and Back leads to where one was 
   await expect(search).toHaveValue('wh?');
   await expect(page.getByRole('heading', { name: 'Writing a session' })).toHaveCount(0);
 });
+
+test('the first Tab skips the places: the next one is in the screen @wide', async ({ page, demo }) => {
+  await page.goto(`${demo.url}/results`);
+  await expect(page.getByText(/130 of 130 reps/).first()).toBeVisible();
+  await page.keyboard.press('Tab');
+  const skip = page.getByRole('link', { name: 'Skip to the page' });
+  await expect(skip).toBeFocused();
+  await expect(skip).toBeInViewport();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('main')).toBeFocused();
+  await page.keyboard.press('Tab');
+  const isInside = () => page.evaluate(() => document.getElementById('main')?.contains(document.activeElement));
+  expect(await isInside()).toBe(true);
+  await expect(page).toHaveURL(`${demo.url}/results`);
+});

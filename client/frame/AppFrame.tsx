@@ -19,6 +19,21 @@ import { NoticeBar, Notices } from '../ui/Notices';
 import { darkTheme, lightTheme } from '../ui/theme';
 import { useWide } from '../ui/useWide';
 
+/** By keyboard past the places to what the screen is about; seen only while it has the focus. */
+const SkipLink = () => (
+  <a
+    className="skip"
+    href="#main"
+    onClick={(event) => {
+      // The address stays that of the screen.
+      event.preventDefault();
+      document.getElementById('main')?.focus();
+    }}
+  >
+    Skip to the page
+  </a>
+);
+
 /** The line board has the screen to itself. */
 const isAtLineBoard = (path: string) => /^\/track\/(run|rehearse)\//.test(path);
 
@@ -44,8 +59,9 @@ function Themed() {
     <PaperProvider theme={theme}>
       <Notices troubleText={troubleText}>
         <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: theme.zest.ground }}>
+          {wide && <SkipLink />}
           {(!isAtLineBoard(path) || wide) && isCoach && path !== '/join' && <NavBar />}
-          <View role="main" style={{ flex: 1, minHeight: 0, minWidth: 0 }}>
+          <View role="main" id="main" tabIndex={-1} style={{ flex: 1, minHeight: 0, minWidth: 0 }}>
             <NewVersion />
             <AccessGate>
               <Slot />
