@@ -18,7 +18,8 @@ import { useWide } from '../../ui/useWide';
 import { Text } from '../../ui/Text';
 import type { Planning } from '../../data/usePlanning';
 import { cardFor } from './sheets';
-import { GroupSheets, PocketCards, SquadSheet } from './Sheets';
+import { PocketCards } from './PocketCards';
+import { GroupSheets, SquadSheet } from './Sheets';
 
 const SHEETS = {
   squad: { text: 'Squad sheet', Sheet: SquadSheet },
