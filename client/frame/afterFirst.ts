@@ -10,18 +10,26 @@ function isAnswered(): boolean {
   return asked.length > 0 && asked.every((query) => query?.status !== 'pending');
 }
 
+/** What is shown is drawn first. Not every browser says when it is idle. */
+function whenIdle(act: () => void): void {
+  if (typeof requestIdleCallback === 'function') requestIdleCallback(act, { timeout: 2000 });
+  else setTimeout(act, 200);
+}
+
 function firstScreenIsThere(): Promise<void> {
   return new Promise((resolve) => {
     const finish = () => {
       stopLooking();
       clearTimeout(timer);
-      // What it shows is drawn first. Not every browser says when it is idle.
-      if (typeof requestIdleCallback === 'function') requestIdleCallback(() => resolve(), { timeout: 2000 });
-      else setTimeout(resolve, 200);
+      resolve();
     };
     const timer = setTimeout(finish, LONGEST_MS);
-    const stopLooking = store.subscribe(() => {
+    const finishIfAnswered = () => {
       if (isAnswered()) finish();
+    };
+    // One answer leads to the next question, as who one is does: what is still answered when the page is idle is all of it.
+    const stopLooking = store.subscribe(() => {
+      if (isAnswered()) whenIdle(finishIfAnswered);
     });
   });
 }
