@@ -1,8 +1,8 @@
-import { router } from 'expo-router';
 import { useMemo, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { parseStored } from '@core/session/parseSession';
 import { viewSession } from '../data/sessionView';
+import { backOr } from '../ui/backOr';
 import { VerdictMark } from '../ui/Delta';
 import { LapSheet } from '../ui/LapSheet';
 import { ListRow } from '../ui/ListRow';
@@ -12,7 +12,7 @@ import { Text } from '../ui/Text';
 
 const EXAMPLE = '3x800 @5k / 200m jog';
 
-const back = () => (router.canGoBack() ? router.back() : router.replace('/settings'));
+const back = backOr('/settings');
 
 function Example() {
   const view = useMemo(() => {
@@ -25,7 +25,7 @@ function Example() {
       <Text as="strong">{EXAMPLE}</Text>
       <LapSheet {...view} description="Lap sheet of three 800s with a 200 m jog after each" />
       <Text as="small" quiet>
-        A row is a lap, from the finish line round to the finish line. Dark is a rep; the thin line is the jog.
+        A row is a lap, from the finish line round to the finish line. A thick band is a rep, a thin line the jog.
       </Text>
     </View>
   );
@@ -63,7 +63,7 @@ const PARTS: readonly { title: string; says: readonly string[]; drawn?: ReactNod
   {
     title: '2. A session',
     says: [
-      'Write it the way you would on a whiteboard, or put it together by pressing. It is drawn lap by lap as you write; what can be read two ways is asked.',
+      'Write it the way you would on a whiteboard, or put it together by pressing. It is drawn lap by lap as you write, and where it could mean two things you are asked which.',
     ],
     drawn: <Example />,
   },
@@ -77,7 +77,7 @@ const PARTS: readonly { title: string; says: readonly string[]; drawn?: ReactNod
   {
     title: '4. At the track',
     says: [
-      'Tick off who is here, start, and tap a name as they cross the line. A tap is never lost, not without a network and not with an empty battery: it is stored on the phone first and sent when it can be.',
+      'Tick off who is here, start, and tap a name as they cross the line. A tap is stored on the phone first and sent when it can be: it survives a lost network and a flat battery.',
       'A time without a name goes on the line bar and is given a name later. Undo takes back the last thing; corrections are in More.',
     ],
     drawn: <Marks />,
