@@ -1,8 +1,6 @@
 import { router, usePathname } from 'expo-router';
 import { useEffect } from 'react';
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+import { isTyping } from '../ui/isTyping';
 
 /** ? opens the list of keys, wherever one is; the line board has a list of its own, and a sheet that is open comes first. */
 export function useKeysKey(isOff: boolean): void {

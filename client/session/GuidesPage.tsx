@@ -1,4 +1,3 @@
-import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/squad/heat';
@@ -15,6 +14,7 @@ import {
 import { useSquad, type SquadView } from '../data/useSquad';
 import { useSquadChange } from '../data/useSquadChange';
 import { troubleText } from '../store/api';
+import { backOr } from '../ui/backOr';
 import { Choice } from '../ui/Choice';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
@@ -26,7 +26,7 @@ import { Text } from '../ui/Text';
 import { BandSteppers, PulseBands } from './PulseBands';
 import { WhatIs } from '../parts/WhatIs';
 
-const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));
+const back = backOr('/sessions');
 
 function whomText({ for: audience }: GuideShare): string {
   switch (audience.kind) {

@@ -9,6 +9,7 @@ import { Select } from '../ui/Select';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Text } from '../ui/Text';
+import { Part } from './Part';
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'] as const;
 const WEEK_STARTS = [
@@ -41,10 +42,7 @@ export function ClubPart({ squad, change }: Props) {
   };
   const { timeZone, weekStart = 'monday', heatMonths = [] } = club;
   return (
-    <View role="region" aria-label="The club" style={{ gap: SPACE.m, maxWidth: 640 }}>
-      <Text as="heading" level={2}>
-        The club
-      </Text>
+    <Part title="The club">
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
       <View style={{ gap: SPACE.xs }}>
         <Select
@@ -77,6 +75,6 @@ export function ClubPart({ squad, change }: Props) {
           Seasons say so where a hard day or a race falls into one of them.
         </Text>
       </View>
-    </View>
+    </Part>
   );
 }

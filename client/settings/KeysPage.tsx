@@ -1,12 +1,12 @@
-import { router } from 'expo-router';
 import { View } from 'react-native';
 import { Keys } from '../parts/Keys';
+import { backOr } from '../ui/backOr';
 import { Page } from '../ui/Page';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { KEYS_BY_PLACE } from './keys';
 
-const back = () => (router.canGoBack() ? router.back() : router.replace('/settings'));
+const back = backOr('/settings');
 
 /** The app by keyboard. */
 export function KeysPage() {

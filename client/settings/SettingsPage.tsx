@@ -1,14 +1,12 @@
-import { router } from 'expo-router';
-import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { PACE_UNITS, type PaceUnit } from '@core/paces/paceTable';
 import { LENGTH_UNITS, type LengthUnit } from '@core/units/distance';
 import { useSquad, type SquadView } from '../data/useSquad';
 import { useSquadChange } from '../data/useSquadChange';
-import { useLengthUnit } from '../data/useLengthUnit';
 import { troubleText } from '../store/api';
 import { LOOKS, settings, type Look } from '../store/settings';
 import { useAppDispatch, useAppSelector } from '../store/store';
+import { backOr } from '../ui/backOr';
 import { Choice } from '../ui/Choice';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
@@ -16,9 +14,9 @@ import { Page } from '../ui/Page';
 import { SPACE } from '../ui/theme';
 import { TickRow } from '../ui/TickRow';
 import { Trouble } from '../ui/Trouble';
-import { Text } from '../ui/Text';
 import { About } from './About';
 import { ClubPart } from './ClubPart';
+import { Part } from './Part';
 
 const LOOK_WORDS: Record<Look, string> = {
   system: 'As the device',
@@ -35,49 +33,53 @@ const PACE_WORDS: Record<PaceUnit, string> = {
   mile: 'A mile',
 };
 
-const optionsOf = <T extends string>(values: readonly T[], words: Record<T, string>) =>
-  values.map((value) => ({ value, text: words[value] }));
+const back = backOr('/season');
 
-const back = () => (router.canGoBack() ? router.back() : router.replace('/season'));
+type OneOfProps<T extends string> = {
+  label: string;
+  words: Record<T, string>;
+  values: readonly T[];
+  value: T;
+  choose: (value: T) => void;
+};
 
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <View role="region" aria-label={title} style={{ gap: SPACE.m, maxWidth: 640 }}>
-      <Text as="heading" level={2}>
-        {title}
-      </Text>
-      {children}
-    </View>
-  );
-}
+/** One setting with all it can be in sight. */
+const OneOf = <T extends string>({ label, words, values, value, choose }: OneOfProps<T>) => (
+  <Choice
+    label={label}
+    showLabel
+    options={values.map((each) => ({ value: each, text: words[each] }))}
+    value={value}
+    onChange={choose}
+  />
+);
 
 /** What is chosen on this device and holds at once. */
 function DevicePart() {
   const dispatch = useAppDispatch();
-  const { look, calls, paces } = useAppSelector((state) => state.settings);
-  const lengthUnit = useLengthUnit();
+  const { look, lengthUnit, calls, paces } = useAppSelector((state) => state.settings);
   return (
     <Part title="This device">
-      <Choice
+      <OneOf
         label="Look"
-        showLabel
-        options={optionsOf(LOOKS, LOOK_WORDS)}
+        words={LOOK_WORDS}
+        values={LOOKS}
         value={look}
-        onChange={(value) => dispatch(settings.actions.lookChosen(value))}
+        choose={(value) => dispatch(settings.actions.lookChosen(value))}
       />
-      <Choice
+      <OneOf
         label="Totals of a session in"
-        showLabel
-        options={optionsOf(LENGTH_UNITS, LENGTH_WORDS)}
+        words={LENGTH_WORDS}
+        values={LENGTH_UNITS}
         value={lengthUnit}
-        onChange={(value) => dispatch(settings.actions.lengthUnitChosen(value))}
+        choose={(value) => dispatch(settings.actions.lengthUnitChosen(value))}
       />
-      <Choice
+      <OneOf
         label="Paces as the time over"
-        showLabel
-        options={optionsOf(PACE_UNITS, PACE_WORDS)}
+        words={PACE_WORDS}
+        values={PACE_UNITS}
         value={paces.unit}
-        onChange={(unit) => dispatch(settings.actions.pacesChosen({ unit }))}
+        choose={(unit) => dispatch(settings.actions.pacesChosen({ unit }))}
       />
       <TickRow
         label="Calls are heard at the track"

@@ -4,13 +4,13 @@ import { View } from 'react-native';
 import { ThemeProvider } from 'react-native-paper';
 import { lightTheme, SPACE } from './theme';
 
-/** A4 less its margins, in px of the browser. */
-const PAPER_PX = { portrait: 700, landscape: 1030 };
+/** A4 less its margins, in px of the browser; a little is left for rounding. */
+export const PAPER_PX = { portrait: { across: 700, down: 1025 }, landscape: { across: 1030, down: 695 } };
 
 /** On the screen the sheets are laid out out of sight; on paper they are all there is. */
 const style = (isLandscape: boolean) => `
 @page { size: A4 ${isLandscape ? 'landscape' : 'portrait'}; margin: 12mm }
-.zest-paper { position: fixed; left: -10000px; top: 0; width: ${PAPER_PX[isLandscape ? 'landscape' : 'portrait']}px }
+.zest-paper { position: fixed; left: -10000px; top: 0; width: ${PAPER_PX[isLandscape ? 'landscape' : 'portrait'].across}px }
 .zest-paper, .zest-paper * { color-adjust: exact; -webkit-print-color-adjust: exact; print-color-adjust: exact }
 @media print {
   html, body { height: auto !important; overflow: visible !important; background: white }

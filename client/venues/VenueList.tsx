@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import { ulid } from 'ulid';
 import { VENUES } from '@core/venue/venue';
 import { troubleText, usePutVenueMutation, useRemoveVenueMutation, useVenuesQuery } from '../store/api';
+import { backOr } from '../ui/backOr';
 import { ListRow } from '../ui/ListRow';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
@@ -13,7 +14,7 @@ import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
 import { Text } from '../ui/Text';
 
-const back = () => (router.canGoBack() ? router.back() : router.replace('/sessions'));
+const back = backOr('/sessions');
 
 /** Places to run: the usual ones, and those the coach has measured. */
 export function VenueList() {

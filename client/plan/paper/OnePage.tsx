@@ -1,5 +1,5 @@
 import { useLayoutEffect, useRef, useState, type ReactNode } from 'react';
-import { PAGE_PX } from './sheets';
+import { PAPER_PX } from '../../ui/Printed';
 
 /** Smaller than this nobody reads it at arm's length: what is longer goes on over the page. */
 const SMALLEST = 0.62;
@@ -8,7 +8,7 @@ const SMALLEST = 0.62;
 export function OnePage({ isLandscape, children }: { isLandscape: boolean; children: ReactNode }) {
   const content = useRef<HTMLDivElement>(null);
   const [scale, setScale] = useState(1);
-  const heightPx = PAGE_PX[isLandscape ? 'landscape' : 'portrait'].down;
+  const heightPx = PAPER_PX[isLandscape ? 'landscape' : 'portrait'].down;
   useLayoutEffect(() => {
     const drawnPx = content.current?.getBoundingClientRect().height ?? 0;
     // Smaller print makes longer lines, and so less of them: a little at a time until it fits.

@@ -4,10 +4,11 @@ import { targetTables } from '@core/planning/runPlans';
 import { formatSession } from '@core/session/formatSession';
 import { drawingOf } from '../../data/sessionView';
 import { LapSheet } from '../../ui/LapSheet';
+import { PAPER_PX } from '../../ui/Printed';
 import type { Planning } from '../../data/usePlanning';
 import { Boxes } from './Boxes';
 import { OnePage } from './OnePage';
-import { PAGE_PX, whenText } from './sheets';
+import { whenText } from './sheets';
 import { SHEET_STYLE } from './sheetStyle';
 
 export type SheetProps = { planning: Planning; everyM: number; isLandscape: boolean };
@@ -58,7 +59,7 @@ function Drawing({ planning, run, isLandscape }: { planning: Planning; run: Grou
     <div className="drawing" style={{ zoom: DRAWING_ZOOM }}>
       <LapSheet
         {...drawingOf(legsOfRun(run), planning.venue)}
-        paperPx={PAGE_PX[isLandscape ? 'landscape' : 'portrait'].across / DRAWING_ZOOM}
+        paperPx={PAPER_PX[isLandscape ? 'landscape' : 'portrait'].across / DRAWING_ZOOM}
         description={`${planning.session.title} lap by lap`}
       />
     </div>

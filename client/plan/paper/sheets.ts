@@ -12,8 +12,6 @@ import type { Planning } from '../../data/usePlanning';
 
 /** So many reps have room beside the name. */
 export const REPS_A_PAGE = { portrait: 9, landscape: 14 };
-/** What a page of A4 has inside its margins, in px of the browser; a little is left for rounding. */
-export const PAGE_PX = { portrait: { across: 700, down: 1025 }, landscape: { across: 1030, down: 695 } };
 export const CARDS_A_PAGE = 8;
 
 /** `Tue 24 November 2026, 17:45, 400 m track` */
@@ -31,21 +29,19 @@ export const timedReps = (legs: readonly TargetLeg[]): RepLeg[] =>
 /** Reps on end in which everybody's target stays the same: it is printed once, before their boxes. */
 export type Block = { from: number; times: number; label: string; pace: string | undefined };
 
-const targetOf = (plan: AthletePlan, i: number): string => {
-  const leg = timedReps(plan.legs)[i]?.leg;
-  return leg?.targetS === undefined || leg.distanceM === undefined ? '' : leg.targetS.toFixed(2);
-};
+/** The target of a rep; undefined where it is run by effort or by the clock. */
+const targetOf = (rep: RepLeg | undefined): number | undefined =>
+  rep?.leg.distanceM === undefined ? undefined : rep.leg.targetS;
 
 /** The reps of those who run the same ones, in blocks of one target each. @param from where the first is, where there are more tables than one */
 export function blocksOf(plans: readonly AthletePlan[], reps: readonly RepLeg[], from = 0): Block[] {
   const blocks: Block[] = [];
+  const own = plans.map(({ legs }) => timedReps(legs).map((rep) => targetOf(rep)?.toFixed(2)));
   reps.forEach(({ leg, label }, at) => {
     const i = from + at;
     const before = blocks.at(-1);
     const isSame =
-      before?.label === label &&
-      before.pace === leg.pace &&
-      plans.every((plan) => targetOf(plan, i) === targetOf(plan, i - 1));
+      before?.label === label && before.pace === leg.pace && own.every((targets) => targets[i] === targets[i - 1]);
     if (before && isSame) before.times++;
     else blocks.push({ from: i, times: 1, label, pace: leg.pace });
   });
@@ -53,9 +49,9 @@ export function blocksOf(plans: readonly AthletePlan[], reps: readonly RepLeg[],
 }
 
 /** An athlete's target for a block, to the coach's rounding; nothing where they run by effort. */
-export function blockTarget(plan: AthletePlan, { from }: Block, rounding: number): string {
-  const leg = timedReps(plan.legs)[from]?.leg;
-  return leg?.targetS === undefined || leg.distanceM === undefined ? '' : formatRounded(leg.targetS, rounding);
+export function blockTarget({ legs }: AthletePlan, { from }: Block, rounding: number): string {
+  const targetS = targetOf(timedReps(legs)[from]);
+  return targetS === undefined ? '' : formatRounded(targetS, rounding);
 }
 
 /** A list in parts of at most so many, as even as can be. */

@@ -1,4 +1,5 @@
 import { useEffect, useRef } from 'react';
+import { isTyping } from '../../ui/isTyping';
 
 /** One key for each athlete, in the order of the tiles: figures first, then the letters that mean nothing else. */
 export const ATHLETE_KEYS = '1234567890qwertuiopasdfghjklxcvbnm'.split('');
@@ -15,9 +16,6 @@ export type KeyActs = {
   help: () => void;
   close: () => void;
 };
-
-const isTyping = (target: EventTarget | null): boolean =>
-  target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
 
 /** The board by keyboard, wherever the focus is; typing in a field stays typing. */
 export function useKeys(acts: KeyActs): void {
