@@ -1,6 +1,6 @@
 /** What component tests share: the theme, the notices and the store round what is drawn, and a hand on its keys and buttons. */
 import '@testing-library/jest-dom';
-import { render, renderHook } from '@testing-library/react';
+import { configure, render, renderHook } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import type { ReactElement, ReactNode } from 'react';
 import { PaperProvider } from 'react-native-paper';
@@ -9,6 +9,9 @@ import { api } from './store/api';
 import { store } from './store/store';
 import { Notices } from './ui/Notices';
 import { lightTheme } from './ui/theme';
+
+// What comes later comes later still on a busy machine; a second, as it would be, once was too short.
+configure({ asyncUtilTimeout: 60_000 });
 
 // What most screens ask for; what else a test needs of the server it puts into the store itself.
 store.dispatch(api.util.upsertQueryEntries([{ endpointName: 'venues', arg: undefined, value: [] }]));
