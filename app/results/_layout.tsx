@@ -1,4 +1,4 @@
-import { ResultList } from '@client/review/ResultList';
+import { ResultList } from '@client/frame/screens';
 import { ListAndDetail } from '@client/ui/ListAndDetail';
 
 export default function ResultsLayout() {

@@ -1,4 +1,4 @@
-import { ResultList } from '@client/review/ResultList';
+import { ResultList } from '@client/frame/screens';
 import { PickOne } from '@client/ui/PickOne';
 
 export default function Results() {

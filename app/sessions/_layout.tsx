@@ -1,4 +1,4 @@
-import { SessionList } from '@client/session/SessionList';
+import { SessionList } from '@client/frame/screens';
 import { ListAndDetail } from '@client/ui/ListAndDetail';
 
 export default function SessionsLayout() {

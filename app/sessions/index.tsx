@@ -1,4 +1,4 @@
-import { SessionList } from '@client/session/SessionList';
+import { SessionList } from '@client/frame/screens';
 import { PickOne } from '@client/ui/PickOne';
 
 export default function Sessions() {

@@ -1,4 +1,4 @@
-import { SquadPage } from '@client/squad/SquadPage';
+import { SquadPage } from '@client/frame/screens';
 import { ListAndDetail } from '@client/ui/ListAndDetail';
 
 export default function SquadLayout() {

@@ -1,1 +1,1 @@
-export { SquadPage as default } from '@client/squad/SquadPage';
+export { SquadPage as default } from '@client/frame/screens';

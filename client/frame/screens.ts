@@ -3,7 +3,7 @@ import { lazyScreen } from '../ui/lazyScreen';
 // Exported here, so that the screens below are registered for whoever starts it.
 export { startFetchingScreens } from '../ui/lazyScreen';
 
-// The lists are in the first load: they are what the coach sees first. What is opened from them follows at once, unasked.
+// This week is in the first load: it is what the coach sees first. All other screens follow at once, unasked.
 const later = () => import('./laterScreens');
 
 /** Sends what this phone has recorded and not sent, now and whenever the network returns. @returns what stops it. */
@@ -23,6 +23,9 @@ export function startSending(): () => void {
   };
 }
 
+export const SquadPage = lazyScreen(async () => (await later()).SquadPage);
+export const SessionList = lazyScreen(async () => (await later()).SessionList);
+export const ResultList = lazyScreen(async () => (await later()).ResultList);
 export const AthletePage = lazyScreen(async () => (await later()).AthletePage);
 export const GroupsPage = lazyScreen(async () => (await later()).GroupsPage);
 export const PaceBookList = lazyScreen(async () => (await later()).PaceBookList);
