@@ -4,6 +4,7 @@ import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { copyFonts } from './fonts.cjs';
 import { writeLicences } from './licences.mjs';
 import { packFolder } from './pack.mjs';
 
@@ -17,7 +18,9 @@ const MADE_OF = [
   'babel.config.js',
   'metro.config.js',
   'package-lock.json',
+  'replacedModules.cjs',
   'scripts/build.mjs',
+  'scripts/fonts.cjs',
   'scripts/licences.mjs',
   'scripts/pack.mjs',
   'tsconfig.json',
@@ -37,19 +40,6 @@ function fingerprint() {
   const hash = createHash('sha256');
   for (const file of MADE_OF.flatMap(filesIn).sort()) hash.update(file).update(fs.readFileSync(path.join(ROOT, file)));
   return hash.digest('hex');
-}
-
-/** The typeface comes with a package; the page asks for it under /fonts. */
-function copyFonts() {
-  const from = path.join(ROOT, 'node_modules/@fontsource/barlow-semi-condensed');
-  const to = path.join(ROOT, 'public/fonts');
-  fs.mkdirSync(to, { recursive: true });
-  for (const weight of [500, 700])
-    for (const letters of ['latin', 'latin-ext']) {
-      const name = `barlow-semi-condensed-${letters}-${weight}-normal.woff2`;
-      fs.copyFileSync(path.join(from, 'files', name), path.join(to, name));
-    }
-  fs.copyFileSync(path.join(from, 'LICENSE'), path.join(to, 'LICENSE.txt'));
 }
 
 /** The app itself is kept by browsers, so that it opens with no network. What the API says never is: see client/store/offlineCopy.ts. */
@@ -77,7 +67,7 @@ const wanted = fingerprint();
 if (fs.existsSync(STAMP) && fs.readFileSync(STAMP, 'utf8') === wanted) process.exit(0);
 
 console.error('Building the web app, about a minute …');
-copyFonts();
+copyFonts(path.join(ROOT, 'public/fonts'));
 // A half-written build must never look finished: the stamp is removed first and written last.
 fs.rmSync(STAMP, { force: true });
 const { status } = spawnSync(
