@@ -28,6 +28,7 @@ module.exports = {
       // As in metro.config.js: our own icons, and states and keys of React Native Web's parts.
       moduleNameMapper: {
         '^@react-native-vector-icons/material-design-icons$': '<rootDir>/client/ui/icons/PaperIcon.tsx',
+        '/modules/(createDOMProps|forwardedProps)$': '<rootDir>/client/ui/web/$1.ts',
       },
     },
   ],

@@ -111,8 +111,8 @@ export async function seriousProblems(page: Page, of: 'all' | 'colours' | 'not c
   }, options);
 }
 
-/** Waits until the pointer's last move has been handled and drawn. */
-const drawn = (page: Page) =>
+/** Waits until what was last done, such as a move of the pointer, has been handled and drawn. */
+export const drawn = (page: Page) =>
   page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
 
 /** Drags one thing onto another, as a finger or mouse does, resting there before release. */

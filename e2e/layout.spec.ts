@@ -35,12 +35,23 @@ async function withLongestNames(app: RunningApp): Promise<{ athleteId: string; s
   return { athleteId: athlete.id, sessionId: session.id };
 }
 
-/** Every width a phone has, from the narrowest. */
+const SIZES = [
+  { width: 320, height: 640, text: 100 },
+  { width: 390, height: 844, text: 100 },
+  { width: 390, height: 844, text: 200 },
+  { width: 844, height: 390, text: 100 },
+];
+
+/** On the narrowest phone, a usual one, one whose reader wants letters of twice the size, and one held sideways. */
 async function expectWhole(page: Page, what: string): Promise<void> {
-  for (const width of [360, 390, 430]) {
-    await page.setViewportSize({ width, height: 780 });
-    // The page follows its width a moment later.
-    await expect.poll(() => layoutFaults(page), { message: `${what} at ${width} px` }).toEqual([]);
+  for (const { width, height, text } of SIZES) {
+    await page.setViewportSize({ width, height });
+    await page.evaluate((text) => {
+      document.documentElement.style.fontSize = `${text}%`;
+    }, text);
+    // The page follows its size a moment later.
+    const message = `${what} at ${width}×${height}, letters at ${text} %`;
+    await expect.poll(() => layoutFaults(page), { message }).toEqual([]);
   }
 }
 

@@ -77,7 +77,7 @@ test('a thread is written, given a turn, changed and taken out', async ({ page, 
   const { id } = await seasonCalled(demo, 'Five');
   const threads = async () => (await seasonCalled(demo, 'Five')).season.threads;
   await page.goto(`${demo.url}/season/${id}`);
-  await page.getByRole('button', { name: /: threads$/ }).tap();
+  await page.getByRole('radio', { name: 'Threads' }).tap();
   await page.getByRole('button', { name: 'Write a new thread' }).tap();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('button', { name: 'Save the thread' }).tap();
@@ -120,7 +120,7 @@ test('a season is renamed, for other groups, and copied for next year', async ({
   const { id, season } = await seasonCalled(demo, 'Five');
   const now = async () => (await demo.get<StoredSeason[]>('seasons')).find((season) => season.id === id)?.season;
   await page.goto(`${demo.url}/season/${id}`);
-  await page.getByRole('button', { name: /: races$/ }).tap();
+  await page.getByRole('radio', { name: 'Races' }).tap();
   const region = page.getByRole('region', { name: 'About the season' });
   await region.getByLabel('Name').fill('Harbour 2026');
   await region.getByRole('button', { name: 'Rename' }).tap();

@@ -352,7 +352,7 @@ test('erased for good, after a copy: out of the squad and of every result, and o
   await button(page, 'Erase for good …').tap();
   await expect(button(page, 'Erase Ada Brindlecote')).toBeDisabled();
   const saving = page.waitForEvent('download');
-  await button(page, 'Save all as a file').tap();
+  await button(page, 'Save a copy first').tap();
   expect((await saving).suggestedFilename()).toMatch(/^Ada \d{4}-\d\d-\d\d\.json$/);
   await expect(page.getByText('A copy is saved')).toBeVisible();
   await button(page, 'Erase Ada Brindlecote').tap();

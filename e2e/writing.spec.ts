@@ -265,6 +265,7 @@ test('every kind of count, length, pace and recovery is within reach of the thum
   // All that can be pressed is big enough.
   const small = await page.getByRole('main').evaluate((main) =>
     Array.from(main.querySelectorAll('[role="radio"], [role="checkbox"], button, [role="option"]'))
+      .filter((element) => !element.closest('[inert]'))
       .map((element) => ({
         says: element.getAttribute('aria-label') ?? element.textContent,
         box: element.getBoundingClientRect(),

@@ -22,6 +22,12 @@ const USED = {
   waiting: 'mdiCloudUploadOutline',
   menu: 'mdiDotsVertical',
   'menu-down': 'mdiMenuDown',
+  'menu-up': 'mdiMenuUp',
+  minus: 'mdiMinus',
+  // Paper asks for these itself.
+  'checkbox-marked': 'mdiCheckboxMarked',
+  'checkbox-blank-outline': 'mdiCheckboxBlankOutline',
+  magnify: 'mdiMagnify',
   check: 'mdiCheck',
   drag: 'mdiDragVertical',
   up: 'mdiArrowUp',

@@ -16,7 +16,9 @@ import { store, useAppSelector } from '../store/store';
 import { NavBar } from './NavBar';
 import { NewVersion } from './NewVersion';
 import { NoticeBar, Notices } from '../ui/Notices';
+import { startGroupKeys } from '../ui/web/groupKeys';
 import { darkTheme, lightTheme } from '../ui/theme';
+import { useLow } from '../ui/useLow';
 import { useWide } from '../ui/useWide';
 
 /** By keyboard past the places to what the screen is about; seen only while it has the focus. */
@@ -42,6 +44,7 @@ function Themed() {
   const device = useColorScheme();
   const theme = (look === 'system' ? device : look) === 'dark' ? darkTheme : lightTheme;
   const wide = useWide();
+  const low = useLow();
   const path = usePathname();
   const who = useWho();
   const isCoach = (who ?? 'coach') === 'coach';
@@ -51,14 +54,21 @@ function Themed() {
     // The page under the app, and what the browser draws in it, such as the lists of a select.
     document.documentElement.dataset.look = look;
   }, [look]);
+  useEffect(startGroupKeys, []);
   useEffect(() => afterFirst(startSending), []);
+  const isBoard = isAtLineBoard(path);
+  useEffect(() => {
+    document.documentElement.dataset.place = isBoard ? 'board' : '';
+  }, [isBoard]);
   useEffect(() => (isLetIn ? startKeepingSquad() : undefined), [isLetIn]);
   useEffect(() => afterFirst(startFetchingScreens), []);
   useEffect(() => afterFirst(startServiceWorker), []);
   return (
     <PaperProvider theme={theme}>
       <Notices troubleText={troubleText}>
-        <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column-reverse', backgroundColor: theme.zest.ground }}>
+        <View
+          style={{ flex: 1, flexDirection: wide || low ? 'row' : 'column-reverse', backgroundColor: theme.zest.ground }}
+        >
           {wide && <SkipLink />}
           {(!isAtLineBoard(path) || wide) && isCoach && path !== '/join' && <NavBar />}
           <View role="main" id="main" tabIndex={-1} style={{ flex: 1, minHeight: 0, minWidth: 0 }}>

@@ -1,9 +1,10 @@
 import { Link, usePathname } from 'expo-router';
-import { View } from 'react-native';
+import { View, type TextStyle } from 'react-native';
 import { Icon, type IconName } from '../ui/icons/Icon';
 import { SettingsLink } from '../parts/SettingsLink';
 import { Logo } from '../ui/Logo';
 import { SPACE, usePalette } from '../ui/theme';
+import { useLow } from '../ui/useLow';
 import { useWide } from '../ui/useWide';
 import { Text } from '../ui/Text';
 
@@ -15,24 +16,31 @@ const PLACES: { href: '/squad' | '/season' | '/sessions' | '/track' | '/results'
   { href: '/results', name: 'Results', icon: 'results' },
 ];
 
-/** The places of the work, in its order: a bar under the thumb on a phone, a rail at the side on a wide screen. */
+/** As the reader's letters grow, for as long as the longest of five names fits. */
+const NAME = { fontSize: 'min(0.8125rem, 4.6vw, 18px)', lineHeight: '1.25' } as unknown as TextStyle;
+
+/**
+ * The places of the work, in its order: a bar under the thumb on a phone, a rail at the side on a wide screen and on a phone held sideways.
+ * They are links, which open in a tab of their own; Paper's bar makes them tabs of one page.
+ */
 export function NavBar() {
   const palette = usePalette();
   const wide = useWide();
+  const isRail = useLow() || wide;
   const path = usePathname();
   return (
     <View
       role="navigation"
       aria-label="Places"
       style={{
-        flexDirection: wide ? 'column' : 'row',
+        flexDirection: isRail ? 'column' : 'row',
         backgroundColor: palette.ground,
         borderColor: palette.line,
-        borderTopWidth: wide ? 0 : 1,
-        borderRightWidth: wide ? 1 : 0,
+        borderTopWidth: isRail ? 0 : 1,
+        borderRightWidth: isRail ? 1 : 0,
         padding: wide ? SPACE.s : 0,
         gap: wide ? SPACE.s : 0,
-        ...(wide ? { width: 96 } : {}),
+        ...(wide ? { width: 96 } : isRail ? { width: 76 } : {}),
       }}
     >
       {wide && (
@@ -43,19 +51,25 @@ export function NavBar() {
       {PLACES.map(({ href, name, icon }) => {
         const here = path === href || path.startsWith(`${href}/`);
         return (
-          <Link key={href} href={href} style={{ flex: wide ? undefined : 1 }} aria-current={here ? 'page' : undefined}>
+          <Link
+            key={href}
+            href={href}
+            style={{ flex: wide ? undefined : 1, width: '100%' }}
+            aria-current={here ? 'page' : undefined}
+          >
             <View
               style={{
                 alignItems: 'center',
                 justifyContent: 'center',
-                minHeight: 60,
+                minHeight: isRail && !wide ? 48 : 60,
+                flexGrow: 1,
                 width: '100%',
                 borderRadius: wide ? 10 : 0,
-                backgroundColor: here && wide ? palette.action : 'transparent',
+                backgroundColor: here && isRail ? palette.action : 'transparent',
               }}
             >
               {/* The place one is in carries a strip of zest along its edge. */}
-              {!wide && (
+              {!isRail && (
                 <View
                   style={{
                     position: 'absolute',
@@ -67,8 +81,12 @@ export function NavBar() {
                   }}
                 />
               )}
-              <Icon name={icon} color={here && wide ? palette.onAction : here ? palette.ink : palette.quiet} />
-              <Text as="label" color={here && wide ? palette.onAction : here ? palette.ink : palette.quiet}>
+              <Icon name={icon} color={here && isRail ? palette.onAction : here ? palette.ink : palette.quiet} />
+              <Text
+                as="label"
+                style={NAME}
+                color={here && isRail ? palette.onAction : here ? palette.ink : palette.quiet}
+              >
                 {name}
               </Text>
             </View>

@@ -16,6 +16,7 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { TextField } from '../ui/TextField';
+import { rem } from '../ui/rem';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useWide } from '../ui/useWide';
@@ -102,7 +103,7 @@ export function LibraryPage() {
   };
   const any = (text: string) => [{ value: '' as const, text }];
   const pick = (element: React.ReactNode) => (
-    <View style={{ flexGrow: 1, flexBasis: 150, minWidth: 0 }}>{element}</View>
+    <View style={{ flexGrow: 1, flexBasis: rem(150), minWidth: 0 }}>{element}</View>
   );
   return (
     <Page
@@ -117,7 +118,7 @@ export function LibraryPage() {
     >
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
       {error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : !library && <Loading />}
-      <TextField label="Find" value={words} onChange={setWords} placeholder="a word, a distance, a tag" />
+      <TextField finds label="Find" value={words} onChange={setWords} placeholder="a word, a distance, a tag" />
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {!wide && (
           <SmallButton expanded={isChoosing} onPress={() => setChoosing(!isChoosing)}>

@@ -11,6 +11,7 @@ import { NotThere } from '../ui/NotThere';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { useNotice } from '../ui/Notices';
+import { SideBySide } from '../ui/SideBySide';
 import { EditorPage } from '../parts/editor/write/EditorPage';
 import { useDraft } from '../parts/editor/write/useDraft';
 import { SessionAbout } from './SessionAbout';
@@ -82,16 +83,12 @@ function Editor({ stored, library, squad }: Props) {
         />
       }
       footer={(readable) => (
-        <View style={{ flexDirection: 'row', gap: 8, alignItems: 'flex-end' }}>
-          <View style={{ flex: 1, minWidth: 0 }}>
-            <WhenField type="date" label="On" value={date} onChange={(day) => setDate(day === '' ? today() : day)} />
-          </View>
-          <View style={{ flex: 1 }}>
-            <PrimaryButton main icon="plus" disabled={!readable} onPress={() => void putOnDate()}>
-              Put on this day
-            </PrimaryButton>
-          </View>
-        </View>
+        <SideBySide isAtFoot>
+          <WhenField type="date" label="On" value={date} onChange={(day) => setDate(day === '' ? today() : day)} />
+          <PrimaryButton main icon="plus" disabled={!readable} onPress={() => void putOnDate()}>
+            Put on this day
+          </PrimaryButton>
+        </SideBySide>
       )}
     />
   );

@@ -19,6 +19,7 @@ import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { WhenField } from '../ui/WhenField';
 import { Text } from '../ui/Text';
+import { SideBySide } from '../ui/SideBySide';
 import { mainPart, viewSession } from '../data/sessionView';
 import { GoingOn } from './GoingOn';
 import { Standing, useStandings } from './Standing';
@@ -161,20 +162,16 @@ function Steps({ stored, library }: { stored: Progression; library: LibraryView 
                 )}
               </View>
               {entry && dating === step && (
-                <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-end' }}>
-                  <View style={{ flex: 1, minWidth: 0 }}>
-                    <WhenField type="date" label="On" value={date} onChange={setDate} />
-                  </View>
-                  <View style={{ flex: 1 }}>
-                    <PrimaryButton
-                      main
-                      disabled={date === ''}
-                      onPress={() => void putOn(entry.session, date, `/sessions/progressions/${id}`)}
-                    >
-                      Put it there
-                    </PrimaryButton>
-                  </View>
-                </View>
+                <SideBySide isAtFoot>
+                  <WhenField type="date" label="On" value={date} onChange={setDate} />
+                  <PrimaryButton
+                    main
+                    disabled={date === ''}
+                    onPress={() => void putOn(entry.session, date, `/sessions/progressions/${id}`)}
+                  >
+                    Put it there
+                  </PrimaryButton>
+                </SideBySide>
               )}
             </View>
           );

@@ -20,7 +20,7 @@ function NumberField({ label, value, onChange }: NumberProps) {
       <TextField
         label={label}
         value={typed}
-        keyboard="decimal-pad"
+        decimal
         onChange={setTyped}
         onBlur={() => read.ok && read.value !== value && onChange(read.value)}
         error={read.ok ? undefined : NOT_A_NUMBER}

@@ -1,16 +1,15 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { HelperText, TextInput } from 'react-native-paper';
 import type { ReviewCell } from '@core/review/cell';
 import type { ReviewRow } from '@core/review/review';
 import { repLabel } from '@core/run/plan';
 import { formatExactTime, formatTime, parseTime } from '@core/units/time';
 import { EffortPicker } from '../ui/EffortPicker';
 import { ModalSheet } from '../ui/ModalSheet';
-import { NO_RING } from '../ui/noRing';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
+import { TextField } from '../ui/TextField';
 import type { ReadRun } from './useReview';
 
 type FieldProps = {
@@ -28,28 +27,22 @@ type FieldProps = {
 /** Something to type, and the press that takes it. */
 function Field({ label, value, onChange, trouble, hint, decimal = false, button, onDone }: FieldProps) {
   return (
-    <View>
-      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
-        <TextInput
-          mode="outlined"
-          dense
+    <View style={{ flexDirection: 'row', gap: SPACE.s }}>
+      <View style={{ flex: 1 }}>
+        <TextField
           label={label}
-          aria-label={label}
           value={value}
-          onChangeText={onChange}
-          onSubmitEditing={onDone}
-          error={trouble !== undefined}
-          {...(decimal ? { inputMode: 'decimal' as const } : {})}
-          style={{ flex: 1, height: 48 }}
-          contentStyle={NO_RING}
+          onChange={onChange}
+          onEnter={onDone}
+          error={trouble}
+          hint={hint}
+          decimal={decimal}
         />
+      </View>
+      {/* Beside the field, not its label. */}
+      <View style={{ paddingTop: 20 }}>
         <PrimaryButton onPress={onDone}>{button}</PrimaryButton>
       </View>
-      {(trouble ?? hint) !== undefined && (
-        <HelperText type={trouble === undefined ? 'info' : 'error'} aria-live="polite">
-          {trouble ?? hint}
-        </HelperText>
-      )}
     </View>
   );
 }
@@ -113,7 +106,7 @@ function MetresField({ read, row, cell }: { read: ReadRun; row: ReviewRow; cell:
 }
 
 /** A text about the rep that is sent off when it is done. */
-function TextField({ label, button, send }: { label: string; button: string; send: (text: string) => void }) {
+function SentText({ label, button, send }: { label: string; button: string; send: (text: string) => void }) {
   const [typed, setTyped] = useState('');
   const [trouble, setTrouble] = useState<string>();
   const take = () => {
@@ -158,13 +151,13 @@ export function RepSheet({ read, row, at, close }: Props) {
           </PrimaryButton>
         </View>
       ) : (
-        <TextField
+        <SentText
           label="Why it should not count"
           button="Leave out"
           send={(reason) => correct({ type: 'excluded', athleteId, repIndex, reason })}
         />
       )}
-      <TextField label="Note" button="Add" send={(text) => correct({ type: 'noted', athleteId, repIndex, text })} />
+      <SentText label="Note" button="Add" send={(text) => correct({ type: 'noted', athleteId, repIndex, text })} />
       {notes.length > 0 && <Text as="small">{notes.join(' · ')}</Text>}
       <Text as="small" quiet>
         What was taken at the track stays in the history; this is added to it.

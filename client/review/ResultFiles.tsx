@@ -4,7 +4,6 @@ import { parseISO } from 'date-fns/parseISO';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { TextInput } from 'react-native-paper';
 import { ulid } from 'ulid';
 import { broughtIn, type BroughtIn } from '@core/formats/broughtIn';
 import { readResultsCsv, type ReadResults } from '@core/formats/resultsCsv';
@@ -14,13 +13,13 @@ import { everyoneIn, type SquadView, useSquad } from '../data/useSquad';
 import { useRunsOnQuery } from '../store/api';
 import { dayName } from '../ui/days';
 import { FilePicker } from '../ui/FilePicker';
-import { NO_RING } from '../ui/noRing';
 import { useNotice } from '../ui/Notices';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Text } from '../ui/Text';
+import { TextField } from '../ui/TextField';
 
 /** Sessions of files have no time of day: in the afternoon, as a rule. */
 const START_HOURS = 17;
@@ -106,16 +105,7 @@ export function ResultFiles() {
         As it is saved from a session, an athlete or the squad here. It needs at least date, athlete, rep, a distance or
         a duration, and a time.
       </FilePicker>
-      <TextInput
-        mode="outlined"
-        label="Or paste it"
-        aria-label="Or paste it"
-        multiline
-        numberOfLines={4}
-        contentStyle={NO_RING}
-        value={text.length > 4000 ? '' : text}
-        onChangeText={setText}
-      />
+      <TextField label="Or paste it" lines={4} value={text.length > 4000 ? '' : text} onChange={setText} />
       {read && !read.ok && <Trouble>{read.message}</Trouble>}
       {looked && (
         <View role="status" style={{ gap: SPACE.s }}>

@@ -54,13 +54,13 @@ export function DayDone({ day, done, season, athletes, change }: Props) {
           <TextField
             label="How much"
             value={text}
-            keyboard="decimal-pad"
+            decimal
             onChange={setText}
             error={amount === undefined ? 'A number, like 8.' : undefined}
           />
         </View>
         <View style={{ width: 150 }}>
-          <Segments who="How much" values={UNITS} words={UNIT_WORDS} value={unit} onChange={setUnit} minWidth={64} />
+          <Segments who="How much" values={UNITS} words={UNIT_WORDS} value={unit} onChange={setUnit} />
         </View>
         <PrimaryButton
           main={!done}

@@ -6,6 +6,7 @@ import { ranInWeek, weekMinutes } from '@core/season/load';
 import type { SeasonDay, SeasonWeek } from '@core/season/season';
 import type { LaidSeason } from '../data/useSeasons';
 import { GridDragArea } from '../ui/GridDragArea';
+import { rem } from '../ui/rem';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { useWide } from '../ui/useWide';
 import { Text } from '../ui/Text';
@@ -31,7 +32,7 @@ function Load({ week, most, ran, widthPx }: { week: SeasonWeek; most: number; ra
     >
       <View style={{ height: ran > 0 ? 5 : 8, borderRadius: 2, width: width(minutes), backgroundColor: palette.jog }} />
       {ran > 0 && <View style={{ height: 5, borderRadius: 2, width: width(ran), backgroundColor: palette.ink }} />}
-      <Text as="label" quiet style={{ lineHeight: 13 }}>
+      <Text as="label" quiet style={{ lineHeight: rem(13) }}>
         {text}
       </Text>
     </View>
@@ -149,11 +150,11 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSw
               >
                 <View style={{ width: SPINE_PX, justifyContent: 'center', paddingRight: SPACE.xs }}>
                   {isTop && (
-                    <Text as="label" style={{ lineHeight: 14 }}>
+                    <Text as="label" style={{ lineHeight: rem(14) }}>
                       {week.phase}
                     </Text>
                   )}
-                  <Text as="label" quiet style={{ lineHeight: 14 }}>
+                  <Text as="label" quiet style={{ lineHeight: rem(14) }}>
                     {format(parseISO(week.from), 'd MMM')}
                   </Text>
                 </View>

@@ -115,7 +115,6 @@ export function NewSeason() {
           words={HARD_WORDS}
           value={hardDays}
           onChange={setHardDays}
-          minWidth={80}
         />
       </View>
       {groups.length > 0 && (

@@ -66,7 +66,7 @@ function Card({ race, entry, name, paces, rehearsed }: Omit<Props, 'resultS' | '
       <Text as="heading" level={3}>
         {`${name}, ${formatDistance(distanceM)} in ${formatMarkTime(aimS)}`}
       </Text>
-      <Segments who={name} values={RACE_SHAPES} words={SHAPE_WORDS} value={shape} onChange={setShape} minWidth={110} />
+      <Segments who={name} values={RACE_SHAPES} words={SHAPE_WORDS} value={shape} onChange={setShape} />
       {opening && (
         <Text as="strong">
           {opening.from === 'goal'
@@ -132,7 +132,7 @@ function Reading({ entry, resultS, saveSplits }: Pick<Props, 'entry' | 'resultS'
           <Text>{`To work on: ${read.workOn.charAt(0).toLowerCase()}${read.workOn.slice(1)}`}</Text>
         </View>
       )}
-      <Segments who="Splits" values={UNITS} words={UNIT_WORDS} value={unit} onChange={setUnit} minWidth={90} />
+      <Segments who="Splits" values={UNITS} words={UNIT_WORDS} value={unit} onChange={setUnit} />
       <TextField
         label="Splits, in order"
         value={text}

@@ -16,6 +16,7 @@ import { TextButton } from '../ui/TextButton';
 import { TextField } from '../ui/TextField';
 import { WhenField } from '../ui/WhenField';
 import { Text } from '../ui/Text';
+import { SideBySide } from '../ui/SideBySide';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 
 type Span = { from: string; to: string };
@@ -37,20 +38,16 @@ function SpanFields({
   error: string | undefined;
 }) {
   return (
-    <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-      <View style={{ flex: 1 }}>
-        <WhenField
-          type="date"
-          label="From"
-          value={span.from}
-          onChange={(from) => onChange({ from, to: span.to < from ? from : span.to })}
-          error={error}
-        />
-      </View>
-      <View style={{ flex: 1 }}>
-        <WhenField type="date" label="To and with" value={span.to} onChange={(to) => onChange({ ...span, to })} />
-      </View>
-    </View>
+    <SideBySide>
+      <WhenField
+        type="date"
+        label="From"
+        value={span.from}
+        onChange={(from) => onChange({ from, to: span.to < from ? from : span.to })}
+        error={error}
+      />
+      <WhenField type="date" label="To and with" value={span.to} onChange={(to) => onChange({ ...span, to })} />
+    </SideBySide>
   );
 }
 

@@ -4,13 +4,13 @@ import { View } from 'react-native';
 import { weekText } from '@core/season/weekText';
 import type { LaidSeason } from '../data/useSeasons';
 import { troubleText, useRemoveSeasonMutation, useRestoreSeasonMutation } from '../store/api';
+import { Choice } from '../ui/Choice';
 import { NotThere } from '../ui/NotThere';
 import { Loading } from '../ui/Loading';
 import { useNotice } from '../ui/Notices';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { saveFile } from '../ui/saveFile';
-import { Segments } from '../ui/Segments';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { TwoColumns } from '../ui/TwoColumns';
@@ -31,9 +31,13 @@ import { athletesIn } from './seasonChecks';
 import { useSeasonData, type SeasonData } from './useSeasonData';
 import { useSeasonEdit } from '../data/useSeasonEdit';
 
-const PARTS = ['weeks', 'plan', 'threads', 'away'] as const;
-type Part = (typeof PARTS)[number];
-const PART_WORDS: Record<Part, string> = { weeks: 'Weeks', plan: 'Races', threads: 'Threads', away: 'Away' };
+const PARTS = [
+  { value: 'weeks', text: 'Weeks' },
+  { value: 'plan', text: 'Races' },
+  { value: 'threads', text: 'Threads' },
+  { value: 'away', text: 'Away' },
+] as const;
+type Part = (typeof PARTS)[number]['value'];
 
 /** The season for other programs and on paper. */
 function Out({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
@@ -137,14 +141,7 @@ function Whole({ laid, data }: { laid: LaidSeason; data: SeasonData }) {
       ) : (
         <>
           <SeasonStrip laid={laid} today={data.today} label="Phases and races" />
-          <Segments
-            who="Part of the season"
-            values={PARTS}
-            words={PART_WORDS}
-            value={part}
-            onChange={setPart}
-            minWidth={80}
-          />
+          <Choice label="Part of the season" isOneLine options={PARTS} value={part} onChange={setPart} />
           {asked}
           {part === 'weeks' && <SeasonBody laid={laid} data={data} />}
           {part === 'plan' && plan}

@@ -14,6 +14,7 @@ import { SPACE } from '../ui/theme';
 import { TextField } from '../ui/TextField';
 import { WhenField } from '../ui/WhenField';
 import { Text } from '../ui/Text';
+import { SideBySide } from '../ui/SideBySide';
 import { DayMark } from './DayMark';
 import { untilText, WEIGHT_WORDS } from './seasonText';
 import type { SeasonEdit } from '../data/useSeasonEdit';
@@ -49,20 +50,16 @@ export function RaceForm({ race, save, cancel }: FormProps) {
         onChange={setName}
         error={isTried && name.trim() === '' ? 'A race needs a name.' : undefined}
       />
-      <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-        <View style={{ flex: 1 }}>
-          <WhenField
-            type="date"
-            label="Day"
-            value={date}
-            onChange={setDate}
-            error={isTried && !isDate(date) ? 'A day is needed.' : undefined}
-          />
-        </View>
-        <View style={{ flex: 1 }}>
-          <WhenField type="time" label="First start" value={startTime} onChange={setStartTime} />
-        </View>
-      </View>
+      <SideBySide>
+        <WhenField
+          type="date"
+          label="Day"
+          value={date}
+          onChange={setDate}
+          error={isTried && !isDate(date) ? 'A day is needed.' : undefined}
+        />
+        <WhenField type="time" label="First start" value={startTime} onChange={setStartTime} />
+      </SideBySide>
       <TextField label="Where" value={place} onChange={setPlace} placeholder="if you like" />
       <View role="radiogroup" aria-label="How much it counts">
         {RACE_WEIGHTS.map((value) => (

@@ -102,7 +102,6 @@ function ThreadRow({ thread, laid, data, edit, onChange }: RowProps) {
                 `${thread.name}: ${THREAD_STEP_WORDS[step].toLowerCase()}.`,
               )
             }
-            minWidth={90}
           />
           {lastRun && (
             <TextButton onPress={() => router.push(`/results/${lastRun.id}/next`)}>What the results say</TextButton>

@@ -17,6 +17,7 @@ import { WhenField } from '../ui/WhenField';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SmallButton } from '../ui/SmallButton';
 import { useNotice } from '../ui/Notices';
+import { rem } from '../ui/rem';
 import { WithSession } from '../parts/WithSession';
 import { EditorPage } from '../parts/editor/write/EditorPage';
 import { useDraft } from '../parts/editor/write/useDraft';
@@ -101,7 +102,7 @@ function Editor({ stored, squad }: { stored: ScheduledSession; squad: SquadView 
       onRemove={{ label: 'Remove this session', go: () => void remove() }}
       fields={
         <>
-          <View style={{ flexGrow: 1, flexBasis: 150 }}>
+          <View style={{ flexGrow: 1, flexBasis: rem(150) }}>
             <WhenField
               type="date"
               label="Day"
@@ -110,7 +111,7 @@ function Editor({ stored, squad }: { stored: ScheduledSession; squad: SquadView 
               error={typed.date === '' ? 'A day is needed.' : undefined}
             />
           </View>
-          <View style={{ flexGrow: 1, flexBasis: 130 }}>
+          <View style={{ flexGrow: 1, flexBasis: rem(130) }}>
             <WhenField
               type="time"
               label="Starts at"
@@ -122,7 +123,7 @@ function Editor({ stored, squad }: { stored: ScheduledSession; squad: SquadView 
       }
       footer={(readable) => (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
-          <View style={{ flexGrow: 1, flexBasis: 200 }}>
+          <View style={{ flexGrow: 1, flexBasis: rem(200), maxWidth: '100%' }}>
             <PrimaryButton main icon="track" disabled={!readable} onPress={() => void goToTrack()}>
               Take to the track
             </PrimaryButton>

@@ -5,11 +5,11 @@ import type { SquadMember } from '@core/squad/athlete';
 import { troubleText, useEraseAthleteMutation } from '../store/api';
 import { forgetAthlete } from '../log/recorder';
 import { today } from '../ui/days';
-import { Press } from '../ui/Press';
+import { Ask } from '../ui/Ask';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { saveFile } from '../ui/saveFile';
-import { RADIUS, SPACE, usePalette } from '../ui/theme';
-import { Tick } from '../ui/Tick';
+import { SPACE } from '../ui/theme';
+import { TickRow } from '../ui/TickRow';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
 import { Text } from '../ui/Text';
@@ -28,7 +28,6 @@ async function saveAll({ id, tileName }: SquadMember): Promise<string | undefine
 
 /** The athlete as a file; and everything about them away for good, after a copy or a clear no to one. */
 export function EraseAthlete({ athlete }: { athlete: SquadMember }) {
-  const palette = usePalette();
   const [isOpen, setOpen] = useState(false);
   const [hasCopy, setCopy] = useState(false);
   const [noCopy, setNoCopy] = useState(false);
@@ -49,56 +48,50 @@ export function EraseAthlete({ athlete }: { athlete: SquadMember }) {
   };
   return (
     <View style={{ gap: SPACE.m }}>
-      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+      {trouble !== undefined && !isOpen && <Trouble>{trouble}</Trouble>}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <PrimaryButton onPress={() => void save()}>Save all as a file</PrimaryButton>
-        {!isOpen && (
-          <PrimaryButton icon="remove" onPress={() => setOpen(true)}>
-            Erase for good …
-          </PrimaryButton>
-        )}
+        <PrimaryButton icon="remove" onPress={() => setOpen(true)}>
+          Erase for good …
+        </PrimaryButton>
       </View>
       {isOpen && (
-        <View
-          role="group"
-          aria-label={`Erase ${athlete.name} for good`}
-          style={{
-            gap: SPACE.m,
-            padding: SPACE.m,
-            borderRadius: RADIUS,
-            borderWidth: 2,
-            borderColor: palette.late,
-          }}
+        <Ask
+          title={`Erase ${athlete.name} for good?`}
+          close={() => setOpen(false)}
+          answers={
+            <>
+              <PrimaryButton
+                icon="remove"
+                disabled={(!hasCopy && !noCopy) || erasing.isLoading}
+                onPress={() => void go()}
+              >
+                {`Erase ${athlete.name}`}
+              </PrimaryButton>
+              <PrimaryButton main onPress={() => setOpen(false)}>
+                Keep
+              </PrimaryButton>
+            </>
+          }
         >
           <Text>
-            {`Everything about ${athlete.name} goes: profile, marks, notes, and their times in every session. It cannot be taken back.`}
+            Everything about them goes: profile, marks, notes, and their times in every session. It cannot be taken
+            back.
           </Text>
           <Text as="small" quiet>
-            Save all as a file first, or say that no copy is needed. Files that were exported before stay where they
-            are; the server’s nightly copies hold them for 14 nights more.
+            Save a copy first, or say that none is needed. Files that were exported before stay where they are; the
+            server’s nightly copies hold them for 14 nights more.
           </Text>
-          <Press
-            role="checkbox"
-            aria-checked={hasCopy || noCopy}
-            onPress={() => setNoCopy(!noCopy)}
-            style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, minHeight: 44 }}
-          >
-            <Tick on={hasCopy || noCopy} />
-            <Text as="strong">{hasCopy ? 'A copy is saved' : 'No copy is needed'}</Text>
-          </Press>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-            <PrimaryButton
-              icon="remove"
-              disabled={(!hasCopy && !noCopy) || erasing.isLoading}
-              onPress={() => void go()}
-            >
-              {`Erase ${athlete.name}`}
-            </PrimaryButton>
-            <PrimaryButton main onPress={() => setOpen(false)}>
-              Keep
-            </PrimaryButton>
+          {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+          <View style={{ alignItems: 'flex-start' }}>
+            <PrimaryButton onPress={() => void save()}>Save a copy first</PrimaryButton>
           </View>
-        </View>
+          <TickRow
+            label={hasCopy ? 'A copy is saved' : 'No copy is needed'}
+            checked={hasCopy || noCopy}
+            onChange={setNoCopy}
+          />
+        </Ask>
       )}
     </View>
   );

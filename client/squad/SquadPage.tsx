@@ -103,7 +103,7 @@ function Matrix({
     <>
       <View style={{ flexDirection: 'row', gap: SPACE.s, maxWidth: 560 }}>
         <View style={{ flex: 3 }}>
-          <TextField label="Find by name" value={find} onChange={setFind} />
+          <TextField finds label="Find by name" value={find} onChange={setFind} />
         </View>
         <View style={{ flex: 2, minWidth: 128 }}>
           <Select label="Show" options={showOptions(squad)} value={show} onChange={setShow} />

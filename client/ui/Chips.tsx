@@ -1,6 +1,5 @@
 import { View } from 'react-native';
-import { Press } from './Press';
-import { RADIUS, usePalette } from './theme';
+import { ChoiceChip } from './ChoiceChip';
 import { Text } from './Text';
 
 type Props = {
@@ -10,9 +9,8 @@ type Props = {
   onChange: (chosen: string[]) => void;
 };
 
-/** Any of a few, all in sight; the chosen ones are filled. */
+/** Any of a few, all in sight. */
 export function Chips({ label, options, chosen, onChange }: Props) {
-  const palette = usePalette();
   return (
     <View style={{ gap: 4 }}>
       <Text as="label" quiet>
@@ -22,28 +20,14 @@ export function Chips({ label, options, chosen, onChange }: Props) {
         {options.map(({ value, text }) => {
           const on = chosen.includes(value);
           return (
-            <Press
+            <ChoiceChip
               key={value}
               role="checkbox"
-              aria-checked={on}
+              on={on}
               onPress={() => onChange(on ? chosen.filter((other) => other !== value) : [...chosen, value])}
-              style={{
-                minHeight: 44,
-                minWidth: 44,
-                maxWidth: '100%',
-                paddingHorizontal: 12,
-                justifyContent: 'center',
-                alignItems: 'center',
-                borderRadius: RADIUS,
-                borderWidth: 1.5,
-                borderColor: on ? palette.ink : palette.line,
-                backgroundColor: on ? palette.action : 'transparent',
-              }}
             >
-              <Text as="strong" color={on ? palette.onAction : palette.ink}>
-                {text}
-              </Text>
-            </Press>
+              {text}
+            </ChoiceChip>
           );
         })}
       </View>

@@ -1,6 +1,5 @@
 import { View } from 'react-native';
-import { RADIUS, usePalette } from './theme';
-import { Press } from './Press';
+import { ChoiceChip } from './ChoiceChip';
 import { Text } from './Text';
 
 type Props<T extends string> = {
@@ -9,11 +8,11 @@ type Props<T extends string> = {
   value: T | undefined;
   onChange: (value: T) => void;
   showLabel?: boolean;
-  /** They share one line, however narrow. */
+  /** They share the width of one line, where they fit in one. */
   isOneLine?: boolean;
 };
 
-/** One of a few, all in sight; the chosen one is filled and has a bar under it. */
+/** One of a few, all in sight. Paper's row of segments cuts what is too long for its line; these go on in the next. */
 export function Choice<T extends string>({
   label,
   options,
@@ -22,7 +21,6 @@ export function Choice<T extends string>({
   showLabel = false,
   isOneLine = false,
 }: Props<T>) {
-  const palette = usePalette();
   return (
     <View style={{ gap: 4 }}>
       {showLabel && (
@@ -33,34 +31,19 @@ export function Choice<T extends string>({
       <View
         role="radiogroup"
         aria-label={label}
-        style={{ flexDirection: 'row', flexWrap: isOneLine ? 'nowrap' : 'wrap', gap: isOneLine ? 4 : 6 }}
+        style={{ flexDirection: 'row', flexWrap: 'wrap', gap: isOneLine ? 4 : 6 }}
       >
-        {options.map((option) => {
-          const chosen = option.value === value;
-          return (
-            <Press
-              key={option.value}
-              role="radio"
-              aria-checked={chosen}
-              onPress={() => onChange(option.value)}
-              style={{
-                minHeight: 44,
-                minWidth: 44,
-                paddingHorizontal: isOneLine ? 6 : 12,
-                ...(isOneLine ? { flexGrow: 1, alignItems: 'center', maxWidth: 140 } : {}),
-                justifyContent: 'center',
-                borderRadius: RADIUS,
-                borderWidth: 1.5,
-                borderColor: chosen ? palette.ink : palette.line,
-                backgroundColor: chosen ? palette.action : 'transparent',
-              }}
-            >
-              <Text as="strong" color={chosen ? palette.onAction : palette.ink}>
-                {option.text}
-              </Text>
-            </Press>
-          );
-        })}
+        {options.map((option) => (
+          <ChoiceChip
+            key={option.value}
+            role="radio"
+            on={option.value === value}
+            isOneLine={isOneLine}
+            onPress={() => onChange(option.value)}
+          >
+            {option.text}
+          </ChoiceChip>
+        ))}
       </View>
     </View>
   );

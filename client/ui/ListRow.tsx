@@ -1,6 +1,7 @@
 import { Link, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
+import { List } from 'react-native-paper';
 import { SPACE, usePalette } from './theme';
 import { Text } from './Text';
 
@@ -10,14 +11,20 @@ type Props = { href: Href; title: string; detail: string; aside?: ReactNode; cho
 export function ListRow({ href, title, detail, aside, chosen = false, marked = false }: Props) {
   const palette = usePalette();
   return (
-    <Link href={href} aria-current={chosen ? 'true' : undefined} style={{ width: '100%' }}>
-      <View
+    <Link href={href} asChild>
+      <List.Item
+        aria-current={chosen ? 'true' : undefined}
+        title={() => <Text as="strong">{title}</Text>}
+        description={() => (
+          <Text as="small" quiet>
+            {detail}
+          </Text>
+        )}
+        {...(aside === undefined ? {} : { right: () => <View style={{ flexShrink: 0 }}>{aside}</View> })}
         style={{
           width: '100%',
-          flexDirection: 'row',
-          alignItems: 'center',
-          gap: SPACE.m,
           minHeight: 64,
+          justifyContent: 'center',
           paddingVertical: SPACE.s,
           paddingHorizontal: SPACE.m,
           borderBottomWidth: 1,
@@ -26,15 +33,9 @@ export function ListRow({ href, title, detail, aside, chosen = false, marked = f
           borderLeftColor: marked ? palette.action : 'transparent',
           backgroundColor: chosen ? palette.raised : 'transparent',
         }}
-      >
-        <View style={{ flex: 1, minWidth: 0 }}>
-          <Text as="strong">{title}</Text>
-          <Text as="small" quiet>
-            {detail}
-          </Text>
-        </View>
-        {aside}
-      </View>
+        containerStyle={{ marginVertical: 0, alignItems: 'center', gap: SPACE.m }}
+        contentStyle={{ minWidth: 0, paddingLeft: 0 }}
+      />
     </Link>
   );
 }

@@ -1,9 +1,11 @@
 import { useCallback, useRef, type ReactNode } from 'react';
 import { ScrollView, View } from 'react-native';
-import { IconButton } from 'react-native-paper';
+import { Appbar } from 'react-native-paper';
 import { SPACE, usePalette } from './theme';
 import { NoticeBar } from './Notices';
 import { ScrollerContext } from './scroller';
+import { rem } from './rem';
+import { useLow } from './useLow';
 import { useWide } from './useWide';
 import { Text } from './Text';
 
@@ -24,6 +26,8 @@ type Props = {
   children: ReactNode;
 };
 
+const ACTION = { margin: 0, width: 44, height: 44 };
+const EDGE_TO_EDGE = { marginHorizontal: -SPACE.l };
 const FOOTER_WIDTH = 480;
 /** Characters of a title from which it is set smaller: it is never cut. */
 const LONG_TITLE = 36;
@@ -45,40 +49,52 @@ export function Page(props: Props) {
   const wide = useWide();
   const scroll = useRef<ScrollView>(null);
   const scroller = useCallback(() => scroll.current?.getScrollableNode() as Element | undefined, []);
+  // Held sideways there is no room for a head and a foot that stay.
+  const low = useLow();
+  const head = (
+    <Appbar
+      style={{
+        height: 'auto',
+        // Where the letters are large, what stands beside the title goes under it.
+        flexWrap: 'wrap',
+        paddingLeft: onBack ? SPACE.xs : SPACE.l,
+        paddingRight: SPACE.s,
+        paddingTop: SPACE.m,
+        paddingBottom: SPACE.s,
+        gap: SPACE.xs,
+      }}
+    >
+      {onBack && <Appbar.Action isLeading icon="back" onPress={onBack} accessibilityLabel={backLabel} style={ACTION} />}
+      {/* Not its own Content, which cuts a long title. */}
+      <View style={{ flexGrow: 1, flexShrink: 1, flexBasis: rem(110), minWidth: 0 }}>
+        <Text as={title.length > LONG_TITLE ? 'heading' : 'title'} level={1}>
+          {title}
+        </Text>
+        {subtitle !== undefined && (
+          <Text as="small" quiet>
+            {subtitle}
+          </Text>
+        )}
+      </View>
+      {aside}
+    </Appbar>
+  );
+  const foot = footer !== undefined && footer !== null && (
+    <View
+      style={{
+        padding: SPACE.m,
+        gap: SPACE.s,
+        borderTopWidth: 1,
+        borderTopColor: palette.line,
+        backgroundColor: palette.ground,
+      }}
+    >
+      <View style={{ gap: SPACE.s, width: '100%', maxWidth: FOOTER_WIDTH }}>{footer}</View>
+    </View>
+  );
   return (
     <View style={{ flex: 1, backgroundColor: palette.ground }}>
-      <View
-        style={{
-          flexDirection: 'row',
-          alignItems: 'center',
-          paddingLeft: onBack ? SPACE.xs : SPACE.l,
-          paddingRight: SPACE.s,
-          paddingTop: SPACE.m,
-          paddingBottom: SPACE.s,
-          gap: SPACE.xs,
-        }}
-      >
-        {onBack && (
-          <IconButton
-            icon="back"
-            onPress={onBack}
-            accessibilityLabel={backLabel}
-            size={24}
-            style={{ margin: 0, width: 44, height: 44 }}
-          />
-        )}
-        <View style={{ flex: 1 }}>
-          <Text as={title.length > LONG_TITLE ? 'heading' : 'title'} level={1}>
-            {title}
-          </Text>
-          {subtitle !== undefined && (
-            <Text as="small" quiet>
-              {subtitle}
-            </Text>
-          )}
-        </View>
-        {aside}
-      </View>
+      {!low && head}
       <ScrollView
         ref={scroll}
         {...(readOnly ? { tabIndex: 0 as const } : {})}
@@ -91,23 +107,13 @@ export function Page(props: Props) {
         }}
         keyboardShouldPersistTaps="handled"
       >
+        {low && <View style={EDGE_TO_EDGE}>{head}</View>}
         <ScrollerContext value={scroller}>{children}</ScrollerContext>
+        {low && <View style={EDGE_TO_EDGE}>{foot}</View>}
       </ScrollView>
       {/* Beside a list there are two pages: the frame says it for both. */}
       {!wide && <NoticeBar />}
-      {footer !== undefined && footer !== null && (
-        <View
-          style={{
-            padding: SPACE.m,
-            gap: SPACE.s,
-            borderTopWidth: 1,
-            borderTopColor: palette.line,
-            backgroundColor: palette.ground,
-          }}
-        >
-          <View style={{ gap: SPACE.s, width: '100%', maxWidth: FOOTER_WIDTH }}>{footer}</View>
-        </View>
-      )}
+      {!low && foot}
     </View>
   );
 }

@@ -1,7 +1,7 @@
 import type { GestureResponderEvent, TextStyle } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { IconName } from './icons/Icon';
-import { RADIUS, usePalette } from './theme';
+import { RADIUS, WORDS, usePalette } from './theme';
 
 type Props = {
   children: string;
@@ -15,10 +15,7 @@ type Props = {
 
 /** Paper keeps a label on one line and cuts it; here it goes on in the next. React Native's types do not know of it. */
 const LABEL = {
-  fontFamily: 'Zest',
-  fontSize: 17,
-  fontWeight: '700',
-  letterSpacing: 0,
+  ...WORDS.strong,
   whiteSpace: 'normal',
   overflow: 'visible',
 } as TextStyle;

@@ -1,4 +1,5 @@
-import { SegmentedButtons } from 'react-native-paper';
+import { View } from 'react-native';
+import { ChoiceChip } from './ChoiceChip';
 
 type Props<T extends string> = {
   /** Whom or what it is for: `Ada Brindlecote`. */
@@ -8,24 +9,25 @@ type Props<T extends string> = {
   value: T | undefined;
   can?: (value: T) => boolean;
   onChange: (value: T) => void;
-  /** How wide each is at least. */
-  minWidth: number;
 };
 
 /** One of a few in a row, under a thumb; none is chosen where it differs from one to the next. */
-export function Segments<T extends string>({ who, values, words, value, can, onChange, minWidth }: Props<T>) {
+export function Segments<T extends string>({ who, values, words, value, can, onChange }: Props<T>) {
   return (
-    <SegmentedButtons
-      value={value ?? ''}
-      onValueChange={(chosen) => onChange(chosen as T)}
-      buttons={values.map((item) => ({
-        value: item,
-        label: words[item],
-        accessibilityLabel: `${who}: ${words[item].toLowerCase()}`,
-        disabled: can?.(item) === false,
-        style: { minHeight: 44, minWidth },
-        labelStyle: { marginHorizontal: 0 },
-      }))}
-    />
+    <View role="group" style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 4 }}>
+      {values.map((item) => (
+        <ChoiceChip
+          key={item}
+          role="button"
+          isOneLine
+          on={item === value}
+          label={`${who}: ${words[item].toLowerCase()}`}
+          disabled={can?.(item) === false}
+          onPress={() => onChange(item)}
+        >
+          {words[item]}
+        </ChoiceChip>
+      ))}
+    </View>
   );
 }

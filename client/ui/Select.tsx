@@ -1,6 +1,7 @@
-import { Fragment } from 'react';
+import { Fragment, useId, type Ref } from 'react';
 import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
+import { FieldHelp } from './FieldHelp';
 import { fieldStyle } from './fieldStyle';
 import { usePalette } from './theme';
 import { Text } from './Text';
@@ -15,11 +16,21 @@ type Props<T extends string> = {
   /** The label is only spoken. */
   quiet?: boolean;
   error?: string | undefined;
+  inputRef?: Ref<HTMLElement>;
 };
 
-/** One of many, picked with the device's own list: the surest thing under a cold thumb. */
-export function Select<T extends string>({ label, options, value, onChange, quiet = false, error }: Props<T>) {
+/** One of many, picked with the device's own list: the surest thing under a cold thumb, which Paper's menu is not. */
+export function Select<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+  quiet = false,
+  error,
+  inputRef,
+}: Props<T>) {
   const palette = usePalette();
+  const helpId = useId();
   return (
     <View style={{ gap: 4 }}>
       {!quiet && (
@@ -30,19 +41,18 @@ export function Select<T extends string>({ label, options, value, onChange, quie
       {unstable_createElement('select', {
         value,
         'aria-label': label,
+        ...(inputRef ? { ref: inputRef } : {}),
+        ...(error === undefined ? {} : { 'aria-invalid': true, 'aria-describedby': helpId }),
         onChange: (event: { target: { value: string } }) => onChange(event.target.value as T),
         children: options.map((option) => (
           <Fragment key={option.value}>
             {unstable_createElement('option', { value: option.value, children: option.text })}
           </Fragment>
         )),
-        style: fieldStyle(palette, error !== undefined),
+        // The device's own list begins four further in.
+        style: { ...fieldStyle(palette, error !== undefined), paddingLeft: 8 },
       })}
-      {error !== undefined && (
-        <Text as="small" color={palette.late}>
-          {error}
-        </Text>
-      )}
+      <FieldHelp id={helpId} error={error} />
     </View>
   );
 }

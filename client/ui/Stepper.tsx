@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { Press } from './Press';
+import { IconButton } from 'react-native-paper';
 import { RADIUS, usePalette } from './theme';
 import { Text } from './Text';
 
@@ -9,25 +9,22 @@ type ButtonProps = { sign: '−' | '+'; label: string; disabled?: boolean; onPre
 export function StepButton({ sign, label, disabled = false, onPress }: ButtonProps) {
   const palette = usePalette();
   return (
-    <Press
-      role="button"
-      aria-label={label}
+    <IconButton
+      mode="outlined"
+      icon={sign === '+' ? 'plus' : 'minus'}
+      accessibilityLabel={label}
       disabled={disabled}
       onPress={onPress}
+      iconColor={palette.ink}
       style={{
+        margin: 0,
         width: 48,
         height: 48,
-        alignItems: 'center',
-        justifyContent: 'center',
         borderRadius: RADIUS,
         borderWidth: 1.5,
         borderColor: disabled ? palette.line : palette.ink,
       }}
-    >
-      <Text as="title" quiet={disabled}>
-        {sign}
-      </Text>
-    </Press>
+    />
   );
 }
 

@@ -3,6 +3,7 @@ import { memo, startTransition, useEffect, useMemo, useState, type ReactNode } f
 import { ScrollView, useWindowDimensions, View, type ViewStyle } from 'react-native';
 import type { Palette } from './palette';
 import { Press } from './Press';
+import { rem } from './rem';
 import { SPACE, usePalette } from './theme';
 import { Tick } from './Tick';
 import { Text } from './Text';
@@ -52,9 +53,9 @@ const skipped = (rowHeight: number) =>
 
 // Cells share what room there is to spare, and scroll where there is none.
 const cellStyle = (width: number): ViewStyle => ({
-  width,
+  width: rem(width),
   flexGrow: 1,
-  maxWidth: width * 1.6,
+  maxWidth: rem(width * 1.6),
   paddingHorizontal: SPACE.s,
   justifyContent: 'center',
   alignItems: 'flex-end',
@@ -172,7 +173,7 @@ const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameLabel,
         style={[
           sticky,
           {
-            width: nameWidth,
+            width: rem(nameWidth),
             justifyContent: 'center',
             backgroundColor: row.chosen || row.ticked ? palette.raised : palette.ground,
           },
@@ -235,7 +236,7 @@ export function Table({
             style={[
               sticky,
               {
-                width: nameWidth,
+                width: rem(nameWidth),
                 justifyContent: 'flex-end',
                 paddingBottom: SPACE.xs,
                 backgroundColor: palette.ground,

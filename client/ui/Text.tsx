@@ -1,22 +1,16 @@
 import type { ReactNode } from 'react';
-import { Text as NativeText, type StyleProp, type TextStyle } from 'react-native';
-import { usePalette } from './theme';
+import type { StyleProp, TextStyle } from 'react-native';
+import { customText } from 'react-native-paper';
+import { usePalette, type WORDS } from './theme';
 
-const SIZES = {
-  title: { fontSize: 28, lineHeight: 32, fontWeight: '700' },
-  heading: { fontSize: 19, lineHeight: 24, fontWeight: '700' },
-  strong: { fontSize: 17, lineHeight: 22, fontWeight: '700' },
-  body: { fontSize: 17, lineHeight: 23, fontWeight: '500' },
-  small: { fontSize: 15, lineHeight: 20, fontWeight: '500' },
-  label: { fontSize: 13, lineHeight: 16, fontWeight: '700' },
-  clock: { fontSize: 56, lineHeight: 58, fontWeight: '700' },
-} satisfies Record<string, TextStyle>;
+type Kind = keyof typeof WORDS;
+const PaperText = customText<Kind>();
 
-/** A word that is longer than its line goes on in the next one; React Native's types do not know of it. */
-const WRAPS = { overflowWrap: 'anywhere' } as object;
+/** Figures of one width, so that times line up. A word longer than its line goes on in the next one; React Native's types do not know of it. */
+const WRAPS = { fontVariant: ['tabular-nums'], overflowWrap: 'anywhere' } as object;
 
 type Props = {
-  as?: keyof typeof SIZES;
+  as?: Kind;
   quiet?: boolean;
   color?: string;
   style?: StyleProp<TextStyle>;
@@ -29,27 +23,19 @@ type Props = {
   children: ReactNode;
 };
 
-/** All text of the app: one typeface, figures of one width so that times line up. */
+/** All text of the app, in one of the theme's kinds. */
 export function Text({ as = 'body', quiet = false, color, style, numberOfLines, level, label, live, children }: Props) {
   const palette = usePalette();
   return (
-    <NativeText
+    <PaperText
+      variant={as}
       {...(numberOfLines === undefined ? {} : { numberOfLines })}
       {...(level === undefined ? {} : { role: 'heading', 'aria-level': level })}
       {...(label === undefined ? {} : { 'aria-label': label })}
       {...(live === undefined ? {} : { 'aria-live': live })}
-      style={[
-        SIZES[as],
-        {
-          fontFamily: 'Zest',
-          fontVariant: ['tabular-nums'],
-          color: color ?? (quiet ? palette.quiet : palette.ink),
-          ...WRAPS,
-        },
-        style,
-      ]}
+      style={[{ color: color ?? (quiet ? palette.quiet : palette.ink) }, WRAPS, style]}
     >
       {children}
-    </NativeText>
+    </PaperText>
   );
 }

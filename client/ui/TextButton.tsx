@@ -1,15 +1,12 @@
 import type { TextStyle } from 'react-native';
 import { Button } from 'react-native-paper';
-import { usePalette } from './theme';
+import { WORDS, usePalette } from './theme';
 
 type Props = { children: string; onPress: () => void; label?: string };
 
 const LABEL: TextStyle = {
-  fontFamily: 'Zest',
-  fontSize: 15,
-  lineHeight: 20,
+  ...WORDS.small,
   fontWeight: '700',
-  letterSpacing: 0,
   marginHorizontal: 10,
   textDecorationLine: 'underline',
 };

@@ -1,12 +1,9 @@
-import type { Ref } from 'react';
-import {
-  TextInput,
-  View,
-  type KeyboardTypeOptions,
-  type NativeSyntheticEvent,
-  type TextInputProps,
-} from 'react-native';
-import { RADIUS, usePalette } from './theme';
+import { useId, type Ref } from 'react';
+import { View, type TextInput as NativeTextInput } from 'react-native';
+import { TextInput } from 'react-native-paper';
+import { FieldHelp } from './FieldHelp';
+import { rem } from './rem';
+import { RADIUS, WORDS, usePalette } from './theme';
 import { Text } from './Text';
 
 type Props = {
@@ -22,16 +19,18 @@ type Props = {
   hint?: string | undefined;
   placeholder?: string;
   lines?: number;
-  keyboard?: KeyboardTypeOptions;
+  /** Figures, with a point. */
+  decimal?: boolean;
   autoFocus?: boolean;
-  onSelect?: (at: number) => void;
-  inputRef?: Ref<TextInput>;
+  inputRef?: Ref<NativeTextInput>;
   /** Not shown while it is typed. */
   secret?: boolean;
   onEnter?: () => void;
+  /** What is typed looks for something: it can be emptied by one press. */
+  finds?: boolean;
 };
 
-/** A labelled text field whose trouble stands right under it. */
+/** A labelled text field whose trouble stands right under it. The label stands above: inside the edge it would be cut in narrow columns. */
 export function TextField({
   label,
   name = label,
@@ -42,73 +41,71 @@ export function TextField({
   hint,
   placeholder,
   lines = 1,
-  keyboard,
-  autoFocus,
-  onSelect,
+  decimal = false,
+  autoFocus = false,
   inputRef,
   secret = false,
   onEnter,
+  finds = false,
 }: Props) {
   const palette = usePalette();
+  const helpId = useId();
   const many = lines > 1;
-  const events: Pick<TextInputProps, 'onSelectionChange' | 'onBlur' | 'onSubmitEditing'> = {
-    ...(onBlur ? { onBlur } : {}),
-    ...(onEnter ? { onSubmitEditing: onEnter } : {}),
-    ...(onSelect
-      ? {
-          onSelectionChange: (event: NativeSyntheticEvent<{ selection: { end: number } }>) =>
-            onSelect(event.nativeEvent.selection.end),
-        }
-      : {}),
-  };
   return (
     <View style={{ gap: 4 }}>
       <Text as="label" quiet>
         {label}
       </Text>
       <TextInput
-        {...(inputRef ? { ref: inputRef } : {})}
+        mode="outlined"
+        dense
+        {...(inputRef ? { ref: inputRef as never } : {})}
         aria-label={name}
         aria-invalid={error !== undefined}
+        {...(error === undefined && hint === undefined ? {} : { 'aria-describedby': helpId })}
+        error={error !== undefined}
         value={value}
         onChangeText={onChange}
-        {...events}
+        {...(onBlur ? { onBlur } : {})}
+        {...(onEnter ? { onSubmitEditing: onEnter } : {})}
         {...(placeholder ? { placeholder } : {})}
-        {...(keyboard ? { inputMode: keyboard === 'decimal-pad' ? 'decimal' : 'text' } : {})}
-        placeholderTextColor={palette.quiet}
+        inputMode={finds ? 'search' : decimal ? 'decimal' : 'text'}
         multiline={many}
         secureTextEntry={secret}
         {...(secret ? { autoComplete: 'current-password' as const } : {})}
         numberOfLines={lines}
-        autoFocus={autoFocus ?? false}
+        autoFocus={autoFocus}
         autoCapitalize={many ? 'none' : 'sentences'}
         autoCorrect={false}
         spellCheck={false}
-        style={{
+        {...(finds && value !== ''
+          ? {
+              right: (
+                <TextInput.Icon
+                  icon="close"
+                  size={20}
+                  accessibilityLabel="Clear the search"
+                  onPress={() => onChange('')}
+                />
+              ),
+            }
+          : {})}
+        style={{ width: '100%' }}
+        outlineStyle={{ borderWidth: 1.5, borderRadius: RADIUS }}
+        contentStyle={{
+          ...WORDS.body,
+          ...(many ? { fontSize: rem(18), lineHeight: rem(26) } : {}),
+          height: 'auto',
+          minWidth: 0,
           minHeight: 48,
-          borderWidth: 1.5,
-          borderColor: error ? palette.late : palette.quiet,
-          borderRadius: RADIUS,
-          paddingHorizontal: 12,
+          paddingLeft: 12,
+          paddingRight: finds && value !== '' ? 48 : 12,
           paddingVertical: many ? 10 : 0,
-          fontFamily: 'Zest',
-          fontWeight: '500',
-          fontSize: many ? 18 : 17,
-          ...(many ? { lineHeight: 26 } : {}),
+          borderRadius: RADIUS,
           color: palette.ink,
-          backgroundColor: palette.ground,
         }}
       />
-      {error !== undefined && (
-        <Text as="small" color={palette.late}>
-          {error}
-        </Text>
-      )}
-      {hint !== undefined && (
-        <Text as="small" quiet>
-          {hint}
-        </Text>
-      )}
+      <FieldHelp id={helpId} error={error} hint={hint} />
     </View>
   );
 }

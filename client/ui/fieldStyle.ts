@@ -1,9 +1,9 @@
 import type { Palette } from './palette';
-import { RADIUS } from './theme';
+import { RADIUS, WORDS } from './theme';
 
 /** How a field of the page itself looks, which React Native has no component for: like our own text fields. */
 export const fieldStyle = (palette: Palette, hasError: boolean) => ({
-  height: 48,
+  minHeight: 48,
   boxSizing: 'border-box',
   width: '100%',
   minWidth: 0,
@@ -13,9 +13,7 @@ export const fieldStyle = (palette: Palette, hasError: boolean) => ({
   borderRadius: RADIUS,
   paddingLeft: 12,
   paddingRight: 8,
-  fontFamily: 'Zest',
-  fontWeight: '500',
-  fontSize: 17,
+  ...WORDS.body,
   textOverflow: 'ellipsis',
   color: palette.ink,
   backgroundColor: palette.ground,

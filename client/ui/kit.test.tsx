@@ -70,7 +70,6 @@ describe('a choice', () => {
             value={value}
             can={(step) => step !== 'back'}
             onChange={put}
-            minWidth={44}
           />
         )}
       </Holding>,

@@ -104,7 +104,7 @@ function Editor({ stored }: { stored: OwnVenue }) {
           value={form.lengthM}
           onChange={(lengthM) => change({ lengthM })}
           error={problems.length}
-          keyboard="decimal-pad"
+          decimal
         />
         <TextField
           label="Slope, metres up in a hundred"
@@ -128,7 +128,7 @@ function Editor({ stored }: { stored: OwnVenue }) {
                 name={`Mark ${i + 1} at, in metres`}
                 value={mark.atM}
                 onChange={(atM) => setMark(i, { atM })}
-                keyboard="decimal-pad"
+                decimal
               />
             </View>
             <View style={{ flex: 1 }}>

@@ -5,6 +5,7 @@ import { troubleText, usePutSessionMutation } from '../../store/api';
 import { clubNow } from '../../ui/days';
 import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
+import { rem } from '../../ui/rem';
 import { SPACE } from '../../ui/theme';
 import { useNotice } from '../../ui/Notices';
 import { WhenField } from '../../ui/WhenField';
@@ -24,7 +25,7 @@ export function WhenAndWhere({ planning }: { planning: Planning }) {
   return (
     <View style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m, alignItems: 'flex-end' }}>
-        <View style={{ flexGrow: 1, flexBasis: 150, maxWidth: 220 }}>
+        <View style={{ flexGrow: 1, flexBasis: rem(150), maxWidth: rem(220) }}>
           <WhenField
             type="date"
             label="Day"
@@ -33,7 +34,7 @@ export function WhenAndWhere({ planning }: { planning: Planning }) {
             onChange={(date) => date !== '' && void set({ date })}
           />
         </View>
-        <View style={{ flexGrow: 1, flexBasis: 120, maxWidth: 180 }}>
+        <View style={{ flexGrow: 1, flexBasis: rem(120), maxWidth: rem(180) }}>
           <WhenField
             type="time"
             label="Starts at"
@@ -41,7 +42,7 @@ export function WhenAndWhere({ planning }: { planning: Planning }) {
             onChange={(startTime) => startTime !== '' && void set({ startTime })}
           />
         </View>
-        <View style={{ flexGrow: 1, flexBasis: 180, maxWidth: 280 }}>
+        <View style={{ flexGrow: 1, flexBasis: rem(180), maxWidth: rem(280) }}>
           <Select
             label="Place"
             options={venues.map(({ id, name }) => ({ value: id, text: name }))}

@@ -6,6 +6,7 @@ import { TextField } from '../../ui/TextField';
 import { SPACE } from '../../ui/theme';
 import { WhenField } from '../../ui/WhenField';
 import { Text } from '../../ui/Text';
+import { SideBySide } from '../../ui/SideBySide';
 import type { Planning } from '../../data/usePlanning';
 
 /** When the track is someone else's. */
@@ -37,24 +38,18 @@ export function BusyTimes({ planning }: { planning: Planning }) {
       })}
       {added ? (
         <View style={{ gap: SPACE.s }}>
-          <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-            <View style={{ flex: 1 }}>
-              <WhenField type="time" label="From" value={added.from} onChange={(from) => set({ from })} />
-            </View>
-            <View style={{ flex: 1 }}>
-              <WhenField
-                type="time"
-                label="To"
-                value={added.to}
-                onChange={(to) => set({ to })}
-                error={
-                  added.from !== '' && added.to !== '' && added.from >= added.to
-                    ? 'It ends before it begins.'
-                    : undefined
-                }
-              />
-            </View>
-          </View>
+          <SideBySide>
+            <WhenField type="time" label="From" value={added.from} onChange={(from) => set({ from })} />
+            <WhenField
+              type="time"
+              label="To"
+              value={added.to}
+              onChange={(to) => set({ to })}
+              error={
+                added.from !== '' && added.to !== '' && added.from >= added.to ? 'It ends before it begins.' : undefined
+              }
+            />
+          </SideBySide>
           <TextField label="Whose it is then" value={added.who} onChange={(who) => set({ who })} />
           <View style={{ flexDirection: 'row', gap: SPACE.s }}>
             {isReady && (

@@ -21,7 +21,7 @@ import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import { easyDayText, LEGS_WORDS } from './nextText';
 
-const LEGS = { values: NEXT_DAYS, words: LEGS_WORDS, minWidth: 72 };
+const LEGS = { values: NEXT_DAYS, words: LEGS_WORDS };
 
 /** How soon after a session the next hard one is too soon for heavy legs. */
 const SOON_DAYS = 2;

@@ -11,7 +11,7 @@ import { groupText, STEP_WORDS } from './nextText';
 import type { GroupOfRun, Next } from './useNext';
 
 /** On, again or back. */
-const STEPS = { values: NEXT_STEPS, words: STEP_WORDS, minWidth: 64 };
+const STEPS = { values: NEXT_STEPS, words: STEP_WORDS };
 
 type Props = { group: GroupOfRun; next: Next; nameOf: (athleteId: string) => string };
 

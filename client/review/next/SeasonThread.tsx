@@ -44,7 +44,6 @@ function Row({ laid, thread, date, next, most }: RowProps) {
             `${thread.name}: ${THREAD_STEP_WORDS[step].toLowerCase()}.`,
           )
         }
-        minWidth={90}
       />
     </View>
   );

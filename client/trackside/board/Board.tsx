@@ -6,6 +6,7 @@ import { groupOf, peopledGroups } from '@core/run/runState';
 import type { Source } from '../../store/source';
 import { useAppSelector } from '../../store/store';
 import { SPACE, usePalette } from '../../ui/theme';
+import { useLow } from '../../ui/useLow';
 import { stillOut } from '../sheets/EndSheet';
 import { useCalls } from '../sound/useCalls';
 import { wakeSound } from '../sound/sound';
@@ -139,47 +140,51 @@ export const Board = memo(function Board(props: BoardProps) {
   const stepText = step.kind === 'start' ? startText(step.facts) : stepTexts[step.kind];
   const title = ended ? 'Session ended' : (whereText(state, shown) ?? plan.title);
   const current = group?.slots[Math.max(0, group.lastAt)];
+  // Held sideways: tiles at the left, what is pressed most under the right thumb.
+  const low = useLow();
   const recovery = group && current ? group.plan.reps[current.planIndex]?.recovery : undefined;
   return (
-    <View style={{ flex: 1, backgroundColor: palette.ground }}>
-      <BoardHead
-        title={title}
-        outbox={outbox}
-        recovery={ended || isCaller ? undefined : recovery}
-        clock={repClock(state, shown, now)}
-        isRehearsal={run.isRehearsal}
-        isCaller={canCall ? isCaller : undefined}
-        toggleCaller={toggleCaller}
-        onLeave={onLeave}
-      />
-      {top}
-      {state.groups.length > 1 && (
-        <GroupStrip options={stripOptions(state, now, device)} shown={choice} show={choose} />
-      )}
-      <View style={{ flex: 1 }}>
-        {isCaller ? (
-          <CallerView run={run} groupIds={shown} now={now} />
-        ) : (
-          <View style={{ flex: 1, paddingHorizontal: SPACE.m, paddingVertical: SPACE.s, overflow: 'hidden' }}>
-            <Tiles runs={runs} choice={choice} now={now} tap={tapAthlete} open={openAthlete} />
-          </View>
-        )}
-        <InfoRow
-          info={infoFor(state, now, inMemory, proposals[0], toAsk(state, shown, now), doubted)}
-          runs={runs}
-          show={setOpen}
+    <View style={{ flex: 1, flexDirection: low ? 'row' : 'column', backgroundColor: palette.ground }}>
+      <View style={{ flex: 1, minWidth: 0, minHeight: 0 }}>
+        <BoardHead
+          title={title}
+          outbox={outbox}
+          recovery={ended || isCaller ? undefined : recovery}
+          clock={repClock(state, shown, now)}
+          isRehearsal={run.isRehearsal}
+          isCaller={canCall ? isCaller : undefined}
+          toggleCaller={toggleCaller}
+          onLeave={onLeave}
         />
-        {open && (
-          <OpenSheet
-            runs={runs}
-            open={open}
-            show={setOpen}
-            close={close}
-            choice={choice}
-            awake={awake}
-            endWhenIn={endWhenIn}
-          />
+        {top}
+        {state.groups.length > 1 && (
+          <GroupStrip options={stripOptions(state, now, device)} shown={choice} show={choose} />
         )}
+        <View style={{ flex: 1 }}>
+          {isCaller ? (
+            <CallerView run={run} groupIds={shown} now={now} />
+          ) : (
+            <View style={{ flex: 1, paddingHorizontal: SPACE.m, paddingVertical: SPACE.s, overflow: 'hidden' }}>
+              <Tiles runs={runs} choice={choice} now={now} tap={tapAthlete} open={openAthlete} />
+            </View>
+          )}
+          <InfoRow
+            info={infoFor(state, now, inMemory, proposals[0], toAsk(state, shown, now), doubted)}
+            runs={runs}
+            show={setOpen}
+          />
+          {open && (
+            <OpenSheet
+              runs={runs}
+              open={open}
+              show={setOpen}
+              close={close}
+              choice={choice}
+              awake={awake}
+              endWhenIn={endWhenIn}
+            />
+          )}
+        </View>
       </View>
       <Foot
         stepText={stepText}

@@ -6,6 +6,7 @@ import { formatClock } from '@core/units/time';
 import type { OutboxState } from '../../store/trackside';
 import { Icon } from '../../ui/icons/Icon';
 import { SPACE, usePalette } from '../../ui/theme';
+import { useLow } from '../../ui/useLow';
 import { useWide } from '../../ui/useWide';
 import { Text } from '../../ui/Text';
 
@@ -44,6 +45,9 @@ const Kept = memo(function Kept({ waiting, refused }: OutboxState) {
   );
 });
 
+/** Characters of a title from which it is set smaller: the room is for the tiles. */
+const LONG_TITLE = 40;
+
 type Props = {
   title: string;
   recovery: string | undefined;
@@ -66,8 +70,8 @@ const About = memo(function About(props: Props) {
         onPress={onLeave}
         style={{ margin: 0, width: 44, height: 44 }}
       />
-      <View style={{ flex: 1 }}>
-        <Text as="heading" level={1}>
+      <View style={{ flex: 1, minWidth: 0 }}>
+        <Text as={title.length > LONG_TITLE ? 'small' : 'heading'} level={1}>
           {title}
         </Text>
         <View style={{ flexDirection: 'row', gap: SPACE.m, alignItems: 'center' }}>
@@ -94,6 +98,8 @@ const About = memo(function About(props: Props) {
 /** What is being run, whether it is kept, and the clock. */
 export const BoardHead = memo(function BoardHead({ clock, ...props }: Props & { clock: string }) {
   const wide = useWide();
+  const low = useLow();
+  const sizePx = wide ? 56 : low ? 36 : 44;
   return (
     <View style={{ flexDirection: 'row', alignItems: 'center', paddingHorizontal: SPACE.xs, paddingTop: SPACE.s }}>
       <About {...props} />
@@ -102,7 +108,7 @@ export const BoardHead = memo(function BoardHead({ clock, ...props }: Props & { 
         aria-label="Time since the start of the rep"
         style={{ paddingLeft: wide ? SPACE.m : 0, paddingRight: SPACE.m }}
       >
-        <Text as="clock" style={{ fontSize: wide ? 56 : 44 }}>
+        <Text as="clock" style={{ fontSize: sizePx, lineHeight: low ? 40 : 58 }}>
           {clock}
         </Text>
       </View>

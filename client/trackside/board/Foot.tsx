@@ -1,6 +1,7 @@
 import { memo } from 'react';
 import { View } from 'react-native';
 import { SPACE, usePalette } from '../../ui/theme';
+import { useLow } from '../../ui/useLow';
 import { TapButton } from './TapButton';
 import type { TapMoment } from './useTap';
 
@@ -20,7 +21,10 @@ type FootProps = {
   onMore: () => void;
 };
 
-/** Under the thumb: the line, undo, the next step, and everything else. */
+/** Held sideways, as wide as a thumb reaches. */
+const COLUMN_PX = 220;
+
+/** Under the thumb: the line, undo, the next step, and everything else; held sideways a column at the right. */
 export const Foot = memo(function Foot(props: FootProps) {
   const {
     stepText,
@@ -37,13 +41,27 @@ export const Foot = memo(function Foot(props: FootProps) {
     onMore,
   } = props;
   const palette = usePalette();
+  const isColumn = useLow();
+  const step = (
+    <TapButton main={isStepMain} grow={isColumn ? 0 : 4} moment={stepMoment} onTap={onStep}>
+      {stepText}
+    </TapButton>
+  );
   return (
-    <View style={{ gap: SPACE.s, padding: SPACE.m, borderTopWidth: 1, borderTopColor: palette.line }}>
+    <View
+      style={{
+        gap: SPACE.s,
+        padding: SPACE.m,
+        borderColor: palette.line,
+        ...(isColumn ? { width: COLUMN_PX, borderLeftWidth: 1, justifyContent: 'flex-end' } : { borderTopWidth: 1 }),
+      }}
+    >
       {!ended && (
-        <TapButton onTap={onLine} label="Line: take a time without a name">
+        <TapButton grow={isColumn ? 1 : 0} onTap={onLine} label="Line: take a time without a name">
           {unnamed > 0 ? `Line · ${unnamed} without a name` : 'Line'}
         </TapButton>
       )}
+      {isColumn && step}
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>
         <TapButton
           {...(undoWords === undefined ? { icon: 'undo' } : { over: 'Undo' })}
@@ -55,9 +73,7 @@ export const Foot = memo(function Foot(props: FootProps) {
           {undoWords ?? 'Undo'}
         </TapButton>
         {canRedo && <TapButton icon="redo" label="Do again what was undone" onTap={onRedo} />}
-        <TapButton main={isStepMain} grow={4} moment={stepMoment} onTap={onStep}>
-          {stepText}
-        </TapButton>
+        {!isColumn && step}
         <TapButton icon="menu" label="More" moment="release" onTap={onMore} />
       </View>
     </View>

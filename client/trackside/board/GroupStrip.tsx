@@ -2,6 +2,7 @@ import { memo } from 'react';
 import { View } from 'react-native';
 import type { RunState } from '@core/run/runState';
 import { Press } from '../../ui/Press';
+import { rem } from '../../ui/rem';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import { timedHere, type Shown } from './steps';
@@ -58,7 +59,10 @@ export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Pro
         >
           <Text
             as="label"
-            style={[{ textAlign: 'center' }, name.length > LONG_NAME ? { fontSize: 11, lineHeight: 12 } : undefined]}
+            style={[
+              { textAlign: 'center' },
+              name.length > LONG_NAME ? { fontSize: rem(11), lineHeight: rem(12) } : undefined,
+            ]}
             {...(due ? { color: palette.onAction } : {})}
           >
             {name}

@@ -5,6 +5,7 @@ import { cellKey, columnsOf, readCell, type Typed } from '@core/run/entered';
 import { placePasted, type Placed } from '@core/run/pasteTimes';
 import { repLabel, type PlannedGroup } from '@core/run/plan';
 import { formatTime } from '@core/units/time';
+import { rem } from '../../ui/rem';
 import { usePalette } from '../../ui/theme';
 
 type Props = {
@@ -35,7 +36,7 @@ export function Grid({ group, typed, onType, onPaste }: Props) {
     const rep = group.reps[repIndex];
     return rep ? [{ rep, repIndex, key }] : [];
   });
-  const plain = { fontFamily: 'Zest', fontSize: 15, color: palette.ink, fontWeight: 500 };
+  const plain = { fontFamily: 'Zest', fontSize: rem(15), color: palette.ink, fontWeight: 500 };
   const onKey = (row: number, column: number) => (event: KeyboardEvent<HTMLInputElement>) => {
     const { currentTarget: cell, key } = event;
     const isAtEdge = (side: 'left' | 'right') =>

@@ -16,6 +16,7 @@ import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { Select } from '../../ui/Select';
 import { SPACE } from '../../ui/theme';
+import { useLow } from '../../ui/useLow';
 import { Board } from '../board/Board';
 import { useTodaysPlan } from '../useTodaysPlan';
 import { LapStrip } from './LapStrip';
@@ -58,12 +59,19 @@ function Controls() {
 
 function ControlsOf({ run, truths, speed, setSpeed, chips, setChips }: Rehearsal) {
   const now = useNow(run.now, 20);
+  const low = useLow();
   const names = Object.fromEntries(
     Object.values(run.state.athletes).map((athlete) => [athlete.athleteId, athlete.tileName]),
   );
   return (
-    <View role="group" aria-label="Rehearsal" style={{ paddingHorizontal: SPACE.m }}>
-      <LapStrip truths={truths} names={names} lapM={run.plan.lapM ?? USUAL_LAP_M} now={now} />
+    <View
+      role="group"
+      aria-label="Rehearsal"
+      style={{ paddingHorizontal: SPACE.m, flexDirection: low ? 'row' : 'column', columnGap: SPACE.s }}
+    >
+      <View style={low ? { flex: 1, minWidth: 0 } : undefined}>
+        <LapStrip truths={truths} names={names} lapM={run.plan.lapM ?? USUAL_LAP_M} now={now} />
+      </View>
       <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'center' }}>
         <Choice
           label="Speed"
@@ -72,7 +80,7 @@ function ControlsOf({ run, truths, speed, setSpeed, chips, setChips }: Rehearsal
           value={String(speed)}
           onChange={(value) => setSpeed(SPEEDS.find((speed) => String(speed) === value) ?? 1)}
         />
-        <View style={{ flex: 1 }}>
+        <View style={low ? { width: 150 } : { flex: 1 }}>
           <Select
             label="Chips"
             quiet

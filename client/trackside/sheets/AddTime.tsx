@@ -44,7 +44,7 @@ export function AddTime({ run, athlete, rep }: { run: Run; athlete: AthleteState
         />
       </View>
       <View style={{ flex: 1 }}>
-        <TextField label="Time" value={typed} onChange={setTyped} keyboard="decimal-pad" error={trouble} />
+        <TextField label="Time" value={typed} onChange={setTyped} decimal error={trouble} />
       </View>
       <SmallButton onPress={add}>Add</SmallButton>
     </View>

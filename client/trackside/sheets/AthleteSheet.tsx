@@ -105,7 +105,7 @@ export function AthleteSheet({ run, athleteId, close, next }: Props) {
           value={covered}
           onChange={setCovered}
           onBlur={keepCovered}
-          keyboard="decimal-pad"
+          decimal
         />
       )}
       {rep && (

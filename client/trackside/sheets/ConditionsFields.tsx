@@ -37,7 +37,7 @@ function NumberField({ label, value, least, most, onChange }: NumberProps) {
         value={typed ?? (value === undefined ? '' : String(value))}
         onChange={setTyped}
         onBlur={take}
-        keyboard="decimal-pad"
+        decimal
         error={trouble}
       />
     </View>

@@ -52,7 +52,7 @@ export function PulseCount({ beatsPerMin, keep }: Props) {
           name="Beats in 10 s"
           value={typed}
           onChange={setTyped}
-          keyboard="decimal-pad"
+          decimal
           error={trouble}
         />
       </View>

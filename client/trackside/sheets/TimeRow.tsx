@@ -68,7 +68,7 @@ export function TimeRow({ run, athlete, rep, pass }: Props) {
                 value={typed}
                 onChange={setTyped}
                 onBlur={type}
-                keyboard="decimal-pad"
+                decimal
                 error={trouble}
               />
             </View>

@@ -1,6 +1,7 @@
 import { View } from 'react-native';
 import { PARTS, type Part } from '@core/session/parts';
 import { Press } from '../../../ui/Press';
+import { rem } from '../../../ui/rem';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
 import { Text } from '../../../ui/Text';
 
@@ -30,7 +31,7 @@ export function PartPalette({ onPick }: { onPick: (part: Part) => void }) {
               backgroundColor: palette.raised,
             }}
           >
-            <Text as="strong" style={{ fontSize: 16 }}>
+            <Text as="strong" style={{ fontSize: rem(16) }}>
               {part.name}
             </Text>
             <Text as="label" quiet style={{ fontWeight: '500' }}>

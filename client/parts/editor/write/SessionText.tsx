@@ -21,8 +21,8 @@ type Props = {
 const FONT = {
   fontFamily: 'Zest',
   fontWeight: '500',
-  fontSize: 18,
-  lineHeight: '28px',
+  fontSize: '1.125rem',
+  lineHeight: '1.75rem',
   letterSpacing: 0,
   paddingTop: 10,
   paddingBottom: 10,

@@ -96,7 +96,8 @@ const WALL_STYLE = {
   flexDirection: 'row',
   flexWrap: 'wrap',
   gap: GAP,
-  alignContent: 'flex-end',
+  // Near the thumb; where they are more than the room, the first ones are still reached.
+  alignContent: 'safe flex-end',
   overflow: 'scroll',
   fontFamily: 'Zest',
 } as unknown as ViewStyle;

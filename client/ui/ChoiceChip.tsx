@@ -1,0 +1,66 @@
+import type { TextStyle } from 'react-native';
+import { Chip } from 'react-native-paper';
+import { rem } from './rem';
+import { RADIUS, usePalette } from './theme';
+
+type Props = {
+  role: 'radio' | 'checkbox' | 'button';
+  on: boolean;
+  onPress: () => void;
+  isOneLine?: boolean;
+  disabled?: boolean;
+  /** Spoken instead of the text. */
+  label?: string;
+  children: string;
+};
+
+/** Paper keeps the words on one line and cuts them; here they go on in the next. React Native's types do not know of it. */
+const WORDS = {
+  whiteSpace: 'normal',
+  overflow: 'visible',
+  overflowWrap: 'anywhere',
+  flexShrink: 1,
+  textAlign: 'center',
+} as TextStyle;
+
+// Each side by its own name, as Paper gives them.
+const USUAL = { marginLeft: 12, marginRight: 12 };
+const NARROW = { marginLeft: 6, marginRight: 6, flexGrow: 1 };
+
+/** One of the chips of a choice: the chosen one is filled with zest inside an edge of ink. */
+export function ChoiceChip({ role, on, onPress, isOneLine = false, disabled = false, label, children }: Props) {
+  const palette = usePalette();
+  return (
+    <Chip
+      mode="outlined"
+      accessibilityRole={role}
+      {...(label === undefined ? {} : { accessibilityLabel: label })}
+      selected={on}
+      disabled={disabled}
+      showSelectedCheck={false}
+      onPress={onPress}
+      style={{
+        // 44 inside its edge, which is not pressed.
+        minHeight: 47,
+        minWidth: 47,
+        maxWidth: isOneLine ? rem(140) : '100%',
+        ...(isOneLine ? { flexGrow: 1 } : {}),
+        borderRadius: RADIUS,
+        borderWidth: 1.5,
+        borderColor: on ? palette.ink : palette.line,
+        borderStyle: disabled ? 'dashed' : 'solid',
+        backgroundColor: on ? palette.action : palette.ground,
+      }}
+      textStyle={[
+        WORDS,
+        {
+          color: on ? palette.onAction : disabled ? palette.quiet : palette.ink,
+          marginVertical: 8,
+          ...(isOneLine ? NARROW : USUAL),
+        },
+      ]}
+    >
+      {children}
+    </Chip>
+  );
+}
