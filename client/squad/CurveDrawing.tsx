@@ -1,13 +1,13 @@
 import { useMemo } from 'react';
-import { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { Circle, G, Path, Rect } from 'react-native-svg';
 import { timeErrorFor, timeFor, type Curve } from '@core/fitness/curve';
 import type { Mark } from '@core/fitness/mark';
 import type { Goal } from '@core/squad/athlete';
 import { formatDistance, HALF_MARATHON_M, MARATHON_M } from '@core/units/distance';
 import { formatTime } from '@core/units/time';
-import { band, path, scale, ticks, type Scale } from '../ui/plot';
+import { band, logScale, path, scale, ticks } from '../ui/plot';
 import { Plot } from '../ui/Plot';
-import { LevelLines } from '../ui/PlotAxis';
+import { FootMarks, LevelLines } from '../ui/PlotAxis';
 import { PlotText } from '../ui/PlotText';
 import { usePalette } from '../ui/theme';
 
@@ -103,8 +103,7 @@ export function CurveDrawing({ name, curve, goalCurve, goal, marks }: Props) {
   return (
     <Plot description={description} height={HEIGHT}>
       {(width) => {
-        const toX: Scale = scale([Math.log(fromM), Math.log(toM)], [PLOT.left, width - PLOT.right]);
-        const x = (distanceM: number) => toX(Math.log(distanceM));
+        const x = logScale([fromM, toM], [PLOT.left, width - PLOT.right]);
         return (
           <>
             <LevelLines
@@ -118,21 +117,13 @@ export function CurveDrawing({ name, curve, goalCurve, goal, marks }: Props) {
             <PlotText x={PLOT.left + 4} y={PLOT.top + 4} color={palette.quiet} anchor="start">
               s a lap
             </PlotText>
-            {LABELS_M.filter((m) => m >= fromM && m <= toM).map((distanceM) => (
-              <G key={distanceM}>
-                <Line
-                  x1={x(distanceM)}
-                  x2={x(distanceM)}
-                  y1={HEIGHT - PLOT.bottom}
-                  y2={HEIGHT - PLOT.bottom + 5}
-                  stroke={palette.quiet}
-                  strokeWidth={1.5}
-                />
-                <PlotText x={x(distanceM)} y={HEIGHT - 6} color={palette.quiet}>
-                  {SHORT[distanceM] ?? formatDistance(distanceM)}
-                </PlotText>
-              </G>
-            ))}
+            <FootMarks
+              bottom={HEIGHT - PLOT.bottom}
+              places={LABELS_M.filter((m) => m >= fromM && m <= toM).map((distanceM) => ({
+                x: x(distanceM),
+                text: SHORT[distanceM] ?? formatDistance(distanceM),
+              }))}
+            />
             <Path
               d={band(
                 line.map(({ distanceM, lap, error }) => [x(distanceM), y(lap - error)]),

@@ -22,6 +22,26 @@ export function LevelLines({ levels, left, right }: { levels: readonly Level[]; 
   );
 }
 
+/** A place along the foot of a drawing: how far to the right it lies, and what it is called. */
+export type Place = { x: number; text: string };
+
+/** Short strokes along the foot of a drawing, each named under it; `bottom` is where the drawing ends. */
+export function FootMarks({ places, bottom }: { places: readonly Place[]; bottom: number }) {
+  const palette = usePalette();
+  return (
+    <>
+      {places.map(({ x, text }) => (
+        <G key={x}>
+          <Line x1={x} x2={x} y1={bottom} y2={bottom + 5} stroke={palette.quiet} strokeWidth={1.5} />
+          <PlotText x={x} y={bottom + 20} color={palette.quiet}>
+            {text}
+          </PlotText>
+        </G>
+      ))}
+    </>
+  );
+}
+
 /** More numbers than this stand too close on a phone. */
 const MOST_NUMBERS = 12;
 

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { band, path, scale, ticks } from './plot';
+import { band, logScale, path, scale, ticks } from './plot';
 
 test('a scale goes straight from one end to the other, either way round', () => {
   const x = scale([10, 20], [0, 100]);
@@ -7,6 +7,11 @@ test('a scale goes straight from one end to the other, either way round', () => 
   const y = scale([60, 90], [200, 20]);
   expect([60, 90].map(y)).toEqual([200, 20]);
   expect(scale([5, 5], [0, 100])(5)).toBe(0);
+});
+
+test('on a scale by doubling each doubling is as wide', () => {
+  const x = logScale([400, 3200], [10, 40]);
+  expect([400, 800, 1600, 3200].map((m) => Math.round(x(m)))).toEqual([10, 20, 30, 40]);
 });
 
 test('ticks are round values inside, in the finest step that leaves room', () => {

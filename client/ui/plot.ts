@@ -6,6 +6,12 @@ export const scale = ([from, to]: readonly [number, number], [fromPx, toPx]: rea
   return (value) => fromPx + ((value - from) / span) * (toPx - fromPx);
 };
 
+/** A scale on which each doubling is as wide, from values above 0 to pixels. */
+export const logScale = ([from, to]: readonly [number, number], px: readonly [number, number]): Scale => {
+  const along = scale([Math.log(from), Math.log(to)], px);
+  return (value) => along(Math.log(value));
+};
+
 /** Round values from `from` to `to`, at most `most` of them, in steps out of `steps`. */
 export function ticks(from: number, to: number, most: number, steps: readonly number[]): number[] {
   const step = steps.find((candidate) => (to - from) / candidate <= most) ?? to - from;

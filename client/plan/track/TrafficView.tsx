@@ -4,7 +4,7 @@ import { crossings, type BusySpan, type Clash, type GroupTraffic, type StartGaps
 import { placeName, type Venue } from '@core/venue/venue';
 import { formatClock } from '@core/units/time';
 import { scale } from '../../ui/plot';
-import { LevelLines } from '../../ui/PlotAxis';
+import { FootMarks, LevelLines } from '../../ui/PlotAxis';
 import { PlotText } from '../../ui/PlotText';
 import { SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
@@ -130,13 +130,12 @@ export function TrafficView({ traffic, names, gaps, clashes, busy, venue, lineM 
                 </g>
               );
             })}
-            {minutes.map((minute) =>
-              minute % every === 0 ? (
-                <PlotText key={minute} x={x(minute * 60)} y={HEIGHT - 6} color={palette.quiet}>
-                  {`${minute} min`}
-                </PlotText>
-              ) : null,
-            )}
+            <FootMarks
+              bottom={PLOT.bottom}
+              places={minutes
+                .filter((minute) => minute % every === 0)
+                .map((minute) => ({ x: x(minute * 60), text: `${minute} min` }))}
+            />
           </svg>
         </View>
       </ScrollView>
