@@ -1,4 +1,4 @@
-import { check } from '@core/api/check';
+import { checkForm } from '@core/api/check';
 import { athleteSchema, type AthleteInput } from '@core/api/schemas';
 import { sinceWeeks, type Athlete, type Leaning, type SquadMember, type Status } from '@core/squad/athlete';
 
@@ -17,8 +17,8 @@ export type AboutFields = {
   paceBookId: string;
 };
 
-export type FieldProblem = { field: string; message: string };
-export type ReadAthlete = { ok: true; athlete: AthleteInput } | { ok: false; problems: FieldProblem[] };
+/** The athlete, or what is wrong, by field. */
+export type ReadAthlete = { ok: true; value: AthleteInput } | { ok: false; problems: Record<string, string> };
 
 /** A whole number in a field; undefined if empty, NaN if not a number. */
 const wholeNumber = (text: string) =>
@@ -29,12 +29,7 @@ const kilometres = (text: string) =>
   text.trim() === '' ? undefined : /^\d{1,3}([.,]\d)?$/.test(text.trim()) ? Number(text.replace(',', '.')) : NaN;
 
 /** Any athlete, checked with the same schema as on the server. */
-export function checkAthlete(athlete: AthleteInput): ReadAthlete {
-  const checked = check(athleteSchema, athlete);
-  return checked.ok
-    ? { ok: true, athlete: checked.value }
-    : { ok: false, problems: [{ field: checked.field, message: checked.message }] };
-}
+export const checkAthlete = (athlete: AthleteInput): ReadAthlete => checkForm(athleteSchema, athlete);
 
 /**
  * Validates the typed fields together with the rest of the athlete, with the server's schema; returns the athlete or every field that is
@@ -44,13 +39,15 @@ export function readAbout(typed: AboutFields, before: SquadMember, today: string
   const bornYear = wholeNumber(typed.bornYear);
   const weeks = wholeNumber(typed.weeks);
   const weeklyKm = kilometres(typed.weeklyKm);
-  const problems: FieldProblem[] = [];
-  if (Number.isNaN(bornYear)) problems.push({ field: 'bornYear', message: 'Write a year, like 2009, or nothing.' });
-  else if (bornYear !== undefined && bornYear > Number(today.slice(0, 4)))
-    problems.push({ field: 'bornYear', message: 'That year is still to come.' });
-  if (Number.isNaN(weeks)) problems.push({ field: 'weeks', message: 'Write a number of weeks, like 8, or nothing.' });
-  if (Number.isNaN(weeklyKm))
-    problems.push({ field: 'weeklyKm', message: 'Write a number of kilometres, like 35, or nothing.' });
+  const problems = {
+    ...(Number.isNaN(bornYear)
+      ? { bornYear: 'Write a year, like 2009, or nothing.' }
+      : bornYear !== undefined && bornYear > Number(today.slice(0, 4))
+        ? { bornYear: 'That year is still to come.' }
+        : {}),
+    ...(Number.isNaN(weeks) ? { weeks: 'Write a number of weeks, like 8, or nothing.' } : {}),
+    ...(Number.isNaN(weeklyKm) ? { weeklyKm: 'Write a number of kilometres, like 35, or nothing.' } : {}),
+  };
   const { id: _id, marks, goal, nudge, archived } = before;
   const unsaid: Partial<Athlete> = {
     ...(bornYear === undefined ? {} : { bornYear }),
@@ -66,7 +63,6 @@ export function readAbout(typed: AboutFields, before: SquadMember, today: string
     ...(archived ? { archived } : {}),
   };
   const checked = checkAthlete({ name: typed.name, tileName: typed.tileName, status: typed.status, marks, ...unsaid });
-  if (!checked.ok)
-    problems.push(...checked.problems.filter(({ field }) => problems.every((problem) => problem.field !== field)));
-  return problems.length > 0 || !checked.ok ? { ok: false, problems } : checked;
+  if (checked.ok && Object.keys(problems).length === 0) return checked;
+  return { ok: false, problems: { ...(checked.ok ? {} : checked.problems), ...problems } };
 }

@@ -1,15 +1,17 @@
 import { router } from 'expo-router';
 import { useEffect, useMemo } from 'react';
-import { Controller, useForm, type Control } from 'react-hook-form';
+import { FormProvider } from 'react-hook-form';
 import { View } from 'react-native';
+import type { AthleteInput } from '@core/api/schemas';
 import { LEANINGS, STATUSES, weeksRunning, type SquadMember } from '@core/squad/athlete';
 import { PACE_BOOK_NOTES } from '@core/paces/shippedPaceBooks';
 import { kmOfAthlete, useKmSource } from '../data/useKmSource';
 import { troubleText } from '../store/api';
 import { today } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
-import { Select } from '../ui/Select';
-import { TextField } from '../ui/TextField';
+import { FormSelect, FormText } from '../ui/form/Fields';
+import { useReadForm } from '../ui/form/useReadForm';
+import { SideBySide } from '../ui/SideBySide';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Text } from '../ui/Text';
@@ -35,50 +37,6 @@ function toFields(athlete: SquadMember): AboutFields {
   };
 }
 
-type FieldProps = {
-  control: Control<AboutFields>;
-  name: keyof AboutFields;
-  label: string;
-  hint?: string | undefined;
-  placeholder?: string;
-  lines?: number;
-};
-
-function Typed({ control, name, ...props }: FieldProps) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <TextField {...props} value={field.value} onChange={field.onChange} error={fieldState.error?.message} />
-      )}
-    />
-  );
-}
-
-function Picked({
-  control,
-  name,
-  label,
-  options,
-}: FieldProps & { options: readonly { value: string; text: string }[] }) {
-  return (
-    <Controller
-      control={control}
-      name={name}
-      render={({ field, fieldState }) => (
-        <Select
-          label={label}
-          options={options}
-          value={field.value}
-          onChange={field.onChange}
-          error={fieldState.error?.message}
-        />
-      )}
-    />
-  );
-}
-
 type Props = {
   athlete: SquadMember;
   squad: SquadView;
@@ -89,132 +47,116 @@ type Props = {
 /** The athlete's particulars, and the ways out: archive, removing, a copy, erasing. */
 export function AthleteAbout({ athlete, squad, change, remove }: Props) {
   const start = useMemo(() => toFields(athlete), [athlete]);
-  const { control, handleSubmit, setError, reset, formState } = useForm<AboutFields>({ defaultValues: start });
+  const { form, submit, trouble } = useReadForm<AboutFields, AthleteInput>({
+    start,
+    read: async (typed) => {
+      const checks = await import('../data/checks').catch(() => undefined);
+      return checks
+        ? checks.readAbout(typed, athlete, today())
+        : { ok: false, problems: { form: troubleText(undefined) } };
+    },
+    save: async (read) => {
+      const { status, tileName } = form.getValues();
+      const done = await change(
+        { ...read, status, tileName: tileName.trim(), id: athlete.id },
+        `${read.name} is changed.`,
+      );
+      if (done.ok) return undefined;
+      return { [done.field === 'tileName' || done.field === 'chip' ? done.field : 'form']: done.message };
+    },
+  });
+  const { reset, formState } = form;
   useEffect(() => reset(start), [reset, start]);
   const book = paceBookOf(athlete, squad);
   const km = kmOfAthlete(athlete, squad, useKmSource());
 
-  const submit = handleSubmit(async (typed) => {
-    const checks = await import('../data/checks').catch(() => undefined);
-    if (!checks) return setError('root', { message: troubleText(undefined) });
-    const read = checks.readAbout(typed, athlete, today());
-    if (!read.ok) {
-      for (const { field, message } of read.problems) setError(field as 'name', { message });
-      return setError('root', { message: 'Not saved yet: a field above cannot be taken. Your typing is kept.' });
-    }
-    const { status, tileName } = typed;
-    const done = await change(
-      { ...read.athlete, status, tileName: tileName.trim(), id: athlete.id },
-      `${read.athlete.name} is changed.`,
-    );
-    if (done.ok) return undefined;
-    const { field, message } = done;
-    return setError(field === 'tileName' || field === 'chip' ? field : 'root', { message });
-  });
-
   return (
-    <View style={{ gap: SPACE.l, maxWidth: 560 }}>
-      <Typed control={control} name="name" label="Name" />
-      <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-        <View style={{ flex: 1 }}>
-          <Typed control={control} name="tileName" label="Name on the tile" />
-        </View>
-        <View style={{ flex: 1 }}>
-          <Typed control={control} name="bornYear" label="Year of birth" placeholder="if needed" />
-        </View>
-      </View>
-      <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-        <View style={{ flex: 1 }}>
-          <Picked
-            control={control}
-            name="leaning"
+    <FormProvider {...form}>
+      <View style={{ gap: SPACE.l, maxWidth: 560 }}>
+        <FormText field="name" label="Name" />
+        <SideBySide>
+          <FormText field="tileName" label="Name on the tile" />
+          <FormText field="bornYear" label="Year of birth" placeholder="if needed" />
+        </SideBySide>
+        <SideBySide>
+          <FormSelect
+            field="leaning"
             label="Event leaning"
             options={[
               { value: '', text: 'not said' },
               ...LEANINGS.map((value) => ({ value, text: LEANING_WORDS[value] })),
             ]}
           />
-        </View>
-        <View style={{ flex: 1 }}>
-          <Typed control={control} name="weeks" label="Weeks of regular running" placeholder="if few" />
-        </View>
-      </View>
-      <Typed
-        control={control}
-        name="weeklyKm"
-        label="Kilometres a week"
-        placeholder="in a usual week, if known"
-        hint={
-          km?.from === 'ticked'
-            ? `About ${km.km} km by the days that were ticked: that counts, as long as most days are.`
-            : undefined
-        }
-      />
-      <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-        <View style={{ flex: 1 }}>
-          <Picked
-            control={control}
-            name="groupId"
+          <FormText field="weeks" label="Weeks of regular running" placeholder="if few" />
+        </SideBySide>
+        <FormText
+          field="weeklyKm"
+          label="Kilometres a week"
+          placeholder="in a usual week, if known"
+          hint={
+            km?.from === 'ticked'
+              ? `About ${km.km} km by the days that were ticked: that counts, as long as most days are.`
+              : undefined
+          }
+        />
+        <SideBySide>
+          <FormSelect
+            field="groupId"
             label="Usual group"
             options={[
               { value: '', text: 'none' },
               ...squad.settings.groups.map(({ id, name }) => ({ value: id, text: name })),
             ]}
           />
-        </View>
-        <View style={{ flex: 1 }}>
-          <Picked
-            control={control}
-            name="status"
+          <FormSelect
+            field="status"
             label="Status"
             options={STATUSES.map((value) => ({ value, text: STATUS_WORDS[value] }))}
           />
+        </SideBySide>
+        <View style={{ gap: SPACE.xs }}>
+          <FormSelect
+            field="paceBookId"
+            label="Pace book"
+            options={[
+              { value: '', text: 'that of the squad' },
+              ...squad.books.map(({ id, name }) => ({ value: id, text: name })),
+            ]}
+          />
+          <Text as="small" quiet>
+            {PACE_BOOK_NOTES[book.id] ?? `Your own book: ${book.name}.`}
+          </Text>
         </View>
-      </View>
-      <View style={{ gap: SPACE.xs }}>
-        <Picked
-          control={control}
-          name="paceBookId"
-          label="Pace book"
-          options={[
-            { value: '', text: 'that of the squad' },
-            ...squad.books.map(({ id, name }) => ({ value: id, text: name })),
-          ]}
+        <FormText field="chip" label="Timing chip" placeholder="if one is worn" />
+        <FormText
+          field="notes"
+          label="Private notes"
+          lines={3}
+          hint="Keep little: what training needs. Nobody else sees it, and it goes with the athlete."
         />
-        <Text as="small" quiet>
-          {PACE_BOOK_NOTES[book.id] ?? `Your own book: ${book.name}.`}
-        </Text>
+        {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+        <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+          <PrimaryButton main icon="check" disabled={!formState.isDirty} onPress={submit}>
+            Save changes
+          </PrimaryButton>
+          <PrimaryButton
+            onPress={() => {
+              const { archived, ...rest } = athlete;
+              const to: SquadMember = archived ? rest : { ...rest, archived: true };
+              void change(
+                to,
+                archived ? `${athlete.name} is back in the squad.` : `${athlete.name} is in the archive.`,
+              ).then((done) => done.ok && router.replace('/squad'));
+            }}
+          >
+            {athlete.archived ? 'Bring back' : 'Archive'}
+          </PrimaryButton>
+          <PrimaryButton onPress={remove} label={`Remove ${athlete.name}`}>
+            Remove
+          </PrimaryButton>
+        </View>
+        <EraseAthlete athlete={athlete} />
       </View>
-      <Typed control={control} name="chip" label="Timing chip" placeholder="if one is worn" />
-      <Typed
-        control={control}
-        name="notes"
-        label="Private notes"
-        lines={3}
-        hint="Keep little: what training needs. Nobody else sees it, and it goes with the athlete."
-      />
-      {formState.errors.root?.message !== undefined && <Trouble>{formState.errors.root.message}</Trouble>}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-        <PrimaryButton main icon="check" disabled={!formState.isDirty} onPress={() => void submit()}>
-          Save changes
-        </PrimaryButton>
-        <PrimaryButton
-          onPress={() => {
-            const { archived, ...rest } = athlete;
-            const to: SquadMember = archived ? rest : { ...rest, archived: true };
-            void change(
-              to,
-              archived ? `${athlete.name} is back in the squad.` : `${athlete.name} is in the archive.`,
-            ).then((done) => done.ok && router.replace('/squad'));
-          }}
-        >
-          {athlete.archived ? 'Bring back' : 'Archive'}
-        </PrimaryButton>
-        <PrimaryButton onPress={remove} label={`Remove ${athlete.name}`}>
-          Remove
-        </PrimaryButton>
-      </View>
-      <EraseAthlete athlete={athlete} />
-    </View>
+    </FormProvider>
   );
 }

@@ -1,5 +1,6 @@
 import { counted } from '@core/units/counted';
 import { useState } from 'react';
+import { FormProvider } from 'react-hook-form';
 import { View } from 'react-native';
 import { FormFoot } from '../ui/FormFoot';
 import type { AthletePaces } from '@core/squad/athletePaces';
@@ -7,74 +8,41 @@ import type { Goal, SquadMember } from '@core/squad/athlete';
 import { formatDistance } from '@core/units/distance';
 import { formatExactTime, formatMarkTime } from '@core/units/time';
 import { daysBetween } from '@core/units/dayNumber';
-import { WhenField } from '../ui/WhenField';
 import { dayName, today } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
-import { TextField } from '../ui/TextField';
+import { FormText, FormWhen } from '../ui/form/Fields';
+import { useReadForm } from '../ui/form/useReadForm';
+import { SideBySide } from '../ui/SideBySide';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { FitnessChart } from '../parts/FitnessChart';
 import { GoalReachText } from './GoalReachText';
-import { emptyMark, markIn, markProblems, type MarkFields, type MarkProblems } from './athleteForm';
+import { emptyMark, readGoal } from './athleteForm';
 
 function GoalForm({ goal, save, cancel }: { goal: Goal | undefined; save: (goal: Goal) => void; cancel: () => void }) {
   const palette = usePalette();
-  const [fields, setFields] = useState<MarkFields>({
-    ...emptyMark(goal?.date ?? ''),
-    ...(goal
-      ? { distance: formatDistance(goal.distanceM), time: formatExactTime(goal.timeS), note: goal.race ?? '' }
-      : {}),
+  const { form, submit } = useReadForm({
+    start: {
+      ...emptyMark(goal?.date ?? ''),
+      ...(goal
+        ? { distance: formatDistance(goal.distanceM), time: formatExactTime(goal.timeS), note: goal.race ?? '' }
+        : {}),
+    },
+    read: readGoal,
+    save,
   });
-  const [problems, setProblems] = useState<MarkProblems>({});
-  const change = (part: Partial<MarkFields>) => setFields({ ...fields, ...part });
-  const submit = () => {
-    // A goal lies ahead: only that it has a day is asked of it.
-    const { date: _date, ...wrong } = markProblems(fields, '9999-12-31');
-    const found = { ...wrong, ...(fields.date === '' ? { date: 'A date is needed.' } : {}) };
-    setProblems(found);
-    const mark = markIn(fields);
-    if (!mark || Object.keys(found).length > 0) return;
-    const { distanceM, timeS, date, note } = mark;
-    save({ distanceM, timeS, date, ...(note === undefined ? {} : { race: note.slice(0, 80) }) });
-  };
   return (
-    <View style={{ gap: SPACE.m, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}>
-      <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-        <View style={{ flex: 1 }}>
-          <TextField
-            label="Goal distance"
-            value={fields.distance}
-            onChange={(distance) => change({ distance })}
-            error={problems.distance}
-            placeholder="1500"
-          />
-        </View>
-        <View style={{ flex: 1 }}>
-          <TextField
-            label="Goal time"
-            value={fields.time}
-            onChange={(time) => change({ time })}
-            error={problems.time}
-            placeholder="4:20"
-          />
-        </View>
+    <FormProvider {...form}>
+      <View style={{ gap: SPACE.m, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}>
+        <SideBySide>
+          <FormText field="distance" label="Goal distance" placeholder="1500" />
+          <FormText field="time" label="Goal time" placeholder="4:20" />
+        </SideBySide>
+        <FormWhen field="date" type="date" label="Race day" />
+        <FormText field="note" label="Which race" placeholder="if it has a name" />
+        <FormFoot save="Save goal" onSave={submit} onCancel={cancel} />
       </View>
-      <WhenField
-        type="date"
-        label="Race day"
-        value={fields.date}
-        onChange={(date) => change({ date })}
-        error={problems.date}
-      />
-      <TextField
-        label="Which race"
-        value={fields.note}
-        onChange={(note) => change({ note })}
-        error={problems.note}
-        placeholder="if it has a name"
-      />
-      <FormFoot save="Save goal" onSave={submit} onCancel={cancel} />
-    </View>
+    </FormProvider>
   );
 }
 

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { FormProvider } from 'react-hook-form';
 import { View } from 'react-native';
 import { timeFor, type Nudge } from '@core/fitness/curve';
 import type { AthletePaces } from '@core/squad/athletePaces';
@@ -7,11 +8,30 @@ import { formatMarkTime } from '@core/units/time';
 import { dayName, today } from '../ui/days';
 import { FormFoot } from '../ui/FormFoot';
 import { PrimaryButton } from '../ui/PrimaryButton';
-import { TextField } from '../ui/TextField';
+import { FormText } from '../ui/form/Fields';
+import { useReadForm } from '../ui/form/useReadForm';
+import { SideBySide } from '../ui/SideBySide';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { emptyMark, markIn, markProblems, type MarkProblems } from './athleteForm';
+import { emptyMark, readWholeMark } from './athleteForm';
 import { TermHeading } from '../parts/TermHeading';
+
+function LevelForm({ save, cancel }: { save: (level: Nudge) => Promise<void>; cancel: () => void }) {
+  const { form, submit } = useReadForm({
+    start: { ...emptyMark(today()), distance: '5k' },
+    read: (typed) => readWholeMark(typed, today()),
+    save: ({ distanceM, timeS, date }) => save({ distanceM, timeS, date }),
+  });
+  return (
+    <FormProvider {...form}>
+      <SideBySide>
+        <FormText field="distance" label="Distance" />
+        <FormText field="time" label="Equals now" placeholder="18:20" />
+      </SideBySide>
+      <FormFoot save="Set the level" onSave={submit} onCancel={cancel} />
+    </FormProvider>
+  );
+}
 
 type Props = {
   nudge: Nudge | undefined;
@@ -23,16 +43,6 @@ type Props = {
 /** The coach's own word on the level: "5k equals 18:20 now", dated, until it is taken off. */
 export function LevelSetter({ nudge, unset, save }: Props) {
   const [isOpen, setOpen] = useState(false);
-  const [fields, setFields] = useState(() => ({ ...emptyMark(today()), distance: '5k' }));
-  const [problems, setProblems] = useState<MarkProblems>({});
-  const submit = () => {
-    const wrong = markProblems(fields, today());
-    setProblems(wrong);
-    const mark = markIn(fields);
-    if (!mark || Object.keys(wrong).length > 0) return;
-    const { distanceM, timeS, date } = mark;
-    void save({ distanceM, timeS, date }).then(() => setOpen(false));
-  };
   const marksSay =
     nudge && unset.curve ? ` The marks say ${formatMarkTime(timeFor(unset.curve, nudge.distanceM))}.` : '';
   return (
@@ -43,29 +53,8 @@ export function LevelSetter({ nudge, unset, save }: Props) {
           ? `${formatDistance(nudge.distanceM)} equals ${formatMarkTime(nudge.timeS)} now: set by you, ${dayName(nudge.date)}.${marksSay}`
           : 'If you have seen more than the marks say, set the level. It is dated, and every pace follows.'}
       </Text>
-      {isOpen && (
-        <View style={{ flexDirection: 'row', gap: SPACE.m }}>
-          <View style={{ flex: 1 }}>
-            <TextField
-              label="Distance"
-              value={fields.distance}
-              onChange={(distance) => setFields({ ...fields, distance })}
-              error={problems.distance}
-            />
-          </View>
-          <View style={{ flex: 1 }}>
-            <TextField
-              label="Equals now"
-              value={fields.time}
-              onChange={(time) => setFields({ ...fields, time })}
-              error={problems.time}
-              placeholder="18:20"
-            />
-          </View>
-        </View>
-      )}
       {isOpen ? (
-        <FormFoot save="Set the level" onSave={submit} onCancel={() => setOpen(false)} />
+        <LevelForm save={(level) => save(level).then(() => setOpen(false))} cancel={() => setOpen(false)} />
       ) : (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
           <PrimaryButton onPress={() => setOpen(true)}>{nudge ? 'Set anew' : 'Set the level'}</PrimaryButton>

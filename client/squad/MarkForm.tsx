@@ -1,5 +1,7 @@
-import { useState } from 'react';
+import { useEffect, useRef } from 'react';
+import { FormProvider } from 'react-hook-form';
 import { View } from 'react-native';
+import { useReadForm } from '../ui/form/useReadForm';
 import { FormFoot } from '../ui/FormFoot';
 import type { Mark } from '@core/fitness/mark';
 import { paceOf } from '@core/paces/paceTable';
@@ -8,7 +10,7 @@ import { useAppSelector } from '../store/store';
 import { today } from '../ui/days';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { emptyMark, markIn, markProblems, toMarkFields, type MarkProblems } from './athleteForm';
+import { emptyMark, markIn, readWholeMark, toMarkFields } from './athleteForm';
 import { MarkEditor } from './MarkEditor';
 import { paceText, UNIT_WORDS } from './squadRows';
 
@@ -56,37 +58,40 @@ type Props = {
 /** A mark being added or changed; the paces follow as it is typed. */
 export function MarkForm({ before, pacesBefore, pacesAfter, onType, save, remove, cancel }: Props) {
   const palette = usePalette();
-  const [fields, setFields] = useState(() => (before ? toMarkFields(before) : emptyMark(today())));
-  const [problems, setProblems] = useState<MarkProblems>({});
-  const submit = () => {
-    const wrong = markProblems(fields, today());
-    setProblems(wrong);
-    const mark = markIn(fields);
-    if (mark && Object.keys(wrong).length === 0) void save(mark);
-  };
+  const { form, submit, trouble } = useReadForm({
+    start: before ? toMarkFields(before) : emptyMark(today()),
+    read: (typed) => readWholeMark(typed, today()),
+    save,
+  });
+  const heard = useRef(onType);
+  useEffect(() => {
+    heard.current = onType;
+  });
+  useEffect(
+    () =>
+      form.subscribe({
+        formState: { values: true },
+        callback: ({ values }) => heard.current(values.date === '' ? undefined : markIn(values)),
+      }),
+    [form],
+  );
   return (
-    <View
-      role="group"
-      aria-label={before ? 'Change this mark' : 'New mark'}
-      style={{ gap: SPACE.m, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
-    >
-      <MarkEditor
-        value={fields}
-        onChange={(typed) => {
-          setFields(typed);
-          onType(typed.date === '' ? undefined : markIn(typed));
-        }}
-        problems={problems}
-        inFull
+    <FormProvider {...form}>
+      <View
+        role="group"
+        aria-label={before ? 'Change this mark' : 'New mark'}
+        style={{ gap: SPACE.m, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
       >
-        <Difference before={pacesBefore} after={pacesAfter} />
-      </MarkEditor>
-      {Object.keys(problems).length > 0 && (
-        <Text as="small" live="polite">
-          Not saved yet: a field above cannot be read. Your typing is kept.
-        </Text>
-      )}
-      <FormFoot save="Save mark" onSave={submit} onCancel={cancel} onRemove={remove} />
-    </View>
+        <MarkEditor inFull>
+          <Difference before={pacesBefore} after={pacesAfter} />
+        </MarkEditor>
+        {trouble !== undefined && (
+          <Text as="small" live="polite">
+            {trouble}
+          </Text>
+        )}
+        <FormFoot save="Save mark" onSave={submit} onCancel={cancel} onRemove={remove} />
+      </View>
+    </FormProvider>
   );
 }

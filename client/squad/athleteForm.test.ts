@@ -1,5 +1,14 @@
 import type { SquadMember } from '@core/squad/athlete';
-import { isBlank, markIn, markProblems, readMark, toMarkFields, emptyMark, type MarkFields } from './athleteForm';
+import {
+  emptyMark,
+  isBlank,
+  markIn,
+  readGoal,
+  readMark,
+  readWholeMark,
+  toMarkFields,
+  type MarkFields,
+} from './athleteForm';
 import { checkAthlete, readAbout, type AboutFields } from '../data/readAthlete';
 
 const TODAY = '2026-11-01';
@@ -18,14 +27,26 @@ test('a typed mark becomes numbers; the distance settles the time', () => {
 });
 
 test('every field that cannot be read is named', () => {
-  expect(markProblems(mark, TODAY)).toEqual({});
-  expect(Object.keys(markProblems({ ...mark, distance: 'far', time: 'fast', date: '' }, TODAY))).toEqual([
-    'distance',
-    'time',
-    'date',
-  ]);
-  expect(markProblems({ ...mark, date: '2026-11-02' }, TODAY).date).toMatch(/still to come/);
-  expect(markProblems({ ...mark, note: 'x'.repeat(201) }, TODAY).note).toMatch(/200 characters/);
+  const problems = (part: Partial<MarkFields>) => {
+    const read = readWholeMark({ ...mark, ...part }, TODAY);
+    return read.ok ? {} : read.problems;
+  };
+  expect(problems({})).toEqual({});
+  expect(Object.keys(problems({ distance: 'far', time: 'fast', date: '' }))).toEqual(['distance', 'time', 'date']);
+  expect(problems({ date: '2026-11-02' }).date).toMatch(/still to come/);
+  expect(problems({ note: 'x'.repeat(201) }).note).toMatch(/200 characters/);
+});
+
+test('a goal is typed as a mark, lies ahead, and its race is named in what is the note of a mark', () => {
+  const typed = { ...mark, date: '2027-05-01', note: ' County final ' };
+  expect(readGoal(typed)).toEqual({
+    ok: true,
+    value: { distanceM: 5000, timeS: 1110, date: '2027-05-01', race: 'County final' },
+  });
+  expect(readGoal({ ...typed, date: '', time: '' })).toEqual({
+    ok: false,
+    problems: { date: 'A date is needed.', time: expect.any(String) as string },
+  });
 });
 
 test('a hardly believable mark is asked about, and taken all the same', () => {
@@ -69,7 +90,7 @@ describe('particulars', () => {
   test('are read with all else of the athlete kept; what is emptied is gone', () => {
     expect(readAbout(typed, before, TODAY)).toEqual({
       ok: true,
-      athlete: {
+      value: {
         name: 'Ada B',
         tileName: 'Ada',
         status: 'easing',
@@ -95,9 +116,13 @@ describe('particulars', () => {
     [{ paceBookId: 'mine' }, 'paceBookId', /no such pace book/],
   ])('%j is refused at %s', (part, field, message) => {
     const read = readAbout({ ...typed, ...part }, before, TODAY);
-    expect(read).toMatchObject({ ok: false, problems: [{ field, message: expect.stringMatching(message) }] });
+    expect(read).toEqual({ ok: false, problems: { [field]: expect.stringMatching(message) as string } });
+  });
+  test('all that is wrong is said at once', () => {
+    const read = readAbout({ ...typed, name: '', weeks: 'many', chip: 'x'.repeat(99) }, before, TODAY);
+    expect(read.ok ? [] : Object.keys(read.problems).sort()).toEqual(['chip', 'name', 'weeks']);
   });
   test('someone new needs no more than a name', () => {
-    expect(checkAthlete({ name: 'Bo', marks: [] })).toEqual({ ok: true, athlete: { name: 'Bo', marks: [] } });
+    expect(checkAthlete({ name: 'Bo', marks: [] })).toEqual({ ok: true, value: { name: 'Bo', marks: [] } });
   });
 });

@@ -1,6 +1,8 @@
+import type { Goal } from '@core/squad/athlete';
 import { doubtAboutMark, type Course, type Mark, type MarkKind } from '@core/fitness/mark';
 import { formatDistance, parseDistance } from '@core/units/distance';
 import { formatExactTime, formatTime, otherReadingOf, parseTime } from '@core/units/time';
+import type { Read } from '../ui/form/useReadForm';
 
 /** A mark as typed: text until it is read. */
 export type MarkFields = {
@@ -17,7 +19,7 @@ export type MarkFields = {
 };
 
 /** What is wrong with the fields of a mark. */
-export type MarkProblems = { distance?: string; time?: string; date?: string; courseName?: string; note?: string };
+type MarkProblems = { distance?: string; time?: string; date?: string; courseName?: string; note?: string };
 
 export const emptyMark = (date: string): MarkFields => ({
   distance: '',
@@ -52,7 +54,7 @@ const distanceOf = (fields: MarkFields): number | undefined => {
 };
 
 /** Everything about a typed mark that cannot be taken; empty when all can. */
-export function markProblems(fields: MarkFields, today: string): MarkProblems {
+function markProblems(fields: MarkFields, today: string): MarkProblems {
   const distance = parseDistance(fields.distance);
   const time = parseTime(fields.time, distanceOf(fields));
   return {
@@ -99,4 +101,21 @@ export function markIn(fields: MarkFields): Mark | undefined {
   if (!read) return undefined;
   const { doubt: _doubt, ...mark } = read;
   return mark;
+}
+
+/** A mark that is to be saved: read out, or everything about it that cannot be taken. */
+export function readWholeMark(fields: MarkFields, today: string): Read<Mark> {
+  const problems = markProblems(fields, today);
+  const mark = markIn(fields);
+  return mark && Object.keys(problems).length === 0 ? { ok: true, value: mark } : { ok: false, problems };
+}
+
+const FAR_AHEAD = '9999-12-31';
+
+/** A goal that is typed as a mark is; its race stands in the note, and lies ahead: only that it has a day is asked of it. */
+export function readGoal(fields: MarkFields): Read<Goal> {
+  const read = readWholeMark(fields, FAR_AHEAD);
+  if (!read.ok) return read;
+  const { distanceM, timeS, date, note } = read.value;
+  return { ok: true, value: { distanceM, timeS, date, ...(note === undefined ? {} : { race: note.slice(0, 80) }) } };
 }

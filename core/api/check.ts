@@ -9,12 +9,23 @@ const pathText = (path: readonly (string | number)[]) =>
     '',
   );
 
+const sentence = (message: string) => (/[.?]$/.test(message) ? message : `${message}.`);
+
 /** Validates a value against a schema. Nothing is coerced: a string is not taken for a number. */
 export function check<T>(schema: Joi.Schema<T>, value: unknown): Checked<T> {
   const { error, value: checked } = schema.validate(value, { convert: true, abortEarly: true, presence: 'optional' });
   const [detail] = error?.details ?? [];
   if (!detail) return { ok: true, value: checked as T };
-  const field = pathText(detail.path);
-  const message = /[.?]$/.test(detail.message) ? detail.message : `${detail.message}.`;
-  return { ok: false, field, message };
+  return { ok: false, field: pathText(detail.path), message: sentence(detail.message) };
+}
+
+/** The same for what is typed into a form: all that is wrong at once, the first sentence of each field. */
+export function checkForm<T>(
+  schema: Joi.Schema<T>,
+  value: unknown,
+): { ok: true; value: T } | { ok: false; problems: Record<string, string> } {
+  const { error, value: checked } = schema.validate(value, { convert: true, abortEarly: false, presence: 'optional' });
+  if (!error) return { ok: true, value: checked as T };
+  const problems = error.details.map(({ path, message }) => [pathText(path), sentence(message)]);
+  return { ok: false, problems: Object.fromEntries(problems.reverse()) as Record<string, string> };
 }

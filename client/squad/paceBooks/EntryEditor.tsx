@@ -1,10 +1,10 @@
-import { useState } from 'react';
+import { FormProvider, useWatch } from 'react-hook-form';
 import { View } from 'react-native';
 import { FormFoot } from '../../ui/FormFoot';
 import type { PaceEntry } from '@core/paces/paceBook';
-import { Choice } from '../../ui/Choice';
-import { Select } from '../../ui/Select';
-import { TextField } from '../../ui/TextField';
+import { FormChoice, FormSelect, FormText } from '../../ui/form/Fields';
+import { useReadForm } from '../../ui/form/useReadForm';
+import { SideBySide } from '../../ui/SideBySide';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Trouble } from '../../ui/Trouble';
 import { readEntry, toEntryFields, type EntryFields } from './paceBookForm';
@@ -15,7 +15,7 @@ const KINDS = [
   { value: 'share', text: 'Share' },
   { value: 'offset', text: 'Seconds from' },
   { value: 'effort', text: 'By effort' },
-] as const;
+];
 
 type Props = {
   entry: PaceEntry;
@@ -31,62 +31,50 @@ type Props = {
 /** One pace of the book: what it stands on, its short name, and how near is on target. */
 export function EntryEditor({ entry, isStandard, others, save, remove, cancel }: Props) {
   const palette = usePalette();
-  const [fields, setFields] = useState(() => toEntryFields(entry));
-  const [trouble, setTrouble] = useState<string>();
-  const change = (part: Partial<EntryFields>) => setFields({ ...fields, ...part });
-  const text = (key: keyof EntryFields, label: string, hint?: string) => (
-    <View style={{ flex: 1, minWidth: 120 }}>
-      <TextField label={label} value={fields[key]} onChange={(value) => change({ [key]: value })} hint={hint} />
-    </View>
-  );
-  const of = (label: string, key: 'of' | 'mostOf' = 'of') => (
-    <View style={{ flex: 1, minWidth: 120 }}>
-      <Select
-        label={label}
-        options={others.map((name) => ({ value: name, text: name }))}
-        value={fields[key]}
-        onChange={(value) => change({ [key]: value })}
-      />
-    </View>
-  );
-  const submit = async () => {
-    const read = readEntry(fields);
-    setTrouble(read.ok ? await save(read.entry) : read.message);
-  };
+  const { form, submit, trouble } = useReadForm<EntryFields, PaceEntry>({
+    start: toEntryFields(entry),
+    read: readEntry,
+    save: async (read) => {
+      const problem = await save(read);
+      return problem === undefined ? undefined : { form: problem };
+    },
+  });
+  const kind = useWatch({ control: form.control, name: 'kind' });
+  const paces = others.map((name) => ({ value: name, text: name }));
   return (
-    <View
-      role="group"
-      aria-label={entry.name === '' ? 'New pace' : `Change ${entry.name}`}
-      style={{ gap: SPACE.m, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
-    >
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
-        {!isStandard && text('name', 'Name, as in @name')}
-        {text('short', 'Short name')}
-        {text('tolerance', 'On target within %')}
-      </View>
-      <Choice label="It is" showLabel options={KINDS} value={fields.kind} onChange={(kind) => change({ kind })} />
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
-        {fields.kind === 'race' && text('distance', 'Distance')}
-        {fields.kind === 'held' && text('duration', 'For how long', 'like 60:00 or 8:00')}
-        {fields.kind === 'share' && (
-          <>
-            {text('share', 'Percent')}
-            {of('of the speed of')}
-            {text('mostShare', 'Never quicker than, %', 'empty: no limit')}
-            {of('of which pace', 'mostOf')}
-          </>
+    <FormProvider {...form}>
+      <View
+        role="group"
+        aria-label={entry.name === '' ? 'New pace' : `Change ${entry.name}`}
+        style={{ gap: SPACE.m, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
+      >
+        <SideBySide>
+          {!isStandard && <FormText field="name" label="Name, as in @name" />}
+          <FormText field="short" label="Short name" />
+          <FormText field="tolerance" label="On target within %" />
+        </SideBySide>
+        <FormChoice field="kind" label="It is" showLabel options={KINDS} />
+        {kind === 'race' && <FormText field="distance" label="Distance" />}
+        {kind === 'held' && <FormText field="duration" label="For how long" hint="like 60:00 or 8:00" />}
+        {kind === 'share' && (
+          <SideBySide>
+            <FormText field="share" label="Percent" />
+            <FormSelect field="of" label="of the speed of" options={paces} />
+            <FormText field="mostShare" label="Never quicker than, %" hint="empty: no limit" />
+            <FormSelect field="mostOf" label="of which pace" options={paces} />
+          </SideBySide>
         )}
-        {fields.kind === 'offset' && (
-          <>
-            {text('offset', 'Seconds', 'below 0 is quicker')}
-            {text('per', 'over metres')}
-            {of('from')}
-          </>
+        {kind === 'offset' && (
+          <SideBySide>
+            <FormText field="offset" label="Seconds" hint="below 0 is quicker" />
+            <FormText field="per" label="over metres" />
+            <FormSelect field="of" label="from" options={paces} />
+          </SideBySide>
         )}
-        {fields.kind === 'effort' && text('effort', 'Effort, 1 to 10')}
+        {kind === 'effort' && <FormText field="effort" label="Effort, 1 to 10" />}
+        {trouble !== undefined && <Trouble>{trouble}</Trouble>}
+        <FormFoot save="Save pace" onSave={submit} onCancel={cancel} onRemove={remove} />
       </View>
-      {trouble !== undefined && <Trouble>{trouble}</Trouble>}
-      <FormFoot save="Save pace" onSave={() => void submit()} onCancel={cancel} onRemove={remove} />
-    </View>
+    </FormProvider>
   );
 }

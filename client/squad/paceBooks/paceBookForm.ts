@@ -2,6 +2,7 @@ import { checkPaceBook } from '@core/paces/checkPaceBook';
 import type { PaceBasis, PaceBook, PaceEntry } from '@core/paces/paceBook';
 import { formatDistance, parseDistance } from '@core/units/distance';
 import { formatTime, parseTime } from '@core/units/time';
+import type { Problems, Read } from '../../ui/form/useReadForm';
 
 /** An entry of the book as typed: text until it is read. */
 export type EntryFields = {
@@ -64,60 +65,77 @@ function numberIn(text: string, min: number, max: number): number | undefined {
   return value >= min && value <= max ? value : undefined;
 }
 
-type ReadBasis = { ok: true; basis: PaceBasis } | { ok: false; message: string };
-const fail = (message: string): ReadBasis => ({ ok: false, message });
+const notAShare = (typed: string) => `“${typed}” is not a share. Write a percentage from 20 to 200, like 97.`;
+const wrong = (problems: Problems) => ({ ok: false as const, problems });
 
-const notAShare = (typed: string) => fail(`“${typed}” is not a share. Write a percentage from 20 to 200, like 97.`);
-
-function readBasis(fields: EntryFields): ReadBasis {
+function readBasis(fields: EntryFields): Read<PaceBasis> {
   switch (fields.kind) {
     case 'race': {
       const read = parseDistance(fields.distance);
-      return read.ok ? { ok: true, basis: { kind: 'race', distanceM: read.distanceM } } : fail(read.message);
+      return read.ok
+        ? { ok: true, value: { kind: 'race', distanceM: read.distanceM } }
+        : wrong({ distance: read.message });
     }
     case 'held': {
       const read = parseTime(fields.duration);
-      if (!read.ok) return fail(read.message);
-      if (read.timeS < 10 || read.timeS > 36_000) return fail('A pace is held for between 10 seconds and 10 hours.');
-      return { ok: true, basis: { kind: 'held', durationS: read.timeS } };
+      if (!read.ok) return wrong({ duration: read.message });
+      if (read.timeS < 10 || read.timeS > 36_000)
+        return wrong({ duration: 'A pace is held for between 10 seconds and 10 hours.' });
+      return { ok: true, value: { kind: 'held', durationS: read.timeS } };
     }
     case 'share': {
       const share = numberIn(fields.share, 20, 200);
-      if (share === undefined) return notAShare(fields.share);
+      const hasMost = fields.mostShare.trim() !== '';
+      const most = hasMost ? numberIn(fields.mostShare, 20, 200) : undefined;
+      const isMostWrong = hasMost && most === undefined;
+      if (share === undefined || isMostWrong)
+        return wrong({
+          ...(share === undefined ? { share: notAShare(fields.share) } : {}),
+          ...(isMostWrong ? { mostShare: notAShare(fields.mostShare) } : {}),
+        });
       const basis = { kind: 'share' as const, of: fields.of, share: share / 100 };
-      if (fields.mostShare.trim() === '') return { ok: true, basis };
-      const most = numberIn(fields.mostShare, 20, 200);
-      return most === undefined
-        ? notAShare(fields.mostShare)
-        : { ok: true, basis: { ...basis, atMost: { of: fields.mostOf, share: most / 100 } } };
+      return {
+        ok: true,
+        value: most === undefined ? basis : { ...basis, atMost: { of: fields.mostOf, share: most / 100 } },
+      };
     }
     case 'offset': {
       const offsetS = numberIn(fields.offset, -120, 600);
       const perM = numberIn(fields.per, 100, 2000);
-      return offsetS === undefined || perM === undefined
-        ? fail('Write seconds from −120 to 600, over 100 to 2000 metres.')
-        : { ok: true, basis: { kind: 'offset', of: fields.of, offsetS, perM } };
+      if (offsetS === undefined || perM === undefined)
+        return wrong({
+          ...(offsetS === undefined ? { offset: 'Write seconds from −120 to 600.' } : {}),
+          ...(perM === undefined ? { per: 'Write metres from 100 to 2000.' } : {}),
+        });
+      return { ok: true, value: { kind: 'offset', of: fields.of, offsetS, perM } };
     }
     case 'effort': {
       const effort = numberIn(fields.effort, 1, 10);
       return effort === undefined
-        ? fail(`“${fields.effort}” is not an effort. Write a number from 1 to 10.`)
-        : { ok: true, basis: { kind: 'effort', effort } };
+        ? wrong({ effort: `“${fields.effort}” is not an effort. Write a number from 1 to 10.` })
+        : { ok: true, value: { kind: 'effort', effort } };
     }
   }
 }
 
-/** A typed entry read out, or what is wrong with it. */
-export function readEntry(fields: EntryFields): { ok: true; entry: PaceEntry } | { ok: false; message: string } {
+/** A typed entry read out, or all that is wrong with it. */
+export function readEntry(fields: EntryFields): Read<PaceEntry> {
   const basis = readBasis(fields);
-  if (!basis.ok) return basis;
   const tolerance = numberIn(fields.tolerance, 0, 20);
-  if (tolerance === undefined)
-    return { ok: false, message: `“${fields.tolerance}” is not a tolerance. Write a percentage from 0 to 20, like 1.` };
   const short = fields.short.trim();
-  if (short === '' || short.length > 4) return { ok: false, message: 'A short name has 1 to 4 characters.' };
-  const name = fields.name.trim().toLowerCase();
-  return { ok: true, entry: { name, short, tolerance: tolerance / 100, basis: basis.basis } };
+  const isShort = short !== '' && short.length <= 4;
+  if (basis.ok && tolerance !== undefined && isShort)
+    return {
+      ok: true,
+      value: { name: fields.name.trim().toLowerCase(), short, tolerance: tolerance / 100, basis: basis.value },
+    };
+  return wrong({
+    ...(isShort ? {} : { short: 'A short name has 1 to 4 characters.' }),
+    ...(tolerance === undefined
+      ? { tolerance: `“${fields.tolerance}” is not a tolerance. Write a percentage from 0 to 20, like 1.` }
+      : {}),
+    ...(basis.ok ? {} : basis.problems),
+  });
 }
 
 /** The book with an entry changed, added (index past the end) or taken out (no entry), and what is then wrong with it. */
