@@ -14,7 +14,7 @@ type Props = {
   children: string;
 };
 
-/** Paper keeps the words on one line and cuts them; here they go on in the next. React Native's types do not know of it. */
+/** 44 px high with a line of words in it, not counting the edge, which is not pressed. Paper keeps the words on one line and cuts them; here they go on in the next. React Native's types do not know of it. */
 const WORDS = {
   whiteSpace: 'normal',
   overflow: 'visible',
@@ -40,14 +40,12 @@ export function ChoiceChip({ role, on, onPress, isOneLine = false, disabled = fa
       showSelectedCheck={false}
       onPress={onPress}
       style={{
-        // 44 inside its edge, which is not pressed.
-        minHeight: 47,
         minWidth: 47,
         maxWidth: isOneLine ? rem(140) : '100%',
         ...(isOneLine ? { flexGrow: 1 } : {}),
         borderRadius: RADIUS,
         borderWidth: 1.5,
-        borderColor: on ? palette.ink : palette.line,
+        borderColor: on ? palette.ink : palette.quiet,
         borderStyle: disabled ? 'dashed' : 'solid',
         backgroundColor: on ? palette.action : palette.ground,
       }}
@@ -55,7 +53,7 @@ export function ChoiceChip({ role, on, onPress, isOneLine = false, disabled = fa
         WORDS,
         {
           color: on ? palette.onAction : disabled ? palette.quiet : palette.ink,
-          marginVertical: 8,
+          marginVertical: 11,
           ...(isOneLine ? NARROW : USUAL),
         },
       ]}
