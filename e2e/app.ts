@@ -76,6 +76,18 @@ export async function sessionCalled(app: RunningApp, title: string): Promise<Lis
 
 export { expect } from '@playwright/test';
 
+/** The field a session is written in, once its editor is here. */
+export const sessionText = (page: Page): Locator => page.locator('.cm-content[aria-label="Session"]');
+
+/** Waits until the text of the session is this. */
+export async function expectWritten(page: Page, text: string | RegExp): Promise<void> {
+  const lines = () =>
+    sessionText(page).evaluate((field) =>
+      Array.from(field.querySelectorAll('.cm-line'), ({ textContent }) => textContent).join('\n'),
+    );
+  await (text instanceof RegExp ? expect.poll(lines).toMatch(text) : expect.poll(lines).toBe(text));
+}
+
 /** Reads `1:28.8` or `44.4` as seconds. */
 export const secondsOf = (text: string): number => text.split(':').reduce((sum, part) => sum * 60 + Number(part), 0);
 

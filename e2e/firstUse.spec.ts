@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3';
 import type { RunEvent } from '../core/run/events';
-import { expect, test, ALL_RUNS } from './app';
+import { expect, test, ALL_RUNS, sessionText } from './app';
 import { Board, todaysSession, writeToday } from './board';
 
 test('what was just done is said where it was done: its Undo does not follow to the board', async ({ page, demo }) => {
@@ -9,7 +9,7 @@ test('what was just done is said where it was done: its Undo does not follow to 
   // The same press led to the editor: there it stays, above what is pressed next.
   const undo = page.getByRole('button', { name: 'Undo', exact: true });
   await expect(page.getByText('A new session for today.')).toBeVisible();
-  await page.getByLabel('Session', { exact: true }).fill('6x800 @5k / 90s');
+  await sessionText(page).fill('6x800 @5k / 90s');
   await expect(undo).toBeVisible();
   const [above, below] = [
     await undo.boundingBox(),
@@ -20,7 +20,7 @@ test('what was just done is said where it was done: its Undo does not follow to 
   // It is called by what is in it, until the coach names it.
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('6 × 800 at 5k pace');
   await page.getByLabel('Title', { exact: true }).fill('Long ones');
-  await page.getByLabel('Session', { exact: true }).fill('5x800 @5k / 90s');
+  await sessionText(page).fill('5x800 @5k / 90s');
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Long ones');
   await page.getByRole('button', { name: 'Take to the track' }).tap();
   await expect(page.getByText('Who is here?')).toBeVisible();

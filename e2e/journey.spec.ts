@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, press, secondsOf, test, type By } from './app';
+import { expect, press, secondsOf, test, type By, sessionText } from './app';
 import { Board } from './board';
 
 /** The coach's whole job once over: an athlete, a session, targets, the track, results. */
@@ -44,7 +44,7 @@ async function wholeJob(page: Page, url: string, by: By) {
   await go(place('Sessions'));
   await go(button('New session'));
   await page.getByLabel('Title', { exact: true }).fill('Two and a quick one');
-  const text = page.getByLabel('Session', { exact: true });
+  const text = sessionText(page);
   await text.fill('warm: 1600 @easy\nmain: 2x400 @5k / 60s');
   await expect(page.getByRole('img', { name: /The session lap by lap/ })).toBeVisible();
   await text.fill('warm: 1600 @easy\nmain: 2x400 @5kk / 60s, 200 @mile');

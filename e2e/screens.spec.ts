@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { ulid } from 'ulid';
 import type { StoredSeason } from '../core/season/season';
-import { expect, seriousProblems, test, ALL_RUNS } from './app';
+import { expect, seriousProblems, test, ALL_RUNS, sessionText, expectWritten } from './app';
 import type { RunningApp } from './runningApp';
 import { Board, todaysSession } from './board';
 
@@ -146,7 +146,7 @@ test('with nothing in it yet, every place says what to do next', async ({ page, 
   // A session with nobody to run it cannot be started, and says why.
   await page.goto(`${empty.url}/sessions`);
   await page.getByRole('button', { name: 'New session' }).click();
-  await page.getByLabel('Session', { exact: true }).fill('6x400 @5k / 90s');
+  await sessionText(page).fill('6x400 @5k / 90s');
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Take to the track' }).click();
   await expect(page.getByText('Nobody in the squad')).toBeVisible();
@@ -177,22 +177,22 @@ test.describe('where the server says no', () => {
 
 test('while the server is away, screens say so and nothing typed is lost', async ({ page, killable }) => {
   await page.goto(`${killable.url}/sessions/${(await todaysSession(killable)).id}`);
-  const text = page.getByLabel('Session', { exact: true });
+  const text = sessionText(page);
   await expect(text).toBeVisible();
   await killable.kill();
   await text.fill('5x1000 @threshold / 60s');
   await expect(page.getByText('Not saved yet')).toBeVisible();
-  await expect(text).toHaveValue('5x1000 @threshold / 60s');
+  await expectWritten(page, '5x1000 @threshold / 60s');
   // Not even by going elsewhere meanwhile.
   await page.getByRole('button', { name: 'Back to all sessions' }).click();
   await page.getByRole('link', { name: /Even 400s.*Today/ }).click();
-  await expect(text).toHaveValue('5x1000 @threshold / 60s');
+  await expectWritten(page, '5x1000 @threshold / 60s');
   await expect(page.getByText('Not saved yet')).toBeVisible();
   await killable.start();
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
   await page.reload();
-  await expect(text).toHaveValue('5x1000 @threshold / 60s');
+  await expectWritten(page, '5x1000 @threshold / 60s');
 });
 
 test.describe('where a screen is made to fail', () => {

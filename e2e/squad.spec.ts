@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { ulid } from 'ulid';
-import { expect, press, secondsOf, seriousProblems, test, drag, ALL_RUNS, ALL_SESSIONS } from './app';
+import { expect, press, secondsOf, seriousProblems, test, drag, ALL_RUNS, ALL_SESSIONS, sessionText } from './app';
 
 type Athlete = { id: string; name: string; tileName: string; groupId?: string; marks: { distanceM: number }[] };
 type Squad = { paceBookId: string; groups: { id: string; name: string }[] };
@@ -334,7 +334,7 @@ test('a pace book of one’s own: copied, changed, used; what would break it is 
   await expect.poll(async () => (await demo.get<Squad>('squad')).paceBookId).toMatch(/^[0-9A-Z]{26}$/);
   const [session] = await demo.get<{ id: string }[]>(ALL_SESSIONS);
   await page.goto(`${demo.url}/sessions/${session?.id}`);
-  await page.getByLabel('Session', { exact: true }).fill('4x1000 @cruise / 60s');
+  await sessionText(page).fill('4x1000 @cruise / 60s');
   await expect(page.getByText(/^4\.0 km, about/)).toBeVisible();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
 });
@@ -408,7 +408,7 @@ test('a flat-out trial in a session names those who have not run for long', asyn
   await expect(page.getByText('Kit Rennagh is changed.')).toBeVisible();
   const [session] = await demo.get<{ id: string }[]>(ALL_SESSIONS);
   await page.goto(`${demo.url}/sessions/${session?.id}`);
-  const text = page.getByLabel('Session', { exact: true });
+  const text = sessionText(page);
   await text.fill('1600 @effort 10');
   await expect(page.getByRole('note')).toContainText(/Kit Rennagh has \d weeks?\./);
   await expect(page.getByRole('note')).toContainText('local rules and qualified advice come first');

@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import type { LibrarySession } from '../core/library/librarySession';
-import { drag, expect, press, seriousProblems, test, ALL_SESSIONS } from './app';
+import { drag, expect, press, seriousProblems, test, ALL_SESSIONS, sessionText, expectWritten } from './app';
 import type { RunningApp } from './runningApp';
 import { todaysSession } from './board';
 
@@ -12,7 +12,6 @@ const FIRST_EXAMPLE = [
 ].join('\n');
 
 const button = (page: Page, name: string | RegExp) => page.getByRole('button', { name });
-const textOf = (page: Page) => page.getByLabel('Session', { exact: true });
 const saved = (page: Page) => expect(page.getByText('Saved', { exact: true })).toBeVisible();
 const side = (page: Page, name: string) => page.getByRole('radio', { name, exact: true });
 
@@ -31,13 +30,13 @@ test('the first example is written by keyboard: names are completed, slips marke
 }) => {
   await page.goto(`${empty.url}/sessions`);
   await press(page, 'keyboard', button(page, 'New session'));
-  const text = textOf(page);
+  const text = sessionText(page);
   await text.focus();
   // The name of a pace is offered from its first letters, and taken with Tab.
   await page.keyboard.type('warm: 1600 @ea');
-  await expect(page.getByRole('group', { name: 'Paces' })).toBeVisible();
+  await expect(page.getByRole('option', { name: 'easy' })).toBeVisible();
   await page.keyboard.press('Tab');
-  await expect(text).toHaveValue('warm: 1600 @easy');
+  await expectWritten(page, 'warm: 1600 @easy');
   await page.keyboard.type(', drills "hips and ankles", 4x100 @str');
   await page.keyboard.press('Tab');
   await page.keyboard.type(' / 60s walk\nmain: 2x(3x600 @3k / 90s walk) / 4:00 walk\n');
@@ -50,29 +49,29 @@ test('the first example is written by keyboard: names are completed, slips marke
   await expect(page.getByRole('alert')).toBeHidden();
   await page.keyboard.press('End');
   await page.keyboard.type('\ncool: 1200 @easy');
-  await expect(text).toHaveValue(FIRST_EXAMPLE);
+  await expectWritten(page, FIRST_EXAMPLE);
   await saved(page);
   expect(await onlySession(empty)).toBe(FIRST_EXAMPLE);
 
   // Word by word back, and forth again.
   await page.keyboard.press('Control+z');
-  await expect(text).toHaveValue(FIRST_EXAMPLE.replace(/@easy$/, ''));
+  await expectWritten(page, FIRST_EXAMPLE.replace(/@easy$/, ''));
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
-  await expect(text).toHaveValue(FIRST_EXAMPLE.replace(/1200 @easy$/, ''));
+  await expectWritten(page, FIRST_EXAMPLE.replace(/1200 @easy$/, ''));
   for (let i = 0; i < 3; i++) await page.keyboard.press('Control+Shift+z');
-  await expect(text).toHaveValue(FIRST_EXAMPLE);
+  await expectWritten(page, FIRST_EXAMPLE);
   // In the title the keys are the title's own.
   await page.getByLabel('Title', { exact: true }).focus();
   await page.keyboard.press('Control+z');
-  await expect(text).toHaveValue(FIRST_EXAMPLE);
+  await expectWritten(page, FIRST_EXAMPLE);
 
   // The same session as parts, each of which the keyboard reaches.
   await press(page, 'keyboard', side(page, 'Build'));
   await press(page, 'keyboard', button(page, 'Change 3 × 600 at 3k'));
   await press(page, 'keyboard', button(page, 'Times: more'));
   await press(page, 'keyboard', side(page, 'Text'));
-  await expect(text).toHaveValue(FIRST_EXAMPLE.replace('3x600', '4x600'));
+  await expectWritten(page, FIRST_EXAMPLE.replace('3x600', '4x600'));
 });
 
 /** Turns a pace wheel with the thumb. */
@@ -121,7 +120,7 @@ test('the same is built by thumb, and is the same session', async ({ page, empty
   await set.getByRole('radio', { name: 'walk' }).tap();
 
   await side(page, 'Text').tap();
-  await expect(textOf(page)).toHaveValue(FIRST_EXAMPLE);
+  await expectWritten(page, FIRST_EXAMPLE);
   await saved(page);
   expect(await onlySession(empty)).toBe(FIRST_EXAMPLE);
   // It is worth keeping; and then it is not.
@@ -139,7 +138,7 @@ const SHORT = 'main: 1000 @5k / 2:00, 2x(400 @3k / 60s) / 3:00, 200 @mile';
 async function openWith(page: Page, app: RunningApp, shorthand: string): Promise<void> {
   const { id } = await todaysSession(app);
   await page.goto(`${app.url}/sessions/${id}`);
-  await textOf(page).fill(shorthand);
+  await sessionText(page).fill(shorthand);
   await saved(page);
 }
 
@@ -149,9 +148,9 @@ test('parts are dragged into another order, into a set and out of it @both', asy
     // A press right after a drag is taken for the end of it.
     await expect(async () => {
       await press(page, by, side(page, 'Text'));
-      await expect(textOf(page)).toBeVisible({ timeout: 300 });
+      await expect(sessionText(page)).toBeVisible({ timeout: 300 });
     }).toPass();
-    await expect(textOf(page)).toHaveValue(shorthand);
+    await expectWritten(page, shorthand);
     await press(page, by, side(page, 'Build'));
   };
   await openWith(page, demo, SHORT);
@@ -181,7 +180,7 @@ test('without dragging: up, down, a set made and undone, a copy, out it goes', a
   };
   const writesOut = async (shorthand: string) => {
     await side(page, 'Text').tap();
-    await expect(textOf(page)).toHaveValue(shorthand);
+    await expectWritten(page, shorthand);
     await side(page, 'Build').tap();
   };
   await act('200 at mile', 'Up');
@@ -276,14 +275,41 @@ test('every kind of count, length, pace and recovery is within reach of the thum
   expect(small).toEqual([]);
 });
 
+test('paces are offered at the cursor, a thumb high and inside the screen, and taken by a tap', async ({
+  page,
+  demo,
+}) => {
+  await openWith(page, demo, 'main: 6x400 / 90s jog, 8x300 ');
+  await page.getByRole('group', { name: 'Signs' }).getByRole('button', { name: '@', exact: true }).tap();
+  const offers = page.getByRole('listbox', { name: 'Completions' }).getByRole('option');
+  await expect(offers.first()).toBeVisible();
+  const { width = 0, height = 0 } = page.viewportSize() ?? {};
+  const list = await page.getByRole('listbox', { name: 'Completions' }).boundingBox();
+  expect(list && list.x >= 0 && list.x + list.width <= width && list.y + list.height <= height).toBe(true);
+  expect((await offers.first().boundingBox())?.height).toBeGreaterThanOrEqual(44);
+  const name = await offers.nth(2).textContent();
+  await offers.nth(2).tap();
+  await expectWritten(page, `main: 6x400 / 90s jog, 8x300 @${name}`);
+});
+
+test('where its editor cannot be fetched, a session is written in a plain field', async ({ page, demo }) => {
+  await page.route(/\/codeMirror-/, (route) => route.abort());
+  const { id } = await todaysSession(demo);
+  await page.goto(`${demo.url}/sessions/${id}`);
+  await page.getByLabel('Session', { exact: true }).fill('main: 5x300 @mile / 60s');
+  await saved(page);
+  await expect(page.getByRole('img', { name: /The session lap by lap/ })).toBeVisible();
+  await expect(sessionText(page)).toHaveCount(0);
+});
+
 test('while the server is away what is written is kept, and sent when it is back', async ({ page, killable }) => {
   const { sessions } = await killable.get<Kept>('library');
   const ownSession = sessions.find(({ title }) => title === 'Sharp 200s');
   const inLibrary = async () => (await killable.get<Kept>('library')).sessions.find(({ id }) => id === ownSession?.id);
   await page.goto(`${killable.url}/sessions/library/${ownSession?.id}`);
-  await expect(textOf(page)).toHaveValue(/10x200/);
+  await expectWritten(page, /10x200/);
   await killable.kill();
-  await textOf(page).fill('main: 12x200 @1500 / 200m jog');
+  await sessionText(page).fill('main: 12x200 @1500 / 200m jog');
   await expect(page.getByText('Not saved yet')).toBeVisible();
   await button(page, 'Make it a favourite').or(button(page, 'No longer a favourite')).tap();
   await expect(page.getByText('The server cannot be reached.', { exact: false }).first()).toBeVisible();
@@ -291,7 +317,7 @@ test('while the server is away what is written is kept, and sent when it is back
   expect((await inLibrary())?.shorthand).toMatch(/10x200/);
   // Opened again, what was typed is there, and goes out by itself.
   await page.reload();
-  await expect(textOf(page)).toHaveValue('main: 12x200 @1500 / 200m jog');
+  await expectWritten(page, 'main: 12x200 @1500 / 200m jog');
   await saved(page);
   expect((await inLibrary())?.shorthand).toBe('main: 12x200 @1500 / 200m jog');
 });
@@ -300,7 +326,7 @@ test('a broken text is mended, and nothing is lost on the way @both', async ({ p
   const by = isMobile ? 'touch' : 'keyboard';
   await openWith(page, demo, '# before the race\nmain: 6x400 @5k / 90s');
   const picture = page.getByRole('img', { name: /The session lap by lap/ });
-  await textOf(page).fill('# before the race\nmain: 6x400 @5kk / 90s, soon, 30 @mile');
+  await sessionText(page).fill('# before the race\nmain: 6x400 @5kk / 90s, soon, 30 @mile');
   const problems = page.getByRole('alert', { name: 'What cannot be read' });
   for (const text of ['“5kk” is not a pace', '“soon” is not a distance', '30 what?'])
     await expect(problems).toContainText(text);
@@ -312,15 +338,15 @@ test('a broken text is mended, and nothing is lost on the way @both', async ({ p
   await press(page, by, button(page, 'Times: more'));
   await press(page, by, side(page, 'Text'));
   // Only the line that changed is written anew.
-  await expect(textOf(page)).toHaveValue('# before the race\nmain: 7x400 @5k / 90s');
+  await expectWritten(page, '# before the race\nmain: 7x400 @5k / 90s');
   // What cannot be had is refused with the reason, and changes nothing.
-  await textOf(page).fill('main: 250x(2x400)');
+  await sessionText(page).fill('main: 250x(2x400)');
   await press(page, by, side(page, 'Build'));
   await press(page, by, button(page, 'Change 2 × 400'));
   await press(page, by, button(page, 'Times: more'));
   await expect(page.getByText('750 legs', { exact: false })).toBeVisible();
   await press(page, by, side(page, 'Text'));
-  await expect(textOf(page)).toHaveValue('main: 250x(2x400)');
+  await expectWritten(page, 'main: 250x(2x400)');
 });
 
 test('what coaches write is understood and said; what can mean two things is asked, and stored text is not reopened', async ({
@@ -334,26 +360,26 @@ test('what coaches write is understood and said; what can mean two things is ask
   // Stored and opened again it is read as it always was, and nobody is asked.
   await saved(page);
   await page.reload();
-  await expect(textOf(page)).toHaveValue('6x400 @5k / 90');
+  await expectWritten(page, '6x400 @5k / 90');
   await expect(page.getByRole('alert', { name: 'What cannot be read' })).toHaveCount(0);
-  await textOf(page).fill('WU 2 miles easy, drills # by the river\n6 x 800 at 5k pace with 2 min jog');
+  await sessionText(page).fill('WU 2 miles easy, drills # by the river\n6 x 800 at 5k pace with 2 min jog');
   const understood = page.getByRole('status', { name: 'How it was understood' });
   await expect(understood).toContainText('6x800 @5k / 2:00 jog');
-  await expect(textOf(page)).toHaveValue(/at 5k pace with/);
+  await expectWritten(page, /at 5k pace with/);
   await press(page, by, button(page, 'Write it like this'));
-  await expect(textOf(page)).toHaveValue('warm: 2mi @easy, drills # by the river\n6x800 @5k / 2:00 jog');
+  await expectWritten(page, 'warm: 2mi @easy, drills # by the river\n6x800 @5k / 2:00 jog');
   await expect(understood).toHaveCount(0);
   // Asked while it is typed, unfinished until it is answered.
-  await textOf(page).fill('6x400 @5k, 2min\n4x200 @mile / 75');
+  await sessionText(page).fill('6x400 @5k, 2min\n4x200 @mile / 75');
   const asked = page.getByRole('alert', { name: 'What cannot be read' });
   await expect(asked).toContainText('Is 2:00 a rest, or running of 2:00?');
   await expect(asked).toContainText('75 seconds or 75 metres?');
   await press(page, by, button(page, '75 seconds'));
   await press(page, by, button(page, '2:00 of rest'));
-  await expect(textOf(page)).toHaveValue('main: 6x400 @5k / 2:00\n4x200 @mile / 75s');
+  await expectWritten(page, 'main: 6x400 @5k / 2:00\n4x200 @mile / 75s');
   await expect(asked).toHaveCount(0);
   // A forgotten recovery is a soft note.
-  await textOf(page).fill('6x400 @5k');
+  await sessionText(page).fill('6x400 @5k');
   await expect(understood).toContainText('No recovery after each 400');
   await expect(button(page, 'Take to the track')).toBeEnabled();
 });
@@ -395,7 +421,7 @@ test('totals, kind and notes follow what is written', async ({ page, demo }) => 
   await expect(totals).toContainText(/4 × @threshold\s*4,000 m, \d+ to \d+ min/);
   await expect(page.getByLabel('Kind')).toContainText('Threshold (suggested)');
   await expect(page.getByRole('note')).toContainText('There is no warm-up');
-  await textOf(page).fill('warm: 1600 @easy\nmain: 5x1000 @5k / 2:00\ncool: 800 @easy');
+  await sessionText(page).fill('warm: 1600 @easy\nmain: 5x1000 @5k / 2:00\ncool: 800 @easy');
   await expect(totals).toContainText('of a flat-out run100 %');
   await expect(page.getByLabel('Kind')).toContainText('Aerobic power (suggested)');
   await page.getByLabel('Starts at').fill('18:30');
@@ -468,7 +494,7 @@ test('the library: found again, favoured, put on a day, and changed without touc
   await expect(button(page, 'No longer a favourite')).toBeVisible();
   await go(button(page, 'Put on this day'));
   await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible();
-  await expect(textOf(page)).toHaveValue(/@goal mile/);
+  await expectWritten(page, /@goal mile/);
   await go(button(page, 'In the library'));
   await expect(page.getByRole('heading', { name: 'In the library' })).toBeVisible();
 
@@ -476,14 +502,14 @@ test('the library: found again, favoured, put on a day, and changed without touc
   const { sessions } = await demo.get<Kept>('library');
   const run = sessions.find(({ title }) => title === 'Threshold kilometres');
   await page.goto(`${demo.url}/sessions/library/${run?.id}`);
-  await textOf(page).fill('main: 3x1000 @threshold / 60s');
+  await sessionText(page).fill('main: 3x1000 @threshold / 60s');
   await saved(page);
   await go(side(page, 'About'));
   await expect(page.getByText(/12 athletes, 48 of 48 reps; \d+ on, \d+ early, \d+ late/)).toBeVisible();
   await expect(page.getByText(/^Version 1, until/)).toBeVisible();
   await go(button(page, 'Go back to version 1'));
   await go(side(page, 'Text'));
-  await expect(textOf(page)).toHaveValue(/main: 4x1000 @threshold/);
+  await expectWritten(page, /main: 4x1000 @threshold/);
 });
 
 test('a progression is proposed, looked at, kept, and taken back', async ({ page, demo, isMobile }) => {

@@ -4,7 +4,7 @@ import { stretches } from './marker';
 
 const cut = (text: string) => {
   const { tokens, problems } = readSession(text);
-  return stretches(text, tokens, problems);
+  return stretches(text, tokens, problems).map(({ from, to, ...mark }) => ({ text: text.slice(from, to), ...mark }));
 };
 
 test('each stretch is what it is, and what is wrong stands out', () => {

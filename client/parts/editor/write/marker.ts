@@ -1,7 +1,7 @@
 import type { Problem, Token, TokenKind } from '@core/session/reader';
 
 /** A stretch of the text that looks the same all along: what it is, and whether something is wrong with it. */
-export type Stretch = { text: string; kind?: TokenKind; isWrong: boolean };
+export type Stretch = { from: number; to: number; kind?: TokenKind; isWrong: boolean };
 
 /** Cuts a text at the ends of its tokens and problems; put together again the stretches are the text. */
 export function stretches(text: string, tokens: readonly Token[], problems: readonly Problem[]): Stretch[] {
@@ -14,6 +14,6 @@ export function stretches(text: string, tokens: readonly Token[], problems: read
     const isIn = (span: { from: number; to: number }) => span.from <= from && to <= span.to;
     // A pace stands inside nothing else; where tokens meet, the later one is the smaller.
     const kind = tokens.findLast(isIn)?.kind;
-    return { text: text.slice(from, to), ...(kind ? { kind } : {}), isWrong: problems.some(isIn) };
+    return { from, to, ...(kind ? { kind } : {}), isWrong: problems.some(isIn) };
   });
 }
