@@ -73,7 +73,7 @@ export function TextField({
         multiline={many}
         secureTextEntry={secret}
         {...(secret ? { autoComplete: 'current-password' as const } : {})}
-        numberOfLines={lines}
+        {...(many ? { numberOfLines: lines } : {})}
         autoFocus={autoFocus}
         autoCapitalize={many ? 'none' : 'sentences'}
         autoCorrect={false}

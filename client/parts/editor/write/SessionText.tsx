@@ -1,4 +1,5 @@
 import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { ScrollView, View } from 'react-native';
 import { completionsAt } from '@core/session/completions';
 import type { SessionReading } from '@core/session/parseSession';
@@ -182,7 +183,8 @@ export function SessionText({ text, reading, paceNames, onChange }: Props) {
       look: lookOf(acts.current.palette),
       isDark: acts.current.palette.dark,
       offer: (all, at) => completionsAt(all, at, acts.current.paceNames),
-      onChange: (all) => acts.current.onChange(all),
+      // At once, as React does with what is typed into its own fields: letter and lap sheet in one picture.
+      onChange: (all) => flushSync(() => acts.current.onChange(all)),
     });
     field.current = made;
     return () => {
@@ -200,14 +202,18 @@ export function SessionText({ text, reading, paceNames, onChange }: Props) {
     [text, reading],
   );
   useLayoutEffect(() => field.current?.setLook(lookOf(palette), palette.dark), [palette, Field, host]);
-  useLayoutEffect(() => {
-    field.current?.setText(text);
+  useLayoutEffect(() => field.current?.setText(text), [text, Field, host]);
+  useEffect(() => {
     const wrongs = text.trim() === '' ? [] : reading.problems;
-    field.current?.mark(
-      pens,
-      wrongs.map(({ from, to, message, readings = [] }) => ({ from, to, message, answers: readings })),
-      (answer) => acts.current.onChange(answer),
+    // After the picture of the session, which is waited for; till then the marks move along with the letters.
+    const frame = requestAnimationFrame(() =>
+      field.current?.mark(
+        pens,
+        wrongs.map(({ from, to, message, readings = [] }) => ({ from, to, message, answers: readings })),
+        (answer) => acts.current.onChange(answer),
+      ),
     );
+    return () => cancelAnimationFrame(frame);
   }, [text, reading, pens, Field, host]);
   return (
     <View style={{ gap: SPACE.s }}>

@@ -12,8 +12,17 @@ import {
   type CompletionResult,
 } from '@codemirror/autocomplete';
 import { insertNewline, standardKeymap } from '@codemirror/commands';
-import { lintKeymap, setDiagnostics, type Diagnostic } from '@codemirror/lint';
-import { Annotation, Compartment, EditorState, Prec, StateEffect, StateField, type Extension } from '@codemirror/state';
+import { diagnosticCount, lintKeymap, setDiagnostics, type Diagnostic } from '@codemirror/lint';
+import {
+  Annotation,
+  Compartment,
+  EditorState,
+  Prec,
+  RangeSet,
+  StateEffect,
+  StateField,
+  type Extension,
+} from '@codemirror/state';
 import { Decoration, EditorView, keymap, placeholder, tooltips, type DecorationSet } from '@codemirror/view';
 
 /** A stretch of the text and how it is marked: the name of a class that the look says something about. */
@@ -156,9 +165,13 @@ export class SessionField {
       severity: 'error',
       actions: answers.map(({ label, text }) => ({ name: label, apply: () => answer(text) })),
     }));
+    const set = Decoration.set(marks, true);
+    const isSame = RangeSet.eq([state.field(pens)], [set]);
+    const isClean = diagnostics.length === 0 && diagnosticCount(state) === 0;
+    if (isSame && isClean) return;
     this.view.dispatch(
-      { effects: [setPens.of(Decoration.set(marks, true)), setInvalid.of(wrongs.length > 0)] },
-      setDiagnostics(state, diagnostics),
+      { effects: [setPens.of(set), setInvalid.of(wrongs.length > 0)] },
+      ...(isClean ? [] : [setDiagnostics(state, diagnostics)]),
     );
   }
 
