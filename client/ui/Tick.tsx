@@ -15,6 +15,8 @@ export function Tick({ on }: { on: boolean }) {
         />
       )}
       <Checkbox.Android
+        // A new one each time: it would swell on its way from one to the other.
+        key={String(on)}
         status={on ? 'checked' : 'unchecked'}
         color={palette.dark ? palette.action : palette.ink}
         uncheckedColor={palette.ink}
