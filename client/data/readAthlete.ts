@@ -1,4 +1,4 @@
-import { checkForm } from '@core/api/check';
+import { checkForm, type CheckedForm } from '@core/api/check';
 import { athleteSchema, type AthleteInput } from '@core/api/schemas';
 import { sinceWeeks, type Athlete, type Leaning, type SquadMember, type Status } from '@core/squad/athlete';
 
@@ -17,9 +17,6 @@ export type AboutFields = {
   paceBookId: string;
 };
 
-/** The athlete, or what is wrong, by field. */
-export type ReadAthlete = { ok: true; value: AthleteInput } | { ok: false; problems: Record<string, string> };
-
 /** A whole number in a field; undefined if empty, NaN if not a number. */
 const wholeNumber = (text: string) =>
   text.trim() === '' ? undefined : /^\d{1,4}$/.test(text.trim()) ? Number(text) : NaN;
@@ -29,13 +26,13 @@ const kilometres = (text: string) =>
   text.trim() === '' ? undefined : /^\d{1,3}([.,]\d)?$/.test(text.trim()) ? Number(text.replace(',', '.')) : NaN;
 
 /** Any athlete, checked with the same schema as on the server. */
-export const checkAthlete = (athlete: AthleteInput): ReadAthlete => checkForm(athleteSchema, athlete);
+export const checkAthlete = (athlete: AthleteInput): CheckedForm<AthleteInput> => checkForm(athleteSchema, athlete);
 
 /**
  * Validates the typed fields together with the rest of the athlete, with the server's schema; returns the athlete or every field that is
  * wrong. Loaded on the first save: the schemas bring a validator that nothing else needs.
  */
-export function readAbout(typed: AboutFields, before: SquadMember, today: string): ReadAthlete {
+export function readAbout(typed: AboutFields, before: SquadMember, today: string): CheckedForm<AthleteInput> {
   const bornYear = wholeNumber(typed.bornYear);
   const weeks = wholeNumber(typed.weeks);
   const weeklyKm = kilometres(typed.weeklyKm);

@@ -46,17 +46,17 @@ function Themed() {
   const wide = useWide();
   const low = useLow();
   const path = usePathname();
+  const isBoard = isAtLineBoard(path);
   const who = useWho();
   const isCoach = (who ?? 'coach') === 'coach';
   const isLetIn = who === 'coach';
-  useKeysKey(isAtLineBoard(path) || !isCoach);
+  useKeysKey(isBoard || !isCoach);
   useEffect(() => {
     // The page under the app, and what the browser draws in it, such as the lists of a select.
     document.documentElement.dataset.look = look;
   }, [look]);
   useEffect(startGroupKeys, []);
   useEffect(() => afterFirst(startSending), []);
-  const isBoard = isAtLineBoard(path);
   useEffect(() => {
     document.documentElement.dataset.place = isBoard ? 'board' : '';
   }, [isBoard]);
@@ -70,13 +70,13 @@ function Themed() {
           style={{ flex: 1, flexDirection: wide || low ? 'row' : 'column-reverse', backgroundColor: theme.zest.ground }}
         >
           {wide && <SkipLink />}
-          {(!isAtLineBoard(path) || wide) && isCoach && path !== '/join' && <NavBar />}
+          {(!isBoard || wide) && isCoach && path !== '/join' && <NavBar />}
           <View role="main" id="main" tabIndex={-1} style={{ flex: 1, minHeight: 0, minWidth: 0 }}>
             <NewVersion />
             <AccessGate>
               <Slot />
             </AccessGate>
-            {wide && !isAtLineBoard(path) && <NoticeBar />}
+            {wide && !isBoard && <NoticeBar />}
           </View>
         </View>
       </Notices>

@@ -26,7 +26,8 @@ const NAME = { fontSize: 'min(0.8125rem, 4.6vw, 18px)', lineHeight: '1.25' } as 
 export function NavBar() {
   const palette = usePalette();
   const wide = useWide();
-  const isRail = useLow() || wide;
+  const low = useLow();
+  const isRail = wide || low;
   const path = usePathname();
   return (
     <View
@@ -40,7 +41,7 @@ export function NavBar() {
         borderRightWidth: isRail ? 1 : 0,
         padding: wide ? SPACE.s : 0,
         gap: wide ? SPACE.s : 0,
-        ...(wide ? { width: 96 } : isRail ? { width: 76 } : {}),
+        ...(wide ? { width: 96 } : low ? { width: 76 } : {}),
       }}
     >
       {wide && (
@@ -61,7 +62,7 @@ export function NavBar() {
               style={{
                 alignItems: 'center',
                 justifyContent: 'center',
-                minHeight: isRail && !wide ? 48 : 60,
+                minHeight: low ? 48 : 60,
                 flexGrow: 1,
                 width: '100%',
                 borderRadius: wide ? 10 : 0,

@@ -1,7 +1,7 @@
-import type { TextStyle } from 'react-native';
 import { Chip } from 'react-native-paper';
 import { rem } from './rem';
-import { RADIUS, usePalette } from './theme';
+import { WRAPS } from './Text';
+import { ON_MORE_LINES, RADIUS, usePalette } from './theme';
 
 type Props = {
   role: 'radio' | 'checkbox' | 'button';
@@ -13,15 +13,6 @@ type Props = {
   label?: string;
   children: string;
 };
-
-/** 44 px high with a line of words in it, not counting the edge, which is not pressed. Paper keeps the words on one line and cuts them; here they go on in the next. React Native's types do not know of it. */
-const WORDS = {
-  whiteSpace: 'normal',
-  overflow: 'visible',
-  overflowWrap: 'anywhere',
-  flexShrink: 1,
-  textAlign: 'center',
-} as TextStyle;
 
 // Each side by its own name, as Paper gives them.
 const USUAL = { marginLeft: 12, marginRight: 12 };
@@ -50,10 +41,14 @@ export function ChoiceChip({ role, on, onPress, isOneLine = false, disabled = fa
         backgroundColor: on ? palette.action : palette.ground,
       }}
       textStyle={[
-        WORDS,
+        ON_MORE_LINES,
+        WRAPS,
         {
-          color: on ? palette.onAction : disabled ? palette.quiet : palette.ink,
+          // 44 px high with a line of words in it, not counting the edge, which is not pressed.
           marginVertical: 11,
+          flexShrink: 1,
+          textAlign: 'center',
+          color: on ? palette.onAction : disabled ? palette.quiet : palette.ink,
           ...(isOneLine ? NARROW : USUAL),
         },
       ]}

@@ -1,7 +1,7 @@
 import type { GestureResponderEvent, TextStyle } from 'react-native';
 import { Button } from 'react-native-paper';
 import type { IconName } from './icons/Icon';
-import { RADIUS, WORDS, usePalette } from './theme';
+import { ON_MORE_LINES, RADIUS, WORDS, usePalette } from './theme';
 
 type Props = {
   children: string;
@@ -13,12 +13,7 @@ type Props = {
   label?: string;
 };
 
-/** Paper keeps a label on one line and cuts it; here it goes on in the next. React Native's types do not know of it. */
-const LABEL = {
-  ...WORDS.strong,
-  whiteSpace: 'normal',
-  overflow: 'visible',
-} as TextStyle;
+const LABEL: TextStyle = { ...WORDS.strong, ...ON_MORE_LINES };
 
 /** A button at least 48 px high. */
 export function PrimaryButton({ children, onPress, main = false, icon, disabled = false, label }: Props) {

@@ -23,11 +23,11 @@ export function SideBySide({ leastPx = 130, isAtFoot = false, children }: Props)
         rowGap: SPACE.s,
       }}
     >
-      {Children.map(children, (child) =>
-        child === null || child === undefined || child === false ? null : (
-          <View style={{ flexGrow: 1, flexBasis: rem(leastPx), minWidth: 0, maxWidth: '100%' }}>{child}</View>
-        ),
-      )}
+      {Children.toArray(children).map((child, i) => (
+        <View key={i} style={{ flexGrow: 1, flexBasis: rem(leastPx), minWidth: 0, maxWidth: '100%' }}>
+          {child}
+        </View>
+      ))}
     </View>
   );
 }

@@ -3,7 +3,7 @@ import { Button, TouchableRipple } from 'react-native-paper';
 import { View } from 'react-native';
 import { Icon } from './icons/Icon';
 import { Text } from './Text';
-import { RADIUS, SPACE, WORDS, usePalette } from './theme';
+import { ON_MORE_LINES, RADIUS, SPACE, WORDS, usePalette } from './theme';
 
 type Props = {
   children: string;
@@ -14,14 +14,13 @@ type Props = {
   expanded?: boolean;
 };
 
-const LABEL = {
+const LABEL: TextStyle = {
   ...WORDS.small,
   fontWeight: '700',
   marginHorizontal: SPACE.m,
   marginVertical: SPACE.xs,
-  whiteSpace: 'normal',
-  overflow: 'visible',
-} as TextStyle;
+  ...ON_MORE_LINES,
+};
 
 /** A way to another place: 44 px high, never the main step. */
 export function SmallButton({ children, onPress, label = children, expanded }: Props) {

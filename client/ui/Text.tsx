@@ -7,7 +7,7 @@ type Kind = keyof typeof WORDS;
 const PaperText = customText<Kind>();
 
 /** Figures of one width, so that times line up. A word longer than its line goes on in the next one; React Native's types do not know of it. */
-const WRAPS = { fontVariant: ['tabular-nums'], overflowWrap: 'anywhere' } as object;
+export const WRAPS = { fontVariant: ['tabular-nums'], overflowWrap: 'anywhere' } as object;
 
 type Props = {
   as?: Kind;

@@ -28,6 +28,9 @@ export const WORDS = {
 export const SPACE = { xs: 4, s: 8, m: 12, l: 16, xl: 24 } as const;
 export const RADIUS = 8;
 
+/** Paper keeps the words of a button or chip on one line and cuts them: with this they go on in the next. React Native's types do not know of it. */
+export const ON_MORE_LINES = { whiteSpace: 'normal', overflow: 'visible' } as object;
+
 function themed(base: MD3Theme, palette: Palette): ZestTheme {
   return {
     ...base,

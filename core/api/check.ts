@@ -19,11 +19,11 @@ export function check<T>(schema: Joi.Schema<T>, value: unknown): Checked<T> {
   return { ok: false, field: pathText(detail.path), message: sentence(detail.message) };
 }
 
-/** The same for what is typed into a form: all that is wrong at once, the first sentence of each field. */
-export function checkForm<T>(
-  schema: Joi.Schema<T>,
-  value: unknown,
-): { ok: true; value: T } | { ok: false; problems: Record<string, string> } {
+/** The validated value, or all that is wrong with it: the first sentence of each field. */
+export type CheckedForm<T> = { ok: true; value: T } | { ok: false; problems: Record<string, string> };
+
+/** The same as `check` for what is typed into a form: all that is wrong at once. */
+export function checkForm<T>(schema: Joi.Schema<T>, value: unknown): CheckedForm<T> {
   const { error, value: checked } = schema.validate(value, { convert: true, abortEarly: false, presence: 'optional' });
   if (!error) return { ok: true, value: checked as T };
   const problems = error.details.map(({ path, message }) => [pathText(path), sentence(message)]);

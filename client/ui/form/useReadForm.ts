@@ -45,10 +45,10 @@ export function useReadForm<Fields extends FieldValues, Value>({
   });
   const { errors } = form.formState;
   const put = form.handleSubmit(async ({ value }) => {
-    const [[first, message] = [], ...more] = Object.entries((await save(value)) ?? {});
-    if (first === undefined) return;
-    form.setError(first as 'root', { message: message ?? '' }, { shouldFocus: true });
-    for (const [field, text] of more) form.setError(field as 'root', { message: text ?? '' });
+    const problems = Object.entries((await save(value)) ?? {});
+    problems.forEach(([field, message = ''], i) =>
+      form.setError(field as 'root', { message }, { shouldFocus: i === 0 }),
+    );
   });
   const { form: ofForm, root, ...ofFields } = errors as FieldErrors & { form?: { message?: string } };
   return {

@@ -46,15 +46,8 @@ function pressed(event: KeyboardEvent): void {
   if (!group) return;
   const { members, at } = group;
   const step = STEPS[event.key];
-  const last = members.length - 1;
-  const to =
-    step !== undefined
-      ? (at + step + members.length) % members.length
-      : event.key === 'Home'
-        ? 0
-        : event.key === 'End'
-          ? last
-          : undefined;
+  const ends: Record<string, number> = { Home: 0, End: members.length - 1 };
+  const to = step === undefined ? ends[event.key] : (at + step + members.length) % members.length;
   const next = to === undefined ? undefined : members[to];
   if (!next) return;
   event.preventDefault();

@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { flushSync } from 'react-dom';
 import { ScrollView, View } from 'react-native';
 import { completionsAt } from '@core/session/completions';
@@ -36,8 +36,6 @@ const lookOf = (palette: Palette): Look => ({
     borderRadius: `${RADIUS}px`,
   },
   '&:has([aria-invalid=true])': { borderColor: palette.late },
-  // The ring is round the whole field.
-  '&.cm-focused': { outline: '3px solid #14312b', outlineOffset: '2px', boxShadow: '0 0 0 2px #fbf8ec' },
   '.cm-scroller': { fontFamily: 'inherit', lineHeight: rem(28) },
   '.cm-content': {
     minHeight: '148px',
@@ -45,8 +43,6 @@ const lookOf = (palette: Palette): Look => ({
     padding: '10px 12px',
     caretColor: palette.ink,
     overflowWrap: 'anywhere',
-    outline: 'none !important',
-    boxShadow: 'none !important',
   },
   '.cm-line': { padding: 0 },
   '.cm-placeholder': { color: palette.quiet, whiteSpace: 'pre-wrap' },
@@ -168,9 +164,9 @@ export function SessionText({ text, reading, paceNames, onChange }: Props) {
   const { Field, onFocus, onBlur } = useEditor();
   const [host, setHost] = useState<View | null>(null);
   const field = useRef<SessionField>(undefined);
-  const acts = useRef({ text, paceNames, onChange, palette });
+  const acts = useRef({ paceNames, onChange });
   useLayoutEffect(() => {
-    acts.current = { text, paceNames, onChange, palette };
+    acts.current = { paceNames, onChange };
   });
   useLayoutEffect(() => {
     if (!Field || !host) return undefined;
@@ -178,10 +174,7 @@ export function SessionText({ text, reading, paceNames, onChange }: Props) {
       // On the web a view is an element of the page.
       host: host as unknown as HTMLElement,
       label: 'Session',
-      text: acts.current.text,
       hint: HINT,
-      look: lookOf(acts.current.palette),
-      isDark: acts.current.palette.dark,
       offer: (all, at) => completionsAt(all, at, acts.current.paceNames),
       // At once, as React does with what is typed into its own fields: letter and lap sheet in one picture.
       onChange: (all) => flushSync(() => acts.current.onChange(all)),
@@ -192,29 +185,18 @@ export function SessionText({ text, reading, paceNames, onChange }: Props) {
       field.current = undefined;
     };
   }, [Field, host]);
-  const pens = useMemo(
-    () =>
-      stretches(text, reading.tokens, reading.problems).map(({ from, to, kind, isWrong }) => ({
-        from,
-        to,
-        pen: `pen-${isWrong ? 'wrong' : (kind ?? 'plain')}`,
-      })),
-    [text, reading],
-  );
   useLayoutEffect(() => field.current?.setLook(lookOf(palette), palette.dark), [palette, Field, host]);
   useLayoutEffect(() => field.current?.setText(text), [text, Field, host]);
   useEffect(() => {
-    const wrongs = text.trim() === '' ? [] : reading.problems;
+    const { tokens, problems } = reading;
     // After the picture of the session, which is waited for; till then the marks move along with the letters.
     const frame = requestAnimationFrame(() =>
-      field.current?.mark(
-        pens,
-        wrongs.map(({ from, to, message, readings = [] }) => ({ from, to, message, answers: readings })),
-        (answer) => acts.current.onChange(answer),
+      field.current?.mark(stretches(text, tokens, problems), text.trim() === '' ? [] : problems, (answer) =>
+        acts.current.onChange(answer),
       ),
     );
     return () => cancelAnimationFrame(frame);
-  }, [text, reading, pens, Field, host]);
+  }, [text, reading, Field, host]);
   return (
     <View style={{ gap: SPACE.s }}>
       {Field ? (

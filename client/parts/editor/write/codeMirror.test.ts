@@ -1,15 +1,17 @@
 import fc from 'fast-check';
-import { SessionField, type Offer } from './codeMirror';
+import type { Completions } from '@core/session/completions';
+import { SessionField } from './codeMirror';
 
 // jsdom measures nothing: all is where the page begins.
 const NOWHERE = { left: 0, right: 0, top: 0, bottom: 0 };
 Range.prototype.getClientRects = () => [NOWHERE] as unknown as DOMRectList;
 
-function made(text: string, offer: (text: string, at: number) => Offer = () => undefined) {
+function made(text: string, offer: (text: string, at: number) => Completions | undefined = () => undefined) {
   const host = document.createElement('div');
   document.body.replaceChildren(host);
   const onChange = jest.fn<void, [string]>();
-  const field = new SessionField({ host, label: 'Session', text, hint: '', look: {}, isDark: false, offer, onChange });
+  const field = new SessionField({ host, label: 'Session', hint: '', offer, onChange });
+  field.setText(text);
   const content = host.querySelector<HTMLElement>('.cm-content');
   if (!content) throw new Error('The editor was not drawn.');
   const lines = () => Array.from(content.querySelectorAll('.cm-line'), ({ textContent }) => textContent).join('\n');
@@ -44,21 +46,21 @@ test('it is marked, and said to be wrong, for as long as it is', () => {
   const { field, content } = made('6x400 @5kk');
   const answer = jest.fn();
   field.mark(
-    [{ from: 7, to: 10, pen: 'pen-wrong' }],
-    [{ from: 7, to: 10, message: 'Not a pace.', answers: [{ label: '@5k', text: '6x400 @5k' }] }],
+    [{ from: 7, to: 10, isWrong: true }],
+    [{ from: 7, to: 10, message: 'Not a pace.', readings: [{ label: '@5k', text: '6x400 @5k' }] }],
     answer,
   );
   expect(content.querySelector('.pen-wrong')?.textContent).toBe('5kk');
   expect(content.getAttribute('aria-invalid')).toBe('true');
   field.setText('6x400 @5k');
   // What is beyond the text by now is left out.
-  field.mark([{ from: 7, to: 10, pen: 'pen-wrong' }], [], answer);
+  field.mark([{ from: 7, to: 10, isWrong: true }], [], answer);
   expect(content.querySelector('.pen-wrong')).toBeNull();
   expect(content.getAttribute('aria-invalid')).toBe('false');
 });
 
 test('Tab takes the first name once a letter of it is typed, and else leaves the field', () => {
-  const offer = (text: string, at: number): Offer => {
+  const offer = (text: string, at: number): Completions | undefined => {
     const from = text.lastIndexOf('@') + 1;
     return from === 0 ? undefined : { from, to: at, options: ['easy', 'steady'] };
   };

@@ -1,6 +1,6 @@
 /**
- * The field a session is written in, on CodeMirror. It comes in a file of its own after the screen around it, and knows nothing of the
- * app: what the text means is read outside and handed in. Steps back and forward are the draft's; it keeps no history of its own.
+ * The field a session is written in, on CodeMirror. It comes in a file of its own after the screen around it, and brings none of the
+ * app's code along: what the text means is read outside and handed in. Steps back and forward are the draft's; it keeps no history of its own.
  */
 import {
   autocompletion,
@@ -24,24 +24,17 @@ import {
   type Extension,
 } from '@codemirror/state';
 import { Decoration, EditorView, keymap, placeholder, tooltips, type DecorationSet } from '@codemirror/view';
-
-/** A stretch of the text and how it is marked: the name of a class that the look says something about. */
-export type Pen = { from: number; to: number; pen: string };
-/** What is wrong between two characters, and the answers to it: each takes the whole text as it is with it. */
-export type Wrong = { from: number; to: number; message: string; answers: readonly { label: string; text: string }[] };
-/** What may stand at the cursor, in place of what is typed of it. */
-export type Offer = { from: number; to: number; options: readonly string[] } | undefined;
+import type { Completions } from '@core/session/completions';
+import type { Problem } from '@core/session/reader';
+import type { Stretch } from './marker';
 
 export type Look = Parameters<typeof EditorView.theme>[0];
 
 export type Asked = {
   host: HTMLElement;
   label: string;
-  text: string;
   hint: string;
-  look: Look;
-  isDark: boolean;
-  offer: (text: string, at: number) => Offer;
+  offer: (text: string, at: number) => Completions | undefined;
   onChange: (text: string) => void;
 };
 
@@ -77,7 +70,7 @@ export class SessionField {
   private readonly view: EditorView;
   private readonly look = new Compartment();
 
-  constructor({ host, label, text, hint, look, isDark, offer, onChange }: Asked) {
+  constructor({ host, label, hint, offer, onChange }: Asked) {
     const offered = ({ state, pos }: CompletionContext): CompletionResult | null => {
       const found = offer(state.doc.toString(), pos);
       // In our own order: the likeliest first.
@@ -101,13 +94,12 @@ export class SessionField {
     this.view = new EditorView({
       parent: host,
       state: EditorState.create({
-        doc: text,
         extensions: [
           // A return from elsewhere is a sign like others: what is counted outside is counted the same here.
           EditorState.lineSeparator.of('\n'),
           pens,
           invalid,
-          this.look.of(EditorView.theme(look, { dark: isDark })),
+          this.look.of([]),
           EditorView.lineWrapping,
           EditorView.contentAttributes.of({
             'aria-label': label,
@@ -151,26 +143,27 @@ export class SessionField {
     this.view.dispatch({ changes: difference(before, text), annotations: fromOutside.of(true) });
   }
 
-  /** How the text is marked, and what is wrong with it. Both belong to the text as it is. */
-  mark(stretches: readonly Pen[], wrongs: readonly Wrong[], answer: (text: string) => void): void {
+  /** How the text is marked (the look has the classes), and what is wrong with it. Both belong to the text as it is. */
+  mark(stretches: readonly Stretch[], problems: readonly Problem[], answer: (text: string) => void): void {
     const { state } = this.view;
     const isInside = ({ from, to }: { from: number; to: number }) => from >= 0 && to <= state.doc.length && from <= to;
-    const marks = stretches
-      .filter((stretch) => isInside(stretch) && stretch.from < stretch.to)
-      .map(({ from, to, pen }) => Decoration.mark({ class: pen }).range(from, to));
-    const diagnostics = wrongs.filter(isInside).map(({ from, to, message, answers }): Diagnostic => ({
+    const marks = stretches.filter(isInside).flatMap(({ from, to, kind, isWrong }) => {
+      const pen = isWrong ? 'wrong' : kind;
+      return pen === undefined || from === to ? [] : [Decoration.mark({ class: `pen-${pen}` }).range(from, to)];
+    });
+    const diagnostics = problems.filter(isInside).map(({ from, to, message, readings = [] }): Diagnostic => ({
       from,
       to,
       message,
       severity: 'error',
-      actions: answers.map(({ label, text }) => ({ name: label, apply: () => answer(text) })),
+      actions: readings.map(({ label, text }) => ({ name: label, apply: () => answer(text) })),
     }));
     const set = Decoration.set(marks, true);
     const isSame = RangeSet.eq([state.field(pens)], [set]);
     const isClean = diagnostics.length === 0 && diagnosticCount(state) === 0;
     if (isSame && isClean) return;
     this.view.dispatch(
-      { effects: [setPens.of(set), setInvalid.of(wrongs.length > 0)] },
+      { effects: [setPens.of(set), setInvalid.of(problems.length > 0)] },
       ...(isClean ? [] : [setDiagnostics(state, diagnostics)]),
     );
   }
