@@ -19,7 +19,7 @@ import { Text } from '../ui/Text';
 import { ChangeAsked } from './ChangeAsked';
 import { RaceEntries } from './RaceEntries';
 import { Focus, Rehearsed } from './RaceNotes';
-import { RaceForm } from './SeasonRaces';
+import { RaceForm } from './RaceForm';
 import { untilText } from './seasonText';
 
 function Race({ race, laid, squad }: { race: SeasonRace; laid: LaidSeason; squad: SquadView }) {

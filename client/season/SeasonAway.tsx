@@ -1,115 +1,19 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { FormFoot } from '../ui/FormFoot';
-import { ulid } from 'ulid';
-import { easingDays, EXCEPTION_WORDS } from '@core/season/exceptions';
-import { EXCEPTION_KINDS, type AthleteException } from '@core/season/season';
+import { EXCEPTION_WORDS } from '@core/season/exceptions';
 import type { SquadMember } from '@core/squad/athlete';
-import { isDate } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
 import { capitalised } from '../ui/capitalised';
-import { dayName, today } from '../ui/days';
+import { dayName } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
-import { Select } from '../ui/Select';
 import { SPACE } from '../ui/theme';
 import { TextButton } from '../ui/TextButton';
-import { TextField } from '../ui/TextField';
-import { WhenField } from '../ui/WhenField';
 import { Text } from '../ui/Text';
-import { SideBySide } from '../ui/SideBySide';
+import { ExceptionForm, OffForm } from './AwayForms';
+import type { SpanFields } from './seasonForms';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 
-type Span = { from: string; to: string };
-
-const spanText = ({ from, to }: Span) => (from === to ? dayName(from) : `${dayName(from)} to ${dayName(to)}`);
-
-function spanProblem({ from, to }: Span): string | undefined {
-  if (!isDate(from) || !isDate(to)) return 'Both days are needed.';
-  return to < from ? 'The last day is before the first one.' : undefined;
-}
-
-function SpanFields({
-  span,
-  onChange,
-  error,
-}: {
-  span: Span;
-  onChange: (span: Span) => void;
-  error: string | undefined;
-}) {
-  return (
-    <SideBySide>
-      <WhenField
-        type="date"
-        label="From"
-        value={span.from}
-        onChange={(from) => onChange({ from, to: span.to < from ? from : span.to })}
-        error={error}
-      />
-      <WhenField type="date" label="To and with" value={span.to} onChange={(to) => onChange({ ...span, to })} />
-    </SideBySide>
-  );
-}
-
-function OffForm({ save, cancel }: { save: (span: Span, reason: string) => void; cancel: () => void }) {
-  const [span, setSpan] = useState<Span>({ from: '', to: '' });
-  const [reason, setReason] = useState('');
-  const [error, setError] = useState<string>();
-  const submit = () => {
-    const problem = spanProblem(span);
-    setError(problem);
-    if (problem === undefined) save(span, reason.trim() || 'days off');
-  };
-  return (
-    <View style={{ gap: SPACE.m }}>
-      <SpanFields span={span} onChange={setSpan} error={error} />
-      <TextField label="What for" value={reason} onChange={setReason} placeholder="holidays, exams" />
-      <FormFoot save="Mark them off" onSave={submit} onCancel={cancel} />
-    </View>
-  );
-}
-
-type ExceptionProps = {
-  athletes: readonly SquadMember[];
-  save: (exception: AthleteException) => void;
-  cancel: () => void;
-};
-
-function ExceptionForm({ athletes, save, cancel }: ExceptionProps) {
-  const [athleteId, setAthleteId] = useState(athletes[0]?.id ?? '');
-  const [kind, setKind] = useState<AthleteException['kind']>('away');
-  const [span, setSpan] = useState<Span>({ from: today(), to: today() });
-  const [error, setError] = useState<string>();
-  const easing = spanProblem(span) === undefined ? easingDays({ kind, ...span }) : 0;
-  const submit = () => {
-    const problem = spanProblem(span);
-    setError(problem);
-    if (problem === undefined && athleteId !== '') save({ id: ulid(), athleteId, kind, ...span });
-  };
-  return (
-    <View style={{ gap: SPACE.m }}>
-      <Select
-        label="Who"
-        value={athleteId}
-        options={athletes.map(({ id, name }) => ({ value: id, text: name }))}
-        onChange={setAthleteId}
-      />
-      <Select
-        label="What it is"
-        value={kind}
-        options={EXCEPTION_KINDS.map((value) => ({ value, text: capitalised(EXCEPTION_WORDS[value]) }))}
-        onChange={setKind}
-      />
-      <SpanFields span={span} onChange={setSpan} error={error} />
-      {easing > 0 && (
-        <Text as="small" quiet>
-          {`Then easing back for ${easing === 1 ? 'a day' : `${easing} days`}: less, at the pace of now. What a doctor says goes before it.`}
-        </Text>
-      )}
-      <FormFoot save="Note it" onSave={submit} onCancel={cancel} />
-    </View>
-  );
-}
+const spanText = ({ from, to }: SpanFields) => (from === to ? dayName(from) : `${dayName(from)} to ${dayName(to)}`);
 
 function Line({ text, label, remove }: { text: string; label: string; remove: () => void }) {
   return (
@@ -144,12 +48,9 @@ export function SeasonAway({ laid, edit, athletes }: Props) {
       ))}
       {form === 'off' ? (
         <OffForm
-          save={(span, reason) => {
+          save={(off) => {
             setForm(undefined);
-            edit.change(
-              { kind: 'putDaysOff', off: { id: ulid(), ...span, reason } },
-              `${capitalised(reason)}: marked off.`,
-            );
+            edit.change({ kind: 'putDaysOff', off }, `${capitalised(off.reason)}: marked off.`);
           }}
           cancel={() => setForm(undefined)}
         />

@@ -1,6 +1,8 @@
 import type { ComponentProps } from 'react';
 import { useController, useFormContext } from 'react-hook-form';
+import { View } from 'react-native';
 import { Choice } from '../Choice';
+import { RadioRow } from '../RadioRow';
 import { Select } from '../Select';
 import { TextField } from '../TextField';
 import { WhenField } from '../WhenField';
@@ -30,4 +32,23 @@ export const FormWhen = ({ field, ...props }: Of<ComponentProps<typeof WhenField
 export function FormChoice({ field, ...props }: Of<ComponentProps<typeof Choice>>) {
   const { value, onChange } = useField(field);
   return <Choice {...props} value={value} onChange={onChange} />;
+}
+
+type Lines = { field: string; label: string; options: readonly { value: string; text: string }[] };
+
+/** One of several long choices, a line each. */
+export function FormLines({ field, label, options }: Lines) {
+  const { value, onChange } = useField(field);
+  return (
+    <View role="radiogroup" aria-label={label}>
+      {options.map((option) => (
+        <RadioRow
+          key={option.value}
+          label={option.text}
+          chosen={option.value === value}
+          onChoose={() => onChange(option.value)}
+        />
+      ))}
+    </View>
+  );
 }
