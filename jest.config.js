@@ -13,6 +13,8 @@ const node = (name) => ({
 module.exports = {
   // What writes through to a slow disk takes long there, and so does all on a busy machine; it is right all the same.
   testTimeout: 120_000,
+  // Not among a run’s own files, which are gone after it.
+  cacheDirectory: '<rootDir>/node_modules/.cache/jest',
   projects: [
     node('core'),
     node('server'),

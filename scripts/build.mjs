@@ -2,6 +2,7 @@
 import { createHash } from 'node:crypto';
 import { spawnSync } from 'node:child_process';
 import fs from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { copyFonts } from './fonts.cjs';
@@ -25,6 +26,7 @@ const MADE_OF = [
   'scripts/pack.mjs',
   'tsconfig.json',
 ];
+const CORES = String(os.availableParallelism());
 const STAMP = path.join(ROOT, 'dist/.built-from');
 
 function filesIn(place) {
@@ -72,7 +74,8 @@ copyFonts(path.join(ROOT, 'public/fonts'));
 fs.rmSync(STAMP, { force: true });
 const { status } = spawnSync(
   process.execPath,
-  ['node_modules/expo/bin/cli', 'export', '-p', 'web', '--output-dir', 'dist'],
+  // On few cores it would take one of them only.
+  ['node_modules/expo/bin/cli', 'export', '-p', 'web', '--max-workers', CORES, '--output-dir', 'dist'],
   {
     cwd: ROOT,
     stdio: ['ignore', 2, 2],

@@ -46,7 +46,7 @@ const LOOKS = [
   { name: 'build', command: [process.execPath, 'scripts/build.mjs'] },
   // Rules and types in one program.
   { name: 'lint', command: [bin('oxlint')] },
-  { name: 'format', command: [bin('prettier'), '--check', '--log-level', 'warn', '.'] },
+  { name: 'format', command: [bin('prettier'), '--check', '--cache', '--log-level', 'warn', '.'] },
   { name: 'unused', command: [bin('knip')] },
   { name: 'links', command: [process.execPath, 'scripts/links.mjs'] },
   {
@@ -54,13 +54,16 @@ const LOOKS = [
     command: [bin('depcruise'), '--output-type', 'err', 'app', 'client', 'core', 'server', 'devices', 'demo'],
   },
 ];
+/** Of the suites only: what the other steps keep for the next time lies where it stays. */
+const QUICK = { TMPDIR: reports };
 const SUITES = [
   {
     name: 'unit',
+    env: QUICK,
     command: [bin('jest'), '--maxWorkers=2', '--json', `--outputFile=${report('jest.json')}`],
     count: jestCount,
   },
-  { name: 'e2e', command: [bin('playwright'), 'test'], count: playwrightCount },
+  { name: 'e2e', env: QUICK, command: [bin('playwright'), 'test'], count: playwrightCount },
 ];
 
 const chosen = process.argv.slice(2);
@@ -72,14 +75,13 @@ const ENV = {
   EXPO_OFFLINE: '1',
   EXPO_NO_TELEMETRY: '1',
   ZEST_E2E_REPORT: report('e2e.json'),
-  TMPDIR: reports,
 };
 
 /** Runs a program. @returns its exit code, null if it was killed or could not be started, and what it said where that is kept. */
-function run([program, ...args], isKept) {
+function run([program, ...args], isKept, env) {
   const output = isKept ? 'pipe' : 'inherit';
   return new Promise((resolve) => {
-    const child = spawn(program, args, { stdio: ['ignore', output, output], env: { ...process.env, ...ENV } });
+    const child = spawn(program, args, { stdio: ['ignore', output, output], env: { ...process.env, ...ENV, ...env } });
     const said = [];
     child.stdout?.on('data', (chunk) => said.push(chunk));
     child.stderr?.on('data', (chunk) => said.push(chunk));
@@ -88,10 +90,10 @@ function run([program, ...args], isKept) {
   });
 }
 
-async function runStep({ name, command, count }, isKept) {
+async function runStep({ name, command, count, env }, isKept) {
   const startedMs = Date.now();
   if (!isKept) console.log(`\n— ${name}`);
-  const { status, said } = await run(command, isKept);
+  const { status, said } = await run(command, isKept, env);
   if (isKept) console.log(`\n— ${name}\n${said}`);
   const { passed, failed } = count?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
   total.passed += passed;
