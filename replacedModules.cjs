@@ -7,8 +7,14 @@ const own = (file) => path.join(__dirname, file);
 const REPLACED = [
   // Paper would ship an icon font of 1.3 MB; its icons are drawn by our own small set instead.
   { name: /^@react-native-vector-icons\/material-design-icons$/, by: own('client/ui/icons/PaperIcon.tsx') },
-  { name: /\/native-stack\/createNativeStackNavigator$/, by: own('client/ui/noNativeStack.ts') },
+  { name: /\/(native-stack\/createNativeStackNavigator|screensFeatureFlags)$/, by: own('client/ui/noNativeStack.ts') },
   { from: /\/expo-router\/build\//, name: /\/vendor\/react-helmet-async\/lib$/, by: own('client/ui/noHelmet.ts') },
+  { name: /^react-native(-web(\/dist\/index)?)?$/, by: own('client/ui/web/reactNative.cjs') },
+  {
+    from: /\/react-native-web\/dist\/exports\/render\//,
+    name: /^react-dom\/client$/,
+    by: own('client/ui/web/slicedRoot.ts'),
+  },
   // What React Native Web leaves out of states, values and keys: see these files.
   {
     from: /\/react-native-web\/dist\//,
@@ -35,10 +41,8 @@ const LEFT_OUT = [
     name: /\/(Sitemap|standard-navigation|layouts\/Tabs|experimental-stack|stack-utils|bottom-tabs)$/,
   },
   { from: /\/react-native-web\/dist\//, name: /(FlatList|SectionList|VirtualizedList)$/ },
-  {
-    from: /\/react-native-web\/dist\/index/,
-    name: /\/(Alert|Button|CheckBox|Clipboard|ImageBackground|KeyboardAvoidingView|LogBox|Picker|ProgressBar|RefreshControl|SafeAreaView|Share|StatusBar|Touchable(Highlight|NativeFeedback|Opacity|WithoutFeedback)|Vibration|YellowBox)$/,
-  },
+  // Pictures and lists that move by themselves: none does.
+  { from: /\/Animated\/Animated\.js$/, name: /\/Animated(FlatList|Image|SectionList)$/ },
 ];
 
 const fits =

@@ -5,3 +5,5 @@ try {
 } catch {
   // Without storage the look is that of the device.
 }
+// Where the app begins: without this its router would first draw the way there.
+if (location.pathname === '/') history.replaceState(null, '', '/season');

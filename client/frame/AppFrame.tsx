@@ -60,7 +60,7 @@ function Themed() {
   useEffect(() => {
     document.documentElement.dataset.place = isBoard ? 'board' : '';
   }, [isBoard]);
-  useEffect(() => (isLetIn ? startKeepingSquad() : undefined), [isLetIn]);
+  useEffect(() => (isLetIn ? afterFirst(startKeepingSquad) : undefined), [isLetIn]);
   useEffect(() => afterFirst(startFetchingScreens), []);
   useEffect(() => afterFirst(startServiceWorker), []);
   return (

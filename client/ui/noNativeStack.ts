@@ -3,3 +3,6 @@
  * is one, and it would bring headers, toolbars and native screens with it.
  */
 export const createNativeStackNavigator = () => ({ Navigator: () => null });
+
+/** The switches of native screens. */
+export const initScreensFeatureFlags = (): void => undefined;

@@ -1,4 +1,5 @@
 /** Parts of a session written as headings, each on a line of its own over what is in it. */
+import { listed } from '../units/listed';
 import type { Problem, Span } from './reader';
 import { BULLET_AT_START, headingIn, startsWithPart } from './roleWords';
 import type { Role } from './session';
@@ -31,8 +32,6 @@ function joined(lines: readonly string[], roles: readonly (Role | undefined)[], 
 /** The headings of a text, and what is said about them. */
 export type Headings = { spans: readonly Span[]; problem: Problem };
 
-const inWords = new Intl.ListFormat('en-GB');
-
 const nameOf = (line: string) => `“${line.trim().replace(/\s*:$/, '')}”`;
 
 /**
@@ -61,7 +60,7 @@ export function headingsIn(lines: readonly string[]): Headings | undefined {
   return {
     spans,
     problem: {
-      message: `${inWords.format(names)} ${stand}. Write the part before each line of it, as in ${EXAMPLE[role]}.`,
+      message: `${listed(names)} ${stand}. Write the part before each line of it, as in ${EXAMPLE[role]}.`,
       ...first,
       readings: [{ label: 'Join to the lines below', text: joined(lines, roles, isHeading) }],
     },

@@ -1,9 +1,9 @@
 /** The calendar and the clock of a place: which day it is there, and what time. */
 
-/** Formatters are dear to make, and asked for on every drawing. */
-const formatters = new Map<string | undefined, Intl.DateTimeFormat>();
+/** Formatters are dear to make, the first one most of all, and asked for on every drawing. */
+const formatters = new Map<string, Intl.DateTimeFormat>();
 
-function formatterFor(timeZone: string | undefined): Intl.DateTimeFormat {
+function formatterFor(timeZone: string): Intl.DateTimeFormat {
   const cached = formatters.get(timeZone);
   if (cached) return cached;
   const made = new Intl.DateTimeFormat('en-GB', {
@@ -15,7 +15,7 @@ function formatterFor(timeZone: string | undefined): Intl.DateTimeFormat {
     hour: '2-digit',
     minute: '2-digit',
     hourCycle: 'h23',
-    ...(timeZone === undefined ? {} : { timeZone }),
+    timeZone,
   });
   formatters.set(timeZone, made);
   return made;
@@ -31,12 +31,23 @@ export function isTimeZone(name: string): boolean {
   }
 }
 
+const padded = (n: number, digits = 2) => String(n).padStart(digits, '0');
+
+function hereAt(atMs: number): { date: string; time: string } {
+  const at = new Date(atMs);
+  return {
+    date: `${padded(at.getFullYear(), 4)}-${padded(at.getMonth() + 1)}-${padded(at.getDate())}`,
+    time: `${padded(at.getHours())}:${padded(at.getMinutes())}`,
+  };
+}
+
 /**
  * The day (YYYY-MM-DD) and the time (HH:MM) it is at a moment.
  * @param timeZone as the time zone database names it; that of the machine where left out.
  * @throws RangeError where there is no such zone.
  */
 export function zonedAt(atMs: number, timeZone?: string): { date: string; time: string } {
+  if (timeZone === undefined) return hereAt(atMs);
   const parts = formatterFor(timeZone).formatToParts(atMs);
   const part = (type: Intl.DateTimeFormatPartTypes) => parts.find((part) => part.type === type)?.value ?? '';
   return {
