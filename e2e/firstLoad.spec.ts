@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, test } from './app';
+import { expect, seriousProblems, test } from './app';
 
 const KB = 1000;
 const LATER_CODE = /\/_expo\/static\/js\/web\/(?!entry|__)/;
@@ -49,6 +49,37 @@ test('before the app is here, its frame stands in the look that was chosen', asy
   await expect(page.getByRole('heading', { name: 'This week' })).toBeVisible();
   await expect(page.locator('.shell')).toHaveCount(0);
   expect(await dark()).toBe('rgb(15, 29, 26)');
+});
+
+test('before the app is here, today’s session stands where the app then puts it', async ({ page, demo }) => {
+  await page.route(/\/_expo\/static\/js\/web\//, (route) => route.abort());
+  await page.goto(demo.url);
+  const words = page.locator('.today-detail');
+  await expect(words).toHaveAttribute('data-text', /^8x400 @5k/);
+  const place = await words.boundingBox();
+  expect(await seriousProblems(page)).toEqual([]);
+  await page.unroute(/\/_expo\/static\/js\/web\//);
+  await page.reload();
+  const inTheApp = page.getByRole('region', { name: 'Today' }).getByText(/^8x400 @5k/);
+  await expect(inTheApp).toBeVisible();
+  await expect(page.locator('#today')).toHaveCount(0);
+  const there = await inTheApp.boundingBox();
+  for (const side of ['x', 'y', 'width', 'height'] as const)
+    expect(Math.abs((place?.[side] ?? 0) - (there?.[side] ?? 0))).toBeLessThan(2);
+  // Going elsewhere and back shows the app's own.
+  await page.getByRole('link', { name: 'Squad' }).tap();
+  await page.getByRole('link', { name: 'Season' }).tap();
+  await expect(inTheApp).toBeVisible();
+});
+
+test.describe('without an answer', () => {
+  test.use({ expectedConsole: /status of 500/ });
+  test('what stands there of today does not outlive a screen that cannot be drawn', async ({ page, demo }) => {
+    await page.route('**/api/seasons', (route) => route.fulfill({ status: 500, json: {} }));
+    await page.goto(demo.url);
+    await expect(page.getByRole('button', { name: 'Try again' })).toBeVisible();
+    await expect(page.locator('#today')).toHaveCount(0);
+  });
 });
 
 test('what two later files share, and the first screen waits for, is next to nothing', async ({ page, demo }) => {

@@ -1,4 +1,5 @@
 import type { Href } from 'expo-router';
+import { runFor } from '@core/season/dayView';
 import { racesToEnter, threadsToDecide, withStaleMarks } from '@core/season/due';
 import type { SquadMember } from '@core/squad/athlete';
 import { daysBetween } from '@core/units/dayNumber';
@@ -6,15 +7,11 @@ import type { LaidSeason } from '../data/useSeasons';
 import { dayInText } from '../ui/days';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
+import { checksOf } from './seasonChecks';
 import type { SeasonData } from './useSeasonData';
-import { runFor, wentText } from './weekView';
+import { wentText } from './weekView';
 
-type Props = {
-  seasons: readonly LaidSeason[];
-  data: SeasonData;
-  /** Checks to look at, by season. */
-  checks: readonly { id: string; name: string; count: number }[];
-};
+type Props = { seasons: readonly LaidSeason[]; data: SeasonData };
 
 /** Days after which a session that was run is no longer put first. */
 const READ_DAYS = 2;
@@ -29,9 +26,10 @@ function names(athletes: readonly SquadMember[]): string {
 }
 
 /** What is to be read, entered and looked at. */
-export function DueList({ seasons, data, checks }: Props) {
+export function DueList({ seasons, data }: Props) {
   const { athletes, runs, today, km } = data;
   const stale = withStaleMarks(athletes, today);
+  const checks = seasons.map((laid) => ({ id: laid.id, name: laid.season.name, count: checksOf(laid, data).length }));
   const due: Due[] = [
     ...runs
       .filter(({ date, summary, isSetAside }) => {

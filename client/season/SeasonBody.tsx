@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { seasonForAthlete } from '@core/season/athleteSeason';
+import { dayView } from '@core/season/dayView';
 import type { LaidSeason } from '../data/useSeasons';
 import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
@@ -15,7 +16,6 @@ import { groupsText } from './seasonText';
 import { athletesIn, checksOf, leftOutOf } from './seasonChecks';
 import { useSeasonEdit } from '../data/useSeasonEdit';
 import type { SeasonData } from './useSeasonData';
-import { dayView } from './weekView';
 
 type Props = {
   laid: LaidSeason;

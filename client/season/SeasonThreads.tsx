@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
+import { runFor } from '@core/season/dayView';
 import { daysOf, type SeasonPlan, type SeasonWeek, type Thread } from '@core/season/season';
 import { sessionOfDay } from '@core/season/threads/threadSession';
 import { mainLine } from '@core/season/weekText';
@@ -21,7 +22,6 @@ import { ThreadForm } from './ThreadForm';
 import { ThreadLine, type Knot } from './ThreadLine';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 import type { SeasonData } from './useSeasonData';
-import { runFor } from './weekView';
 import { TermHeading } from '../parts/TermHeading';
 
 /** The turns of a thread, the next one marked. */

@@ -1,9 +1,11 @@
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { router } from 'expo-router';
-import { useMemo, useRef, useState, type ComponentProps, type ComponentType } from 'react';
+import { useDeferredValue, useMemo, useRef, useState, type ComponentProps, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
+import { dayView } from '@core/season/dayView';
+import { isSeasonOver } from '@core/season/phases';
 import { daysAfter } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
 import type { DaySheet } from './DaySheet';
@@ -14,6 +16,8 @@ import { dayInText, today } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
+import { useOwnPicture } from '../ui/firstPicture';
+import { Later } from '../ui/Later';
 import { Loading } from '../ui/Loading';
 import { SettingsLink } from '../parts/SettingsLink';
 import { Page } from '../ui/Page';
@@ -28,11 +32,10 @@ import { DueList } from './DueList';
 import { SeasonStrip } from './SeasonStrip';
 import { groupsText, untilText } from './seasonText';
 import { TodayCard } from './TodayCard';
-import { checksOf } from './seasonChecks';
 import { useDaysBefore } from './useDaysBefore';
 import { useTick } from './useTick';
-import { isOver, useSeasonData, type SeasonData } from './useSeasonData';
-import { dayView, weekOf, type DayEntry } from './weekView';
+import { useSeasonData, type SeasonData } from './useSeasonData';
+import { weekOf, type DayEntry } from './weekView';
 
 const DAYS = [0, 1, 2, 3, 4, 5, 6];
 /** A swipe goes at least this far across, and twice as far as up or down. */
@@ -106,11 +109,8 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
   const wide = useWide();
   const { today, groups } = data;
   const [seasons, earlier] = useMemo(() => {
-    const [over, others] = [
-      data.seasons.filter((laid) => isOver(laid, today)),
-      data.seasons.filter((laid) => !isOver(laid, today)),
-    ];
-    return [others, over.reverse()];
+    const isOver = ({ season }: LaidSeason) => isSeasonOver(season, today);
+    return [data.seasons.filter((laid) => !isOver(laid)), data.seasons.filter(isOver).reverse()];
   }, [data.seasons, today]);
   const [first] = seasons;
   const thisWeek = weekOf(today, first?.season ?? data.squad.settings.club);
@@ -124,10 +124,6 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
   const days = useMemo(
     () => DAYS.map((i) => dayView(daysAfter(from, i), { ...data, ...before, seasons: shown })),
     [data, before, from, shown],
-  );
-  const checks = useMemo(
-    () => shown.map((laid) => ({ id: laid.id, name: laid.season.name, count: checksOf(laid, data).length })),
-    [shown, data],
   );
   const groupsOf = ({ seasonIds }: DayEntry) => {
     // What is for all shown groups need not say so.
@@ -211,7 +207,9 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
           ))}
         </View>
       </View>
-      <DueList seasons={shown} data={data} checks={checks} />
+      <Later>
+        <DueList seasons={shown} data={data} />
+      </Later>
       {!wide && <WhereWeAre seasons={shown} today={today} from={from} />}
       <ListPart
         title="Earlier seasons"
@@ -263,7 +261,11 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
 /** The app's first screen: what is on today, what is due, and the days around. */
 export function ThisWeek({ parts }: Parts) {
   const wide = useWide();
-  const { data, error, retry } = useSeasonData();
+  const { data: now, error, retry } = useSeasonData();
+  // Drawn for the first time a few milliseconds at a time, so that a slow phone answers a tap meanwhile; from then on at once.
+  const isDrawn = useDeferredValue(now !== undefined, false);
+  const data = isDrawn ? now : undefined;
+  useOwnPicture(data !== undefined || (error !== undefined && now === undefined));
   const hasSeason = data !== undefined && data.seasons.length > 0;
   return (
     <Page

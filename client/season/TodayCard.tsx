@@ -1,6 +1,7 @@
 import { router } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
+import type { AwayOn } from '@core/season/dayView';
 import { parseStored } from '@core/session/parseSession';
 import { standardTrack } from '@core/venue/venue';
 import { drawingOf, totalsOf, viewSession } from '../data/sessionView';
@@ -12,7 +13,7 @@ import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { DayMark } from './DayMark';
 import { useOpenDay } from './useOpenDay';
-import { canTick, wentText, type AwayOn, type DayEntry, type DayView } from './weekView';
+import { canTick, wentText, type DayEntry, type DayView } from './weekView';
 
 /** The lap sheet of a session as written; nothing where it cannot be read. */
 function Sheet({ shorthand, paceNames }: { shorthand: string; paceNames: readonly string[] }) {

@@ -3,7 +3,7 @@ import type { Library } from '@core/season/threads/threadSession';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Group } from '@core/squad/athlete';
 import type { KmSource } from '@core/season/kmAWeek';
-import { lastDayOf } from '@core/season/phases';
+import { isSeasonOver, lastDayOf } from '@core/season/phases';
 import { daysAfter } from '@core/units/dayNumber';
 import { ranMinutesIn, useKmSource } from '../data/useKmSource';
 import { useSeasons, type LaidSeason } from '../data/useSeasons';
@@ -36,19 +36,14 @@ export type SeasonData = {
 
 const NO_RUNS: readonly ListedRun[] = [];
 
-/** A season stays with the week for so many days after its end. */
-const OVER_DAYS = 21;
 /** Days before today that are looked at in any case: as long as most seasons, so that their days need not be waited for. */
 const BACK_DAYS = 126;
-
-export const isOver = ({ season }: Pick<LaidSeason, 'season'>, today: string): boolean =>
-  lastDayOf(season) < daysAfter(today, -OVER_DAYS);
 
 /** The days that are looked at: those of one season that is over, or of all that are not, and what is still to come. */
 function daysShown(seasons: readonly LaidSeason[], today: string, seasonId: string | undefined): Days {
   const asked = seasons.find(({ id }) => id === seasonId);
-  if (asked && isOver(asked, today)) return { from: asked.season.firstDay, to: lastDayOf(asked.season) };
-  const firstDays = seasons.filter((laid) => !isOver(laid, today)).map(({ season }) => season.firstDay);
+  if (asked && isSeasonOver(asked.season, today)) return { from: asked.season.firstDay, to: lastDayOf(asked.season) };
+  const firstDays = seasons.flatMap(({ season }) => (isSeasonOver(season, today) ? [] : [season.firstDay]));
   return { from: [daysAfter(today, -BACK_DAYS), ...firstDays].sort()[0] ?? today };
 }
 

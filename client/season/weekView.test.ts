@@ -1,98 +1,23 @@
 import { layOutSeason } from '@core/season/layout/layOut';
-import type { SeasonPlan } from '@core/season/season';
 import { seasonFrom } from '@core/season/templates/seasonFrom';
 import { seasonTemplates, type SeasonTemplate } from '@core/season/templates/templates';
-import { NO_LIBRARY } from '@core/season/threads/threadSession';
-import type { SquadMember } from '@core/squad/athlete';
 import { daysAfter } from '@core/units/dayNumber';
-import type { ListedRun, ScheduledSession } from '@core/api/answers';
 import { knotsOf } from './SeasonThreads';
 import { untilText } from './seasonText';
-import { dayView, weekOf } from './weekView';
+import { weekOf } from './weekView';
 
 const MONDAY = '2026-09-07';
-const [FIVE_K] = seasonTemplates as [SeasonTemplate];
-const RACE = {
-  id: 'harbour',
-  date: daysAfter(MONDAY, 83),
-  name: 'Harbour meeting',
-  weight: 'A' as const,
-  place: 'Harbour',
-};
-const season = seasonFrom(FIVE_K, { firstDay: MONDAY, races: [RACE] });
-const laid = (id: string, plan: SeasonPlan) => ({ id, version: 1, season: plan, weeks: layOutSeason(plan) });
 const TUESDAY = daysAfter(MONDAY, 22);
-const session: ScheduledSession = {
-  id: 's1',
-  title: 'Own session',
-  date: TUESDAY,
-  shorthand: 'warm: 1600 @easy\nmain: 6x400 @5k / 90s',
-};
-const run: ListedRun = {
-  id: 'r1',
-  sessionId: 's1',
-  title: 'Own session',
-  date: TUESDAY,
-  summary: { athletes: 9, planned: 54, finished: 50, verdicts: { early: 1, on: 48, late: 1 }, startedAtMs: 1 },
-};
-const source = { seasons: [laid('a', season)], sessions: [], runs: [], athletes: [], library: NO_LIBRARY };
-
-describe('a day of the week', () => {
-  test('says what a hard day is run as', () => {
-    expect(dayView(TUESDAY, source).entries).toMatchObject([
-      { kind: 'hard', title: 'Threshold, longer reps', detail: '3x8min @threshold / 90s jog', seasonIds: ['a'] },
-    ]);
-  });
-  test('is one entry where two groups do the same, and two where they do not', () => {
-    const other = laid('b', { ...season, rhythm: ['easy', 'hard', 'off', 'easy', 'hard', 'off', 'long'] });
-    const both = { ...source, seasons: [laid('a', season), other] };
-    expect(dayView(TUESDAY, both).entries.map(({ seasonIds }) => seasonIds)).toEqual([['a', 'b']]);
-    expect(dayView(daysAfter(TUESDAY, 1), both).entries.map(({ title }) => title)).toEqual([
-      'Easy with strides',
-      'Off',
-    ]);
-  });
-  test('shows a written session with how it went, and one of no season by itself', () => {
-    const fixed = [{ date: TUESDAY, kind: 'hard' as const, because: 'written' as const, sessionId: 's1' }];
-    const written = { ...source, seasons: [laid('a', { ...season, fixed })], sessions: [session], runs: [run] };
-    expect(dayView(TUESDAY, written).entries).toMatchObject([
-      { title: 'Own session', detail: '6x400 @5k / 90s', run: { id: 'r1' }, seasonIds: ['a'] },
-    ]);
-    expect(dayView(TUESDAY, { ...source, seasons: [], sessions: [session] }).entries).toMatchObject([
-      { title: 'Own session', seasonIds: [] },
-    ]);
-  });
-  test('has its races, first, with where they are', () => {
-    expect(dayView(RACE.date, source).entries[0]).toMatchObject({
-      kind: 'race',
-      title: 'Harbour meeting',
-      detail: 'Harbour',
-    });
-  });
-  test('says who is not as usual', () => {
-    const exceptions = [{ id: 'e', athleteId: 'ada', kind: 'ill' as const, from: TUESDAY, to: TUESDAY }];
-    const ada: SquadMember = { id: 'ada', name: 'Ada', tileName: 'Ada', status: 'training', marks: [] };
-    const view = (date: string) =>
-      dayView(date, { ...source, seasons: [laid('a', { ...season, exceptions })], athletes: [ada] }).away.map(
-        ({ reason }) => reason,
-      );
-    expect([view(TUESDAY), view(daysAfter(TUESDAY, 1)), view(daysAfter(TUESDAY, 2))]).toEqual([
-      ['ill'],
-      ['easing back'],
-      [],
-    ]);
-  });
-  test('is empty outside every season', () => expect(dayView('2026-01-01', source).entries).toEqual([]));
-});
+const [FIVE_K] = seasonTemplates as [SeasonTemplate];
+const RACE = { id: 'harbour', date: daysAfter(MONDAY, 83), name: 'Harbour meeting', weight: 'A' as const };
+const season = seasonFrom(FIVE_K, { firstDay: MONDAY, races: [RACE] });
 
 test('the knots of a thread: run, next, and waiting where the coach held it', () => {
-  const decided = laid('a', {
-    ...season,
-    decisions: [{ threadId: 'thr', date: daysAfter(TUESDAY, 1), step: 'repeat' }],
-  });
+  const decisions = [{ threadId: 'thr', date: daysAfter(TUESDAY, 1), step: 'repeat' as const }];
+  const weeks = layOutSeason({ ...season, decisions });
   const [thr] = season.threads.filter(({ id }) => id === 'thr');
   if (!thr) throw new Error('No thread.');
-  expect(knotsOf(thr, decided.weeks, daysAfter(TUESDAY, 2), new Set())).toMatchObject([
+  expect(knotsOf(thr, weeks, daysAfter(TUESDAY, 2), new Set())).toMatchObject([
     { date: TUESDAY, state: 'run', isHeld: false },
     { state: 'next', isHeld: true },
   ]);

@@ -1,6 +1,6 @@
 /** The phase of each week: laid back from every A race, with what was dropped where weeks were too few. */
 import { counted } from '../units/counted';
-import { dateOfDay, dayNumber, weekdayOf } from '../units/dayNumber';
+import { dateOfDay, dayNumber, daysAfter, weekdayOf } from '../units/dayNumber';
 import type { Phase, PhasePlan, SeasonPlan, SeasonRace } from './season';
 
 /** The longest season. */
@@ -194,6 +194,13 @@ export function lastDayOf(season: SeasonPlan): string {
   const last = phasesOf(season).weeks.at(-1);
   return dateOfDay((last?.fromDay ?? dayNumber(season.firstDay)) + 6);
 }
+
+/** A season stays with the week for so many days after its end. */
+const OVER_DAYS = 21;
+
+/** Whether a season has ended and no longer stands with the week. */
+export const isSeasonOver = (season: SeasonPlan, today: string): boolean =>
+  lastDayOf(season) < daysAfter(today, -OVER_DAYS);
 
 function placed(starts: readonly number[], phases: readonly Phase[]): PhaseWeek[] {
   const weeks: PhaseWeek[] = starts.map((fromDay, i) => ({ fromDay, phase: phases[i] ?? 'break', place: 0, of: 1 }));

@@ -1,6 +1,7 @@
 import { parseCookie, stringifySetCookie } from 'cookie';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
+import type { Access } from '@core/api/answers';
 import { joinSchema, makeCodeSchema, passphraseSchema } from '@core/api/accessSchemas';
 import {
   accessOf,
@@ -85,21 +86,20 @@ const guesses = (skip: (req: Request) => boolean = () => false) =>
 /** A guess costs a tenth of a second of a core: this many from one address wait, the rest are refused. */
 const WAITING = 5;
 
+/** Who a request is from: where no passphrase is asked for, always the coach. */
+export const accessFor = ({ db, nowMs, passphrase }: Context, req: Request): Pick<Access, 'who' | 'runId'> => {
+  if (passphrase === undefined) return { who: 'coach' };
+  const letIn = accessOf(db, cookieOf(req, COOKIE), nowMs());
+  return letIn?.who === 'helper' ? { who: 'helper', runId: letIn.runId } : { who: letIn?.who ?? 'nobody' };
+};
+
 /** /api/access: who this phone is to the server, and how it becomes somebody. */
-export function accessRouter({ db, nowMs, passphrase, addresses, hub }: Context): Router {
+export function accessRouter(context: Context): Router {
+  const { db, nowMs, passphrase, addresses, hub } = context;
   const router = Router();
   const isKnown = (req: Request) => isKnownDevice(db, cookieOf(req, DEVICE_COOKIE), nowMs());
   const hashing = new SerializeByKey(WAITING);
-  router.get('/', (_req, res) => {
-    const letIn = letInOf(res);
-    const access =
-      passphrase === undefined
-        ? { who: 'coach' }
-        : letIn?.who === 'helper'
-          ? { who: 'helper', runId: letIn.runId }
-          : { who: letIn?.who ?? 'nobody' };
-    res.json({ isLocked: passphrase !== undefined, ...access });
-  });
+  router.get('/', (req, res) => void res.json({ isLocked: passphrase !== undefined, ...accessFor(context, req) }));
   router.post('/passphrase', guesses(isKnown), async (req, res) => {
     const { passphrase: given } = validateBody(req, passphraseSchema);
     // A device that was in before has a queue of its own: the guesses of others at its address do not hold it up.

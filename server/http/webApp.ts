@@ -1,7 +1,12 @@
 import type { ServerResponse } from 'node:http';
+import fs from 'node:fs/promises';
 import path from 'node:path';
 import type { RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
+import { accessFor } from './access';
+import { compressAnswers } from './compress';
+import type { Context } from './context';
+import { withFirstPicture } from './firstPicture';
 
 /** Files whose name changes with what is in them are kept for ever; the page itself is asked for each time. */
 function setCaching(res: ServerResponse, file: string): void {
@@ -12,8 +17,14 @@ function setCaching(res: ServerResponse, file: string): void {
 /** A path with a file extension is a file or 404; any other address is a screen, which the app itself resolves. */
 const isFile = (address: string) => /\.[^/]*$/.test(address) || /^\/(_expo|assets|fonts)(\/|$)/.test(address);
 
-/** The built web app: its files as they were packed when it was built, and the page for every address of a screen. */
-export function webApp(folder: string): RequestHandler[] {
+/** The addresses at which the app opens on this week. */
+const isThisWeek = (address: string) => address === '/' || address === '/season';
+
+/**
+ * The built web app: its files as they were packed when it was built, and the page for every address of a screen. This week's page has today
+ * written into it, and is kept by nobody; browsers that have the app keep the bare page (/index.html).
+ */
+export function webApp(folder: string, context: Context): RequestHandler[] {
   const files = expressStaticGzip(folder, {
     index: false,
     enableBrotli: true,
@@ -29,5 +40,11 @@ export function webApp(folder: string): RequestHandler[] {
     req.url = '/index.html';
     files(req, res, next);
   };
-  return [(req, res, next) => (isFile(req.path) ? files(req, res, next) : next()), page];
+  const thisWeek: RequestHandler = async (req, res, next) => {
+    if (req.method !== 'GET' || !isThisWeek(req.path)) return next();
+    const bare = await fs.readFile(path.join(folder, 'index.html'), 'utf8');
+    res.setHeader('Cache-Control', 'no-store');
+    res.type('html').send(withFirstPicture(bare, context, accessFor(context, req).who));
+  };
+  return [(req, res, next) => (isFile(req.path) ? files(req, res, next) : next()), compressAnswers, thisWeek, page];
 }

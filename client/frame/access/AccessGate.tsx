@@ -1,5 +1,5 @@
 import { usePathname } from 'expo-router';
-import type { ReactNode } from 'react';
+import { useDeferredValue, type ReactNode } from 'react';
 import { lazyScreen } from '../../ui/lazyScreen';
 import { useWho } from './useWho';
 
@@ -11,7 +11,8 @@ const openedAt = typeof location === 'undefined' ? '/' : location.pathname;
 /** The screens, for a phone with access. Without the server, what this phone keeps can be used all the same. */
 export function AccessGate({ children }: { children: ReactNode }) {
   const path = usePathname();
-  const who = useWho();
+  // The screens are drawn a few milliseconds at a time, however the answer comes in.
+  const who = useDeferredValue(useWho());
   // Somebody joining has nothing yet but the code.
   if (path === '/join') return children;
   if (who === undefined) return null;

@@ -13,8 +13,14 @@ function remembered(): Access['who'] | undefined {
   }
 }
 
+/** Who the server says asked for the page; nobody has said so where the page is one that this phone keeps. */
+function saidByPage(): Access['who'] | undefined {
+  const { who } = document.documentElement.dataset;
+  return who === 'coach' || who === 'helper' || who === 'nobody' ? who : undefined;
+}
+
 /**
- * Who this phone is to the server; until it answers, who it was the last time. Undefined while unknown: nothing is requested that may be
+ * Who this phone is to the server; until it answers, who it was for the page, or the last time. Undefined while unknown: nothing is requested that may be
  * refused. Without the server, what this phone keeps can be used all the same.
  */
 export function useWho(): Access['who'] | undefined {
@@ -27,5 +33,5 @@ export function useWho(): Access['who'] | undefined {
       // It is asked again the next time.
     }
   }, [who]);
-  return who ?? (isError ? 'coach' : remembered());
+  return who ?? (isError ? 'coach' : (saidByPage() ?? remembered()));
 }
