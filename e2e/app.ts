@@ -123,6 +123,16 @@ export async function seriousProblems(page: Page, of: 'all' | 'colours' | 'not c
   }, options);
 }
 
+/** Opens a screen of the app that is open, as its links do: starting it anew for each would take most of the time. */
+export async function openWithin(page: Page, path: string): Promise<void> {
+  // The router marks where it begins once it listens.
+  await page.waitForFunction(() => history.state !== null);
+  await page.evaluate((to) => {
+    history.pushState({}, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: history.state as unknown }));
+  }, path);
+}
+
 /** Waits until what was last done, such as a move of the pointer, has been handled and drawn. */
 export const drawn = (page: Page) =>
   page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));

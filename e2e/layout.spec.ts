@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import type { SquadMember } from '../core/squad/athlete';
 import type { SquadSettings } from '../core/squad/squadSettings';
-import { expect, test, ALL_RUNS } from './app';
+import { expect, openWithin, test, ALL_RUNS } from './app';
 import type { RunningApp } from './runningApp';
 import { todaysSession } from './board';
 import { layoutFaults } from './layout';
@@ -60,8 +60,9 @@ test('nothing is cut off, sticks out or lies over something else on any main scr
   demo,
 }) => {
   const { athleteId, sessionId } = await withLongestNames(demo);
+  await page.goto(demo.url);
   const seen = async (path: string, sign: string | RegExp) => {
-    await page.goto(demo.url + path);
+    await openWithin(page, path);
     await expect(page.getByText(sign).first()).toBeVisible();
     await expectWhole(page, path);
   };

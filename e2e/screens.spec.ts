@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { ulid } from 'ulid';
 import type { StoredSeason } from '../core/season/season';
-import { expect, seriousProblems, test, ALL_RUNS, sessionText, expectWritten } from './app';
+import { expect, openWithin, seriousProblems, test, ALL_RUNS, sessionText, expectWritten } from './app';
 import type { RunningApp } from './runningApp';
 import { Board, todaysSession } from './board';
 
@@ -70,13 +70,6 @@ async function checkScreen(page: Page, where: string, isMobile: boolean) {
   await page.emulateMedia({ colorScheme: 'light' });
 }
 
-/** Opens a screen of the app that is open, as its links do: starting it anew for each would take most of the time. */
-const openWithin = (page: Page, path: string) =>
-  page.evaluate((to) => {
-    history.pushState({}, '', to);
-    dispatchEvent(new PopStateEvent('popstate', { state: history.state as unknown }));
-  }, path);
-
 for (const place of ['squad', 'season', 'sessions', 'track', 'results', 'settings'])
   test(`no screen of ${place} has a serious accessibility problem or a part out of sight @both`, async ({
     page,
@@ -133,6 +126,7 @@ test('every tile is big enough for a cold thumb and in sight, for 14 and for 24 
 });
 
 test('with nothing in it yet, every place says what to do next', async ({ page, empty }) => {
+  await page.goto(empty.url);
   for (const [path, text] of [
     ['/squad', 'Nobody here yet'],
     ['/season', 'When is the race?'],
@@ -140,11 +134,11 @@ test('with nothing in it yet, every place says what to do next', async ({ page, 
     ['/track', 'Nothing for today'],
     ['/results', 'No results yet'],
   ] as const) {
-    await page.goto(empty.url + path);
+    await openWithin(page, path);
     await expect(page.getByText(text)).toBeVisible();
   }
   // A session with nobody to run it cannot be started, and says why.
-  await page.goto(`${empty.url}/sessions`);
+  await openWithin(page, '/sessions');
   await page.getByRole('button', { name: 'New session' }).click();
   await sessionText(page).fill('6x400 @5k / 90s');
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
@@ -158,6 +152,7 @@ test.describe('where the server says no', () => {
 
   test('an address of something that is not there says so', async ({ page, demo }) => {
     const NOBODY = '01AAAAAAAAAAAAAAAAAAAAAAAA';
+    await page.goto(demo.url);
     for (const [path, text] of [
       [`/squad/${NOBODY}`, 'Not in the squad'],
       [`/squad/books/${NOBODY}`, 'No such pace book'],
@@ -167,11 +162,13 @@ test.describe('where the server says no', () => {
       [`/track/ready/${NOBODY}`, 'No such session'],
       [`/track/run/${NOBODY}`, 'Not found'],
       [`/results/${NOBODY}`, 'No such results'],
-      ['/nowhere', 'No such page'],
     ] as const) {
-      await page.goto(demo.url + path);
+      await openWithin(page, path);
       await expect(page.getByText(text)).toBeVisible();
     }
+    // As an address that was sent along, which the app starts with.
+    await page.goto(`${demo.url}/nowhere`);
+    await expect(page.getByText('No such page')).toBeVisible();
   });
 });
 
