@@ -22,12 +22,18 @@ export const layoutFaults = (page: Page): Promise<string[]> =>
       element !== null &&
       ((/auto|scroll/.test(getComputedStyle(element).overflowX) && element.scrollWidth > element.clientWidth + 1) ||
         scrollsAcross(element.parentElement));
-    const inSight = (element: Element): Box => {
-      let box: Box = intersection(element.getBoundingClientRect(), screen);
-      for (let at = element.parentElement; at; at = at.parentElement)
-        if (clips(getComputedStyle(at))) box = intersection(box, at.getBoundingClientRect());
+    // Asked for once an element: each is compared with all others.
+    const windows = new Map<Element | null, Box>([[null, screen]]);
+    const windowOf = (parent: Element | null): Box => {
+      const known = windows.get(parent);
+      if (known || !parent) return known ?? screen;
+      const above = windowOf(parent.parentElement);
+      const box = clips(getComputedStyle(parent)) ? intersection(above, parent.getBoundingClientRect()) : above;
+      windows.set(parent, box);
       return box;
     };
+    const inSight = (element: Element): Box =>
+      intersection(element.getBoundingClientRect(), windowOf(element.parentElement));
     const isSeen = (element: Element) => {
       const box = inSight(element);
       const style = getComputedStyle(element);
@@ -70,14 +76,19 @@ export const layoutFaults = (page: Page): Promise<string[]> =>
         }
       }
     }
-    const pressed = seen.filter((element) => element.matches(TO_PRESS));
-    const layerOf = (element: Element) => element.closest('[role=dialog],[aria-modal=true]');
+    const pressed = seen
+      .filter((element) => element.matches(TO_PRESS))
+      .map((element) => ({
+        element,
+        box: inSight(element),
+        layer: element.closest('[role=dialog],[aria-modal=true]'),
+      }));
     pressed.forEach((a, i) => {
       for (const b of pressed.slice(i + 1)) {
-        if (a.contains(b) || b.contains(a) || layerOf(a) !== layerOf(b)) continue;
-        const over = intersection(inSight(a), inSight(b));
-        if (over.right - over.left > 2 && over.bottom - over.top > 2)
-          faults.push(`${nameOf(a)} and ${nameOf(b)} lie over each other`);
+        const over = intersection(a.box, b.box);
+        if (over.right - over.left <= 2 || over.bottom - over.top <= 2 || a.layer !== b.layer) continue;
+        if (!a.element.contains(b.element) && !b.element.contains(a.element))
+          faults.push(`${nameOf(a.element)} and ${nameOf(b.element)} lie over each other`);
       }
     });
     return [...new Set(faults)];
