@@ -3,7 +3,6 @@ import { useEffect } from 'react';
 import { useColorScheme, View } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { Provider } from 'react-redux';
-import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { afterFirst } from './afterFirst';
 import { AccessGate } from './access/AccessGate';
 import { startFetchingScreens, startSending } from './screens';
@@ -88,9 +87,7 @@ function Themed() {
 export function AppFrame() {
   return (
     <Provider store={store}>
-      <SafeAreaProvider>
-        <Themed />
-      </SafeAreaProvider>
+      <Themed />
     </Provider>
   );
 }

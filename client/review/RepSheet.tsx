@@ -7,6 +7,7 @@ import { formatExactTime, formatTime, parseTime } from '@core/units/time';
 import { EffortPicker } from '../ui/EffortPicker';
 import { ModalSheet } from '../ui/ModalSheet';
 import { PrimaryButton } from '../ui/PrimaryButton';
+import { rem } from '../ui/rem';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { TextField } from '../ui/TextField';
@@ -40,7 +41,7 @@ function Field({ label, value, onChange, trouble, hint, decimal = false, button,
         />
       </View>
       {/* Beside the field, not its label. */}
-      <View style={{ paddingTop: 20 }}>
+      <View style={{ paddingTop: rem(20) }}>
         <PrimaryButton onPress={onDone}>{button}</PrimaryButton>
       </View>
     </View>

@@ -4,7 +4,7 @@ import { EXCEPTION_WORDS } from '@core/season/exceptions';
 import type { SquadMember } from '@core/squad/athlete';
 import type { LaidSeason } from '../data/useSeasons';
 import { capitalised } from '../ui/capitalised';
-import { dayName } from '../ui/days';
+import { dayInText } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';
 import { TextButton } from '../ui/TextButton';
@@ -13,7 +13,8 @@ import { ExceptionForm, OffForm } from './AwayForms';
 import type { SpanFields } from './seasonForms';
 import type { SeasonEdit } from '../data/useSeasonEdit';
 
-const spanText = ({ from, to }: SpanFields) => (from === to ? dayName(from) : `${dayName(from)} to ${dayName(to)}`);
+const spanText = ({ from, to }: SpanFields) =>
+  from === to ? dayInText(from) : `${dayInText(from)} to ${dayInText(to)}`;
 
 function Line({ text, label, remove }: { text: string; label: string; remove: () => void }) {
   return (
@@ -41,7 +42,7 @@ export function SeasonAway({ laid, edit, athletes }: Props) {
       {season.daysOff.map((off) => (
         <Line
           key={off.id}
-          text={`${spanText(off)}: ${off.reason}`}
+          text={`${capitalised(spanText(off))}: ${off.reason}`}
           label={`Take out ${off.reason}`}
           remove={() => edit.change({ kind: 'removeDaysOff', id: off.id }, `${capitalised(off.reason)}: taken out.`)}
         />

@@ -14,6 +14,7 @@ import { Choice } from '../ui/Choice';
 import { NotThere } from '../ui/NotThere';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
+import { rem } from '../ui/rem';
 import { SmallButton } from '../ui/SmallButton';
 import { TextField } from '../ui/TextField';
 import { SPACE } from '../ui/theme';
@@ -145,7 +146,7 @@ function Editor({ stored }: { stored: OwnVenue }) {
               size={20}
               accessibilityLabel={`Remove mark ${i + 1}`}
               onPress={() => change({ marks: form.marks.filter((_, at) => at !== i) })}
-              style={{ margin: 0, marginTop: 22, width: 44, height: 44 }}
+              style={{ margin: 0, marginTop: rem(20), width: 44, height: 44 }}
             />
           </View>
         ))}
