@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import type { Page } from '@playwright/test';
-import { drag, expect, press, seriousProblems, sessionCalled, test } from './app';
+import { drag, drawn, expect, press, seriousProblems, sessionCalled, test } from './app';
 import type { RunningApp } from './runningApp';
 import { todaysSession } from './board';
 
@@ -308,6 +308,8 @@ test('by keyboard: a target of one’s own, a group moved into, a start set apar
   await five.getByRole('button', { name: 'Move Dov Ashgrave' }).focus();
   await page.keyboard.press('Space');
   await expect(page.getByText('Dov Ashgrave is over Five and ten.')).toBeAttached();
+  // Where the groups lie is measured with the next picture.
+  await drawn(page);
   await page.keyboard.press('ArrowRight');
   await expect(page.getByText('Dov Ashgrave is over Young ones.')).toBeAttached();
   await page.keyboard.press('Space');

@@ -1,6 +1,17 @@
 import type { Locator, Page } from '@playwright/test';
 import { ulid } from 'ulid';
-import { expect, press, secondsOf, seriousProblems, test, drag, ALL_RUNS, ALL_SESSIONS, sessionText } from './app';
+import {
+  drawn,
+  expect,
+  press,
+  secondsOf,
+  seriousProblems,
+  test,
+  drag,
+  ALL_RUNS,
+  ALL_SESSIONS,
+  sessionText,
+} from './app';
 
 type Athlete = { id: string; name: string; tileName: string; groupId?: string; marks: { distanceM: number }[] };
 type Squad = { paceBookId: string; groups: { id: string; name: string }[] };
@@ -241,6 +252,8 @@ test('groups suggested by pace, one athlete moved to another, and taken back @bo
     await button(page, 'Move Milo Thurskell').focus();
     await page.keyboard.press('Space');
     await expect(page.getByText('Milo Thurskell is over Milers.')).toBeAttached();
+    // Where the groups lie is measured with the next picture.
+    await drawn(page);
     await page.keyboard.press('ArrowDown');
     await expect(page.getByText('Milo Thurskell is over Five and ten.')).toBeAttached();
     await page.keyboard.press('Space');
