@@ -40,9 +40,7 @@ const LEFT_OUT = [
     from: /\/expo-router\/build\//,
     name: /\/(Sitemap|standard-navigation|layouts\/Tabs|experimental-stack|stack-utils|bottom-tabs)$/,
   },
-  { from: /\/react-native-web\/dist\//, name: /(FlatList|SectionList|VirtualizedList)$/ },
-  // Pictures and lists that move by themselves: none does.
-  { from: /\/Animated\/Animated\.js$/, name: /\/Animated(FlatList|Image|SectionList)$/ },
+  { from: /\/react-native-web\/dist\//, name: /(FlatList|SectionList|VirtualizedList|AnimatedImage)$/ },
 ];
 
 const fits =

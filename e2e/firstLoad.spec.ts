@@ -2,6 +2,7 @@ import type { Page } from '@playwright/test';
 import { expect, seriousProblems, test } from './app';
 
 const KB = 1000;
+const APP_CODE = /\/_expo\/static\/js\/web\//;
 const LATER_CODE = /\/_expo\/static\/js\/web\/(?!entry|__)/;
 
 /** What comes over the wire until the page is still, by kind: packed bytes with their headers, as the browser counts them. */
@@ -39,12 +40,12 @@ test('the first screen needs little: at most 345 kB of code and 50 kB of fonts o
 test('before the app is here, its frame stands in the look that was chosen', async ({ page, demo }) => {
   await page.addInitScript(() => localStorage.setItem('zest-lap-settings', JSON.stringify({ look: 'dark' })));
   // The app itself does not come.
-  await page.route(/\/_expo\/static\/js\/web\//, (route) => route.abort());
+  await page.route(APP_CODE, (route) => route.abort());
   await page.goto(demo.url);
   await expect(page.locator('.shell-title')).toBeVisible();
   const dark = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   expect(await dark()).toBe('rgb(15, 29, 26)');
-  await page.unroute(/\/_expo\/static\/js\/web\//);
+  await page.unroute(APP_CODE);
   await page.reload();
   await expect(page.getByRole('heading', { name: 'This week' })).toBeVisible();
   await expect(page.locator('.shell')).toHaveCount(0);
@@ -52,13 +53,13 @@ test('before the app is here, its frame stands in the look that was chosen', asy
 });
 
 test('before the app is here, today’s session stands where the app then puts it', async ({ page, demo }) => {
-  await page.route(/\/_expo\/static\/js\/web\//, (route) => route.abort());
+  await page.route(APP_CODE, (route) => route.abort());
   await page.goto(demo.url);
   const words = page.locator('.today-detail');
   await expect(words).toHaveAttribute('data-text', /^8x400 @5k/);
   const place = await words.boundingBox();
   expect(await seriousProblems(page)).toEqual([]);
-  await page.unroute(/\/_expo\/static\/js\/web\//);
+  await page.unroute(APP_CODE);
   await page.reload();
   const inTheApp = page.getByRole('region', { name: 'Today' }).getByText(/^8x400 @5k/);
   await expect(inTheApp).toBeVisible();

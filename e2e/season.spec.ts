@@ -163,7 +163,7 @@ test('somebody who is ill is left out of roll call and plan, and eased back afte
   await page.getByRole('button', { name: 'Somebody is away or ill' }).tap();
   await page.getByLabel('Who', { exact: true }).selectOption({ label: 'Ada Brindlecote' });
   await page.getByLabel('What it is').selectOption({ label: 'Ill' });
-  await page.getByLabel('To and with').fill(daysAfter(today(), 1));
+  await page.getByLabel('Last day').fill(daysAfter(today(), 1));
   await expect(page.getByText('Then easing back for 2 days')).toBeVisible();
   await page.getByRole('button', { name: 'Note it' }).tap();
   await expect(page.getByText(/^Ada Brindlecote: ill, /)).toBeVisible();

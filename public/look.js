@@ -5,5 +5,5 @@ try {
 } catch {
   // Without storage the look is that of the device.
 }
-// Where the app begins: without this its router would first draw the way there.
+// The app opens on this week: without this its router would first draw a redirect there.
 if (location.pathname === '/') history.replaceState(null, '', '/season');

@@ -8,7 +8,7 @@ const nothing = () => undefined;
 test('days off: all that is wrong at once, and a first day that is put right takes back what was said of the last one', async () => {
   const save = jest.fn();
   const { user } = draw(<OffForm save={save} cancel={nothing} />);
-  const [from, to] = [screen.getByLabelText('From'), screen.getByLabelText('To and with')];
+  const [from, to] = [screen.getByLabelText('First day'), screen.getByLabelText('Last day')];
   await user.click(screen.getByRole('button', { name: 'Mark them off' }));
   expect(await screen.findByText('The first day is needed.')).toBeInTheDocument();
   expect(screen.getByText('The last day is needed.')).toBeInTheDocument();

@@ -29,8 +29,8 @@ function FormSpan() {
   }, [from, isSubmitted, getValues, setValue, trigger]);
   return (
     <SideBySide>
-      <FormWhen field="from" type="date" label="From" />
-      <FormWhen field="to" type="date" label="To and with" />
+      <FormWhen field="from" type="date" label="First day" />
+      <FormWhen field="to" type="date" label="Last day" />
     </SideBySide>
   );
 }

@@ -16,7 +16,7 @@ import { dayInText, today } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
-import { useOwnPicture } from '../ui/firstPicture';
+import { useFirstPictureUntil } from '../ui/firstPicture';
 import { Later } from '../ui/Later';
 import { Loading } from '../ui/Loading';
 import { SettingsLink } from '../parts/SettingsLink';
@@ -265,7 +265,7 @@ export function ThisWeek({ parts }: Parts) {
   // Drawn for the first time a few milliseconds at a time, so that a slow phone answers a tap meanwhile; from then on at once.
   const isDrawn = useDeferredValue(now !== undefined, false);
   const data = isDrawn ? now : undefined;
-  useOwnPicture(data !== undefined || (error !== undefined && now === undefined));
+  useFirstPictureUntil(data !== undefined || error !== undefined);
   const hasSeason = data !== undefined && data.seasons.length > 0;
   return (
     <Page

@@ -1,11 +1,12 @@
 import { ulid } from 'ulid';
 import type { AthleteException, DaysOff, RaceWeight, SeasonRace } from '@core/season/season';
 import { isDate } from '@core/units/dayNumber';
+import { known } from '@core/units/known';
 import type { Problems, Read } from '../ui/form/useReadForm';
 
 /** A race as typed; its id and entries are kept beside. */
 export type RaceFields = { name: string; date: string; startTime: string; place: string; weight: RaceWeight };
-/** Days from the first to the last, both with. */
+/** Days from the first to the last, both included. */
 export type SpanFields = { from: string; to: string };
 export type OffFields = SpanFields & { reason: string };
 export type ExceptionFields = SpanFields & { athleteId: string; kind: AthleteException['kind'] };
@@ -17,8 +18,8 @@ const tooLong = (what: string, text: string) =>
 
 /** What was read, if nothing is wrong with it. */
 function unless<Value>(problems: Record<string, string | undefined>, value: Value): Read<Value> {
-  const found = Object.entries(problems).filter(([, problem]) => problem !== undefined);
-  return found.length === 0 ? { ok: true, value } : { ok: false, problems: Object.fromEntries(found) as Problems };
+  const found = known<Problems>(problems);
+  return Object.keys(found).length === 0 ? { ok: true, value } : { ok: false, problems: found };
 }
 
 export const toRaceFields = (race: SeasonRace | undefined): RaceFields => ({

@@ -1,11 +1,11 @@
 import type { ErrorBoundaryProps } from 'expo-router';
 import { Text as NativeText, View } from 'react-native';
-import { useOwnPicture } from './firstPicture';
+import { useFirstPictureUntil } from './firstPicture';
 import { DARK, LIGHT } from './palette';
 
 /** Instead of a blank page when a screen fails: what is safe, and the way back. Stands outside store and theme, which may be what failed. */
 export function Crash({ retry }: ErrorBoundaryProps) {
-  useOwnPicture(true);
+  useFirstPictureUntil(true);
   const text = { color: LIGHT.ink, fontFamily: 'Zest', fontSize: 18, lineHeight: 26 } as const;
   return (
     <View

@@ -2,7 +2,7 @@ import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
 import { daysBetween } from '@core/units/dayNumber';
-import { zonedAt } from '@core/units/zoned';
+import { zonedOrHere } from '@core/units/zoned';
 
 /** The club's, where it has said so; see `setTimeZone()`. */
 let timeZone: string | undefined;
@@ -31,14 +31,7 @@ export function subscribeToday(listener: () => void): () => void {
 }
 
 /** The day (YYYY-MM-DD) and the time (HH:MM) it is now, by the club's calendar and clock. */
-export function clubNow(): { date: string; time: string } {
-  try {
-    return zonedAt(Date.now(), timeZone);
-  } catch {
-    // A zone that this browser does not know yet.
-    return zonedAt(Date.now());
-  }
-}
+export const clubNow = (): { date: string; time: string } => zonedOrHere(Date.now(), timeZone);
 
 /** Today as YYYY-MM-DD, by the club's calendar. */
 export const today = (): string => clubNow().date;

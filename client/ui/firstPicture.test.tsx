@@ -1,10 +1,10 @@
 import { screen } from '@testing-library/react';
 import { draw } from '../testing';
 import { Crash } from './Crash';
-import { useOwnPicture } from './firstPicture';
+import { useFirstPictureUntil } from './firstPicture';
 
 function Week({ isThere }: { isThere: boolean }) {
-  useOwnPicture(isThere);
+  useFirstPictureUntil(isThere);
   return null;
 }
 const picture = () => screen.queryByText('Even 400s');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { daysBetween, isDate } from './dayNumber';
-import { isTimeZone, zonedAt } from './zoned';
+import { isTimeZone, zonedAt, zonedOrHere } from './zoned';
 
 const at = (text: string) => Date.parse(text);
 
@@ -42,4 +42,10 @@ test('a zone that is nowhere is told from one that is', () => {
   expect(isTimeZone('Europe/London')).toBe(true);
   expect(isTimeZone('Europe/Nowhere')).toBe(false);
   expect(isTimeZone('')).toBe(false);
+});
+
+test('a zone that is not known is taken as this machine’s own', () => {
+  const now = Date.UTC(2026, 10, 28, 12);
+  expect(zonedOrHere(now, 'Middle/Nowhere')).toEqual(zonedAt(now));
+  expect(zonedOrHere(now, 'Pacific/Auckland')).toEqual(zonedAt(now, 'Pacific/Auckland'));
 });

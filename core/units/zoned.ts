@@ -1,6 +1,6 @@
 /** The calendar and the clock of a place: which day it is there, and what time. */
 
-/** Formatters are dear to make, the first one most of all, and asked for on every drawing. */
+/** Formatters are slow to make, the first one most of all, and asked for on every drawing. */
 const formatters = new Map<string, Intl.DateTimeFormat>();
 
 function formatterFor(timeZone: string): Intl.DateTimeFormat {
@@ -54,4 +54,13 @@ export function zonedAt(atMs: number, timeZone?: string): { date: string; time: 
     date: `${part('year').padStart(4, '0')}-${part('month')}-${part('day')}`,
     time: `${part('hour')}:${part('minute')}`,
   };
+}
+
+/** The same, by this machine's own zone where it does not know the one asked for. */
+export function zonedOrHere(atMs: number, timeZone?: string): { date: string; time: string } {
+  try {
+    return zonedAt(atMs, timeZone);
+  } catch {
+    return zonedAt(atMs);
+  }
 }

@@ -52,12 +52,19 @@ function isForHelper(call: string, runId: string): boolean {
 /** Who sent a request; undefined where no passphrase is asked for, and it is the coach. */
 export const letInOf = (res: Response): LetIn | undefined => res.locals.letIn as LetIn | undefined;
 
+/** Whom a request's cookie lets in. */
+const letInBy = ({ db, nowMs }: Context, req: Request) => accessOf(db, cookieOf(req, COOKIE), nowMs());
+
+/** Who asks for a page: where no passphrase is asked for, always the coach. */
+export const askerOf = (context: Context, req: Request): Access['who'] =>
+  context.passphrase === undefined ? 'coach' : (letInBy(context, req)?.who ?? 'nobody');
+
 /** Where a passphrase is set, every call needs a cookie, given for it or for a code. */
-export function guard({ db, nowMs, passphrase }: Context): RequestHandler {
+export function guard(context: Context): RequestHandler {
   return (req, res, next) => {
-    if (passphrase === undefined) return next();
+    if (context.passphrase === undefined) return next();
     const call = `${req.method} ${req.path.replace(/\/$/, '')}`;
-    const letIn = accessOf(db, cookieOf(req, COOKIE), nowMs());
+    const letIn = letInBy(context, req);
     res.locals.letIn = letIn;
     if (OPEN.has(call)) return next();
     if (!letIn) throw new ApiError(401, 'locked', 'This needs the club’s passphrase, or a code from the coach.');
@@ -86,20 +93,21 @@ const guesses = (skip: (req: Request) => boolean = () => false) =>
 /** A guess costs a tenth of a second of a core: this many from one address wait, the rest are refused. */
 const WAITING = 5;
 
-/** Who a request is from: where no passphrase is asked for, always the coach. */
-export const accessFor = ({ db, nowMs, passphrase }: Context, req: Request): Pick<Access, 'who' | 'runId'> => {
-  if (passphrase === undefined) return { who: 'coach' };
-  const letIn = accessOf(db, cookieOf(req, COOKIE), nowMs());
-  return letIn?.who === 'helper' ? { who: 'helper', runId: letIn.runId } : { who: letIn?.who ?? 'nobody' };
-};
-
 /** /api/access: who this phone is to the server, and how it becomes somebody. */
-export function accessRouter(context: Context): Router {
-  const { db, nowMs, passphrase, addresses, hub } = context;
+export function accessRouter({ db, nowMs, passphrase, addresses, hub }: Context): Router {
   const router = Router();
   const isKnown = (req: Request) => isKnownDevice(db, cookieOf(req, DEVICE_COOKIE), nowMs());
   const hashing = new SerializeByKey(WAITING);
-  router.get('/', (req, res) => void res.json({ isLocked: passphrase !== undefined, ...accessFor(context, req) }));
+  router.get('/', (_req, res) => {
+    const letIn = letInOf(res);
+    const access =
+      passphrase === undefined
+        ? { who: 'coach' }
+        : letIn?.who === 'helper'
+          ? { who: 'helper', runId: letIn.runId }
+          : { who: letIn?.who ?? 'nobody' };
+    res.json({ isLocked: passphrase !== undefined, ...access });
+  });
   router.post('/passphrase', guesses(isKnown), async (req, res) => {
     const { passphrase: given } = validateBody(req, passphraseSchema);
     // A device that was in before has a queue of its own: the guesses of others at its address do not hold it up.

@@ -124,7 +124,7 @@ export function makeApp({
   app.use('/api/runs', runsRouter(context));
   app.use('/api/review', reviewRouter(context));
   app.use('/api', unknownPath);
-  if (webFolder) app.use(...webApp(webFolder, context));
+  if (webFolder) app.use(webApp(webFolder, context));
   app.use(answerError);
   return app;
 }

@@ -3,7 +3,7 @@ import { withStarters } from '@core/library/starters';
 import { dayView } from '@core/season/dayView';
 import { layOutSeason } from '@core/season/layout/layOut';
 import { isSeasonOver } from '@core/season/phases';
-import { zonedAt } from '@core/units/zoned';
+import { zonedOrHere } from '@core/units/zoned';
 import { readLibrary } from '../db/library';
 import { runsOn } from '../db/runs';
 import { listSeasons } from '../db/seasons';
@@ -14,24 +14,13 @@ import type { Context } from './context';
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 const attribute = (text: string) => text.replace(/[&<>"]/g, (letter) => ESCAPES[letter] ?? letter);
 
-/** A line of text; in an attribute, as those of the frame: it is seen, and neither read out nor found twice. */
+/** A line of text in an attribute, like the words of the frame: CSS shows it, and it is neither read out nor found twice. */
 const line = (name: string, text: string | undefined) =>
   text === undefined ? '' : `<div class="today-${name}" data-text="${attribute(text)}"></div>`;
 
-function clubToday({ db, nowMs }: Context): string {
-  const { club } = readSquad(db);
-  try {
-    return zonedAt(nowMs(), club?.timeZone).date;
-  } catch {
-    // A zone that this machine does not know.
-    return zonedAt(nowMs()).date;
-  }
-}
-
 /** What is on today, as HTML that is painted before any script of the app is here; empty where nothing is. */
-function todayHtml(context: Context): string {
-  const { db } = context;
-  const today = clubToday(context);
+function todayHtml({ db, nowMs }: Context): string {
+  const today = zonedOrHere(nowMs(), readSquad(db).club?.timeZone).date;
   const stored = listSeasons(db).filter(({ season }) => !isSeasonOver(season, today));
   const seasons = stored.map((season) => ({ ...season, weeks: layOutSeason(season.season) }));
   const days = { from: today, to: today };

@@ -1,9 +1,9 @@
 import type { ServerResponse } from 'node:http';
 import fs from 'node:fs/promises';
 import path from 'node:path';
-import type { RequestHandler } from 'express';
+import { Router, type RequestHandler } from 'express';
 import expressStaticGzip from 'express-static-gzip';
-import { accessFor } from './access';
+import { askerOf } from './access';
 import { compressAnswers } from './compress';
 import type { Context } from './context';
 import { withFirstPicture } from './firstPicture';
@@ -17,14 +17,11 @@ function setCaching(res: ServerResponse, file: string): void {
 /** A path with a file extension is a file or 404; any other address is a screen, which the app itself resolves. */
 const isFile = (address: string) => /\.[^/]*$/.test(address) || /^\/(_expo|assets|fonts)(\/|$)/.test(address);
 
-/** The addresses at which the app opens on this week. */
-const isThisWeek = (address: string) => address === '/' || address === '/season';
-
 /**
  * The built web app: its files as they were packed when it was built, and the page for every address of a screen. This week's page has today
  * written into it, and is kept by nobody; browsers that have the app keep the bare page (/index.html).
  */
-export function webApp(folder: string, context: Context): RequestHandler[] {
+export function webApp(folder: string, context: Context): Router {
   const files = expressStaticGzip(folder, {
     index: false,
     enableBrotli: true,
@@ -40,11 +37,13 @@ export function webApp(folder: string, context: Context): RequestHandler[] {
     req.url = '/index.html';
     files(req, res, next);
   };
-  const thisWeek: RequestHandler = async (req, res, next) => {
-    if (req.method !== 'GET' || !isThisWeek(req.path)) return next();
+  const thisWeek: RequestHandler = async (req, res) => {
     const bare = await fs.readFile(path.join(folder, 'index.html'), 'utf8');
     res.setHeader('Cache-Control', 'no-store');
-    res.type('html').send(withFirstPicture(bare, context, accessFor(context, req).who));
+    res.type('html').send(withFirstPicture(bare, context, askerOf(context, req)));
   };
-  return [(req, res, next) => (isFile(req.path) ? files(req, res, next) : next()), compressAnswers, thisWeek, page];
+  const router = Router();
+  router.get(['/', '/season'], compressAnswers, thisWeek);
+  router.use((req, res, next) => (isFile(req.path) ? files(req, res, next) : next()), page);
+  return router;
 }

@@ -13,15 +13,15 @@ function remembered(): Access['who'] | undefined {
   }
 }
 
-/** Who the server says asked for the page; nobody has said so where the page is one that this phone keeps. */
+/** Who asked for the page, as the server wrote into it; undefined for the page that this phone keeps. */
 function saidByPage(): Access['who'] | undefined {
   const { who } = document.documentElement.dataset;
   return who === 'coach' || who === 'helper' || who === 'nobody' ? who : undefined;
 }
 
 /**
- * Who this phone is to the server; until it answers, who it was for the page, or the last time. Undefined while unknown: nothing is requested that may be
- * refused. Without the server, what this phone keeps can be used all the same.
+ * Who this phone is to the server; until it answers, who it was for the page, or the last time. Undefined while unknown: nothing is
+ * requested that may be refused. Without the server, what this phone keeps can be used all the same.
  */
 export function useWho(): Access['who'] | undefined {
   const { data, isError } = useAccessQuery();
