@@ -3,7 +3,7 @@ import { expect, seriousProblems, test } from './app';
 
 const KB = 1000;
 const APP_CODE = /\/_expo\/static\/js\/web\//;
-const LATER_CODE = /\/_expo\/static\/js\/web\/(?!entry|__)/;
+const LATER_CODE = /\/_expo\/static\/js\/web\/(?!start|__)/;
 
 /** What comes over the wire until the page is still, by kind: packed bytes with their headers, as the browser counts them. */
 async function bytesOnTheWire(page: Page): Promise<() => Record<string, number>> {

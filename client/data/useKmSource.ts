@@ -1,3 +1,4 @@
+import { skipToken } from '@reduxjs/toolkit/query';
 import { useMemo } from 'react';
 import { daysAfter } from '@core/units/dayNumber';
 import { KM_DAYS, kmAWeek, withKmAWeek, type KmAWeek, type KmSource } from '@core/season/kmAWeek';
@@ -20,11 +21,15 @@ export const ranMinutesIn = (runs: readonly ListedRun[]): RanMinutes =>
     ),
   );
 
-/** What kilometres a week are worked out from: the seasons with what was ticked, and the sessions that were run. */
-export function useKmSource(): KmSource {
+/**
+ * What kilometres a week are worked out from: the seasons with what was ticked, and the sessions that were run.
+ * @param known sessions that were run, where those of the last weeks are here already.
+ */
+export function useKmSource(known?: readonly ListedRun[]): KmSource {
   const { seasons } = useSeasons();
   const now = useToday();
-  const { data: runs = NO_RUNS } = useRunsOnQuery({ from: daysAfter(now, -KM_DAYS) });
+  const { data: asked = NO_RUNS } = useRunsOnQuery(known ? skipToken : { from: daysAfter(now, -KM_DAYS) });
+  const runs = known ?? asked;
   return useMemo(() => ({ seasons: seasons ?? [], ranMinutes: ranMinutesIn(runs), today: now }), [seasons, runs, now]);
 }
 

@@ -28,7 +28,7 @@ test('what comes later waits for the answers of the first screen, and can be cal
   // What is asked for later finds the first screen there.
   const late = jest.fn();
   afterFirst(late);
-  await jest.advanceTimersByTimeAsync(0);
+  await jest.advanceTimersByTimeAsync(1000);
   expect(late).toHaveBeenCalledTimes(1);
   query.unsubscribe();
   asked.mockRestore();

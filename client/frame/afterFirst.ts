@@ -44,9 +44,12 @@ export function afterFirst(start: () => (() => void) | void): () => void {
   let stop: (() => void) | void;
   let isOver = false;
   first ??= firstScreenIsThere();
-  void first.then(() => {
-    if (!isOver) stop = start();
-  });
+  // Each in an idle moment of its own: all at once they would hold up a press.
+  void first.then(() =>
+    whenIdle(() => {
+      if (!isOver) stop = start();
+    }),
+  );
   return () => {
     isOver = true;
     stop?.();

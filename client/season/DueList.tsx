@@ -1,10 +1,13 @@
 import type { Href } from 'expo-router';
+import { useMemo } from 'react';
 import { runFor } from '@core/season/dayView';
 import { racesToEnter, threadsToDecide, withStaleMarks } from '@core/season/due';
 import type { SquadMember } from '@core/squad/athlete';
 import { daysBetween } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
+import { pacesOf } from '../data/useSquad';
 import { dayInText } from '../ui/days';
+import { useWorkedOut } from '../ui/inPieces';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import { checksOf } from './seasonChecks';
@@ -17,7 +20,7 @@ type Props = { seasons: readonly LaidSeason[]; data: SeasonData };
 const READ_DAYS = 2;
 const NAMES = 4;
 
-type Due = { key: string; href: Href; title: string; detail: string };
+type ToDo = { key: string; href: Href; title: string; detail: string };
 
 function names(athletes: readonly SquadMember[]): string {
   const shown = athletes.slice(0, NAMES).map(({ tileName }) => tileName);
@@ -25,12 +28,24 @@ function names(athletes: readonly SquadMember[]): string {
   return more > 0 ? `${shown.join(', ')} and ${more} more` : shown.join(', ');
 }
 
+/** What its checks take most of their time for. */
+function* checksInPieces({ seasons, data }: Props): Generator<() => unknown> {
+  const { athletes, squad, today } = data;
+  for (const athlete of athletes) yield () => pacesOf(athlete, squad, today);
+  for (const laid of seasons) yield () => checksOf(laid, data);
+}
+
 /** What is to be read, entered and looked at. */
 export function DueList({ seasons, data }: Props) {
+  const of = useMemo(() => ({ seasons, data }), [seasons, data]);
+  return useWorkedOut(of, checksInPieces) && <Due {...of} />;
+}
+
+function Due({ seasons, data }: Props) {
   const { athletes, runs, today, km } = data;
   const stale = withStaleMarks(athletes, today);
   const checks = seasons.map((laid) => ({ id: laid.id, name: laid.season.name, count: checksOf(laid, data).length }));
-  const due: Due[] = [
+  const due: ToDo[] = [
     ...runs
       .filter(({ date, summary, isSetAside }) => {
         const ago = daysBetween(date, today);
@@ -51,7 +66,7 @@ export function DueList({ seasons, data }: Props) {
       })),
     ),
     ...seasons.flatMap(({ season, weeks }) =>
-      threadsToDecide(season, weeks, km.ranMinutes, today).flatMap(({ thread, ran, next }): Due[] => {
+      threadsToDecide(season, weeks, km.ranMinutes, today).flatMap(({ thread, ran, next }): ToDo[] => {
         const run = runFor(runs, ran.sessionId);
         return run
           ? [

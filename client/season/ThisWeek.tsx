@@ -1,11 +1,12 @@
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { router } from 'expo-router';
-import { useDeferredValue, useMemo, useRef, useState, type ComponentProps, type ComponentType } from 'react';
+import { useMemo, useRef, useState, type ComponentProps, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { dayView } from '@core/season/dayView';
 import { isSeasonOver } from '@core/season/phases';
+import { parseStored } from '@core/session/parseSession';
 import { daysAfter } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
 import type { DaySheet } from './DaySheet';
@@ -14,6 +15,7 @@ import { troubleText } from '../store/api';
 import { Chips } from '../ui/Chips';
 import { dayInText, today } from '../ui/days';
 import { Empty } from '../ui/Empty';
+import { useWorkedOut } from '../ui/inPieces';
 import { ListPart } from '../ui/ListPart';
 import { ListRow } from '../ui/ListRow';
 import { useFirstPictureUntil } from '../ui/firstPicture';
@@ -258,13 +260,26 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
   );
 }
 
+/** What today shows, from which its first drawing takes most of its time. */
+function* todayInPieces(data: SeasonData): Generator<() => unknown> {
+  const { seasons, today, paceNames } = data;
+  const shown = seasons.filter(({ season }) => !isSeasonOver(season, today));
+  for (const laid of shown) yield () => laid.weeks;
+  const lines: string[][] = [];
+  yield () => {
+    const { entries } = dayView(today, { ...data, seasons: shown });
+    lines.push(...entries.flatMap(({ shorthand }) => (shorthand === undefined ? [] : [shorthand.split('\n')])));
+  };
+  // A line more each time: those before it are cached.
+  for (const of of lines)
+    for (let i = 1; i <= of.length; i++) yield () => parseStored(of.slice(0, i).join('\n'), { paceNames });
+}
+
 /** The app's first screen: what is on today, what is due, and the days around. */
 export function ThisWeek({ parts }: Parts) {
   const wide = useWide();
   const { data: now, error, retry } = useSeasonData();
-  // Drawn for the first time a few milliseconds at a time, so that a slow phone answers a tap meanwhile; from then on at once.
-  const isDrawn = useDeferredValue(now !== undefined, false);
-  const data = isDrawn ? now : undefined;
+  const data = useWorkedOut(now, todayInPieces) ? now : undefined;
   useFirstPictureUntil(data !== undefined || error !== undefined);
   const hasSeason = data !== undefined && data.seasons.length > 0;
   return (

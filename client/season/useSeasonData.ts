@@ -40,7 +40,7 @@ const NO_RUNS: readonly ListedRun[] = [];
 const BACK_DAYS = 126;
 
 /** The days that are looked at: those of one season that is over, or of all that are not, and what is still to come. */
-function daysShown(seasons: readonly LaidSeason[], today: string, seasonId: string | undefined): Days {
+export function daysShown(seasons: readonly LaidSeason[], today: string, seasonId?: string): Days {
   const asked = seasons.find(({ id }) => id === seasonId);
   if (asked && isSeasonOver(asked.season, today)) return { from: asked.season.firstDay, to: lastDayOf(asked.season) };
   const firstDays = seasons.flatMap(({ season }) => (isSeasonOver(season, today) ? [] : [season.firstDay]));
@@ -56,7 +56,8 @@ export function useSeasonData(seasonId?: string): { data: SeasonData | undefined
   const sessions = useSessionsOnQuery(days);
   const { data: runs = NO_RUNS } = useRunsOnQuery(days);
   const stored = useLibraryQuery();
-  const lately = useKmSource();
+  // Days without an end go back further than kilometres are counted.
+  const lately = useKmSource(days.to === undefined ? runs : undefined);
   const km = useMemo(
     () => ({ ...lately, ranMinutes: new Map([...lately.ranMinutes, ...ranMinutesIn(runs)]) }),
     [lately, runs],

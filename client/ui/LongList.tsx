@@ -17,7 +17,10 @@ type Props<T> = {
 /** More rows than this are drawn in a window; until its code is here, only so many. */
 const DRAWN_WHOLE = 20;
 
-const windowed = laterCode(async () => (await import('./WindowedRows')).WindowedRows);
+const windowed = laterCode(
+  () => import('./WindowedRows'),
+  (file) => file.WindowedRows,
+);
 
 /** Does something at once, or once the focus has left what it is in: rows that are drawn anew would lose it. */
 function whenNotFocused(list: HTMLElement | null, act: () => void): () => void {

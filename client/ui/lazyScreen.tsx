@@ -4,44 +4,30 @@ import { Loading } from './Loading';
 import { Page } from './Page';
 import { Trouble } from './Trouble';
 
-type Code = 'wanted' | 'here' | 'failed';
+type Stage = 'wanted' | 'here' | 'failed';
 
-const fetchers: (() => Promise<void>)[] = [];
+/** The files that are fetched ahead, by what fetches them; undefined where not yet here. */
+const files = new Map<() => Promise<unknown>, unknown>();
 
-/** Code that comes after that of the first screen: fetched with the later screens, or at once where it is asked for. */
-export function laterCode<T>(load: () => Promise<T>): { here: () => T | undefined; fetch: () => Promise<void> } {
-  let code: T | undefined;
-  const fetchCode = async () => {
-    code ??= await load();
-  };
-  fetchers.push(fetchCode);
-  return { here: () => code, fetch: fetchCode };
+async function fetchFile(load: () => Promise<unknown>): Promise<void> {
+  if (files.get(load) === undefined) files.set(load, await load());
 }
 
-/** Something whose code comes after that of the first screen. @param Failed shown where its code cannot be fetched. */
-export function lazyPart<P extends object>(
-  load: () => Promise<ComponentType<P>>,
-  Waiting: ComponentType,
-  Failed: ComponentType<{ retry: () => void }>,
-): ComponentType<P> {
-  const { here, fetch: fetchCode } = laterCode(load);
-  return function LazyPart(props: P) {
-    const Part = here();
-    const [code, setCode] = useState<Code>(Part ? 'here' : 'wanted');
-    useEffect(() => {
-      if (code !== 'wanted') return;
-      let open = true;
-      const now = (what: Code) => open && setCode(what);
-      void fetchCode().then(
-        () => now('here'),
-        () => now('failed'),
-      );
-      return () => {
-        open = false;
-      };
-    }, [code]);
-    if (Part) return <Part {...props} />;
-    return code === 'wanted' ? <Waiting /> : <Failed retry={() => setCode('wanted')} />;
+/**
+ * Code that comes after that of the first screen: its file is fetched with those of the later screens, or at once where it is asked for.
+ * @param pick what of the file; run when it is first asked for, and not before.
+ */
+export function laterCode<Module, Code>(
+  load: () => Promise<Module>,
+  pick: (module: Module) => Code,
+): { here: () => Code | undefined; fetch: () => Promise<void> } {
+  if (!files.has(load)) files.set(load, undefined);
+  return {
+    here: () => {
+      const module = files.get(load) as Module | undefined;
+      return module && pick(module);
+    },
+    fetch: () => fetchFile(load),
   };
 }
 
@@ -58,8 +44,30 @@ const NotHereYet = ({ retry }: { retry: () => void }) => (
  * A screen whose code comes after that of the first one, so that the first is there sooner. If its code cannot be fetched it
  * says so, and can be tried again.
  */
-export const lazyScreen = <P extends object>(load: () => Promise<ComponentType<P>>): ComponentType<P> =>
-  lazyPart(load, Loading, NotHereYet);
+export function lazyScreen<Module, P extends object>(
+  load: () => Promise<Module>,
+  pick: (module: Module) => ComponentType<P>,
+): ComponentType<P> {
+  const { here, fetch: fetchCode } = laterCode(load, pick);
+  return function LazyScreen(props: P) {
+    const Screen = here();
+    const [stage, setStage] = useState<Stage>(Screen ? 'here' : 'wanted');
+    useEffect(() => {
+      if (stage !== 'wanted') return;
+      let open = true;
+      const now = (what: Stage) => open && setStage(what);
+      void fetchCode().then(
+        () => now('here'),
+        () => now('failed'),
+      );
+      return () => {
+        open = false;
+      };
+    }, [stage]);
+    if (Screen) return <Screen {...props} />;
+    return stage === 'wanted' ? <Loading /> : <NotHereYet retry={() => setStage('wanted')} />;
+  };
+}
 
 /**
  * Fetches the screens that are not here yet, one after the other, now and whenever the network comes back: at the track there
@@ -68,6 +76,6 @@ export const lazyScreen = <P extends object>(load: () => Promise<ComponentType<P
 export function startFetchingScreens(): () => void {
   return nowAndWhenOnline(async () => {
     // What fails now is tried again when it is opened.
-    for (const fetchCode of fetchers) await fetchCode().catch(() => undefined);
+    for (const load of files.keys()) await fetchFile(load).catch(() => undefined);
   });
 }

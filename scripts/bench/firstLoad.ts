@@ -4,19 +4,27 @@ import { OwnProcess } from '../../e2e/ownProcess';
 import { report } from './measure';
 
 const SLOWER = 4;
-const ROUNDS = 3;
+const ROUNDS = 5;
 /** A phone on a poor connection. */
 const NETWORK = { offline: false, latency: 150, downloadThroughput: 1_600_000 / 8, uploadThroughput: 750_000 / 8 };
 
-/** Collects what the browser says of painting and of long tasks, from the page's first moment on. */
+/**
+ * Collects what the browser says of painting and of long tasks, from the page's first moment on, and when this week is there: asking for
+ * that from outside, again and again, would itself keep the page from answering.
+ */
 const OBSERVER = `
-  window.seen = { paints: [], tasks: [] };
+  window.seen = { paints: [], tasks: [], readyMs: 0 };
+  new MutationObserver((_changes, observer) => {
+    if (![...document.querySelectorAll('h2')].some(({ textContent }) => textContent === 'This week')) return;
+    seen.readyMs = performance.now();
+    observer.disconnect();
+  }).observe(document, { childList: true, subtree: true });
   new PerformanceObserver((list) => list.getEntries().forEach((e) => seen.paints.push(e.startTime)))
     .observe({ type: 'largest-contentful-paint', buffered: true });
   new PerformanceObserver((list) => list.getEntries().forEach((e) => seen.tasks.push([e.startTime, e.duration])))
     .observe({ type: 'longtask', buffered: true });`;
 
-type Seen = { paints: number[]; tasks: [number, number][] };
+type Seen = { paints: number[]; tasks: [number, number][]; readyMs: number };
 
 /** How long what is over 50 ms of each task keeps a tap waiting, from the first paint on. */
 const blockingMs = ({ tasks }: Seen, fromMs: number) =>
@@ -46,10 +54,10 @@ export async function firstLoad(): Promise<void> {
     await page.addInitScript({ content: OBSERVER });
     await slowed(page);
     await page.goto(app.url, { waitUntil: 'commit' });
-    await page.getByRole('heading', { name: 'This week' }).waitFor({ timeout: 60_000 });
-    ready.push(await page.evaluate(() => performance.now()));
     await page.waitForLoadState('networkidle', { timeout: 120_000 });
     const seen = await page.evaluate<Seen>('seen');
+    if (seen.readyMs === 0) throw new Error('This week was not shown.');
+    ready.push(seen.readyMs);
     const paint = await page.evaluate(() => performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0);
     first.push(paint);
     largest.push(seen.paints.at(-1) ?? 0);

@@ -14,7 +14,7 @@ beforeAll(async () => {
   const code = path.join(web, '_expo/static');
   fs.mkdirSync(code, { recursive: true });
   for (const [file, text] of [
-    [path.join(code, 'entry-1.js'), CODE],
+    [path.join(code, 'start-1.js'), CODE],
     [path.join(web, 'index.html'), PAGE],
   ] as const) {
     fs.writeFileSync(file, text);
@@ -47,7 +47,7 @@ const raw = (method: string, url: string, headers: Record<string, string> = {}, 
   });
 
 test('the app’s files are served compressed as built, and uncompressed to clients that need it', async () => {
-  const url = '/_expo/static/entry-1.js';
+  const url = '/_expo/static/start-1.js';
   const br = await raw('GET', url, { 'accept-encoding': 'gzip, deflate, br' });
   expect(br.headers).toMatchObject({ 'content-encoding': 'br', vary: expect.stringContaining('Accept-Encoding') });
   expect(br.headers['content-type']).toMatch(/javascript/);
@@ -69,7 +69,7 @@ test('every screen’s address is the page, packed and asked for each time; a fi
   }
   for (const url of [
     '/nothing.png',
-    '/_expo/static/entry-1.js.map',
+    '/_expo/static/start-1.js.map',
     '/_expo/static/',
     '/fonts/none',
     '/.built-from',

@@ -3,7 +3,10 @@ import { useDeferredValue, type ReactNode } from 'react';
 import { lazyScreen } from '../../ui/lazyScreen';
 import { useWho } from './useWho';
 
-const Unlock = lazyScreen(async () => (await import('../laterScreens')).Unlock);
+const Unlock = lazyScreen(
+  () => import('../laterScreens'),
+  (screens) => screens.Unlock,
+);
 
 /** Where the phone was going: the router forgets it while none of its screens is shown. */
 const openedAt = typeof location === 'undefined' ? '/' : location.pathname;

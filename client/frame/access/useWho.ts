@@ -19,6 +19,9 @@ function saidByPage(): Access['who'] | undefined {
   return who === 'coach' || who === 'helper' || who === 'nobody' ? who : undefined;
 }
 
+/** Who this phone is, before the server is asked: as the page says, or as the last time. */
+export const whoAtStart = (): Access['who'] | undefined => saidByPage() ?? remembered();
+
 /**
  * Who this phone is to the server; until it answers, who it was for the page, or the last time. Undefined while unknown: nothing is
  * requested that may be refused. Without the server, what this phone keeps can be used all the same.
@@ -33,5 +36,5 @@ export function useWho(): Access['who'] | undefined {
       // It is asked again the next time.
     }
   }, [who]);
-  return who ?? (isError ? 'coach' : (saidByPage() ?? remembered()));
+  return who ?? (isError ? 'coach' : whoAtStart());
 }

@@ -14,7 +14,10 @@ import { Text } from '../../../ui/Text';
 import type { Look, SessionField } from './codeMirror';
 import { stretches } from './marker';
 
-const editor = laterCode(async () => (await import('./codeMirror')).SessionField);
+const editor = laterCode(
+  () => import('./codeMirror'),
+  (file) => file.SessionField,
+);
 
 type Props = {
   text: string;
