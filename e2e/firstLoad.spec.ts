@@ -37,6 +37,12 @@ test('the first screen needs little: at most 345 kB of code and 50 kB of fonts o
   }
 });
 
+test('the browser is told to compile the first file while it comes', async ({ page, demo }) => {
+  const first = page.waitForResponse(/\/web\/start-/);
+  await page.goto(demo.url);
+  expect(await (await first).text()).toMatch(/^\/\/# allFunctionsCalledOnLoad\n/);
+});
+
 test('before the app is here, its frame stands in the look that was chosen', async ({ page, demo }) => {
   await page.addInitScript(() => localStorage.setItem('zest-lap-settings', JSON.stringify({ look: 'dark' })));
   // The app itself does not come.

@@ -4,12 +4,8 @@
  */
 /* oxlint-disable typescript/no-require-imports -- Modules that are only to be run: an import without a name runs at once. */
 import '@expo/metro-runtime';
-import { phasesOf } from '@core/season/phases';
-import { format } from 'date-fns/format';
-import { AppFrame } from './AppFrame';
 import { whoAtStart } from './access/useWho';
 import { asksAhead } from '../season/askAhead';
-import { ThisWeek } from '../season/ThisWeek';
 import { api } from '../store/api';
 import { store } from '../store/store';
 import { inPieces } from '../ui/inPieces';
@@ -30,25 +26,14 @@ function* pieces(): Generator<() => unknown> {
   yield () => require('react-native-web/dist/exports/Text');
   yield () => require('react-native-web/dist/exports/Pressable');
   yield () => require('react-native-web/dist/exports/Animated');
-  yield () => require('react-native-web/dist/exports/ScrollView');
   yield () => require('expo-router');
   yield () => require('expo-router/build/react-navigation/core/useNavigationBuilder');
-  yield () => require('expo-router/build/react-navigation/core/useDescriptors');
   yield () => require('expo-router/build/react-navigation/native');
-  yield () => require('expo-router/build/fork/NavigationContainer');
-  yield () => require('expo-router/build/getLinkingConfig');
-  yield () => require('expo-router/build/getRoutes');
-  yield () => require('expo-router/build/ExpoRoot');
-  yield () => require('react-native-paper/lib/module/styles/themes');
   yield () => lightTheme;
   yield () => require('react-native-paper/lib/module/core/PaperProvider');
   yield () => require('react-native-paper/lib/module/components/Button/Button');
   yield () => require('react-native-paper/lib/module/components/IconButton/IconButton');
   yield () => Page;
-  yield () => format;
-  yield () => phasesOf;
-  yield () => ThisWeek;
-  yield () => AppFrame;
   yield () => require('expo-router/entry');
 }
 

@@ -1,4 +1,5 @@
 import { useEffect, useState, type ComponentType } from 'react';
+import { inPieces } from './inPieces';
 import { nowAndWhenOnline } from './whenOnline';
 import { Loading } from './Loading';
 import { Page } from './Page';
@@ -8,6 +9,8 @@ type Stage = 'wanted' | 'here' | 'failed';
 
 /** The files that are fetched ahead, by what fetches them; undefined where not yet here. */
 const files = new Map<() => Promise<unknown>, unknown>();
+/** Each runs some code of those files, once they are here. */
+const codes: (() => unknown)[] = [];
 
 async function fetchFile(load: () => Promise<unknown>): Promise<void> {
   if (files.get(load) === undefined) files.set(load, await load());
@@ -15,20 +18,19 @@ async function fetchFile(load: () => Promise<unknown>): Promise<void> {
 
 /**
  * Code that comes after that of the first screen: its file is fetched with those of the later screens, or at once where it is asked for.
- * @param pick what of the file; run when it is first asked for, and not before.
+ * @param pick what of the file: run when it is first asked for, or after the first screen, piece by piece.
  */
 export function laterCode<Module, Code>(
   load: () => Promise<Module>,
   pick: (module: Module) => Code,
 ): { here: () => Code | undefined; fetch: () => Promise<void> } {
   if (!files.has(load)) files.set(load, undefined);
-  return {
-    here: () => {
-      const module = files.get(load) as Module | undefined;
-      return module && pick(module);
-    },
-    fetch: () => fetchFile(load),
+  const here = () => {
+    const module = files.get(load) as Module | undefined;
+    return module && pick(module);
   };
+  codes.push(here);
+  return { here, fetch: () => fetchFile(load) };
 }
 
 const NotHereYet = ({ retry }: { retry: () => void }) => (
@@ -70,12 +72,13 @@ export function lazyScreen<Module, P extends object>(
 }
 
 /**
- * Fetches the screens that are not here yet, one after the other, now and whenever the network comes back: at the track there
- * may be none. @returns what stops it.
+ * Fetches the screens that are not here yet, one after the other, and runs their code, now and whenever the network comes back: at the
+ * track there may be none. @returns what stops it.
  */
 export function startFetchingScreens(): () => void {
   return nowAndWhenOnline(async () => {
     // What fails now is tried again when it is opened.
     for (const load of files.keys()) await fetchFile(load).catch(() => undefined);
+    await inPieces(codes);
   });
 }
