@@ -11,7 +11,7 @@ import { Notices } from './ui/Notices';
 import { lightTheme } from './ui/theme';
 
 // What comes later comes later still on a busy machine; a second, as it would be, once was too short.
-configure({ asyncUtilTimeout: 60_000 });
+configure({ asyncUtilTimeout: 60_000, defaultHidden: true });
 
 // What most screens ask for; what else a test needs of the server it puts into the store itself.
 store.dispatch(api.util.upsertQueryEntries([{ endpointName: 'venues', arg: undefined, value: [] }]));
