@@ -280,7 +280,9 @@ export function ThisWeek({ parts }: Parts) {
   const wide = useWide();
   const { data: now, error, retry } = useSeasonData();
   const data = useWorkedOut(now, todayInPieces) ? now : undefined;
-  useFirstPictureUntil(data !== undefined || error !== undefined);
+  // What is here is shown, even where it could not be asked for once more.
+  const trouble = now ? undefined : error;
+  useFirstPictureUntil(data !== undefined || trouble !== undefined);
   const hasSeason = data !== undefined && data.seasons.length > 0;
   return (
     <Page
@@ -297,7 +299,7 @@ export function ThisWeek({ parts }: Parts) {
           }
         : {})}
     >
-      {!data && (error ? <Trouble retry={retry}>{troubleText(error)}</Trouble> : <Loading />)}
+      {!data && (trouble ? <Trouble retry={retry}>{troubleText(trouble)}</Trouble> : <Loading />)}
       {data && !hasSeason && (
         <Empty title="When is the race?">
           Say when it is, how many hard days a week, and for whom: the weeks up to it are laid out, and stay true when

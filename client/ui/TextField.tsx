@@ -17,6 +17,8 @@ type Props = {
   error?: string | undefined;
   /** A question or an explanation under the field. */
   hint?: string | undefined;
+  /** Where its trouble is said, if not right under it. */
+  helpId?: string;
   placeholder?: string;
   lines?: number;
   /** Figures, with a point. */
@@ -39,6 +41,7 @@ export function TextField({
   onBlur,
   error,
   hint,
+  helpId,
   placeholder,
   lines = 1,
   decimal = false,
@@ -49,7 +52,7 @@ export function TextField({
   finds = false,
 }: Props) {
   const palette = usePalette();
-  const helpId = useId();
+  const ownHelpId = useId();
   const many = lines > 1;
   return (
     <View style={{ gap: 4 }}>
@@ -62,7 +65,7 @@ export function TextField({
         {...(inputRef ? { ref: inputRef as never } : {})}
         aria-label={name}
         aria-invalid={error !== undefined}
-        {...(error === undefined && hint === undefined ? {} : { 'aria-describedby': helpId })}
+        {...(error === undefined && hint === undefined ? {} : { 'aria-describedby': helpId ?? ownHelpId })}
         error={error !== undefined}
         value={value}
         onChangeText={onChange}
@@ -105,7 +108,7 @@ export function TextField({
           color: palette.ink,
         }}
       />
-      <FieldHelp id={helpId} error={error} hint={hint} />
+      {helpId === undefined && <FieldHelp id={ownHelpId} error={error} hint={hint} />}
     </View>
   );
 }

@@ -1,5 +1,5 @@
 import { router } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { MOST_MARKS, type OwnVenue } from '@core/venue/ownVenue';
@@ -11,6 +11,7 @@ import {
   useVenuesQuery,
 } from '../store/api';
 import { Choice } from '../ui/Choice';
+import { FieldHelp } from '../ui/FieldHelp';
 import { NotThere } from '../ui/NotThere';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
@@ -21,12 +22,62 @@ import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
 import { Text } from '../ui/Text';
-import { formOf, readVenue, type TypedMark, type VenueForm } from './venueForm';
+import { formOf, readVenue, type MarkProblem, type ReadVenue, type TypedMark, type VenueForm } from './venueForm';
 
 const back = () => router.replace('/sessions/places');
 const SAVE_AFTER_MS = 500;
 
-type Wrong = { name?: string; length?: string; slope?: string; marks: (string | undefined)[] };
+type Wrong = Omit<Extract<ReadVenue, { ok: false }>, 'ok'>;
+
+type MarkProps = {
+  /** Counted from one. */
+  number: number;
+  mark: TypedMark;
+  problem: MarkProblem;
+  onChange: (part: Partial<TypedMark>) => void;
+  onRemove: () => void;
+};
+
+/** Where a mark is and what it is called; what is wrong with either stands under both, where there is room for it. */
+function Mark({ number, mark, problem, onChange, onRemove }: MarkProps) {
+  const helpId = useId();
+  const said = [problem.at, problem.name].filter((part) => part !== undefined).join(' ');
+  return (
+    <View>
+      <View style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start' }}>
+        <View style={{ width: 104 }}>
+          <TextField
+            label="At, m"
+            name={`Mark ${number} at, in metres`}
+            value={mark.atM}
+            onChange={(atM) => onChange({ atM })}
+            error={problem.at}
+            helpId={helpId}
+            decimal
+          />
+        </View>
+        <View style={{ flex: 1 }}>
+          <TextField
+            label="Name"
+            name={`Name of mark ${number}`}
+            value={mark.name}
+            onChange={(name) => onChange({ name })}
+            error={problem.name}
+            helpId={helpId}
+          />
+        </View>
+        <IconButton
+          icon="remove"
+          size={20}
+          accessibilityLabel={`Remove mark ${number}`}
+          onPress={onRemove}
+          style={{ margin: 0, marginTop: rem(20), width: 44, height: 44 }}
+        />
+      </View>
+      <FieldHelp id={helpId} error={said === '' ? undefined : said} />
+    </View>
+  );
+}
 
 function Editor({ stored }: { stored: OwnVenue }) {
   const { id } = stored;
@@ -122,33 +173,14 @@ function Editor({ stored }: { stored: OwnVenue }) {
           direction.
         </Text>
         {form.marks.map((mark, i) => (
-          <View key={i} style={{ flexDirection: 'row', gap: SPACE.s, alignItems: 'flex-start' }}>
-            <View style={{ width: 104 }}>
-              <TextField
-                label="At, m"
-                name={`Mark ${i + 1} at, in metres`}
-                value={mark.atM}
-                onChange={(atM) => setMark(i, { atM })}
-                decimal
-              />
-            </View>
-            <View style={{ flex: 1 }}>
-              <TextField
-                label="Name"
-                name={`Name of mark ${i + 1}`}
-                value={mark.name}
-                onChange={(name) => setMark(i, { name })}
-                error={problems.marks[i]}
-              />
-            </View>
-            <IconButton
-              icon="remove"
-              size={20}
-              accessibilityLabel={`Remove mark ${i + 1}`}
-              onPress={() => change({ marks: form.marks.filter((_, at) => at !== i) })}
-              style={{ margin: 0, marginTop: rem(20), width: 44, height: 44 }}
-            />
-          </View>
+          <Mark
+            key={i}
+            number={i + 1}
+            mark={mark}
+            problem={problems.marks[i] ?? {}}
+            onChange={(part) => setMark(i, part)}
+            onRemove={() => change({ marks: form.marks.filter((_, at) => at !== i) })}
+          />
         ))}
         {form.marks.length < MOST_MARKS && (
           <View style={{ alignItems: 'flex-start' }}>

@@ -50,17 +50,38 @@ test.each([
   [{ ...form, name: ' ' }, { name: 'A place needs a name.' }],
   [{ ...form, lengthM: 'long' }, { length: 'Write the length in metres, like 800 or 402.34.' }],
   [{ ...form, lengthM: '10' }, { length: 'A lap has to be between 50 m and 20 km long.' }],
-  [{ ...form, marks: [{ atM: '', name: 'oak' }] }, { marks: ['Write the place in metres from the start.'] }],
-  [{ ...form, marks: [{ atM: '5', name: '' }] }, { marks: ['A mark needs a name.'] }],
+  [{ ...form, marks: [{ atM: '', name: 'oak' }] }, { marks: [{ at: 'Write the place in metres from the start.' }] }],
+  [{ ...form, marks: [{ atM: '5', name: '' }] }, { marks: [{ name: 'A mark needs a name.' }] }],
+  [
+    { ...form, marks: [{ atM: '', name: '' }] },
+    { marks: [{ at: 'Write the place in metres from the start.', name: 'A mark needs a name.' }] },
+  ],
   [
     {
       ...form,
       marks: [
         { atM: '5', name: 'a' },
+        { atM: '5', name: 'a' },
+      ],
+    },
+    { marks: [{}, { at: '“a” and “a” are at the same place, 5 m.', name: 'There are two marks called “a”.' }] },
+  ],
+  [
+    {
+      ...form,
+      marks: [
+        { atM: '5', name: 'a' },
+        { atM: '', name: 'oak' },
         { atM: '900', name: 'pond' },
       ],
     },
-    { marks: [undefined, '“pond” is at 900 m, but the lap is only 820 m long.'] },
+    {
+      marks: [
+        {},
+        { at: 'Write the place in metres from the start.' },
+        { at: '“pond” is at 900 m, but the lap is only 820 m long.' },
+      ],
+    },
   ],
 ])('what is wrong is said at its field', (typed, message) => {
   expect(readVenue(typed)).toMatchObject({ ok: false, ...message });

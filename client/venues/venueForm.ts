@@ -27,9 +27,12 @@ function slopeIn(text: string): number | undefined {
   return Math.abs(slope) <= MOST_SLOPE_PCT ? slope : Number.NaN;
 }
 
+/** What is wrong with a mark: with where it is, with its name. */
+export type MarkProblem = { at?: string; name?: string };
+
 export type ReadVenue =
   | { ok: true; venue: Omit<OwnVenue, 'id'> }
-  | { ok: false; name?: string; length?: string; slope?: string; marks: (string | undefined)[] };
+  | { ok: false; name?: string; length?: string; slope?: string; marks: MarkProblem[] };
 
 /** Reads what is typed; where it cannot be, a sentence at each field that is wrong. */
 export function readVenue(form: VenueForm): ReadVenue {
@@ -38,26 +41,27 @@ export function readVenue(form: VenueForm): ReadVenue {
   const slopePct = slopeIn(form.slope);
   const slopeProblem = Number.isNaN(slopePct) ? SLOPE_PROBLEM : undefined;
   const marks = form.marks.map(({ atM, name: mark }) => ({ atM: metres(atM), name: mark.trim() }));
-  const markProblems: (string | undefined)[] = marks.map(({ atM, name: mark }) =>
-    atM === undefined ? 'Write the place in metres from the start.' : mark === '' ? 'A mark needs a name.' : undefined,
-  );
+  const markProblems = marks.map(({ atM, name: mark }): MarkProblem => ({
+    ...(atM === undefined ? { at: 'Write the place in metres from the start.' } : {}),
+    ...(mark === '' ? { name: 'A mark needs a name.' } : {}),
+  }));
   const nameProblem = name === '' ? 'A place needs a name.' : undefined;
   let lengthProblem: string | undefined =
     lengthM === undefined ? 'Write the length in metres, like 800 or 402.34.' : undefined;
-  if (lengthM !== undefined && !markProblems.some(Boolean))
-    for (const { mark, message } of checkVenue({
-      lengthM,
-      shape: form.shape,
-      marks: marks.map((mark) => ({ atM: mark.atM ?? 0, name: mark.name })),
-    })) {
-      if (mark === undefined) lengthProblem = message;
-      else markProblems[mark] ??= message;
+  const whole = marks.flatMap(({ atM, name: mark }, i) =>
+    atM === undefined || mark === '' ? [] : [{ atM, name: mark, i }],
+  );
+  if (lengthM !== undefined)
+    for (const { mark, of, message } of checkVenue({ lengthM, shape: form.shape, marks: whole })) {
+      const wrong = mark === undefined ? undefined : markProblems[whole[mark]?.i ?? -1];
+      if (wrong && of) wrong[of] ??= message;
+      else lengthProblem = message;
     }
   if (
     nameProblem !== undefined ||
     lengthProblem !== undefined ||
     slopeProblem !== undefined ||
-    markProblems.some((problem) => problem !== undefined)
+    markProblems.some(({ at, name: called }) => at !== undefined || called !== undefined)
   )
     return {
       ok: false,

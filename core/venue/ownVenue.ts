@@ -20,9 +20,9 @@ export const MOST_SLOPE_PCT = 30;
 /** Two marks nearer to each other than this are one. */
 const APART_M = 1;
 
-/** What is wrong with a place, each with the mark it is about; empty when nothing is. */
+/** What is wrong with a place, each with the mark it is about, and what of that mark; empty when nothing is. */
 export function checkVenue({ lengthM, marks, shape }: Pick<OwnVenue, 'lengthM' | 'marks' | 'shape'>) {
-  const problems: { message: string; mark?: number }[] = [];
+  const problems: { message: string; mark?: number; of?: 'at' | 'name' }[] = [];
   const { min, max } = VENUE_LENGTH_M;
   const what = shape === 'lap' ? 'lap' : 'way';
   if (!(lengthM >= min && lengthM <= max))
@@ -30,12 +30,20 @@ export function checkVenue({ lengthM, marks, shape }: Pick<OwnVenue, 'lengthM' |
   marks.forEach(({ atM, name }, mark) => {
     const isInside = atM >= 0 && (shape === 'lap' ? atM < lengthM : atM <= lengthM);
     if (!isInside)
-      problems.push({ mark, message: `“${name}” is at ${atM} m, but the ${what} is only ${lengthM} m long.` });
+      problems.push({
+        mark,
+        of: 'at',
+        message: `“${name}” is at ${atM} m, but the ${what} is only ${lengthM} m long.`,
+      });
     const twin = marks.findIndex((other, i) => i < mark && Math.abs(other.atM - atM) < APART_M);
     if (twin >= 0)
-      problems.push({ mark, message: `“${name}” and “${marks[twin]?.name ?? ''}” are at the same place, ${atM} m.` });
+      problems.push({
+        mark,
+        of: 'at',
+        message: `“${name}” and “${marks[twin]?.name ?? ''}” are at the same place, ${atM} m.`,
+      });
     if (marks.findIndex((other) => other.name === name) < mark)
-      problems.push({ mark, message: `There are two marks called “${name}”.` });
+      problems.push({ mark, of: 'name', message: `There are two marks called “${name}”.` });
   });
   return problems;
 }
