@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import type { LibraryEntry } from '@core/library/searchLibrary';
 import { standardTrack } from '@core/venue/venue';
 import { Icon } from '../ui/icons/Icon';
-import { LapThumb } from '../ui/LapSheet';
+import { LapThumb } from '../ui/lapSheet/LapThumb';
 import { ListRow } from '../ui/ListRow';
 import { usePalette } from '../ui/theme';
 import { viewSession, type SessionView } from '../data/sessionView';

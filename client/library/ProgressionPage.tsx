@@ -8,7 +8,7 @@ import { LEVER_WORDS } from '@core/library/leverWords';
 import { Choice } from '../ui/Choice';
 import { dayName, today } from '../ui/days';
 import { NotThere } from '../ui/NotThere';
-import { LapThumb } from '../ui/LapSheet';
+import { LapThumb } from '../ui/lapSheet/LapThumb';
 import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { Select } from '../ui/Select';

@@ -5,7 +5,7 @@ import { standardTrack } from '@core/venue/venue';
 import { usePaceNames } from '../data/useSquad';
 import type { ListedSession } from '@core/api/answers';
 import { dayName, today } from '../ui/days';
-import { LapThumb } from '../ui/LapSheet';
+import { LapThumb } from '../ui/lapSheet/LapThumb';
 import { ListRow } from '../ui/ListRow';
 import { mainPart, viewSession } from '../data/sessionView';
 

@@ -7,7 +7,7 @@ import { standardTrack } from '@core/venue/venue';
 import { drawingOf, totalsOf, viewSession } from '../data/sessionView';
 import { useLengthUnit } from '../data/useLengthUnit';
 import { useWeatherQuery } from '../store/api';
-import { LapSheet } from '../ui/LapSheet';
+import { LapSheet } from '../ui/lapSheet/LapSheet';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';

@@ -4,7 +4,7 @@ import { parseStored } from '@core/session/parseSession';
 import { viewSession } from '../data/sessionView';
 import { backOr } from '../ui/backOr';
 import { VerdictMark } from '../ui/Delta';
-import { LapSheet } from '../ui/LapSheet';
+import { LapSheet } from '../ui/lapSheet/LapSheet';
 import { ListRow } from '../ui/ListRow';
 import { Page } from '../ui/Page';
 import { SPACE, usePalette } from '../ui/theme';

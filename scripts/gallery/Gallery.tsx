@@ -13,7 +13,7 @@ import { EffortPicker } from '@client/ui/EffortPicker';
 import { Empty } from '@client/ui/Empty';
 import { FilePicker } from '@client/ui/FilePicker';
 import { FormFoot } from '@client/ui/FormFoot';
-import { LapSheet } from '@client/ui/LapSheet';
+import { LapSheet } from '@client/ui/lapSheet/LapSheet';
 import { ListPart } from '@client/ui/ListPart';
 import { ListRow } from '@client/ui/ListRow';
 import { Loading } from '@client/ui/Loading';

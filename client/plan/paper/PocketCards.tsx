@@ -2,7 +2,7 @@ import { passesText, targetText, timesText } from '@core/planning/card';
 import type { AthletePlan } from '@core/planning/athletePlans';
 import { isWork } from '@core/targets/targetsFor';
 import { drawingOf } from '../../data/sessionView';
-import { LapColumns } from '../../ui/LapSheet';
+import { LapColumns } from '../../ui/lapSheet/LapColumns';
 import type { Planning } from '../../data/usePlanning';
 import type { SheetProps } from './Sheets';
 import { boxesOf, cardFor, CARDS_A_PAGE } from './sheets';

@@ -3,7 +3,7 @@ import { cardLines, passesText, targetText, timesText } from '@core/planning/car
 import { targetTables } from '@core/planning/runPlans';
 import { formatSession } from '@core/session/formatSession';
 import { drawingOf } from '../../data/sessionView';
-import { LapSheet } from '../../ui/LapSheet';
+import { LapSheet } from '../../ui/lapSheet/LapSheet';
 import { PAPER_PX } from '../../ui/Printed';
 import type { Planning } from '../../data/usePlanning';
 import { Boxes } from './Boxes';

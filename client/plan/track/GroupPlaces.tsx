@@ -4,7 +4,7 @@ import { legsOfRun, type GroupRun } from '@core/planning/groupTargets';
 import { isWork } from '@core/targets/targetsFor';
 import { repPlaces } from '@core/track/repPlaces';
 import { drawingOf } from '../../data/sessionView';
-import { LapSheet } from '../../ui/LapSheet';
+import { LapSheet } from '../../ui/lapSheet/LapSheet';
 import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import type { Planning } from '../../data/usePlanning';

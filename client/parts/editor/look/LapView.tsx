@@ -8,7 +8,7 @@ import { formatTime } from '@core/units/time';
 import { useVenues, venueById } from '../../../data/useVenues';
 import { settings } from '../../../store/settings';
 import { useAppDispatch, useAppSelector } from '../../../store/store';
-import { LapSheet } from '../../../ui/LapSheet';
+import { LapSheet } from '../../../ui/lapSheet/LapSheet';
 import { Select } from '../../../ui/Select';
 import { RADIUS, SPACE, usePalette } from '../../../ui/theme';
 import { Text } from '../../../ui/Text';

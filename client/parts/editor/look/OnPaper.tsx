@@ -1,6 +1,6 @@
 import { useCallback, useState } from 'react';
 import { View } from 'react-native';
-import { LapSheet } from '../../../ui/LapSheet';
+import { LapSheet } from '../../../ui/lapSheet/LapSheet';
 import { Printed } from '../../../ui/Printed';
 import { SmallButton } from '../../../ui/SmallButton';
 import { Text } from '../../../ui/Text';

@@ -1,78 +1,17 @@
 import { Fragment, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
-import type { Band, Gap, LapRow, LapSection } from '@core/track/lapSheet';
-import type { Venue } from '@core/venue/venue';
+import type { Gap, LapRow, LapSection } from '@core/track/lapSheet';
+import { BandShape, type Drawing, type Sheet } from './BandShape';
 import { AXIS, gapText, legAt, placeRows, ROW } from './lapSheetPlaces';
-import type { Palette } from './palette';
-import { usePalette } from './theme';
-import { Text } from './Text';
+import type { Palette } from '../palette';
+import { usePalette } from '../theme';
+import { Text } from '../Text';
 
 const PART_NAME = { warm: 'Warm-up', main: 'Main part', finish: 'Fast finish', cool: 'Cool-down' } as const;
 
 /** Room for a folded row's “4 laps”, and for half a gap mark at the right end. */
 const MARGIN = { left: 2, right: 46 };
-
-type Drawing = {
-  palette: Palette;
-  x: (m: number) => number;
-  finishLegs: ReadonlySet<number>;
-  chosenLeg?: number | undefined;
-};
-
-/** Px round the bands of the rep that is looked at. */
-const RING = 3;
-
-function bandColor(palette: Palette, section: LapSection, band: Band): string {
-  if (band.kind === 'jog') return palette.jog;
-  return section.role === 'main' ? palette.rep : palette.easy;
-}
-
-function BandShape({
-  band,
-  section,
-  y,
-  drawing,
-  height = ROW.band,
-}: {
-  band: Band;
-  section: LapSection;
-  y: number;
-  drawing: Drawing;
-  height?: number;
-}) {
-  const { palette, x, finishLegs, chosenLeg } = drawing;
-  const thin = band.kind === 'jog';
-  const fast = !thin && finishLegs.has(band.legIndex);
-  const shape = thin ? height / 3 : height;
-  const [left, width] = [x(band.fromM), Math.max(1.5, x(band.toM) - x(band.fromM) - (thin ? 0 : 1.5))];
-  return (
-    <>
-      {band.legIndex === chosenLeg && (
-        <rect
-          x={left - RING}
-          y={y - RING}
-          width={width + 2 * RING}
-          height={height + 2 * RING}
-          rx={4}
-          fill={palette.warning}
-        />
-      )}
-      <rect
-        x={left}
-        y={y + (height - shape) / 2}
-        width={width}
-        height={shape}
-        rx={thin ? 0 : 2}
-        fill={fast ? palette.action : bandColor(palette, section, band)}
-        {...(fast ? { stroke: palette.ink, strokeWidth: 1 } : {})}
-        {...(band.approximate
-          ? { fillOpacity: 0.55, stroke: palette.rep, strokeWidth: 1, strokeDasharray: '5 3' }
-          : {})}
-      />
-    </>
-  );
-}
 
 /** Words over a band; left out where the one before has not ended yet. */
 function rowWords(row: LapRow, x: Drawing['x']): { at: number; text: string; end: boolean }[] {
@@ -168,8 +107,6 @@ function Row({ row, section, y, drawing }: { row: LapRow; section: LapSection; y
   );
 }
 
-type ThumbSize = { width?: number; height?: number };
-type Sheet = { sections: LapSection[]; venue: Venue; finishLegs: ReadonlySet<number> };
 type Props = Sheet & {
   description: string;
   /** The leg that is looked at, and what happens when another one is pressed. */
@@ -273,69 +210,4 @@ export function LapSheet({ sections, venue, finishLegs, description, chosenLeg, 
     style: { cursor: 'pointer' },
     children: drawn,
   });
-}
-
-/** The same picture as a thumbnail: bands only. `width` and `height` in px. */
-export function LapThumb({ sections, venue, finishLegs, width = 56, height: most = 46 }: Sheet & ThumbSize) {
-  const palette = usePalette();
-  const rows = sections.flatMap((section) => section.rows.map((row) => ({ row, section })));
-  const height = Math.min(4, (most - 2) / Math.max(1, rows.length));
-  const drawing: Drawing = { palette, x: (m) => (m / venue.lapM) * width, finishLegs };
-  return (
-    <svg width={width} height={most} aria-hidden>
-      {rows.map(({ row, section }, i) => (
-        <Fragment key={i}>
-          {row.bands.map((band, j) => (
-            <BandShape
-              key={j}
-              band={band}
-              section={section}
-              y={i * height}
-              height={Math.max(1, height * 0.7)}
-              drawing={drawing}
-            />
-          ))}
-        </Fragment>
-      ))}
-    </svg>
-  );
-}
-
-/** On paper: as high as lets one lap be told from the next, and what lies between columns. */
-const COLUMN = { lap: 9, band: 6, gap: 10 };
-
-/** The same picture in columns, for a small piece of paper: down the first, then the next, a row a lap and a line at each finish. */
-export function LapColumns({ sections, venue, finishLegs, width, height }: Sheet & { width: number; height: number }) {
-  const palette = usePalette();
-  const rows = sections.flatMap((section) => section.rows.map((row) => ({ row, section })));
-  const each = Math.max(1, Math.floor(height / COLUMN.lap));
-  const columns = Math.max(1, Math.ceil(rows.length / each));
-  const across = (width - (columns - 1) * COLUMN.gap) / columns;
-  const drawing: Drawing = { palette, x: (m) => (m / venue.lapM) * across, finishLegs };
-  return (
-    <svg width={width} height={height} aria-hidden>
-      {Array.from({ length: columns }, (_, column) => {
-        const own = rows.slice(column * each, (column + 1) * each);
-        return (
-          <g key={column} transform={`translate(${column * (across + COLUMN.gap)} 0)`}>
-            {[0, across].map((x) => (
-              <path key={x} d={`M${x} 0v${own.length * COLUMN.lap}`} stroke={palette.ink} strokeWidth={0.5} />
-            ))}
-            {own.map(({ row, section }, i) =>
-              row.bands.map((band, j) => (
-                <BandShape
-                  key={`${i}-${j}`}
-                  band={band}
-                  section={section}
-                  y={i * COLUMN.lap + 1}
-                  height={COLUMN.band}
-                  drawing={drawing}
-                />
-              )),
-            )}
-          </g>
-        );
-      })}
-    </svg>
-  );
 }
