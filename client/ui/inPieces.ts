@@ -3,8 +3,11 @@ import { startTransition, useEffect, useState } from 'react';
 /** Work that takes longer keeps a tap waiting; on a slow phone the piece that begins just before it comes on top. */
 const MOST_MS = 12;
 
-/** Until the browser has drawn, and answered a tap, if there is one. */
-const pause = () => new Promise<void>((resolve) => setTimeout(resolve));
+/** Newer than the types of the DOM, and not in every browser. */
+const { scheduler } = globalThis as { scheduler?: { yield?: () => Promise<void> } };
+
+/** Until the browser has answered a tap, if there is one. A timer takes longer: some milliseconds each, a second where the page is not in sight. */
+const pause = (): Promise<void> => scheduler?.yield?.() ?? new Promise((resolve) => setTimeout(resolve));
 
 /**
  * Does one thing after the other, with a pause whenever it has taken a while: in one go they would hold up a press on a slow phone.
