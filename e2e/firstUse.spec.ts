@@ -13,7 +13,7 @@ test('what was just done is said where it was done: its Undo does not follow to 
   await expect(undo).toBeVisible();
   const [above, below] = [
     await undo.boundingBox(),
-    await page.getByRole('button', { name: 'Take to the track' }).boundingBox(),
+    await page.getByRole('button', { name: 'To the track' }).boundingBox(),
   ];
   expect((above?.y ?? 0) + (above?.height ?? 0)).toBeLessThanOrEqual(below?.y ?? 0);
   expect(above?.height).toBeGreaterThanOrEqual(44);
@@ -22,7 +22,7 @@ test('what was just done is said where it was done: its Undo does not follow to 
   await page.getByLabel('Title', { exact: true }).fill('Long ones');
   await sessionText(page).fill('5x800 @5k / 90s');
   await expect(page.getByLabel('Title', { exact: true })).toHaveValue('Long ones');
-  await page.getByRole('button', { name: 'Take to the track' }).tap();
+  await page.getByRole('button', { name: 'To the track' }).tap();
   await expect(page.getByText('Who is here?')).toBeVisible();
   await expect(undo).toBeHidden();
 });

@@ -66,7 +66,7 @@ async function wholeJob(page: Page, url: string, by: By) {
 
   // Track: only those who are here.
   await page.clock.install();
-  await go(button('Take to the track'));
+  await go(button('To the track'));
   for (const name of ['Ada Brindlecote', 'Bo Tarrowby']) await go(page.getByRole('checkbox', { name }));
   await go(button('Go with 12 athletes'));
   const board = new Board(page, by);

@@ -76,7 +76,7 @@ test('nothing is cut off, sticks out or lies over something else on any main scr
   await seen(`/season/race/${season?.id}/${season?.season.races[1]?.id}`, 'What to think of');
   await seen('/season/new', 'How many hard days a week?');
   await seen('/sessions', LONGEST.title);
-  await seen(`/sessions/${sessionId}`, 'Take to the track');
+  await seen(`/sessions/${sessionId}`, 'To the track');
   await seen('/sessions/library', /sessions$/);
   await seen('/track', LONGEST.title);
   await seen(`/track/ready/${sessionId}`, 'Who is here?');

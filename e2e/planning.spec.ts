@@ -71,7 +71,7 @@ test('today’s session is planned: who runs, in which groups, and it goes to th
   await page.reload();
   await expect(page.getByText('13 of 14 take part')).toBeVisible();
   // At the track there is a board for each.
-  await button(page, 'Take to the track').tap();
+  await button(page, 'To the track').tap();
   await expect(page.getByRole('checkbox', { name: 'Kit Rennagh' })).not.toBeChecked();
   // Only the young ones are timed by this phone.
   for (const name of ['Milers', 'Five and ten'])
@@ -339,5 +339,5 @@ test('by keyboard: a target of one’s own, a group moved into, a start set apar
     await side(page, name).press('Enter');
     await expect(page.getByText(text)).toBeVisible();
   }
-  await expect(button(page, 'Take to the track')).toBeDisabled();
+  await expect(button(page, 'To the track')).toBeDisabled();
 });

@@ -142,7 +142,7 @@ test('with nothing in it yet, every place says what to do next', async ({ page, 
   await page.getByRole('button', { name: 'New session' }).click();
   await sessionText(page).fill('6x400 @5k / 90s');
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-  await page.getByRole('button', { name: 'Take to the track' }).click();
+  await page.getByRole('button', { name: 'To the track' }).click();
   await expect(page.getByText('Nobody in the squad')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Go with 0/ })).toBeDisabled();
 });

@@ -381,7 +381,7 @@ test('what coaches write is understood and said; what can mean two things is ask
   // A forgotten recovery is a soft note.
   await sessionText(page).fill('6x400 @5k');
   await expect(understood).toContainText('No recovery after each 400');
-  await expect(button(page, 'Take to the track')).toBeEnabled();
+  await expect(button(page, 'To the track')).toBeEnabled();
 });
 
 test('the lap sheet says where a rep goes and how far the next start is, on any track @wide', async ({

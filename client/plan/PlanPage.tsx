@@ -107,7 +107,7 @@ function Plan({ session, squad }: PlanProps) {
           disabled={planning.plans.length === 0}
           onPress={() => router.push(`/track/ready/${session.id}`)}
         >
-          Take to the track
+          To the track
         </PrimaryButton>
       }
     >

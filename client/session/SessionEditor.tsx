@@ -123,9 +123,9 @@ function Editor({ stored, squad }: { stored: ScheduledSession; squad: SquadView 
       }
       footer={(readable) => (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' }}>
-          <View style={{ flexGrow: 1, flexBasis: rem(200), maxWidth: '100%' }}>
+          <View style={{ flexGrow: 1, flexBasis: rem(136), maxWidth: '100%' }}>
             <PrimaryButton main icon="track" disabled={!readable} onPress={() => void goToTrack()}>
-              Take to the track
+              To the track
             </PrimaryButton>
           </View>
           <SmallButton onPress={() => void goToPlan()}>Plan</SmallButton>
