@@ -38,6 +38,7 @@ export const ProgressionList = lazyScreen(later, (screens) => screens.Progressio
 export const ProgressionPage = lazyScreen(later, (screens) => screens.ProgressionPage);
 export const GuidesPage = lazyScreen(later, (screens) => screens.GuidesPage);
 export const FilesPage = lazyScreen(later, (screens) => screens.FilesPage);
+export const Unlock = lazyScreen(later, (screens) => screens.Unlock);
 export const JoinForm = lazyScreen(later, (screens) => screens.JoinForm);
 export const RehearsalPage = lazyScreen(later, (screens) => screens.RehearsalPage);
 export const EnterPage = lazyScreen(later, (screens) => screens.EnterPage);

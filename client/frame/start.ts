@@ -12,7 +12,8 @@ import { inPieces } from '../ui/inPieces';
 import { Page } from '../ui/Page';
 import { lightTheme } from '../ui/theme';
 
-const isForThisWeek = () => ['/', '/season'].includes(location.pathname) && whoAtStart() === 'coach';
+/** `/` is `/season` by now: see public/look.js. */
+const isForThisWeek = () => location.pathname === '/season' && whoAtStart() === 'coach';
 
 /** A module is run when something of it is asked for, and not before: see metro.config.js. What takes long stands by itself. */
 function* pieces(): Generator<() => unknown> {

@@ -28,7 +28,7 @@ function names(athletes: readonly SquadMember[]): string {
   return more > 0 ? `${shown.join(', ')} and ${more} more` : shown.join(', ');
 }
 
-/** What its checks take most of their time for. */
+/** The slow part of the list: each athlete's curve, then what there is to look at again in each season. */
 function* checksInPieces({ seasons, data }: Props): Generator<() => unknown> {
   const { athletes, squad, today } = data;
   for (const athlete of athletes) yield () => pacesOf(athlete, squad, today);
@@ -37,8 +37,8 @@ function* checksInPieces({ seasons, data }: Props): Generator<() => unknown> {
 
 /** What is to be read, entered and looked at. */
 export function DueList({ seasons, data }: Props) {
-  const of = useMemo(() => ({ seasons, data }), [seasons, data]);
-  return useWorkedOut(of, checksInPieces) && <Due {...of} />;
+  const shown = useMemo(() => ({ seasons, data }), [seasons, data]);
+  return useWorkedOut(shown, checksInPieces) && <Due {...shown} />;
 }
 
 function Due({ seasons, data }: Props) {

@@ -6,7 +6,6 @@ import { View } from 'react-native';
 import { IconButton } from 'react-native-paper';
 import { dayView } from '@core/season/dayView';
 import { isSeasonOver } from '@core/season/phases';
-import { parseStored } from '@core/session/parseSession';
 import { daysAfter } from '@core/units/dayNumber';
 import type { LaidSeason } from '../data/useSeasons';
 import type { DaySheet } from './DaySheet';
@@ -34,6 +33,7 @@ import { DueList } from './DueList';
 import { SeasonStrip } from './SeasonStrip';
 import { groupsText, untilText } from './seasonText';
 import { TodayCard } from './TodayCard';
+import { todayInPieces } from './todayInPieces';
 import { useDaysBefore } from './useDaysBefore';
 import { useTick } from './useTick';
 import { useSeasonData, type SeasonData } from './useSeasonData';
@@ -258,21 +258,6 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
       )}
     </>
   );
-}
-
-/** What today shows, from which its first drawing takes most of its time. */
-function* todayInPieces(data: SeasonData): Generator<() => unknown> {
-  const { seasons, today, paceNames } = data;
-  const shown = seasons.filter(({ season }) => !isSeasonOver(season, today));
-  for (const laid of shown) yield () => laid.weeks;
-  const lines: string[][] = [];
-  yield () => {
-    const { entries } = dayView(today, { ...data, seasons: shown });
-    lines.push(...entries.flatMap(({ shorthand }) => (shorthand === undefined ? [] : [shorthand.split('\n')])));
-  };
-  // A line more each time: those before it are cached.
-  for (const of of lines)
-    for (let i = 1; i <= of.length; i++) yield () => parseStored(of.slice(0, i).join('\n'), { paceNames });
 }
 
 /** The app's first screen: what is on today, what is due, and the days around. */

@@ -13,7 +13,6 @@ export function asksAhead(): (() => unknown)[] {
     prefetch('squad', undefined, {}),
     prefetch('paceBooks', undefined, {}),
     prefetch('library', undefined, {}),
-
     prefetch('sessionsOn', days, {}),
     prefetch('runsOn', days, {}),
   ].map((ask) => () => store.dispatch(ask));

@@ -1,6 +1,6 @@
 import { startTransition, useEffect, useState } from 'react';
 
-/** Work that takes longer keeps a tap waiting; on a slow phone the piece that begins just before it comes on top. */
+/** After this long there is a pause; a piece that has begun by then is finished first. */
 const MOST_MS = 12;
 
 /** Newer than the types of the DOM, and not in every browser. */

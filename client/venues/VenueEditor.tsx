@@ -22,12 +22,10 @@ import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { useNotice } from '../ui/Notices';
 import { Text } from '../ui/Text';
-import { formOf, readVenue, type MarkProblem, type ReadVenue, type TypedMark, type VenueForm } from './venueForm';
+import { formOf, readVenue, type MarkProblem, type TypedMark, type VenueForm, type VenueProblems } from './venueForm';
 
 const back = () => router.replace('/sessions/places');
 const SAVE_AFTER_MS = 500;
-
-type Wrong = Omit<Extract<ReadVenue, { ok: false }>, 'ok'>;
 
 type MarkProps = {
   /** Counted from one. */
@@ -88,7 +86,7 @@ function Editor({ stored }: { stored: OwnVenue }) {
   const [trouble, setTrouble] = useState<string>();
   const notice = useNotice();
   const read = readVenue(form);
-  const problems: Wrong = read.ok ? { marks: [] } : read;
+  const problems: VenueProblems = read.ok ? { marks: [] } : read;
   const unsaved = useRef<Omit<OwnVenue, 'id'>>(undefined);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const save = useRef(async () => {

@@ -1,4 +1,5 @@
 /** A place as it is typed, and what is wrong with it. */
+import { known } from '@core/units/known';
 import { checkVenue, MOST_SLOPE_PCT, type OwnVenue } from '@core/venue/ownVenue';
 
 export type TypedMark = { atM: string; name: string };
@@ -30,9 +31,11 @@ function slopeIn(text: string): number | undefined {
 /** What is wrong with a mark: with where it is, with its name. */
 export type MarkProblem = { at?: string; name?: string };
 
-export type ReadVenue =
-  | { ok: true; venue: Omit<OwnVenue, 'id'> }
-  | { ok: false; name?: string; length?: string; slope?: string; marks: MarkProblem[] };
+type PlaceProblem = { name?: string; length?: string; slope?: string };
+/** What is wrong with a place and with each of its marks. */
+export type VenueProblems = PlaceProblem & { marks: MarkProblem[] };
+
+export type ReadVenue = { ok: true; venue: Omit<OwnVenue, 'id'> } | ({ ok: false } & VenueProblems);
 
 /** Reads what is typed; where it cannot be, a sentence at each field that is wrong. */
 export function readVenue(form: VenueForm): ReadVenue {
@@ -41,10 +44,12 @@ export function readVenue(form: VenueForm): ReadVenue {
   const slopePct = slopeIn(form.slope);
   const slopeProblem = Number.isNaN(slopePct) ? SLOPE_PROBLEM : undefined;
   const marks = form.marks.map(({ atM, name: mark }) => ({ atM: metres(atM), name: mark.trim() }));
-  const markProblems = marks.map(({ atM, name: mark }): MarkProblem => ({
-    ...(atM === undefined ? { at: 'Write the place in metres from the start.' } : {}),
-    ...(mark === '' ? { name: 'A mark needs a name.' } : {}),
-  }));
+  const markProblems = marks.map(({ atM, name: mark }) =>
+    known<MarkProblem>({
+      at: atM === undefined ? 'Write the place in metres from the start.' : undefined,
+      name: mark === '' ? 'A mark needs a name.' : undefined,
+    }),
+  );
   const nameProblem = name === '' ? 'A place needs a name.' : undefined;
   let lengthProblem: string | undefined =
     lengthM === undefined ? 'Write the length in metres, like 800 or 402.34.' : undefined;
@@ -57,19 +62,9 @@ export function readVenue(form: VenueForm): ReadVenue {
       if (wrong && of) wrong[of] ??= message;
       else lengthProblem = message;
     }
-  if (
-    nameProblem !== undefined ||
-    lengthProblem !== undefined ||
-    slopeProblem !== undefined ||
-    markProblems.some(({ at, name: called }) => at !== undefined || called !== undefined)
-  )
-    return {
-      ok: false,
-      marks: markProblems,
-      ...(nameProblem === undefined ? {} : { name: nameProblem }),
-      ...(lengthProblem === undefined ? {} : { length: lengthProblem }),
-      ...(slopeProblem === undefined ? {} : { slope: slopeProblem }),
-    };
+  const problems = known<PlaceProblem>({ name: nameProblem, length: lengthProblem, slope: slopeProblem });
+  if ([problems, ...markProblems].some((found) => Object.keys(found).length > 0))
+    return { ok: false, marks: markProblems, ...problems };
   return {
     ok: true,
     venue: {

@@ -1,12 +1,7 @@
 import { usePathname } from 'expo-router';
 import { useDeferredValue, type ReactNode } from 'react';
-import { lazyScreen } from '../../ui/lazyScreen';
+import { Unlock } from '../screens';
 import { useWho } from './useWho';
-
-const Unlock = lazyScreen(
-  () => import('../laterScreens'),
-  (screens) => screens.Unlock,
-);
 
 /** Where the phone was going: the router forgets it while none of its screens is shown. */
 const openedAt = typeof location === 'undefined' ? '/' : location.pathname;

@@ -2,7 +2,7 @@ import { Fragment, useState, type KeyboardEvent, type MouseEvent } from 'react';
 import { unstable_createElement } from 'react-native-web';
 import { View } from 'react-native';
 import type { Gap, LapRow, LapSection } from '@core/track/lapSheet';
-import { BandShape, type Drawing, type Sheet } from './BandShape';
+import { Bands, type Drawing, type Sheet } from './Bands';
 import { AXIS, gapText, legAt, placeRows, ROW } from './lapSheetPlaces';
 import type { Palette } from '../palette';
 import { usePalette } from '../theme';
@@ -69,9 +69,7 @@ function Row({ row, section, y, drawing }: { row: LapRow; section: LapSection; y
   const { palette, x } = drawing;
   return (
     <g>
-      {row.bands.map((band, i) => (
-        <BandShape key={i} band={band} section={section} y={y + ROW.words} drawing={drawing} />
-      ))}
+      <Bands row={row} section={section} y={y + ROW.words} height={ROW.band} drawing={drawing} />
       {rowWords(row, x).map((word, i) => (
         <text key={i} x={word.at} y={y + 9} fontSize={12} fontFamily="Zest" fontWeight="700" fill={palette.ink}>
           {word.text}

@@ -1,7 +1,6 @@
-import type { Band, LapSection } from '@core/track/lapSheet';
+import type { Band, LapRow, LapSection } from '@core/track/lapSheet';
 import type { Venue } from '@core/venue/venue';
 import type { Palette } from '../palette';
-import { ROW } from './lapSheetPlaces';
 
 /** What is drawn: a session's laps, on a place. */
 export type Sheet = { sections: LapSection[]; venue: Venue; finishLegs: ReadonlySet<number> };
@@ -22,20 +21,10 @@ function bandColor(palette: Palette, section: LapSection, band: Band): string {
   return section.role === 'main' ? palette.rep : palette.easy;
 }
 
+type BandsProps = { section: LapSection; y: number; drawing: Drawing; height: number };
+
 /** One stretch of a lap, run or jogged. */
-export function BandShape({
-  band,
-  section,
-  y,
-  drawing,
-  height = ROW.band,
-}: {
-  band: Band;
-  section: LapSection;
-  y: number;
-  drawing: Drawing;
-  height?: number;
-}) {
+function BandShape({ band, section, y, drawing, height }: BandsProps & { band: Band }) {
   const { palette, x, finishLegs, chosenLeg } = drawing;
   const thin = band.kind === 'jog';
   const fast = !thin && finishLegs.has(band.legIndex);
@@ -68,3 +57,12 @@ export function BandShape({
     </>
   );
 }
+
+/** All stretches of a lap. `y` and `height` in px. */
+export function Bands({ row, ...props }: BandsProps & { row: LapRow }) {
+  return row.bands.map((band, i) => <BandShape key={i} band={band} {...props} />);
+}
+
+/** The laps of all parts, each with the part it is of. */
+export const rowsIn = (sections: readonly LapSection[]) =>
+  sections.flatMap((section) => section.rows.map((row) => ({ row, section })));
