@@ -27,9 +27,8 @@ const DAYS = 120;
 const MOST_KEPT = 6000;
 
 type Told = Pick<EffortPair, 'predicted' | 'reported'>[];
-/** What was told in a session, by athlete and session, and all that it was worked out from. */
-type Kept = Map<string, { readFrom: string; told: Told }>;
-const keptOf = new WeakMap<Db, Kept>();
+/** What was told in a session, by athlete and session, and all that it was worked out from: that alone, whatever database it is in. */
+const kept = new Map<string, { readFrom: string; told: Told }>();
 
 /** Sessions in which they told an effort, each with its rows in the order they were run. */
 function sessionsTold(db: Db, athleteId: string, before: string): Map<string, { date: string; rows: RanRow[] }> {
@@ -93,14 +92,8 @@ function toldOf(
   return curve ? toldIn(rows, curve) : [];
 }
 
-function keptIn(db: Db): Kept {
-  const kept: Kept = keptOf.get(db) ?? new Map();
-  keptOf.set(db, kept);
-  return kept;
-}
-
 /** Drops erased athletes and the oldest entries from the cache. */
-function tidy(kept: Kept, athletes: readonly SquadMember[]): void {
+function tidy(athletes: readonly SquadMember[]): void {
   const ids = new Set(athletes.map(({ id }) => id));
   for (const key of kept.keys())
     if (kept.size > MOST_KEPT || !ids.has(key.slice(0, key.indexOf(' ')))) kept.delete(key);
@@ -113,7 +106,6 @@ export async function calibrationsBefore(db: Db, before: string): Promise<Record
   const { paceBookId } = readSquad(db);
   const isOffTrack = athletes.some(({ marks }) => !marks.every(isOnTrack));
   const courses: CourseOffsets = isOffTrack ? courseOffsets(athletes, before) : new Map();
-  const kept = keptIn(db);
   const found: Record<string, Calibration> = {};
   for (const athlete of athletes) {
     await breathe();
@@ -137,6 +129,6 @@ export async function calibrationsBefore(db: Db, before: string): Promise<Record
     }
     if (pairs.length > 0) found[athlete.id] = calibrate(pairs);
   }
-  tidy(kept, athletes);
+  tidy(athletes);
   return found;
 }
