@@ -88,6 +88,19 @@ async function until(target: Locator, field: Locator, value: string): Promise<vo
   await expect(field).toHaveValue(value);
 }
 
+/** What can be pressed and is too small for a thumb, by what it says. */
+const tooSmall = (page: Page) =>
+  page.getByRole('main').evaluate((main) =>
+    Array.from(main.querySelectorAll('[role="radio"], [role="checkbox"], button, [role="option"]'))
+      .filter((element) => !element.closest('[inert]'))
+      .map((element) => ({
+        says: element.getAttribute('aria-label') ?? element.textContent,
+        box: element.getBoundingClientRect(),
+      }))
+      .filter(({ box }) => box.width > 0 && (box.height < 44 || box.width < 36))
+      .map(({ says }) => says),
+  );
+
 test('the same is built by thumb, and is the same session', async ({ page, empty }) => {
   await page.goto(`${empty.url}/sessions`);
   await button(page, 'New session').tap();
@@ -118,6 +131,7 @@ test('the same is built by thumb, and is the same session', async ({ page, empty
   const rest = page.getByLabel('Recovery time', { exact: true }).last();
   await rest.fill('4:00');
   await set.getByRole('radio', { name: 'walk' }).tap();
+  expect(await tooSmall(page)).toEqual([]);
 
   await side(page, 'Text').tap();
   await expectWritten(page, FIRST_EXAMPLE);
@@ -168,113 +182,6 @@ test('parts are dragged into another order, into a set and out of it @both', asy
   await writesOut('main: 200 @mile, 1000 @5k / 2:00, 2x(400 @3k / 60s) / 3:00');
 });
 
-test('without dragging: up, down, a set made and undone, a copy, out it goes', async ({ page, demo }) => {
-  await openWith(page, demo, SHORT);
-  await side(page, 'Build').tap();
-  const act = async (part: string, ...what: string[]) => {
-    for (const name of what) {
-      const open = button(page, `Change ${part}`);
-      if ((await open.getAttribute('aria-expanded')) !== 'true') await open.tap();
-      await page.getByRole('button', { name, exact: true }).tap();
-    }
-  };
-  const writesOut = async (shorthand: string) => {
-    await side(page, 'Text').tap();
-    await expectWritten(page, shorthand);
-    await side(page, 'Build').tap();
-  };
-  await act('200 at mile', 'Up');
-  await writesOut('main: 1000 @5k / 2:00, 200 @mile, 2x(400 @3k / 60s) / 3:00');
-  await act('400 at 3k', 'Out of the set');
-  await writesOut('main: 1000 @5k / 2:00, 200 @mile, 400 @3k / 60s');
-  await act('1000 at 5k', 'Down');
-  await writesOut('main: 200 @mile, 1000 @5k / 2:00, 400 @3k / 60s');
-  await act('200 at mile', 'Make it a set');
-  await act('2 × set', 'Duplicate');
-  // The copy is open.
-  await page.getByRole('button', { name: 'Undo the set', exact: true }).tap();
-  await writesOut('main: 2x(200 @mile), 200 @mile, 1000 @5k / 2:00, 400 @3k / 60s');
-  await act('1000 at 5k', 'Remove');
-  await act('400 at 3k', 'Remove');
-  await page.getByLabel('Line 1 is for').selectOption({ label: 'Fast finish' });
-  await writesOut('finish: 2x(200 @mile), 200 @mile');
-});
-
-test('every kind of count, length, pace and recovery is within reach of the thumb', async ({ page, demo }) => {
-  test.slow();
-  await openWith(page, demo, 'main: 6x400 @5k / 90s');
-  await side(page, 'Build').tap();
-  await button(page, 'Change 6 × 400 at 5k').tap();
-  const choose = (name: string, of = '') =>
-    (of === '' ? page : page.getByRole('radiogroup', { name: of })).getByRole('radio', { name, exact: true }).tap();
-  const pressOnce = (name: string) => page.getByRole('button', { name, exact: true }).tap();
-  const tick = (name: string) => page.getByRole('checkbox', { name, exact: true }).tap();
-  /** What the text says now; the panel stays open. */
-  const storedText = (shorthand: string) =>
-    expect
-      .poll(async () => {
-        const { id } = await todaysSession(demo);
-        return (await demo.get<Listed[]>(ALL_SESSIONS)).find((listed) => listed.id === id)?.shorthand;
-      })
-      .toBe(`main: ${shorthand}`);
-
-  await choose('A range');
-  await pressOnce('At most: more');
-  await storedText('6-9x400 @5k / 90s');
-  await pressOnce('Add a length');
-  await storedText('6-9x400-500 @5k / 90s');
-  await choose('Drop when told to');
-  await choose('Until it tires');
-  await storedText('open x 400|500 @5k / 90s');
-  await choose('So many');
-  await pressOnce('Leave length 2 out');
-  await pressOnce('By the clock');
-  await pressOnce('Length: longer');
-  await storedText('75s @5k / 90s');
-
-  await turn(page, 'Pace', 'threshold');
-  await tick('Pace of the goal');
-  await pressOnce('Pace: quicker or slower: quicker');
-  await storedText('75s @goal threshold-0.5s/400 / 90s');
-  await tick('The pace moves from the first rep to the last');
-  await storedText('75s @goal threshold-0.5s/400>goal threshold / 90s');
-  await choose('Share', 'How the pace is given');
-  await pressOnce('Pace: share: more');
-  await storedText('75s @96% threshold / 90s');
-  await choose('Effort');
-  await pressOnce('to: more');
-  await storedText('75s @effort 7-7.5 / 90s');
-  await choose('Time', 'How the pace is given');
-  await page.getByLabel('Time', { exact: true }).first().fill('1:22');
-  await storedText('75s @82/400 / 90s');
-
-  await tick('A range, by athlete');
-  await storedText('75s @82/400 / 90s-2:00');
-  await choose('Distance');
-  await pressOnce('Recovery distance: shorter');
-  await choose('float');
-  await page.getByLabel('Float at').selectOption('easy');
-  await storedText('75s @82/400 / 150m float @easy');
-  await choose('Half');
-  await choose('jog');
-  await storedText('75s @82/400 / half jog');
-  await page.getByLabel('Note').fill('tall and "easy"');
-  await tick('Unstructured (free)');
-  await storedText('75s free @82/400 "tall and ’easy’" / half jog');
-  // All that can be pressed is big enough.
-  const small = await page.getByRole('main').evaluate((main) =>
-    Array.from(main.querySelectorAll('[role="radio"], [role="checkbox"], button, [role="option"]'))
-      .filter((element) => !element.closest('[inert]'))
-      .map((element) => ({
-        says: element.getAttribute('aria-label') ?? element.textContent,
-        box: element.getBoundingClientRect(),
-      }))
-      .filter(({ box }) => box.width > 0 && (box.height < 44 || box.width < 36))
-      .map(({ says: what }) => what),
-  );
-  expect(small).toEqual([]);
-});
-
 test('paces are offered at the cursor, a thumb high and inside the screen, and taken by a tap', async ({
   page,
   demo,
@@ -322,8 +229,8 @@ test('while the server is away what is written is kept, and sent when it is back
   expect((await inLibrary())?.shorthand).toBe('main: 12x200 @1500 / 200m jog');
 });
 
-test('a broken text is mended, and nothing is lost on the way @both', async ({ page, demo, isMobile }) => {
-  const by = isMobile ? 'touch' : 'keyboard';
+test('a broken text is mended, and nothing is lost on the way', async ({ page, demo }) => {
+  const by = 'touch';
   await openWith(page, demo, '# before the race\nmain: 6x400 @5k / 90s');
   const picture = page.getByRole('img', { name: /The session lap by lap/ });
   await sessionText(page).fill('# before the race\nmain: 6x400 @5kk / 90s, soon, 30 @mile');
@@ -472,7 +379,7 @@ test('what is much is the coach’s to say', async ({ page, demo }) => {
   await expect(threshold).toContainText('40 min');
 });
 
-test('the library: found again, favoured, put on a day, and changed without touching what was run @both', async ({
+test('the library: found again, favoured, put on a day, and changed without touching what was run @wide', async ({
   page,
   demo,
   isMobile,

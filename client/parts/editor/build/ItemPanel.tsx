@@ -1,3 +1,4 @@
+import { useState } from 'react';
 import { View } from 'react-native';
 import type { Count, Item, Rep } from '@core/session/session';
 import { MAX_LEGS } from '@core/session/treeTotals';
@@ -126,16 +127,31 @@ function Amounts({ rep, onChange }: { rep: Rep; onChange: (rep: Rep) => void }) 
   );
 }
 
+/** A note: what is typed stays as it is until the field is left, as a space at its end is no part of it yet. */
+function NoteField({ note, onChange }: { note: string; onChange: (note: string) => void }) {
+  const [typing, setTyping] = useState<string>();
+  return (
+    <TextField
+      label="Note"
+      value={typing ?? note}
+      onChange={(text) => {
+        setTyping(text);
+        // A quote mark or a new line would end it.
+        onChange(text.replace(/["\n]/g, '’').trim());
+      }}
+      onBlur={() => setTyping(undefined)}
+    />
+  );
+}
+
 type Props = { item: Item; book: PaceBookView; onChange: (item: Item) => void };
 
 /** Everything about one item, changed by presses. */
 export function ItemPanel({ item, book, onChange }: Props) {
   const { body } = item;
-  const setNote = (text: string) => {
+  const setNote = (note: string) => {
     if (body.kind === 'set') return;
     const { note: _note, ...rest } = body;
-    // A quote mark or a new line would end it.
-    const note = text.replace(/["\n]/g, '’');
     onChange({ ...item, body: note === '' ? rest : { ...rest, note } });
   };
   return (
@@ -162,7 +178,7 @@ export function ItemPanel({ item, book, onChange }: Props) {
           onChange(recovery ? { ...rest, recovery } : rest);
         }}
       />
-      {body.kind !== 'set' && <TextField label="Note" value={body.note ?? ''} onChange={setNote} />}
+      {body.kind !== 'set' && <NoteField note={body.note ?? ''} onChange={setNote} />}
     </View>
   );
 }
