@@ -21,20 +21,23 @@ const focused = (page: Page) =>
     return at?.getAttribute('aria-label') ?? at?.textContent ?? '';
   });
 
-for (const look of ['light', 'dark'])
-  for (const text of ['100', '200'])
-    test(`every part in every state: ${look}, letters at ${text} %`, async ({ page }) => {
+test('every part in every state, in both looks, with letters of the usual size and of twice that', async ({ page }) => {
+  const usual = page.viewportSize() ?? { width: 0, height: 0 };
+  for (const look of ['light', 'dark'])
+    for (const text of ['100', '200']) {
+      await page.setViewportSize(usual);
       await open(page, `?look=${look}&text=${text}`);
       // All of it at once, so that nothing is left out as scrolled away.
       const height = await page.evaluate(() =>
         Math.max(...[...document.querySelectorAll('*')].map(({ scrollHeight }) => scrollHeight)),
       );
-      const width = page.viewportSize()?.width ?? 0;
-      await page.setViewportSize({ width, height: height + 400 });
+      await page.setViewportSize({ ...usual, height: height + 400 });
       await drawn(page);
-      expect(await layoutFaults(page)).toEqual([]);
-      expect(await seriousProblems(page)).toEqual([]);
-    });
+      const where = `${look}, letters at ${text} %`;
+      expect({ where, faults: await layoutFaults(page) }).toEqual({ where, faults: [] });
+      expect({ where, problems: await seriousProblems(page) }).toEqual({ where, problems: [] });
+    }
+});
 
 test('keys: one stop a group, arrows inside it, Space on what is ticked, Enter on what is pressed @wide', async ({
   page,

@@ -71,7 +71,7 @@ function stageOf(like: Plan, session: Stored): { plan: Plan; events: RunEvent[] 
   return { plan, events: [...events, at(startMs + 1_000_000, { type: 'ended' })] };
 }
 
-test('the next step for two groups, from the last session: written, taken back, and the same again @both', async ({
+test('the next step for two groups, from the last session: written, taken back, and the same again', async ({
   page,
   demo,
   isMobile,

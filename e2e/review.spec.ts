@@ -12,7 +12,7 @@ const athleteCalled = async (app: RunningApp, name: string) =>
   (await app.get<{ id: string; name: string }[]>('athletes')).find((athlete) => athlete.name === name)?.id ?? '';
 const matters = (page: Page) => page.getByRole('list', { name: 'What matters' });
 
-test('the latest session is read: what matters, one athlete brought out, their reps, and on to the next @both', async ({
+test('the latest session is read: what matters, one athlete brought out, their reps, and on to the next @wide', async ({
   page,
   demo,
   isMobile,

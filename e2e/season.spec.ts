@@ -25,7 +25,7 @@ function freeHardDay(season: SeasonPlan): SeasonDay {
   return day;
 }
 
-test('from nothing to a season that is laid out @both', async ({ page, empty, isMobile }) => {
+test('from nothing to a season that is laid out', async ({ page, empty, isMobile }) => {
   await page.goto(empty.url);
   await expect(page.getByText('When is the race?')).toBeVisible();
   await press(page, by(isMobile), page.getByRole('button', { name: 'Lay out a season' }));

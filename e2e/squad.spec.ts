@@ -31,16 +31,13 @@ async function paceOf(page: Page, name: string): Promise<number> {
 test.describe('where a tile name is taken', () => {
   test.use({ expectedConsole: /409 .*\/api\/squad\/changes/ });
 
-  test('an athlete and two marks: the paces follow as they are typed, and with the goal there are two @both', async ({
+  test('an athlete and two marks: the paces follow as they are typed, and with the goal there are two', async ({
     page,
     demo,
     isMobile,
   }) => {
     const go = presser(page, isMobile);
-    const side = async (name: string) => {
-      const radio = page.getByRole('radio', { name, exact: true });
-      if (isMobile || name !== 'Paces') await go(radio);
-    };
+    const side = (name: string) => go(page.getByRole('radio', { name, exact: true }));
     await page.goto(`${demo.url}/squad/new`);
     await page.getByLabel('Name', { exact: true }).fill('Ada Otterly');
     // There is an Ada already: the tile needs another name.
@@ -212,7 +209,7 @@ test('files that are no list say so, and what is saved can be read back', async 
   await expect(page.getByText('This makes 15 athletes changed.', { exact: false })).toBeVisible();
 });
 
-test('groups suggested by pace, one athlete moved to another, and taken back @both', async ({
+test('groups suggested by pace, one athlete moved to another, and taken back @wide', async ({
   page,
   demo,
   isMobile,
@@ -247,18 +244,16 @@ test('groups suggested by pace, one athlete moved to another, and taken back @bo
   await expect.poll(() => groupOf('Milo Thurskell')).toBe('Milers');
 
   // The same with the keyboard alone.
-  if (!isMobile) {
-    await expect(card('Milers').getByText('Milo Thurskell')).toBeVisible();
-    await button(page, 'Move Milo Thurskell').focus();
-    await page.keyboard.press('Space');
-    await expect(page.getByText('Milo Thurskell is over Milers.')).toBeAttached();
-    // Where the groups lie is measured with the next picture.
-    await drawn(page);
-    await page.keyboard.press('ArrowDown');
-    await expect(page.getByText('Milo Thurskell is over Five and ten.')).toBeAttached();
-    await page.keyboard.press('Space');
-    await expect.poll(() => groupOf('Milo Thurskell')).toBe('Five and ten');
-  }
+  await expect(card('Milers').getByText('Milo Thurskell')).toBeVisible();
+  await button(page, 'Move Milo Thurskell').focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Milo Thurskell is over Milers.')).toBeAttached();
+  // Where the groups lie is measured with the next picture.
+  await drawn(page);
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByText('Milo Thurskell is over Five and ten.')).toBeAttached();
+  await page.keyboard.press('Space');
+  await expect.poll(() => groupOf('Milo Thurskell')).toBe('Five and ten');
 
   // Named, ordered, and taken away.
   const name = page.getByLabel('Name of Milers');
