@@ -46,7 +46,7 @@ const LOOKS = [
   { name: 'build', command: [process.execPath, 'scripts/build.mjs'] },
   // Rules and types in one program.
   { name: 'lint', command: [bin('oxlint')] },
-  { name: 'format', command: [bin('prettier'), '--check', '--cache', '--log-level', 'warn', '.'] },
+  { name: 'format', command: [bin('oxfmt'), '--check'] },
   { name: 'unused', command: [bin('knip')] },
   { name: 'links', command: [process.execPath, 'scripts/links.mjs'] },
   {

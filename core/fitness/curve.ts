@@ -42,7 +42,9 @@ type CurveBy<Name extends ModelName, P> = {
  * it.
  */
 export type Curve =
-  EnduranceCurve | CurveBy<'power-law', PowerLawParameters> | CurveBy<'critical-speed', CriticalSpeedParameters>;
+  | EnduranceCurve
+  | CurveBy<'power-law', PowerLawParameters>
+  | CurveBy<'critical-speed', CriticalSpeedParameters>;
 
 /** A model with its parameters. */
 type Bound = {

@@ -78,10 +78,7 @@ export const timesText = ({ times, what }: Pick<CardLine, 'times' | 'what'>) =>
   times > 1 ? `${times} × ${what}` : what;
 
 /** What one line asks for: `1:28.8`, `about 480 m`, `by effort`. */
-export const targetText = (
-  { targetS, expectedM }: Pick<CardLine, 'targetS' | 'expectedM'>,
-  rounding: number,
-): string =>
+export const targetText = ({ targetS, expectedM }: Pick<CardLine, 'targetS' | 'expectedM'>, rounding: number): string =>
   targetS !== undefined
     ? formatRounded(targetS, rounding)
     : expectedM !== undefined

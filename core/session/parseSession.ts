@@ -22,7 +22,8 @@ import type { Amount, SessionTree } from './session';
 import { legCount, MAX_LEGS } from './treeTotals';
 
 export type ParsedSession =
-  { ok: true; session: SessionTree; doubts?: Doubt[]; readAs?: ReadAs[] } | { ok: false; problems: Problem[] };
+  | { ok: true; session: SessionTree; doubts?: Doubt[]; readAs?: ReadAs[] }
+  | { ok: false; problems: Problem[] };
 
 /** A text as far as it could be read. */
 export type SessionReading = {
