@@ -1,5 +1,5 @@
 import { criticalSpeed, type CriticalSpeedParameters } from './criticalSpeed';
-import type { EnduranceParameters } from './endurance';
+import { rootOf, type EnduranceParameters } from './endurance';
 import { enduranceModel, OUTLIER_SD } from './enduranceModel';
 import { isOnTrack, type Mark } from './mark';
 import { CurveError, type Model } from './model';
@@ -212,15 +212,11 @@ export const errorShareFor = (curve: Curve, distanceM: number): number =>
 export function curveMovedTo<C extends Curve>(curve: C, distanceM: number, timeS: number): C {
   const { x, lnTimeAt, curveAt } = modelOf(curve);
   const [level = 0, ...shape] = x;
-  let low = level - Math.log(3);
-  let high = level + Math.log(3);
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2;
-    if (lnTimeAt([middle, ...shape], distanceM) > Math.log(timeS)) low = middle;
-    else high = middle;
-  }
+  // In the logarithm, as the level is one itself: no more than three times as good or as bad.
+  const quickerBy = (factor: number) => Math.log(timeS) - lnTimeAt([level + Math.log(factor), ...shape], distanceM);
+  const factor = rootOf(quickerBy, 1 / 3, 3);
   // The model stays the same.
-  return curveAt([(low + high) / 2, ...shape]) as C;
+  return curveAt([level + Math.log(factor), ...shape]) as C;
 }
 
 /** The same curve with its unknowns (see Model) moved by so much: one that the marks would also allow. */

@@ -11,6 +11,7 @@ import { GrowingReplay } from '@core/run/growingReplay';
 import type { Plan } from '@core/run/plan';
 import type { RunState } from '@core/run/runState';
 import { chunked } from './chunked';
+import { insertRows } from './insertRows';
 import type { Db, Tx } from './open';
 import { athleteResults, repResults, runResults, runs } from './schema';
 import { readRun, UnreadableRun } from './storedRun';
@@ -60,10 +61,16 @@ type Part = ReturnType<typeof partOf>;
 /** Writes the parts of athletes who have no rows yet. */
 function insertParts(tx: Tx, runId: string, plan: Plan, parts: readonly Part[]): void {
   const its = ofRun(runId, plan);
-  for (const some of chunked(parts.map(({ athlete }) => ({ ...its, ...athlete }))))
-    tx.insert(athleteResults).values(some).run();
-  for (const some of chunked(parts.flatMap(({ reps }) => reps.map((rep) => ({ ...its, ...rep })))))
-    tx.insert(repResults).values(some).run();
+  insertRows(
+    tx,
+    athleteResults,
+    parts.map(({ athlete }) => ({ ...its, ...athlete })),
+  );
+  insertRows(
+    tx,
+    repResults,
+    parts.flatMap(({ reps }) => reps.map((rep) => ({ ...its, ...rep }))),
+  );
 }
 
 function deleteParts(tx: Tx, runId: string, athleteIds: readonly string[]): void {
