@@ -7,25 +7,23 @@ import { openPassphrase } from '../accounts/passphrase';
 import { openDatabase } from '../db/open';
 import { accessTokens, passphrases } from '../db/schema';
 import { planFor } from './madeUpPlan';
-import { startTestServer, tempFolder, type TestServer } from './testServer';
+import { serverForEach, startTestServer, tempFolder } from './testServer';
 
 const PASSPHRASE = 'rain on the back straight';
 let nowMs = 1_790_000_000_000;
-let server: TestServer;
 const athleteId = ulid();
 const [mine, other] = [planFor(athleteId), planFor(athleteId)];
 
-beforeEach(async () => {
+const server = serverForEach(() => {
   nowMs = 1_790_000_000_000;
-  server = await startTestServer(tempFolder(), () => nowMs, undefined, {
+  return startTestServer(tempFolder(), () => nowMs, undefined, {
     passphrase: PASSPHRASE,
     addresses: () => ['http://192.0.2.7:4400'],
   });
 });
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
-});
+/** The server once more, locked in another way. */
+const lockedAgain = (options: NonNullable<Parameters<typeof startTestServer>[3]>) =>
+  server.startAgain((folder) => startTestServer(folder, () => nowMs, undefined, options));
 
 /** A phone of its own, with its cookie. */
 class Phone {
@@ -118,8 +116,7 @@ test('the passphrase gives a cookie that the page cannot read and no other site 
 test('a cookie expires, and ends with its passphrase; the database holds no secret', async () => {
   const coach = await opened();
   const restarted = async (passphrase: string) => {
-    await server.stop();
-    server = await startTestServer(server.folder, () => nowMs, undefined, { passphrase });
+    await lockedAgain({ passphrase });
     return (await coach.call('GET', '/api/athletes')).status;
   };
   expect(await restarted(PASSPHRASE)).toBe(200);
@@ -162,7 +159,6 @@ test('a device that was let in before gets in with the right passphrase while ot
 
 test('an address’s guesses are checked one at a time; the server answers others meanwhile', async () => {
   const coach = await opened();
-  await server.stop();
   let letGo = () => undefined as void;
   const gate = new Promise<void>((resolve) => (letGo = resolve));
   let [underWay, most] = [0, 0];
@@ -172,7 +168,7 @@ test('an address’s guesses are checked one at a time; the server answers other
     underWay--;
     return false;
   };
-  server = await startTestServer(server.folder, () => nowMs, undefined, { passphrase: { isRight } });
+  await lockedAgain({ passphrase: { isRight } });
   const answers = Array.from({ length: 9 }, () => new Phone().passphrase(GUESS));
   expect(await Promise.race(answers)).toMatchObject({ status: 429 });
   expect((await coach.call('GET', '/api/athletes')).status).toBe(200);
@@ -201,12 +197,7 @@ test('X-Forwarded-For is trusted only for as many proxies as are configured', as
   await exhaust(new Phone());
   // Nobody said that there is a proxy: a made-up address is no way round the limit.
   expect((await new Phone().passphrase(PASSPHRASE, { 'x-forwarded-for': '203.0.113.9' })).status).toBe(429);
-  await server.stop();
-  server = await startTestServer(server.folder, () => nowMs, undefined, {
-    passphrase: PASSPHRASE,
-    proxies: 1,
-    addresses: () => [],
-  });
+  await lockedAgain({ passphrase: PASSPHRASE, proxies: 1, addresses: () => [] });
   const from = (address: string) => ({ 'x-forwarded-for': address });
   for (let i = 0; i < 10; i++) await new Phone().passphrase(GUESS, from('203.0.113.8'));
   expect((await new Phone().passphrase(PASSPHRASE, from('203.0.113.8'))).status).toBe(429);
@@ -311,8 +302,7 @@ describe('a helper’s phone', () => {
   test('its cookie lasts as long as its session, and a changed passphrase ends it', async () => {
     const { helper, answer } = await joined(await opened());
     expect(answer.set).toEqual([expect.stringContaining('Max-Age=43200')]);
-    await server.stop();
-    server = await startTestServer(server.folder, () => nowMs, undefined, { passphrase: 'another one altogether' });
+    await lockedAgain({ passphrase: 'another one altogether' });
     expect((await helper.call('GET', `/api/runs/${mine.id}`)).status).toBe(401);
   });
   test('the number of its events is limited', async () => {

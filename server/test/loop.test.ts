@@ -1,4 +1,3 @@
-import fs from 'node:fs';
 import net from 'node:net';
 import pino from 'pino';
 import { ulid } from 'ulid';
@@ -13,7 +12,7 @@ import { Intake } from '../loop/intake';
 import { Lines } from '../loop/lines';
 import { type LIMITS, serveLoop } from '../loop/serve';
 import { Turns } from '../loop/turns';
-import { startTestServer, tempFolder, type TestServer } from './testServer';
+import { serverForEach, startTestServer, tempFolder } from './testServer';
 
 /** A module as it is, but that one of its functions can be asked how often it was called. */
 function mockWatched(module: string, name: string) {
@@ -24,7 +23,6 @@ jest.mock('@core/run/replay', () => mockWatched('@core/run/replay', 'replay'));
 jest.mock('../db/storedRun', () => mockWatched('../db/storedRun', 'readRun'));
 
 const NOW = 1_790_000_000_000;
-let server: TestServer;
 let loop: Awaited<ReturnType<typeof serveLoop>>;
 let listen: (limits?: Partial<typeof LIMITS>, clockMs?: () => number) => ReturnType<typeof serveLoop>;
 const athleteId = ulid();
@@ -59,19 +57,18 @@ const started: RunEvent = {
   athleteIds: [athleteId],
 };
 
+let hub = new Hub();
+// Before the server under it: what comes first here is done first.
+afterEach(() => loop.stop());
+const server = serverForEach(() => {
+  hub = new Hub();
+  return startTestServer(tempFolder(), () => NOW, undefined, { hub });
+});
 beforeEach(async () => {
-  const hub = new Hub();
-  server = await startTestServer(tempFolder(), () => NOW, undefined, { hub });
   listen = (limits, clockMs) =>
     serveLoop(new Intake(server.db, hub, () => NOW), 0, pino({ enabled: false }), limits, clockMs);
   loop = await listen();
 });
-afterEach(async () => {
-  await loop.stop();
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
-});
-
 /** A device on the line: says something, and waits for as many answers. */
 class Device {
   private said = '';

@@ -1,12 +1,11 @@
-import fs from 'node:fs';
 import { ulid } from 'ulid';
 import type { History, LastTime, SameSessions, SquadHistory } from '@core/review/history';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { putAthlete } from './athletes';
-import { startTestServer, type TestServer } from './testServer';
+import { serverForEach, startTestServer } from './testServer';
 
-let server: TestServer;
+const server = serverForEach();
 const [ada, bo, phone] = [ulid(), ulid(), ulid()];
 
 /** Four 400s for two on a day. */
@@ -66,14 +65,6 @@ async function run(plan: Plan, timeS: number, more: Happening[] = []) {
 }
 
 const get = async <T>(path: string) => (await server.call('GET', `/api/review/${path}`)).body as T;
-
-beforeEach(async () => {
-  server = await startTestServer();
-});
-afterEach(async () => {
-  await server.stop();
-  fs.rmSync(server.folder, { recursive: true });
-});
 
 test('the same session: one of the same kinds in counts that are near, the latest first; another is none', async () => {
   const [old, now, far] = [planOn('2026-09-01'), planOn('2026-10-01'), planOn('2026-09-15', ulid(), 9)];
@@ -179,8 +170,9 @@ test.each([
 });
 
 test('a phone that only times one session sees none of it', async () => {
-  await server.stop();
-  server = await startTestServer(server.folder, undefined, undefined, { passphrase: 'rain on the back straight' });
+  await server.startAgain((folder) =>
+    startTestServer(folder, undefined, undefined, { passphrase: 'rain on the back straight' }),
+  );
   for (const path of ['squad?from=2026-01-01&to=2026-02-01', `athletes/${ada}?from=2026-01-01&to=2026-02-01`])
     expect((await server.call('GET', `/api/review/${path}`)).status).toBe(401);
 });

@@ -92,8 +92,14 @@ export async function startTestServer(
   };
 }
 
+/** The server of the test that runs. */
+export type ServerForEach = TestServer & {
+  /** Stops it and starts another on the same folder. */
+  startAgain: (start: (folder: string) => Promise<TestServer>) => Promise<void>;
+};
+
 /** A server for each test of a file, with a folder of its own, gone after it; what is returned is the one of the test that runs. */
-export function serverForEach(start: () => Promise<TestServer> = () => startTestServer()): TestServer {
+export function serverForEach(start: () => Promise<TestServer> = () => startTestServer()): ServerForEach {
   let now: TestServer | undefined;
   const current = (): TestServer => {
     if (!now) throw new Error('There is a server only while a test runs.');
@@ -123,5 +129,10 @@ export function serverForEach(start: () => Promise<TestServer> = () => startTest
     },
     call: (...args) => current().call(...args),
     stop: () => current().stop(),
+    async startAgain(startOn) {
+      const { folder, stop } = current();
+      await stop();
+      now = await startOn(folder);
+    },
   };
 }
