@@ -116,7 +116,7 @@ export async function calibrationsBefore(db: Db, before: string): Promise<Record
     for (const [sessionId, session] of sessionsTold(db, athlete.id, before)) {
       const key = `${athlete.id} ${sessionId}`;
       // The cache holds for as long as everything it was computed from is the same.
-      const readFrom = `${ofThem} ${JSON.stringify(session.rows)}`;
+      const readFrom = `${ofThem} ${JSON.stringify(session)}`;
       const cached = kept.get(key);
       const isKnown = cached?.readFrom === readFrom;
       // A curve for each day takes a while: let other requests in.
