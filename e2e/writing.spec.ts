@@ -123,6 +123,10 @@ test('the same is built by thumb, and is the same session', async ({ page, empty
   }
   await expect(reps).toBeHidden();
   await until(button(page, 'Length: longer'), page.getByLabel('Length', { exact: true }).last(), '600');
+  for (const kind of ['Share', 'Effort', 'Time', 'By name']) {
+    await page.getByRole('radiogroup', { name: 'How the pace is given' }).getByRole('radio', { name: kind }).tap();
+    expect({ kind, small: await tooSmall(page) }).toEqual({ kind, small: [] });
+  }
   await turn(page, 'Pace', '3k');
   await expect(button(page, 'Change 3 × 600 at 3k')).toBeVisible();
   await button(page, 'Make it a set').tap();
@@ -230,7 +234,6 @@ test('while the server is away what is written is kept, and sent when it is back
 });
 
 test('a broken text is mended, and nothing is lost on the way', async ({ page, demo }) => {
-  const by = 'touch';
   await openWith(page, demo, '# before the race\nmain: 6x400 @5k / 90s');
   const picture = page.getByRole('img', { name: /The session lap by lap/ });
   await sessionText(page).fill('# before the race\nmain: 6x400 @5kk / 90s, soon, 30 @mile');
@@ -238,21 +241,21 @@ test('a broken text is mended, and nothing is lost on the way', async ({ page, d
   for (const text of ['“5kk” is not a pace', '“soon” is not a distance', '30 what?'])
     await expect(problems).toContainText(text);
   await expect(picture).toBeVisible();
-  await press(page, by, side(page, 'Build'));
+  await side(page, 'Build').tap();
   await expect(page.getByText('The text cannot be read just now.', { exact: false })).toBeVisible();
-  await press(page, by, button(page, 'Step back'));
-  await press(page, by, button(page, 'Change 6 × 400 at 5k'));
-  await press(page, by, button(page, 'Times: more'));
-  await press(page, by, side(page, 'Text'));
+  await button(page, 'Step back').tap();
+  await button(page, 'Change 6 × 400 at 5k').tap();
+  await button(page, 'Times: more').tap();
+  await side(page, 'Text').tap();
   // Only the line that changed is written anew.
   await expectWritten(page, '# before the race\nmain: 7x400 @5k / 90s');
   // What cannot be had is refused with the reason, and changes nothing.
   await sessionText(page).fill('main: 250x(2x400)');
-  await press(page, by, side(page, 'Build'));
-  await press(page, by, button(page, 'Change 2 × 400'));
-  await press(page, by, button(page, 'Times: more'));
+  await side(page, 'Build').tap();
+  await button(page, 'Change 2 × 400').tap();
+  await button(page, 'Times: more').tap();
   await expect(page.getByText('750 legs', { exact: false })).toBeVisible();
-  await press(page, by, side(page, 'Text'));
+  await side(page, 'Text').tap();
   await expectWritten(page, 'main: 250x(2x400)');
 });
 

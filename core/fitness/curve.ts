@@ -212,7 +212,7 @@ export const errorShareFor = (curve: Curve, distanceM: number): number =>
 export function curveMovedTo<C extends Curve>(curve: C, distanceM: number, timeS: number): C {
   const { x, lnTimeAt, curveAt } = modelOf(curve);
   const [level = 0, ...shape] = x;
-  // In the logarithm, as the level is one itself: no more than three times as good or as bad.
+  // The level is a logarithm; it is searched up to three times as good, and as bad.
   const quickerBy = (factor: number) => Math.log(timeS) - lnTimeAt([level + Math.log(factor), ...shape], distanceM);
   const factor = rootOf(quickerBy, 1 / 3, 3);
   // The model stays the same.

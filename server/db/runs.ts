@@ -1,10 +1,11 @@
 import { isDeepStrictEqual } from 'node:util';
-import { and, desc, eq, gte, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import { and, desc, eq, gte, inArray, isNotNull, isNull, or } from 'drizzle-orm';
 import type { ListedRun, Page, RunsApart } from '@core/api/answers';
 import { RESULTS_VERSION } from '@core/review/results';
 import type { RunEvent } from '@core/run/events';
 import { athletesOf, type Plan } from '@core/run/plan';
 import { eventAbout, runOf } from '@core/run/runOf';
+import { anyRow } from './insertRows';
 import type { Db, Tx } from './open';
 import { cursorOf, isAfter, isOn, pageOf } from './pages';
 import { Refused } from './refused';
@@ -157,16 +158,6 @@ export function putPlan(db: Db, sent: Plan, nowMs: number): 'kept' | 'same' | 'd
   return 'kept';
 }
 
-/** A row to be filled in, so that the statement is made once for all events of a batch. */
-const ANY_EVENT = {
-  id: sql.placeholder('id'),
-  runId: sql.placeholder('runId'),
-  atMs: sql.placeholder('atMs'),
-  type: sql.placeholder('type'),
-  eventJson: sql.placeholder('eventJson'),
-  receivedAtMs: sql.placeholder('receivedAtMs'),
-};
-
 /** What became of a batch: what is new, and what has the id of another event. */
 export type AddedEvents = { added: RunEvent[]; conflictIds: ReadonlySet<string> };
 
@@ -196,7 +187,7 @@ function addTo(db: Db, tx: Tx, runId: string, events: readonly RunEvent[], nowMs
   const isKept = (athleteId: string) => !erased.has(athleteId);
   const added: RunEvent[] = [];
   const conflictIds = new Set<string>();
-  const insert = tx.insert(runEvents).values(ANY_EVENT).onConflictDoNothing().prepare();
+  const insert = tx.insert(runEvents).values(anyRow(runEvents)).onConflictDoNothing().prepare();
   for (const sent of events) {
     const event = eventAbout(sent, isKept);
     if (!event) continue;

@@ -58,7 +58,7 @@ const started: RunEvent = {
 };
 
 let hub = new Hub();
-// Before the server under it: what comes first here is done first.
+// These run in the order they are written: the loop has to stop before its server.
 afterEach(() => loop.stop());
 const server = serverForEach(() => {
   hub = new Hub();
@@ -69,6 +69,7 @@ beforeEach(async () => {
     serveLoop(new Intake(server.db, hub, () => NOW), 0, pino({ enabled: false }), limits, clockMs);
   loop = await listen();
 });
+
 /** A device on the line: says something, and waits for as many answers. */
 class Device {
   private said = '';

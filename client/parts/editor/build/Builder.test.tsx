@@ -128,10 +128,3 @@ test('every kind of recovery', async () => {
   session.choose('jog');
   await session.says('main: 75s @82/400 / half jog');
 });
-
-test('what is far too much is refused with the reason, and changes nothing', async () => {
-  const session = building('main: 250x(2x400)');
-  session.with('2 × 400', 'Times: more');
-  expect(screen.getByText(/750 legs/)).toBeInTheDocument();
-  await session.says('main: 250x(2x400)');
-});

@@ -127,7 +127,7 @@ function Amounts({ rep, onChange }: { rep: Rep; onChange: (rep: Rep) => void }) 
   );
 }
 
-/** A note: what is typed stays as it is until the field is left, as a space at its end is no part of it yet. */
+/** A note. Until the field is left it shows what was typed: a space at the end is no part of the note yet. */
 function NoteField({ note, onChange }: { note: string; onChange: (note: string) => void }) {
   const [typing, setTyping] = useState<string>();
   return (
