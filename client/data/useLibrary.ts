@@ -16,7 +16,7 @@ export type LibraryUse = { days: number; last?: string };
 /** The library as the screens need it. */
 export type LibraryView = {
   sessions: LibrarySession[];
-  /** The same, read for searching; favourites first, then what was used last, then by title. */
+  /** The same, to be searched; favourites first, then what was used last, then by title. */
   entries: LibraryEntry[];
   progressions: Progression[];
   useOf: (id: string) => LibraryUse;
@@ -25,25 +25,26 @@ export type LibraryView = {
 const NEVER: LibraryUse = { days: 0 };
 const NO_USES: Record<string, LibraryUse> = {};
 
-/** Parsing a session is slow: cached for as long as session and paces are the same. */
-const read = new WeakMap<LibrarySession, { paceNames: readonly string[]; paceBook: PaceBook; entry: LibraryEntry }>();
+/** What was read of a session is kept for as long as session and paces are the same. */
+const kept = new WeakMap<LibrarySession, { paceNames: readonly string[]; paceBook: PaceBook; entry: LibraryEntry }>();
 
 function entryOf(session: LibrarySession, paceNames: readonly string[], paceBook: PaceBook): LibraryEntry {
-  const cached = read.get(session);
+  const cached = kept.get(session);
   if (cached?.paceNames === paceNames && cached.paceBook === paceBook) return cached.entry;
   const entry = libraryEntry(session, { paceNames, paceBook });
-  read.set(session, { paceNames, paceBook, entry });
+  kept.set(session, { paceNames, paceBook, entry });
   return entry;
 }
 
-/** The library, once it is here; else what went wrong. */
+/** The library, once it is here with when each was used, by which it is sorted; else what went wrong. */
 export function useLibrary(): { library: LibraryView | undefined; error: unknown; retry: () => void } {
-  const kept = useLibraryQuery();
-  const { data: uses = NO_USES } = useLibraryUsesQuery(useToday());
+  const { data, error, refetch } = useLibraryQuery();
+  const used = useLibraryUsesQuery(useToday());
+  const uses = used.data ?? (used.isError ? NO_USES : undefined);
   const { squad } = useSquad();
   const library = useMemo((): LibraryView | undefined => {
-    if (!kept.data) return undefined;
-    const sessions = withStarters(kept.data.sessions);
+    if (!data || !uses) return undefined;
+    const sessions = withStarters(data.sessions);
     const paceBook = squad ? squadPaceBookOf(squad) : curveBook;
     const entries = sessions.map((session) => entryOf(session, squad?.paceNames ?? [], paceBook));
     const rank = ({ session }: LibraryEntry) => [session.favourite ? 0 : 1, uses[session.id]?.last ?? ''] as const;
@@ -51,12 +52,12 @@ export function useLibrary(): { library: LibraryView | undefined; error: unknown
       const [[favA, lastA], [favB, lastB]] = [rank(a), rank(b)];
       return favA - favB || lastB.localeCompare(lastA) || a.session.title.localeCompare(b.session.title);
     });
-    return { sessions, entries, progressions: kept.data.progressions, useOf: (id) => uses[id] ?? NEVER };
-  }, [kept.data, squad, uses]);
+    return { sessions, entries, progressions: data.progressions, useOf: (id) => uses[id] ?? NEVER };
+  }, [data, squad, uses]);
   const retry = () => {
-    if (!kept.data) void kept.refetch();
+    if (!data) void refetch();
   };
-  return { library: squad ? library : undefined, error: kept.error, retry };
+  return { library: squad ? library : undefined, error, retry };
 }
 
 /** The stored part of the library, for pages that search nothing in it. */

@@ -1,4 +1,5 @@
 import { store } from '../store/store';
+import { whenIdle } from '../ui/whenIdle';
 
 /** Longest wait for the first screen; behind a server that does not answer, the rest must not wait for ever. */
 const LONGEST_MS = 8000;
@@ -8,12 +9,6 @@ function isAnswered(): boolean {
   const { queries } = store.getState().api;
   const asked = Object.values(queries);
   return asked.length > 0 && asked.every((query) => query?.status !== 'pending');
-}
-
-/** What is shown is drawn first. Not every browser says when it is idle. */
-function whenIdle(act: () => void): void {
-  if (typeof requestIdleCallback === 'function') requestIdleCallback(act, { timeout: 2000 });
-  else setTimeout(act, 200);
 }
 
 function firstScreenIsThere(): Promise<void> {

@@ -1,6 +1,6 @@
 import { counted } from '@core/units/counted';
 import { router } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import { searchLibrary, type LibraryEntry, type LibraryQuery } from '@core/library/searchLibrary';
@@ -23,12 +23,14 @@ import { useWide } from '../ui/useWide';
 import { Text } from '../ui/Text';
 import { LibraryRow } from './LibraryRow';
 import { LENGTHS } from './libraryText';
+import { readAhead } from './readAhead';
 import { useLibrary, useLibraryChange, type LibraryView } from '../data/useLibrary';
 
 const keyOf = ({ session }: LibraryEntry) => session.id;
 
 function Found({ library, query }: { library: LibraryView; query: LibraryQuery }) {
   const found = useMemo(() => searchLibrary(library.entries, query), [library.entries, query]);
+  useEffect(() => readAhead(library.entries), [library.entries]);
   if (found.length === 0)
     return (
       <Empty title="Nothing like that">

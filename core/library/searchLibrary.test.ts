@@ -82,6 +82,23 @@ describe('searching', () => {
   ])('by %s', (_what, query, titles) => expect(found(query)).toEqual(titles));
   test('asked for nothing it is the whole library without what is archived', () =>
     expect(found({})).toHaveLength(STARTERS.length + 2));
+  test('a text is read once, and only when it is asked about', () => {
+    let reads = 0;
+    const text = '8x400 @5k / 75s';
+    const entry = libraryEntry({
+      ...ownSession,
+      get shorthand() {
+        reads++;
+        return text;
+      },
+    });
+    expect(searchLibrary([entry], { favourites: true, tag: 'wet' })).toEqual([entry]);
+    expect(reads).toBe(0);
+    expect(searchLibrary([entry], { words: '8x400' })).toEqual([entry]);
+    const once = reads;
+    expect(searchLibrary([entry], { words: 'tuesday', pace: '5k', fromM: 3000, belowM: 4000 })).toEqual([entry]);
+    expect(reads).toBe(once);
+  });
   test('a pace of the coach’s own is found when it is known', () => {
     const session = { id: 'c', title: 'Cruising', shorthand: '3x1000 @cruise', tags: [] };
     const entry = libraryEntry(session, { paceNames: [...PACE_NAMES, 'cruise'] });

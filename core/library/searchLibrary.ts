@@ -7,9 +7,8 @@ import { suggestIntent } from '../advice/suggestIntent';
 import { GUESSED_MPS } from '../targets/totals';
 import type { LibrarySession } from './librarySession';
 
-/** A session in the library with what it is found by. */
-export type LibraryEntry = {
-  session: LibrarySession;
+/** What a session is found by. */
+type Found = {
   /** Undefined while it cannot be read. */
   tree: SessionTree | undefined;
   intent: Intent;
@@ -20,6 +19,9 @@ export type LibraryEntry = {
   /** Lower case: title, text, tags, sentences, kind. */
   words: string;
 };
+
+/** A session in the library with what it is found by: read from its text when first asked for, as reading a library takes a while. */
+export type LibraryEntry = { readonly session: LibrarySession } & Readonly<Found>;
 
 const inPace = (pace: Pace | undefined): string[] =>
   pace?.kind === 'named' || pace?.kind === 'share' ? [pace.name] : pace?.kind === 'effort' ? ['effort'] : [];
@@ -34,11 +36,9 @@ function pacesIn({ body, recovery }: Item): string[] {
   return [...paces, ...inPace(recovery?.pace)];
 }
 
-/** Reads a session in the library for searching. */
-export function libraryEntry(
-  session: LibrarySession,
-  { paceNames, paceBook }: { paceNames?: readonly string[]; paceBook?: PaceBook } = {},
-): LibraryEntry {
+type Paces = { paceNames?: readonly string[]; paceBook?: PaceBook };
+
+function read(session: LibrarySession, { paceNames, paceBook }: Paces): Found {
   const parsed = parseStored(session.shorthand, paceNames ? { paceNames } : {});
   const tree = parsed.ok ? parsed.session : undefined;
   const intent = session.intent ?? (tree ? suggestIntent(tree, paceBook) : 'mixed');
@@ -46,12 +46,35 @@ export function libraryEntry(
   const reps = expand(main).filter(({ kind }) => kind === 'rep');
   const { title, shorthand, purpose = '', season = '', tags } = session;
   return {
-    session,
     tree,
     intent,
     paces: new Set(main.lines.flatMap(({ items }) => items.flatMap(pacesIn))),
     mainM: reps.reduce((sum, { distanceM, durationS = 0 }) => sum + (distanceM ?? durationS * GUESSED_MPS), 0),
     words: [title, shorthand, purpose, season, ...tags, INTENT_FACTS[intent].name].join('\n').toLowerCase(),
+  };
+}
+
+/** A session in the library, for searching. */
+export function libraryEntry(session: LibrarySession, paces: Paces = {}): LibraryEntry {
+  let found: Found | undefined;
+  const once = () => (found ??= read(session, paces));
+  return {
+    session,
+    get tree() {
+      return once().tree;
+    },
+    get intent() {
+      return once().intent;
+    },
+    get paces() {
+      return once().paces;
+    },
+    get mainM() {
+      return once().mainM;
+    },
+    get words() {
+      return once().words;
+    },
   };
 }
 
@@ -72,15 +95,16 @@ export type LibraryQuery = {
 export function searchLibrary(entries: readonly LibraryEntry[], query: LibraryQuery): LibraryEntry[] {
   const words = (query.words ?? '').toLowerCase().split(/\s+/).filter(Boolean);
   const { intent, pace, tag, fromM = 0, belowM = Infinity } = query;
+  const anyLength = fromM === 0 && belowM === Infinity;
   return entries.filter(
     (entry) =>
       (entry.session.archived === true) === (query.archived === true) &&
       (!query.favourites || entry.session.favourite === true) &&
+      (tag === undefined || entry.session.tags.includes(tag)) &&
+      // From here on its text is read, where it has not been.
       (intent === undefined || entry.intent === intent) &&
       (pace === undefined || entry.paces.has(pace)) &&
-      (tag === undefined || entry.session.tags.includes(tag)) &&
-      entry.mainM >= fromM &&
-      entry.mainM < belowM &&
+      (anyLength || (entry.mainM >= fromM && entry.mainM < belowM)) &&
       words.every((word) => entry.words.includes(word)),
   );
 }
