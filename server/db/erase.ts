@@ -1,5 +1,5 @@
 import type Database from 'better-sqlite3';
-import { and, eq, exists, inArray, isNull, like, or } from 'drizzle-orm';
+import { and, eq, exists, inArray, isNull, like, or, sql } from 'drizzle-orm';
 import type { AthleteFile } from '@core/api/athleteFile';
 import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
 import { aboutAthleteInSeason, seasonWithoutAthlete } from '@core/season/ownSeason';
@@ -33,8 +33,33 @@ function runIdsNaming(db: Db, athleteId: string): string[] {
     .map(({ id }) => id);
 }
 
+const given = (name: string) => sql`${sql.placeholder(name)}`;
+
+/** What is written for each session: put together once, as that takes longer than the writing. */
+function statements(db: Db) {
+  const isIt = <T extends typeof sessions | typeof runs | typeof runEvents>({ id }: T) => eq(id, given('id'));
+  return {
+    putDayPlan: db
+      .update(sessions)
+      .set({ plan: given('plan') })
+      .where(isIt(sessions))
+      .prepare(),
+    putPlan: db
+      .update(runs)
+      .set({ planJson: given('planJson'), eventCount: given('eventCount') })
+      .where(isIt(runs))
+      .prepare(),
+    putEvent: db
+      .update(runEvents)
+      .set({ eventJson: given('eventJson') })
+      .where(isIt(runEvents))
+      .prepare(),
+    dropEvent: db.delete(runEvents).where(isIt(runEvents)).prepare(),
+  };
+}
+
 /** Takes the athlete out of a session at the track. Damaged text that names them is removed whole, since nobody can be taken out of it. */
-function eraseFromRun(db: Db, tx: Tx, id: string, athleteId: string): void {
+function eraseFromRun(db: Db, tx: Tx, id: string, athleteId: string, write: ReturnType<typeof statements>): void {
   const run = readSoundPart(db, id);
   const kept = run && runOf(run, (other) => other !== athleteId);
   if (!kept || !isAnyoneInRun(kept)) {
@@ -44,20 +69,13 @@ function eraseFromRun(db: Db, tx: Tx, id: string, athleteId: string): void {
   const left = new Map(kept.events.map((event) => [event.id, event]));
   const damaged = run.damaged.filter(({ eventJson }) => eventJson.includes(athleteId));
   for (const gone of [...run.events.filter((event) => !left.has(event.id)), ...damaged])
-    tx.delete(runEvents).where(eq(runEvents.id, gone.id)).run();
+    write.dropEvent.run({ id: gone.id });
   for (const event of run.events) {
     const now = left.get(event.id);
-    if (!now || now === event) continue;
-    tx.update(runEvents)
-      .set({ eventJson: JSON.stringify(now) })
-      .where(eq(runEvents.id, event.id))
-      .run();
+    if (now && now !== event) write.putEvent.run({ id: event.id, eventJson: JSON.stringify(now) });
   }
   const eventCount = left.size + run.damaged.length - damaged.length;
-  tx.update(runs)
-    .set({ planJson: JSON.stringify(kept.plan), eventCount })
-    .where(eq(runs.id, id))
-    .run();
+  write.putPlan.run({ id, planJson: JSON.stringify(kept.plan), eventCount });
   forgetGrowing(db, id);
   eraseFromProjection(tx, id, athleteId);
 }
@@ -110,6 +128,7 @@ const isOpen = ({ $client }: Db): boolean => $client.open;
 /** Takes an athlete who is erased out of every session at the track, some sessions at a time with room for requests between. */
 async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
   const ids = runIdsNaming(db, athleteId);
+  const write = statements(db);
   while (ids.length > 0) {
     await breathe();
     // Closed in the middle: the rest is taken up when it is opened again.
@@ -118,7 +137,7 @@ async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
       const endMs = performance.now() + SLICE_MS;
       do {
         const id = ids.pop();
-        if (id !== undefined) eraseFromRun(db, tx, id, athleteId);
+        if (id !== undefined) eraseFromRun(db, tx, id, athleteId, write);
       } while (ids.length > 0 && performance.now() < endMs);
     });
     // Written back a slice at a time: all at the end would hold requests up.
@@ -135,12 +154,10 @@ async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
  */
 export async function eraseAthlete(db: Db, id: string, nowMs: number): Promise<boolean> {
   if (readAthlete(db, id) === undefined) return false;
+  const { putDayPlan } = statements(db);
   db.transaction((tx) => {
     for (const { id: sessionId, plan } of plannedWith(db, id))
-      tx.update(sessions)
-        .set({ plan: withoutAthlete(plan, id) })
-        .where(eq(sessions.id, sessionId))
-        .run();
+      putDayPlan.run({ id: sessionId, plan: JSON.stringify(withoutAthlete(plan, id)) });
     for (const { id: seasonId, season } of seasonsNaming(tx, id))
       tx.update(seasons)
         .set({ plan: seasonWithoutAthlete(season, id) })
