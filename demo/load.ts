@@ -1,7 +1,6 @@
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { ulid } from 'ulid';
+import { daysAfter } from '@core/units/dayNumber';
 import { seeded } from '@core/units/seeded';
 import { enduranceTimeFor } from '@core/fitness/endurance';
 import { curveMovedTo, fitCurve, type EnduranceCurve } from '@core/fitness/curve';
@@ -48,7 +47,6 @@ type Member = { athlete: SquadMember; truth: EnduranceCurve; club: ClubAthlete }
 /** What one load of the demo works with: today (YYYY-MM-DD), seeded random numbers, and ids made from them. */
 type Loading = { db: Db; today: string; random: Random; idAt: (atMs: number) => string };
 
-const dayFrom = (today: string, days: number) => format(addDays(parseISO(today), days), 'yyyy-MM-dd');
 const startOf = (date: string) => parseISO(`${date}T${STARTS_AT}`).getTime();
 
 function trueCurve(athlete: ClubAthlete, today: string): EnduranceCurve {
@@ -64,12 +62,12 @@ function makeMember(club: ClubAthlete, groups: readonly Group[], { today, idAt }
   const truth = trueCurve(club, today);
   const marks = club.marks.map(({ daysAgo, off, ...mark }): Mark => {
     const timeS = enduranceTimeFor(truth.parameters, mark.distanceM) * (1 + off);
-    return { ...mark, timeS: Math.round(timeS * 10) / 10, date: dayFrom(today, -daysAgo) };
+    return { ...mark, timeS: Math.round(timeS * 10) / 10, date: daysAfter(today, -daysAgo) };
   });
   const { name, age, leaning, weeksOfRunning, goal, nudge, notes, archived, status = 'training' } = club;
   const groupId = groups[club.group]?.id;
   const athlete: SquadMember = {
-    id: idAt(startOf(dayFrom(today, -100))),
+    id: idAt(startOf(daysAfter(today, -100))),
     name,
     tileName: name.split(' ')[0] ?? name,
     status,
@@ -80,10 +78,10 @@ function makeMember(club: ClubAthlete, groups: readonly Group[], { today, idAt }
     ...(groupId === undefined ? {} : { groupId }),
     ...(weeksOfRunning === undefined ? {} : { runningSince: sinceWeeks(weeksOfRunning, today) }),
     ...(goal
-      ? { goal: { distanceM: goal.distanceM, timeS: goal.timeS, date: dayFrom(today, goal.inDays), race: goal.race } }
+      ? { goal: { distanceM: goal.distanceM, timeS: goal.timeS, date: daysAfter(today, goal.inDays), race: goal.race } }
       : {}),
     ...(nudge
-      ? { nudge: { distanceM: nudge.distanceM, timeS: nudge.timeS, date: dayFrom(today, -nudge.daysAgo) } }
+      ? { nudge: { distanceM: nudge.distanceM, timeS: nudge.timeS, date: daysAfter(today, -nudge.daysAgo) } }
       : {}),
     ...(notes === undefined ? {} : { notes }),
     ...(archived ? { archived } : {}),
@@ -107,7 +105,7 @@ function pacesOn(marks: readonly Mark[], date: string, goal: SquadMember['goal']
 }
 
 function addSession({ db, today, idAt }: Loading, { inDays, title, shorthand, intent }: ClubSession): string {
-  const date = dayFrom(today, inDays);
+  const date = daysAfter(today, inDays);
   const id = idAt(startOf(date));
   const libraryId = readLibrary(db).sessions.find((session) => session.title === title)?.id;
   const input = {
@@ -171,7 +169,7 @@ function decidedAfter({ again, inDays }: ClubSession, plan: Plan, members: reado
 function runSession(loading: Loading, sessionId: string, session: ClubSession, members: Member[]): void {
   const { db, today, random, idAt } = loading;
   const { inDays, title, shorthand, absent, intent, conditions, harder } = session;
-  const date = dayFrom(today, inDays);
+  const date = daysAfter(today, inDays);
   const startAtMs = startOf(date);
   const parsed = parseStored(shorthand);
   if (!parsed.ok) throw new Error(`The demo session “${title}” cannot be read.`);
@@ -210,7 +208,7 @@ function clear(db: Db): void {
 }
 
 function load(loading: Loading): void {
-  const enteredAtMs = startOf(dayFrom(loading.today, -100));
+  const enteredAtMs = startOf(daysAfter(loading.today, -100));
   const trainingGroups = GROUPS.map((name): Group => ({ id: loading.idAt(enteredAtMs), name }));
   const everyone = CLUB.map((athlete) => makeMember(athlete, trainingGroups, loading));
   // The marks are of days up to today.
@@ -234,7 +232,7 @@ function load(loading: Loading): void {
   const dated: Dated[] = [];
   for (const session of SEASON) {
     const sessionId = addSession(loading, session);
-    dated.push({ id: sessionId, title: session.title, date: dayFrom(loading.today, session.inDays) });
+    dated.push({ id: sessionId, title: session.title, date: daysAfter(loading.today, session.inDays) });
     if (session.inDays < 0) runSession(loading, sessionId, session, members);
   }
   addSeasons(loading, dated, trainingGroups, members);

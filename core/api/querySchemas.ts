@@ -1,9 +1,8 @@
 /** Schemas of what is asked for in an address. */
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { parseISO } from 'date-fns/parseISO';
 import Joi from 'joi';
 import type { DateRange } from './answers';
 import { dateSchema, idSchema, timeOfDaySchema } from './schemas';
+import { daysBetween } from '../units/dayNumber';
 
 export const noQuery = Joi.object({});
 
@@ -35,7 +34,7 @@ export const beforeQuery = Joi.object<{ before: string }>({ before: dateSchema.r
 const MOST_DAYS = 400;
 export const rangeQuery = Joi.object<DateRange>({ from: dateSchema.required(), to: dateSchema.required() }).custom(
   (range: DateRange, helpers) =>
-    differenceInCalendarDays(parseISO(range.to), parseISO(range.from)) <= MOST_DAYS
+    daysBetween(range.from, range.to) <= MOST_DAYS
       ? range
       : helpers.message({ custom: `At most ${MOST_DAYS} days can be asked for at once.` }),
 );

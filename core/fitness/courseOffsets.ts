@@ -2,11 +2,10 @@
  * Offsets of named courses off the track, learned from athletes with marks both there and on a track, so that a heavy cross-country course
  * is not taken for a bad day.
  */
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { parseISO } from 'date-fns/parseISO';
 import { fitCurve, timeErrorFor, timeFor } from './curve';
 import { isOnTrack, type Mark } from './mark';
 import { courseKey, unknownCourse, usableBy, weigh, type CourseOffset, type CourseOffsets } from './weighing';
+import { daysBetween } from '../units/dayNumber';
 
 /** Marks further apart than this may show different fitness. */
 const SAME_FITNESS_DAYS = 120;
@@ -19,9 +18,7 @@ function readingsOf(marks: readonly Mark[], asOf: string): Reading[] {
   const onTrack = usable.filter(isOnTrack);
   return usable.flatMap((mark) => {
     if (courseKey(mark) === undefined) return [];
-    const near = onTrack.filter(
-      ({ date }) => Math.abs(differenceInCalendarDays(parseISO(date), parseISO(mark.date))) <= SAME_FITNESS_DAYS,
-    );
+    const near = onTrack.filter(({ date }) => Math.abs(daysBetween(mark.date, date)) <= SAME_FITNESS_DAYS);
     if (near.length === 0) return [];
     const latest = [mark, ...near].reduce((last, { date }) => (date > last ? date : last), mark.date);
     const curve = fitCurve(near, { asOf: latest });

@@ -1,8 +1,6 @@
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
-import { parseISO } from 'date-fns/parseISO';
 import { CurveError, fitCurve, timeErrorFor, timeFor } from './curve';
 import type { Mark } from './mark';
+import { daysAfter } from '../units/dayNumber';
 
 /** What the marks known by a day were worth over one distance: `timeS` ± `errorS` seconds. */
 export type ProgressPoint = { date: string; timeS: number; errorS: number };
@@ -15,7 +13,7 @@ const EVERY_DAYS = 7;
  */
 export function progressOf(marks: readonly Mark[], distanceM: number, from: string, to: string): ProgressPoint[] {
   const days = new Set(marks.map(({ date }) => date).filter((date) => date >= from && date <= to));
-  for (let day = from; day <= to; day = format(addDays(parseISO(day), EVERY_DAYS), 'yyyy-MM-dd')) days.add(day);
+  for (let day = from; day <= to; day = daysAfter(day, EVERY_DAYS)) days.add(day);
   days.add(to);
   return [...days].sort().flatMap((date) => {
     try {

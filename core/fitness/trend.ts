@@ -1,9 +1,8 @@
 /** How an athlete develops: what each mark was worth, and how fast that changes. */
-import { parseISO } from 'date-fns/parseISO';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { timeFor, type Curve } from './curve';
 import type { MarkKind } from './mark';
 import { sdOnItsDay } from './weighing';
+import { daysBetween } from '../units/dayNumber';
 
 /** What one mark alone is worth over a distance, by the shape of the athlete's curve: `timeS` ± `errorS` seconds. */
 export type MarkWorth = {
@@ -49,7 +48,7 @@ export function trendOf(all: readonly MarkWorth[]): Trend | undefined {
   const [first] = worths;
   if (!first || worths.length < LEAST.marks) return undefined;
   const points = worths.map(({ date, timeS, errorS }) => ({
-    weeks: differenceInCalendarDays(parseISO(date), parseISO(first.date)) / 7,
+    weeks: daysBetween(first.date, date) / 7,
     lnS: Math.log(timeS),
     weight: (timeS / errorS) ** 2,
   }));

@@ -1,7 +1,5 @@
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { isValid } from 'date-fns/isValid';
-import { parseISO } from 'date-fns/parseISO';
 import { isOnTrack, type Course, type Mark } from './mark';
+import { daysBetween, isDate } from '../units/dayNumber';
 
 /**
  * A mark with how old it is, what it was worth on a track (`timeS`, the run time where no offset of its course is known), and how far
@@ -44,7 +42,7 @@ export function isUsable(mark: Mark): boolean {
     mark.distanceM <= USABLE.maxM &&
     speedMps >= USABLE.minMps &&
     speedMps <= USABLE.maxMps &&
-    isValid(parseISO(mark.date))
+    isDate(mark.date.slice(0, 10))
   );
 }
 
@@ -53,8 +51,7 @@ export const usableBy = (marks: readonly Mark[], asOf: string): Mark[] =>
   marks.filter((mark) => isUsable(mark) && mark.date.slice(0, 10) <= asOf.slice(0, 10));
 
 /** Age in days on `asOf` (YYYY-MM-DD); 0 for a future day. */
-export const ageDaysOn = (date: string, asOf: string): number =>
-  Math.max(0, differenceInCalendarDays(parseISO(asOf), parseISO(date)));
+export const ageDaysOn = (date: string, asOf: string): number => Math.max(0, daysBetween(date, asOf));
 
 /** A mark as seen from a day: 0.5 % less sure for each four weeks of age, and by what is known of its course. */
 export function weigh(mark: Mark, asOf: string, courses?: CourseOffsets): Weighed {

@@ -1,16 +1,12 @@
 /** Many sessions week by week, for one athlete or a group, and the squad athlete by athlete. */
-import { addDays } from 'date-fns/addDays';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { format } from 'date-fns/format';
-import { parseISO } from 'date-fns/parseISO';
-import { startOfISOWeek } from 'date-fns/startOfISOWeek';
 import type { PaceMetres, RanAthlete, RunHead } from './history';
 import { loadOf } from './load';
 import { known } from '../units/known';
 import { mean, meanOfKnown } from '../units/mean';
+import { dayNumber, daysAfter, daysBetween, weekdayOf } from '../units/dayNumber';
 
-const iso = (day: Date) => format(day, 'yyyy-MM-dd');
-export const mondayOf = (date: string): string => iso(startOfISOWeek(parseISO(date)));
+/** The Monday of a day's week. */
+export const mondayOf = (date: string): string => daysAfter(date, -weekdayOf(dayNumber(date)));
 
 /** A session, and the athlete's part of it; none where they were not there. */
 export type SessionOfWeek = { run: RunHead; part?: RanAthlete };
@@ -35,7 +31,7 @@ export function weeksOf(
     byWeek.set(monday, [...(byWeek.get(monday) ?? []), { run, ...(part ? { part } : {}) }]);
   }
   const weeks: WeekOfStory[] = [];
-  for (let monday = mondayOf(to); monday >= mondayOf(from); monday = iso(addDays(parseISO(monday), -7))) {
+  for (let monday = mondayOf(to); monday >= mondayOf(from); monday = daysAfter(monday, -7)) {
     const sessions = byWeek.get(monday) ?? [];
     weeks.push({ from: monday, sessions, attended: sessions.filter(({ part }) => part).length });
   }
@@ -146,7 +142,7 @@ export function squadRows(
   { from, to }: { from: string; to: string },
 ): SquadRow[] {
   const dates = new Map(runs.map(({ runId, date }) => [runId, date]));
-  const days = Math.max(1, differenceInCalendarDays(parseISO(to), parseISO(from)));
+  const days = Math.max(1, daysBetween(from, to));
   return ids.map((athleteId): SquadRow => {
     const parts = athletes.filter((part) => part.athleteId === athleteId && part.isThere);
     const over = (of: (part: RanAthlete) => number | undefined) => meanOfKnown(parts.map(of));
@@ -156,7 +152,7 @@ export function squadRows(
         ? []
         : [
             {
-              day: differenceInCalendarDays(parseISO(dates.get(runId) ?? to), parseISO(from)),
+              day: daysBetween(from, dates.get(runId) ?? to),
               value: lastEffort - plannedEffort,
             },
           ],

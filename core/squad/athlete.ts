@@ -1,9 +1,7 @@
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
-import { parseISO } from 'date-fns/parseISO';
 import type { Nudge } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import { ageDaysOn } from '../fitness/weighing';
+import { daysAfter } from '../units/dayNumber';
 
 /** What an athlete runs best, as coaches sort them. */
 export const LEANINGS = ['400-800', '800-1500', '1500-3k', '5k-10k'] as const;
@@ -62,8 +60,7 @@ export function weeksRunning({ runningSince }: Pick<Athlete, 'runningSince'>, as
 }
 
 /** The day regular running began, for someone with so many weeks of it on `asOf`. */
-export const sinceWeeks = (weeks: number, asOf: string): string =>
-  format(addDays(parseISO(asOf), -7 * weeks), 'yyyy-MM-dd');
+export const sinceWeeks = (weeks: number, asOf: string): string => daysAfter(asOf, -7 * weeks);
 
 /** Fewer weeks of regular running than this are few: common coaching practice. */
 export const FEW_WEEKS = 6;

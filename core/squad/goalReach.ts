@@ -1,10 +1,7 @@
 /** Can a goal be reached by its day: the rate that it needs beside the athlete's own. */
-import { addDays } from 'date-fns/addDays';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
-import { format } from 'date-fns/format';
-import { parseISO } from 'date-fns/parseISO';
 import type { Trend } from '../fitness/trend';
 import type { Goal } from './athlete';
+import { daysAfter, daysBetween } from '../units/dayNumber';
 
 /** `there`: within reach today. Chances of about 60 in 100 and more are `likely`, of less than 15 `unlikely`. */
 export type ReachVerdict = 'there' | 'likely' | 'open' | 'unlikely' | 'unknown';
@@ -48,7 +45,7 @@ export function goalReach(
   goal: Goal,
   asOf: string,
 ): GoalReach | undefined {
-  const days = differenceInCalendarDays(parseISO(goal.date), parseISO(asOf));
+  const days = daysBetween(asOf, goal.date);
   if (days < 0) return undefined;
   const weeks = days / 7;
   const toFind = Math.log(now.timeS / goal.timeS);
@@ -67,7 +64,7 @@ export function goalReach(
     then: { timeS: thenS, errorS: thenS * share },
     chance,
     ...(laterWeeks > weeks && laterWeeks <= weeks + MOST_WEEKS
-      ? { laterDay: format(addDays(parseISO(asOf), Math.ceil(laterWeeks * 7)), 'yyyy-MM-dd') }
+      ? { laterDay: daysAfter(asOf, Math.ceil(laterWeeks * 7)) }
       : {}),
   };
 }

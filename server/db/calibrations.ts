@@ -1,7 +1,4 @@
 /** How each athlete tells effort, from the sessions of some months before a day. */
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
-import { parseISO } from 'date-fns/parseISO';
 import { and, asc, eq, exists, gte, isNull, lt, sql } from 'drizzle-orm';
 import { courseOffsets } from '@core/fitness/courseOffsets';
 import { ageDaysOn, type CourseOffsets } from '@core/fitness/weighing';
@@ -12,6 +9,7 @@ import { SHIPPED_PACE_BOOKS } from '@core/paces/shippedPaceBooks';
 import { toldIn, type RanRow } from '@core/review/toldBefore';
 import { athletePaces, paceBookById } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
+import { daysAfter } from '@core/units/dayNumber';
 import { listAthletes } from './athletes';
 import type { Db } from './open';
 import { listPaceBooks } from './paceBooks';
@@ -32,7 +30,7 @@ const kept = new Map<string, { readFrom: string; told: Told }>();
 
 /** Sessions in which they told an effort, each with its rows in the order they were run. */
 function sessionsTold(db: Db, athleteId: string, before: string): Map<string, { date: string; rows: RanRow[] }> {
-  const from = format(addDays(parseISO(before), -DAYS), 'yyyy-MM-dd');
+  const from = daysAfter(before, -DAYS);
   const told = sql`(select 1 from ${repResults} as told where told.run_id = ${repResults.runId} and told.athlete_id = ${athleteId} and told.effort is not null)`;
   const rows = db
     .select({

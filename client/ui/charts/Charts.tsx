@@ -1,5 +1,4 @@
 /** Charts in the look of the app, drawn by react-native-gifted-charts: in a file of their own, fetched when the first is shown. */
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { useState, type ReactNode } from 'react';
@@ -8,6 +7,7 @@ import { BarChart, LineChart } from 'react-native-gifted-charts';
 import { INERT } from '../inert';
 import { SPACE, usePalette } from '../theme';
 import { Text } from '../Text';
+import { daysBetween } from '@core/units/dayNumber';
 
 const LABEL_WIDTH = 46;
 const HEIGHT = 150;
@@ -163,7 +163,7 @@ export function DateLines({ description, lines, dots = [], text, steps, isUpside
     sections: SECTIONS,
   };
   const high = low + step * sections;
-  const days = Math.max(1, differenceInCalendarDays(parseISO(last), parseISO(first)));
+  const days = Math.max(1, daysBetween(first, last));
   // The library draws upwards from nothing: what is better goes up.
   const drawn = (value: number) => (isUpsideDown ? high - value : value - low);
   const STYLE = {
@@ -199,7 +199,7 @@ export function DateLines({ description, lines, dots = [], text, steps, isUpside
                         value: drawn(value),
                         hideDataPoint: !isMarked,
                         ...LOOKS[look],
-                        spacing: next ? differenceInCalendarDays(parseISO(next.date), parseISO(date)) * perDay : 0,
+                        spacing: next ? daysBetween(date, next.date) * perDay : 0,
                       };
                     }),
                     ...STYLE[kind],
