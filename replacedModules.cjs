@@ -9,6 +9,7 @@ const REPLACED = [
   { name: /^@react-native-vector-icons\/material-design-icons$/, by: own('client/ui/icons/PaperIcon.tsx') },
   { name: /\/(native-stack\/createNativeStackNavigator|screensFeatureFlags)$/, by: own('client/ui/noNativeStack.ts') },
   { from: /\/expo-router\/build\//, name: /\/vendor\/react-helmet-async\/lib$/, by: own('client/ui/noHelmet.ts') },
+  { from: /\/react-theme-provider\/lib\//, name: /^deepmerge$/, by: own('client/ui/web/mergeTheme.ts') },
   { name: /^react-native(-web(\/dist\/index)?)?$/, by: own('client/ui/web/reactNative.cjs') },
   {
     from: /\/react-native-web\/dist\/exports\/render\//,
