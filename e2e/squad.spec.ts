@@ -168,7 +168,7 @@ test('files that are no list say so, and what is saved can be read back', async 
   await page.goto(`${demo.url}/squad/files`);
   const pick = page.getByLabel('File to bring in');
   for (const [name, text, message] of [
-    ['rubbish.csv', 'x'.repeat(10_000_000), 'This file has 10 MB; a roster has 2.0 MB at most. Nothing was imported.'],
+    ['rubbish.csv', 'x'.repeat(2_100_000), 'This file has 2.1 MB; a roster has 2.0 MB at most. Nothing was imported.'],
     ['picture.csv', '\u0089PNG\u0000\u0001', 'This is not a text file.'],
     ['empty.csv', '', 'This file is empty.'],
     ['other.json', '{"format":"else"}', 'This is not an athlete saved from Zest Lap.'],

@@ -11,7 +11,7 @@ const counting = (events: readonly RunEvent[]) =>
     .map(({ event }) => event.id);
 
 test('a chain of undos as long as any log is followed to its end', () => {
-  for (const length of [100_000, 100_001]) {
+  for (const length of [20_000, 20_001]) {
     const chain = [crossed('0')];
     for (let i = 1; i < length; i++) chain.push(undone(String(i), String(i - 1)));
     // The last one counts, so the one before does not, and so on down to the first.
