@@ -61,9 +61,7 @@ export function AddVisitor({ groups, taken, add }: Props) {
           />
         </SideBySide>
         <View style={{ alignItems: 'flex-start' }}>
-          <SmallButton onPress={submit} label="Add visitor">
-            Add
-          </SmallButton>
+          <SmallButton onPress={submit}>Add visitor</SmallButton>
         </View>
       </View>
     </FormProvider>

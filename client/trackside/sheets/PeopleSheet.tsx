@@ -14,43 +14,16 @@ import { Sheet } from './Sheet';
 
 type Props = { run: Run; close: () => void; open: (athleteId: string) => void };
 
-/** Who is here, late or away, and somebody more; a name leads to what else there is of them, also while they run. */
+/**
+ * Who is here, late or away, then what is rarer: whom this phone times, and somebody more. A name leads to what else there is of them, also
+ * while they run.
+ */
 export function PeopleSheet({ run, close, open }: Props) {
   const { state, plan, happen, device } = run;
   const mine = timedHere(state, device);
   const everyone = Object.values(state.athletes);
   return (
     <Sheet title="Who is here" close={close}>
-      <AddVisitor
-        groups={plan.groups}
-        taken={everyone.map(({ tileName }) => tileName)}
-        add={(visitor) => {
-          const joined = joinedBy(plan, visitor);
-          if (joined) happen(joined);
-        }}
-      />
-      {state.groups.length > 1 && (
-        <View role="group" aria-label="This phone times" style={{ gap: SPACE.xs }}>
-          <Text as="label">This phone times</Text>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
-            {state.groups.map(({ id, name }) => (
-              <TickRow
-                key={id}
-                label={name}
-                checked={mine.has(id)}
-                onChange={(on) =>
-                  happen({
-                    type: 'times',
-                    groupIds: state.groups
-                      .map((group) => group.id)
-                      .filter((groupId) => (groupId === id ? on : mine.has(groupId))),
-                  })
-                }
-              />
-            ))}
-          </View>
-        </View>
-      )}
       {state.groups.map((group) => (
         <View key={group.id} style={{ gap: SPACE.s }}>
           {state.groups.length > 1 && (
@@ -85,6 +58,36 @@ export function PeopleSheet({ run, close, open }: Props) {
           ))}
         </View>
       ))}
+      {state.groups.length > 1 && (
+        <View role="group" aria-label="This phone times" style={{ gap: SPACE.xs }}>
+          <Text as="label">This phone times</Text>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
+            {state.groups.map(({ id, name }) => (
+              <TickRow
+                key={id}
+                label={name}
+                checked={mine.has(id)}
+                onChange={(on) =>
+                  happen({
+                    type: 'times',
+                    groupIds: state.groups
+                      .map((group) => group.id)
+                      .filter((groupId) => (groupId === id ? on : mine.has(groupId))),
+                  })
+                }
+              />
+            ))}
+          </View>
+        </View>
+      )}
+      <AddVisitor
+        groups={plan.groups}
+        taken={everyone.map(({ tileName }) => tileName)}
+        add={(visitor) => {
+          const joined = joinedBy(plan, visitor);
+          if (joined) happen(joined);
+        }}
+      />
     </Sheet>
   );
 }
