@@ -1,6 +1,6 @@
 import fs from 'node:fs';
 import type { Locator, Page } from '@playwright/test';
-import { expect, test, ALL_RUNS, ALL_SESSIONS } from './app';
+import { expect, secondsOf, test, ALL_RUNS, ALL_SESSIONS } from './app';
 import type { RunningApp } from './runningApp';
 
 type Listed = { id: string; title: string; date: string };
@@ -10,6 +10,16 @@ const runsCalled = async (app: RunningApp, title: string) =>
   (await app.get<Listed[]>(ALL_RUNS)).filter((run) => run.title === title);
 const athleteCalled = async (app: RunningApp, name: string) =>
   (await app.get<{ id: string; name: string }[]>('athletes')).find((athlete) => athlete.name === name)?.id ?? '';
+/** The numbers beside a chart go down, or up, in equal steps. */
+async function expectEvenAxis(chart: Locator): Promise<void> {
+  const labels = chart.getByText(/^[\d:.]+$/);
+  await expect(labels.first()).toBeVisible();
+  const numbers = (await labels.allTextContents()).map(secondsOf);
+  const steps = numbers.slice(1).map((number, i) => number - (numbers[i] ?? NaN));
+  expect(steps.length).toBeGreaterThan(3);
+  expect(steps[0]).not.toBe(0);
+  for (const step of steps) expect(step).toBeCloseTo(steps[0] ?? NaN, 5);
+}
 const matters = (page: Page) => page.getByRole('list', { name: 'What matters' });
 
 test('the latest session is read: what matters, one athlete brought out, their reps, and on to the next @wide', async ({
@@ -96,7 +106,7 @@ test('three runs of a session side by side, for the squad and for one; and the s
   await expect(page.getByRole('button', { name: /^Open 800s at 5k pace of/ })).toHaveCount(4);
   await expect(page.getByText(/^Since the one before, 2\d °C cooler/)).toBeVisible();
   await page.getByLabel('Whose').selectOption({ label: 'Ada Brindlecote' });
-  await expect(page.getByRole('img', { name: /^Ada Brindlecote, 800 @5k on average/ })).toBeVisible();
+  await expectEvenAxis(page.getByRole('img', { name: /^Ada Brindlecote, 800 @5k on average/ }));
   await expect(page.getByRole('table', { name: 'Rep for rep' }).getByRole('row')).toHaveCount(5);
 
   const [step] = await runsCalled(demo, 'Threshold kilometres, 3');
@@ -125,6 +135,8 @@ test('from a plan to the last time it was run, and one athlete’s weeks from th
   await go(page.getByRole('button', { name: 'The story of Hana Morvane' }));
   await expect(page.getByText(/^1\d of 2\d sessions/)).toBeVisible();
   await expect(page.getByRole('img', { name: /^Hana Morvane, load by week/ })).toBeVisible();
+  await expectEvenAxis(page.getByRole('img', { name: /^Hana Morvane, unevenness/ }));
+  await expectEvenAxis(page.getByRole('img', { name: /^Hana Morvane, effort/ }));
   await go(page.getByRole('link', { name: /^Threshold miles/ }).first());
   await expect(page.getByRole('heading', { name: 'Hana Morvane', level: 1 })).toBeVisible();
 });

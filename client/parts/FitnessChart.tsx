@@ -91,7 +91,7 @@ export function FitnessChart({ athlete, paces }: { athlete: SquadMember; paces: 
               high: timeS + errorS,
               look: LOOKS[kind],
             }))}
-            text={(timeS) => formatTime(timeS)}
+            text={formatTime}
             steps={[1, 2, 5, 10, 15, 30, 60, 120, 300]}
             isUpsideDown
           />

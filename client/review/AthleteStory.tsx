@@ -141,7 +141,7 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
           <DateLines
             description={`${name}, unevenness: ${even.map(({ date, value }) => `${value.toFixed(1)} % on ${dayName(date)}`).join(', ')}.`}
             lines={[{ points: even, kind: 'main' }]}
-            text={(value) => value.toFixed(1)}
+            text={(value, digits) => value.toFixed(digits)}
             steps={[0.2, 0.5, 1, 2]}
           />
         </View>
@@ -154,7 +154,7 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
           <DateLines
             description={`${name}, effort: ${efforts.map(({ date, value }) => `${value} on ${dayName(date)}`).join(', ')}.`}
             lines={[{ points: efforts, kind: 'main' }]}
-            text={(value) => value.toFixed(value % 1 === 0 ? 0 : 1)}
+            text={(value, digits) => value.toFixed(digits)}
             steps={[]}
             axis={EFFORT_AXIS}
           />

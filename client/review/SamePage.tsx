@@ -122,7 +122,7 @@ function Sides({ same, name }: { same: SameSessions; name: string }) {
           <DateLines
             description={`${name}, ${means.label} on average: ${means.points.map(({ date, value }) => `${formatTime(value, 1)} on ${dayName(date)}`).join(', ')}.`}
             lines={[{ points: means.points, kind: 'main' }]}
-            text={(value) => formatTime(value, value < 60 ? 1 : 0)}
+            text={formatTime}
             steps={[0.2, 0.5, 1, 2, 5, 10, 15, 30, 60]}
             isUpsideDown
           />
@@ -136,7 +136,7 @@ function Sides({ same, name }: { same: SameSessions; name: string }) {
           <DateLines
             description={`${name}, effort: ${efforts.map(({ date, value }) => `${value.toFixed(1)} on ${dayName(date)}`).join(', ')}.`}
             lines={[{ points: efforts, kind: 'main' }]}
-            text={(value) => value.toFixed(value % 1 === 0 ? 0 : 1)}
+            text={(value, digits) => value.toFixed(digits)}
             steps={[]}
             axis={EFFORT_AXIS}
           />

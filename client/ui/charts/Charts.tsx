@@ -53,9 +53,9 @@ function useLabels() {
   };
 }
 
-/** A round top for the axis, a whole number of sections above nothing. */
+/** A round top for the axis: sections of whole numbers above nothing. */
 function roundTop(most: number): number {
-  const step = [0.25, 0.5, 1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000, 5000].find(
+  const step = [1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000, 5000].find(
     (step) => step * SECTIONS >= most,
   );
   return (step ?? Math.ceil(most / SECTIONS)) * SECTIONS;
@@ -136,8 +136,8 @@ type LinesProps = {
   description: string;
   lines: readonly Line[];
   dots?: readonly DatedDot[];
-  /** A value as it is read: `4:36`. */
-  text: (value: number) => string;
+  /** A value as it is read, `4:36`, with so many decimals as the steps of the axis have. */
+  text: (value: number, digits: 0 | 1) => string;
   /** Steps that the axis may go in. */
   steps: readonly number[];
   /** Smaller is better, and drawn higher. */
@@ -163,6 +163,7 @@ export function DateLines({ description, lines, dots = [], text, steps, isUpside
     sections: SECTIONS,
   };
   const high = low + step * sections;
+  const digits = step % 1 === 0 ? 0 : 1;
   const days = Math.max(1, daysBetween(first, last));
   // The library draws upwards from nothing: what is better goes up.
   const drawn = (value: number) => (isUpsideDown ? high - value : value - low);
@@ -214,10 +215,12 @@ export function DateLines({ description, lines, dots = [], text, steps, isUpside
               noOfSections={sections}
               maxValue={step * sections}
               stepValue={step}
+              // Else what is after the point is cut off.
+              showFractionalValues
               roundToDigits={2}
               initialSpacing={INSET}
               endSpacing={INSET}
-              formatYLabel={(label) => text(isUpsideDown ? high - Number(label) : low + Number(label))}
+              formatYLabel={(label) => text(isUpsideDown ? high - Number(label) : low + Number(label), digits)}
             />
           );
         }}
