@@ -132,6 +132,8 @@ test('from a plan to the last time it was run, and one athlete’s weeks from th
   await go(page.getByRole('button', { name: 'Sort by Even' }));
   const rows = page.getByRole('table', { name: 'The squad over the weeks' }).getByRole('row');
   await expect(rows.nth(1)).toContainText('Kit Rennagh');
+  // Nothing is neither more nor less.
+  await expect(rows.filter({ hasText: /[+−]0\.0(?!\d)/ })).toHaveCount(0);
   await go(page.getByRole('button', { name: 'The story of Hana Morvane' }));
   await expect(page.getByText(/^1\d of 2\d sessions/)).toBeVisible();
   await expect(page.getByRole('img', { name: /^Hana Morvane, load by week/ })).toBeVisible();

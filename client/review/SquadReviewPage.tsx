@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { squadRows, type SquadRow } from '@core/review/story';
+import { formatDelta } from '@core/units/time';
 import { useSquad } from '../data/useSquad';
 import { troubleText, useSquadHistoryQuery } from '../store/api';
 import { Empty } from '../ui/Empty';
@@ -67,7 +68,7 @@ const COLUMNS: Column[] = [
     under: 'to what is meant',
     width: 104,
     by: ({ effortAbove }) => effortAbove,
-    text: ({ effortAbove }) => some(effortAbove, (value) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`),
+    text: ({ effortAbove }) => some(effortAbove, formatDelta),
   },
   {
     key: 'rise',
@@ -75,7 +76,7 @@ const COLUMNS: Column[] = [
     under: 'over the weeks',
     width: 100,
     by: ({ effortRise }) => effortRise,
-    text: ({ effortRise }) => some(effortRise, (value) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(1)}`),
+    text: ({ effortRise }) => some(effortRise, formatDelta),
   },
 ];
 
