@@ -55,9 +55,7 @@ function useLabels() {
 
 /** A round top for the axis: sections of whole numbers above nothing. */
 function roundTop(most: number): number {
-  const step = [1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000, 5000].find(
-    (step) => step * SECTIONS >= most,
-  );
+  const step = [1, 2, 5, 10, 20, 25, 50, 100, 200, 250, 500, 1000, 2000, 5000].find((step) => step * SECTIONS >= most);
   return (step ?? Math.ceil(most / SECTIONS)) * SECTIONS;
 }
 
