@@ -1,10 +1,11 @@
 import type Database from 'better-sqlite3';
-import { and, eq, exists, inArray, isNull, like, or, sql } from 'drizzle-orm';
+import { and, eq, exists, inArray, isNull, like, or } from 'drizzle-orm';
 import type { AthleteFile } from '@core/api/athleteFile';
 import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
 import { aboutAthleteInSeason, seasonWithoutAthlete } from '@core/season/ownSeason';
 import { isAnyoneInRun, isInRun, runOf } from '@core/run/runOf';
 import { readAthlete } from './athletes';
+import { anyRow } from './insertRows';
 import { truncateWal, type Db, type Tx } from './open';
 import { breathe, eraseFromProjection, forgetGrowing, SLICE_MS } from './results';
 import { athleteResults, athletes, erasedAthletes, runEvents, runResults, runs, seasons, sessions } from './schema';
@@ -33,33 +34,22 @@ function runIdsNaming(db: Db, athleteId: string): string[] {
     .map(({ id }) => id);
 }
 
-const given = (name: string) => sql`${sql.placeholder(name)}`;
-
-/** What is written for each session: put together once, as that takes longer than the writing. */
-function statements(db: Db) {
-  const isIt = <T extends typeof sessions | typeof runs | typeof runEvents>({ id }: T) => eq(id, given('id'));
+/** What is written for each session at the track: put together once, as that takes longer than the writing. */
+function runStatements(db: Db) {
+  const [run, event] = [anyRow(runs), anyRow(runEvents)];
   return {
-    putDayPlan: db
-      .update(sessions)
-      .set({ plan: given('plan') })
-      .where(isIt(sessions))
-      .prepare(),
     putPlan: db
       .update(runs)
-      .set({ planJson: given('planJson'), eventCount: given('eventCount') })
-      .where(isIt(runs))
+      .set({ planJson: run.planJson, eventCount: run.eventCount })
+      .where(eq(runs.id, run.id))
       .prepare(),
-    putEvent: db
-      .update(runEvents)
-      .set({ eventJson: given('eventJson') })
-      .where(isIt(runEvents))
-      .prepare(),
-    dropEvent: db.delete(runEvents).where(isIt(runEvents)).prepare(),
+    putEvent: db.update(runEvents).set({ eventJson: event.eventJson }).where(eq(runEvents.id, event.id)).prepare(),
+    dropEvent: db.delete(runEvents).where(eq(runEvents.id, event.id)).prepare(),
   };
 }
 
 /** Takes the athlete out of a session at the track. Damaged text that names them is removed whole, since nobody can be taken out of it. */
-function eraseFromRun(db: Db, tx: Tx, id: string, athleteId: string, write: ReturnType<typeof statements>): void {
+function eraseFromRun(db: Db, tx: Tx, id: string, athleteId: string, write: ReturnType<typeof runStatements>): void {
   const run = readSoundPart(db, id);
   const kept = run && runOf(run, (other) => other !== athleteId);
   if (!kept || !isAnyoneInRun(kept)) {
@@ -128,7 +118,7 @@ const isOpen = ({ $client }: Db): boolean => $client.open;
 /** Takes an athlete who is erased out of every session at the track, some sessions at a time with room for requests between. */
 async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
   const ids = runIdsNaming(db, athleteId);
-  const write = statements(db);
+  const write = runStatements(db);
   while (ids.length > 0) {
     await breathe();
     // Closed in the middle: the rest is taken up when it is opened again.
@@ -154,10 +144,11 @@ async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
  */
 export async function eraseAthlete(db: Db, id: string, nowMs: number): Promise<boolean> {
   if (readAthlete(db, id) === undefined) return false;
-  const { putDayPlan } = statements(db);
+  const session = anyRow(sessions);
+  const putDayPlan = db.update(sessions).set({ plan: session.plan }).where(eq(sessions.id, session.id)).prepare();
   db.transaction((tx) => {
     for (const { id: sessionId, plan } of plannedWith(db, id))
-      putDayPlan.run({ id: sessionId, plan: JSON.stringify(withoutAthlete(plan, id)) });
+      putDayPlan.run({ id: sessionId, plan: withoutAthlete(plan, id) });
     for (const { id: seasonId, season } of seasonsNaming(tx, id))
       tx.update(seasons)
         .set({ plan: seasonWithoutAthlete(season, id) })
