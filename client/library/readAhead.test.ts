@@ -26,22 +26,22 @@ function library(count: number, tookMs: number) {
   return { read, entries };
 }
 
-test('all of it is read, little by little, the first in the list first', () => {
-  const { read, entries } = library(50, 3);
+test('all of it is read, little by little, the first in the list first', async () => {
+  const { read, entries } = library(50, 4);
   readAhead(entries);
   expect(read.size).toBe(0);
-  jest.advanceTimersToNextTimer();
+  await jest.advanceTimersToNextTimerAsync();
   expect([...read]).toEqual(['0', '1', '2']);
-  jest.runAllTimers();
+  await jest.runAllTimersAsync();
   expect(read.size).toBe(50);
   expect(jest.getTimerCount()).toBe(0);
 });
 
-test('it stops where the list is left', () => {
-  const { read, entries } = library(50, 3);
+test('it stops where the list is left', async () => {
+  const { read, entries } = library(50, 4);
   const stop = readAhead(entries);
-  jest.advanceTimersToNextTimer();
+  await jest.advanceTimersToNextTimerAsync();
   stop();
-  jest.runAllTimers();
+  await jest.runAllTimersAsync();
   expect(read.size).toBe(3);
 });
