@@ -1,13 +1,11 @@
-import { format } from 'date-fns/format';
-import { parseISO } from 'date-fns/parseISO';
-import { subWeeks } from 'date-fns/subWeeks';
 import { mondayOf } from '@core/review/story';
+import { daysAfter } from '@core/units/dayNumber';
 import { today } from '../ui/days';
 
 /** So many weeks up to today, from a Monday. */
 export function weeksBack(weeks: number): { from: string; to: string } {
   const to = today();
-  return { from: mondayOf(format(subWeeks(parseISO(to), weeks - 1), 'yyyy-MM-dd')), to };
+  return { from: daysAfter(mondayOf(to), -7 * (weeks - 1)), to };
 }
 
 /** The axis of an effort from 1 to 10, the same for everyone. */

@@ -4,11 +4,9 @@ import type { Mark } from './mark';
 import { markWorths, trendOf, type MarkWorth } from './trend';
 import { normal } from '../rehearsal/simulate';
 import { seeded } from '../units/seeded';
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
-import { parseISO } from 'date-fns/parseISO';
+import { daysAfter } from '../units/dayNumber';
 
-const day = (n: number) => format(addDays(parseISO('2026-06-01'), n), 'yyyy-MM-dd');
+const day = (n: number) => daysAfter('2026-06-01', n);
 const race = (days: number, distanceM: number, timeS: number, more: Partial<Mark> = {}): Mark => ({
   distanceM,
   timeS,

@@ -1,10 +1,9 @@
 /** Days as people write them. Inside the app a day is always YYYY-MM-DD. */
-import { addDays } from 'date-fns/addDays';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { isValid } from 'date-fns/isValid';
 import { parse } from 'date-fns/parse';
 import { parseISO } from 'date-fns/parseISO';
+import { daysAfter, daysBetween } from './dayNumber';
 
 export type ReadDay = { ok: true; date: string } | { ok: false; message: string };
 
@@ -33,7 +32,7 @@ export function dayOrderOf(texts: readonly string[]): DayOrder {
 const SHORT_NAMED = /^(\d{1,2})[ /-]?(\p{L}{3,9})[ /-]?(\d{2}|\d{4})$/u;
 
 /** Days since the last of 1899, as spreadsheets count them: from 1950 on, and no further than a season ahead. */
-const SERIAL = { from: 18_264, pattern: /^(\d{5})(?:\.\d+)?$/, day0: new Date(1899, 11, 30), aheadDays: 400 };
+const SERIAL = { from: 18_264, pattern: /^(\d{5})(?:\.\d+)?$/, day0: '1899-12-30', aheadDays: 400 };
 
 /**
  * Reads a cell of a column of days: as parseDay() does, and also the bare number (46298) that a spreadsheet makes of a day. Elsewhere such a number
@@ -41,9 +40,9 @@ const SERIAL = { from: 18_264, pattern: /^(\d{5})(?:\.\d+)?$/, day0: new Date(18
  */
 export function parseDayCell(text: string, today: string, order: DayOrder = 'day-first'): ReadDay {
   const days = Number(SERIAL.pattern.exec(text.trim())?.[1]);
-  const latest = differenceInCalendarDays(parseISO(today), SERIAL.day0) + SERIAL.aheadDays;
+  const latest = daysBetween(SERIAL.day0, today) + SERIAL.aheadDays;
   return days >= SERIAL.from && days <= latest
-    ? { ok: true, date: format(addDays(SERIAL.day0, days), 'yyyy-MM-dd') }
+    ? { ok: true, date: daysAfter(SERIAL.day0, days) }
     : parseDay(text, today, order);
 }
 
