@@ -10,6 +10,8 @@ const runsCalled = async (app: RunningApp, title: string) =>
   (await app.get<Listed[]>(ALL_RUNS)).filter((run) => run.title === title);
 const athleteCalled = async (app: RunningApp, name: string) =>
   (await app.get<{ id: string; name: string }[]>('athletes')).find((athlete) => athlete.name === name)?.id ?? '';
+const matters = (page: Page) => page.getByRole('list', { name: 'What matters' });
+
 /** The numbers beside a chart go down, or up, in equal steps. */
 async function expectEvenAxis(chart: Locator): Promise<void> {
   const labels = chart.getByText(/^[\d:.]+$/);
@@ -20,7 +22,6 @@ async function expectEvenAxis(chart: Locator): Promise<void> {
   expect(steps[0]).not.toBe(0);
   for (const step of steps) expect(step).toBeCloseTo(steps[0] ?? NaN, 5);
 }
-const matters = (page: Page) => page.getByRole('list', { name: 'What matters' });
 
 test('the latest session is read: what matters, one athlete brought out, their reps, and on to the next @wide', async ({
   page,
