@@ -1,7 +1,9 @@
 /** The made-up squad as a program: see README.md. */
 import { parseArgs } from 'node:util';
+import type { Answers, Route } from '@core/api/answers';
 import type { RunEvent } from '@core/run/events';
-import { athletesOf, type Plan } from '@core/run/plan';
+import { athletesOf } from '@core/run/plan';
+import { counted } from '@core/units/counted';
 import { ChippedSquad, connectLoop } from './squad';
 
 const { values } = parseArgs({
@@ -13,23 +15,22 @@ const { values } = parseArgs({
   },
 });
 
-type Listed = { id: string; title: string; summary?: { startedAtMs?: number; endedAtMs?: number } };
-
-async function ask<T>(path: string): Promise<T> {
-  const answer = await fetch(`${values.server}/api/${path}`);
-  if (!answer.ok) throw new Error(`${values.server} answers ${answer.status} for ${path}.`);
-  return (await answer.json()) as T;
+/** Asks the server by one of its routes. @param address the route with what stands for its parameters put in. */
+async function ask<R extends Route>(_route: R, address: string): Promise<Answers[R]> {
+  const answer = await fetch(`${values.server}/api/${address}`);
+  if (!answer.ok) throw new Error(`${values.server} answers ${answer.status} for ${address}.`);
+  return (await answer.json()) as Answers[R];
 }
 
 async function main(): Promise<void> {
   const speed = Number(values.speed);
   if (!(speed >= 1 && speed <= 60)) throw new Error('--speed has to be from 1 to 60.');
-  const open = (await ask<Listed[]>('runs')).find(({ summary }) => summary && summary.endedAtMs === undefined);
-  const runId = values.run ?? open?.id;
+  const [latest] = await ask('GET /api/runs/open', 'runs/open');
+  const runId = values.run ?? latest?.id;
   if (runId === undefined) throw new Error('No session is under way. Take one to the track first.');
-  const { plan, events } = await ask<{ plan: Plan; events: RunEvent[] }>(`runs/${runId}`);
+  const { plan, events } = await ask('GET /api/runs/:id', `runs/${runId}`);
   const chips = athletesOf(plan).filter(({ chip }) => chip !== undefined).length;
-  console.log(`“${plan.title}”: ${chips} athletes with chips, ${speed} times as fast.`);
+  console.log(`“${plan.title}”: ${counted(chips, 'athlete')} with chips, ${speed} times as fast.`);
   const link = await connectLoop(Number(values.loop));
   const later = (run: () => void, afterMs: number) => void setTimeout(run, afterMs);
   const squad = new ChippedSquad({ plan, habits: {}, random: Math.random, speed, link, later });
