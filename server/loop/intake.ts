@@ -18,6 +18,16 @@ export type IntakeAnswer =
 
 type OpenRun = { plan: Plan; events: readonly RunEvent[]; lastRow: number; replay: GrowingReplay; state: RunState };
 
+/** True if a line is an object of the protocol in docs/timing-loop.md, right or wrong in its fields: no other protocol begins like that. */
+export function isLoopLine(line: string): boolean {
+  try {
+    const sent: unknown = JSON.parse(line);
+    return typeof sent === 'object' && sent !== null && 'type' in sent;
+  } catch {
+    return false;
+  }
+}
+
 /** How long after it was taken to the track a session may go on. */
 const OPEN_MS = 12 * 3_600_000;
 const AGAIN_MS = 2000;

@@ -1,6 +1,6 @@
 import net from 'node:net';
 import type { Logger } from 'pino';
-import type { Intake } from './intake';
+import { isLoopLine, type Intake } from './intake';
 import { Lines } from './lines';
 import { Turns, type Worker } from './turns';
 
@@ -21,6 +21,9 @@ export const LIMITS = {
 /** One device on the line: its lines are answered one by one, when it is their turn. */
 class Device implements Worker {
   private readonly waiting: (string | Error)[] = [];
+  /** Its first line was one of ours; what speaks another protocol is not read beyond that. */
+  private isKnown = false;
+  private isClosing = false;
   private readonly lines: Lines;
   private heardAtMs: number | undefined;
   private readonly connectedAtMs: number;
@@ -43,6 +46,7 @@ class Device implements Worker {
     socket.setEncoding('utf8');
     socket.setKeepAlive(true, 30_000);
     socket.on('data', (chunk: string) => {
+      if (socket.destroyed) return;
       this.lines.push(chunk);
       if (this.waiting.length > limits.waitingLines) socket.pause();
     });
@@ -71,12 +75,22 @@ class Device implements Worker {
   }
 
   private hear(line: string | Error): void {
+    if (this.isClosing) return;
     this.heardAtMs = this.clockMs();
     if (line === '') return;
+    if (!this.isKnown && (line instanceof Error || !isLoopLine(line))) return this.refuse();
+    this.isKnown = true;
     this.waiting.push(line);
     this.turns.ask(this);
   }
 
+  /** A page in a browser, say, can open this port and send lines of ours behind its own first ones. */
+  private refuse(): void {
+    this.isClosing = true;
+    const message =
+      'This port is for timing loops, and the first line was not one of theirs. The connection is closed.';
+    this.socket.end(`${JSON.stringify({ error: { code: 'not_a_loop', message } })}\n`, () => this.socket.destroy());
+  }
   private take(line: string): void {
     try {
       this.answer(this.intake.take(line));

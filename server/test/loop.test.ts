@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process';
 import net from 'node:net';
 import pino from 'pino';
 import { ulid } from 'ulid';
@@ -12,6 +13,7 @@ import { Intake } from '../loop/intake';
 import { Lines } from '../loop/lines';
 import { type LIMITS, serveLoop } from '../loop/serve';
 import { Turns } from '../loop/turns';
+import { bundled } from './bundle';
 import { serverForEach, startTestServer, tempFolder } from './testServer';
 
 /** A module as it is, but that one of its functions can be asked how often it was called. */
@@ -135,9 +137,9 @@ test('rubbish is answered with the reason and skipped; what follows is taken', a
   await underWay();
   const device = await Device.connect();
   const answers = await device.say(
+    '{"type":"passing"}',
     'what',
     '[]',
-    '{"type":"passing"}',
     { ...passing(88), atMs: 'soon' },
     { ...passing(88), chip: 'no spaces here' },
     { type: 'flying', chip: 'ZL-01', atMs: 1 },
@@ -150,11 +152,33 @@ test('rubbish is answered with the reason and skipped; what follows is taken', a
   expect(answers.at(-1)).toEqual({ took: 'mark' });
 });
 
+test('what does not begin as a timing loop is closed at once, and nothing behind its first line is read', async () => {
+  await underWay();
+  for (const first of ['POST / HTTP/1.1', 'GET /?{"type":"passing"} HTTP/1.1', '[]', '7', '\u0016\u0003\u0001']) {
+    const device = await Device.connect();
+    const closed = new Promise((resolve) => device.socket.once('close', resolve));
+    device.socket.write(`${first}\r\n\r\n${JSON.stringify(passing(88))}\n${JSON.stringify(passing(89))}\n`);
+    expect(await device.answers(1)).toMatchObject([{ error: { code: 'not_a_loop' } }]);
+    await closed;
+  }
+  // A page in a browser can do no more than that.
+  await fetch(`http://127.0.0.1:${loop.port}/`, { method: 'POST', body: `\n${JSON.stringify(passing(88))}\n` }).catch(
+    () => undefined,
+  );
+  expect(await log()).toEqual([]);
+  const device = await Device.connect();
+  expect(await device.say(passing(88))).toEqual([{ took: 'mark' }]);
+});
+
 test('a line of a megabyte is not kept in memory, and the next one is read', async () => {
   await underWay();
   const device = await Device.connect();
-  const answers = await device.say('x'.repeat(1_000_000), passing(88));
-  expect(answers).toEqual([{ error: expect.objectContaining({ code: 'too_long' }) }, { took: 'mark' }]);
+  const answers = await device.say(passing(300, 'STRAY'), 'x'.repeat(1_000_000), passing(88));
+  expect(answers).toEqual([
+    { took: 'unnamed' },
+    { error: expect.objectContaining({ code: 'too_long' }) },
+    { took: 'mark' },
+  ]);
 });
 
 test('a flooding device is slowed down and loses nothing; one that stops mid-line disturbs nobody', async () => {
@@ -183,11 +207,11 @@ test('the number of devices is limited; refused ones are closed at once, and may
     socket.write('{"type":"pass');
     socket.resetAndDestroy();
   }
-  expect(await devices[0]?.say('what')).toEqual([{ error: expect.objectContaining({ code: 'bad_json' }) }]);
+  expect(await devices[0]?.say({ type: 'what' })).toEqual([{ error: expect.objectContaining({ code: 'invalid' }) }]);
   const place = async (): Promise<Device> => {
     const device = await Device.connect();
-    const [answer] = await device.say('what').catch(() => []);
-    return JSON.stringify(answer).includes('bad_json') ? device : place();
+    const [answer] = await device.say({ type: 'what' }).catch(() => []);
+    return JSON.stringify(answer).includes('invalid') ? device : place();
   };
   expect((await place()).socket.destroyed).toBe(false);
 });
@@ -198,7 +222,7 @@ test('silent and half-open devices lose their place after a while; an empty line
   loop = await listen({ firstLineMs: 30, silentMs: 90 }, () => clockMs);
   const [silent, hanging, alive] = [await Device.connect(), await Device.connect(), await Device.connect()];
   hanging.socket.write('{"type":"passing","chip":');
-  await alive.say('what');
+  await alive.say({ type: 'what' });
   const gone = Promise.all(
     [silent, hanging].map(({ socket }) => new Promise((resolve) => socket.once('close', resolve))),
   );
@@ -206,9 +230,9 @@ test('silent and half-open devices lose their place after a while; an empty line
   await gone;
   clockMs = 80;
   alive.socket.write('\n');
-  await alive.say('what');
+  await alive.say({ type: 'what' });
   clockMs = 150;
-  expect(await alive.say('what')).toHaveLength(1);
+  expect(await alive.say({ type: 'what' })).toHaveLength(1);
   const aliveGone = new Promise((resolve) => alive.socket.once('close', resolve));
   clockMs = 241;
   await aliveGone;
@@ -306,4 +330,22 @@ test('lines are cut at line feeds wherever the pieces end', () => {
   );
   for (const piece of ['ab', 'c\n', '\n', 'd\r\ne', 'f\n', '0123456789', '0123', '45\ng\n']) lines.push(piece);
   expect(seen).toEqual(['abc', '', 'd', 'ef', 'TOO LONG', 'g']);
+});
+
+test('the made-up squad finds the session under way by its documented command, and runs it', async () => {
+  await underWay();
+  const squad = spawn(process.execPath, [
+    ...[await bundled('devices/squad/main.ts'), '--server', server.url, '--loop', String(loop.port), '--speed', '60'],
+  ]);
+  try {
+    const heard = await new Promise<string>((resolve, reject) => {
+      let said = '';
+      squad.stderr.on('data', (chunk: Buffer) => (said += chunk.toString()));
+      squad.stdout.once('data', (chunk: Buffer) => resolve(chunk.toString()));
+      squad.once('exit', () => reject(new Error(said)));
+    });
+    expect(heard).toMatch(/athletes? with chips/);
+  } finally {
+    squad.kill();
+  }
 });
