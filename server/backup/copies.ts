@@ -7,7 +7,7 @@ import { parse } from 'date-fns/parse';
 import { DamagedError, DataError } from '../db/dataError';
 import { copiesFolder, databaseFile } from '../db/dataFolder';
 import { isNoRoom } from '../db/errorCode';
-import { asDataError, checkSound, identify, look, pragma, type Kind } from '../db/inspect';
+import { asDataError, checkInert, checkSound, identify, look, pragma, type Kind } from '../db/inspect';
 
 /** Why a copy was made. */
 export type Why = 'nightly' | 'migration' | 'asked';
@@ -57,6 +57,7 @@ function countRows(client: Database.Database, table: string, where = ''): number
 export function contentsOf(file: string): Contents {
   return look(file, (client) => {
     const { kind, version } = identify(client, file);
+    checkInert(client, file);
     if (!kind) throw new DataError(`${file} is an empty database: there is nothing in it to put back.`);
     const runs = countRows(client, 'runs');
     const latest = runs === 0 ? undefined : (client.prepare('SELECT max(date) FROM runs').pluck().get() as string);

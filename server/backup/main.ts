@@ -48,6 +48,7 @@ function listForRestore(dataFolder: string): void {
 }
 
 async function putBack(dataFolder: string, named: string): Promise<void> {
+  if (named.trim() === '') throw new DataError('No file was named. npm run restore lists the copies there are.');
   const inCopies = path.join(copiesFolder(dataFolder), named);
   const from = !fs.existsSync(named) && fs.existsSync(inCopies) ? inCopies : path.resolve(named);
   const { contents, replacedFile, erasedAgain } = await restore(dataFolder, from);

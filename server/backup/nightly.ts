@@ -1,6 +1,7 @@
 import { execFile } from 'node:child_process';
 import path from 'node:path';
 import type { Logger } from 'pino';
+import type { Jobs } from '../jobs';
 import { listCopies } from './copies';
 
 /** Local hour at which a copy is due. */
@@ -30,30 +31,18 @@ export const copyBeside = (dataFolder: string): Promise<string> =>
     );
   });
 
-/** Makes a copy a night for as long as the server runs. @returns how to stop. A copy that fails is logged, and tried again. */
+/** Makes a copy a night for as long as the server runs. One that fails is logged, and tried again at the next look. */
 export function startNightlyCopies(
+  jobs: Jobs,
   dataFolder: string,
-  log: Logger,
   nowMs: () => number,
+  log: Pick<Logger, 'info'>,
   copy: (dataFolder: string) => Promise<unknown> = copyBeside,
-): () => void {
-  let isCopying = false;
+): void {
   const lookAtIt = async () => {
-    if (isCopying || !isCopyDue(listCopies(dataFolder)[0]?.madeAtMs, nowMs())) return;
-    isCopying = true;
-    try {
-      await copy(dataFolder);
-      log.info('nightly copy made');
-    } catch (error) {
-      log.error({ err: error as Error }, 'nightly copy');
-    } finally {
-      isCopying = false;
-    }
+    if (!isCopyDue(listCopies(dataFolder)[0]?.madeAtMs, nowMs())) return;
+    await copy(dataFolder);
+    log.info('nightly copy made');
   };
-  const first = setTimeout(() => void lookAtIt(), FIRST_LOOK_MS).unref();
-  const timer = setInterval(() => void lookAtIt(), LOOK_EVERY_MS).unref();
-  return () => {
-    clearTimeout(first);
-    clearInterval(timer);
-  };
+  jobs.every('nightly copy', LOOK_EVERY_MS, lookAtIt, FIRST_LOOK_MS);
 }

@@ -1,5 +1,6 @@
 /** Puts a copy in the place of the database. Nothing is lost on the way: what is replaced is kept, and a kill leaves either the old or the new. */
 import fs from 'node:fs';
+import os from 'node:os';
 import path from 'node:path';
 import Database from 'better-sqlite3';
 import { format } from 'date-fns/format';
@@ -7,8 +8,8 @@ import { DamagedError, DataError } from '../db/dataError';
 import { copiesFolder, databaseFile, prepareFolder, restoringFolder, touchPrivate } from '../db/dataFolder';
 import { isNoRoom } from '../db/errorCode';
 import { eraseAthlete, erasedAthleteIds } from '../db/erase';
-import { asDataError, identify, look, type Kind } from '../db/inspect';
-import { holdOwnership, openDatabase } from '../db/open';
+import { asDataError, checkSameSchema, identify, look, type Kind } from '../db/inspect';
+import { holdOwnership, openDatabase, type Db } from '../db/open';
 import { checkCopy, contentsOf, syncToDisk, type Contents } from './copies';
 
 export type Restored = {
@@ -61,6 +62,32 @@ function erasedSince(file: string): string[] {
   }
 }
 
+/** Refuses a copy that, brought up to this version, is laid out otherwise than a database made by this version. */
+function checkSchema({ $client }: Db, from: string): void {
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-fresh-'));
+  try {
+    const fresh = openDatabase(folder);
+    try {
+      checkSameSchema($client, fresh.$client, from);
+    } finally {
+      fresh.$client.close();
+    }
+  } finally {
+    fs.rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+/** Refuses what is no copy: a folder, a pipe that would never end, the database that is in use. */
+function checkIsCopy(from: string, file: string): void {
+  const found = fs.statSync(from, { throwIfNoEntry: false });
+  if (!found) throw new DataError(`There is no file ${from}.`);
+  if (!found.isFile())
+    throw new DataError(`${from} is not a file. Name one of the copies: npm run restore lists them.`);
+  const present = fs.statSync(file, { throwIfNoEntry: false });
+  if (present && present.dev === found.dev && present.ino === found.ino)
+    throw new DataError(`${from} is the data itself, not a copy of it. Nothing was changed.`);
+}
+
 /** Copies what FILE holds, checks it and brings it up to this version, apart from what is in use. */
 async function makeReady(from: string, ready: string, contents: Contents, erased: string[], nowMs: number) {
   const source = new Database(from, { readonly: true, timeout: 500 });
@@ -73,6 +100,7 @@ async function makeReady(from: string, ready: string, contents: Contents, erased
   checkCopy(databaseFile(ready));
   const db = openDatabase(ready, contents.kind);
   try {
+    checkSchema(db, from);
     let again = 0;
     for (const id of erased) if (await eraseAthlete(db, id, nowMs)) again++;
     return again;
@@ -113,6 +141,7 @@ function keepReplaced(file: string, dataFolder: string, nowMs: number): string |
  * @throws DataError when a server runs there, the copy is damaged, not ours, of a newer version, or there is no room; nothing is changed then.
  */
 export async function restore(dataFolder: string, from: string, nowMs: number = Date.now()): Promise<Restored> {
+  checkIsCopy(from, databaseFile(dataFolder));
   const contents = contentsOf(from);
   prepareFolder(dataFolder);
   const holder = holdFolder(dataFolder);

@@ -80,3 +80,33 @@ export function look<T>(file: string, at: (client: Database.Database) => T): T {
     client?.close();
   }
 }
+
+/** The tables and indexes of a database, each with its SQL; what SQLite keeps for itself is left out. */
+const partsOf = (client: Database.Database) =>
+  client
+    .prepare(
+      "SELECT type, name, sql FROM sqlite_master WHERE name NOT LIKE 'sqlite\\_%' ESCAPE '\\' ORDER BY type, name",
+    )
+    .all() as { type: string; name: string; sql: string }[];
+
+/** Refuses a database that would do something by itself as soon as it is written to. @throws DataError */
+export function checkInert(client: Database.Database, file: string): void {
+  const active = partsOf(client).find(
+    ({ type, sql }) => !['table', 'index'].includes(type) || /^\s*create\s+virtual/i.test(sql),
+  );
+  if (active)
+    throw new DataError(
+      `${file} has a ${active.type} (${active.name.slice(0, 60)}) that Zest Lap never made. It was not taken; nothing was changed.`,
+    );
+}
+
+/** Refuses a database whose tables and indexes differ from those of a fresh one. @throws DataError */
+export function checkSameSchema(client: Database.Database, fresh: Database.Database, file: string): void {
+  const known = new Map(partsOf(fresh).map(({ type, name, sql }) => [`${type} ${name}`, sql]));
+  const parts = partsOf(client);
+  const strange = parts.find(({ type, name, sql }) => known.get(`${type} ${name}`) !== sql);
+  if (strange || parts.length !== known.size)
+    throw new DataError(
+      `${file} is not laid out as Zest Lap’s data${strange ? `: ${strange.type} ${strange.name.slice(0, 60)} is not as it was made` : ': a part is missing'}. It was not taken; nothing was changed.`,
+    );
+}

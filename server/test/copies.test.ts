@@ -9,6 +9,7 @@ import { openData } from '../backup/openData';
 import { restore } from '../backup/restore';
 import { changeSquad } from '../db/squad';
 import { eraseAthlete } from '../db/erase';
+import { Jobs } from '../jobs';
 import { listAthletes } from '../db/athletes';
 import { copiesFolder, databaseFile } from '../db/dataFolder';
 import { openDatabase, type Db } from '../db/open';
@@ -130,12 +131,13 @@ describe('a copy', () => {
     const copy = jest.fn().mockRejectedValueOnce(new Error('no room')).mockResolvedValue('');
     const [info, error] = [jest.fn(), jest.fn()];
     const due = Date.now() + 2 * 86_400_000;
-    const stop = startNightlyCopies(folder, { info, error } as never, () => due, copy);
+    const jobs = new Jobs({ error });
+    startNightlyCopies(jobs, folder, () => due, { info }, copy);
     await jest.advanceTimersByTimeAsync(61_000);
     expect(error).toHaveBeenCalledTimes(1);
     await jest.advanceTimersByTimeAsync(600_000);
     expect(info).toHaveBeenCalledTimes(1);
-    stop();
+    jobs.stop();
     await jest.advanceTimersByTimeAsync(6_000_000);
     expect(copy).toHaveBeenCalledTimes(2);
     jest.useRealTimers();
@@ -273,6 +275,39 @@ describe('restoring', () => {
     openDatabase(demoFolder, 'demo').$client.close();
     await untouched(databaseFile(demoFolder), /demo’s made-up club/);
     await untouched(path.join(folder, 'none.sqlite'), /no file/);
+  });
+  test('refuses a pipe, a folder, no name, and the data itself', async () => {
+    used();
+    const pipe = path.join(folder, 'pipe');
+    spawnSync('mkfifo', [pipe]);
+    await untouched(pipe, /is not a file/);
+    await untouched(folder, /is not a file/);
+    await untouched(databaseFile(folder), /is the data itself/);
+    const link = path.join(folder, 'link.sqlite');
+    fs.symlinkSync(databaseFile(folder), link);
+    await untouched(link, /is the data itself/);
+    expect(run(['restore', ''])).toMatchObject({ status: 1, stderr: expect.stringMatching(/^No file was named.*\n$/) });
+  });
+  test.each([
+    [
+      'a trigger',
+      'CREATE TRIGGER t AFTER INSERT ON erased_athletes BEGIN DELETE FROM athletes; END',
+      /a trigger \(t\)/,
+    ],
+    ['a view', 'CREATE VIEW v AS SELECT * FROM athletes', /a view \(v\)/],
+    ['a virtual table', 'CREATE VIRTUAL TABLE f USING fts5(text)', /a table \(f\)/],
+    ['another table', 'CREATE TABLE extra (a)', /table extra is not as it was made/],
+    ['another index', 'CREATE INDEX extra ON athletes (lower(name))', /index extra is not as it was made/],
+    ['a changed table', 'ALTER TABLE athletes ADD COLUMN extra', /table athletes is not as it was made/],
+    ['a table too few', 'DROP TABLE venues', /a part is missing/],
+  ])('refuses a copy with %s, and runs nothing of it', async (_what, sql, message) => {
+    used();
+    const copy = await copied();
+    const client = new Database(copy);
+    client.exec(sql);
+    client.close();
+    await untouched(copy, message);
+    expect(opened()).toEqual(['Ada']);
   });
   test('for which there is no room changes nothing', async () => {
     used();
