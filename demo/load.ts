@@ -15,6 +15,7 @@ import { athletesOf, type Plan } from '@core/run/plan';
 import type { Random } from '@core/rehearsal/simulate';
 import { listAthletes } from '@server/db/athletes';
 import { changeLibrary, readLibrary } from '@server/db/library';
+import { bringUpToDate } from '@server/db/behind';
 import { addEvents, putPlan } from '@server/db/runs';
 import { putSeason } from '@server/db/seasons';
 import { putSession, sessionsOn } from '@server/db/sessions';
@@ -199,6 +200,7 @@ function runSession(loading: Loading, sessionId: string, session: ClubSession, m
   });
   putPlan(db, plan, startAtMs);
   addEvents(db, plan.id, [...events, ...decidedAfter(session, plan, members)], startAtMs);
+  bringUpToDate(db);
 }
 
 function clear(db: Db): void {

@@ -7,26 +7,34 @@ import { startNightlyCopies } from './backup/nightly';
 import { openData } from './backup/openData';
 import { DataError } from './db/dataError';
 import type { Kind } from './db/inspect';
-import { finishErasures } from './db/erase';
+import { bringUpToDate } from './db/behind';
+import { emptyWalSoon, finishErasures } from './db/erase';
 import type { Db } from './db/open';
 import { rebuildPending } from './db/results';
 import { makeApp } from './http/app';
+import { Jobs } from './jobs';
 import { Hub } from './live/hub';
 import { Intake } from './loop/intake';
 import { serveLoop } from './loop/serve';
 import { openLog } from './log';
 import { networkAddresses, urlOf, WEB_FOLDER, type Reach } from './settings';
 
-/** Finishes what an earlier version or an interruption left undone; requests go first, and where it is stopped the next start goes on. */
-async function catchUp(db: Db, log: Logger): Promise<void> {
-  try {
-    const erased = await finishErasures(db);
-    if (erased.length > 0) log.info({ athletes: erased.length }, 'finished an erasure that was interrupted');
+const CATCH_UP_MS = { every: 2000, retry: 60_000 };
+
+/** Starts what runs beside the requests: interrupted work is finished, results are brought up to date, a copy is made a night. */
+function startJobs(jobs: Jobs, db: Db, folder: string, log: Logger, nowMs: () => number): void {
+  void jobs.untilDone('finish what was left', CATCH_UP_MS.retry, async () => {
+    // Erasures first: results are not made of who is being erased.
+    const erased = await finishErasures(db, nowMs());
+    if (erased.length > 0) {
+      log.info({ athletes: erased.length }, 'finished an erasure that was interrupted');
+      void emptyWalSoon(db, jobs);
+    }
     const sessions = await rebuildPending(db);
     if (sessions > 0) log.info({ sessions }, 'worked the results out anew');
-  } catch (error) {
-    log.error({ err: error as Error }, 'what was left to do is tried again at the next start');
-  }
+  });
+  jobs.every('bring results up to date', CATCH_UP_MS.every, () => bringUpToDate(db));
+  startNightlyCopies(jobs, folder, nowMs, log);
 }
 
 /** Why the server cannot listen, in a sentence; undefined where nobody can do anything about it. */
@@ -94,11 +102,13 @@ export async function serve({
   const db = await openData(folder, kind);
   const log = openLog(folder);
   const hub = new Hub();
+  const jobs = new Jobs(log);
   let listeningOn = port;
   const app = makeApp({
     db,
     log,
     hub,
+    jobs,
     proxies,
     nowMs: Date.now,
     ...(passphrase === undefined ? {} : { passphrase: await openPassphrase(db, passphrase) }),
@@ -115,16 +125,16 @@ export async function serve({
     loopPort === undefined
       ? undefined
       : await serveLoop(new Intake(db, hub, Date.now), loopPort, log).catch(() => undefined);
-  void catchUp(db, log);
-  const stopCopies = startNightlyCopies(folder, log, Date.now);
+  startJobs(jobs, db, folder, log, Date.now);
   return {
     url: urlOf(host, listeningOn),
     loopPort: loop?.port,
     async stop() {
-      stopCopies();
+      jobs.stop();
       const closed = new Promise((resolve) => server.close(resolve));
       server.closeAllConnections();
       await Promise.all([closed, loop?.stop()]);
+      bringUpToDate(db);
       db.$client.close();
     },
   };

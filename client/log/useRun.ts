@@ -37,8 +37,12 @@ const isHelper = (state: AppState): boolean => api.endpoints.access.select()(sta
 /** This phone's rights: the core's rule for helpers, which the server applies too. */
 const mayOf = (events: readonly RunEvent[], device: string) => (happening: Happening) => {
   const event = { ...happening, id: '', runId: '', deviceId: device, atMs: 0 } as RunEvent;
-  const deviceOf = (eventId: string) => events.find(({ id }) => id === eventId)?.deviceId;
-  return whyNotForHelper(event, device, deviceOf) === undefined;
+  const stored = {
+    event: (eventId: string) => events.find(({ id }) => id === eventId),
+    isNamedByOthers: (eventId: string) =>
+      events.some((other) => other.type === 'named' && other.eventId === eventId && other.deviceId !== device),
+  };
+  return whyNotForHelper(event, device, stored) === undefined;
 };
 
 /** The open run as a source, recomputed only when something was added. */

@@ -1,5 +1,6 @@
 /** Schemas of day plans and venues. */
 import Joi from 'joi';
+import { trimmedString } from './check';
 import { ROUNDINGS, type DayPlan } from '../planning/dayPlan';
 import { AIMS } from '../targets/targetsFor';
 import { checkVenue, MOST_MARKS, MOST_SLOPE_PCT, type OwnVenue } from '../venue/ownVenue';
@@ -126,7 +127,7 @@ export const dayPlanSchema = Joi.object<DayPlan>({
       Joi.object({
         from: timeOfDaySchema.required(),
         to: timeOfDaySchema.required(),
-        who: Joi.string().trim().max(60).allow('').required(),
+        who: trimmedString().max(60).allow('').required(),
       }).custom((busy: { from: string; to: string }, helpers) =>
         busy.from < busy.to
           ? busy

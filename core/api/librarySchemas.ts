@@ -1,9 +1,10 @@
 /** Schemas of the library, for the API and for files. */
 import Joi from 'joi';
+import { trimmedString } from './check';
 import { LEVERS, type LibraryChange, type LibrarySession, type Progression } from '../library/librarySession';
 import { idSchema, intentSchema, note, shorthandSchema, titleSchema } from './schemas';
 
-const progressionName = Joi.string().trim().max(80).required().messages({
+const progressionName = trimmedString().max(80).required().messages({
   'string.empty': 'A progression needs a name.',
   'string.max': 'A progression’s name can have 80 characters at most.',
 });
@@ -20,7 +21,7 @@ export const aboutSession = {
   easier: note(500),
   harder: note(500),
   tags: Joi.array()
-    .items(Joi.string().trim().min(1).max(30).messages({ 'string.max': 'A tag can have 30 characters at most.' }))
+    .items(trimmedString().min(1).max(30).messages({ 'string.max': 'A tag can have 30 characters at most.' }))
     .max(20)
     .unique(),
   favourite: Joi.boolean().valid(true),

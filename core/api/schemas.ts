@@ -3,6 +3,7 @@
  * the coach and name the path.
  */
 import Joi from 'joi';
+import { trimmedString } from './check';
 import { isValid } from 'date-fns/isValid';
 import { parseISO } from 'date-fns/parseISO';
 import { MODEL_NAMES, type Nudge } from '../fitness/curve';
@@ -51,7 +52,7 @@ export const dateSchema = Joi.string()
     'string.empty': 'A date is needed.',
   });
 
-export const nameSchema = Joi.string().trim().max(80).messages({
+export const nameSchema = trimmedString().max(80).messages({
   'string.empty': 'A name is needed.',
   'string.max': 'A name can have 80 characters at most.',
 });
@@ -92,7 +93,7 @@ const markSchema = Joi.object<Mark>({
     .valid(...MARK_KINDS)
     .required(),
   course: Joi.string().valid(...COURSES),
-  courseName: Joi.string().trim().max(60).messages({
+  courseName: trimmedString().max(60).messages({
     'string.empty': 'Leave an empty course name out.',
     'string.max': 'The name of a course can have 60 characters at most.',
   }),
@@ -103,11 +104,11 @@ const markSchema = Joi.object<Mark>({
 });
 
 /** The id a timing chip transmits. */
-export const chipSchema = Joi.string().trim().pattern(CHIP.pattern).messages({ 'string.pattern.base': CHIP.says });
+export const chipSchema = trimmedString().pattern(CHIP.pattern).messages({ 'string.pattern.base': CHIP.says });
 
 const athlete = {
   name: nameSchema.required(),
-  tileName: Joi.string().trim().max(12).messages({
+  tileName: trimmedString().max(12).messages({
     'string.empty': 'A tile name is needed.',
     'string.max': 'A tile name can have 12 characters at most: it has to fit on a tile.',
   }),
@@ -143,13 +144,13 @@ export const athleteSchema = Joi.object<AthleteInput>(athlete);
 
 export const groupSchema = Joi.object<Group>({
   id: idSchema.required(),
-  name: Joi.string().trim().max(40).required().messages({
+  name: trimmedString().max(40).required().messages({
     'string.empty': 'A group needs a name.',
     'string.max': 'A group’s name can have 40 characters at most.',
   }),
 });
 
-const guideSource = Joi.string().trim().max(120).required();
+const guideSource = trimmedString().max(120).required();
 const guideShare = { share: Joi.number().strict().min(0.1).max(2).required(), source: guideSource };
 const guideWhom = Joi.object({
   kind: Joi.string().valid('age', 'experience', 'event', 'volume').required(),
@@ -312,7 +313,7 @@ const basisSchema = Joi.alternatives().conditional('.kind', {
 export type PaceBookInput = Omit<PaceBook, 'id'>;
 
 export const paceBookSchema = Joi.object<PaceBookInput>({
-  name: Joi.string().trim().max(60).required().messages({
+  name: trimmedString().max(60).required().messages({
     'string.empty': 'A pace book needs a name.',
     'string.max': 'A pace book’s name can have 60 characters at most.',
   }),
@@ -323,7 +324,7 @@ export const paceBookSchema = Joi.object<PaceBookInput>({
     .items(
       Joi.object<PaceEntry>({
         name: Joi.string().max(20).required(),
-        short: Joi.string().trim().max(4).required().messages({
+        short: trimmedString().max(4).required().messages({
           'string.empty': 'A pace needs a short name.',
           'string.max': 'A short name can have 4 characters at most.',
         }),
@@ -339,7 +340,7 @@ export const paceBookSchema = Joi.object<PaceBookInput>({
     }),
 });
 
-export const titleSchema = Joi.string().trim().max(120).required().messages({
+export const titleSchema = trimmedString().max(120).required().messages({
   'string.empty': 'A title is needed.',
   'string.max': 'A title can have 120 characters at most.',
 });

@@ -1,5 +1,6 @@
 /** Schemas of seasons. */
 import Joi from 'joi';
+import { trimmedString } from './check';
 import { LEVERS } from '../library/librarySession';
 import {
   DAY_KINDS,
@@ -29,7 +30,7 @@ const count = (least: number, most: number) => Joi.number().strict().integer().m
 const nameId = Joi.string().pattern(/^[A-Za-z0-9-]{1,40}$/);
 const phase = Joi.string().valid(...PHASES);
 const dayKind = Joi.string().valid(...DAY_KINDS);
-const main = Joi.string().trim().max(2000);
+const main = trimmedString().max(2000);
 
 /** Dates must lie within a living coach's career. */
 const seasonDate = dateSchema

@@ -1,6 +1,8 @@
 /** Schemas of what a phone sends from the track: the plan it took there, and every kind of event. */
 import Joi from 'joi';
+import { trimmedString } from './check';
 import { FLAGS, NEXT_DAYS, NEXT_STEPS, PRESENCES, START_MODES, SURFACES, WINDS, type RunEvent } from '../run/events';
+import { whyTooLarge } from '../run/limits';
 import type { Plan, PlannedAthlete, PlannedGroup } from '../run/plan';
 import { chipSchema, dateSchema, idSchema, OLD_LIBRARY_ID, intentSchema, nameSchema, note } from './schemas';
 
@@ -46,7 +48,7 @@ const groupIdSchema = Joi.string()
 
 const groupSchema = Joi.object<PlannedGroup>({
   id: groupIdSchema.required(),
-  name: Joi.string().trim().max(40).required(),
+  name: trimmedString().max(40).required(),
   lane: Joi.number().strict().integer().min(1).max(12),
   startGapS: seconds,
   leaderId: idSchema,
@@ -94,11 +96,12 @@ export const planSchema = Joi.object<Plan>({
     .unique('id')
     .required()
     .messages({ 'array.min': 'There is nobody in this session.' })
-    .custom((groups: PlannedGroup[], helpers) =>
-      groups.some(({ athletes }) => athletes.length > 0)
-        ? groups
-        : helpers.message({ custom: 'There is nobody in this session.' }),
-    ),
+    .custom((groups: PlannedGroup[], helpers) => {
+      if (groups.every(({ athletes }) => athletes.length === 0))
+        return helpers.message({ custom: 'There is nobody in this session.' });
+      const why = whyTooLarge({ groups });
+      return why === undefined ? groups : helpers.message({ custom: why });
+    }),
 });
 
 const repIndex = Joi.number().strict().integer().min(0).max(3999).required();

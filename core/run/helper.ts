@@ -1,26 +1,32 @@
 import { LOOP_DEVICE } from './chips';
 import type { RunEvent } from './events';
 
-/** What a helper's phone may not do to the session, as a sentence; undefined if it may. */
-export function whyNotForHelper(
-  event: RunEvent,
-  ownDeviceId: string,
-  /** Who brought an event of this session, as far as it is known. */
-  deviceOf: (eventId: string) => string | undefined,
-): string | undefined {
+/** What is known of a session when a helper's event is judged: its stored events, never those that come with it. */
+export type StoredLog = {
+  event: (eventId: string) => RunEvent | undefined;
+  /** True if somebody else than this device has given an event's time a name. */
+  isNamedByOthers: (eventId: string, deviceId: string) => boolean;
+};
+
+const NOT_YOURS = 'A helper’s phone changes only what it has taken itself. Ask the coach to change this.';
+
+/** Returns why a helper's phone may not bring an event, as a sentence; undefined if it may. */
+export function whyNotForHelper(event: RunEvent, ownDeviceId: string, stored: StoredLog): string | undefined {
   if (event.deviceId !== ownDeviceId) return 'This comes from another phone than the one that has joined.';
   if (event.type === 'ended') return 'Only the coach’s phone ends the session.';
   if (event.type === 'excluded') return 'Only the coach leaves a rep out of the reading.';
   if (event.type === 'nextDay' || event.type === 'nextStep') return 'Only the coach says what comes next.';
-  if (event.type !== 'undone' && event.type !== 'shifted') return undefined;
-  const device = deviceOf(event.eventId);
-  return device === ownDeviceId || device === LOOP_DEVICE
-    ? undefined
-    : 'A helper’s phone changes only what it has taken itself. Ask the coach to change this.';
+  if (event.type !== 'undone' && event.type !== 'shifted' && event.type !== 'named') return undefined;
+  const target = stored.event(event.eventId);
+  if (target?.deviceId === ownDeviceId || target?.deviceId === LOOP_DEVICE) return undefined;
+  // Whoever sees a time without a name may name it; one that has a name is its namer's.
+  if (event.type === 'named' && target?.type === 'crossed' && !stored.isNamedByOthers(event.eventId, ownDeviceId))
+    return undefined;
+  return NOT_YOURS;
 }
 
 const FOR_THE_COACH: ReadonlySet<RunEvent['type']> = new Set(['noted', 'excluded', 'nextDay', 'nextStep']);
 
-/** A helper reads everything that timing takes; what was noted about people is for the coach, and for the phone that noted it. */
+/** Returns whether a helper may read an event: all that timing takes; notes about people are for the coach, and the phone that wrote them. */
 export const isForHelper = ({ type, deviceId }: RunEvent, ownDeviceId: string): boolean =>
   !FOR_THE_COACH.has(type) || deviceId === ownDeviceId;

@@ -22,7 +22,7 @@ async function listening(app: Express): Promise<{ server: Server; url: string }>
 export async function list(): Promise<void> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-bench-'));
   const db = openDatabase(folder);
-  changeSquad(db, { athletes: SQUAD.map((athlete) => ({ id: ulid(), ...athlete })) }, 0);
+  changeSquad(db, { athletes: SQUAD.map((athlete) => ({ id: ulid(), ...athlete })) }, Date.now());
   const log = pino({ base: null }, fs.createWriteStream(path.join(folder, 'log')));
   const ours = await listening(makeApp({ db, log, nowMs: Date.now }));
   const address = `${ours.url}/api/athletes`;

@@ -1,9 +1,11 @@
 import type Database from 'better-sqlite3';
-import { and, eq, exists, inArray, isNull, like, or } from 'drizzle-orm';
+import { and, eq, exists, inArray, isNull, like, ne, or } from 'drizzle-orm';
 import type { AthleteFile } from '@core/api/athleteFile';
 import { aboutAthlete, withoutAthlete } from '@core/planning/dayPlan';
 import { aboutAthleteInSeason, seasonWithoutAthlete } from '@core/season/ownSeason';
+import { RESULTS_VERSION } from '@core/review/results';
 import { isAnyoneInRun, isInRun, runOf } from '@core/run/runOf';
+import type { Jobs } from '../jobs';
 import { readAthlete } from './athletes';
 import { anyRow } from './insertRows';
 import { truncateWal, type Db, type Tx } from './open';
@@ -13,7 +15,7 @@ import { seasonsNaming } from './seasons';
 import { readSquad } from './squad';
 import { readSoundPart } from './storedRun';
 
-/** The ids of the runs that name the athlete anywhere: by the projection, or by their text where there is none. */
+/** The ids of the runs that name the athlete anywhere: by the projection, or by their text where that is missing or not of today. */
 function runIdsNaming(db: Db, athleteId: string): string[] {
   const projected = db
     .select({ id: athleteResults.runId })
@@ -24,7 +26,11 @@ function runIdsNaming(db: Db, athleteId: string): string[] {
     .select({ id: runEvents.runId })
     .from(runEvents)
     .where(and(eq(runEvents.runId, runs.id), like(runEvents.eventJson, name)));
-  const isUnknown = or(isNull(runResults.runId), eq(runResults.isUnreadable, true));
+  const isUnknown = or(
+    isNull(runResults.runId),
+    eq(runResults.isUnreadable, true),
+    ne(runResults.version, RESULTS_VERSION),
+  );
   return db
     .select({ id: runs.id })
     .from(runs)
@@ -116,7 +122,7 @@ export async function athleteFile(db: Db, id: string, savedOn: string): Promise<
 const isOpen = ({ $client }: Db): boolean => $client.open;
 
 /** Takes an athlete who is erased out of every session at the track, some sessions at a time with room for requests between. */
-async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
+async function eraseFromRuns(db: Db, athleteId: string, nowMs: number): Promise<void> {
   const ids = runIdsNaming(db, athleteId);
   const write = runStatements(db);
   while (ids.length > 0) {
@@ -134,16 +140,23 @@ async function eraseFromRuns(db: Db, athleteId: string): Promise<void> {
     await breathe();
     if (isOpen(db)) db.$client.pragma('wal_checkpoint(PASSIVE)');
   }
+  if (isOpen(db)) db.update(erasedAthletes).set({ finishedAtMs: nowMs }).where(eq(erasedAthletes.id, athleteId)).run();
 }
 
 /**
  * Takes an athlete away for good: profile, marks, their part of every plan and of every session at the track; a session that had nobody else
  * goes with them. It cannot be taken back, and what they leave on the disk is overwritten. They are gone from the squad at once; the
- * sessions follow in slices, and a server that ends in the middle goes on with it when it starts again (see finishErasures()).
+ * sessions follow in slices, and a server that ends in the middle goes on with it when it starts again (see finishErasures()). The write-ahead
+ * log still has the old pages: with secure_delete on, emptying it (emptyWalSoon()) leaves nothing of them.
  * @returns false if there is none with this id.
  */
 export async function eraseAthlete(db: Db, id: string, nowMs: number): Promise<boolean> {
-  if (readAthlete(db, id) === undefined) return false;
+  if (readAthlete(db, id) === undefined) {
+    if (!unfinishedErasures(db).includes(id)) return false;
+    // Asked again while it is under way, or after it was interrupted.
+    await eraseFromRuns(db, id, nowMs);
+    return true;
+  }
   const session = anyRow(sessions);
   const putDayPlan = db.update(sessions).set({ plan: session.plan }).where(eq(sessions.id, session.id)).prepare();
   db.transaction((tx) => {
@@ -157,31 +170,32 @@ export async function eraseAthlete(db: Db, id: string, nowMs: number): Promise<b
     tx.delete(athletes).where(eq(athletes.id, id)).run();
     tx.insert(erasedAthletes).values({ id, erasedAtMs: nowMs }).onConflictDoNothing().run();
   });
-  await eraseFromRuns(db, id);
-  // The write-ahead log still has the old pages: with secure_delete on, writing it back leaves nothing of them.
-  truncateSoon(db);
+  await eraseFromRuns(db, id, nowMs);
   return true;
 }
 
-/** Goes on with erasures that were interrupted. @returns whose. */
-export async function finishErasures(db: Db): Promise<string[]> {
-  const left = db
-    .selectDistinct({ id: erasedAthletes.id })
+const unfinishedErasures = (db: Db): string[] =>
+  db
+    .select({ id: erasedAthletes.id })
     .from(erasedAthletes)
-    .innerJoin(athleteResults, eq(athleteResults.athleteId, erasedAthletes.id))
+    .where(isNull(erasedAthletes.finishedAtMs))
     .all()
     .map(({ id }) => id);
-  for (const id of left) await eraseFromRuns(db, id);
-  if (left.length > 0) truncateSoon(db);
+
+/** Goes on with erasures that were interrupted. @returns whose. */
+export async function finishErasures(db: Db, nowMs: number): Promise<string[]> {
+  const left = unfinishedErasures(db);
+  for (const id of left) await eraseFromRuns(db, id, nowMs);
   return left;
 }
 
 const RETRY_MS = 1000;
 
-/** Tried again while somebody else reads, for example to make a copy. */
-function truncateSoon(db: Db): void {
-  if (db.$client.open && !truncateWal(db)) setTimeout(() => truncateSoon(db), RETRY_MS).unref();
-}
+/** Empties the write-ahead log, with what was erased; tried again while somebody else reads it, for example to make a copy. */
+export const emptyWalSoon = (db: Db, jobs: Jobs): Promise<void> =>
+  jobs.untilDone('empty the write-ahead log', RETRY_MS, () => {
+    if (db.$client.open && !truncateWal(db)) throw new Error('Somebody is reading the database just now.');
+  });
 
 /** Those who were erased for good, read from an open connection; none if the file is from before there was erasing. */
 export function erasedAthleteIds(client: Database.Database): string[] {

@@ -1,15 +1,18 @@
 import { isDeepStrictEqual } from 'node:util';
-import { and, desc, eq, gte, inArray, isNotNull, isNull, or } from 'drizzle-orm';
-import type { ListedRun, Page, RunsApart } from '@core/api/answers';
+import { and, desc, eq, gte, inArray, isNotNull, isNull, or, sql } from 'drizzle-orm';
+import type { ListedRun, Page, RefusedEvent, RunsApart } from '@core/api/answers';
 import { RESULTS_VERSION } from '@core/review/results';
 import type { RunEvent } from '@core/run/events';
+import type { StoredLog } from '@core/run/helper';
+import { MOST_JOINED } from '@core/run/limits';
 import { athletesOf, type Plan } from '@core/run/plan';
 import { eventAbout, runOf } from '@core/run/runOf';
+import { markBehind, noteBehind } from './behind';
 import { anyRow } from './insertRows';
 import type { Db, Tx } from './open';
 import { cursorOf, isAfter, isOn, pageOf } from './pages';
 import { Refused } from './refused';
-import { forgetGrowing, pendingRunIds, project } from './results';
+import { pendingRunIds, project } from './results';
 import { erasedAthletes, runEvents, runResults, runs, sessions } from './schema';
 import { eventRows, parsed, UnreadableRun } from './storedRun';
 
@@ -158,64 +161,108 @@ export function putPlan(db: Db, sent: Plan, nowMs: number): 'kept' | 'same' | 'd
   return 'kept';
 }
 
-/** What became of a batch: what is new, and what has the id of another event. */
-export type AddedEvents = { added: RunEvent[]; conflictIds: ReadonlySet<string> };
+/** Why an event is refused. */
+type Refusal = Pick<RefusedEvent, 'code' | 'message'>;
 
-/** True if this very event is stored under its id. */
-function isStored(tx: Tx, runId: string, event: RunEvent): boolean {
-  const stored = tx.select().from(runEvents).where(eq(runEvents.id, event.id)).get();
-  return stored?.runId === runId && isDeepStrictEqual(parsed(stored.eventJson), event);
+/** The outcome of a batch: new events, those that have the id of another event, and those that were refused. */
+export type AddedEvents = {
+  added: RunEvent[];
+  conflictIds: ReadonlySet<string>;
+  refused: ReadonlyMap<RunEvent, Refusal>;
+};
+
+/** Returns why the sender may not bring an event, as a sentence, judged by what is stored by then; undefined if they may. */
+export type WhyNot = (event: RunEvent, stored: StoredLog) => string | undefined;
+
+/** The log of a run in the middle of a write. */
+function storedLog(tx: Tx, runId: string): StoredLog {
+  const ofRun = eq(runEvents.runId, runId);
+  const named = (eventId: string, deviceId: string) =>
+    and(
+      ofRun,
+      eq(runEvents.type, 'named'),
+      sql`json_extract(${runEvents.eventJson}, '$.eventId') = ${eventId}`,
+      sql`json_extract(${runEvents.eventJson}, '$.deviceId') <> ${deviceId}`,
+    );
+  return {
+    event(eventId) {
+      const its = and(eq(runEvents.id, eventId), ofRun);
+      const found = tx.select({ eventJson: runEvents.eventJson }).from(runEvents).where(its).get();
+      return found && parsed<RunEvent>(found.eventJson);
+    },
+    isNamedByOthers: (eventId, deviceId) =>
+      tx.select({ id: runEvents.id }).from(runEvents).where(named(eventId, deviceId)).limit(1).get() !== undefined,
+  };
 }
 
 /**
- * Adds events to a run; those that are there already, and what is about someone erased, are passed over.
+ * Adds events to a run; those that are there already, and what is about someone erased, are passed over. The rows of results follow later:
+ * see behind.ts.
  * @returns undefined if there is no such run. @throws Refused when the run would have too many; nothing is stored then.
  */
-export function addEvents(db: Db, runId: string, events: readonly RunEvent[], nowMs: number): AddedEvents | undefined {
-  try {
-    return db.transaction((tx) => addTo(db, tx, runId, events, nowMs));
-  } catch (error) {
-    forgetGrowing(db, runId);
-    throw error;
-  }
+export function addEvents(
+  db: Db,
+  runId: string,
+  events: readonly RunEvent[],
+  nowMs: number,
+  whyNot: WhyNot = () => undefined,
+): AddedEvents | undefined {
+  const result = db.transaction((tx) => addTo(db, tx, runId, { events, nowMs, whyNot }));
+  if (!result) return undefined;
+  const { countBefore, ...outcome } = result;
+  noteBehind(db, runId, outcome.added, countBefore);
+  return outcome;
 }
 
-function addTo(db: Db, tx: Tx, runId: string, events: readonly RunEvent[], nowMs: number): AddedEvents | undefined {
-  const run = tx.select({ count: runs.eventCount }).from(runs).where(eq(runs.id, runId)).get();
+type Batch = { events: readonly RunEvent[]; nowMs: number; whyNot: WhyNot };
+
+function addTo(db: Db, tx: Tx, runId: string, { events, nowMs, whyNot }: Batch) {
+  const run = tx
+    .select({ count: runs.eventCount, joined: runs.joinedCount })
+    .from(runs)
+    .where(eq(runs.id, runId))
+    .get();
   if (!run) return undefined;
   const erased = erasedIds(db);
   const isKept = (athleteId: string) => !erased.has(athleteId);
   const added: RunEvent[] = [];
   const conflictIds = new Set<string>();
+  const refused = new Map<RunEvent, Refusal>();
+  let joinedCount = run.joined;
   const insert = tx.insert(runEvents).values(anyRow(runEvents)).onConflictDoNothing().prepare();
+  const stored = storedLog(tx, runId);
+  const whyRefused = (event: RunEvent): Refusal | undefined => {
+    const message = whyNot(event, stored);
+    if (message !== undefined) return { code: 'not_for_helper', message };
+    return event.type === 'joined' && joinedCount >= MOST_JOINED && !stored.event(event.id)
+      ? { code: 'invalid', message: `A session has room for ${MOST_JOINED} visitors, and this one is full.` }
+      : undefined;
+  };
   for (const sent of events) {
-    const event = eventAbout(sent, isKept);
+    const why = whyRefused(sent);
+    if (why) refused.set(sent, why);
+    const event = why ? undefined : eventAbout(sent, isKept);
     if (!event) continue;
     const { id, atMs, type } = event;
     const row = { id, runId, atMs, type, eventJson: JSON.stringify(event), receivedAtMs: nowMs };
-    if (insert.run(row).changes > 0) added.push(event);
-    else if (!isStored(tx, runId, event)) conflictIds.add(id);
+    if (insert.run(row).changes > 0) {
+      added.push(event);
+      if (type === 'joined') joinedCount++;
+    } else if (!isDeepStrictEqual(stored.event(id), event)) conflictIds.add(id);
   }
   const eventCount = run.count + added.length;
   if (added.length > 0 && eventCount > MOST_EVENTS)
     throw new Refused('too_many', `A session has room for ${MOST_EVENTS} entries, and this one is full.`, 'events');
   if (added.length > 0) {
-    tx.update(runs).set({ eventCount }).where(eq(runs.id, runId)).run();
-    project(db, tx, runId, added, run.count);
+    tx.update(runs).set({ eventCount, joinedCount }).where(eq(runs.id, runId)).run();
+    markBehind(tx, runId);
   }
-  return { added, conflictIds };
+  return { added, conflictIds, refused, countBefore: run.count };
 }
 
 /** How many events of a run are kept. */
 export const countEvents = (db: Db, runId: string): number =>
   db.select({ n: runs.eventCount }).from(runs).where(eq(runs.id, runId)).get()?.n ?? 0;
-
-/** Who brought an event of a run; undefined if it is not there. */
-export function deviceOfEvent(db: Db, runId: string, eventId: string): string | undefined {
-  const its = and(eq(runEvents.id, eventId), eq(runEvents.runId, runId));
-  const found = db.select({ eventJson: runEvents.eventJson }).from(runEvents).where(its).get();
-  return found && parsed<RunEvent>(found.eventJson).deviceId;
-}
 
 /** The runs that were taken to the track since then, the latest first; a few at most. */
 export const recentRunIds = (db: Db, sinceMs: number): string[] =>

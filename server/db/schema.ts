@@ -203,6 +203,8 @@ export const runs = sqliteTable(
     createdAtMs: integer('created_at_ms').notNull(),
     /** How many events it has; counted here, since every post asks. */
     eventCount: integer('event_count').notNull().default(0),
+    /** How many of them brought somebody in who was not in the plan. */
+    joinedCount: integer('joined_count').notNull().default(0),
     /** Put away by the coach, for example since it cannot be read; nothing of it is lost. */
     setAsideAtMs: integer('set_aside_at_ms'),
   },
@@ -401,4 +403,6 @@ export const joinCodes = sqliteTable('join_codes', {
 export const erasedAthletes = sqliteTable('erased_athletes', {
   id: text().primaryKey(),
   erasedAtMs: integer('erased_at_ms').notNull(),
+  /** When nothing about them was left; missing while the erasure is under way, or was interrupted. */
+  finishedAtMs: integer('finished_at_ms'),
 });

@@ -3,11 +3,13 @@ import helmet from 'helmet';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { version } from '../../package.json';
+import { bringUpToDate } from '../db/behind';
 import { accessRouter, guard } from './access';
 import { sameVersion } from './appVersion';
 import { athletesRouter } from './athletes';
 import { jsonBody } from './checked';
 import { compressAnswers } from './compress';
+import { Jobs } from '../jobs';
 import { Hub } from '../live/hub';
 import type { Context } from './context';
 import { ApiError, answerError, unknownPath } from './errors';
@@ -23,8 +25,9 @@ import { venuesRouter } from './venues';
 import { weatherRouter } from './weather';
 import { webApp } from './webApp';
 
-export type AppOptions = Omit<Context, 'hub' | 'addresses'> & {
+export type AppOptions = Omit<Context, 'hub' | 'jobs' | 'addresses'> & {
   hub?: Hub;
+  jobs?: Jobs;
   /** Where other phones reach it; left out, it is for this machine only. */
   addresses?: () => string[];
   log: Logger;
@@ -50,6 +53,18 @@ const localOnly: RequestHandler = (req, _res, next) => {
 /** Characters of an address that are logged, so that long ones cannot fill the disk. */
 const LOGGED_PATH = 200;
 
+/** Calls that read no results, some of them several times a second while a session is timed. */
+const READS_NO_RESULTS =
+  /^(GET \/(health|clock|access|runs\/(?!days|open|apart)[^/]+(\/live)?)|PUT \/runs\/[^/]+\/plan|POST \/runs\/[^/]+\/events)\/?$/;
+
+/** Brings the rows of results up to date before anything reads them. */
+const upToDate =
+  ({ db }: Context): RequestHandler =>
+  (req, _res, next) => {
+    if (!READS_NO_RESULTS.test(`${req.method} ${req.path}`)) bringUpToDate(db);
+    next();
+  };
+
 const health =
   ({ db }: Context): RequestHandler =>
   (_req, res) => {
@@ -68,11 +83,12 @@ export function makeApp({
   webFolder,
   weatherUrl,
   hub = new Hub(),
+  jobs = new Jobs(log),
   addresses,
   proxies = 0,
   ...rest
 }: AppOptions): Express {
-  const context: Context = { ...rest, hub, addresses: addresses ?? (() => []) };
+  const context: Context = { ...rest, hub, jobs, addresses: addresses ?? (() => []) };
   const app = express();
   app.disable('x-powered-by');
   app.set('trust proxy', proxies);
@@ -106,7 +122,7 @@ export function makeApp({
     res.setHeader('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api', compressAnswers, sameVersion, sameOriginWrites, guard(context));
+  app.use('/api', compressAnswers, sameVersion, sameOriginWrites, guard(context), upToDate(context));
   // A whole squad or library may be imported at once. No body is read before access is checked.
   app.use(['/api/squad', '/api/library'], jsonBody('8mb'));
   app.use('/api', jsonBody('1mb'));

@@ -2,7 +2,7 @@ import { Router } from 'express';
 import { noQuery } from '@core/api/querySchemas';
 import { format } from 'date-fns/format';
 import { listAthletes } from '../db/athletes';
-import { athleteFile, eraseAthlete } from '../db/erase';
+import { athleteFile, emptyWalSoon, eraseAthlete } from '../db/erase';
 import { validateId, validateQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
@@ -11,7 +11,7 @@ import { notFound } from './errors';
  * /api/athletes: GET / lists them; GET /:id/file is all that is kept about one, POST /:id/erase takes it away for good. They are written,
  * removed and taken back by changes of the squad.
  */
-export function athletesRouter({ db, nowMs }: Context): Router {
+export function athletesRouter({ db, nowMs, jobs }: Context): Router {
   const router = Router();
   router.get('/', (req, res) => {
     validateQuery(req, noQuery);
@@ -25,6 +25,7 @@ export function athletesRouter({ db, nowMs }: Context): Router {
   });
   router.post('/:id/erase', async (req, res) => {
     if (!(await eraseAthlete(db, validateId(req), nowMs()))) throw notFound('athlete');
+    void emptyWalSoon(db, jobs);
     res.status(204).end();
   });
   return router;

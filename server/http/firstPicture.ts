@@ -4,6 +4,7 @@ import { dayView } from '@core/season/dayView';
 import { layOutSeason } from '@core/season/layout/layOut';
 import { isSeasonOver } from '@core/season/phases';
 import { zonedOrHere } from '@core/units/zoned';
+import { bringUpToDate } from '../db/behind';
 import { readLibrary } from '../db/library';
 import { runsOn } from '../db/runs';
 import { listSeasons } from '../db/seasons';
@@ -21,6 +22,7 @@ const line = (name: string, text: string | undefined) =>
 /** What is on today, as HTML that is painted before any script of the app is here; empty where nothing is. */
 function todayHtml({ db, nowMs }: Context): string {
   const today = zonedOrHere(nowMs(), readSquad(db).club?.timeZone).date;
+  bringUpToDate(db);
   const stored = listSeasons(db).filter(({ season }) => !isSeasonOver(season, today));
   const seasons = stored.map((season) => ({ ...season, weeks: layOutSeason(season.season) }));
   const days = { from: today, to: today };

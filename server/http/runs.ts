@@ -6,17 +6,7 @@ import { fromEarlierPlan } from '@core/api/earlierPlans';
 import { eventBatchSchema, eventSchema, planSchema } from '@core/api/tracksideSchemas';
 import type { RunEvent } from '@core/run/events';
 import { countEventsOf } from '../accounts/access';
-import {
-  addEvents,
-  deviceOfEvent,
-  hasRun,
-  openRuns,
-  pageOfRuns,
-  putPlan,
-  runsApart,
-  runsOn,
-  setRunAside,
-} from '../db/runs';
+import { addEvents, hasRun, openRuns, pageOfRuns, putPlan, runsApart, runsOn, setRunAside } from '../db/runs';
 import type { Db } from '../db/open';
 import { writeUnreadable } from '../db/results';
 import { readRun, UnreadableRun } from '../db/storedRun';
@@ -27,18 +17,14 @@ import { streamEvents } from '../live/stream';
 import type { Context } from './context';
 import { ApiError, notFound } from './errors';
 
-type SortedEvents = { events: RunEvent[]; refused: RefusedEvent[] };
-
 const idIn = (sent: unknown) =>
-  typeof sent === 'object' && sent !== null && 'id' in sent ? { id: String(sent.id).slice(0, 40) } : {};
+  typeof sent === 'object' && sent !== null && 'id' in sent && typeof sent.id === 'string'
+    ? { id: sent.id.slice(0, 40) }
+    : {};
 
-/** Each event is judged by itself: one that is malformed, or not the sender's to bring, does not affect the rest. */
-function sortOut(
-  runId: string,
-  batch: readonly unknown[],
-  whyNot: (event: RunEvent, before: readonly RunEvent[]) => string | undefined,
-): SortedEvents {
-  const events: RunEvent[] = [];
+/** Checks each event by itself: one that is malformed does not affect the rest. */
+function sortOut(runId: string, batch: readonly unknown[]): { events: Map<number, RunEvent>; refused: RefusedEvent[] } {
+  const events = new Map<number, RunEvent>();
   const refused: RefusedEvent[] = [];
   batch.forEach((sent, index) => {
     const at = `events[${index}]`;
@@ -49,11 +35,7 @@ function sortOut(
     } else if (result.value.runId !== runId) {
       const message = 'This event belongs to another run.';
       refused.push({ index, ...idIn(sent), code: 'invalid', field: `${at}.runId`, message });
-    } else {
-      const message = whyNot(result.value, events);
-      if (message === undefined) events.push(result.value);
-      else refused.push({ index, ...idIn(sent), code: 'not_for_helper', field: at, message });
-    }
+    } else events.set(index, result.value);
   });
   return { events, refused };
 }
@@ -127,21 +109,23 @@ export function runsRouter({ db, nowMs, hub }: Context): Router {
     const runId = validateId(req);
     const batch = validateBody(req, eventBatchSchema).events;
     const letIn = letInOf(res);
-    const { events, refused } = sortOut(runId, batch, (event, before) =>
-      letIn?.who === 'helper'
-        ? whyNotForHelper(event, letIn.deviceId, (eventId) =>
-            before.some(({ id }) => id === eventId) ? letIn.deviceId : deviceOfEvent(db, runId, eventId),
-          )
-        : undefined,
-    );
+    const { events, refused } = sortOut(runId, batch);
     if (!hasRun(db, runId)) throw notFound('session at the track');
-    if (letIn && !countEventsOf(db, letIn, events.length))
-      throw new ApiError(429, 'too_many', 'This phone has sent more than anyone can tap. Let it in anew.');
-    const result = addEvents(db, runId, events, nowMs());
+    if (letIn && !countEventsOf(db, letIn, events.size))
+      throw new ApiError(429, 'too_many', 'Too many taps came from this phone. Connect it again.');
+    const result = addEvents(db, runId, [...events.values()], nowMs(), (event, stored) =>
+      letIn?.who === 'helper' ? whyNotForHelper(event, letIn.deviceId, stored) : undefined,
+    );
     if (!result) throw notFound('session at the track');
     hub.publish(runId, result.added);
-    const accepted = events.flatMap(({ id }) => (result.conflictIds.has(id) ? [] : [id]));
-    res.json({ accepted, refused: [...refused, ...conflicts(batch, result.conflictIds)] });
+    const accepted: string[] = [];
+    for (const [index, event] of events) {
+      const why = result.refused.get(event);
+      if (why) refused.push({ index, id: event.id, field: `events[${index}]`, ...why });
+      else if (!result.conflictIds.has(event.id)) accepted.push(event.id);
+    }
+    refused.push(...conflicts(batch, result.conflictIds));
+    res.json({ accepted, refused: refused.sort((a, b) => a.index - b.index) });
   });
   return router;
 }

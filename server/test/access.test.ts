@@ -2,7 +2,9 @@ import { scryptSync } from 'node:crypto';
 import fs from 'node:fs';
 import { eq } from 'drizzle-orm';
 import { ulid } from 'ulid';
+import { LOOP_DEVICE } from '@core/run/chips';
 import type { RunEvent } from '@core/run/events';
+import { MOST_JOINED } from '@core/run/limits';
 import { openPassphrase } from '../accounts/passphrase';
 import { openDatabase } from '../db/open';
 import { accessTokens, passphrases } from '../db/schema';
@@ -267,6 +269,96 @@ describe('a helper’s phone', () => {
     });
     // A coach's phone may do all of it.
     expect(await post(coach, undo(ofHelper.id), { ...end, id: ulid() })).toMatchObject({ refused: [] });
+  });
+  test('takes nothing away by events that pretend to be the coach’s, sent in one batch with what corrects them', async () => {
+    const coach = await opened();
+    const { helper } = await joined(coach);
+    const started: RunEvent = { ...coach.crossed(), type: 'started', repIndex: 0, athleteIds: [athleteId] };
+    const passed: RunEvent = { ...coach.crossed(), type: 'passed', athleteId, repIndex: 0, atM: 400 };
+    await coach.post(started, passed);
+    const before = (await coach.call('GET', `/api/runs/${mine.id}`)).body;
+    // Its own device, the coach's ids: conflicts, which must not count as its own for what follows.
+    const pretended = [started, passed].map(({ id }): RunEvent => ({ ...helper.crossed(), id }));
+    const undone: RunEvent = { ...helper.crossed(), type: 'undone', eventId: passed.id };
+    const shifted: RunEvent = { ...helper.crossed(), type: 'shifted', eventId: started.id, toMs: 1 };
+    const answer = await post(helper, ...pretended, undone, shifted);
+    expect(answer).toMatchObject({
+      accepted: [],
+      refused: [{ code: 'conflict' }, { code: 'conflict' }, { code: 'not_for_helper' }, { code: 'not_for_helper' }],
+    });
+    expect((await coach.call('GET', `/api/runs/${mine.id}`)).body).toEqual(before);
+  });
+  test('corrects what is its own or the loop’s, names what has no name, and nothing else: every correction × whose', async () => {
+    const coach = await opened();
+    const { helper } = await joined(coach);
+    const corrections = ['undone', 'shifted', 'named'] as const;
+    const correct = (by: Phone, type: (typeof corrections)[number], eventId: string): RunEvent => {
+      const stamp = by.crossed();
+      if (type === 'undone') return { ...stamp, type, eventId };
+      if (type === 'shifted') return { ...stamp, type, eventId, toMs: 5 };
+      return { ...stamp, type, eventId, athleteId, repIndex: 0, atM: 400 };
+    };
+    const passedBy = (phone: Phone): RunEvent => ({
+      ...phone.crossed(),
+      type: 'passed',
+      athleteId,
+      repIndex: 0,
+      atM: 400,
+    });
+    const namedByCoach = coach.crossed();
+    const targets = {
+      'own crossing': helper.crossed(),
+      'own pass': passedBy(helper),
+      'coach’s crossing': coach.crossed(),
+      'coach’s pass': passedBy(coach),
+      'crossing that the coach named': namedByCoach,
+      'loop’s crossing': { ...coach.crossed(), deviceId: LOOP_DEVICE },
+    };
+    await helper.post(targets['own crossing'], targets['own pass']);
+    await coach.post(
+      targets['coach’s crossing'],
+      targets['coach’s pass'],
+      namedByCoach,
+      targets['loop’s crossing'],
+      correct(coach, 'named', namedByCoach.id),
+    );
+    const taken: Record<string, string[]> = {};
+    for (const [whose, { id }] of Object.entries(targets)) {
+      taken[whose] = [];
+      for (const type of corrections) {
+        const event = correct(helper, type, id);
+        const { accepted } = (await post(helper, event)) as { accepted: string[] };
+        if (accepted.includes(event.id)) taken[whose].push(type);
+      }
+    }
+    expect(taken).toEqual({
+      'own crossing': ['undone', 'shifted', 'named'],
+      'own pass': ['undone', 'shifted', 'named'],
+      'coach’s crossing': ['named'],
+      'coach’s pass': [],
+      'crossing that the coach named': [],
+      'loop’s crossing': ['undone', 'shifted', 'named'],
+    });
+  });
+  test('brings no more visitors than a session has room for', async () => {
+    const coach = await opened();
+    const { helper } = await joined(coach);
+    const visitor = (): RunEvent => {
+      const id = ulid();
+      const athlete = { athleteId: id, name: 'V', tileName: 'V', targets: [] };
+      return { ...helper.crossed(), type: 'joined', groupId: 'all', athlete };
+    };
+    const first = Array.from({ length: MOST_JOINED - 1 }, visitor);
+    expect(await post(helper, ...first)).toMatchObject({ refused: [] });
+    const [last, tooMany] = [visitor(), visitor()];
+    expect(await post(helper, last, tooMany)).toMatchObject({
+      accepted: [last.id],
+      refused: [{ id: tooMany.id, code: 'invalid', message: /room for 60 visitors/ }].map((refused) =>
+        expect.objectContaining({ ...refused, message: expect.stringMatching(refused.message) }),
+      ),
+    });
+    // What is there already can be sent again.
+    expect(await post(helper, last)).toMatchObject({ accepted: [last.id] });
   });
   test('reads no notes but its own', async () => {
     const coach = await opened();

@@ -1,15 +1,18 @@
 import fs from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
 import { eq } from 'drizzle-orm';
 import { ulid } from 'ulid';
 import { RESULTS_VERSION, resultsOf } from '@core/review/results';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { replay } from '@core/run/replay';
+import { bringUpToDate } from '../db/behind';
 import { eraseAthlete, finishErasures } from '../db/erase';
 import { openDatabase } from '../db/open';
 import { pendingRunIds, rebuild, rebuildPending } from '../db/results';
 import { addEvents } from '../db/runs';
-import { athleteResults, erasedAthletes, repResults, runEvents, runResults, runs } from '../db/schema';
+import { athleteResults, athletes, erasedAthletes, repResults, runEvents, runResults, runs } from '../db/schema';
 import { putAthlete } from './athletes';
 import { planFor } from './madeUpPlan';
 import { addOldAthlete, addOldRun, dataBefore } from './dataBefore';
@@ -45,12 +48,85 @@ const eventsFor = (runId: string) => {
 };
 const put = (plan: Plan) => server.call('PUT', `/api/runs/${plan.id}/plan`, plan);
 const post = (runId: string, events: RunEvent[]) => server.call('POST', `/api/runs/${runId}/events`, { events });
-const reps = (runId: string) =>
-  server.db.select().from(repResults).where(eq(repResults.runId, runId)).orderBy(repResults.athleteId).all();
-const everything = () => ({
-  runs: server.db.select().from(runResults).orderBy(runResults.runId).all(),
-  athletes: server.db.select().from(athleteResults).orderBy(athleteResults.runId, athleteResults.athleteId).all(),
-  reps: server.db.select().from(repResults).orderBy(repResults.runId, repResults.athleteId, repResults.place).all(),
+const reps = (runId: string) => {
+  bringUpToDate(server.db);
+  return server.db.select().from(repResults).where(eq(repResults.runId, runId)).orderBy(repResults.athleteId).all();
+};
+const everything = () => {
+  bringUpToDate(server.db);
+  return {
+    runs: server.db.select().from(runResults).orderBy(runResults.runId).all(),
+    athletes: server.db.select().from(athleteResults).orderBy(athleteResults.runId, athleteResults.athleteId).all(),
+    reps: server.db.select().from(repResults).orderBy(repResults.runId, repResults.athleteId, repResults.place).all(),
+  };
+};
+
+/** The rows that SQLite hands out while something is done. */
+function rowsReadBy(work: () => unknown): number {
+  const statement = Object.getPrototypeOf(server.db.$client.prepare('SELECT 1')) as {
+    get: (...values: unknown[]) => unknown;
+    all: (...values: unknown[]) => unknown[];
+  };
+  const { get, all } = statement;
+  let rows = 0;
+  statement.get = function (...values) {
+    const row = get.apply(this, values);
+    if (row !== undefined) rows++;
+    return row;
+  };
+  statement.all = function (...values) {
+    const found = all.apply(this, values);
+    rows += found.length;
+    return found;
+  };
+  try {
+    work();
+    return rows;
+  } finally {
+    Object.assign(statement, { get, all });
+  }
+}
+
+test('one event has the server read as little after thousands as at the start', async () => {
+  const plan = planForTwo();
+  await put(plan);
+  let n = 0;
+  const felt = (): RunEvent => ({
+    type: 'felt',
+    athleteId: bo,
+    repIndex: 0,
+    effort: 7,
+    id: ulid(2_000_000 + n),
+    runId: plan.id,
+    deviceId: phone,
+    atMs: 300_000 + n++,
+  });
+  await post(plan.id, eventsFor(plan.id));
+  const atFirst = rowsReadBy(() => addEvents(server.db, plan.id, [felt()], 1));
+  for (let i = 0; i < 3; i++) addEvents(server.db, plan.id, Array.from({ length: 1000 }, felt), 1);
+  expect(rowsReadBy(() => addEvents(server.db, plan.id, [felt()], 1))).toBe(atFirst);
+  expect(atFirst).toBeLessThan(5);
+  // What the rows show then is worked out from what is in memory: nothing of the log is read again.
+  expect(rowsReadBy(() => bringUpToDate(server.db))).toBeLessThan(5);
+});
+
+test('a server killed between an event and its results has both after the next start', async () => {
+  const plan = planForTwo();
+  await put(plan);
+  const [start, ...more] = eventsFor(plan.id);
+  await post(plan.id, [start as RunEvent]);
+  const written = everything();
+  addEvents(server.db, plan.id, more, 2);
+  const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-killed-'));
+  await server.db.$client.backup(path.join(folder, 'zest-lap.sqlite'));
+  const again = openDatabase(folder);
+  expect(pendingRunIds(again)).toEqual([plan.id]);
+  expect(await rebuildPending(again)).toBe(1);
+  const after = again.select().from(repResults).orderBy(repResults.athleteId, repResults.place).all();
+  again.$client.close();
+  fs.rmSync(folder, { recursive: true });
+  expect(after).not.toEqual(written.reps);
+  expect(after).toEqual(everything().reps.filter(({ runId }) => runId === plan.id));
 });
 
 test('what was run is there as soon as the events are, one by one or all at once, and the same when it is made anew', async () => {
@@ -108,6 +184,7 @@ test('a log that cannot be replayed still takes new events, and is listed as unr
   await put(plan);
   const [start, ...more] = eventsFor(plan.id);
   await post(plan.id, [start as RunEvent]);
+  everything();
   server.db.update(runEvents).set({ eventJson: '{"type":' }).run();
   server.db.update(runs).set({ eventCount: 7 }).run();
   expect((await post(plan.id, more)).body).toMatchObject({ accepted: more.map(({ id }) => id) });
@@ -216,11 +293,44 @@ describe('erasing an athlete', () => {
     }
     // Put down as erased, and ended there.
     server.db.insert(erasedAthletes).values({ id: ada, erasedAtMs: 1 }).run();
-    expect(await finishErasures(server.db)).toEqual([ada]);
-    expect(await finishErasures(server.db)).toEqual([]);
+    expect(await finishErasures(server.db, 1)).toEqual([ada]);
+    expect(await finishErasures(server.db, 1)).toEqual([]);
     const stored = JSON.stringify([server.db.select().from(runs).all(), server.db.select().from(runEvents).all()]);
     expect(stored).not.toContain(ada);
     expect(everything().athletes.map(({ athleteId }) => athleteId)).toEqual([bo, bo, bo]);
+  });
+  test('goes on also where results were being made anew when it ended', async () => {
+    const plan = planForTwo();
+    await put(plan);
+    await post(plan.id, eventsFor(plan.id));
+    everything();
+    await putAthlete(server, ada, { name: 'Ada', marks: [] });
+    // Put down as erased while the results are of an earlier version and their rows gone, and ended there.
+    server.db
+      .update(runResults)
+      .set({ version: RESULTS_VERSION - 1 })
+      .run();
+    server.db.delete(athleteResults).run();
+    server.db.delete(athletes).run();
+    server.db.insert(erasedAthletes).values({ id: ada, erasedAtMs: 1 }).run();
+    // Whoever asks again is not told that there is nobody, and it is done.
+    expect((await server.call('POST', `/api/athletes/${ada}/erase`)).status).toBe(204);
+    expect((await server.call('POST', `/api/athletes/${ada}/erase`)).status).toBe(404);
+    await rebuildPending(server.db);
+    expect(everything().athletes.map(({ athleteId }) => athleteId)).toEqual([bo]);
+  });
+  test('finds who was named only in what came in since the results were written', async () => {
+    const plan = planForTwo();
+    await put(plan);
+    const cy = ulid();
+    await putAthlete(server, cy, { name: 'Cy', marks: [] });
+    const athlete = { athleteId: cy, name: 'Cy', tileName: 'Cy', targets: [{}] };
+    await post(plan.id, [
+      { id: ulid(), runId: plan.id, deviceId: phone, atMs: 1, type: 'joined', groupId: 'all', athlete },
+    ]);
+    server.db.insert(erasedAthletes).values({ id: cy, erasedAtMs: 1 }).run();
+    expect(await finishErasures(server.db, 2)).toEqual([cy]);
+    expect(JSON.stringify(server.db.select().from(runEvents).all())).not.toContain(cy);
   });
   test('even where their results are still to be built', async () => {
     const plan = planForTwo();
