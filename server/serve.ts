@@ -7,7 +7,7 @@ import { startNightlyCopies } from './backup/nightly';
 import { openData } from './backup/openData';
 import { DataError } from './db/dataError';
 import type { Kind } from './db/inspect';
-import { bringUpToDate } from './db/behind';
+import { bringQuietUpToDate, bringUpToDate } from './db/behind';
 import { emptyWalSoon, finishErasures } from './db/erase';
 import type { Db } from './db/open';
 import { rebuildPending } from './db/results';
@@ -33,7 +33,7 @@ function startJobs(jobs: Jobs, db: Db, folder: string, log: Logger, nowMs: () =>
     const sessions = await rebuildPending(db);
     if (sessions > 0) log.info({ sessions }, 'worked the results out anew');
   });
-  jobs.every('bring results up to date', CATCH_UP_MS.every, () => bringUpToDate(db));
+  jobs.every('bring results up to date', CATCH_UP_MS.every, () => bringQuietUpToDate(db, nowMs()));
   startNightlyCopies(jobs, folder, nowMs, log);
 }
 

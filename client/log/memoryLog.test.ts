@@ -13,6 +13,7 @@ const fullLog: TrackLog = {
   unsent: () => Promise.resolve({ plans: [], events: [] }),
   waiting: () => Promise.resolve(0),
   forget: () => Promise.resolve(),
+  drop: () => Promise.resolve(),
   markSent: () => Promise.resolve(),
 };
 const stamp = (id: string) => ({ id, runId: 'run', deviceId: 'phone', atMs: 1 });

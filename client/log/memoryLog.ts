@@ -62,6 +62,10 @@ export function withMemory(log: TrackLog): SafeLog {
         if (entries.size === 0) throw trouble;
       });
     },
+    async drop(ids) {
+      for (const id of ids) entries.delete(id);
+      await log.drop(ids);
+    },
     async forget(athleteId) {
       for (const [id, stored] of [...entries]) {
         const event = eventAbout(stored.event, (other) => other !== athleteId);

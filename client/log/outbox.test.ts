@@ -1,16 +1,17 @@
 /** @jest-environment node */
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
+import { openDB } from 'idb';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
-import { emptyPlan, endedIn } from './runFixture';
+import { leastPlan, endedIn } from './runFixture';
 import type { OutboxState } from '../store/trackside';
 import { Outbox, type OutboxPort } from './outbox';
 import { openTrackLog, type TrackLog } from './trackLog';
 
 const RUN = ulid();
-const plan = emptyPlan(RUN);
+const plan = leastPlan(RUN);
 const ended = () => endedIn(RUN);
 
 /** A server with only what the outbox sees of it; it can be gone, slow to accept, or picky. */
@@ -19,6 +20,8 @@ class FakeServer implements OutboxPort {
   plans = new Set<string>();
   events = new Map<string, number>();
   picky: string | undefined;
+  /** Answers this status in place of taking events. */
+  status: number | undefined;
   calls = 0;
 
   async send(method: 'PUT' | 'POST', path: string, body: unknown) {
@@ -30,6 +33,7 @@ class FakeServer implements OutboxPort {
     }
     if (!this.plans.has(path.split('/')[1] ?? ''))
       return { status: 404, body: { error: { message: 'There is no such run.' } } };
+    if (this.status !== undefined) return { status: this.status, body: { error: { message: 'Not now.' } } };
     const { events } = body as { events: RunEvent[] };
     const taken = events.filter(({ id }) => id !== this.picky);
     for (const { id } of taken) this.events.set(id, (this.events.get(id) ?? 0) + 1);
@@ -172,4 +176,49 @@ test('who pokes while something is on its way hears when that, and what has come
   expect(server.events.get(event.id)).toBe(1);
   await first;
   expect(states.at(-1)).toMatchObject({ waiting: 0 });
+});
+
+test.each([429, 408, 401, 403, 500, 503])('after an answer of %d what was not taken is sent again', async (status) => {
+  await log.addPlan(plan, true);
+  server.plans.add(plan.id);
+  const event = ended();
+  await log.addEvents([event], false);
+  server.status = status;
+  await outbox.poke();
+  expect(states.at(-1)).toEqual({ waiting: 1, refused: [] });
+  expect(timer.waiting).toHaveLength(1);
+  server.status = undefined;
+  timer.waiting[0]?.();
+  await outbox.poke();
+  expect([...server.events.keys()]).toEqual([event.id]);
+});
+
+test('what was refused and is taken later is refused no longer', async () => {
+  await log.addPlan(plan, false);
+  const event = ended();
+  await log.addEvents([event], false);
+  server.picky = event.id;
+  await outbox.poke();
+  expect(states.at(-1)?.refused).toEqual([{ id: event.id, message: 'Not this one.' }]);
+  server.picky = undefined;
+  await outbox.poke();
+  expect(states.at(-1)).toEqual({ waiting: 0, refused: [] });
+});
+
+test('events that an app of before made at parts of a millisecond are put right, and sent', async () => {
+  const name = `test-old-${n++}`;
+  const event = { ...ended(), atMs: 1_790_000_000_000.4 };
+  const old = await openDB(name, 3, {
+    upgrade(db) {
+      db.createObjectStore('plans', { keyPath: 'id' }).createIndex('bySent', 'sent');
+      const events = db.createObjectStore('events', { keyPath: 'id' });
+      events.createIndex('byRun', 'runId');
+      events.createIndex('bySent', 'sent');
+    },
+  });
+  await old.put('plans', { id: plan.id, plan, sent: 1 });
+  await old.put('events', { id: event.id, runId: RUN, event, sent: 0 });
+  old.close();
+  const upgraded = openTrackLog(name);
+  expect((await upgraded.unsent()).events).toEqual([{ ...event, atMs: 1_790_000_000_000 }]);
 });

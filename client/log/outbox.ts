@@ -129,8 +129,22 @@ export class Outbox {
     }
     const { accepted = [], refused = [] } = answer.body as { accepted?: string[]; refused?: OutboxState['refused'] };
     for (const { id, message } of refused) this.note(id, message);
+    const taken = new Set(accepted);
+    this.refused = this.refused.filter(({ id }) => !taken.has(id));
     await this.log.markSent({ eventIds: accepted });
     return true;
+  }
+
+  /** Notes what this phone itself found that the server would not take; it was not kept. */
+  async refuseHere(id: string, message: string): Promise<void> {
+    this.note(id, message);
+    await this.report();
+  }
+
+  /** Forgets what was refused, once it is no longer on this phone or is to be tried again. */
+  async forgetRefused(): Promise<void> {
+    this.refused = [];
+    await this.report();
   }
 
   private refuse(id: string, body: unknown): void {

@@ -3,10 +3,19 @@ import 'fake-indexeddb/auto';
 import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import type { Plan, PlannedGroup } from '@core/run/plan';
-import { emptyPlan, endedIn } from './runFixture';
+import { leastPlan, endedIn } from './runFixture';
 import { store } from '../store/store';
 import { openTrackLog } from './trackLog';
-import { forgetAthlete, keptPlans, openRun, record, takeToTrack } from './recorder';
+import {
+  dropRefused,
+  forgetAthlete,
+  keptPlans,
+  NotTaken,
+  openRun,
+  record,
+  refusedThings,
+  takeToTrack,
+} from './recorder';
 
 const shown = () => store.getState().trackside.run;
 /** The phone's disk, as a second reader of it. */
@@ -44,7 +53,7 @@ beforeAll(() => jest.useFakeTimers({ doNotFake: ['nextTick', 'queueMicrotask', '
 afterAll(() => jest.useRealTimers());
 
 test('what happened is on the phone’s disk before the screen shows it, with its own time and place', async () => {
-  const plan = emptyPlan(ulid());
+  const plan = leastPlan(ulid());
   await takeToTrack(plan, []);
   expect(await openRun(plan.id)).toBe(true);
   let onDiskWhenShown: ReturnType<typeof disk.readRun> | undefined;
@@ -63,7 +72,7 @@ test('what happened is on the phone’s disk before the screen shows it, with it
 });
 
 test('a disk that will take no more is said, and the time is still on the screen', async () => {
-  const plan = emptyPlan(ulid());
+  const plan = leastPlan(ulid());
   await takeToTrack(plan, []);
   await openRun(plan.id);
   const full = fillDisk();
@@ -74,9 +83,35 @@ test('a disk that will take no more is said, and the time is still on the screen
   expect((await disk.readRun(plan.id))?.events).toEqual([]);
 });
 
+describe('what the server would refuse', () => {
+  test('is not kept: neither a plan nor anything of what happened in it', async () => {
+    const plan = leastPlan(ulid());
+    const happened = [
+      { happening: { type: 'ended' as const }, atMs: 1000 },
+      { happening: { type: 'ended' as const }, atMs: 1000.5 },
+    ];
+    await expect(takeToTrack(plan, happened)).rejects.toThrow(NotTaken);
+    await expect(takeToTrack({ ...plan, groups: [] }, [])).rejects.toThrow(/nobody in this session/);
+    expect(await disk.readRun(plan.id)).toBeUndefined();
+  });
+  test('of a tap is said as refused, with why, and not shown as something that happened', async () => {
+    const plan = leastPlan(ulid());
+    await takeToTrack(plan, []);
+    await openRun(plan.id);
+    await record(plan.id, { type: 'ended' }, 1_790_000_000_000.25);
+    expect(shown()?.events).toEqual([]);
+    expect(store.getState().trackside.outbox.refused).toEqual([
+      { id: expect.any(String), message: expect.stringContaining('integer') },
+    ]);
+    expect(await refusedThings()).toMatchObject([{ what: { type: 'ended', atMs: 1_790_000_000_000.25 } }]);
+    await dropRefused();
+    expect(store.getState().trackside.outbox.refused).toEqual([]);
+  });
+});
+
 describe('opening a session at the track', () => {
   test('with the server away, this phone’s own copy is there', async () => {
-    const plan = emptyPlan(ulid());
+    const plan = leastPlan(ulid());
     await takeToTrack(plan, []);
     expect(await openRun(plan.id)).toBe(true);
     expect(shown()).toEqual({ plan, events: [] });
@@ -84,7 +119,7 @@ describe('opening a session at the track', () => {
   });
 
   test('what another phone timed is added to what this one has, and kept here too', async () => {
-    const plan = emptyPlan(ulid());
+    const plan = leastPlan(ulid());
     const [mine, theirs] = [endedIn(plan.id), endedIn(plan.id)];
     await disk.addPlan(plan, true);
     await disk.addEvents([mine], true);
@@ -96,7 +131,7 @@ describe('opening a session at the track', () => {
   });
 
   test('one this phone never saw comes from the server, even onto a full disk', async () => {
-    const plan = emptyPlan(ulid());
+    const plan = leastPlan(ulid());
     const theirs = endedIn(plan.id);
     server = new Map([[plan.id, { plan, events: [theirs] }]]);
     const full = fillDisk();
@@ -124,10 +159,10 @@ describe('someone who was erased', () => {
   const stamp = (runId: string) => ({ id: ulid(), runId, deviceId: ulid(), atMs: 1 });
   test('is taken out of what this phone keeps; what waits to be sent of others still waits', async () => {
     const shared: Plan = {
-      ...emptyPlan(ulid()),
+      ...leastPlan(ulid()),
       groups: [groupWith(gone, other)],
     };
-    const alone: Plan = { ...emptyPlan(ulid()), groups: [groupWith(gone)] };
+    const alone: Plan = { ...leastPlan(ulid()), groups: [groupWith(gone)] };
     const start: RunEvent = { ...stamp(shared.id), type: 'started', repIndex: 0, athleteIds: [gone, other] };
     const ownEvent: RunEvent = { ...stamp(shared.id), type: 'passed', repIndex: 0, athleteId: gone, atM: 400 };
     await disk.addPlan(shared, false);

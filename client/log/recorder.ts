@@ -12,6 +12,7 @@ import { store } from '../store/store';
 import { followRun } from './live';
 import { trackside } from '../store/trackside';
 import { nowMs } from './trackClock';
+import { loadWireCheck, wireCheck } from './wireCheck';
 
 const log = withMemory(openTrackLog());
 let hasSent = false;
@@ -51,21 +52,37 @@ const eventOf = (runId: string, happening: Happening, atMs: number): RunEvent =>
  */
 export async function record(runId: string, happening: Happening, atMs: number): Promise<void> {
   const event = eventOf(runId, happening, atMs);
+  const why = wireCheck()?.whyNotEvent(event);
+  if (why !== undefined) {
+    notKept.set(event.id, event);
+    return outbox.refuseHere(event.id, why);
+  }
   await log.addNew(event);
   store.dispatch(trackside.actions.eventKept({ event, inMemory: log.inMemory() }));
   sendSoon();
 }
 
+/** Events of this page that no server would take, and that were therefore not kept as something that happened. */
+const notKept = new Map<string, RunEvent>();
+
+/** A plan, or what happened in it, is not as the server takes it. Nothing of it was kept. */
+export class NotTaken extends Error {}
+
 /** Something with the time it happened at, in ms since 1970 on this phone's clock. */
 export type Happened = { happening: Happening; atMs: number };
 
-/** Keeps a new plan on this phone with what has happened in it already, and sends it on. */
+/**
+ * Keeps a new plan on this phone with what has happened in it already, and sends it on.
+ * @throws NotTaken if the server would refuse any of it.
+ */
 export async function takeToTrack(plan: Plan, happened: readonly Happened[]): Promise<void> {
+  const events = happened.map(({ happening, atMs }) => eventOf(plan.id, happening, atMs));
+  // Without a network the schema may not be here; the server then says what it does not take.
+  const checks = await loadWireCheck().catch(() => undefined);
+  const why = checks?.whyNotPlan(plan) ?? events.map((event) => checks?.whyNotEvent(event)).find(Boolean);
+  if (why !== undefined) throw new NotTaken(why);
   await log.addPlan(plan, false);
-  await log.addEvents(
-    happened.map(({ happening, atMs }) => eventOf(plan.id, happening, atMs)),
-    false,
-  );
+  await log.addEvents(events, false);
   // Not awaited: the session starts whether or not the server answers.
   const here = await log.readRun(plan.id).catch(() => undefined);
   if (here) store.dispatch(trackside.actions.runOpened(here));
@@ -78,6 +95,7 @@ export async function takeToTrack(plan: Plan, happened: readonly Happened[]): Pr
  * @returns false if neither has it.
  */
 export async function openRun(runId: string): Promise<boolean> {
+  void loadWireCheck().catch(() => undefined);
   // Without storage (some private windows) the server's copy still serves.
   const here = await log.readRun(runId).catch(() => undefined);
   if (here) store.dispatch(trackside.actions.runOpened(here));
@@ -143,6 +161,31 @@ export const keptPlans = (): Promise<Plan[]> => log.plans().catch(() => []);
 
 /** Takes someone who was erased for good out of everything this phone keeps. */
 export const forgetAthlete = (athleteId: string): Promise<void> => log.forget(athleteId).catch(() => undefined);
+
+/** What the server refused for good, or would have: each with why, and the plans and events themselves as far as this phone has them. */
+export async function refusedThings(): Promise<{ id: string; message: string; what?: Plan | RunEvent }[]> {
+  const { plans, events } = await log.unsent();
+  const things = new Map<string, Plan | RunEvent>([...plans, ...events, ...notKept.values()].map((it) => [it.id, it]));
+  return store.getState().trackside.outbox.refused.map(({ id, message }) => {
+    const what = things.get(id);
+    return { id, message, ...(what ? { what } : {}) };
+  });
+}
+
+/** Tries again to send what was refused. */
+export async function sendRefusedAgain(): Promise<void> {
+  await outbox.forgetRefused();
+  await outbox.poke();
+}
+
+/** Takes what was refused off this phone, so that it shows what the server has. */
+export async function dropRefused(): Promise<void> {
+  const ids = store.getState().trackside.outbox.refused.map(({ id }) => id);
+  await log.drop(ids);
+  for (const id of ids) notKept.delete(id);
+  store.dispatch(trackside.actions.eventsDropped(ids));
+  await outbox.forgetRefused();
+}
 
 /** Sends what waits now and whenever the network comes back. */
 export const startSending = (): (() => void) => nowAndWhenOnline(() => outbox.poke());

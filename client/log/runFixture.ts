@@ -2,14 +2,21 @@ import { ulid } from 'ulid';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 
-/** A plan with nothing in it, for tests of what carries plans and events about. */
-export const emptyPlan = (id: string): Plan => ({
+/** The least plan a server takes, for tests of what carries plans and events about. */
+export const leastPlan = (id: string): Plan => ({
   id,
   sessionId: ulid(),
   title: 'Reps',
   date: '2026-10-20',
   shorthand: '400',
-  groups: [],
+  groups: [
+    {
+      id: 'all',
+      name: 'Everyone',
+      reps: [{ role: 'main', distanceM: 400, callM: [400] }],
+      athletes: [{ athleteId: ulid(), name: 'N', tileName: 'N', targets: [{}] }],
+    },
+  ],
 });
 
 /** The end of a session at the track, for the same. */

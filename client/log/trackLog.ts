@@ -33,6 +33,8 @@ export type TrackLog = {
   waiting(): Promise<number>;
   /** Takes someone erased for good out of every plan and event. */
   forget(athleteId: string): Promise<void>;
+  /** Takes events and plans off this phone. */
+  drop(ids: readonly string[]): Promise<void>;
   markSent(what: { planIds?: string[]; eventIds?: string[] }): Promise<void>;
 };
 
@@ -47,6 +49,14 @@ async function upgradeData(db: Upgrade[0], from: number, tx: Upgrade[3]): Promis
     return;
   }
   if (from < 3) tx.objectStore('plans').createIndex('bySent', 'sent');
+  if (from < 4) {
+    // Typed results were once made at parts of a millisecond, which the server refuses: they never got there.
+    const events = tx.objectStore('events');
+    for (const kept of await events.index('bySent').getAll(0)) {
+      const atMs = Math.round(kept.event.atMs);
+      if (atMs !== kept.event.atMs) await events.put({ ...kept, event: { ...kept.event, atMs } });
+    }
+  }
   for (const kept of await tx.objectStore('plans').getAll()) {
     const plan = fromEarlierPlan(kept.plan) as Plan;
     if (plan !== kept.plan) await tx.objectStore('plans').put({ ...kept, plan });
@@ -54,7 +64,7 @@ async function upgradeData(db: Upgrade[0], from: number, tx: Upgrade[3]): Promis
 }
 
 const open = (name: string): Promise<IDBPDatabase<TrackDb>> =>
-  openDB<TrackDb>(name, 3, {
+  openDB<TrackDb>(name, 4, {
     upgrade(db, from, _to, tx) {
       // The database opens once all of it is done; what fails undoes it as a whole, and opening fails.
       void upgradeData(db, from, tx);
@@ -130,6 +140,15 @@ export function openTrackLog(name = 'zest-lap-track'): TrackLog {
         }
         if (isAnyoneLeft) await tx.objectStore('plans').put({ ...kept, plan });
         else await tx.objectStore('plans').delete(kept.id);
+      }
+      await tx.done;
+    },
+    async drop(ids) {
+      const db = await ready;
+      const tx = db.transaction(['plans', 'events'], 'readwrite', { durability: 'strict' });
+      for (const id of ids) {
+        await tx.objectStore('events').delete(id);
+        await tx.objectStore('plans').delete(id);
       }
       await tx.done;
     },

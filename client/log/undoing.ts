@@ -76,6 +76,8 @@ export function eventWords(state: RunState, event: RunEvent): string {
       return 'conditions';
     case 'times':
       return 'who times whom';
+    case 'marks':
+      return event.finishesOnly ? 'finishes only' : 'marks on the way too';
     case 'sending':
       return 'how reps start';
     case 'held':

@@ -2,11 +2,11 @@ import { ulid } from 'ulid';
 import type { Happening, RunEvent } from '@core/run/events';
 import { replay } from '@core/run/replay';
 import type { Plan } from '@core/run/plan';
-import { emptyPlan } from '../log/runFixture';
+import { leastPlan } from '../log/runFixture';
 import { saidAfterwards } from './afterwards';
 
 const plan: Plan = {
-  ...emptyPlan(ulid()),
+  ...leastPlan(ulid()),
   groups: [
     {
       id: 'all',

@@ -1,13 +1,13 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { trackside } from './trackside';
-import { emptyPlan, endedIn } from '../log/runFixture';
+import { leastPlan, endedIn } from '../log/runFixture';
 import { fromStore } from './source';
 
 const { runOpened, eventKept } = trackside.actions;
 
 test('a source of the store is heard of when it changed, by everyone, and not afterwards', () => {
   const store = configureStore({ reducer: trackside.reducer });
-  store.dispatch(runOpened({ plan: emptyPlan('one'), events: [] }));
+  store.dispatch(runOpened({ plan: leastPlan('one'), events: [] }));
   const events = fromStore(store, ({ run }) => run?.events);
   const [first, second] = [jest.fn(), jest.fn()];
   const stops = [events.subscribe(first), events.subscribe(second)];

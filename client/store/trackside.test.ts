@@ -1,4 +1,4 @@
-import { emptyPlan, endedIn } from '../log/runFixture';
+import { leastPlan, endedIn } from '../log/runFixture';
 import type { RunEvent } from '@core/run/events';
 import { trackside } from './trackside';
 
@@ -8,7 +8,7 @@ const { reducer } = trackside;
 const start = reducer(undefined, { type: 'start' });
 
 test('events are added to the run they belong to, and to no other', () => {
-  const open = reducer(start, runOpened({ plan: emptyPlan('one'), events: [] }));
+  const open = reducer(start, runOpened({ plan: leastPlan('one'), events: [] }));
   const mine = endedIn('one');
   const after = [mine, endedIn('two')].reduce((state, event) => reducer(state, eventKept(event)), open);
   expect(after.run?.events).toEqual([mine]);
@@ -18,20 +18,20 @@ test('events are added to the run they belong to, and to no other', () => {
 test('a tap kept while the log was being read is not lost, and nothing is there twice', () => {
   const [old, tapped] = [endedIn('one'), endedIn('one')];
   const tappedMeanwhile = reducer(
-    reducer(start, runOpened({ plan: emptyPlan('one'), events: [old] })),
+    reducer(start, runOpened({ plan: leastPlan('one'), events: [old] })),
     eventKept(tapped),
   );
-  const reread = reducer(tappedMeanwhile, runOpened({ plan: emptyPlan('one'), events: [old] }));
+  const reread = reducer(tappedMeanwhile, runOpened({ plan: leastPlan('one'), events: [old] }));
   expect(reread.run?.events).toEqual([old, tapped]);
-  expect(reducer(reread, runOpened({ plan: emptyPlan('one'), events: [tapped, old] })).run?.events).toEqual([
+  expect(reducer(reread, runOpened({ plan: leastPlan('one'), events: [tapped, old] })).run?.events).toEqual([
     tapped,
     old,
   ]);
 });
 
 test('opening another run leaves the first one’s events behind', () => {
-  const first = reducer(start, runOpened({ plan: emptyPlan('one'), events: [endedIn('one')] }));
-  expect(reducer(first, runOpened({ plan: emptyPlan('two'), events: [] })).run?.events).toEqual([]);
+  const first = reducer(start, runOpened({ plan: leastPlan('one'), events: [endedIn('one')] }));
+  expect(reducer(first, runOpened({ plan: leastPlan('two'), events: [] })).run?.events).toEqual([]);
 });
 
 test('what waits is known', () => {

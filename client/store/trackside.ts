@@ -43,6 +43,11 @@ export const trackside = createSlice({
       const added = action.payload.filter((event) => event.runId === run?.plan.id && !knownIds.has(event.id));
       if (added.length > 0) state.run?.events.push(...added);
     },
+    /** What the server will not take was taken off this phone. */
+    eventsDropped: (state, action: PayloadAction<readonly string[]>) => {
+      const ids = new Set(action.payload);
+      if (state.run) state.run.events = state.run.events.filter(({ id }) => !ids.has(id));
+    },
     outboxChanged: (state, action: PayloadAction<OutboxState & { inMemory: number }>) => {
       const { inMemory, ...outbox } = action.payload;
       state.outbox = outbox;

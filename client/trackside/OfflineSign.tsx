@@ -10,7 +10,8 @@ import { Text } from '../ui/Text';
 export function OfflineSign() {
   const palette = usePalette();
   const [isReady, setReady] = useState(false);
-  const { waiting } = useAppSelector((state) => state.trackside.outbox);
+  const { waiting: all, refused } = useAppSelector((state) => state.trackside.outbox);
+  const waiting = Math.max(0, all - refused.length);
   useEffect(() => {
     let open = true;
     void opensOffline().then((ready) => open && setReady(ready));
@@ -24,7 +25,9 @@ export function OfflineSign() {
   const times =
     waiting > 0
       ? `${waiting} ${waiting === 1 ? 'thing is' : 'things are'} on this phone only, and sent when the server answers.`
-      : 'All times are on the server.';
+      : refused.length > 0
+        ? 'All others are on the server.'
+        : 'All times are on the server.';
   return (
     <View
       role="status"

@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import type { Plan } from '@core/run/plan';
 import { troubleText, useOpenRunsQuery, useRunsOnQuery, useSessionsOnQuery } from '../store/api';
+import { NotTakenPart } from '../parts/NotTakenPart';
 import { SessionRow } from '../parts/SessionRow';
 import { dayName } from '../ui/days';
 import { Empty } from '../ui/Empty';
@@ -95,6 +96,7 @@ export function TrackHome() {
           <ListRow key={id} href={`/results/${id}`} title={title} detail="See the results" />
         ))}
       />
+      <NotTakenPart />
       <OfflineSign />
     </Page>
   );

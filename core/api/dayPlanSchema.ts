@@ -8,8 +8,7 @@ import { VENUES } from '../venue/venue';
 import { idSchema, OLD_LIBRARY_ID, shorthandSchema, timeOfDaySchema } from './schemas';
 
 const name = (what: string) =>
-  Joi.string()
-    .trim()
+  trimmedString()
     .max(40)
     .required()
     .messages({

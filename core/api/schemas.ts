@@ -64,8 +64,7 @@ const paceBookIdSchema = Joi.string()
 
 /** A sentence or two of limited length. */
 export const note = (most: number) =>
-  Joi.string()
-    .trim()
+  trimmedString()
     .max(most)
     .messages({
       'string.max': `A note can have ${most} characters at most.`,

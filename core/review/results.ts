@@ -16,7 +16,7 @@ import type { TimeSource } from './evenness';
 import { known } from '../units/known';
 
 /** Raised whenever the content of the rows changes. */
-export const RESULTS_VERSION = 4;
+export const RESULTS_VERSION = 5;
 
 /** One rep of one athlete; `place` is its place among all of theirs. Seconds, metres and percent, late is positive. */
 export type RepResult = {
@@ -122,7 +122,9 @@ export function idsNamed({ plan, events }: { plan: Plan; events: readonly RunEve
   for (const { leaderId } of plan.groups) if (leaderId !== undefined) ids.add(leaderId);
   for (const event of events) {
     if (event.type === 'joined') ids.add(event.athlete.athleteId);
-    else if ('athleteId' in event) ids.add(event.athleteId);
+    else if (event.type === 'crossed') {
+      if (event.tappedId !== undefined) ids.add(event.tappedId);
+    } else if ('athleteId' in event) ids.add(event.athleteId);
     else if ('athleteIds' in event) for (const id of event.athleteIds) ids.add(id);
   }
   return ids;
@@ -211,6 +213,7 @@ export function changedBy(event: RunEvent): readonly string[] | 'all' {
   switch (event.type) {
     case 'conditions':
     case 'times':
+    case 'marks':
     case 'sending':
     case 'surged':
     case 'crossed':

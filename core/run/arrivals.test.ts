@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { arrivals, guessNames, markTapped, tooSoon } from './arrivals';
+import { arrivals, finishBefore, guessNames, markTapped, tooSoon } from './arrivals';
 import type { RunEvent } from './events';
 import { replay } from './replay';
 import { at, pass, planOf, start, T0 } from './testing';
@@ -86,4 +86,67 @@ test('nobody is guessed twice for one mark, and the order of names is that of th
       expect(due).toEqual([...due].sort((a, b) => a - b));
     }),
   );
+});
+
+describe('a rep without a target', () => {
+  const byEffort = planOf('2x600, 2x400', ['Newcomer One', 'Newcomer Two']);
+  const unknown = {
+    ...byEffort,
+    groups: byEffort.groups.map((group) => ({
+      ...group,
+      athletes: group.athletes.map(({ reserve: _reserve, ...athlete }) => athlete),
+    })),
+  };
+  const tap = (events: RunEvent[], id: string, atS: number) =>
+    markTapped(replay(unknown, events), id, T0 + atS * 1000)?.atM;
+  const in400 = [start(0, 2)];
+  test('is timed at its finish: a pace that anybody may run decides which mark a tap is', () => {
+    expect(unknown.groups[0]?.reps[2]?.callM).toEqual([200, 400]);
+    expect(tap(in400, 'a0', 80)).toBe(400);
+    expect(tap(in400, 'a0', 45)).toBe(200);
+  });
+  test('goes by what they ran before, and by what the others ran', () => {
+    // At walking pace: the first 400 in 2:40, so 1:20 is half of the next.
+    const slow = [start(0, 2), pass(160, 'a0', 400, 2), start(300, 3)];
+    expect(tap(slow, 'a0', 380)).toBe(200);
+    expect(tap(slow, 'a1', 380)).toBe(400);
+    expect(tap([start(0, 2), pass(160, 'a0', 400, 2)], 'a1', 80)).toBe(200);
+  });
+  test('a second tap sooner than anyone can run the rest says that the first was the finish', () => {
+    const state = replay(unknown, [start(0, 0), pass(100, 'a0', 400)]);
+    const again = markTapped(state, 'a0', T0 + 104_000);
+    expect(again).toMatchObject({ atM: 600 });
+    if (!again) throw new Error();
+    expect(tooSoon(state, again, T0 + 104_000)).toBeDefined();
+    expect(finishBefore(state, again)).toMatchObject({ athleteId: 'a0', repIndex: 0, atM: 600, tookS: 100 });
+    // 200 m in 28 s are no 600 in 28 s.
+    const early = replay(unknown, [start(0, 0), pass(28, 'a0', 200)]);
+    expect(finishBefore(early, { athleteId: 'a0', repIndex: 0, atM: 400 })).toBeUndefined();
+  });
+  test('with a target nobody’s mark becomes a finish by a second tap', () => {
+    const state = replay(plan, [begun, pass(39, 'a0', 200)]);
+    expect(finishBefore(state, { athleteId: 'a0', repIndex: 0, atM: 400 })).toBeUndefined();
+  });
+});
+
+test('finishes only: every tap is one, and nobody is due before', () => {
+  const finishesOnly = at(-1, { type: 'marks', finishesOnly: true });
+  const state = replay(plan, [finishesOnly, begun]);
+  expect(markTapped(state, 'a0', T0 + 30_000)).toMatchObject({ atM: 400 });
+  expect(arrivals(state, T0 + 1000).map(({ atM }) => atM)).toEqual([400, 400, 400, 400]);
+  expect(guessed([finishesOnly, begun, line(40)])).toEqual(['a0']);
+  const both = replay(plan, [finishesOnly, begun, at(5, { type: 'marks', finishesOnly: false })]);
+  expect(markTapped(both, 'a0', T0 + 30_000)).toMatchObject({ atM: 200 });
+});
+
+test('who has stopped is not expected', () => {
+  const stop = at(20, { type: 'decided', athleteIds: ['a0'], decision: { kind: 'stop' }, repIndex: 0 });
+  expect(guessed([begun, stop, line(42), line(44.1), line(46)])).toEqual(['a1', 'a2', 'a3']);
+});
+
+test('whose tile was pressed stands before who is expected', () => {
+  const tapped = at(41, { type: 'crossed', tappedId: 'a3' });
+  expect(guessed([begun, tapped, line(42)])).toEqual(['a3', 'a1']);
+  const stop = at(20, { type: 'decided', athleteIds: ['a3'], decision: { kind: 'stop' }, repIndex: 0 });
+  expect(guessed([begun, stop, tapped])).toEqual(['a0']);
 });

@@ -1,6 +1,8 @@
 /** Who is expected when, and whose an unnamed time could be. */
 import { runnable } from '../units/runnable';
-import { expectedAt, isOwnTap, nextMark } from './tile';
+import type { NamedEvent } from './events';
+import { expectedAt, isOwnTap, marksOf, nextMark } from './tile';
+import { usualTimeS } from './usual';
 import type { AthleteState, RepRun, RunState, UnnamedTime } from './runState';
 
 /** A mark that an athlete is on the way to; `dueAtMs` is undefined by effort. */
@@ -12,11 +14,11 @@ function runDuring({ runs }: AthleteState, atMs: number): RepRun | undefined {
   return run && (run.finishedAtMs === undefined || run.finishedAtMs > atMs) ? run : undefined;
 }
 
-function arrivalOf(athlete: AthleteState, nowMs: number): Arrival | undefined {
+function arrivalOf(state: RunState, athlete: AthleteState, nowMs: number): Arrival | undefined {
   const run = runDuring(athlete, nowMs);
   if (!run || athlete.stoppedAtMs !== undefined) return undefined;
   const { rep, target, repIndex, startedAtMs } = run;
-  const atM = nextMark(rep, run, target.targetS, (nowMs - startedAtMs) / 1000);
+  const atM = nextMark(state, athlete, run, (nowMs - startedAtMs) / 1000);
   if (atM === undefined) return undefined;
   const expectedS = expectedAt(rep, target.targetS, atM);
   const { athleteId } = athlete;
@@ -27,7 +29,7 @@ function arrivalOf(athlete: AthleteState, nowMs: number): Arrival | undefined {
 export function arrivals(state: RunState, nowMs: number): Arrival[] {
   if (state.endedAtMs !== undefined) return [];
   return Object.values(state.athletes)
-    .flatMap((athlete) => arrivalOf(athlete, nowMs) ?? [])
+    .flatMap((athlete) => arrivalOf(state, athlete, nowMs) ?? [])
     .sort((a, b) => (a.dueAtMs ?? Infinity) - (b.dueAtMs ?? Infinity));
 }
 
@@ -36,7 +38,7 @@ export function markTapped(state: RunState, athleteId: string, atMs: number): Ar
   const athlete = state.athletes[athleteId];
   if (!athlete || state.endedAtMs !== undefined) return undefined;
   const run = runDuring(athlete, atMs);
-  return run && isOwnTap(run, (atMs - run.startedAtMs) / 1000) ? arrivalOf(athlete, atMs) : undefined;
+  return run && isOwnTap(run, (atMs - run.startedAtMs) / 1000) ? arrivalOf(state, athlete, atMs) : undefined;
 }
 
 /** Seconds since the athlete passed the mark before (or set off), and the metres between, where nobody can have run that. */
@@ -55,19 +57,38 @@ export function tooSoon(state: RunState, { athleteId, repIndex, atM }: Arrival, 
     : undefined;
 }
 
-/** Every mark open at a time: not taken yet, in a rep started before it. */
+/** A time, and the mark it is given. */
+export type NamedMark = Pick<NamedEvent, 'eventId' | 'athleteId' | 'repIndex' | 'atM'>;
+
+/**
+ * The tap before this one, where that was the finish: a rep without a target whose first tap was taken for a mark on the way, and now
+ * somebody taps again sooner than anyone can have run the rest.
+ * @returns the time that was the finish, to be named so; undefined where it can be none.
+ */
+export function finishBefore(
+  state: RunState,
+  { athleteId, repIndex, atM }: Arrival,
+): (NamedMark & { tookS: number }) | undefined {
+  const run = state.athletes[athleteId]?.runs.findLast((other) => other.repIndex === repIndex);
+  const last = run?.passes.at(-1);
+  const finishM = run?.rep.callM.at(-1);
+  if (!run || !last || finishM === undefined || run.target.targetS !== undefined || atM <= last.atM) return undefined;
+  return runnable(finishM, last.elapsedS) === 'too-fast'
+    ? undefined
+    : { eventId: last.eventId, athleteId, repIndex, atM: finishM, tookS: last.elapsedS };
+}
+
+/** Every mark open at a time: not taken yet, in a rep started before it, of those who have not stopped. */
 function openMarks(state: RunState, atMs: number): (Arrival & { dueAtMs: number })[] {
-  const running = Object.values(state.athletes).flatMap((athlete) => {
-    const run = athlete.runs.findLast(({ startedAtMs }) => startedAtMs <= atMs);
-    return run ? [{ athleteId: athlete.athleteId, run }] : [];
-  });
-  const targets = running.flatMap(({ run }) => run.target.targetS ?? []);
-  const usualS = targets.length > 0 ? targets.reduce((sum, s) => sum + s, 0) / targets.length : undefined;
-  return running.flatMap(({ athleteId, run }) => {
-    const { rep, target, repIndex, startedAtMs, passes } = run;
+  return Object.values(state.athletes).flatMap((athlete) => {
+    const { athleteId, runs, stoppedAtMs } = athlete;
+    const run = runs.findLast(({ startedAtMs }) => startedAtMs <= atMs);
+    if (!run || stoppedAtMs !== undefined) return [];
+    const { rep, repIndex, startedAtMs, passes } = run;
+    const usualS = usualTimeS(state, athlete, run);
     const lastM = passes.at(-1)?.atM ?? 0;
-    return rep.callM.flatMap((atM) => {
-      const expectedS = expectedAt(rep, target.targetS ?? usualS, atM);
+    return marksOf(state, rep).flatMap((atM) => {
+      const expectedS = expectedAt(rep, usualS, atM);
       return atM <= lastM || expectedS === undefined
         ? []
         : [{ athleteId, repIndex, atM, dueAtMs: startedAtMs + expectedS * 1000 }];
@@ -84,11 +105,20 @@ export type Guess = UnnamedTime & { arrival?: Arrival };
  */
 export function guessNames(state: RunState): Guess[] {
   // What waits to be explained was somebody's already: it is not offered to the next best.
-  const times = state.unnamed.filter(({ waits }) => !waits);
-  const waiting: Guess[] = state.unnamed.filter(({ waits }) => waits);
-  const lastMs = times.at(-1)?.atMs;
+  const waiting: Guess[] = state.unnamed.filter(({ waits, was }) => waits ?? was);
+  const asked = state.unnamed.filter(({ waits, was }) => !waits && !was);
+  const lastMs = asked.at(-1)?.atMs;
   if (lastMs === undefined) return waiting;
-  const marks = openMarks(state, lastMs).sort((a, b) => a.dueAtMs - b.dueAtMs);
+  const open = openMarks(state, lastMs).sort((a, b) => a.dueAtMs - b.dueAtMs);
+  // Whose tile was pressed is whose it is, if they can still come in.
+  const tapped: Guess[] = [];
+  for (const time of asked) {
+    const at = open.findIndex(({ athleteId }) => athleteId === time.tappedId);
+    const [arrival] = at < 0 ? [] : open.splice(at, 1);
+    if (arrival) tapped.push({ ...time, arrival });
+  }
+  const times = asked.filter(({ eventId }) => !tapped.some((time) => time.eventId === eventId));
+  const marks = open;
   // cost[i][j]: the least for the first i times and the first j marks; a time is either the j-th mark, or has no name yet.
   const nameless = 120_000;
   const cost = [new Array<number>(marks.length + 1).fill(0)];
@@ -109,5 +139,5 @@ export function guessNames(state: RunState): Guess[] {
     if (time) guesses.unshift(isThis ? { ...time, arrival: mark } : { ...time });
     if (isThis) j--;
   }
-  return [...guesses, ...waiting].sort((a, b) => a.atMs - b.atMs);
+  return [...guesses, ...tapped, ...waiting].sort((a, b) => a.atMs - b.atMs);
 }

@@ -12,7 +12,9 @@ export type CorrectedLog = {
   clocks: Record<string, number>;
 };
 
-const isLater = (a: RunEvent, b: RunEvent | undefined) => !b || a.atMs > b.atMs || (a.atMs === b.atMs && a.id > b.id);
+/** Returns whether an event was made after another one, by its own time, then by id. */
+export const isLater = (a: RunEvent, b: RunEvent | undefined) =>
+  !b || a.atMs > b.atMs || (a.atMs === b.atMs && a.id > b.id);
 
 /** Undos that name each other in a ring. Each undo names one event, so a walk along them returns to its start. */
 function undosInRings(targets: ReadonlyMap<string, string>): Set<string> {

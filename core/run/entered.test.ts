@@ -106,3 +106,14 @@ describe('open work typed afterwards', () => {
     expect(replay(laidOut, events).athletes.a1?.runs).toHaveLength(1);
   });
 });
+
+test('every event is at a whole millisecond, and one that the wire takes, whatever the recoveries last', () => {
+  // A jog over 400 m: for these two some 2:20, with parts of a second.
+  const plan = planOf('3x400 @5k / 400m jog, 2x1:30.7 @3k / 800m jog');
+  expect(only(plan).athletes[0]?.targets[0]?.recoveryS).toBeGreaterThan(90);
+  expect(Number.isInteger((only(plan).athletes[0]?.targets[0]?.recoveryS ?? 0) * 1000)).toBe(false);
+  const typed = Object.fromEntries([0, 1, 2, 3, 4].map((rep) => [cellKey('a0', rep), rep < 3 ? '88.35' : '420']));
+  const { happened } = enteredRun(plan, typed, T0);
+  expect(happened.length).toBeGreaterThan(10);
+  for (const { atMs } of happened) expect(Number.isInteger(atMs)).toBe(true);
+});

@@ -93,7 +93,7 @@ function groupEvents(group: PlannedGroup, columns: readonly Column[], typed: Typ
     if (cells.length === 0) return;
     const athleteIds = cells.map(({ athleteId }) => athleteId);
     happened.push({ happening: { type: 'started', repIndex, athleteIds }, atMs });
-    let longestMs = (rep.durationS ?? 0) * 1000;
+    let longestMs = Math.round((rep.durationS ?? 0) * 1000);
     for (const { athleteId, cell } of cells) {
       if (cell.kind === 'metres')
         happened.push({
@@ -107,7 +107,8 @@ function groupEvents(group: PlannedGroup, columns: readonly Column[], typed: Typ
       happened.push({ happening: { type: 'passed', athleteId, repIndex, atM: finishM }, atMs: atMs + ranMs });
     }
     const rests = group.athletes.flatMap(({ targets }) => targets[repIndex]?.recoveryS ?? []);
-    atMs += longestMs + Math.max(USUAL_REST_S, ...rests) * 1000;
+    // A jog over a distance takes parts of a second; a log has whole milliseconds.
+    atMs += longestMs + Math.round(Math.max(USUAL_REST_S, ...rests) * 1000);
   });
   return happened;
 }

@@ -76,8 +76,11 @@ export type PassedEvent = Stamp & {
   atM: number;
   estimated?: true;
 };
-/** Somebody passed: the time is taken first, the name comes after. `chip` is one that nobody of the session wears. */
-export type CrossedEvent = Stamp & { type: 'crossed'; chip?: string };
+/**
+ * Somebody passed: the time is taken first, the name comes after. `chip` is one that nobody of the session wears; `tappedId` the athlete whose
+ * tile was pressed at a moment when they could not have come in.
+ */
+export type CrossedEvent = Stamp & { type: 'crossed'; chip?: string; tappedId?: string };
 /** The time of `eventId` (crossed or passed) is this athlete's, at this mark. */
 export type NamedEvent = Stamp & { type: 'named'; eventId: string; athleteId: string; repIndex: number; atM: number };
 /** The time of `eventId` was really `toMs`, on the clock of the phone that took it. */
@@ -93,6 +96,8 @@ export type MovedEvent = Stamp & { type: 'moved'; athleteIds: string[]; groupId:
 export type ConditionsEvent = Stamp & { type: 'conditions'; conditions: Conditions };
 /** This phone times those groups from now on. */
 export type TimesEvent = Stamp & { type: 'times'; groupIds: string[] };
+/** Times are taken at the finish alone from now on, or at the marks on the way too. */
+export type MarksEvent = Stamp & { type: 'marks'; finishesOnly: boolean };
 /** How the next reps are started from now on. */
 export type SendingEvent = Stamp & { type: 'sending'; sending: StartMode };
 /** The recovery after rep `repIndex` is longer by so many seconds, this once. */
@@ -141,6 +146,7 @@ export type RunEvent =
   | MovedEvent
   | ConditionsEvent
   | TimesEvent
+  | MarksEvent
   | SendingEvent
   | HeldEvent
   | FeltEvent

@@ -322,3 +322,36 @@ test('the same distance with no rest between is started by hand each time; an al
   expect(runsOf(planOf('6x400'), events)).toHaveLength(1);
   expect(runsOf(planOf('400 @5k, 400 @10k'), events)).toHaveLength(2);
 });
+
+describe('a time that is named as somebody’s who has one', () => {
+  const plan = planOf('2x400 @5k / 60s');
+  const [a, b] = [pass(88, 'a0', 400), pass(91, 'a1', 400)];
+  const name = (event: RunEvent, athleteId: string, atS = 100) =>
+    at(atS, { type: 'named', eventId: event.id, athleteId, repIndex: 0, atM: 400 });
+  const finishes = (events: RunEvent[]) => {
+    const state = replay(plan, [start(0), a, b, ...events]);
+    const timeOf = (id: string) => state.athletes[id]?.runs[0]?.passes.at(-1)?.elapsedS;
+    return { a0: timeOf('a0'), a1: timeOf('a1'), unnamed: state.unnamed, unplaced: state.unplaced };
+  };
+  test('is theirs, and the other is kept without a name, with whose it was', () => {
+    const was = { athleteId: 'a1', repIndex: 0, atM: 400 };
+    expect(finishes([name(a, 'a1')])).toEqual({
+      a0: undefined,
+      a1: 88,
+      unnamed: [{ eventId: b.id, atMs: b.atMs, was }],
+      unplaced: [],
+    });
+    // Also where the one that is named comes in later than the one it displaces.
+    expect(finishes([name(b, 'a0')])).toMatchObject({ a0: 91, a1: undefined, unnamed: [{ eventId: a.id }] });
+  });
+  test('both named are swapped, and nothing is left over', () =>
+    expect(finishes([name(a, 'a1'), name(b, 'a0')])).toEqual({ a0: 91, a1: 88, unnamed: [], unplaced: [] }));
+  test('of two named as the same the last naming counts', () => {
+    const line = at(95, { type: 'crossed' });
+    expect(finishes([line, name(a, 'a1'), name(line, 'a1', 110)])).toMatchObject({ a0: undefined, a1: 95 });
+    expect(finishes([line, name(a, 'a1', 110), name(line, 'a1')])).toMatchObject({ a1: 88 });
+    expect(finishes([line, name(a, 'a1'), name(line, 'a1', 110)]).unnamed.map(({ eventId }) => eventId)).toEqual(
+      expect.arrayContaining([a.id, b.id]),
+    );
+  });
+});

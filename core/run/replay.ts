@@ -1,5 +1,13 @@
-import { correctedLog, type LogEntry } from './corrections';
-import type { DecidedEvent, JoinedEvent, NextDayEvent, NextStepEvent, RunEvent, StartedEvent } from './events';
+import { correctedLog, isLater, type LogEntry } from './corrections';
+import type {
+  DecidedEvent,
+  JoinedEvent,
+  NamedEvent,
+  NextDayEvent,
+  NextStepEvent,
+  RunEvent,
+  StartedEvent,
+} from './events';
 import { openSlot, ownRep, plannedSlots } from './lineUp';
 import type { Plan, PlannedAthlete } from './plan';
 import { groupOf, runAt, type AthleteState, type GroupState, type RepRun, type RunState, type Slot } from './runState';
@@ -31,6 +39,7 @@ function atFirst({ groups, isEntered }: Plan): RunState {
     }),
     unnamed: [],
     startMode: 'tap',
+    finishesOnly: false,
     staggers: false,
     conditions: {},
     timers: {},
@@ -107,7 +116,12 @@ type Taken = { athleteId: string; repIndex: number; atM: number };
 const isMark = (value: number, every: number) =>
   Math.abs(value / every - Math.round(value / every)) < 1e-9 && value > 0;
 
-function applyPass(state: RunState, { event, atMs }: LogEntry, { athleteId, repIndex, atM }: Taken): boolean {
+function applyPass(
+  state: RunState,
+  { event, atMs }: LogEntry,
+  { athleteId, repIndex, atM }: Taken,
+  namedAs: ReadonlyMap<string, NamedEvent>,
+): boolean {
   const athlete = state.athletes[athleteId];
   const run = runAt(athlete, repIndex);
   if (!athlete || !run || atMs < run.startedAtMs) return false;
@@ -115,7 +129,15 @@ function applyPass(state: RunState, { event, atMs }: LogEntry, { athleteId, repI
   if (!callM.includes(atM) && !(everyM !== undefined && isMark(atM, everyM))) return false;
   const elapsedS = (atMs - run.startedAtMs) / 1000;
   const taken = run.passes.find((pass) => pass.atM === atM);
-  if (taken) {
+  const [naming, namingOfTaken] = [namedAs.get(event.id), taken && namedAs.get(taken.eventId)];
+  if (taken?.deviceId === event.deviceId && (naming ?? namingOfTaken)) {
+    // One of the two was named as theirs, or was named last: it is, and the other is kept without a name.
+    const isTheirs = naming !== undefined && isLater(naming, namingOfTaken);
+    const displaced = isTheirs ? taken : { eventId: event.id, atMs };
+    state.unnamed.push({ eventId: displaced.eventId, atMs: displaced.atMs, was: { athleteId, repIndex, atM } });
+    if (!isTheirs) return true;
+    run.passes = run.passes.filter((pass) => pass !== taken);
+  } else if (taken) {
     // The same mark taken by two phones is one time; both can be seen. By one phone it is a thumb that bounced.
     if (taken.deviceId === event.deviceId) return false;
     taken.also = [...(taken.also ?? []), { eventId: event.id, deviceId: event.deviceId, elapsedS }];
@@ -243,17 +265,22 @@ function cutShort(state: RunState, endedAtMs: number): void {
 }
 
 /** @returns false if the event has no place in the session. */
-function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Taken>): boolean {
+function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, NamedEvent>): boolean {
   const { event, atMs } = entry;
   switch (event.type) {
     case 'started':
       return applyStart(state, event, atMs);
     case 'passed':
-      return applyPass(state, entry, namedAs.get(event.id) ?? event);
+      return applyPass(state, entry, namedAs.get(event.id) ?? event, namedAs);
     case 'crossed': {
       const named = namedAs.get(event.id);
-      if (named) return applyPass(state, entry, named);
-      state.unnamed.push({ eventId: event.id, atMs, ...(event.chip === undefined ? {} : { chip: event.chip }) });
+      if (named) return applyPass(state, entry, named, namedAs);
+      state.unnamed.push({
+        eventId: event.id,
+        atMs,
+        ...(event.chip === undefined ? {} : { chip: event.chip }),
+        ...(event.tappedId === undefined ? {} : { tappedId: event.tappedId }),
+      });
       return true;
     }
     case 'came': {
@@ -278,6 +305,9 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
       return true;
     case 'times':
       state.timers[event.deviceId] = event.groupIds;
+      return true;
+    case 'marks':
+      state.finishesOnly = event.finishesOnly;
       return true;
     case 'sending':
       state.startMode = event.sending;
@@ -312,7 +342,7 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Ta
   }
 }
 
-const NO_NAMES: ReadonlyMap<string, Taken> = new Map();
+const NO_NAMES: ReadonlyMap<string, NamedEvent> = new Map();
 
 /** Applies an entry that comes after all others of the state and that no other one corrects; the log is the caller's. Mutates the state. */
 export function applyEntry(state: RunState, entry: LogEntry, namedAs = NO_NAMES): void {

@@ -14,6 +14,10 @@ export const isAnyoneInRun = (run: Run): boolean => everyoneIn(run).length > 0;
 
 /** An event as it is about those athletes only; undefined if it is about none of them. */
 export function eventAbout(event: RunEvent, isKept: (athleteId: string) => boolean): RunEvent | undefined {
+  if (event.type === 'crossed' && event.tappedId !== undefined && !isKept(event.tappedId)) {
+    const { tappedId: _tappedId, ...rest } = event;
+    return rest;
+  }
   if (event.type === 'joined') return isKept(event.athlete.athleteId) ? event : undefined;
   if ('athleteId' in event) return isKept(event.athleteId) ? event : undefined;
   if (!('athleteIds' in event)) return event;

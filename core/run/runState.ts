@@ -86,6 +86,10 @@ export type UnnamedTime = {
   atMs: number;
   chip?: string;
   waits?: { athleteId: string; repIndex: number; atM: number; otherM: number };
+  /** It was this athlete's until another time was named as theirs. */
+  was?: { athleteId: string; repIndex: number; atM: number };
+  /** Whose tile was pressed. */
+  tappedId?: string;
 };
 
 /** Everything known of a run, worked out from its events alone. */
@@ -99,6 +103,8 @@ export type RunState = {
   /** Unnamed times, and those that wait to be explained. */
   unnamed: UnnamedTime[];
   startMode: StartMode;
+  /** Nobody takes the marks on the way. */
+  finishesOnly: boolean;
   /** The other groups follow the first by their own gaps. */
   staggers: boolean;
   conditions: Conditions;

@@ -2,6 +2,7 @@ import { nextSlot, ownRep } from './lineUp';
 import type { PlannedRep, PlannedTarget } from './plan';
 import { groupOf, type AthleteState, type RepRun, type RunState } from './runState';
 import { recoveredAtMs } from './starts';
+import { usualTimeS } from './usual';
 import { verdictOn, type Verdict } from './verdict';
 
 /** A time taken and how it compares: `deltaS` is run time less the target so far, in seconds. */
@@ -40,25 +41,29 @@ export function isOwnTap(run: RepRun, elapsedS: number): boolean {
   return last === undefined || Math.abs(elapsedS - last.elapsedS) >= BOUNCE_S;
 }
 
+/** The marks of a rep at which times are taken in this session. */
+export const marksOf = ({ finishesOnly }: Pick<RunState, 'finishesOnly'>, { callM }: PlannedRep): readonly number[] =>
+  finishesOnly ? callM.slice(-1) : callM;
+
 /**
- * The mark that a tap now is taken for: the next not yet taken; but when the athlete must be nearer to a later one (a tap
- * was missed), that one. `elapsedS` is seconds since the athlete's start.
+ * The mark that a tap now is taken for: the next not yet taken; but when the athlete must be nearer to a later one (a tap was missed, or
+ * nobody takes that one), that one. Without a target the usual time decides, by the pace each mark would mean.
+ * @param elapsedS seconds since the athlete's start.
  */
-export function nextMark(
-  rep: PlannedRep,
-  run: RepRun,
-  targetS: number | undefined,
-  elapsedS: number,
-): number | undefined {
-  const lastM = run.passes.at(-1)?.atM ?? 0;
+export function nextMark(state: RunState, athlete: AthleteState, run: RepRun, elapsedS: number): number | undefined {
+  const { rep, target, passes } = run;
+  const lastM = passes.at(-1)?.atM ?? 0;
   if (rep.everyM !== undefined) return lastM + rep.everyM;
+  const usualS = usualTimeS(state, athlete, run);
   let nextM: number | undefined;
-  for (const atM of rep.callM) {
+  for (const atM of marksOf(state, rep)) {
     if (atM <= lastM) continue;
     if (nextM !== undefined) {
-      const here = expectedAt(rep, targetS, nextM);
-      const there = expectedAt(rep, targetS, atM);
-      if (here === undefined || there === undefined || elapsedS < (here + there) / 2) return nextM;
+      const here = expectedAt(rep, usualS, nextM);
+      const there = expectedAt(rep, usualS, atM);
+      if (here === undefined || there === undefined) return nextM;
+      const betweenS = target.targetS === undefined ? Math.sqrt(here * there) : (here + there) / 2;
+      if (elapsedS < betweenS) return nextM;
     }
     nextM = atM;
   }
@@ -86,10 +91,16 @@ function readyTile(state: RunState, athlete: AthleteState): Tile {
   return { phase: 'ready', ...isLate, ...(targetS === undefined ? {} : { targetS }) };
 }
 
-function runningTile(run: RepRun, nowMs: number, last: JudgedMark | undefined): Tile {
+function runningTile(
+  state: RunState,
+  athlete: AthleteState,
+  run: RepRun,
+  nowMs: number,
+  last: JudgedMark | undefined,
+): Tile {
   const { rep, target } = run;
   const elapsedS = (nowMs - run.startedAtMs) / 1000;
-  const nextM = nextMark(rep, run, target.targetS, elapsedS);
+  const nextM = nextMark(state, athlete, run, elapsedS);
   const expectedS = rep.durationS ?? (nextM === undefined ? undefined : expectedAt(rep, target.targetS, nextM));
   const sinceS = rep.durationS === undefined ? (run.passes.at(-1)?.elapsedS ?? 0) : 0;
   return {
@@ -129,7 +140,7 @@ export function tileFor(state: RunState, athleteId: string, nowMs: number): Tile
   // A rep by the clock ends at a time known before; a finish that was taken has happened, however far behind `nowMs` is.
   if (run.finishedAtMs === undefined || (rep.durationS !== undefined && run.finishedAtMs > nowMs)) {
     if (isOver) return { phase: 'done', run, ...stopped, ...(last ? { result: last } : {}) };
-    return runningTile(run, nowMs, last);
+    return runningTile(state, athlete, run, nowMs, last);
   }
   const ranS = (run.finishedAtMs - run.startedAtMs) / 1000;
   const result = (rep.durationS === undefined ? last : undefined) ?? { atM: rep.distanceM ?? 0, elapsedS: ranS };

@@ -9,7 +9,7 @@ import { athletesOf, type Plan } from '@core/run/plan';
 import { eventAbout, runOf } from '@core/run/runOf';
 import { markBehind, noteBehind } from './behind';
 import { anyRow } from './insertRows';
-import type { Db, Tx } from './open';
+import type { Db } from './open';
 import { cursorOf, isAfter, isOn, pageOf } from './pages';
 import { Refused } from './refused';
 import { pendingRunIds, project } from './results';
@@ -126,10 +126,8 @@ export function setRunAside(db: Db, id: string, nowMs: number | null): boolean {
 /** The ids of those who were erased: a phone may still send what it has of them. */
 const erasedIds = (db: Db) =>
   new Set(
-    db
-      .select({ id: erasedAthletes.id })
-      .from(erasedAthletes)
-      .all()
+    statementsOf(db)
+      .erased.all()
       .map(({ id }) => id),
   );
 
@@ -174,24 +172,53 @@ export type AddedEvents = {
 /** Returns why the sender may not bring an event, as a sentence, judged by what is stored by then; undefined if they may. */
 export type WhyNot = (event: RunEvent, stored: StoredLog) => string | undefined;
 
-/** The log of a run in the middle of a write. */
-function storedLog(tx: Tx, runId: string): StoredLog {
-  const ofRun = eq(runEvents.runId, runId);
-  const named = (eventId: string, deviceId: string) =>
-    and(
-      ofRun,
-      eq(runEvents.type, 'named'),
-      sql`json_extract(${runEvents.eventJson}, '$.eventId') = ${eventId}`,
-      sql`json_extract(${runEvents.eventJson}, '$.deviceId') <> ${deviceId}`,
-    );
+const { placeholder } = sql;
+
+/** What a post takes, put together once for a database: that takes several times as long as running it. */
+function statementsFor(db: Db) {
+  const event = and(eq(runEvents.id, placeholder('id')), eq(runEvents.runId, placeholder('runId')));
+  const named = and(
+    eq(runEvents.runId, placeholder('runId')),
+    eq(runEvents.type, 'named'),
+    sql`json_extract(${runEvents.eventJson}, '$.eventId') = ${placeholder('eventId')}`,
+    sql`json_extract(${runEvents.eventJson}, '$.deviceId') <> ${placeholder('deviceId')}`,
+  );
+  const { eventCount, joinedCount } = runs;
   return {
-    event(eventId) {
-      const its = and(eq(runEvents.id, eventId), ofRun);
-      const found = tx.select({ eventJson: runEvents.eventJson }).from(runEvents).where(its).get();
+    run: db
+      .select({ count: eventCount, joined: joinedCount })
+      .from(runs)
+      .where(eq(runs.id, placeholder('id')))
+      .prepare(),
+    count: db
+      .update(runs)
+      .set({ eventCount: anyRow(runs).eventCount, joinedCount: anyRow(runs).joinedCount })
+      .where(eq(runs.id, placeholder('id')))
+      .prepare(),
+    event: db.select({ eventJson: runEvents.eventJson }).from(runEvents).where(event).prepare(),
+    insert: db.insert(runEvents).values(anyRow(runEvents)).onConflictDoNothing().prepare(),
+    named: db.select({ id: runEvents.id }).from(runEvents).where(named).limit(1).prepare(),
+    erased: db.select({ id: erasedAthletes.id }).from(erasedAthletes).prepare(),
+  };
+}
+
+const statements = new WeakMap<Db, ReturnType<typeof statementsFor>>();
+
+function statementsOf(db: Db): ReturnType<typeof statementsFor> {
+  const made = statements.get(db) ?? statementsFor(db);
+  statements.set(db, made);
+  return made;
+}
+
+/** The log of a run, also in the middle of a write. */
+function storedLog(db: Db, runId: string): StoredLog {
+  const { event, named } = statementsOf(db);
+  return {
+    event(id) {
+      const found = event.get({ id, runId });
       return found && parsed<RunEvent>(found.eventJson);
     },
-    isNamedByOthers: (eventId, deviceId) =>
-      tx.select({ id: runEvents.id }).from(runEvents).where(named(eventId, deviceId)).limit(1).get() !== undefined,
+    isNamedByOthers: (eventId, deviceId) => named.get({ runId, eventId, deviceId }) !== undefined,
   };
 }
 
@@ -207,21 +234,18 @@ export function addEvents(
   nowMs: number,
   whyNot: WhyNot = () => undefined,
 ): AddedEvents | undefined {
-  const result = db.transaction((tx) => addTo(db, tx, runId, { events, nowMs, whyNot }));
+  const result = db.$client.transaction(() => addTo(db, runId, { events, nowMs, whyNot }))();
   if (!result) return undefined;
   const { countBefore, ...outcome } = result;
-  noteBehind(db, runId, outcome.added, countBefore);
+  noteBehind(db, runId, outcome.added, countBefore, nowMs);
   return outcome;
 }
 
 type Batch = { events: readonly RunEvent[]; nowMs: number; whyNot: WhyNot };
 
-function addTo(db: Db, tx: Tx, runId: string, { events, nowMs, whyNot }: Batch) {
-  const run = tx
-    .select({ count: runs.eventCount, joined: runs.joinedCount })
-    .from(runs)
-    .where(eq(runs.id, runId))
-    .get();
+function addTo(db: Db, runId: string, { events, nowMs, whyNot }: Batch) {
+  const { run: readCounts, insert, count } = statementsOf(db);
+  const run = readCounts.get({ id: runId });
   if (!run) return undefined;
   const erased = erasedIds(db);
   const isKept = (athleteId: string) => !erased.has(athleteId);
@@ -229,8 +253,7 @@ function addTo(db: Db, tx: Tx, runId: string, { events, nowMs, whyNot }: Batch) 
   const conflictIds = new Set<string>();
   const refused = new Map<RunEvent, Refusal>();
   let joinedCount = run.joined;
-  const insert = tx.insert(runEvents).values(anyRow(runEvents)).onConflictDoNothing().prepare();
-  const stored = storedLog(tx, runId);
+  const stored = storedLog(db, runId);
   const whyRefused = (event: RunEvent): Refusal | undefined => {
     const message = whyNot(event, stored);
     if (message !== undefined) return { code: 'not_for_helper', message };
@@ -254,8 +277,8 @@ function addTo(db: Db, tx: Tx, runId: string, { events, nowMs, whyNot }: Batch) 
   if (added.length > 0 && eventCount > MOST_EVENTS)
     throw new Refused('too_many', `A session has room for ${MOST_EVENTS} entries, and this one is full.`, 'events');
   if (added.length > 0) {
-    tx.update(runs).set({ eventCount, joinedCount }).where(eq(runs.id, runId)).run();
-    markBehind(tx, runId);
+    count.run({ id: runId, eventCount, joinedCount });
+    markBehind(db, runId);
   }
   return { added, conflictIds, refused, countBefore: run.count };
 }

@@ -6,10 +6,22 @@ import { fromEarlierPlan } from '@core/api/earlierPlans';
 import { eventBatchSchema, eventSchema, planSchema } from '@core/api/tracksideSchemas';
 import type { RunEvent } from '@core/run/events';
 import { countEventsOf } from '../accounts/access';
-import { addEvents, hasRun, openRuns, pageOfRuns, putPlan, runsApart, runsOn, setRunAside } from '../db/runs';
+import { readAnew } from '../db/behind';
+import {
+  addEvents,
+  hasRun,
+  openRuns,
+  pageOfRuns,
+  putPlan,
+  runsApart,
+  runsOn,
+  setRunAside,
+  type WhyNot,
+} from '../db/runs';
 import type { Db } from '../db/open';
 import { writeUnreadable } from '../db/results';
 import { readRun, UnreadableRun } from '../db/storedRun';
+import { WriteTogether } from '../db/writeTogether';
 import { isForHelper, whyNotForHelper } from '@core/run/helper';
 import { letInOf } from './access';
 import { validateBody, validateId, validateQuery } from './checked';
@@ -65,6 +77,7 @@ function readOrSay(db: Db, id: string) {
  */
 export function runsRouter({ db, nowMs, hub }: Context): Router {
   const router = Router();
+  const together = new WriteTogether(db);
   router.get('/', (req, res) => void res.json(pageOfRuns(db, validateQuery(req, runPageQuery))));
   router.get('/days', (req, res) => void res.json(runsOn(db, validateQuery(req, daysQuery))));
   router.get('/open', (req, res) => {
@@ -105,17 +118,21 @@ export function runsRouter({ db, nowMs, hub }: Context): Router {
       throw new ApiError(409, 'plan_fixed', 'This session is already at the track with another plan. That one stays.');
     res.status(204).end();
   });
-  router.post('/:id/events', (req, res) => {
+  router.post('/:id/events', async (req, res) => {
     const runId = validateId(req);
     const batch = validateBody(req, eventBatchSchema).events;
     const letIn = letInOf(res);
     const { events, refused } = sortOut(runId, batch);
-    if (!hasRun(db, runId)) throw notFound('session at the track');
     if (letIn && !countEventsOf(db, letIn, events.size))
       throw new ApiError(429, 'too_many', 'Too many taps came from this phone. Connect it again.');
-    const result = addEvents(db, runId, [...events.values()], nowMs(), (event, stored) =>
-      letIn?.who === 'helper' ? whyNotForHelper(event, letIn.deviceId, stored) : undefined,
-    );
+    const whyNot: WhyNot = (event, stored) =>
+      letIn?.who === 'helper' ? whyNotForHelper(event, letIn.deviceId, stored) : undefined;
+    const result = await together
+      .add(() => addEvents(db, runId, [...events.values()], nowMs(), whyNot))
+      .catch((error: unknown) => {
+        readAnew(db, runId);
+        throw error;
+      });
     if (!result) throw notFound('session at the track');
     hub.publish(runId, result.added);
     const accepted: string[] = [];

@@ -67,6 +67,7 @@ test('every kind of event was shipped in some shape, so that none can be forgott
     moved: true,
     conditions: true,
     times: true,
+    marks: true,
     sending: true,
     held: true,
     felt: true,

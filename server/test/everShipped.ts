@@ -189,4 +189,16 @@ const afterwards = {
   ]),
 };
 
-export const EVER_SHIPPED = [first, groups, afterwards];
+/** Times at the finish alone, and a time that a tile was pressed for too soon. */
+const finishes = {
+  since: 'finishes only',
+  plan: { ...first.plan, id: run(4) },
+  events: eventsOf(4, [
+    { type: 'marks', finishesOnly: true },
+    { type: 'started', repIndex: 0, athleteIds: [ADA] },
+    { type: 'crossed', tappedId: ADA },
+    { type: 'ended' },
+  ]),
+};
+
+export const EVER_SHIPPED = [first, groups, afterwards, finishes];

@@ -11,6 +11,7 @@ import { Page } from '../../ui/Page';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';
+import { TickRow } from '../../ui/TickRow';
 import { AddVisitor } from '../sheets/AddVisitor';
 import { ConditionsFields } from '../sheets/ConditionsFields';
 import { SoundCheck } from './SoundCheck';
@@ -60,6 +61,15 @@ function Ready({ session, squad }: { session: ScheduledSession; squad: SquadView
         </Part>
       )}
       {plan.groups.length > 1 && <WhoTimes groups={plan.groups} timed={isTimed} toggle={toggleTimed} />}
+      {roll.hasMarks && (
+        <Part title="Times">
+          <TickRow
+            label="Finishes only: nobody takes the marks on the way"
+            checked={roll.finishesOnly}
+            onChange={roll.setFinishesOnly}
+          />
+        </Part>
+      )}
       <Part title="Conditions">
         <ConditionsFields
           conditions={conditions}

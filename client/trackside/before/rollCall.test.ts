@@ -54,8 +54,10 @@ test('what was settled, as the first events', () => {
     visitors: [visitor],
     conditions: { wind: 'windy' },
     timedIds: ['g'],
+    finishesOnly: true,
   });
   expect(settled).toEqual([
+    { type: 'marks', finishesOnly: true },
     { type: 'came', athleteId: 'ada', presence: 'absent' },
     { type: 'came', athleteId: 'bo', presence: 'late' },
     {
@@ -66,13 +68,13 @@ test('what was settled, as the first events', () => {
     { type: 'conditions', conditions: { wind: 'windy' } },
     { type: 'times', groupIds: ['g'] },
   ]);
-  const nothing = { presences: new Map(), visitors: [], conditions: {}, timedIds: undefined };
+  const nothing = { finishesOnly: false, presences: new Map(), visitors: [], conditions: {}, timedIds: undefined };
   expect(settledEvents({ plan, ...nothing })).toEqual([]);
 });
 
 test('a session by the clock starts its reps by itself', () => {
   const clock = { role: 'main' as const, durationS: 60, callM: [] };
   const fartlek = { ...plan, groups: plan.groups.map((group) => ({ ...group, reps: [clock] })) };
-  const nothing = { presences: new Map(), visitors: [], conditions: {}, timedIds: undefined };
+  const nothing = { finishesOnly: false, presences: new Map(), visitors: [], conditions: {}, timedIds: undefined };
   expect(settledEvents({ plan: fartlek, ...nothing })).toEqual([{ type: 'sending', sending: 'together' }]);
 });

@@ -34,15 +34,18 @@ type Settled = {
   conditions: Conditions;
   /** The groups this phone times, if not all. */
   timedIds: readonly string[] | undefined;
+  /** Nobody takes the marks on the way. */
+  finishesOnly: boolean;
 };
 
 /** Everything that was settled, as the first events of the session. */
-export function settledEvents({ plan, presences, visitors, conditions, timedIds }: Settled): Happening[] {
+export function settledEvents({ plan, presences, visitors, conditions, timedIds, finishesOnly }: Settled): Happening[] {
   const inPlan = plan.groups.flatMap(({ athletes }) => athletes.map(({ athleteId }) => athleteId));
   // A session by the clock runs by itself once it is started, and is called aloud.
   const isClocked = plan.groups.every((group) => isByTheClock(group));
   return [
     ...(isClocked ? [{ type: 'sending' as const, sending: 'together' as const }] : []),
+    ...(finishesOnly ? [{ type: 'marks' as const, finishesOnly }] : []),
     ...inPlan.flatMap((athleteId): Happening[] => {
       const presence = presences.get(athleteId) ?? 'present';
       return presence === 'present' ? [] : [{ type: 'came', athleteId, presence }];

@@ -6,7 +6,7 @@ import type { Visitor } from '@core/run/visitor';
 import type { SquadView } from '../../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
 import { useResultsInfiniteQuery, useWeatherQuery } from '../../store/api';
-import { takeToTrack } from '../../log/recorder';
+import { NotTaken, takeToTrack } from '../../log/recorder';
 import { nowMs } from '../../log/trackClock';
 import { useTodaysPlan } from '../useTodaysPlan';
 import { planForToday, presenceOf, settledEvents, type Presences } from './rollCall';
@@ -28,6 +28,7 @@ export function useRollCall(session: ScheduledSession, squad: SquadView) {
   const [visitors, setVisitors] = useState<Visitor[]>([]);
   const [conditions, setConditions] = useState<Conditions>({});
   const [leftOut, setLeftOut] = useState<ReadonlySet<string>>(new Set());
+  const [finishesOnly, setFinishesOnly] = useState(false);
   const [trouble, setTrouble] = useState<string>();
   const before = useResultsInfiniteQuery({ session: session.id }).data?.pages[0]?.rows[0];
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
@@ -55,14 +56,15 @@ export function useRollCall(session: ScheduledSession, squad: SquadView) {
     if (timedIds.length === 0) return setTrouble('This phone times nobody. Tick at least one group for it.');
     try {
       const some = timedIds.length < plan.groups.length ? timedIds : undefined;
-      const settled = settledEvents({ plan, presences, visitors, conditions: out, timedIds: some });
+      const settled = settledEvents({ plan, presences, visitors, conditions: out, timedIds: some, finishesOnly });
       const atMs = nowMs();
       await takeToTrack(
         plan,
         settled.map((happening) => ({ happening, atMs })),
       );
       router.replace(`/track/run/${plan.id}`);
-    } catch {
+    } catch (error) {
+      if (error instanceof NotTaken) return setTrouble(`${error.message} Nothing has been started.`);
       setTrouble('This phone would not keep the plan: its storage is full or switched off. Nothing has been started.');
     }
   };
@@ -84,6 +86,10 @@ export function useRollCall(session: ScheduledSession, squad: SquadView) {
     move: (athleteId: string, groupId: string) => setMoved(moveAthlete(groups, athleteId, groupId)),
     /** How many are here or still expected. */
     going,
+    finishesOnly,
+    setFinishesOnly,
+    /** There are marks on the way that could be left out. */
+    hasMarks: plan.groups.some(({ reps }) => reps.some(({ callM }) => callM.length > 1)),
     isTimed: (groupId: string) => !leftOut.has(groupId),
     toggleTimed,
     trouble,

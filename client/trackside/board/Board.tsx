@@ -8,6 +8,7 @@ import { useAppSelector } from '../../store/store';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useLow } from '../../ui/useLow';
 import { stillOut } from '../sheets/EndSheet';
+import { stillOutOf } from '../sheets/StillOutSheet';
 import { useCalls } from '../sound/useCalls';
 import { wakeSound } from '../sound/sound';
 import { useWakeLock } from '../sound/useWakeLock';
@@ -24,7 +25,7 @@ import { momentsOf } from './moment';
 import { OpenSheet, type Open } from './OpenSheet';
 import { inOrder } from './order';
 import { nextStep, shownIds, type Shown } from './steps';
-import { startText, whereText } from './stepText';
+import { startText, toGoText, whereText } from './stepText';
 import { Tiles } from './tiles/Tiles';
 import { END, useEnding } from './useEnding';
 import { useKeys } from './useKeys';
@@ -69,7 +70,7 @@ export const Board = memo(function Board(props: BoardProps) {
   const calls = useAppSelector(({ settings }) => settings.calls);
   const askEfforts = useCallback(() => setOpen({ kind: 'efforts' }), []);
   const { ended, endsWhenIn, endWhenIn } = useEnding(runs, run, askEfforts);
-  const { doubted, tapAthlete, line, undo, redo } = useTimes(runs);
+  const { remark, tapAthlete, line, undo, redo } = useTimes(runs);
   useEffect(() => {
     const timer = setInterval(watchClock, WATCHED_EVERY_MS);
     return () => clearInterval(timer);
@@ -114,11 +115,15 @@ export const Board = memo(function Board(props: BoardProps) {
         return stillOut(runNow()).length > 0 ? setOpen({ kind: 'end' }) : runNow().happen(END, timeStamp);
       }
       wakeSound();
+      // Somebody of them has no finish yet: started again, they would lose it without a word.
+      if (stillOutOf(runNow(), next.starts).length > 0) return setOpen({ kind: 'stillOut', starts: next.starts });
       for (const start of next.starts) runNow().happen(start, timeStamp);
     },
     [runNow],
   );
   const openMore = useCallback(() => setOpen((before) => (before?.kind === 'more' ? undefined : { kind: 'more' })), []);
+  const openRefused = useCallback(() => setOpen({ kind: 'notTaken' }), []);
+  const openStop = useCallback(() => setOpen((before) => (before?.kind === 'stop' ? undefined : { kind: 'stop' })), []);
   const toggleCaller = useCallback(() => setAsCaller((before) => !(before ?? isCalledAtFirst)), [isCalledAtFirst]);
   useKeys({
     athlete: (index, timeStamp) => {
@@ -138,6 +143,7 @@ export const Board = memo(function Board(props: BoardProps) {
     end: endsWhenIn ? 'Ends when all are in' : run.may(END) ? 'End the session' : 'Done; the coach ends it',
   };
   const stepText = step.kind === 'start' ? startText(step.facts) : stepTexts[step.kind];
+  const waitText = step.kind === 'start' ? toGoText(step.facts) : undefined;
   const title = ended ? 'Session ended' : (whereText(state, shown) ?? plan.title);
   const current = group?.slots[Math.max(0, group.lastAt)];
   // Held sideways: tiles at the left, what is pressed most under the right thumb.
@@ -155,6 +161,7 @@ export const Board = memo(function Board(props: BoardProps) {
           isCaller={canCall ? isCaller : undefined}
           toggleCaller={toggleCaller}
           onLeave={onLeave}
+          onRefused={openRefused}
         />
         {top}
         {state.groups.length > 1 && (
@@ -169,7 +176,7 @@ export const Board = memo(function Board(props: BoardProps) {
             </View>
           )}
           <InfoRow
-            info={infoFor(state, now, inMemory, proposals[0], toAsk(state, shown, now), doubted)}
+            info={infoFor(state, now, inMemory, proposals[0], toAsk(state, shown, now), remark)}
             runs={runs}
             show={setOpen}
           />
@@ -188,6 +195,7 @@ export const Board = memo(function Board(props: BoardProps) {
       </View>
       <Foot
         stepText={stepText}
+        waitText={waitText}
         isStepMain={step.kind === 'results' || step.ready}
         stepMoment={step.kind === 'start' ? 'down' : 'release'}
         undoWords={undoWords}
@@ -198,6 +206,7 @@ export const Board = memo(function Board(props: BoardProps) {
         onUndo={undo}
         onRedo={redo}
         onStep={act}
+        onStop={state.startedAtMs === undefined ? undefined : openStop}
         onMore={openMore}
       />
     </View>

@@ -4,6 +4,7 @@ import { IconButton } from 'react-native-paper';
 import type { RunState } from '@core/run/runState';
 import { formatClock } from '@core/units/time';
 import type { OutboxState } from '../../store/trackside';
+import { SmallButton } from '../../ui/SmallButton';
 import { Icon } from '../../ui/icons/Icon';
 import { SPACE, usePalette } from '../../ui/theme';
 import { useLow } from '../../ui/useLow';
@@ -29,14 +30,11 @@ export function repClock(state: RunState, shown: ReadonlySet<string>, now: numbe
 const SIGN_STYLE = { flexDirection: 'row', alignItems: 'center', gap: 4 } as const;
 
 /** Where the times are: on this phone, and whether the server has them too. */
-const Kept = memo(function Kept({ waiting, refused }: OutboxState) {
+const Kept = memo(function Kept({ waiting, refused, onRefused }: OutboxState & { onRefused: () => void }) {
   const palette = usePalette();
-  const words =
-    refused.length > 0
-      ? `${refused.length} not taken by the server`
-      : waiting > 0
-        ? `${waiting} on this phone only`
-        : 'on the server';
+  if (refused.length > 0)
+    return <SmallButton onPress={onRefused}>{`${refused.length} not taken by the server: why?`}</SmallButton>;
+  const words = waiting > 0 ? `${waiting} on this phone only` : 'on the server';
   return (
     <View style={SIGN_STYLE} role="status" aria-label={`Times kept: ${words}`}>
       <Icon name={waiting > 0 ? 'waiting' : 'saved'} size={18} color={palette.ink} />
@@ -57,11 +55,13 @@ type Props = {
   isCaller: boolean | undefined;
   toggleCaller: () => void;
   onLeave: () => void;
+  /** Shows what the server would not take. */
+  onRefused: () => void;
 };
 
 /** What is being run, and whether it is kept. */
 const About = memo(function About(props: Props) {
-  const { title, recovery, outbox, isRehearsal, isCaller, toggleCaller, onLeave } = props;
+  const { title, recovery, outbox, isRehearsal, isCaller, toggleCaller, onLeave, onRefused } = props;
   return (
     <>
       <IconButton
@@ -80,7 +80,11 @@ const About = memo(function About(props: Props) {
               {`then ${recovery}`}
             </Text>
           )}
-          {isRehearsal ? <Text as="label">rehearsal: nothing is kept</Text> : <Kept {...outbox} />}
+          {isRehearsal ? (
+            <Text as="label">rehearsal: nothing is kept</Text>
+          ) : (
+            <Kept {...outbox} onRefused={onRefused} />
+          )}
         </View>
       </View>
       {isCaller !== undefined && (

@@ -8,6 +8,8 @@ import type { TapMoment } from './useTap';
 type FootProps = {
   /** What the big button says, whether it is the thing to do now, and whether it acts as the finger lands. */
   stepText: string;
+  /** How long until it is due, under it. */
+  waitText: string | undefined;
   isStepMain: boolean;
   stepMoment: TapMoment;
   undoWords: string | undefined;
@@ -18,6 +20,8 @@ type FootProps = {
   onUndo: (timeStamp: number) => void;
   onRedo: (timeStamp: number) => void;
   onStep: (timeStamp: number) => void;
+  /** Somebody stops; undefined before anybody has started. */
+  onStop: (() => void) | undefined;
   onMore: () => void;
 };
 
@@ -28,6 +32,7 @@ const COLUMN_PX = 220;
 export const Foot = memo(function Foot(props: FootProps) {
   const {
     stepText,
+    waitText,
     isStepMain,
     stepMoment,
     undoWords,
@@ -38,12 +43,19 @@ export const Foot = memo(function Foot(props: FootProps) {
     onUndo,
     onRedo,
     onStep,
+    onStop,
     onMore,
   } = props;
   const palette = usePalette();
   const isColumn = useLow();
   const step = (
-    <TapButton main={isStepMain} grow={isColumn ? 0 : 4} moment={stepMoment} onTap={onStep}>
+    <TapButton
+      main={isStepMain}
+      grow={isColumn ? 0 : 4}
+      moment={stepMoment}
+      onTap={onStep}
+      {...(waitText === undefined ? {} : { under: waitText })}
+    >
       {stepText}
     </TapButton>
   );
@@ -57,9 +69,16 @@ export const Foot = memo(function Foot(props: FootProps) {
       }}
     >
       {!ended && (
-        <TapButton grow={isColumn ? 1 : 0} onTap={onLine} label="Line: take a time without a name">
-          {unnamed > 0 ? `Line · ${unnamed} without a name` : 'Line'}
-        </TapButton>
+        <View style={{ flexDirection: 'row', gap: SPACE.s, flexGrow: isColumn ? 1 : 0 }}>
+          <TapButton grow={4} isTall={isColumn} onTap={onLine} label="Line: take a time without a name">
+            {unnamed > 0 ? `Line · ${unnamed} without a name` : 'Line'}
+          </TapButton>
+          {onStop && (
+            <TapButton moment="release" label="Somebody has stopped" onTap={onStop}>
+              Stop
+            </TapButton>
+          )}
+        </View>
       )}
       {isColumn && step}
       <View style={{ flexDirection: 'row', gap: SPACE.s }}>

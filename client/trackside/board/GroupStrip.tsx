@@ -24,17 +24,26 @@ type Props = { options: readonly Option[]; shown: Shown; show: (shown: Shown) =>
 const sameStrip = (a: Props, b: Props) =>
   a.shown === b.shown && a.show === b.show && JSON.stringify(a.options) === JSON.stringify(b.options);
 
-/** Characters from which a name is set smaller: it is never cut. */
+/** Characters from which a name is set smaller. */
 const LONG_NAME = 16;
+/** More than these stand in rows of four: beside each other their names would be cut to pieces. */
+const MOST_IN_A_ROW = 5;
 
 /** All groups at a glance, and which of them the tiles show. */
 export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Props) {
   const palette = usePalette();
+  const isInRows = options.length > MOST_IN_A_ROW;
   return (
     <View
       role="radiogroup"
       aria-label="Groups"
-      style={{ flexDirection: 'row', gap: 6, paddingHorizontal: SPACE.m, paddingTop: SPACE.s }}
+      style={{
+        flexDirection: 'row',
+        flexWrap: isInRows ? 'wrap' : 'nowrap',
+        gap: 6,
+        paddingHorizontal: SPACE.m,
+        paddingTop: SPACE.s,
+      }}
     >
       {options.map(({ id, name, status, due }) => (
         <Press
@@ -44,8 +53,8 @@ export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Pro
           aria-label={status === undefined ? name : `${name}: ${status}`}
           onPress={() => show(id)}
           style={{
-            flexGrow: id === 'mine' ? 0 : 1,
-            flexBasis: id === 'mine' ? 'auto' : 0,
+            flexGrow: id === 'mine' && !isInRows ? 0 : 1,
+            flexBasis: isInRows ? '22%' : id === 'mine' ? 'auto' : 0,
             minWidth: 48,
             minHeight: 48,
             paddingHorizontal: 6,
@@ -59,8 +68,9 @@ export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Pro
         >
           <Text
             as="label"
+            numberOfLines={isInRows ? 1 : 2}
             style={[
-              { textAlign: 'center' },
+              { textAlign: 'center', maxWidth: '100%' },
               name.length > LONG_NAME ? { fontSize: rem(11), lineHeight: rem(12) } : undefined,
             ]}
             {...(due ? { color: palette.onAction } : {})}

@@ -95,6 +95,8 @@ export const InfoRow = memo(function InfoRow({ info, runs, show }: Props) {
           </RowButton>
         </>,
       );
+    case 'finish':
+      return row('That was the finish', text(`That was the finish: ${info.name} ${formatTime(info.tookS, 1)}`));
     case 'proposal': {
       const { proposal, text: question } = info;
       return row(

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import type { Happening } from '@core/run/events';
 import type { LiveProposal } from '@core/trackside/proposals';
 import type { Source } from '../../store/source';
 import { AthleteSheet } from '../sheets/AthleteSheet';
@@ -10,8 +11,12 @@ import { MoreSheet } from '../sheets/MoreSheet';
 import { NamesSheet } from '../sheets/NamesSheet';
 import { PeopleSheet } from '../sheets/PeopleSheet';
 import { ProposalSheet } from '../sheets/ProposalSheet';
+import { StillOutSheet } from '../sheets/StillOutSheet';
+import { StopSheet } from '../sheets/StopSheet';
 import { SecondPhoneSheet } from '../sheets/SecondPhoneSheet';
 import type { Run } from '../../log/useRun';
+import { NotTakenPart } from '../../parts/NotTakenPart';
+import { Sheet } from '../sheets/Sheet';
 import { toAsk } from './info';
 import { inOrder } from './order';
 import { shownIds, type Shown } from './steps';
@@ -20,7 +25,8 @@ import { shownIds, type Shown } from './steps';
 export type Open =
   | { kind: 'athlete'; athleteId: string }
   | { kind: 'why'; proposal: LiveProposal }
-  | { kind: 'names' | 'history' | 'more' | 'keys' | 'people' | 'phone' | 'end' | 'efforts' };
+  | { kind: 'stillOut'; starts: readonly (Happening & { type: 'started' })[] }
+  | { kind: 'names' | 'stop' | 'history' | 'more' | 'keys' | 'people' | 'phone' | 'end' | 'efforts' | 'notTaken' };
 
 type Props = {
   runs: Source<Run>;
@@ -59,6 +65,16 @@ export function OpenSheet({ runs, open, show, close, choice, awake, endWhenIn }:
       return <SecondPhoneSheet run={run} close={close} />;
     case 'end':
       return <EndSheet run={run} close={close} endWhenIn={endWhenIn} />;
+    case 'notTaken':
+      return (
+        <Sheet title="Not taken by the server" close={close}>
+          <NotTakenPart isOpen />
+        </Sheet>
+      );
+    case 'stillOut':
+      return <StillOutSheet run={run} starts={open.starts} close={close} />;
+    case 'stop':
+      return <StopSheet run={run} shown={shown} close={close} open={showAthlete} />;
     case 'efforts':
       return <EffortsSheet run={run} close={close} />;
     case 'keys':

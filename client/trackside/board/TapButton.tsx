@@ -1,18 +1,25 @@
 import { memo } from 'react';
 import { View } from 'react-native';
 import { Icon, type IconName } from '../../ui/icons/Icon';
+import { rem } from '../../ui/rem';
 import { RADIUS, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import { TAP_STYLE, useTap, type TapMoment } from './useTap';
 
-/** Characters from which the text is set smaller: it is never cut. */
-const LONG = 22;
+/** Characters from which the text is set smaller, so that it fits two lines, or three: it is never cut. */
+const LONG = { two: 22, three: 40 };
+/** One height whatever it says: nothing may shift under the thumb. */
+const HEIGHT_PX = 64;
 
 type Props = {
   children?: string;
   icon?: IconName;
   /** A word over the text, smaller: what the button does, where the text says to what. */
   over?: string;
+  /** A line under the text, smaller: how long until it is due. */
+  under?: string;
+  /** As high as there is room. */
+  isTall?: boolean;
   label?: string;
   main?: boolean;
   disabled?: boolean;
@@ -26,6 +33,8 @@ export const TapButton = memo(function TapButton({
   children,
   icon,
   over,
+  under,
+  isTall = false,
   label,
   main = false,
   disabled = false,
@@ -42,14 +51,14 @@ export const TapButton = memo(function TapButton({
       role="button"
       tabIndex={disabled ? -1 : 0}
       aria-disabled={disabled}
-      {...((label ?? children) ? { 'aria-label': label ?? children } : {})}
+      {...((label ?? children) ? { 'aria-label': [label ?? children, under].filter(Boolean).join(', ') } : {})}
       style={[
         TAP_STYLE,
         {
           flexGrow: grow,
           flexBasis: grow > 0 ? 0 : 'auto',
           minWidth: 64,
-          minHeight: 64,
+          ...(isTall ? { minHeight: rem(HEIGHT_PX) } : { height: rem(HEIGHT_PX) }),
           paddingHorizontal: 8,
           paddingVertical: 4,
           flexDirection: 'row',
@@ -73,12 +82,25 @@ export const TapButton = memo(function TapButton({
             </Text>
           )}
           <Text
-            as={main && children.length < LONG ? 'heading' : children.length < LONG ? 'strong' : 'small'}
+            as={
+              children.length >= LONG.three
+                ? 'label'
+                : children.length >= LONG.two
+                  ? 'small'
+                  : main && under === undefined
+                    ? 'heading'
+                    : 'strong'
+            }
             color={ink}
             style={{ textAlign: 'center', fontWeight: '700' }}
           >
             {children}
           </Text>
+          {under !== undefined && (
+            <Text as="label" color={ink}>
+              {under}
+            </Text>
+          )}
         </View>
       )}
     </View>

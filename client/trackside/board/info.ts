@@ -4,11 +4,13 @@ import type { RunState } from '@core/run/runState';
 import { formatClock } from '@core/units/time';
 import { proposalText } from '../proposalText';
 import { inOrder } from './order';
+import type { TapRemark } from './useTimes';
 
 /** What the one line above the line bar is about: the most pressing thing. */
 export type Info =
   | { kind: 'storage'; inMemory: number }
   | { kind: 'names'; count: number; tooSoon?: TooSoon }
+  | { kind: 'finish'; name: string; tookS: number }
   | { kind: 'proposal'; proposal: LiveProposal; text: string }
   | { kind: 'ask'; athleteId: string; name: string; more: number }
   | { kind: 'coming'; next: { key: string; name: string; when: string }[] };
@@ -20,7 +22,7 @@ const SHOWN = 4;
 /**
  * A full disk, times without names, a proposal, how it felt, and else who comes next.
  * @param unasked who has finished and not said how it was.
- * @param tooSoon the last tap that nobody can have run, and that was kept without a name.
+ * @param remark on the last tap: nobody can have run that, or the tap before it was the finish.
  */
 export function infoFor(
   state: RunState,
@@ -28,10 +30,12 @@ export function infoFor(
   inMemory: number,
   proposal: LiveProposal | undefined,
   unasked: readonly string[],
-  tooSoon?: TooSoon,
+  remark?: TapRemark,
 ): Info {
   if (inMemory > 0) return { kind: 'storage', inMemory };
-  if (state.unnamed.length > 0) return { kind: 'names', count: state.unnamed.length, ...(tooSoon ? { tooSoon } : {}) };
+  if (remark?.kind === 'wasFinish') return { kind: 'finish', name: remark.name, tookS: remark.tookS };
+  if (state.unnamed.length > 0)
+    return { kind: 'names', count: state.unnamed.length, ...(remark ? { tooSoon: remark } : {}) };
   const nameOf = (id: string) => state.athletes[id]?.tileName ?? '';
   if (proposal) return { kind: 'proposal', proposal, text: proposalText(proposal, nameOf(proposal.athleteId)) };
   const coming = arrivals(state, now).filter(({ dueAtMs }) => dueAtMs !== undefined);

@@ -6,17 +6,20 @@ import { dueStarts } from '@core/run/starts';
 import { formatClock } from '@core/units/time';
 import { isOnTheWay, type StartFacts } from './steps';
 
-/** The next start on its button: `Start rep 2 in 0:12`, `Next Milers: 400 @5k`. */
-export function startText({ rep, repNumber, who, isFirst, isStillOut, chainText, leftS }: StartFacts): string {
+/** How long until the next start is due: `1:21 to go`, on a line of its own, since beside the rep it reads as a target. */
+export const toGoText = ({ leftS }: StartFacts): string | undefined =>
+  leftS !== undefined && leftS > 0 ? `${formatClock(leftS)} to go` : undefined;
+
+/** The next start on its button: `Start rep 2`, `Next Milers: 400 @5k`. */
+export function startText({ rep, repNumber, who, isFirst, isStillOut, chainText }: StartFacts): string {
   const label = rep ? repLabel(rep) : '';
   const isOpen = rep?.open === true;
-  const wait = leftS !== undefined && leftS > 0 ? ` in ${formatClock(leftS)}` : '';
   const named = who === undefined ? '' : ` ${who}`;
   // In open work nobody is told which rep it is.
   const subject = named || (isOpen ? '' : ` rep ${repNumber}`);
-  if (isStillOut) return `Next${subject}: ${label}${wait}`;
-  if (isFirst) return `Start${named}: ${label}${chainText === undefined ? '' : `, ${chainText}`}${wait}`;
-  return `Start${subject}${isOpen || named ? `: ${label}` : ''}${wait}`;
+  if (isStillOut) return `Next${subject}: ${label}`;
+  if (isFirst) return `Start${named}: ${label}${chainText === undefined ? '' : `, ${chainText}`}`;
+  return `Start${subject}${isOpen || named ? `: ${label}` : ''}`;
 }
 
 /** `2 of 12: 400 @5k`: where the groups shown are, if they are all at one place. */

@@ -1,7 +1,7 @@
 import { replay } from '@core/run/replay';
 import { at, pass, planOf, start, T0, twoGroups } from '@core/run/testing';
 import { nextStep, shownIds } from './steps';
-import { groupText, startText } from './stepText';
+import { groupText, startText, toGoText } from './stepText';
 
 type Events = Parameters<typeof replay>[1];
 
@@ -13,7 +13,8 @@ function button(events: Events, atS: number, plan = TWO, shown = 'mine') {
   const state = replay(plan, events);
   const step = nextStep(plan, state, shownIds(state, shown, 'd'), T0 + atS * 1000);
   if (step.kind !== 'start') return { kind: step.kind };
-  return { text: startText(step.facts), who: step.starts.flatMap(({ athleteIds }) => athleteIds), ready: step.ready };
+  const text = [startText(step.facts), toGoText(step.facts)].filter(Boolean).join(' · ');
+  return { text, who: step.starts.flatMap(({ athleteIds }) => athleteIds), ready: step.ready };
 }
 
 const finished = (ids: string[], atS: number, repIndex = 0) => ids.map((id) => pass(atS, id, 400, repIndex));
@@ -23,7 +24,7 @@ test('groups that set off together go on together, also while one of them still 
   const events = [start(0, 0, EVERYONE), ...finished(['a0', 'a1', 'b0'], 90)];
   expect(button(events, 95)).toMatchObject({ who: EVERYONE, ready: false });
   expect(button([...events, pass(96, 'b1', 400)], 100)).toEqual({
-    text: 'Start rep 2 in 0:56',
+    text: 'Start rep 2 · 0:56 to go',
     who: EVERYONE,
     ready: true,
   });
@@ -33,7 +34,7 @@ test('groups that set off apart go on apart: nobody is started in the middle of 
   const first = start(0);
   expect(button([first], 10)).toEqual({ text: 'Start Fives: 400 @5k', who: ['b0', 'b1'], ready: true });
   const both = [first, start(40, 0, ['b0', 'b1']), ...finished(['a0', 'a1'], 90)];
-  expect(button(both, 100)).toEqual({ text: 'Start Milers: 400 @5k in 0:50', who: ['a0', 'a1'], ready: true });
+  expect(button(both, 100)).toEqual({ text: 'Start Milers: 400 @5k · 0:50 to go', who: ['a0', 'a1'], ready: true });
   const back = [...both, ...finished(['b0', 'b1'], 130)];
   expect(button(back, 140)).toMatchObject({ who: ['a0', 'a1'] });
   expect(button([...back, start(150, 1)], 155)).toMatchObject({ who: ['b0', 'b1'], ready: true });
@@ -72,7 +73,7 @@ test('each by their own recovery: the button is for who is due first', () => {
   const each = at(0, { type: 'sending', sending: 'each' });
   const events = [each, start(0, 0, EVERYONE), pass(95, 'a0', 400), pass(90, 'b1', 400)];
   // It goes by itself: until then the button is there, and does not ask to be pressed.
-  expect(button(events, 100)).toEqual({ text: 'Start Dov: 400 @5k in 0:50', who: ['b1'], ready: false });
+  expect(button(events, 100)).toEqual({ text: 'Start Dov: 400 @5k · 0:50 to go', who: ['b1'], ready: false });
   expect(button(events, 151)).toMatchObject({ who: ['b1'], ready: true });
 });
 
@@ -106,6 +107,6 @@ test('the strip says of each group how long it runs, rests, or that it is time',
 
 test('while somebody of theirs is still running it does not offer to start them, it says what comes next', () => {
   const events = [start(0, 0, EVERYONE), ...finished(['a0', 'b0', 'b1'], 90)];
-  expect(button(events, 95)).toEqual({ text: 'Next rep 2: 400 @5k in 0:55', who: EVERYONE, ready: false });
+  expect(button(events, 95)).toEqual({ text: 'Next rep 2: 400 @5k · 0:55 to go', who: EVERYONE, ready: false });
   expect(button(events, 95, TWO, 'g0')).toMatchObject({ text: 'Next Milers: 400 @5k', ready: false });
 });

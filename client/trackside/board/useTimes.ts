@@ -1,16 +1,24 @@
 import { useMemo, useState } from 'react';
-import { markTapped, tooSoon, type TooSoon } from '@core/run/arrivals';
+import { finishBefore, markTapped, tooSoon, type TooSoon } from '@core/run/arrivals';
 import type { Source } from '../../store/source';
 import { lastDone, lastUndone } from '../../log/undoing';
 import type { Run } from '../../log/useRun';
 
+/** The last tap, where the board has something to say about it. */
+export type TapRemark =
+  /** Nobody can have run that: the time was kept without a name. */
+  | ({ kind: 'tooSoon' } & TooSoon)
+  /** The tap before it was the finish. */
+  | { kind: 'wasFinish'; name: string; tookS: number };
+
 /** Taking times and taking them back: by the run as it is at the press, not as it was last rendered. */
-function actsOn({ getSnapshot: runNow }: Source<Run>, doubt: (tap: TooSoon | undefined) => void) {
+function actsOn({ getSnapshot: runNow }: Source<Run>, remark: (about: TapRemark | undefined) => void) {
   const line = (timeStamp: number) => {
-    doubt(undefined);
+    remark(undefined);
     runNow().happen({ type: 'crossed' }, timeStamp);
   };
   const takeBack = (last: typeof lastDone, timeStamp: number) => {
+    remark(undefined);
     const run = runNow();
     const event = last(run.state, run.device);
     if (event) run.happen({ type: 'undone', eventId: event.id }, timeStamp);
@@ -20,11 +28,23 @@ function actsOn({ getSnapshot: runNow }: Source<Run>, doubt: (tap: TooSoon | und
     const run = runNow();
     const taken = markTapped(run.state, athleteId, run.atOf(timeStamp));
     if (!taken) return false;
-    const doubted = tooSoon(run.state, taken, run.atOf(timeStamp));
-    doubt(doubted);
     const { repIndex, atM } = taken;
+    const doubted = tooSoon(run.state, taken, run.atOf(timeStamp));
+    if (!doubted) {
+      remark(undefined);
+      run.happen({ type: 'passed', athleteId, repIndex, atM }, timeStamp);
+      return true;
+    }
+    const finish = finishBefore(run.state, taken);
+    if (finish) {
+      const { tookS, ...named } = finish;
+      remark({ kind: 'wasFinish', name: doubted.name, tookS });
+      run.happen({ type: 'named', ...named }, timeStamp);
+      return true;
+    }
     // A bounce of the thumb, or the wrong tile: the time is kept, and can be named later.
-    run.happen(doubted ? { type: 'crossed' } : { type: 'passed', athleteId, repIndex, atM }, timeStamp);
+    remark({ kind: 'tooSoon', ...doubted });
+    run.happen({ type: 'crossed', tappedId: athleteId }, timeStamp);
     return true;
   };
   return {
@@ -35,9 +55,9 @@ function actsOn({ getSnapshot: runNow }: Source<Run>, doubt: (tap: TooSoon | und
   };
 }
 
-/** What takes and takes back times, the same for as long as the board is open; `doubted` is the last tap that nobody can have run. */
+/** What takes and takes back times, the same for as long as the board is open, and a remark on the last tap where there is one. */
 export function useTimes(runs: Source<Run>) {
-  const [doubted, setDoubted] = useState<TooSoon>();
-  const acts = useMemo(() => actsOn(runs, setDoubted), [runs]);
-  return { doubted, ...acts };
+  const [remark, setRemark] = useState<TapRemark>();
+  const acts = useMemo(() => actsOn(runs, setRemark), [runs]);
+  return { remark, ...acts };
 }

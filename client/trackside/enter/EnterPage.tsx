@@ -24,7 +24,7 @@ import { Trouble } from '../../ui/Trouble';
 import { Text } from '../../ui/Text';
 import { presenceOf } from '../before/rollCall';
 import { keptPresences } from '../before/rollMemory';
-import { takeToTrack } from '../../log/recorder';
+import { NotTaken, takeToTrack } from '../../log/recorder';
 import { useTodaysPlan } from '../useTodaysPlan';
 import { Grid } from './Grid';
 import { matchLaps, readWatchLaps } from '@core/formats/watchLaps';
@@ -164,9 +164,11 @@ function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView
       setTyped({});
       sessionStorage.removeItem(draftKey(sessionId));
       router.replace(`/results/${laidOut.id}`);
-    } catch {
+    } catch (error) {
       setTrouble(
-        'This phone would not keep the times: its storage is full or switched off. Your typing is still here.',
+        error instanceof NotTaken
+          ? `These times cannot be kept: ${error.message} Your typing is still here.`
+          : 'This phone would not keep the times: its storage is full or switched off. Your typing is still here.',
       );
     }
   };

@@ -64,7 +64,7 @@ export function Decisions({ run, athlete }: { run: Run; athlete: AthleteState })
               {capitalised(optionText(option))}
             </SmallButton>
           ))}
-        {last?.target.targetS !== undefined && (
+        {athlete.stoppedAtMs === undefined && last?.target.targetS !== undefined && (
           <SmallButton onPress={() => decide({ kind: 'ease', percent: -1 })}>1 % faster</SmallButton>
         )}
       </View>

@@ -5,14 +5,16 @@ import { useAccessQuery } from '../../store/api';
 import { settings } from '../../store/settings';
 import { useAppDispatch, useAppSelector } from '../../store/store';
 import { saveFile } from '../../ui/saveFile';
+import { PrimaryButton } from '../../ui/PrimaryButton';
 import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
 import { Text } from '../../ui/Text';
+import { useWide } from '../../ui/useWide';
 import { wakeSound } from '../sound/sound';
 import type { Awake } from '../sound/useWakeLock';
-import { lastUndone } from '../../log/undoing';
+import { eventWords, lastUndone } from '../../log/undoing';
 import type { Run } from '../../log/useRun';
 import { ConditionsFields } from './ConditionsFields';
 import { stillOut } from './EndSheet';
@@ -45,29 +47,22 @@ export function MoreSheet({ run, awake, close, open }: Props) {
   const isCoach = (useAccessQuery().data?.who ?? 'coach') === 'coach';
   const undone = lastUndone(state, device);
   const isOver = state.endedAtMs !== undefined;
+  const wide = useWide();
+  const undoneEvent =
+    undone?.type === 'undone' ? state.log.find(({ event }) => event.id === undone.eventId)?.event : undefined;
   return (
     <Sheet title="More" close={close}>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         <SmallButton onPress={() => open('history')}>History</SmallButton>
         <SmallButton onPress={() => open('people')}>Who is here</SmallButton>
-        <SmallButton onPress={() => open('keys')}>Keys</SmallButton>
+        {wide && <SmallButton onPress={() => open('keys')}>Keys</SmallButton>}
         {isCoach && !run.isRehearsal && <SmallButton onPress={() => open('phone')}>A second phone</SmallButton>}
         {undone && (
-          <SmallButton onPress={() => happen({ type: 'undone', eventId: undone.id })}>Do it again</SmallButton>
-        )}
-        <SmallButton onPress={() => saveRun(run)}>Save a file</SmallButton>
-        {!isOver && may({ type: 'ended' }) && (
-          <SmallButton
-            label="End the session now"
-            onPress={() => {
-              if (stillOut(run).length > 0) return open('end');
-              happen({ type: 'ended' });
-              return close();
-            }}
-          >
-            End the session
+          <SmallButton onPress={() => happen({ type: 'undone', eventId: undone.id })}>
+            {`Do again: ${undoneEvent ? eventWords(state, undoneEvent) : 'the last'}`}
           </SmallButton>
         )}
+        <SmallButton onPress={() => saveRun(run)}>Save a file</SmallButton>
       </View>
       <TickRow
         label="Calls by beep and voice"
@@ -76,6 +71,11 @@ export function MoreSheet({ run, awake, close, open }: Props) {
           wakeSound();
           dispatch(settings.actions.callsChosen(on));
         }}
+      />
+      <TickRow
+        label="Finishes only: nobody takes the marks on the way"
+        checked={state.finishesOnly}
+        onChange={(finishesOnly) => happen({ type: 'marks', finishesOnly })}
       />
       <Select
         label="The next reps start"
@@ -91,6 +91,18 @@ export function MoreSheet({ run, awake, close, open }: Props) {
       <Text as="small">
         {awake === 'awake' ? 'The screen stays on.' : 'This phone may switch its screen off: times go on all the same.'}
       </Text>
+      {!isOver && may({ type: 'ended' }) && (
+        <PrimaryButton
+          label="End the session now"
+          onPress={() => {
+            if (stillOut(run).length > 0) return open('end');
+            happen({ type: 'ended' });
+            return close();
+          }}
+        >
+          End the session
+        </PrimaryButton>
+      )}
     </Sheet>
   );
 }

@@ -23,6 +23,10 @@ function waitsText({ atM, otherM }: NonNullable<UnnamedTime['waits']>, name: str
   return `${name}’s ${Math.round(atM)} would come ${order} their ${Math.round(otherM)}: name it, or take it back.`;
 }
 
+/** Why a time has no name any more: `It was Finn’s 400 until another time was named so.` */
+const wasText = ({ atM }: NonNullable<UnnamedTime['was']>, name: string): string =>
+  `It was ${name}’s ${Math.round(atM)} until another time was named as theirs: whose is it?`;
+
 /** Names for the times that were taken without: as expected, or each by a tap. */
 export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
   const palette = usePalette();
@@ -42,7 +46,12 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
     if (guesses.length === 1) close();
   };
   // Who could it be: those on their way at that time, in the order they were expected.
-  const candidates = chosen ? arrivals(state, chosen.atMs) : [];
+  const expected = chosen ? arrivals(state, chosen.atMs) : [];
+  // Whose tile was pressed comes first.
+  const candidates = [
+    ...expected.filter(({ athleteId }) => athleteId === chosen?.tappedId),
+    ...expected.filter(({ athleteId }) => athleteId !== chosen?.tappedId),
+  ];
   const someGuessed = guesses.some(({ arrival }) => arrival !== undefined);
   return (
     <Sheet
@@ -95,6 +104,11 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
       {chosen?.waits && (
         <Text as="small" live="polite">
           {waitsText(chosen.waits, state.athletes[chosen.waits.athleteId]?.tileName ?? 'Somebody')}
+        </Text>
+      )}
+      {chosen?.was && (
+        <Text as="small" live="polite">
+          {wasText(chosen.was, state.athletes[chosen.was.athleteId]?.tileName ?? 'somebody')}
         </Text>
       )}
       {chosen && (

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import type { AthleteState, Passing, RepRun } from '@core/run/runState';
+import { runAt, type AthleteState, type Passing, type RepRun } from '@core/run/runState';
 import { judge } from '@core/run/tile';
 import { formatTime, parseTime } from '@core/units/time';
 import { Delta } from '../../ui/Delta';
@@ -37,6 +37,17 @@ export function TimeRow({ run, athlete, rep, pass }: Props) {
     setTrouble(undefined);
   };
   const others = Object.values(state.athletes).filter(({ presence }) => presence !== 'absent');
+  const nameAs = (eventId: string, athleteId: string) =>
+    happen({ type: 'named', eventId, athleteId, repIndex: rep.repIndex, atM: pass.atM });
+  const [chosenId, choose] = useState<string>();
+  const chosen = chosenId === undefined ? undefined : state.athletes[chosenId];
+  /** The time at the same mark of whoever is chosen: the two may have been swapped. */
+  const theirs = runAt(chosen, rep.repIndex)?.passes.find((other) => other.atM === pass.atM);
+  const nameOf = (athleteId: string) => {
+    const hasTime = runAt(state.athletes[athleteId], rep.repIndex)?.passes.some((other) => other.atM === pass.atM);
+    if (athleteId !== athlete.athleteId && !hasTime) nameAs(pass.eventId, athleteId);
+    else choose(athleteId === athlete.athleteId ? undefined : athleteId);
+  };
   return (
     <View role="listitem" style={{ gap: SPACE.s }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s, flexWrap: 'wrap' }}>
@@ -79,11 +90,33 @@ export function TimeRow({ run, athlete, rep, pass }: Props) {
           <Select
             label="It was"
             options={others.map(({ athleteId, name }) => ({ value: athleteId, text: name }))}
-            value={athlete.athleteId}
-            onChange={(athleteId) =>
-              happen({ type: 'named', eventId: pass.eventId, athleteId, repIndex: rep.repIndex, atM: pass.atM })
-            }
+            value={chosenId ?? athlete.athleteId}
+            onChange={nameOf}
           />
+          {chosen && theirs && (
+            <View role="group" aria-label={`${chosen.tileName} has a time too`} style={{ gap: SPACE.s }}>
+              <Text as="small">{`${chosen.tileName} has ${formatTime(theirs.elapsedS, 1)} there.`}</Text>
+              <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+                <SmallButton
+                  onPress={() => {
+                    nameAs(pass.eventId, chosen.athleteId);
+                    nameAs(theirs.eventId, athlete.athleteId);
+                    choose(undefined);
+                  }}
+                >
+                  Swap the two
+                </SmallButton>
+                <SmallButton
+                  onPress={() => {
+                    nameAs(pass.eventId, chosen.athleteId);
+                    choose(undefined);
+                  }}
+                >
+                  {`Only this one; ${formatTime(theirs.elapsedS, 1)} then has no name`}
+                </SmallButton>
+              </View>
+            </View>
+          )}
         </View>
       )}
     </View>

@@ -188,6 +188,7 @@ export class TileView {
     const { palette, width } = look;
     const { fill, due, canTap, last } = face;
     this.face = face;
+    if (!before || before.isLate !== face.isLate) this.root.style.borderStyle = face.isLate ? 'dashed' : 'solid';
     if (!before || before.canTap !== canTap || before.due !== due || this.isResting !== isResting) {
       this.isResting = isResting;
       Object.assign(this.root.style, {

@@ -20,7 +20,8 @@ test('before the start: the target; who comes late is waited for', () => {
   expect(faceOf({ phase: 'ready', targetS: 88.8 })).toMatchObject({ big: '1:28.8', canTap: false });
   expect(faceOf({ phase: 'ready' }).big).toBe('by effort');
   expect(faceOf({ phase: 'ready', isLate: true })).toMatchObject({
-    head: 'late',
+    big: 'late',
+    isLate: true,
     spoken: expect.stringContaining('not here yet'),
   });
 });

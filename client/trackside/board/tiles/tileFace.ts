@@ -14,6 +14,8 @@ export type TileFace = {
   due: boolean;
   /** A press takes a time; otherwise it opens what is known of the athlete. */
   canTap: boolean;
+  /** Expected, and not here yet. */
+  isLate?: true;
   spoken: string;
 };
 
@@ -33,10 +35,11 @@ export function faceOf(tile: Tile): TileFace {
   const percent = 'share' in tile ? Math.round(tile.share * 50) * 2 : 0;
   switch (tile.phase) {
     case 'ready': {
-      const big = tile.targetS === undefined ? 'by effort' : formatTime(tile.targetS, 1);
-      const head = tile.isLate ? 'late' : 'target';
-      const spoken = tile.isLate ? `not here yet, target ${big}` : `ready, target ${big}`;
-      return { head, big, fill: 0, due: false, canTap: false, spoken };
+      const target = tile.targetS === undefined ? 'by effort' : formatTime(tile.targetS, 1);
+      const face = { fill: 0, due: false, canTap: false };
+      return tile.isLate
+        ? { ...face, head: target, big: 'late', isLate: true, spoken: `not here yet, target ${target}` }
+        : { ...face, head: 'target', big: target, spoken: `ready, target ${target}` };
     }
     case 'running': {
       const { durationS } = tile.run.rep;
