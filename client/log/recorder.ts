@@ -1,6 +1,7 @@
 import { monotonicFactory } from 'ulid';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
+import { replay } from '@core/run/replay';
 import { deviceId } from './deviceId';
 import { fetchPort, Outbox, type OutboxPort } from './outbox';
 import { openTrackLog } from './trackLog';
@@ -158,6 +159,18 @@ export const follow = (runId: string): (() => void) =>
 
 /** The plans this phone keeps, for lists while the server is away. */
 export const keptPlans = (): Promise<Plan[]> => log.plans().catch(() => []);
+
+/** Sessions this phone keeps that have not ended as far as it knows; `isSent` where the server has them too. */
+export async function keptOpenRuns(): Promise<{ plan: Plan; isStarted: boolean; isSent: boolean }[]> {
+  const unsent = new Set((await log.unsent()).plans.map(({ id }) => id));
+  const runs = await Promise.all((await keptPlans()).map(({ id }) => log.readRun(id).catch(() => undefined)));
+  return runs.flatMap((run) => {
+    if (!run) return [];
+    const { startedAtMs, endedAtMs } = replay(run.plan, run.events);
+    if (endedAtMs !== undefined) return [];
+    return [{ plan: run.plan, isStarted: startedAtMs !== undefined, isSent: !unsent.has(run.plan.id) }];
+  });
+}
 
 /** Takes someone who was erased for good out of everything this phone keeps. */
 export const forgetAthlete = (athleteId: string): Promise<void> => log.forget(athleteId).catch(() => undefined);

@@ -44,7 +44,7 @@ import { Surges } from './Surges';
 import { TakeOut } from './TakeOut';
 import { useReview, type ReadRun } from './useReview';
 
-/** `200 39.2 −0.4`: a mark on the way against an even run to the same finish. */
+/** `200 in 39.2 (−0.4)`: a mark on the way against the target so far, as on the board; without one against an even run, and named so. */
 function Marks({ cell }: { cell: ReviewCell }) {
   const { rep, actualS, passes } = cell;
   const distanceM = rep?.distanceM;
@@ -52,13 +52,15 @@ function Marks({ cell }: { cell: ReviewCell }) {
   if (onTheWay.length === 0) return null;
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.m }}>
-      {onTheWay.map(({ atM, elapsedS }) => {
+      {onTheWay.map(({ atM, elapsedS, deltaS }) => {
         const evenS = distanceM === undefined || actualS === undefined ? undefined : (actualS * atM) / distanceM;
-        return (
-          <Text as="small" key={atM}>
-            {`${Math.round(atM)} in ${formatTime(elapsedS, 1)}${evenS === undefined ? '' : ` (${formatDelta(elapsedS - evenS)})`}`}
-          </Text>
-        );
+        const against =
+          deltaS !== undefined
+            ? ` (${formatDelta(deltaS)})`
+            : evenS === undefined
+              ? ''
+              : ` (${formatDelta(elapsedS - evenS)} on an even run)`;
+        return <Text as="small" key={atM}>{`${Math.round(atM)} in ${formatTime(elapsedS, 1)}${against}`}</Text>;
       })}
     </View>
   );

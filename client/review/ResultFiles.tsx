@@ -9,6 +9,7 @@ import { broughtIn, type BroughtIn } from '@core/formats/broughtIn';
 import { readResultsCsv, type ReadResults } from '@core/formats/resultsCsv';
 import { listed } from '@core/units/listed';
 import { takeToTrack } from '../log/recorder';
+import { nowMs } from '../log/trackClock';
 import { everyoneIn, type SquadView, useSquad } from '../data/useSquad';
 import { useRunsOnQuery } from '../store/api';
 import { dayName } from '../ui/days';
@@ -36,7 +37,7 @@ function look(read: ReadResults & { ok: true }, squad: SquadView, knownIds: Read
     const member = members.get(sameName(name));
     return member && { athleteId: member.id, name: member.name, tileName: member.tileName };
   };
-  const all = broughtIn(read.rows, { athleteCalled, newId: () => ulid(), startAtMs });
+  const all = broughtIn(read.rows, { athleteCalled, newId: () => ulid(), startAtMs, nowMs: nowMs() });
   const sessions = all.filter(({ plan }) => !knownIds.has(`${plan.date} ${plan.title}`));
   const names = [...new Set(read.rows.map(({ athlete }) => athlete))];
   return {

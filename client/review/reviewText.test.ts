@@ -20,6 +20,7 @@ test.each<[Partial<Findings>, string[]]>([
   [{ judged: 12, on: 10, finished: 12 }, ['10 of 12 reps on target; nobody far off.']],
   [{ finished: 4 }, ['There were no targets to hold this against.']],
   [{}, ['No rep was finished.']],
+  [{ byTheClock: 12 }, ['12 reps by the clock run; no metres were taken.']],
   [{ findings: [{ kind: 'late', people: [who('Bo', 1.84)] }] }, ['Late: Bo by 1.8\u00a0s a rep.']],
   [{ findings: [{ kind: 'stopped', people: [who('Bo', 4)] }] }, ['Stopped: Bo after rep 4.']],
   [

@@ -42,8 +42,9 @@ const FINDING_TEXT: Record<FindingKind, (finding: Finding) => string> = {
 const seconds = (s: number) => `${Math.abs(s).toFixed(1)}\u00a0s`;
 
 /** What matters, a sentence each; one sentence where all is well or nothing can be said. */
-export function findingTexts({ findings, judged, on, finished }: Findings): string[] {
+export function findingTexts({ findings, judged, on, finished, byTheClock = 0 }: Findings): string[] {
   if (findings.length > 0) return findings.map((finding) => FINDING_TEXT[finding.kind](finding));
+  if (judged === 0 && byTheClock > 0) return [`${counted(byTheClock, 'rep')} by the clock run; no metres were taken.`];
   if (finished === 0) return ['No rep was finished.'];
   if (judged === 0) return ['There were no targets to hold this against.'];
   if (on === judged) return ['All on target, even to the last.'];
@@ -115,7 +116,7 @@ export function squadEffortText({ told, asMeant, easy, hard, change }: SquadEffo
   if (told === 0) return undefined;
   const names = (list: readonly string[]) => (list.length > MOST_NAMES ? `${list.length} athletes` : listed(list));
   const parts = [
-    `Effort as meant for ${asMeant === told ? (told === 1 ? 'the one who told it' : `all ${told} who told it`) : `${asMeant} of ${told}`}`,
+    `Effort as meant for ${asMeant === told ? (told === 1 ? 'the one who told it' : told === 2 ? 'both who told it' : `all ${told} who told it`) : `${asMeant} of ${told}`}`,
     ...(hard.length > 0 ? [`harder for ${names(hard)}`] : []),
     ...(easy.length > 0 ? [`easier for ${names(easy)}`] : []),
   ];

@@ -51,6 +51,8 @@ function Missed({ date, change }: { date: string; change: (change: SeasonChange,
 
 type Props = {
   entry: DayEntry;
+  /** Sessions that were written for that day for themselves. */
+  also: readonly DayEntry[];
   date: string;
   laid: LaidSeason;
   athletes: readonly SquadMember[];
@@ -58,7 +60,7 @@ type Props = {
 };
 
 /** One day of a season: what is run, and everything a coach can change about it. */
-export function DaySheet({ entry, date, laid, athletes, close }: Props) {
+export function DaySheet({ entry, also, date, laid, athletes, close }: Props) {
   const { season } = laid;
   const day: SeasonDay = entry.day ?? { date, kind: entry.kind };
   const edit = useSeasonEdit(laid);
@@ -83,6 +85,17 @@ export function DaySheet({ entry, date, laid, athletes, close }: Props) {
         {day.because === 'pinned' && <Text quiet>Pinned: it stays here when the rest is laid out again.</Text>}
         {day.missed && <Text quiet>It was not run.</Text>}
       </View>
+      {also.map(({ key, title, session: written, run: ran }) => (
+        <View key={key} style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+          <Text style={{ flex: 1 }}>{`${title}${ran ? `: ${wentText(ran)}` : ''}`}</Text>
+          <SmallButton
+            label={`${ran ? 'Read' : 'Plan'} ${title}`}
+            onPress={() => router.push(ran ? `/results/${ran.id}` : `/sessions/plan/${written?.id ?? ''}`)}
+          >
+            {ran ? 'Read it' : 'Plan'}
+          </SmallButton>
+        </View>
+      ))}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
         {run && (
           <PrimaryButton main onPress={() => router.push(`/results/${run.id}`)}>
@@ -107,7 +120,7 @@ export function DaySheet({ entry, date, laid, athletes, close }: Props) {
         <ChangeAsked proposed={edit.proposed} season={season} take={edit.take} leave={edit.leave} />
       ) : (
         <>
-          {date <= today() && !isRun && isToRun(day) && (
+          {date <= today() && !isRun && !also.some(({ run: ran }) => ran) && isToRun(day) && (
             <DayDone
               key={JSON.stringify(entry.done)}
               day={day}

@@ -47,6 +47,8 @@ type Props = {
   ranMinutes: ReadonlyMap<string, number | undefined>;
   /** Titles of written sessions, by their ids. */
   titles: ReadonlyMap<string, string>;
+  /** Titles of sessions that were written for a day for themselves, by day: the season may call that day easy. */
+  standing: ReadonlyMap<string, string>;
   onOpen: (date: string) => void;
   onSwap: (from: string, to: string) => void;
 };
@@ -55,7 +57,7 @@ type Props = {
  * The season as a ladder: weeks are rungs, from the last race at the top down to the first week; the spine carries the phases. A hard day or a
  * long run is dragged onto another day, and the two change places.
  */
-export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSwap }: Props) {
+export function Ladder({ laid, today, runDates, ranMinutes, titles, standing, onOpen, onSwap }: Props) {
   const palette = usePalette();
   const wide = useWide();
   const { season, weeks } = laid;
@@ -76,18 +78,20 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, onOpen, onSw
   const lifted = dragged === undefined ? undefined : days.get(dragged);
   const cellOf = (day: SeasonDay, howId: string) => {
     const isPast = day.date < today;
-    const isRun = (runDates.has(day.date) && day.kind === 'hard') || doneDates.has(day.date);
+    const isRun =
+      (runDates.has(day.date) && (day.kind === 'hard' || standing.has(day.date))) || doneDates.has(day.date);
     const isPlace = !isPast && day.kind !== 'race';
     return (
       <LadderCell
         day={day}
         howId={isPlace && !isRun && (day.kind === 'hard' || day.kind === 'long') ? howId : undefined}
         isPlace={isPlace}
-        label={`${dayName(day, season)}${isRun ? ', run' : ''}`}
+        label={[dayName(day, season), standing.get(day.date), isRun ? 'run' : undefined].filter(Boolean).join(', ')}
+        hasSession={standing.has(day.date)}
         isToday={day.date === today}
         isPast={isPast}
         isRun={isRun}
-        name={wide ? shortName(day, season, titles) : undefined}
+        name={wide ? (standing.get(day.date) ?? shortName(day, season, titles)) : undefined}
         isWide={wide}
         onOpen={onOpen}
       />

@@ -41,6 +41,8 @@ export function shortName(
 type CellProps = {
   day: SeasonDay;
   label: string;
+  /** A session was written for that day, whatever the season calls it. */
+  hasSession?: boolean;
   isToday: boolean;
   isPast: boolean;
   isRun: boolean;
@@ -58,6 +60,7 @@ type CellProps = {
 export const LadderCell = memo(function LadderCell({
   day,
   label,
+  hasSession = false,
   isToday,
   isPast,
   isRun,
@@ -98,7 +101,12 @@ export const LadderCell = memo(function LadderCell({
       }}
     >
       <div style={{ opacity: isPast ? 0.75 : 1 }}>
-        <DayMark kind={day.kind} {...mark} isRun={isRun} isPinned={day.pinned === true} />
+        <DayMark
+          kind={hasSession && day.kind !== 'race' ? 'hard' : day.kind}
+          {...mark}
+          isRun={isRun}
+          isPinned={day.pinned === true}
+        />
       </div>
       {name !== undefined && (
         <Text as="label" quiet style={{ fontSize: 11, lineHeight: 12, textAlign: 'center' }}>

@@ -40,6 +40,16 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
     [openDate, data, laid],
   );
   const titles = useMemo(() => new Map(data.sessions.map(({ id, title }) => [id, title])), [data.sessions]);
+  /** Sessions that were written for a day for themselves, not as one of any season's. */
+  const standing = useMemo(() => {
+    const ofSeasons = new Set(
+      data.seasons.flatMap((other) => other.season.fixed.flatMap(({ sessionId }) => sessionId ?? [])),
+    );
+    return new Map(data.sessions.flatMap(({ id, date, title }) => (ofSeasons.has(id) ? [] : [[date, title] as const])));
+  }, [data.sessions, data.seasons]);
+  const also = (view?.entries ?? []).filter(
+    ({ session, seasonIds }) => seasonIds.length === 0 && session && standing.has(session.date),
+  );
   const entry = view?.entries.find(({ seasonIds }) => seasonIds.includes(laid.id));
   const open = (date: string) => {
     const [race] = season.races.filter((race) => race.date === date);
@@ -81,6 +91,7 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
         runDates={data.runDates}
         ranMinutes={data.km.ranMinutes}
         titles={titles}
+        standing={standing}
         onOpen={open}
         onSwap={(from, to) => edit.change({ kind: 'swap', from, to }, 'The days have changed places.')}
       />
@@ -88,6 +99,7 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
       {openDate !== undefined && entry && (
         <DaySheet
           entry={entry}
+          also={also}
           date={openDate}
           laid={laid}
           athletes={data.athletes}

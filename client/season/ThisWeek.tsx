@@ -250,6 +250,7 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
       {opened && openEntry && openLaid && (
         <parts.DaySheet
           entry={openEntry}
+          also={openView?.entries.filter(({ session, seasonIds }) => session && seasonIds.length === 0) ?? []}
           date={opened.date}
           laid={openLaid}
           athletes={data.athletes}

@@ -2,7 +2,7 @@ import { counted } from '@core/units/counted';
 import { router, usePathname } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { STATUSES, type SquadMember } from '@core/squad/athlete';
+import { STATUSES, type Group, type SquadMember } from '@core/squad/athlete';
 import { formatDistance } from '@core/units/distance';
 import { formatMarkTime } from '@core/units/time';
 import { troubleText } from '../store/api';
@@ -28,6 +28,13 @@ import { paceBookOf, everyoneIn, pacesOf, type SquadView, useSquad } from '../da
 import { STATUS_WORDS } from '../data/athleteText';
 
 /** What stands under a name: status unless training, and the latest mark. */
+/** A group over its athletes. Typed for itself: in a list of rows and headings the compiler would not see a field too many. */
+const headingOf = ({ id, name }: Group, count: number): TableHeading => ({
+  key: `group:${id}`,
+  heading: name,
+  detail: String(count),
+});
+
 function underName({ status, marks }: SquadMember): string {
   const [latest] = [...marks].sort((a, b) => b.date.localeCompare(a.date));
   const mark = latest ? `${formatDistance(latest.distanceM)} ${formatMarkTime(latest.timeS)}` : 'no mark yet';
@@ -95,7 +102,7 @@ function Matrix({
     };
   };
   const rows: (TableRow | TableHeading)[] = sections.flatMap(({ group, athletes }) => [
-    ...(group ? [{ key: `group:${group.id}`, heading: group.name, about: String(athletes.length) }] : []),
+    ...(group ? [headingOf(group, athletes.length)] : []),
     ...athletes.map(rowOf),
   ]);
   const isMixed = squad.athletes.some((athlete) => paceBookOf(athlete, squad) !== squadBook);
@@ -173,6 +180,7 @@ export function SquadPage() {
                 Add athlete
               </PrimaryButton>
             </View>
+            {isEmpty && <PrimaryButton onPress={() => router.push('/squad/files')}>Paste a list</PrimaryButton>}
             {!isEmpty && !narrow && (
               <PrimaryButton onPress={() => setChoosing(true)} label="Choose several athletes">
                 Choose
@@ -203,7 +211,7 @@ export function SquadPage() {
       {isEmpty && (
         <Empty title="Nobody here yet">
           Add each athlete with one race or trial: that is enough to give them their own paces. More marks make them
-          surer. A list you have already can be imported.
+          surer. A list from a message or a spreadsheet can be pasted.
         </Empty>
       )}
       {squad && !isEmpty && (

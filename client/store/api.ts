@@ -135,7 +135,8 @@ export const api = createApi({
         if (writes.waiting > 0) return;
         // Only when the last queued write is done: a refused one never overwrites those after it.
         planWrites.delete(sessionId);
-        if (!isStored) show(writes.stored);
+        // Also where it was taken: a session that was only just written came into the cache after this write began.
+        show(writes.stored);
       },
     }),
     seasons: build.query<Answers['GET /api/seasons'], void>({ query: () => 'seasons', providesTags: ['seasons'] }),

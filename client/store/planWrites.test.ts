@@ -63,3 +63,16 @@ test('where all are refused, it is as it was', async () => {
   await Promise.all(writes);
   expect(shown()).toEqual(FIRST);
 });
+
+test('a plan that is written right after its session is on the screen, though the session came into the cache in between', async () => {
+  const session = { id: 'new', title: 'Reps', date: '2026-10-27', shorthand: '6x400' };
+  const putSession = store.dispatch(api.endpoints.putSession.initiate(session));
+  await answer(true);
+  await putSession;
+  const putPlan = store.dispatch(api.endpoints.putDayPlan.initiate({ sessionId: 'new', plan: { windowS: 5 } }));
+  // Whatever the first answer's echo does to the cache meanwhile.
+  await store.dispatch(api.util.upsertQueryData('session', 'new', session));
+  await answer(true);
+  await putPlan;
+  expect(api.endpoints.session.select('new')(store.getState()).data).toEqual({ ...session, plan: { windowS: 5 } });
+});

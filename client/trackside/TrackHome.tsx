@@ -1,6 +1,5 @@
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
-import type { Plan } from '@core/run/plan';
 import { troubleText, useOpenRunsQuery, useRunsOnQuery, useSessionsOnQuery } from '../store/api';
 import { NotTakenPart } from '../parts/NotTakenPart';
 import { SessionRow } from '../parts/SessionRow';
@@ -15,7 +14,7 @@ import { Trouble } from '../ui/Trouble';
 import { useToday } from '../ui/useToday';
 import { useWide } from '../ui/useWide';
 import { OfflineSign } from './OfflineSign';
-import { keptPlans } from '../log/recorder';
+import { keptOpenRuns } from '../log/recorder';
 
 type AtTrack = { id: string; sessionId: string; title: string; date: string; started: boolean };
 
@@ -24,10 +23,10 @@ function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
   const today = useToday();
   const { data: open } = useOpenRunsQuery(undefined, { refetchOnMountOrArgChange: true });
   const { data: ofToday } = useRunsOnQuery({ from: today, to: today }, { refetchOnMountOrArgChange: true });
-  const [kept, setKept] = useState<Plan[]>([]);
+  const [kept, setKept] = useState<Awaited<ReturnType<typeof keptOpenRuns>>>([]);
   useEffect(() => {
     let isOpen = true;
-    void keptPlans().then((plans) => isOpen && setKept(plans));
+    void keptOpenRuns().then((runs) => isOpen && setKept(runs));
     return () => {
       isOpen = false;
     };
@@ -39,7 +38,10 @@ function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
   return {
     underWay: [
       ...listedRuns.filter(({ isOver }) => !isOver),
-      ...kept.filter((plan) => !listed.has(plan.id)).map((plan) => ({ ...plan, started: true })),
+      // What the server has and does not list as open is over there, whoever ended it.
+      ...kept.flatMap(({ plan, isStarted, isSent }) =>
+        listed.has(plan.id) || (isSent && open) ? [] : [{ ...plan, started: isStarted }],
+      ),
     ],
     done: listedRuns.filter(({ isOver, started }) => isOver && started),
   };

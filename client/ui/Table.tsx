@@ -39,7 +39,7 @@ type Props = {
   nameTitle: string;
   nameWidth?: number;
   columns: TableColumn[];
-  rows: (TableRow | TableHeading)[];
+  rows: readonly (TableRow | TableHeading)[];
   rowHeight?: number;
   /** What pressing a name does, for screen readers; the name alone if left out. */
   nameLabel?: (name: string) => string;

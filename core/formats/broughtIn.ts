@@ -24,6 +24,8 @@ type Options = {
   newId: () => string;
   /** When a session of that day started, ms since 1970. */
   startAtMs: (date: string) => number;
+  /** What is brought in is over by now, ms since 1970. */
+  nowMs?: number;
 };
 
 const asRep = ({ part, distanceM, durationS, pace }: ResultRow): PlannedRep => ({
@@ -105,7 +107,7 @@ function toldOf(group: PlannedGroup, rows: readonly ResultRow[], { athleteCalled
 function broughtInSession(rows: readonly ResultRow[], options: Options): BroughtIn | undefined {
   const [first] = rows;
   if (!first) return undefined;
-  const { newId, athleteCalled: whom, startAtMs } = options;
+  const { newId, athleteCalled: whom, startAtMs, nowMs } = options;
   const byGroup = [...grouped(rows, ({ group }) => group)];
   const parts = byGroup.flatMap(([name, ownRows]) => {
     const group = groupOf(
@@ -141,7 +143,7 @@ function broughtInSession(rows: readonly ResultRow[], options: Options): Brought
     ...(intent ? { intent, arc: INTENT_FACTS[intent].arc } : {}),
     groups: parts.map(({ group }) => group),
   };
-  const entered = enteredRun(plan, typed, startAtMs(first.date));
+  const entered = enteredRun(plan, typed, startAtMs(first.date), nowMs);
   const endMs = Math.max(...entered.happened.map(({ atMs }) => atMs));
   const told = parts.flatMap(({ group, rows: ownRows }) => toldOf(group, ownRows, options));
   return {

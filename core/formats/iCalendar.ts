@@ -20,6 +20,8 @@ export type CalendarOptions = {
   /** Which days to export: only those with a session, a long run or a race, or all. */
   days?: 'sessions' | 'all';
   library?: Library;
+  /** Sessions that are written for days of the season. */
+  sessions?: readonly CalendarSession[];
 };
 
 /** A season as it was laid out, or sessions on their days. */
@@ -47,8 +49,19 @@ const KIND_WORDS: Partial<Record<SeasonDay['kind'], string>> = {
   off: 'Off',
 };
 
+const threadName = ({ threads }: SeasonPlan, { thread }: SeasonDay): string | undefined =>
+  threads.find(({ id }) => id === thread?.id)?.name;
+
+const entryOf = ({ id, date, title, shorthand, startTime }: CalendarSession, usualTime?: string): Entry => ({
+  uid: `session-${id}`,
+  date,
+  summary: title,
+  description: shorthand,
+  startTime: startTime ?? usualTime,
+});
+
 function entriesOf(season: SeasonPlan, weeks: readonly SeasonWeek[], options: CalendarOptions): Entry[] {
-  const { startTime, days = 'sessions', library = NO_LIBRARY } = options;
+  const { startTime, days = 'sessions', library = NO_LIBRARY, sessions = [] } = options;
   const count = new Map<string, number>();
   // Its place among days of its kind: keeps the session's UID when it moves to another day.
   const numbered = (what: string) => {
@@ -57,6 +70,9 @@ function entriesOf(season: SeasonPlan, weeks: readonly SeasonWeek[], options: Ca
     return `${what}-${n}`;
   };
   const entries: Entry[] = [];
+  const ofDays = new Set(weeks.flatMap((week) => week.days.flatMap(({ sessionId }) => sessionId ?? [])));
+  /** Written for a day, and not as a session of the season. */
+  const standing = sessions.filter(({ id }) => !ofDays.has(id));
   for (const { day, phase } of weeks.flatMap((week) => week.days.map((day) => ({ day, phase: week.phase })))) {
     const { date, kind, amount } = day;
     if (kind === 'free' || date < season.firstDay) continue;
@@ -70,15 +86,22 @@ function entriesOf(season: SeasonPlan, weeks: readonly SeasonWeek[], options: Ca
           place: race.place,
         });
     } else if (kind === 'hard') {
-      const session = sessionOfDay(season, day, library);
-      const isSession = session?.kind === 'session';
-      entries.push({
-        uid: numbered(day.special ?? day.thread?.id ?? 'hard'),
-        date,
-        summary: isSession ? session.title : 'Hard day',
-        description: isSession ? session.shorthand : undefined,
-        startTime,
-      });
+      const written = sessions.find(({ id }) => id === day.sessionId);
+      const laid = sessionOfDay(season, day, library);
+      const session = written ?? (laid?.kind === 'session' ? laid : undefined);
+      const others = standing.filter((other) => other.date === date && other !== written);
+      // A day without a session of the season has those that were written for it.
+      if (session || others.length === 0)
+        entries.push({
+          uid: numbered(day.special ?? day.thread?.id ?? 'hard'),
+          date,
+          summary: session?.title ?? threadName(season, day) ?? 'Hard day',
+          description: session?.shorthand ?? day.note,
+          startTime: written?.startTime ?? startTime,
+        });
+      for (const other of others) entries.push(entryOf(other, startTime));
+    } else if (standing.some((other) => other.date === date)) {
+      for (const other of standing) if (other.date === date) entries.push(entryOf(other, startTime));
     } else if (kind === 'long')
       entries.push({
         uid: numbered('long'),

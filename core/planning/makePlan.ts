@@ -5,11 +5,17 @@ import { curveBook } from '../paces/shippedPaceBooks';
 import { targetsFor } from '../targets/targetsFor';
 import type { Venue } from '../venue/venue';
 import type { PlanHeader, Plan } from '../run/plan';
-import { athletePlans, type Runner, type AthletePlansSource } from './athletePlans';
+import { athletePlans, type AthletePlan, type AthletePlansSource, type Runner } from './athletePlans';
 import { planGroup } from './plannedGroup';
 
 /** The only group of a session that has no day plan yet. */
 const EVERYONE = { id: 'all', name: 'Everyone' };
+
+/** Everyone's plan of a session before anything is decided for its day, in one group. */
+export const plansForEveryone = (
+  source: Pick<AthletePlansSource, 'session' | 'intent' | 'runners' | 'venue' | 'rests'>,
+): AthletePlan[] =>
+  athletePlans({ ...source, plan: {}, groups: [{ ...EVERYONE, athleteIds: source.runners.map(({ id }) => id) }] });
 
 /**
  * A session for the track before anything is decided for its day: the reps to time (main part and fast finish), and everyone's targets
@@ -25,8 +31,7 @@ export function makePlan(
   intent: Intent = suggestIntent(session),
   rests?: AthletePlansSource['rests'],
 ): Plan {
-  const groups = [{ ...EVERYONE, athleteIds: runners.map(({ id }) => id) }];
-  const plans = athletePlans({ session, intent, plan: {}, groups, runners, venue, ...(rests ? { rests } : {}) });
+  const plans = plansForEveryone({ session, intent, runners, venue, ...(rests ? { rests } : {}) });
   const shared = plans[0]?.legs ?? targetsFor(session, { paceBook: curveBook, venue });
   const { arc } = INTENT_FACTS[intent];
   return { ...header, intent, arc, lapM: venue.lapM, groups: [planGroup(EVERYONE, shared, plans, venue)] };

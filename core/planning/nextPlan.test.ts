@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { parseStored } from '../session/parseSession';
 import { REST_ID, type DayGroup, type DayPlan } from './dayPlan';
-import { nextPlan, type Placed } from './nextPlan';
+import { nextPlan, titleFor, type Placed } from './nextPlan';
 
 const WAS = 'main: 8x400 @5k / 75s';
 const ON = 'main: 9x400 @5k / 75s';
@@ -155,4 +155,12 @@ test('nobody is lost, nobody is twice, and everyone runs what was chosen for the
     }),
   );
   expect(next([])).toBeUndefined();
+});
+
+test('a title made from the text goes with the text; one that was given stays', () => {
+  const nameOf = (shorthand: string) => ({ '5x400': '5 × 400', '6x400': '6 × 400' })[shorthand];
+  expect(titleFor('5 × 400', '5x400', '6x400', nameOf)).toBe('6 × 400');
+  expect(titleFor('5x400', '5x400', '6x400', nameOf)).toBe('6 × 400');
+  expect(titleFor('Tuesday reps', '5x400', '6x400', nameOf)).toBe('Tuesday reps');
+  expect(titleFor('5 × 400', '5x400', 'not readable', nameOf)).toBe('5 × 400');
 });

@@ -22,6 +22,20 @@ export type NextPlan = { shorthand: string; libraryId?: string; plan: DayPlan };
 const LONGEST_NAME = 40;
 const SHORTEST_REST_S = 10;
 
+/**
+ * Returns the title of a session with another text: a title that was made from the text is made anew, one that the coach gave stays.
+ * @param nameOf makes a title from a text; undefined where it cannot be read.
+ */
+export function titleFor(
+  title: string,
+  before: string,
+  now: string,
+  nameOf: (shorthand: string) => string | undefined,
+): string {
+  const plain = (text: string | undefined) => text?.toLowerCase().replace(/[×*]/g, 'x').replace(/\s+/g, '');
+  return plain(title) === plain(nameOf(before)) || plain(title) === plain(before) ? (nameOf(now) ?? title) : title;
+}
+
 /** Ratios by which counts, rests and rep lengths set by hand follow a change of the text. */
 function movedSetting(set: ItemChange['set'], before: Item, now: Item): ItemChange['set'] | undefined {
   const restOf = ({ recovery }: Item, kind: 'time' | 'distance') => {

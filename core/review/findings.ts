@@ -1,5 +1,6 @@
 /** What matters in a session, for a coach with a few seconds: at most three findings, with names and numbers. */
 import { verdictOn } from '../run/verdict';
+import type { ReviewCell } from './cell';
 import type { Review, ReviewRow } from './review';
 import { mean } from '../units/mean';
 
@@ -26,7 +27,14 @@ export type FindingKind = (typeof FINDING_KINDS)[number];
 export type Finding = { kind: FindingKind; people: Person[]; value?: number };
 
 /** What there is to say, and how many of the reps with a target were on it. */
-export type Findings = { findings: Finding[]; judged: number; on: number; finished: number };
+export type Findings = {
+  findings: Finding[];
+  judged: number;
+  on: number;
+  finished: number;
+  /** Reps by the clock that were run, where nobody took metres: all there is to say of them. */
+  byTheClock?: number;
+};
 
 const MOST = 3;
 /** Up to this many names are read at a glance. */
@@ -82,6 +90,10 @@ function restsOff(rows: readonly ReviewRow[]): Finding[] {
     : [];
 }
 
+/** A rep by the clock that was run and of which the metres are not known. */
+const ranByTheClock = ({ rep, actualS, coveredM }: ReviewCell): boolean =>
+  rep?.durationS !== undefined && actualS !== undefined && coveredM === undefined;
+
 /** A row of each athlete, the one with most reps where they ran with two groups. */
 function rowsOf(reviews: readonly Review[]): ReviewRow[] {
   const byId = new Map<string, ReviewRow>();
@@ -105,10 +117,12 @@ export function findingsOf(reviews: readonly Review[]): Findings {
     return people.length > 0 ? [{ kind, people }] : [];
   });
   const judged = reviews.flatMap((review) => review.rows.flatMap(targetsOf));
+  const byTheClock = rows.flatMap(({ cells }) => cells).filter(ranByTheClock).length;
   return {
     findings: findings.slice(0, MOST),
     judged: judged.length,
     on: judged.filter(({ verdict }) => verdict === 'on').length,
     finished: rows.reduce((sum, { finished }) => sum + finished, 0),
+    ...(byTheClock > 0 ? { byTheClock } : {}),
   };
 }

@@ -55,12 +55,26 @@ test('what was typed comes out as it was typed', () => {
   ]);
 });
 
+test('of whom nothing was typed was not there', () => {
+  const plan = planOf('2x400 @5k / 60s', ['Ada Brindlecote', 'Bo Tarrowby', 'Cleo Wexmoor']);
+  const { happened } = enteredRun(plan, { [cellKey('a0', 0)]: '88', [cellKey('a1', 0)]: '-' }, T0);
+  const away = happened.flatMap(({ happening }) => (happening.type === 'came' ? [happening.athleteId] : []));
+  expect(away).toEqual(['a2']);
+});
+
 test('reps that run on are entered one by one', () => {
   const plan = planOf('600 @10k, 400 @marathon');
   const typed = { [cellKey('a0', 0)]: '2:10', [cellKey('a0', 1)]: '1:50' };
   const { plan: laidOut, happened } = enteredRun(plan, typed, T0);
   expect(only(laidOut).reps.some(({ runsOn }) => runsOn)).toBe(false);
-  expect(happened.map(({ happening }) => happening.type)).toEqual(['started', 'passed', 'started', 'passed', 'ended']);
+  expect(happened.map(({ happening }) => happening.type)).toEqual([
+    'came',
+    'started',
+    'passed',
+    'started',
+    'passed',
+    'ended',
+  ]);
 });
 
 describe('open work typed afterwards', () => {
@@ -116,4 +130,18 @@ test('every event is at a whole millisecond, and one that the wire takes, whatev
   const { happened } = enteredRun(plan, typed, T0);
   expect(happened.length).toBeGreaterThan(10);
   for (const { atMs } of happened) expect(Number.isInteger(atMs)).toBe(true);
+});
+
+test('typed before the hour it is assumed to have begun, it is over by now: what is told afterwards has its place', () => {
+  const plan = planOf('2x400 @5k / 60s');
+  const nowMs = T0 - 3_600_000;
+  const { plan: laidOut, happened } = enteredRun(plan, { [cellKey('a0', 0)]: '88' }, T0, nowMs);
+  expect(Math.max(...happened.map(({ atMs }) => atMs))).toBe(nowMs);
+  const felt = { happening: { type: 'felt' as const, athleteId: 'a0', repIndex: 0, effort: 7 }, atMs: nowMs + 1000 };
+  const events = [...happened, felt].map(({ happening, atMs }, i): RunEvent => {
+    return { ...happening, id: String(i).padStart(3, '0'), runId: 'run', deviceId: 'd', atMs };
+  });
+  const state = replay(laidOut, events);
+  expect(state.athletes.a0?.runs[0]).toMatchObject({ effort: 7 });
+  expect(state.unplaced).toEqual([]);
 });

@@ -80,10 +80,18 @@ export function readCell(text: string, rep: PlannedRep, target: PlannedTarget | 
 /** A recovery that nobody has noted. */
 const USUAL_REST_S = 90;
 
+/** The end of a session, so long after its last time. */
+const AFTER_LAST_MS = 60_000;
+
 type Happened = { happening: Happening; atMs: number };
 
 function groupEvents(group: PlannedGroup, columns: readonly Column[], typed: Typed, startAtMs: number): Happened[] {
-  const happened: Happened[] = [];
+  // Of whom nothing at all was written did not run it.
+  const isAway = (athleteId: string) =>
+    columns.every(({ key }) => (typed[cellKey(athleteId, key)] ?? '').trim() === '');
+  const happened = group.athletes.flatMap(({ athleteId }): Happened[] =>
+    isAway(athleteId) ? [{ happening: { type: 'came', athleteId, presence: 'absent' }, atMs: startAtMs }] : [],
+  );
   let atMs = startAtMs;
   group.reps.forEach((rep, repIndex) => {
     const cells = group.athletes.flatMap(({ athleteId, targets }) => {
@@ -122,8 +130,14 @@ const apart = (group: PlannedGroup): PlannedGroup => ({
 /**
  * A plan and events for what was typed. Cells that cannot be read are left out: ask readCell() first.
  * @param startAtMs when the first rep began, ms since 1970; how long the recoveries really were is not known and taken as planned.
+ * @param nowMs what was typed is over by now: a start that would lead beyond is moved back, so that what is told afterwards comes after it.
  */
-export function enteredRun(plan: Plan, typed: Typed, startAtMs: number): { plan: Plan; happened: Happened[] } {
+export function enteredRun(
+  plan: Plan,
+  typed: Typed,
+  startAtMs: number,
+  nowMs = Infinity,
+): { plan: Plan; happened: Happened[] } {
   const laidOut = plan.groups.map((group) => {
     const all = columnsOf(group, typed);
     // The empty column at the end of each distance is only there to be typed into.
@@ -135,6 +149,10 @@ export function enteredRun(plan: Plan, typed: Typed, startAtMs: number): { plan:
     .flatMap(({ group, columns }) => groupEvents(group, columns, typed, startAtMs))
     .sort((a, b) => a.atMs - b.atMs);
   const lastMs = Math.max(startAtMs, ...happened.map(({ atMs }) => atMs));
-  happened.push({ happening: { type: 'ended' }, atMs: lastMs + 60_000 });
-  return { plan: { ...plan, groups, isEntered: true }, happened };
+  happened.push({ happening: { type: 'ended' }, atMs: lastMs + AFTER_LAST_MS });
+  const tooLateMs = Math.max(0, lastMs + AFTER_LAST_MS - nowMs);
+  return {
+    plan: { ...plan, groups, isEntered: true },
+    happened: happened.map(({ happening, atMs }) => ({ happening, atMs: atMs - tooLateMs })),
+  };
 }

@@ -5,6 +5,7 @@ import { seasonWriteSchema, writeDaySchema } from '@core/api/seasonSchemas';
 import { layOutSeason } from '@core/season/layout/layOut';
 import { readLibrary } from '../db/library';
 import { listSeasons, putSeason, readSeason, removeSeason, restoreSeason, writeDay } from '../db/seasons';
+import { sessionsOn } from '../db/sessions';
 import { validateBody, validateId, validateQuery } from './checked';
 import type { Context } from './context';
 import { notFound } from './errors';
@@ -49,14 +50,22 @@ export function seasonsRouter({ db, nowMs }: Context): Router {
     const stored = readSeason(db, validateId(req));
     if (!stored) throw notFound(what);
     const { id, version, season } = stored;
+    const weeks = layOutSeason(season);
+    const lastDay = weeks.at(-1)?.days.at(-1)?.date;
+    // A session that is another season's is in that one's calendar.
+    const others = new Set(
+      listSeasons(db).flatMap((other) => (other.id === id ? [] : other.season.fixed.map(({ sessionId }) => sessionId))),
+    );
+    const sessions = sessionsOn(db, { from: season.firstDay, ...(lastDay === undefined ? {} : { to: lastDay }) });
     const text = writeICalendar(
-      { kind: 'season', season, weeks: layOutSeason(season) },
+      { kind: 'season', season, weeks },
       {
         id,
         name: season.name,
         sequence: version,
         atMs: nowMs(),
         library: readLibrary(db),
+        sessions: sessions.filter((session) => !others.has(session.id)),
         ...(days ? { days } : {}),
         ...(time === undefined ? {} : { startTime: time }),
       },

@@ -106,6 +106,7 @@ function Ready({ read, library, squad, answers }: Props) {
         onChange={next.setDate}
         error={date === '' ? 'Choose a day.' : undefined}
       />
+      {next.whyDate !== undefined && <Text as="small" quiet>{`${dayName(date)}: ${next.whyDate}.`}</Text>}
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
       <SeasonThread turns={turns} next={next} />
     </View>

@@ -1,6 +1,6 @@
 import { useCallback, useMemo, useState } from 'react';
 import { ulid } from 'ulid';
-import { USUAL_EVERY_DAYS, type Lever, type Progression } from '@core/library/librarySession';
+import type { Lever, Progression } from '@core/library/librarySession';
 import type { StepsFrom } from '@core/library/stepsFrom';
 import type { DayGroup, DayPlan } from '@core/planning/dayPlan';
 import { nextPlan, type NextPlan } from '@core/planning/nextPlan';
@@ -9,7 +9,10 @@ import type { ReadyAnswer } from '@core/review/nextReady';
 import { parseStored } from '@core/session/parseSession';
 import { schoolsOf } from '@core/squad/schools';
 import type { NextStep } from '@core/run/events';
-import { daysAfter } from '@core/units/dayNumber';
+import { counted } from '@core/units/counted';
+import { daysAfter, daysBetween } from '@core/units/dayNumber';
+import { format } from 'date-fns/format';
+import { parseISO } from 'date-fns/parseISO';
 import { useSquadEffort } from '../useSquadEffort';
 import type { ReadRun } from '../useReview';
 import type { StoredLibraryView } from '../../data/useLibrary';
@@ -41,6 +44,8 @@ export type Next = {
   stuck: { ids: string[]; lever: Lever | undefined };
   date: string;
   setDate: (date: string) => void;
+  /** Why this day is proposed; undefined once another was chosen. */
+  whyDate: string | undefined;
   /** Who gets what their own efforts ask for. */
   takesAdvice: ReadonlySet<string>;
   toggleAdvice: (athleteId: string) => void;
@@ -49,6 +54,14 @@ export type Next = {
 };
 
 const NO_PLAN: DayPlan = {};
+
+const DAYS_A_WEEK = 7;
+
+/** The first day after another one that is as many whole weeks after a date. */
+const sameDayAfter = (date: string, day: string): string =>
+  daysAfter(date, DAYS_A_WEEK * (Math.floor(daysBetween(date, day) / DAYS_A_WEEK) + 1));
+
+const weekdayName = (date: string): string => format(parseISO(date), 'EEEE');
 
 /** The groups as they ended, with everyone who is asked about. */
 function groupsOf({ plan, state }: ReadRun, day: DayPlan, answers: readonly ReadyAnswer[]): GroupOfRun[] {
@@ -154,7 +167,8 @@ export function useNext(
     );
     return { ids, lever: otherLever(usual, moving) };
   }, [answers, same, plan, whats, usual]);
-  const after = daysAfter(plan.date, progression?.everyDays ?? USUAL_EVERY_DAYS);
+  const everyDays = progression?.everyDays;
+  const after = daysAfter(plan.date, everyDays ?? DAYS_A_WEEK);
   const [takesAdvice, setTakesAdvice] = useState<ReadonlySet<string>>(new Set());
   const toggleAdvice = (athleteId: string) =>
     setTakesAdvice((before) => {
@@ -162,8 +176,16 @@ export function useNext(
       if (!now.delete(athleteId)) now.add(athleteId);
       return now;
     });
-  // Where the season has its next turn, that is the day.
-  const usualDate = turn ?? (after > today() ? after : daysAfter(today(), 1));
+  // Where the season has its next turn, that is the day; a session that is read late comes on its weekday, in a week to come.
+  const usualDate = turn ?? (after > today() ? after : sameDayAfter(plan.date, today()));
+  const whyDate =
+    turn !== undefined
+      ? 'the next turn of its thread in the season'
+      : usualDate !== after
+        ? `the next ${weekdayName(usualDate)}`
+        : everyDays === undefined
+          ? 'the same day next week'
+          : `${counted(everyDays, 'day')} after, as its progression says`;
   const [chosenDate, setDate] = useState<string>();
   const date = chosenDate ?? usualDate;
   const found = useMemo(() => {
@@ -198,6 +220,7 @@ export function useNext(
     stuck,
     date,
     setDate,
+    whyDate: date === usualDate ? whyDate : undefined,
     takesAdvice,
     toggleAdvice,
     placed,

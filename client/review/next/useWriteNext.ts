@@ -4,7 +4,9 @@ import { ulid } from 'ulid';
 import { inverseOfLibraryChange } from '@core/library/libraryChange';
 import type { LibraryChange, Lever } from '@core/library/librarySession';
 import type { DayPlan } from '@core/planning/dayPlan';
-import type { NextPlan } from '@core/planning/nextPlan';
+import { titleFor, type NextPlan } from '@core/planning/nextPlan';
+import { parseStored } from '@core/session/parseSession';
+import { sessionName } from '@core/session/sessionName';
 import { changeSeason } from '@core/season/changes';
 import { NEXT_STEPS } from '@core/run/events';
 import type { ReadRun } from '../useReview';
@@ -38,6 +40,12 @@ const withIds = (plan: DayPlan, idOf: (shorthand: string) => string | undefined)
       }
     : {}),
 });
+
+/** What a session would be called by its text alone. */
+const nameOf = (shorthand: string): string | undefined => {
+  const parsed = parseStored(shorthand);
+  return parsed.ok ? sessionName(parsed.session) : undefined;
+};
 
 /** Takes back what was decided by the session that it was written into. */
 function takeBackDecided({ plan, correct }: ReadRun, sessionId: string): void {
@@ -103,7 +111,10 @@ export function useWriteNext(
     const added = steps?.change.sessions?.find(({ id }) => id === mainId);
     const written: ScheduledSession = {
       id: ulid(),
-      title: library.sessions.find(({ id }) => id === mainId)?.title ?? added?.title ?? title,
+      title:
+        library.sessions.find(({ id }) => id === mainId)?.title ??
+        added?.title ??
+        titleFor(title, read.plan.shorthand, plan.shorthand, nameOf),
       date,
       shorthand: plan.shorthand,
       ...(session?.startTime === undefined ? {} : { startTime: session.startTime }),

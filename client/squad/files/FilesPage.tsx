@@ -51,8 +51,7 @@ function Exports({ squad }: { squad: SquadView }) {
 }
 
 /** A list without a file: on a phone there is often none. */
-function PasteList({ open }: { open: (text: string) => void }) {
-  const [text, setText] = useState('');
+function PasteList({ text, setText, open }: { text: string; setText: (text: string) => void; open: () => void }) {
   return (
     <View style={{ gap: SPACE.s }}>
       <TextField
@@ -60,10 +59,10 @@ function PasteList({ open }: { open: (text: string) => void }) {
         value={text}
         onChange={setText}
         lines={4}
-        placeholder={'Name, 5k, Date\nAda Brindlecote, 18:30, 3 Oct 2026'}
+        placeholder={'1500 PBs\nAda Brindlecote 5:12\nBo Tarrowby 4:58 (U17)'}
       />
       <View style={{ alignItems: 'flex-start' }}>
-        <PrimaryButton disabled={text.trim() === ''} onPress={() => open(text)}>
+        <PrimaryButton disabled={text.trim() === ''} onPress={open}>
           Read this list
         </PrimaryButton>
       </View>
@@ -75,9 +74,11 @@ function Files({ squad }: { squad: SquadView }) {
   const work = useImport(squad);
   const { change, saving } = useSquadChange(squad);
   const [trouble, setTrouble] = useState<string>();
+  // Kept while the list is looked at: whoever comes back mends it.
+  const [pasted, setPasted] = useState('');
   const { file, count, problems, leavesOut } = work;
   const isStopped = problems.length > 0 && !leavesOut;
-  const isOpen = work.questions.length > 0 || work.isUndatedOpen;
+  const isOpen = work.questions.length > 0 || work.isUndatedOpen || work.isUndistancedOpen;
   const isNothing = count.added + count.changed === 0;
   const go = async () => {
     const done = await change(work.change, `Imported: ${countText(count)}.`);
@@ -122,7 +123,7 @@ function Files({ squad }: { squad: SquadView }) {
             A roster or a list of marks as CSV, however its columns are called and its times are written, or an athlete
             saved as JSON. You see what it comes to before anything is stored.
           </FilePicker>
-          <PasteList open={work.openText} />
+          <PasteList text={pasted} setText={setPasted} open={() => work.openText(pasted)} />
           <Exports squad={squad} />
         </>
       )}
@@ -144,6 +145,8 @@ function Files({ squad }: { squad: SquadView }) {
           doubts={work.doubts}
           leavesOut={leavesOut}
           setLeavesOut={work.setLeavesOut}
+          rowText={work.rowText}
+          leaveMarksOut={work.leaveMarksOut}
           list={work.list}
           decide={work.decide}
         />

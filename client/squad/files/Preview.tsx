@@ -6,6 +6,7 @@ import { formatMarkTime } from '@core/units/time';
 import { Press } from '../../ui/Press';
 import { Select } from '../../ui/Select';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { SmallButton } from '../../ui/SmallButton';
 import { Tick } from '../../ui/Tick';
 import { Text } from '../../ui/Text';
 import { dayName } from '../../ui/days';
@@ -16,17 +17,12 @@ const MOST = 60;
 
 const placeText = ({ row, column }: RowProblem) => (column === undefined ? `Row ${row}` : `Row ${row}, ${column}`);
 
-function Problems({
-  problems,
-  leavesOut,
-  setLeavesOut,
-}: {
-  problems: readonly RowProblem[];
-  leavesOut: boolean;
-  setLeavesOut: (leavesOut: boolean) => void;
-}) {
+type ProblemsProps = Pick<Props, 'problems' | 'leavesOut' | 'setLeavesOut' | 'rowText' | 'leaveMarksOut'>;
+
+function Problems({ problems, leavesOut, setLeavesOut, rowText, leaveMarksOut }: ProblemsProps) {
   const palette = usePalette();
-  const rows = new Set(problems.map(({ row }) => row)).size;
+  const failed = [...new Set(problems.map(({ row }) => row))];
+  const rows = failed.length;
   return (
     <View
       role="group"
@@ -38,8 +34,8 @@ function Problems({
       </Text>
       {problems.slice(0, MOST).map((problem, i) => (
         <View key={i}>
-          <Text as="strong">{placeText(problem)}</Text>
-          <Text as="small">{problem.message}</Text>
+          <Text as="strong">{rowText(problem.row) ?? placeText(problem)}</Text>
+          <Text as="small">{`${placeText(problem)}: ${problem.message}`}</Text>
         </View>
       ))}
       {problems.length > MOST && <Text as="small">{`… and ${problems.length - MOST} more.`}</Text>}
@@ -47,6 +43,11 @@ function Problems({
         Mend them in the file and pick it again, choose another use for a column above, or leave these rows out. Nothing
         is imported until you say so.
       </Text>
+      <View style={{ alignItems: 'flex-start' }}>
+        <SmallButton onPress={() => leaveMarksOut(failed)}>
+          {rows === 1 ? 'Bring it in without a mark' : `Bring these ${rows} in without a mark`}
+        </SmallButton>
+      </View>
       <Press
         role="checkbox"
         aria-checked={leavesOut}
@@ -135,12 +136,16 @@ type Props = {
   doubts: readonly RowProblem[];
   leavesOut: boolean;
   setLeavesOut: (leavesOut: boolean) => void;
+  /** A row as it stands in the file. */
+  rowText: (row: number) => string | undefined;
+  /** Brings people in without what cannot be read of their marks. */
+  leaveMarksOut: (rows: readonly number[]) => void;
   list: readonly Candidate[];
   decide: (name: string, decision: ImportChoice) => void;
 };
 
 /** Everything an import would do, before it does it. */
-export function Preview({ problems, doubts, leavesOut, setLeavesOut, list, decide }: Props) {
+export function Preview({ problems, doubts, leavesOut, setLeavesOut, rowText, leaveMarksOut, list, decide }: Props) {
   // Those to be looked at first.
   const sorted = [...list].sort(
     (a, b) =>
@@ -148,7 +153,7 @@ export function Preview({ problems, doubts, leavesOut, setLeavesOut, list, decid
   );
   return (
     <View style={{ gap: SPACE.l }}>
-      {problems.length > 0 && <Problems problems={problems} leavesOut={leavesOut} setLeavesOut={setLeavesOut} />}
+      {problems.length > 0 && <Problems {...{ problems, leavesOut, setLeavesOut, rowText, leaveMarksOut }} />}
       {doubts.length > 0 && (
         <View role="note" style={{ gap: SPACE.xs }}>
           {doubts.slice(0, 10).map((doubt, i) => (

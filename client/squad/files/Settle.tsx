@@ -1,9 +1,12 @@
 import { View } from 'react-native';
 import type { TimeAnswer, TimeQuestion } from '@core/formats/roster/readPeople';
+import { counted } from '@core/units/counted';
+import { formatDistance, parseDistance, USUAL_DISTANCES_M } from '@core/units/distance';
 import { formatTime } from '@core/units/time';
 import { today } from '../../ui/days';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
+import { TextField } from '../../ui/TextField';
 import { TickRow } from '../../ui/TickRow';
 import { WhenField } from '../../ui/WhenField';
 import { Text } from '../../ui/Text';
@@ -19,12 +22,20 @@ type Props = {
   setMarkDate: (date: string) => void;
   leavesUndated: boolean;
   setLeavesUndated: (leaves: boolean) => void;
+  undistanced: number;
+  markDistance: string;
+  setMarkDistance: (text: string) => void;
+  leavesUndistanced: boolean;
+  setLeavesUndistanced: (leaves: boolean) => void;
 };
 
 /** What the file leaves open and only the coach knows: what a time was meant to be, and when marks without a day were run. */
-export function Settle({ questions, answer, undated, markDate, setMarkDate, leavesUndated, setLeavesUndated }: Props) {
+export function Settle(props: Props) {
+  const { questions, answer, undated, markDate, setMarkDate, leavesUndated, setLeavesUndated } = props;
+  const { undistanced, markDistance, setMarkDistance, leavesUndistanced, setLeavesUndistanced } = props;
   const palette = usePalette();
-  if (questions.length === 0 && undated === 0) return null;
+  if (questions.length === 0 && undated === 0 && undistanced === 0) return null;
+  const over = parseDistance(markDistance);
   const frame = { gap: SPACE.s, padding: SPACE.m, borderRadius: RADIUS, borderWidth: 2, borderColor: palette.warning };
   const all = questions.map(({ id }) => id);
   return (
@@ -56,6 +67,36 @@ export function Settle({ questions, answer, undated, markDate, setMarkDate, leav
               <SmallButton onPress={() => answer(all, 'leaveOut')}>{`Leave all ${all.length} out`}</SmallButton>
             </View>
           )}
+        </View>
+      )}
+      {undistanced > 0 && (
+        <View role="group" aria-label="Times without a distance" style={frame}>
+          <Text as="heading" level={2}>
+            Over what distance?
+          </Text>
+          <Text as="small">{`${counted(undistanced, 'time')} ${undistanced === 1 ? 'stands' : 'stand'} without one.`}</Text>
+          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
+            {USUAL_DISTANCES_M.map((distanceM) => (
+              <SmallButton
+                key={distanceM}
+                expanded={over.ok && over.distanceM === distanceM}
+                onPress={() => setMarkDistance(formatDistance(distanceM))}
+              >
+                {formatDistance(distanceM)}
+              </SmallButton>
+            ))}
+          </View>
+          <TextField
+            label="Or another distance"
+            value={markDistance}
+            onChange={setMarkDistance}
+            error={markDistance !== '' && !over.ok ? over.message : undefined}
+          />
+          <TickRow
+            label={undistanced === 1 ? 'Leave this time out' : `Leave these ${undistanced} times out`}
+            checked={leavesUndistanced}
+            onChange={setLeavesUndistanced}
+          />
         </View>
       )}
       {undated > 0 && (

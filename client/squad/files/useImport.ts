@@ -3,6 +3,8 @@ import { ulid } from 'ulid';
 import { guessColumns, isHeadingRow, withoutTitles, type ColumnUse } from '@core/formats/roster/columns';
 import { candidates, importChange, type ImportChoice } from '@core/formats/roster/importPeople';
 import { readPeople, type ImportedPerson, type TimeAnswer } from '@core/formats/roster/readPeople';
+import { readChatList } from '@core/formats/roster/chatList';
+import { parseDistance } from '@core/units/distance';
 import { readTable, type CsvTable } from '@core/formats/roster/table';
 import { dayOrderOf, type DayOrder } from '@core/units/day';
 import type { PickedFile } from '../../ui/FilePicker';
@@ -22,6 +24,16 @@ function opened(name: string, table: CsvTable, hasHeadings: boolean): Opened {
   return { kind: 'table', name, table, hasHeadings, uses, dayOrder: dayOrderOf(dates) };
 }
 
+/** True for a text whose columns can be told by their headings or by what stands in them: no list from a message. */
+function isTable(text: string): boolean {
+  const read = readTable(new TextEncoder().encode(text));
+  if (!read.ok || read.table.width < 2) return false;
+  const table = withoutTitles(read.table, today());
+  const hasHeadings = isHeadingRow(table.rows[0]?.cells ?? [], today());
+  const uses = guessColumns(table, hasHeadings, today());
+  return hasHeadings || (uses.includes('name') && uses.some((use) => use === 'time' || typeof use === 'object'));
+}
+
 /** A file on its way into the squad: opened, its columns settled, what is in it, and the one change it comes to. */
 export function useImport(squad: SquadView) {
   const [file, setFile] = useState<Opened>();
@@ -31,6 +43,9 @@ export function useImport(squad: SquadView) {
   const [answers, setAnswers] = useState<ReadonlyMap<string, TimeAnswer>>(new Map());
   const [markDate, setMarkDate] = useState('');
   const [leavesUndated, setLeavesUndated] = useState(false);
+  const [markDistance, setMarkDistance] = useState('');
+  const [leavesUndistanced, setLeavesUndistanced] = useState(false);
+  const [withoutMarks, setWithoutMarks] = useState<ReadonlySet<number>>(new Set());
 
   const start = (next: Opened | undefined, message?: string) => {
     setFile(next);
@@ -40,6 +55,9 @@ export function useImport(squad: SquadView) {
     setAnswers(new Map());
     setMarkDate('');
     setLeavesUndated(false);
+    setMarkDistance('');
+    setLeavesUndistanced(false);
+    setWithoutMarks(new Set());
   };
   const openTable = (name: string, bytes: Uint8Array) => {
     const read = readTable(bytes);
@@ -58,15 +76,26 @@ export function useImport(squad: SquadView) {
     return openTable(name, bytes);
   };
 
+  const over = useMemo(() => parseDistance(markDistance), [markDistance]);
   const read = useMemo(() => {
     if (!file) return undefined;
-    if (file.kind === 'people') return { people: file.people, problems: [], doubts: [], questions: [], undated: 0 };
+    if (file.kind === 'people')
+      return { people: file.people, problems: [], doubts: [], questions: [], undated: 0, undistanced: 0 };
     const { table, hasHeadings, uses, dayOrder } = file;
     const isDayGiven = markDate !== '' && markDate <= today();
-    const more = isDayGiven ? { answers, markDate } : { answers };
-    return readPeople(table, { uses, hasHeadings, dayOrder, today: today(), ...more });
-  }, [file, answers, markDate]);
+    return readPeople(table, {
+      uses,
+      hasHeadings,
+      dayOrder,
+      today: today(),
+      answers,
+      withoutMarks,
+      ...(isDayGiven ? { markDate } : {}),
+      ...(over.ok ? { markDistanceM: over.distanceM } : {}),
+    });
+  }, [file, answers, markDate, withoutMarks, over]);
   const undated = read?.undated ?? 0;
+  const undistanced = read?.undistanced ?? 0;
   const everyone = useMemo(() => everyoneIn(squad), [squad]);
   const list = useMemo(
     () =>
@@ -85,7 +114,11 @@ export function useImport(squad: SquadView) {
     trouble,
     open,
     /** What was copied from a spreadsheet or a message. */
-    openText: (text: string) => openTable('Pasted list', new TextEncoder().encode(text)),
+    openText: (text: string) => {
+      const name = 'Pasted list';
+      const chat = isTable(text) ? undefined : readChatList(text, today());
+      return chat ? start(opened(name, chat, true)) : openTable(name, new TextEncoder().encode(text));
+    },
     close: () => start(undefined),
     setUse: (index: number, use: ColumnUse) =>
       file?.kind === 'table' &&
@@ -113,6 +146,19 @@ export function useImport(squad: SquadView) {
     setMarkDate,
     leavesUndated,
     setLeavesUndated,
+    undistanced,
+    isUndistancedOpen: undistanced > 0 && !leavesUndistanced && !over.ok,
+    markDistance,
+    setMarkDistance,
+    leavesUndistanced,
+    setLeavesUndistanced,
+    /** A row as it stands in the file or the list. */
+    rowText: (row: number): string | undefined => {
+      const cells =
+        file?.kind === 'table' ? file.table.rows.find((candidate) => candidate.row === row)?.cells : undefined;
+      return cells?.filter((cell) => cell !== '').join(', ');
+    },
+    leaveMarksOut: (rows: readonly number[]) => setWithoutMarks((before) => new Set([...before, ...rows])),
     list,
     ...result,
   };

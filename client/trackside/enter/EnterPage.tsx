@@ -25,6 +25,7 @@ import { Text } from '../../ui/Text';
 import { presenceOf } from '../before/rollCall';
 import { keptPresences } from '../before/rollMemory';
 import { NotTaken, takeToTrack } from '../../log/recorder';
+import { nowMs } from '../../log/trackClock';
 import { useTodaysPlan } from '../useTodaysPlan';
 import { Grid } from './Grid';
 import { matchLaps, readWatchLaps } from '@core/formats/watchLaps';
@@ -158,7 +159,7 @@ function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView
   };
   const save = async () => {
     const startAtMs = parseISO(`${date}T${startTime ?? '17:00'}`).getTime();
-    const { plan: laidOut, happened } = enteredRun(plan, typed, startAtMs);
+    const { plan: laidOut, happened } = enteredRun(plan, typed, startAtMs, nowMs());
     try {
       await takeToTrack(laidOut, happened);
       setTyped({});

@@ -36,6 +36,8 @@ export type ReadPeople = {
   questions: TimeQuestion[];
   /** How many marks have no date in the file; imported once it is given. */
   undated: number;
+  /** How many times stand without a distance; imported once it is given. */
+  undistanced: number;
 };
 
 /** A time that cannot have been run as written, and what it was probably meant to be. */
@@ -54,6 +56,10 @@ export type ReadOptions = {
   answers?: ReadonlyMap<string, TimeAnswer>;
   /** The day of marks that have none in the file (YYYY-MM-DD); without one they are not taken. */
   markDate?: string;
+  /** The distance of times that have none in the file, in metres; without one they are not taken. */
+  markDistanceM?: number;
+  /** Rows whose marks are left out, since they cannot be read: the person is imported all the same. */
+  withoutMarks?: ReadonlySet<number>;
 };
 
 /** A cell that was made harmless on export is read as it was. */
@@ -86,6 +92,7 @@ class RowReader {
   readonly problems: RowProblem[] = [];
   readonly questions: TimeQuestion[] = [];
   undated = 0;
+  undistanced = 0;
 
   constructor(
     private readonly row: TableRow,
@@ -149,6 +156,11 @@ class RowReader {
     return undefined;
   }
 
+  /** Whether the row's marks were given up. */
+  isWithoutMarks(): boolean {
+    return this.options.withoutMarks?.has(this.row.row) ?? false;
+  }
+
   /** A mark on its row's date, or on the date chosen for those without. */
   mark(mark: Omit<Mark, 'date'>, date: string | undefined): Mark[] {
     if (date !== undefined) return [{ ...mark, date }];
@@ -187,20 +199,22 @@ function bornYearIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrd
   });
 }
 
-function marksIn(reader: RowReader, uses: readonly ColumnUse[], today: string): Mark[] {
+function marksIn(reader: RowReader, { uses, today, markDistanceM }: ReadOptions): Mark[] {
   const date = reader.date('date');
   const kind = reader.choice('kind', MARK_KINDS, KIND_WORDS) ?? 'race';
   const note = reader.text('note')?.slice(0, 200);
   const isLeftOut = /^(yes|y|true|x|1)$/i.test(reader.text('leftOut') ?? '');
   const more = { kind, ...(note ? { note } : {}), ...(isLeftOut ? { leftOut: true as const } : {}) };
   const marks: Mark[] = [];
-  const distanceM = reader.distance('distance');
+  const hasDistance = reader.cell('distance') !== undefined;
+  const isUndistanced = !hasDistance && reader.time('time', markDistanceM) !== undefined;
+  if (isUndistanced) reader.undistanced++;
+  const distanceM = isUndistanced ? markDistanceM : reader.distance('distance');
   if (distanceM !== undefined) {
     const timeS = reader.markTime('time', distanceM);
     if (timeS !== undefined) marks.push(...reader.mark({ distanceM, timeS, ...more }, date));
   }
   if (reader.cell('distance') && !reader.cell('time')) reader.fail('There is a distance but no time.');
-  if (reader.cell('time') && !reader.cell('distance')) reader.fail('There is a time but no distance.');
   for (const use of uses) {
     if (typeof use === 'string') continue;
     const overS = reader.markTime(use, use.markM);
@@ -248,7 +262,7 @@ function personIn(reader: RowReader, options: ReadOptions & { dayOrder: DayOrder
   };
   return {
     name,
-    marks: marksIn(reader, options.uses, options.today),
+    marks: reader.isWithoutMarks() ? [] : marksIn(reader, options),
     ...known<Pick<ImportedPerson, keyof typeof found>>(found),
   };
 }
@@ -274,6 +288,7 @@ export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
   const doubts: RowProblem[] = [];
   const questions: TimeQuestion[] = [];
   let undated = 0;
+  let undistanced = 0;
   for (const row of body) {
     const shape = shapeProblem(row, table);
     if (shape) {
@@ -297,6 +312,7 @@ export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
     }
     questions.push(...reader.questions);
     undated += reader.undated;
+    undistanced += reader.undistanced;
     for (const mark of person.marks) {
       const doubt = doubtAboutMark(mark);
       if (doubt !== undefined) doubts.push({ row: row.row, message: doubt });
@@ -305,5 +321,5 @@ export function readPeople(table: CsvTable, options: ReadOptions): ReadPeople {
     people.set(key, before ? joined(before, person, row.row) : { ...person, rows: [row.row] });
   }
   problems.sort((a, b) => a.row - b.row);
-  return { people: [...people.values()], problems, doubts, questions, undated };
+  return { people: [...people.values()], problems, doubts, questions, undated, undistanced };
 }

@@ -5,12 +5,13 @@ import type { SessionTree } from '@core/session/session';
 import { suggestIntent } from '@core/advice/suggestIntent';
 import { SHIPPED_GUIDES } from '@core/squad/volumeGuides';
 import { trialCaution } from '@core/advice/cautions';
-import { schoolsOf, usualRecovery } from '@core/squad/schools';
-import { targetsFor } from '@core/targets/targetsFor';
+import { plansForEveryone } from '@core/planning/makePlan';
+import { restsOf, schoolsOf, usualRecovery } from '@core/squad/schools';
 import { shareOfLimit } from '@core/targets/totals';
 import { speedOfEntry } from '@core/paces/paceBook';
 import { formatTime } from '@core/units/time';
 import { athleteWithKm, useKmSource } from '../../../data/useKmSource';
+import { runnersOf } from '../../../data/runners';
 import { pacesOf, squadPaceBookOf, type SquadView } from '../../../data/useSquad';
 import type { PaceBookView } from '../build/PacePanel';
 import { useVenue } from '../look/LapView';
@@ -38,10 +39,21 @@ export function useLook(session: SessionTree | undefined, squad: SquadView, date
   const settled = useDeferredValue(session);
   const cautions = useMemo(() => {
     if (!settled) return [];
-    const entrants = squad.athletes.map((athlete) => {
-      const { curve, ...paces } = pacesOf(athlete, squad, date);
-      const legs = targetsFor(settled, { curve, ...paces, venue });
-      return { athlete: athleteWithKm(athlete, squad, km), legs, shareOfLimit: curve && shareOfLimit(curve, legs) };
+    // The same targets as the table's, so that both speak of one session.
+    const runners = runnersOf(squad.athletes, squad, date);
+    const plans = plansForEveryone({
+      session: settled,
+      intent,
+      runners,
+      venue,
+      rests: restsOf(squad.settings.schools),
+    });
+    const entrants = plans.flatMap(({ runner, legs }) => {
+      const athlete = squad.athletes.find(({ id }) => id === runner.id);
+      const { curve } = runner.paces;
+      return athlete
+        ? [{ athlete: athleteWithKm(athlete, squad, km), legs, shareOfLimit: curve && shareOfLimit(curve, legs) }]
+        : [];
     });
     const guides = squad.settings.guides ?? SHIPPED_GUIDES;
     const trial = trialCaution(settled, squad.athletes, date);
