@@ -17,7 +17,7 @@ export async function writeToday(app: RunningApp, shorthand: string): Promise<st
 }
 
 /** Events that are no taps: clock comparisons, and what was settled at roll call. */
-const BESIDE: readonly RunEvent['type'][] = ['clock', 'sending', 'conditions', 'times', 'came', 'joined'];
+const BESIDE: readonly RunEvent['type'][] = ['clock', 'marks', 'sending', 'conditions', 'times', 'came', 'joined'];
 
 /** What was tapped in a session, as the server has it, in the order of time; nothing while the phone has not sent it. */
 export async function tapped(app: RunningApp, runId: string): Promise<RunEvent[]> {
@@ -76,6 +76,15 @@ export class Board {
     await this.press(this.button(name));
     const running = this.page.getByRole('group', { name: 'Line board' }).getByRole('button', { name: /: running/ });
     await expect(running.first()).toBeVisible();
+  }
+
+  /** Starts a rep though some have no finish of the one before: it asks, and all of them go. */
+  async startAll(name: RegExp | string): Promise<void> {
+    await this.hold();
+    await this.press(this.button(name));
+    await this.press(
+      this.page.getByRole('dialog', { name: 'Still running' }).getByRole('button', { name: 'Start everybody' }),
+    );
   }
 
   /** From the roll call to the board. */

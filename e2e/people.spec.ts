@@ -60,7 +60,7 @@ test('roll call: late, away, a visitor in the times of somebody, another group, 
   await tap('Close Who is here');
   await board.wait(80);
   await board.press(board.tile('Bo'));
-  await board.start(/^(Start|Next) rep 2/);
+  await board.startAll(/^(Start|Next) rep 2/);
   await expect(board.tile('Esi')).toHaveAccessibleName(/running/);
   const { plan, events } = await demo.get<Stored>(`runs/${board.runId()}`);
   const young = plan.groups.find(({ name }) => name === 'Young ones');
@@ -132,7 +132,7 @@ test('open-ended work: nobody is told how many, each is cut down and ends when i
   await board.press(board.button('That was the last one'));
   await board.press(board.button('Close Ada Brindlecote'));
   await board.wait(60);
-  await board.start(/^(Start|Next): 600 @threshold/);
+  await board.startAll(/^(Start|Next): 600 @threshold/);
   await expect(board.tile('Ada')).toHaveAccessibleName(/done/);
   await expect(page.getByText(/\d of \d/)).toBeHidden();
   await board.wait(70);

@@ -129,7 +129,7 @@ test('with nothing in it yet, every place says what to do next', async ({ page, 
   await page.goto(empty.url);
   for (const [path, text] of [
     ['/squad', 'Nobody here yet'],
-    ['/season', 'When is the race?'],
+    ['/season', 'Who is in the squad?'],
     ['/sessions', 'No session yet'],
     ['/track', 'Nothing for today'],
     ['/results', 'No results yet'],

@@ -27,7 +27,7 @@ function freeHardDay(season: SeasonPlan): SeasonDay {
 
 test('from nothing to a season that is laid out', async ({ page, empty, isMobile }) => {
   await page.goto(empty.url);
-  await expect(page.getByText('When is the race?')).toBeVisible();
+  await expect(page.getByText('Who is in the squad?')).toBeVisible();
   await press(page, by(isMobile), page.getByRole('button', { name: 'Lay out a season' }));
   const raceDay = daysAfter(today(), 84);
   await page.getByLabel('When is the race?').fill(raceDay);

@@ -136,8 +136,10 @@ test('a list with two bad rows: said by row and column, imported whole or not at
   await pick.setInputFiles(file('roster.csv', SAMPLE));
   const bad = page.getByRole('group', { name: 'Rows that cannot be read' });
   await expect(bad).toContainText('2 rows cannot be read');
-  await expect(bad).toContainText('Row 4, 1500“fast” is not a time');
-  await expect(bad).toContainText('Row 5, Date“31.02.2026” is not a date');
+  await expect(bad).toContainText(
+    'Ned Orrisdale, 2009, Steady ones, fast, 18.55, 12.10.2026Row 4, 1500: “fast” is not a time',
+  );
+  await expect(bad).toContainText('Row 5, Date: “31.02.2026” is not a date');
   await expect(button(page, 'Import')).toBeDisabled();
   expect(await seriousProblems(page)).toEqual([]);
 

@@ -1,3 +1,4 @@
+import '../data/wireChecks';
 /** The screens that are opened from a list, in one file of their own: they share the dragging, the forms, the drawings and the arithmetic. */
 export { JoinForm } from './access/JoinForm';
 export { Unlock } from './access/Unlock';

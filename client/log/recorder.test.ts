@@ -6,6 +6,7 @@ import type { Plan, PlannedGroup } from '@core/run/plan';
 import { leastPlan, endedIn } from './runFixture';
 import { store } from '../store/store';
 import { openTrackLog } from './trackLog';
+import { provideWireCheck } from './wireCheck';
 import {
   dropRefused,
   forgetAthlete,
@@ -24,6 +25,8 @@ const fillDisk = () =>
   jest.spyOn(IDBObjectStore.prototype, 'put').mockImplementation(() => {
     throw new DOMException('The disk is full.', 'QuotaExceededError');
   });
+
+provideWireCheck(() => import('../data/checks').then(({ WIRE_CHECK }) => WIRE_CHECK));
 
 /** Sessions at the track that the server has; undefined while it cannot be reached. */
 let server: Map<string, { plan: Plan; events: RunEvent[] }> | undefined;

@@ -78,8 +78,7 @@ export type Happened = { happening: Happening; atMs: number };
  */
 export async function takeToTrack(plan: Plan, happened: readonly Happened[]): Promise<void> {
   const events = happened.map(({ happening, atMs }) => eventOf(plan.id, happening, atMs));
-  // Without a network the schema may not be here; the server then says what it does not take.
-  const checks = await loadWireCheck().catch(() => undefined);
+  const checks = await loadWireCheck();
   const why = checks?.whyNotPlan(plan) ?? events.map((event) => checks?.whyNotEvent(event)).find(Boolean);
   if (why !== undefined) throw new NotTaken(why);
   await log.addPlan(plan, false);
@@ -96,7 +95,7 @@ export async function takeToTrack(plan: Plan, happened: readonly Happened[]): Pr
  * @returns false if neither has it.
  */
 export async function openRun(runId: string): Promise<boolean> {
-  void loadWireCheck().catch(() => undefined);
+  void loadWireCheck();
   // Without storage (some private windows) the server's copy still serves.
   const here = await log.readRun(runId).catch(() => undefined);
   if (here) store.dispatch(trackside.actions.runOpened(here));

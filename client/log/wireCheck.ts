@@ -1,4 +1,3 @@
-import type Joi from 'joi';
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 
@@ -8,23 +7,17 @@ export type WireCheck = {
   whyNotPlan: (plan: Plan) => string | undefined;
 };
 
+let load: (() => Promise<WireCheck>) | undefined;
 let loaded: WireCheck | undefined;
 
-/** Loads the wire's schemas, which are large: as soon as a session is opened, not with the first screen. */
-export async function loadWireCheck(): Promise<WireCheck> {
-  if (loaded) return loaded;
-  const [{ check }, { eventSchema, planSchema }] = await Promise.all([
-    import('@core/api/check'),
-    import('@core/api/tracksideSchemas'),
-  ]);
-  const whyNot = <T>(schema: Joi.Schema<T>, value: T): string | undefined => {
-    const checked = check(schema, value);
-    return checked.ok ? undefined : checked.message;
-  };
-  loaded = {
-    whyNotEvent: (event) => whyNot(eventSchema, event),
-    whyNotPlan: (plan) => whyNot(planSchema, plan),
-  };
+/** Says where the check comes from: its schemas are large, and belong to the later screens. */
+export function provideWireCheck(loadIt: () => Promise<WireCheck>): void {
+  load = loadIt;
+}
+
+/** Loads the check; undefined where it cannot be had: the server then says what it does not take. */
+export async function loadWireCheck(): Promise<WireCheck | undefined> {
+  loaded ??= await load?.().catch(() => undefined);
   return loaded;
 }
 

@@ -26,7 +26,11 @@ const outlook: Outlook = {
 };
 
 test('how it fits, for the squad and for one', () => {
-  expect(fitsText(['fine', 'cannot', 'fine', 'unknown'])).toBe('2 on plan, 1 too much, 1 cannot be told');
+  expect(fitsText(['fine', 'cannot', 'fine', 'unknown'])).toBe(
+    'on plan for 2 of 4, too much for 1, without a pace to judge by: 1',
+  );
+  expect(fitsText(['light', 'light'])).toBe('too easy for all 2');
+  expect(fitsText(['light'])).toBe('too easy for 1');
   expect(outlookText(outlook)).toBe('effort 9.1 at the end, at least 23 % of the reserve left');
   expect(outlookText({ ...outlook, leastLeft: -0.1, limitShare: 1.08 })).toBe(
     'effort 9.1 at the end, the reserve runs out, 108 % of a flat-out run',

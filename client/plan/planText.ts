@@ -11,21 +11,33 @@ import { formatRest, formatTime } from '@core/units/time';
 
 export const FIT_WORDS: Record<SessionFit, string> = {
   fine: 'on plan',
-  light: 'light',
+  light: 'too easy',
   stretched: 'stretched',
   cannot: 'too much',
-  unknown: 'cannot be told',
+  unknown: 'no pace',
 };
 
 /** The order in which the coach wants to see them: who needs something first. */
 const URGENCY: readonly SessionFit[] = ['cannot', 'stretched', 'light', 'fine', 'unknown'];
 export const byUrgency = (a: SessionFit, b: SessionFit) => URGENCY.indexOf(a) - URGENCY.indexOf(b);
 
-/** `9 on plan, 2 stretched, 1 cannot be told`: in the order of FITS, none left out that has anybody. */
+const FOR_SOME: Record<SessionFit, string> = {
+  fine: 'on plan for',
+  light: 'too easy for',
+  stretched: 'harder than meant for',
+  cannot: 'too much for',
+  unknown: 'without a pace to judge by:',
+};
+
+/** `on plan for 9 of 12, harder than meant for 2, without a pace to judge by: 1`: in the order of FITS, those that nobody is in left out. */
 export function fitsText(fits: readonly SessionFit[]): string {
+  let isFirst = true;
   return FITS.flatMap((fit) => {
     const n = fits.filter((judged) => judged === fit).length;
-    return n === 0 ? [] : [`${n} ${FIT_WORDS[fit]}`];
+    if (n === 0) return [];
+    const of = isFirst && fits.length > 1 ? (n === fits.length ? `all ${n}` : `${n} of ${fits.length}`) : String(n);
+    isFirst = false;
+    return [`${FOR_SOME[fit]} ${of}`];
   }).join(', ');
 }
 

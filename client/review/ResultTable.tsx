@@ -2,12 +2,14 @@ import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import type { ReviewCell } from '@core/review/cell';
 import type { Review, ReviewRow } from '@core/review/review';
-import { repLabel } from '@core/run/plan';
+import { repLabel, type PlannedRep } from '@core/run/plan';
 import { formatClock, formatDelta, formatRest, formatTime } from '@core/units/time';
 import { Delta } from '../ui/Delta';
 import { Press } from '../ui/Press';
 import { Table, type TableColumn, type TableHeading } from '../ui/Table';
 import { Text } from '../ui/Text';
+import { spokenDelta } from '../ui/spokenDelta';
+import { outcomeText } from './repText';
 import { evennessText, signedPercent } from './reviewText';
 
 const none = <Text quiet>–</Text>;
@@ -59,6 +61,16 @@ function outcome(cell: ReviewCell): ReactNode {
       )}
     </View>
   );
+}
+
+/** `1600`, `2:00`: what a rep is over, without its pace. */
+const amountOf = (rep: PlannedRep | undefined): string | undefined => rep && repLabel(rep).split(' @')[0];
+
+/** What stands in a rep's cell, as said aloud: `1:28.8 of 1:28.0, on target`. */
+function spokenOutcome(cell: ReviewCell): string {
+  const { deltaS, verdict, excluded } = cell;
+  const judged = excluded ? 'not counted' : deltaS !== undefined && verdict ? spokenDelta(deltaS, verdict) : undefined;
+  return [outcomeText(cell), judged].filter(Boolean).join(', ');
 }
 
 /** One column: what it shows, and what it sorts by (largest first is what to look at first). */
@@ -180,7 +192,11 @@ type Props = {
 export function ResultTable({ review, chosen, choose, open }: Props) {
   const [sortKey, setSortKey] = useState<string>();
   const reps = review.columns.map(({ rep, repIndex }, at): Shown => {
-    const [amount = '', pace] = repLabel(rep).split(' @');
+    // In open work some were cut down to a shorter distance: the column says what was run, not only what came first.
+    const ran = new Set(review.rows.flatMap(({ cells }) => amountOf(cells[at]?.rep) ?? []));
+    const [, pace] = repLabel(rep).split(' @');
+    const amount = ran.size > 0 ? [...ran].join('/') : (amountOf(rep) ?? '');
+    const isMixed = ran.size > 1;
     return {
       key: `rep ${repIndex}`,
       title: `${at + 1}: ${amount}`,
@@ -194,10 +210,15 @@ export function ResultTable({ review, chosen, choose, open }: Props) {
         return (
           <Press
             role="button"
-            aria-label={`${name}, rep ${at + 1}`}
+            aria-label={`${name}, rep ${at + 1}: ${spokenOutcome(cell)}`}
             onPress={() => open(athleteId, at)}
             style={{ minHeight: 48, width: '100%', justifyContent: 'center', ...right }}
           >
+            {isMixed && (
+              <Text as="label" quiet>
+                {amountOf(cell.rep)}
+              </Text>
+            )}
             {outcome(cell)}
           </Press>
         );

@@ -15,10 +15,12 @@ type Props = {
   groupsOf: (entry: DayEntry) => string | undefined;
   onOpen: (entry: DayEntry, date: string) => void;
   onTick: (entry: DayEntry, date: string) => void;
+  /** A day with nothing on it is pressed. */
+  onBegin: (date: string) => void;
 };
 
 /** A day of the week in a line or two: what it is for, or how it went. */
-export function DayRows({ view, today, groupsOf, onOpen, onTick }: Props) {
+export function DayRows({ view, today, groupsOf, onOpen, onTick, onBegin }: Props) {
   const palette = usePalette();
   const { date, entries, away } = view;
   const day = parseISO(date);
@@ -99,9 +101,14 @@ export function DayRows({ view, today, groupsOf, onOpen, onTick }: Props) {
           );
         })}
         {entries.length === 0 && (
-          <View style={{ minHeight: 56, justifyContent: 'center' }}>
+          <Press
+            role="button"
+            aria-label={`${format(day, 'EEEE d MMMM')}: nothing yet. Write a session`}
+            onPress={() => onBegin(date)}
+            style={{ minHeight: 56, justifyContent: 'center' }}
+          >
             <Text quiet>–</Text>
-          </View>
+          </Press>
         )}
         {away.length > 0 && (
           <Text as="small" quiet style={{ paddingBottom: SPACE.s }}>

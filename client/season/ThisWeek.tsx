@@ -36,6 +36,7 @@ import { TodayCard } from './TodayCard';
 import { todayInPieces } from './todayInPieces';
 import { useDaysBefore } from './useDaysBefore';
 import { useTick } from './useTick';
+import { useNewSession } from '../data/useNewSession';
 import { useSeasonData, type SeasonData } from './useSeasonData';
 import { weekOf, type DayEntry } from './weekView';
 
@@ -120,6 +121,7 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
   const [chosen, setChosen] = useState(() => seasons.map(({ id }) => id));
   const [opened, setOpened] = useState<{ key: string; date: string }>();
   const tick = useTick(seasons);
+  const begin = useNewSession();
   const before = useDaysBefore(data, from);
   const swipe = useSwipe((way) => setFrom(daysAfter(from, 7 * way)));
   const shown = useMemo(() => seasons.filter(({ id }) => chosen.includes(id)), [seasons, chosen]);
@@ -164,6 +166,7 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
           groupsOf={groupsOf}
           paceNames={data.paceNames}
           onTick={(entry) => void tick(entry, today)}
+          onBegin={() => void begin(today)}
         />
       )}
       <View style={{ gap: SPACE.xs }}>
@@ -204,6 +207,7 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
               today={today}
               groupsOf={groupsOf}
               onOpen={open}
+              onBegin={(date) => void begin(date)}
               onTick={(entry, date) => void tick(entry, date)}
             />
           ))}
@@ -261,6 +265,24 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
   );
 }
 
+/** What comes first where there is no season: people, then tonight's session, then the weeks up to a race. */
+function First({ hasAthletes, today: date }: { hasAthletes: boolean; today: string }) {
+  const begin = useNewSession();
+  return (
+    <View style={{ gap: SPACE.s }}>
+      {!hasAthletes && (
+        <PrimaryButton main icon="plus" onPress={() => router.push('/squad')}>
+          Add the squad
+        </PrimaryButton>
+      )}
+      <PrimaryButton main={hasAthletes} onPress={() => void begin(date)}>
+        Write tonight’s session
+      </PrimaryButton>
+      <PrimaryButton onPress={() => router.push('/season/new')}>Lay out a season</PrimaryButton>
+    </View>
+  );
+}
+
 /** The app's first screen: what is on today, what is due, and the days around. */
 export function ThisWeek({ parts }: Parts) {
   const wide = useWide();
@@ -275,21 +297,14 @@ export function ThisWeek({ parts }: Parts) {
       title="Season"
       subtitle={format(parseISO(data?.today ?? today()), 'EEEE d MMMM')}
       aside={wide ? undefined : <SettingsLink />}
-      {...(data && !hasSeason
-        ? {
-            footer: (
-              <PrimaryButton main icon="plus" onPress={() => router.push('/season/new')}>
-                Lay out a season
-              </PrimaryButton>
-            ),
-          }
-        : {})}
+      {...(data && !hasSeason ? { footer: <First hasAthletes={data.athletes.length > 0} today={data.today} /> } : {})}
     >
       {!data && (trouble ? <Trouble retry={retry}>{troubleText(trouble)}</Trouble> : <Loading />)}
       {data && !hasSeason && (
-        <Empty title="When is the race?">
-          Say when it is, how many hard days a week, and for whom: the weeks up to it are laid out, and stay true when
-          something moves.
+        <Empty title={data.athletes.length > 0 ? 'What is on tonight?' : 'Who is in the squad?'}>
+          {data.athletes.length > 0
+            ? 'Write the session as you would on a whiteboard: everyone gets their own times. With the day of a race the weeks up to it can be laid out too.'
+            : 'Add the athletes, each with one race or trial, or paste the list you have. Then write tonight’s session; the season can wait.'}
         </Empty>
       )}
       {/* Another day begins with its own week. */}

@@ -8,6 +8,7 @@ import { drawingOf, totalsOf, viewSession } from '../data/sessionView';
 import { useLengthUnit } from '../data/useLengthUnit';
 import { useWeatherQuery } from '../store/api';
 import { LapSheet } from '../ui/lapSheet/LapSheet';
+import { Press } from '../ui/Press';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
@@ -125,10 +126,12 @@ type Props = {
   groupsOf: (entry: DayEntry) => string | undefined;
   paceNames: readonly string[];
   onTick: (entry: DayEntry) => void;
+  /** Nothing is planned, and a session is to be written. */
+  onBegin: () => void;
 };
 
 /** Today, open: what is on, where everybody is, and the one thing to do about it. */
-export function TodayCard({ view, groupsOf, paceNames, onTick }: Props) {
+export function TodayCard({ view, groupsOf, paceNames, onTick, onBegin }: Props) {
   const palette = usePalette();
   return (
     <View
@@ -156,7 +159,16 @@ export function TodayCard({ view, groupsOf, paceNames, onTick }: Props) {
           onTick={onTick}
         />
       ))}
-      {view.entries.length === 0 && <Text quiet>Nothing is planned for today.</Text>}
+      {view.entries.length === 0 && (
+        <Press
+          role="button"
+          aria-label="Nothing is planned for today. Write a session"
+          onPress={onBegin}
+          style={{ minHeight: 44, justifyContent: 'center' }}
+        >
+          <Text quiet>Nothing is planned for today.</Text>
+        </Press>
+      )}
       {view.away.length > 0 && <Text as="small">{`Not as usual: ${awayText(view.away)}`}</Text>}
     </View>
   );

@@ -4,7 +4,7 @@ import { seasonTemplates, type SeasonTemplate } from '@core/season/templates/tem
 import { daysAfter } from '@core/units/dayNumber';
 import { knotsOf } from './SeasonThreads';
 import { untilText } from './seasonText';
-import { weekOf } from './weekView';
+import { canTick, weekOf } from './weekView';
 
 const MONDAY = '2026-09-07';
 const TUESDAY = daysAfter(MONDAY, 22);
@@ -38,4 +38,18 @@ test('how far off a day is', () => {
     'in 6 days',
     'in 4 weeks',
   ]);
+});
+
+test('an easy day is ticked by hand on the day itself and afterwards, not before; a hard day is timed', () => {
+  const entry = (kind: 'easy' | 'hard') => ({
+    key: 'k',
+    kind,
+    seasonIds: ['s'],
+    title: 'T',
+    day: { date: TUESDAY, kind },
+  });
+  expect(canTick(entry('easy'), TUESDAY, TUESDAY)).toBe(true);
+  expect(canTick(entry('easy'), TUESDAY, daysAfter(TUESDAY, 1))).toBe(true);
+  expect(canTick(entry('easy'), TUESDAY, daysAfter(TUESDAY, -1))).toBe(false);
+  expect(canTick(entry('hard'), TUESDAY, TUESDAY)).toBe(false);
 });

@@ -1,16 +1,10 @@
-import { router, usePathname } from 'expo-router';
+import { usePathname } from 'expo-router';
 import { useMemo } from 'react';
 import { View } from 'react-native';
-import { ulid } from 'ulid';
 import type { ListedSession } from '@core/api/answers';
+import { useNewSession } from '../data/useNewSession';
 import { usePages } from '../data/usePages';
-import {
-  troubleText,
-  usePutSessionMutation,
-  useRemoveSessionMutation,
-  useSessionsBeforeInfiniteQuery,
-  useSessionsOnQuery,
-} from '../store/api';
+import { troubleText, useSessionsBeforeInfiniteQuery, useSessionsOnQuery } from '../store/api';
 import { LongList } from '../ui/LongList';
 import { useToday } from '../ui/useToday';
 import { Empty } from '../ui/Empty';
@@ -22,7 +16,6 @@ import { Page } from '../ui/Page';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
-import { useNotice } from '../ui/Notices';
 import { useWide } from '../ui/useWide';
 import { SessionRow } from '../parts/SessionRow';
 
@@ -33,25 +26,11 @@ export function SessionList() {
   const before = useSessionsBeforeInfiniteQuery(today);
   const { rows: past, more } = usePages(before);
   const error = latestError ?? (past ? undefined : before.error);
-  const [put] = usePutSessionMutation();
-  const [remove] = useRemoveSessionMutation();
-  const notice = useNotice();
   const path = usePathname();
   const wide = useWide();
   const palette = usePalette();
-  const add = async () => {
-    const session = { id: ulid(), title: 'New session', date: today, shorthand: '' };
-    const added = await put(session);
-    if (added.error) return notice({ text: troubleText(added.error) });
-    router.push(`/sessions/${session.id}`);
-    notice({
-      text: 'A new session for today.',
-      undo: () => {
-        router.replace('/sessions');
-        return remove(session.id);
-      },
-    });
-  };
+  const begin = useNewSession();
+  const add = () => begin(today);
   const coming = useMemo(() => latest && [...latest].reverse(), [latest]);
   const keyOf = ({ id }: ListedSession) => id;
   const row = (session: ListedSession) => {

@@ -2,7 +2,7 @@ import { leastPlan, endedIn } from '../log/runFixture';
 import type { RunEvent } from '@core/run/events';
 import { trackside } from './trackside';
 
-const { runOpened, outboxChanged } = trackside.actions;
+const { runOpened, eventsCame, outboxChanged } = trackside.actions;
 const eventKept = (event: RunEvent) => trackside.actions.eventKept({ event, inMemory: 0 });
 const { reducer } = trackside;
 const start = reducer(undefined, { type: 'start' });
@@ -36,4 +36,18 @@ test('opening another run leaves the first one’s events behind', () => {
 
 test('what waits is known', () => {
   expect(reducer(start, outboxChanged({ waiting: 3, refused: [], inMemory: 0 })).outbox.waiting).toBe(3);
+});
+
+test('what others timed in another session never reaches this one, and nothing comes twice', () => {
+  const open = reducer(start, runOpened({ plan: leastPlan('one'), events: [] }));
+  const [mine, others] = [endedIn('one'), endedIn('two')];
+  const after = reducer(open, eventsCame([mine, others]));
+  expect(after.run?.events).toEqual([mine]);
+  expect(reducer(after, eventsCame([mine, others])).run?.events).toEqual([mine]);
+});
+
+test('what was taken off this phone is not shown any more', () => {
+  const [one, two] = [endedIn('one'), endedIn('one')];
+  const open = reducer(start, runOpened({ plan: leastPlan('one'), events: [one, two] }));
+  expect(reducer(open, trackside.actions.eventsDropped([one.id])).run?.events).toEqual([two]);
 });

@@ -63,6 +63,10 @@ test('more than a race in parts, unless it is meant to be', () => {
 
 test('after a break, and flat out', () => {
   expect(notes(`${WARM}4x200 @goal 5k / 200m walk${COOL}`, {}, 'transition')).toMatch(
+    /No goal time, so their goal pace is that of now/,
+  );
+  expect(notes(`${WARM}4x200 @5k / 200m walk${COOL}`, {}, 'transition')).not.toMatch(/No goal time/);
+  expect(notes(`${WARM}4x200 @goal 5k / 200m walk${COOL}`, {}, 'transition')).toMatch(
     /After a break.*\n.*not at goal pace/,
   );
   expect(notes(`${WARM}3000 @max${COOL}`)).toMatch(/pain, feels dizzy or ill/);

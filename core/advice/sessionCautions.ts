@@ -15,6 +15,7 @@ import {
 } from '../squad/athlete';
 import type { TargetLeg } from '../targets/targetsFor';
 import { sessionTotals } from '../targets/totals';
+import { hasGoalPace } from '../session/goalPace';
 import { expand, type RepLeg } from '../session/expand';
 import { INTENT_FACTS, type Intent } from '../session/intent';
 import type { SessionTree } from '../session/session';
@@ -125,12 +126,18 @@ function nearTheLimit({ intent, entrants }: CautionSource): string[] {
       ];
 }
 
+/** Those who have paces and no goal: what is written at a goal pace they run at the pace of now. */
+function withoutGoal({ session, entrants }: CautionSource): string[] {
+  if (!hasGoalPace(session)) return [];
+  const who = entrants.filter(({ athlete }) => !athlete.goal && athlete.marks.length > 0);
+  return who.length === 0
+    ? []
+    : [`No goal time, so their goal pace is that of now: ${names(who.map(({ athlete }) => firstName(athlete)))}.`];
+}
+
 function afterABreak({ session, intent }: CautionSource): string[] {
   if (intent !== 'transition') return [];
-  const hasGoal = expand(session).some((leg) => {
-    const paces = leg.kind === 'rep' && leg.paceMix ? [leg.paceMix.from, leg.paceMix.to] : [];
-    return paces.some((pace) => pace.kind === 'named' && pace.goal);
-  });
+  const hasGoal = hasGoalPace(session);
   return [
     'After a break: few reps and full recoveries; stop before it gets hard.',
     ...(hasGoal ? ['After a break run at the pace of now, not at goal pace.'] : []),
@@ -150,6 +157,7 @@ export function sessionCautions(source: CautionSource): string[] {
     ...fastWork(source),
     ...overTheGuides(source),
     ...nearTheLimit(source),
+    ...withoutGoal(source),
     ...afterABreak(source),
     ...allOut(source),
   ];

@@ -61,6 +61,15 @@ test('pages of any size together are the whole list, the latest first, also of o
   ]);
 });
 
+test('a last page that is exactly full names no next one, and the one before it does', async () => {
+  for (let day = 10; day < 14; day++) await write(`2026-10-${day}`);
+  const first = (await server.call('GET', '/api/sessions?limit=2')).body as Page<ListedSession>;
+  expect(first.next).toEqual(expect.any(String));
+  const last = (await server.call('GET', `/api/sessions?limit=2&cursor=${first.next}`)).body as Page<ListedSession>;
+  expect(last.rows).toHaveLength(2);
+  expect(last).not.toHaveProperty('next');
+});
+
 test('rows that come while somebody pages move nothing: none is missed, none comes twice', async () => {
   for (let day = 10; day < 20; day++) await write(`2026-10-${day}`);
   const seen = await walk<ListedSession>('/api/sessions', 3, () => write('2026-12-24'));

@@ -11,6 +11,7 @@ import { openDatabase } from '../db/open';
 import { listSeasons } from '../db/seasons';
 import { readSquad } from '../db/squad';
 import { dataBefore } from './dataBefore';
+import { planFor } from './madeUpPlan';
 import { serverForEach } from './testServer';
 
 const MONDAY = '2027-01-04';
@@ -90,6 +91,17 @@ describe('the session of a hard day', () => {
     const [stored] = await list();
     expect(stored?.version).toBe(4);
     expect(stored?.season.fixed.find((day) => day.sessionId === sessionId)?.date).toBe(date);
+  });
+
+  test('that was run stays on the day on which it was run, wherever its season goes', async () => {
+    await put(PLAN, 0);
+    const { date } = hardDay(PLAN);
+    const { sessionId, season } = (await write(date)).body as StoredSeason & { sessionId: string };
+    const plan = { ...planFor(ulid()), sessionId, date };
+    expect((await server.call('PUT', `/api/runs/${plan.id}/plan`, plan)).status).toBe(204);
+    const later = daysAfter(date, 1);
+    await put(changeSeason(season, { kind: 'swap', from: date, to: later }), 2);
+    expect(await sessions()).toMatchObject([{ id: sessionId, date }]);
   });
 
   test('takes the day of another season that has it along', async () => {

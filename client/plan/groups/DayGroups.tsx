@@ -12,6 +12,7 @@ import { formatDelta, formatTime } from '@core/units/time';
 import { SuggestGroups, type Limits } from '../../ui/SuggestGroups';
 import { DragArea } from '../../ui/DragArea';
 import { DragRow, DropCard } from '../../ui/DragCard';
+import { Press } from '../../ui/Press';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { TextField } from '../../ui/TextField';
@@ -26,17 +27,36 @@ const firstTimed = ({ legs }: GroupRun) =>
     ({ leg, targetS }) => leg.kind === 'rep' && isWork(leg) && leg.distanceM !== undefined && targetS !== undefined,
   );
 
+type StripProps = {
+  plan: AthletePlan;
+  run: GroupRun;
+  isLifted?: boolean;
+  /** The name is pressed; not where there is no other group. */
+  onName?: (() => void) | undefined;
+};
+
 /** An athlete in a group: name, whether they lead, and how far their own time is from the group's. */
-function Strip({ plan, run, isLifted = false }: { plan: AthletePlan; run: GroupRun; isLifted?: boolean }) {
+function Strip({ plan, run, isLifted = false, onName }: StripProps) {
   const palette = usePalette();
   const color = isLifted ? palette.onAction : palette.ink;
   const offset = firstTimed(run)?.offsetS[plan.runner.id];
   const lifted = isLifted ? { backgroundColor: palette.action, borderRadius: RADIUS, paddingHorizontal: SPACE.m } : {};
   return (
     <View style={[{ flex: 1, minHeight: 48, flexDirection: 'row', alignItems: 'center', gap: SPACE.s }, lifted]}>
-      <Text as="strong" color={color} style={{ flexShrink: 1, flexGrow: 1 }}>
-        {plan.runner.name}
-      </Text>
+      {onName ? (
+        <Press
+          role="button"
+          aria-label={`Move ${plan.runner.name} to another group`}
+          onPress={onName}
+          style={{ flexShrink: 1, flexGrow: 1, minHeight: 44, justifyContent: 'center' }}
+        >
+          <Text as="strong">{plan.runner.name}</Text>
+        </Press>
+      ) : (
+        <Text as="strong" color={color} style={{ flexShrink: 1, flexGrow: 1 }}>
+          {plan.runner.name}
+        </Text>
+      )}
       {run.leaderId === plan.runner.id && run.members.length > 1 && (
         <Text as="label" color={color}>
           leads
@@ -59,11 +79,14 @@ type CardProps = {
   run: GroupRun;
   put: (part: GroupPart, noticeText?: string) => void;
   remove: () => void;
+  move: (plan: AthletePlan, to: DayGroup) => void;
 };
 
-function GroupCard({ planning, run, put, remove }: CardProps) {
+function GroupCard({ planning, run, put, remove, move }: CardProps) {
   const { group, members } = run;
   const [isOpen, setOpen] = useState(false);
+  const [movingId, setMoving] = useState<string>();
+  const others = planning.groups.filter(({ id }) => id !== group.id);
   const [name, setName] = useState(group.name);
   const isRest = group.id === REST_ID;
   const timed = firstTimed(run);
@@ -76,7 +99,7 @@ function GroupCard({ planning, run, put, remove }: CardProps) {
           </Text>
           <Text as="small" quiet>
             {timed
-              ? `${members.length} together: ${legLabel(timed.leg)} in ${formatTime(timed.targetS ?? 0, 1)}`
+              ? `${members.length === 1 ? '1 alone' : `${members.length} together`}: ${legLabel(timed.leg)} in ${formatTime(timed.targetS ?? 0, 1)}`
               : `${members.length}`}
             {(group.lane ?? 1) > 1 ? `, lane ${group.lane}` : ''}
             {group.version === undefined ? '' : ', own version'}
@@ -84,18 +107,48 @@ function GroupCard({ planning, run, put, remove }: CardProps) {
         </View>
         {members.length > 0 && (
           <SmallButton expanded={isOpen} label={`Settings of ${group.name}`} onPress={() => setOpen(!isOpen)}>
-            {isOpen ? 'Done' : 'Set'}
+            {isOpen ? 'Done' : 'Options'}
           </SmallButton>
         )}
       </View>
       {members.map((plan) => (
-        <DragRow key={plan.runner.id} id={plan.runner.id} name={plan.runner.name}>
-          <Strip plan={plan} run={run} />
-        </DragRow>
+        <View key={plan.runner.id}>
+          <DragRow id={plan.runner.id} name={plan.runner.name}>
+            <Strip
+              plan={plan}
+              run={run}
+              onName={
+                others.length > 0
+                  ? () => setMoving((before) => (before === plan.runner.id ? undefined : plan.runner.id))
+                  : undefined
+              }
+            />
+          </DragRow>
+          {movingId === plan.runner.id && (
+            <View
+              role="group"
+              aria-label={`${plan.runner.name} goes to`}
+              style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s, paddingVertical: SPACE.s }}
+            >
+              {others.map((other) => (
+                <SmallButton
+                  key={other.id}
+                  label={`${plan.runner.name} to ${other.name}`}
+                  onPress={() => {
+                    setMoving(undefined);
+                    move(plan, other);
+                  }}
+                >
+                  {other.name}
+                </SmallButton>
+              ))}
+            </View>
+          )}
+        </View>
       ))}
       {members.length === 0 && (
         <Text quiet style={{ paddingVertical: SPACE.m }}>
-          Nobody yet. Drag someone here.
+          Nobody yet. Press a name in another group to move it here, or drag it.
         </Text>
       )}
       {isOpen && (
@@ -144,13 +197,14 @@ export function DayGroups({ planning }: { planning: Planning }) {
 
   const put = (groupId: string, part: GroupPart, noticeText?: string) =>
     decide({ groups: withGroupPart(groups, groupId, part, ulid()) }, noticeText);
+  const moveTo = (plan: AthletePlan, groupId: string) =>
+    decide(
+      { groups: moveAthlete(groups, plan.runner.id, groupId) },
+      `${plan.runner.name} is now in ${nameOf(groupId)}.`,
+    );
   const drop = ({ active, over }: DragEndEvent) => {
     const plan = planOf(active.id);
-    if (!over || !plan || plan.groupId === over.id) return;
-    decide(
-      { groups: moveAthlete(groups, plan.runner.id, String(over.id)) },
-      `${plan.runner.name} is now in ${nameOf(over.id)}.`,
-    );
+    if (over && plan && plan.groupId !== over.id) moveTo(plan, String(over.id));
   };
   const announcements: Announcements = {
     onDragStart: ({ active }) => `${who(active.id)} is picked up. The arrow keys choose a group, space puts down.`,
@@ -226,6 +280,7 @@ export function DayGroups({ planning }: { planning: Planning }) {
               planning={planning}
               run={run}
               put={(part, noticeText) => put(run.group.id, part, noticeText)}
+              move={(plan, to) => moveTo(plan, to.id)}
               remove={() =>
                 decide({ groups: ownGroups.filter(({ id }) => id !== run.group.id) }, `${run.group.name} is removed.`)
               }

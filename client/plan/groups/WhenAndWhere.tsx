@@ -50,7 +50,7 @@ export function WhenAndWhere({ planning }: { planning: Planning }) {
             onChange={(venueId) => decide({ venueId }, 'The plan is worked out for another place.')}
           />
         </View>
-        <SmallButton onPress={() => router.push('/sessions/places')}>Places</SmallButton>
+        <SmallButton onPress={() => router.push('/sessions/places')}>Add or change a place</SmallButton>
       </View>
       {note !== undefined && <Text as="small">{note}</Text>}
       {weather && (

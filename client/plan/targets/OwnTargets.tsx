@@ -60,7 +60,11 @@ function SheetTable({ planning, sheet: { plan, columns, table }, chosenId, choos
           chosen: athletePlan.runner.id === chosenId,
           onPress: () => choose(athletePlan.runner.id),
           cells: columns.map((column) => (
-            <Text key={column.label}>{athlete ? columnTarget(column, athlete, rounding) : ''}</Text>
+            <Text key={column.label}>
+              {athlete
+                ? columnTarget(column, athlete, { rounding, isWithoutGoal: !athletePlan.runner.paces.goalCurve })
+                : ''}
+            </Text>
           )),
         };
       }),

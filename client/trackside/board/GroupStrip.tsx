@@ -68,9 +68,8 @@ export const GroupStrip = memo(function GroupStrip({ options, shown, show }: Pro
         >
           <Text
             as="label"
-            numberOfLines={isInRows ? 1 : 2}
             style={[
-              { textAlign: 'center', maxWidth: '100%' },
+              { textAlign: 'center', maxWidth: '100%', overflowWrap: 'anywhere' } as object,
               name.length > LONG_NAME ? { fontSize: rem(11), lineHeight: rem(12) } : undefined,
             ]}
             {...(due ? { color: palette.onAction } : {})}

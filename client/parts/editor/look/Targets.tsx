@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { router } from 'expo-router';
 import type { Intent } from '@core/session/intent';
+import { isGoalLabel } from '@core/session/goalPace';
 import type { SessionTree } from '@core/session/session';
 import { passesAt } from '@core/planning/passesAt';
 import { repColumns, type RepColumn } from '@core/run/repColumns';
@@ -12,7 +13,7 @@ import { restsOf } from '@core/squad/schools';
 import type { PlannedAthlete, PlannedGroup } from '@core/run/plan';
 import { formatTime } from '@core/units/time';
 import { runnersOf } from '../../../data/runners';
-import type { SquadView } from '../../../data/useSquad';
+import { memberOf, type SquadView } from '../../../data/useSquad';
 import { Choice } from '../../../ui/Choice';
 import { Empty } from '../../../ui/Empty';
 import { Table } from '../../../ui/Table';
@@ -59,12 +60,23 @@ export function tableColumn(column: RepColumn) {
   };
 }
 
+type TargetOptions = {
+  rounding?: number;
+  /** They have no goal: what is written at a goal pace is that of now, and says so. */
+  isWithoutGoal?: boolean;
+};
+
 /** The time for a rep over a distance; for one by the clock about how far it goes. */
-export function columnTarget({ rep, repIndexes }: RepColumn, athlete: PlannedAthlete, rounding = 0.1): string {
+export function columnTarget(
+  { rep, repIndexes }: RepColumn,
+  athlete: PlannedAthlete,
+  { rounding = 0.1, isWithoutGoal = false }: TargetOptions = {},
+): string {
   const { targetS, expectedM } = athlete.targets[repIndexes[0] ?? 0] ?? {};
+  const now = isWithoutGoal && isGoalLabel(rep.pace) ? ' now' : '';
   if (rep.durationS !== undefined)
-    return expectedM === undefined ? 'by effort' : `≈ ${Math.round(expectedM / 5) * 5} m`;
-  return targetS === undefined ? 'by effort' : formatRounded(targetS, rounding);
+    return expectedM === undefined ? 'by effort' : `≈ ${Math.round(expectedM / 5) * 5} m${now}`;
+  return targetS === undefined ? 'by effort' : `${formatRounded(targetS, rounding)}${now}`;
 }
 
 type PassingProps = {
@@ -115,7 +127,7 @@ export function PassingTimes({ athlete, columns, every, venue, rounding = 0.1 }:
 }
 
 /** Athletes × reps with target times; press an athlete for the times to call at the marks. */
-export function Targets({ plan, venue }: { plan: PlannedGroup; venue: Venue }) {
+export function Targets({ plan, venue, squad }: { plan: PlannedGroup; venue: Venue; squad: SquadView }) {
   const [chosenId, setChosenId] = useState<string>();
   const [every, setEvery] = useState<Every>('200');
   const columns = useMemo(() => repColumns(plan), [plan]);
@@ -139,7 +151,8 @@ export function Targets({ plan, venue }: { plan: PlannedGroup; venue: Venue }) {
           chosen: athlete === chosen,
           onPress: () => setChosenId(athlete.athleteId),
           cells: columns.map((column) => {
-            return <Text key={column.label}>{columnTarget(column, athlete)}</Text>;
+            const isWithoutGoal = !memberOf(squad, athlete.athleteId)?.goal;
+            return <Text key={column.label}>{columnTarget(column, athlete, { isWithoutGoal })}</Text>;
           }),
         }))}
         nameLabel={(name) => `Times at the marks for ${name}`}

@@ -184,7 +184,7 @@ export function EditorPage<D extends Written>({
   const paper = look.view && isReadable && <OnPaper title={typed.title} shorthand={typed.shorthand} view={look.view} />;
   const totals = session && <Totals ends={look.ends} startTime={startTime} />;
   const targets = plan ? (
-    <Targets plan={plan} venue={look.venue} />
+    <Targets plan={plan} venue={look.venue} squad={squad} />
   ) : (
     <Text quiet>Write the session first: everyone’s times come by themselves.</Text>
   );
