@@ -97,7 +97,8 @@ test('the next step for two groups, from the last session: written, taken back, 
   const then = page.getByRole('region', { name: 'What is run' });
   await expect(then).toContainText('10x200 @1500 / 150m jog');
   await expect(then).toContainText('10x200 @1500 / 200m jog');
-  const date = daysAfter(run.date, 7);
+  await expect(page.getByText(/: (the next turn of its thread|the same day next week|the next \w+day)/)).toBeVisible();
+  const date = await page.getByLabel('On', { exact: true }).inputValue();
   await press(page, by, page.getByRole('button', { name: /^Write it for/ }));
   await expect(page.getByText(/is written for/)).toBeVisible();
   await expect(page).toHaveURL(/\/sessions\/plan\//);

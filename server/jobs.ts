@@ -35,7 +35,7 @@ export class Jobs {
     this.later(retryMs, () => this.untilDone(name, retryMs, work));
   }
 
-  /** Ends all waiting; what is being done just now goes on to its end. */
+  /** Cancels all timers; a job that is running finishes. */
   stop(): void {
     this.isStopped = true;
     for (const timer of this.timers) clearTimeout(timer);

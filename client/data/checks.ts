@@ -13,7 +13,7 @@ const whyNot = <T>(schema: Joi.Schema<T>, value: T): string | undefined => {
   return checked.ok ? undefined : checked.message;
 };
 
-/** What the phone makes itself is held against the server's own schemas. */
+/** Checks what the phone itself makes against the server's own schemas. */
 export const WIRE_CHECK: WireCheck = {
   whyNotEvent: (event) => whyNot(eventSchema, event),
   whyNotPlan: (plan) => whyNot(planSchema, plan),

@@ -4,7 +4,7 @@ import { troubleText, usePutSessionMutation, useRemoveSessionMutation } from '..
 import { dayInText } from '../ui/days';
 import { useNotice } from '../ui/Notices';
 
-/** Begins a session on a day (YYYY-MM-DD) and opens it to be written; a notice offers Undo, or says why it did not work. */
+/** Returns a function that creates a session on a day (YYYY-MM-DD) and opens it; a notice offers Undo or shows the error. */
 export function useNewSession(): (date: string) => Promise<void> {
   const [put] = usePutSessionMutation();
   const [remove] = useRemoveSessionMutation();

@@ -135,13 +135,13 @@ export class Outbox {
     return true;
   }
 
-  /** Notes what this phone itself found that the server would not take; it was not kept. */
+  /** Adds a refusal that this phone found itself, before storing the event. */
   async refuseHere(id: string, message: string): Promise<void> {
     this.note(id, message);
     await this.report();
   }
 
-  /** Forgets what was refused, once it is no longer on this phone or is to be tried again. */
+  /** Clears the list of refusals: the events were removed, or are about to be retried. */
   async forgetRefused(): Promise<void> {
     this.refused = [];
     await this.report();

@@ -63,10 +63,10 @@ export async function record(runId: string, happening: Happening, atMs: number):
   sendSoon();
 }
 
-/** Events of this page that no server would take, and that were therefore not kept as something that happened. */
+/** Events of this page that failed the wire check and were not stored. */
 const notKept = new Map<string, RunEvent>();
 
-/** A plan, or what happened in it, is not as the server takes it. Nothing of it was kept. */
+/** A plan or one of its events failed the wire check. Nothing was stored. */
 export class NotTaken extends Error {}
 
 /** Something with the time it happened at, in ms since 1970 on this phone's clock. */
@@ -174,7 +174,7 @@ export async function keptOpenRuns(): Promise<{ plan: Plan; isStarted: boolean; 
 /** Takes someone who was erased for good out of everything this phone keeps. */
 export const forgetAthlete = (athleteId: string): Promise<void> => log.forget(athleteId).catch(() => undefined);
 
-/** What the server refused for good, or would have: each with why, and the plans and events themselves as far as this phone has them. */
+/** Returns every refusal with its reason, and the plan or event itself where this phone has it. */
 export async function refusedThings(): Promise<{ id: string; message: string; what?: Plan | RunEvent }[]> {
   const { plans, events } = await log.unsent();
   const things = new Map<string, Plan | RunEvent>([...plans, ...events, ...notKept.values()].map((it) => [it.id, it]));
@@ -184,13 +184,13 @@ export async function refusedThings(): Promise<{ id: string; message: string; wh
   });
 }
 
-/** Tries again to send what was refused. */
+/** Retries all refused events. */
 export async function sendRefusedAgain(): Promise<void> {
   await outbox.forgetRefused();
   await outbox.poke();
 }
 
-/** Takes what was refused off this phone, so that it shows what the server has. */
+/** Removes all refused events from this phone, which then shows the same as the server. */
 export async function dropRefused(): Promise<void> {
   const ids = store.getState().trackside.outbox.refused.map(({ id }) => id);
   await log.drop(ids);

@@ -1,7 +1,7 @@
 import type { RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 
-/** Why the server would refuse something, as a sentence; undefined where it would take it. */
+/** Each check returns the sentence with which the server would refuse, or undefined if it would accept. */
 export type WireCheck = {
   whyNotEvent: (event: RunEvent) => string | undefined;
   whyNotPlan: (plan: Plan) => string | undefined;
@@ -10,12 +10,12 @@ export type WireCheck = {
 let load: (() => Promise<WireCheck>) | undefined;
 let loaded: WireCheck | undefined;
 
-/** Says where the check comes from: its schemas are large, and belong to the later screens. */
+/** Registers the loader: the schemas are large, and belong to the code of the later screens. */
 export function provideWireCheck(loadIt: () => Promise<WireCheck>): void {
   load = loadIt;
 }
 
-/** Loads the check; undefined where it cannot be had: the server then says what it does not take. */
+/** Loads the check. Returns undefined if it cannot be fetched: the server still validates. */
 export async function loadWireCheck(): Promise<WireCheck | undefined> {
   loaded ??= await load?.().catch(() => undefined);
   return loaded;

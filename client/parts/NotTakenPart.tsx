@@ -10,14 +10,14 @@ import { SmallButton } from '../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 
-/** What was refused, with why, as a file that somebody can look at. */
+/** Saves all refusals with their reasons to a file. */
 async function saveRefused(): Promise<void> {
   const things = await refusedThings();
   const text = JSON.stringify({ format: 'zest-lap/not-taken', version: 1, things }, null, 1);
   saveFile('not-taken.json', text, 'application/json');
 }
 
-/** Times that the server refused for good: how many, why, and what can be done. Nothing where there are none. */
+/** Lists the times that the server refused for good, with their reasons and the ways out. Renders nothing if there are none. */
 export function NotTakenPart({ isOpen = false }: { isOpen?: boolean }) {
   const palette = usePalette();
   const { refused } = useAppSelector((state) => state.trackside.outbox);

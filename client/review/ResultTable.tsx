@@ -63,10 +63,10 @@ function outcome(cell: ReviewCell): ReactNode {
   );
 }
 
-/** `1600`, `2:00`: what a rep is over, without its pace. */
+/** Returns a rep's distance or time without its pace: `1600`, `2:00`. */
 const amountOf = (rep: PlannedRep | undefined): string | undefined => rep && repLabel(rep).split(' @')[0];
 
-/** What stands in a rep's cell, as said aloud: `1:28.8 of 1:28.0, on target`. */
+/** Returns a rep's cell as a screen reader reads it: `1:28.8 of 1:28.0, on target`. */
 function spokenOutcome(cell: ReviewCell): string {
   const { deltaS, verdict, excluded } = cell;
   const judged = excluded ? 'not counted' : deltaS !== undefined && verdict ? spokenDelta(deltaS, verdict) : undefined;
@@ -192,7 +192,7 @@ type Props = {
 export function ResultTable({ review, chosen, choose, open }: Props) {
   const [sortKey, setSortKey] = useState<string>();
   const reps = review.columns.map(({ rep, repIndex }, at): Shown => {
-    // In open work some were cut down to a shorter distance: the column says what was run, not only what came first.
+    // In open work some are cut down to a shorter distance: title the column with the distances that were run.
     const ran = new Set(review.rows.flatMap(({ cells }) => amountOf(cells[at]?.rep) ?? []));
     const [, pace] = repLabel(rep).split(' @');
     const amount = ran.size > 0 ? [...ran].join('/') : (amountOf(rep) ?? '');

@@ -15,7 +15,7 @@ type Props = {
   groupsOf: (entry: DayEntry) => string | undefined;
   onOpen: (entry: DayEntry, date: string) => void;
   onTick: (entry: DayEntry, date: string) => void;
-  /** A day with nothing on it is pressed. */
+  /** Called when an empty day is pressed. */
   onBegin: (date: string) => void;
 };
 

@@ -51,7 +51,7 @@ function Missed({ date, change }: { date: string; change: (change: SeasonChange,
 
 type Props = {
   entry: DayEntry;
-  /** Sessions that were written for that day for themselves. */
+  /** Sessions of that day written outside the season. */
   also: readonly DayEntry[];
   date: string;
   laid: LaidSeason;

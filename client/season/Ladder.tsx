@@ -47,7 +47,7 @@ type Props = {
   ranMinutes: ReadonlyMap<string, number | undefined>;
   /** Titles of written sessions, by their ids. */
   titles: ReadonlyMap<string, string>;
-  /** Titles of sessions that were written for a day for themselves, by day: the season may call that day easy. */
+  /** Titles of sessions written outside the season, by day: the season may call that day easy. */
   standing: ReadonlyMap<string, string>;
   onOpen: (date: string) => void;
   onSwap: (from: string, to: string) => void;

@@ -41,7 +41,7 @@ export function shortName(
 type CellProps = {
   day: SeasonDay;
   label: string;
-  /** A session was written for that day, whatever the season calls it. */
+  /** True if a session is written for that day, whatever kind of day the season has. */
   hasSession?: boolean;
   isToday: boolean;
   isPast: boolean;

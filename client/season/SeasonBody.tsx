@@ -40,7 +40,7 @@ export function SeasonBody({ laid, data, isShort = false }: Props) {
     [openDate, data, laid],
   );
   const titles = useMemo(() => new Map(data.sessions.map(({ id, title }) => [id, title])), [data.sessions]);
-  /** Sessions that were written for a day for themselves, not as one of any season's. */
+  /** Titles of sessions written for a day outside every season, by day. */
   const standing = useMemo(() => {
     const ofSeasons = new Set(
       data.seasons.flatMap((other) => other.season.fixed.flatMap(({ sessionId }) => sessionId ?? [])),

@@ -265,7 +265,7 @@ function Week({ data, parts }: { data: SeasonData } & Parts) {
   );
 }
 
-/** What comes first where there is no season: people, then tonight's session, then the weeks up to a race. */
+/** First steps without a season: people, tonight's session, then the weeks up to a race. */
 function First({ hasAthletes, today: date }: { hasAthletes: boolean; today: string }) {
   const begin = useNewSession();
   return (

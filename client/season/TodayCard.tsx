@@ -126,7 +126,7 @@ type Props = {
   groupsOf: (entry: DayEntry) => string | undefined;
   paceNames: readonly string[];
   onTick: (entry: DayEntry) => void;
-  /** Nothing is planned, and a session is to be written. */
+  /** Called to write a session for an empty day. */
   onBegin: () => void;
 };
 
@@ -167,6 +167,9 @@ export function TodayCard({ view, groupsOf, paceNames, onTick, onBegin }: Props)
           style={{ minHeight: 44, justifyContent: 'center' }}
         >
           <Text quiet>Nothing is planned for today.</Text>
+          <Text as="strong" style={{ textDecorationLine: 'underline' }}>
+            Write a session
+          </Text>
         </Press>
       )}
       {view.away.length > 0 && <Text as="small">{`Not as usual: ${awayText(view.away)}`}</Text>}

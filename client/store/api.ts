@@ -135,7 +135,7 @@ export const api = createApi({
         if (writes.waiting > 0) return;
         // Only when the last queued write is done: a refused one never overwrites those after it.
         planWrites.delete(sessionId);
-        // Also where it was taken: a session that was only just written came into the cache after this write began.
+        // Show it after success too: a session that was just created may have entered the cache after this write began.
         show(writes.stored);
       },
     }),

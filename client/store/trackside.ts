@@ -43,7 +43,7 @@ export const trackside = createSlice({
       const added = action.payload.filter((event) => event.runId === run?.plan.id && !knownIds.has(event.id));
       if (added.length > 0) state.run?.events.push(...added);
     },
-    /** What the server will not take was taken off this phone. */
+    /** Removes events that were dropped from this phone. */
     eventsDropped: (state, action: PayloadAction<readonly string[]>) => {
       const ids = new Set(action.payload);
       if (state.run) state.run.events = state.run.events.filter(({ id }) => !ids.has(id));

@@ -38,7 +38,7 @@ function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
   return {
     underWay: [
       ...listedRuns.filter(({ isOver }) => !isOver),
-      // What the server has and does not list as open is over there, whoever ended it.
+      // A session the server has, and does not list as open, has ended.
       ...kept.flatMap(({ plan, isStarted, isSent }) =>
         listed.has(plan.id) || (isSent && open) ? [] : [{ ...plan, started: isStarted }],
       ),

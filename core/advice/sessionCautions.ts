@@ -126,7 +126,7 @@ function nearTheLimit({ intent, entrants }: CautionSource): string[] {
       ];
 }
 
-/** Those who have paces and no goal: what is written at a goal pace they run at the pace of now. */
+/** Names athletes without a goal in a session with goal paces: they run those at today's pace. */
 function withoutGoal({ session, entrants }: CautionSource): string[] {
   if (!hasGoalPace(session)) return [];
   const who = entrants.filter(({ athlete }) => !athlete.goal && athlete.marks.length > 0);

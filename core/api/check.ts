@@ -11,7 +11,7 @@ const pathText = (path: readonly (string | number)[]) =>
 
 const sentence = (message: string) => (/[.?]$/.test(message) ? message : `${message}.`);
 
-/** A string without the white space round it: the only thing that is changed in what was sent. */
+/** Trims white space from both ends of a string: the only change made to a request. */
 export const trimmedString = (): Joi.StringSchema => Joi.string().trim().prefs({ convert: true });
 
 const STRICT: Joi.ValidationOptions = { convert: false, presence: 'optional' };
@@ -33,7 +33,7 @@ export const checkQuery = <T>(schema: Joi.Schema<T>, query: unknown): Checked<T>
 /** The validated value, or all that is wrong with it: the first sentence of each field. */
 export type CheckedForm<T> = { ok: true; value: T } | { ok: false; problems: Record<string, string> };
 
-/** Validates what is typed into a form, without coercing, and reports everything that is wrong with it at once. */
+/** Validates a form's fields without coercing, and reports all problems at once. */
 export function checkForm<T>(schema: Joi.Schema<T>, value: unknown): CheckedForm<T> {
   const { error, value: valid } = schema.validate(value, { ...STRICT, abortEarly: false });
   if (!error) return { ok: true, value: valid as T };

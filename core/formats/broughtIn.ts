@@ -24,7 +24,7 @@ type Options = {
   newId: () => string;
   /** When a session of that day started, ms since 1970. */
   startAtMs: (date: string) => number;
-  /** What is brought in is over by now, ms since 1970. */
+  /** Latest time an event may have, ms since 1970: imported sessions are over. */
   nowMs?: number;
 };
 

@@ -45,7 +45,7 @@ function nearest(members: readonly AthletePlan[], legs: readonly GroupLeg[]): st
       ? Infinity
       : offsets.reduce((sum, offset) => sum + Math.abs(offset), 0) / offsets.length;
   };
-  // Who has no time in it leads only if the coach says so.
+  // An athlete without a pace leads only if the coach chooses them.
   const paced = members.filter((member) => off(member) < Infinity);
   const [first] = [...(paced.length > 0 ? paced : members)].sort((a, b) => off(a) - off(b));
   return first?.runner.id;

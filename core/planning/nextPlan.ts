@@ -24,7 +24,7 @@ const SHORTEST_REST_S = 10;
 
 /**
  * Returns the title of a session with another text: a title that was made from the text is made anew, one that the coach gave stays.
- * @param nameOf makes a title from a text; undefined where it cannot be read.
+ * @param nameOf makes a title from a text; returns undefined if the text cannot be read.
  */
 export function titleFor(
   title: string,

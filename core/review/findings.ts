@@ -32,7 +32,7 @@ export type Findings = {
   judged: number;
   on: number;
   finished: number;
-  /** Reps by the clock that were run, where nobody took metres: all there is to say of them. */
+  /** Number of reps by the clock that were run without metres; missing if there are none. */
   byTheClock?: number;
 };
 
@@ -90,7 +90,7 @@ function restsOff(rows: readonly ReviewRow[]): Finding[] {
     : [];
 }
 
-/** A rep by the clock that was run and of which the metres are not known. */
+/** Returns true for a rep by the clock that was run, with no metres recorded. */
 const ranByTheClock = ({ rep, actualS, coveredM }: ReviewCell): boolean =>
   rep?.durationS !== undefined && actualS !== undefined && coveredM === undefined;
 

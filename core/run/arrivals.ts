@@ -61,9 +61,9 @@ export function tooSoon(state: RunState, { athleteId, repIndex, atM }: Arrival, 
 export type NamedMark = Pick<NamedEvent, 'eventId' | 'athleteId' | 'repIndex' | 'atM'>;
 
 /**
- * The tap before this one, where that was the finish: a rep without a target whose first tap was taken for a mark on the way, and now
- * somebody taps again sooner than anyone can have run the rest.
- * @returns the time that was the finish, to be named so; undefined where it can be none.
+ * Finds out whether the previous tap was the finish: in a rep without a target the first tap may have been taken for a mark on the way, and a
+ * second one comes sooner than anybody can run the rest.
+ * @returns the earlier time, to be named as the finish; undefined if it cannot be one.
  */
 export function finishBefore(
   state: RunState,
@@ -110,7 +110,7 @@ export function guessNames(state: RunState): Guess[] {
   const lastMs = asked.at(-1)?.atMs;
   if (lastMs === undefined) return waiting;
   const open = openMarks(state, lastMs).sort((a, b) => a.dueAtMs - b.dueAtMs);
-  // Whose tile was pressed is whose it is, if they can still come in.
+  // A pressed tile names the time, if that athlete can still come in.
   const tapped: Guess[] = [];
   for (const time of asked) {
     const at = open.findIndex(({ athleteId }) => athleteId === time.tappedId);

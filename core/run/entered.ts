@@ -86,7 +86,7 @@ const AFTER_LAST_MS = 60_000;
 type Happened = { happening: Happening; atMs: number };
 
 function groupEvents(group: PlannedGroup, columns: readonly Column[], typed: Typed, startAtMs: number): Happened[] {
-  // Of whom nothing at all was written did not run it.
+  // Athletes without a single entry did not take part.
   const isAway = (athleteId: string) =>
     columns.every(({ key }) => (typed[cellKey(athleteId, key)] ?? '').trim() === '');
   const happened = group.athletes.flatMap(({ athleteId }): Happened[] =>
@@ -130,7 +130,7 @@ const apart = (group: PlannedGroup): PlannedGroup => ({
 /**
  * A plan and events for what was typed. Cells that cannot be read are left out: ask readCell() first.
  * @param startAtMs when the first rep began, ms since 1970; how long the recoveries really were is not known and taken as planned.
- * @param nowMs what was typed is over by now: a start that would lead beyond is moved back, so that what is told afterwards comes after it.
+ * @param nowMs latest end of the session, ms since 1970: a start that leads beyond it is moved back, so that later efforts come after it.
  */
 export function enteredRun(
   plan: Plan,

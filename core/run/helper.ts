@@ -1,7 +1,7 @@
 import { LOOP_DEVICE } from './chips';
 import type { RunEvent } from './events';
 
-/** What is known of a session when a helper's event is judged: its stored events, never those that come with it. */
+/** Stored events of a session, by which a helper's event is judged; the rest of its batch does not count. */
 export type StoredLog = {
   event: (eventId: string) => RunEvent | undefined;
   /** True if somebody else than this device has given an event's time a name. */
@@ -19,7 +19,7 @@ export function whyNotForHelper(event: RunEvent, ownDeviceId: string, stored: St
   if (event.type !== 'undone' && event.type !== 'shifted' && event.type !== 'named') return undefined;
   const target = stored.event(event.eventId);
   if (target?.deviceId === ownDeviceId || target?.deviceId === LOOP_DEVICE) return undefined;
-  // Whoever sees a time without a name may name it; one that has a name is its namer's.
+  // Anybody may name a nameless time; a named one may be changed only by the device that named it.
   if (event.type === 'named' && target?.type === 'crossed' && !stored.isNamedByOthers(event.eventId, ownDeviceId))
     return undefined;
   return NOT_YOURS;

@@ -1,4 +1,4 @@
-/** What one session at the track may hold: more than any club runs at once, little enough to be worked out between two taps. */
+/** Limits of one session at the track: more than a club runs at once, small enough to replay between two taps. */
 import type { Plan } from './plan';
 
 /** Athletes in a plan, all groups together. */

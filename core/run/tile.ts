@@ -41,7 +41,7 @@ export function isOwnTap(run: RepRun, elapsedS: number): boolean {
   return last === undefined || Math.abs(elapsedS - last.elapsedS) >= BOUNCE_S;
 }
 
-/** The marks of a rep at which times are taken in this session. */
+/** Returns the marks of a rep at which this session takes times. */
 export const marksOf = ({ finishesOnly }: Pick<RunState, 'finishesOnly'>, { callM }: PlannedRep): readonly number[] =>
   finishesOnly ? callM.slice(-1) : callM;
 

@@ -1,4 +1,4 @@
-/** How long a rep without a target usually takes, so that a tap can be told to be at a mark or at the finish. */
+/** Usual time of a rep without a target, which decides between a mark on the way and the finish. */
 import type { AthleteState, RepRun, RunState } from './runState';
 
 /** A rep's pace in m/s that a runner nobody knows may well run. */
@@ -20,7 +20,7 @@ const speedsOf = ({ runs }: AthleteState, isAlike: (run: RepRun) => boolean): nu
 /**
  * Seconds a rep may take that has no target: from the athlete's own reps of that distance, their own curve, what others of the group are to
  * run or ran in that rep, else a pace anybody can run.
- * @returns the target where there is one; undefined for a rep by the clock.
+ * @returns the target if there is one; undefined for a rep by the clock.
  */
 export function usualTimeS(state: RunState, athlete: AthleteState, run: RepRun): number | undefined {
   const { rep, target, repIndex } = run;

@@ -90,7 +90,7 @@ function evening(): { plan: Plan; tapping: Tapping } {
   return { plan: planOf(groups), tapping };
 }
 
-/** A server that only inserts what is posted, as safe as ours: where the time of a post begins. */
+/** Starts a server that only inserts posts, as durably as ours: the baseline. */
 async function bareServer(): Promise<{ url: string; close: () => void }> {
   const folder = fs.mkdtempSync(path.join(os.tmpdir(), 'zest-insert-'));
   const started = spawn(process.execPath, ['--import', 'tsx', path.join(__dirname, 'bareInserts.ts'), folder]);

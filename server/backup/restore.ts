@@ -77,7 +77,7 @@ function checkSchema({ $client }: Db, from: string): void {
   }
 }
 
-/** Refuses what is no copy: a folder, a pipe that would never end, the database that is in use. */
+/** Refuses a folder, a pipe, or the database in use. @throws DataError */
 function checkIsCopy(from: string, file: string): void {
   const found = fs.statSync(from, { throwIfNoEntry: false });
   if (!found) throw new DataError(`There is no file ${from}.`);

@@ -62,7 +62,7 @@ export function noteBehind(
   else all.set(runId, { countBefore: READ_ANEW, added: [], lastAtMs: nowMs });
 }
 
-/** Has the rows of a session made from its log, since what is remembered of it may never have been committed. */
+/** Marks a session to be rebuilt from its log: its events in memory may never have been committed. */
 export function readAnew(db: Db, runId: string): void {
   forgetGrowing(db, runId);
   behindIn(db).set(runId, { countBefore: READ_ANEW, added: [], lastAtMs: 0 });
@@ -80,7 +80,7 @@ export function bringUpToDate(db: Db, isDue: (behind: Behind) => boolean = () =>
     try {
       db.transaction((tx) => project(db, tx, runId, added, countBefore));
     } catch (error) {
-      // What memory holds of it may be ahead of the rows now: the next attempt reads the log.
+      // Memory may be ahead of the rows now: the next attempt reads the log.
       readAnew(db, runId);
       if (isNoRoom(error)) return;
       throw error;

@@ -100,7 +100,7 @@ export function checkInert(client: Database.Database, file: string): void {
     );
 }
 
-/** Refuses a database whose tables and indexes differ from those of a fresh one. @throws DataError */
+/** Compares the tables and indexes of a database with those of a fresh one. @throws DataError if they differ. */
 export function checkSameSchema(client: Database.Database, fresh: Database.Database, file: string): void {
   const known = new Map(partsOf(fresh).map(({ type, name, sql }) => [`${type} ${name}`, sql]));
   const parts = partsOf(client);

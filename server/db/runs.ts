@@ -169,12 +169,12 @@ export type AddedEvents = {
   refused: ReadonlyMap<RunEvent, Refusal>;
 };
 
-/** Returns why the sender may not bring an event, as a sentence, judged by what is stored by then; undefined if they may. */
+/** Returns the reason to refuse an event, judged by the stored events, or undefined to accept it. */
 export type WhyNot = (event: RunEvent, stored: StoredLog) => string | undefined;
 
 const { placeholder } = sql;
 
-/** What a post takes, put together once for a database: that takes several times as long as running it. */
+/** Prepares the statements of a post, once per database: preparing takes several times as long as running. */
 function statementsFor(db: Db) {
   const event = and(eq(runEvents.id, placeholder('id')), eq(runEvents.runId, placeholder('runId')));
   const named = and(
@@ -223,8 +223,7 @@ function storedLog(db: Db, runId: string): StoredLog {
 }
 
 /**
- * Adds events to a run; those that are there already, and what is about someone erased, are passed over. The rows of results follow later:
- * see behind.ts.
+ * Adds events to a run, skipping duplicates and events about erased athletes. The rows of results follow later: see behind.ts.
  * @returns undefined if there is no such run. @throws Refused when the run would have too many; nothing is stored then.
  */
 export function addEvents(

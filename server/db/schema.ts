@@ -203,7 +203,7 @@ export const runs = sqliteTable(
     createdAtMs: integer('created_at_ms').notNull(),
     /** How many events it has; counted here, since every post asks. */
     eventCount: integer('event_count').notNull().default(0),
-    /** How many of them brought somebody in who was not in the plan. */
+    /** Number of `joined` events among them. */
     joinedCount: integer('joined_count').notNull().default(0),
     /** Put away by the coach, for example since it cannot be read; nothing of it is lost. */
     setAsideAtMs: integer('set_aside_at_ms'),

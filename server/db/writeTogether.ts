@@ -31,7 +31,7 @@ export class WriteTogether {
             const result = $client.transaction(work)();
             done.push(() => resolve(result as never));
           } catch (error) {
-            // A full disk, say, ends the whole transaction: nothing of this batch is stored.
+            // SQLite ends the whole transaction on a full disk: nothing of this batch is stored.
             if (!$client.inTransaction) throw error;
             done.push(() => reject(error));
           }

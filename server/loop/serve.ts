@@ -84,7 +84,7 @@ class Device implements Worker {
     this.turns.ask(this);
   }
 
-  /** A page in a browser, say, can open this port and send lines of ours behind its own first ones. */
+  /** Closes a connection that speaks another protocol: a web page can open this port and send our lines behind its own. */
   private refuse(): void {
     this.isClosing = true;
     const message =

@@ -29,7 +29,7 @@ test('a full disk is reported, keeps what was there, can still be read, and take
     status: 507,
     body: { error: { code: 'disk_full', message: expect.stringMatching(/disk is full.*Make room/) } },
   });
-  // The summary of the list is brought up to date where that needs no more room; else it is as when it could last be kept, or pending.
+  // Without room the summary may stay pending.
   expect(await days()).toMatchObject({ status: 200, body: [{ id: plan.id }] });
   const run = await server.call('GET', `/api/runs/${plan.id}`);
   expect((run.body as { events: RunEvent[] }).events).toEqual([first, second]);

@@ -46,7 +46,7 @@ const WRITES: [method: string, path: string, body: object][] = [
   ['POST', '/api/access/codes', { runId: plan.id }],
 ];
 
-/** What nobody means to send in place of a value. */
+/** Values that no app sends. */
 const ODD: readonly unknown[] = [
   null,
   [],

@@ -106,7 +106,7 @@ test('one event has the server read as little after thousands as at the start', 
   for (let i = 0; i < 3; i++) addEvents(server.db, plan.id, Array.from({ length: 1000 }, felt), 1);
   expect(rowsReadBy(() => addEvents(server.db, plan.id, [felt()], 1))).toBe(atFirst);
   expect(atFirst).toBeLessThan(5);
-  // What the rows show then is worked out from what is in memory: nothing of the log is read again.
+  // The rows are worked out from memory: the log is not read again.
   expect(rowsReadBy(() => bringUpToDate(server.db))).toBeLessThan(5);
 });
 
@@ -313,7 +313,7 @@ describe('erasing an athlete', () => {
     server.db.delete(athleteResults).run();
     server.db.delete(athletes).run();
     server.db.insert(erasedAthletes).values({ id: ada, erasedAtMs: 1 }).run();
-    // Whoever asks again is not told that there is nobody, and it is done.
+    // Asking again finishes it, rather than answering 404.
     expect((await server.call('POST', `/api/athletes/${ada}/erase`)).status).toBe(204);
     expect((await server.call('POST', `/api/athletes/${ada}/erase`)).status).toBe(404);
     await rebuildPending(server.db);

@@ -31,7 +31,7 @@ type StripProps = {
   plan: AthletePlan;
   run: GroupRun;
   isLifted?: boolean;
-  /** The name is pressed; not where there is no other group. */
+  /** Called when the name is pressed; missing if there is no other group. */
   onName?: (() => void) | undefined;
 };
 
@@ -46,7 +46,7 @@ function Strip({ plan, run, isLifted = false, onName }: StripProps) {
       {onName ? (
         <Press
           role="button"
-          aria-label={`Move ${plan.runner.name} to another group`}
+          aria-label={`${plan.runner.name}: choose a group`}
           onPress={onName}
           style={{ flexShrink: 1, flexGrow: 1, minHeight: 44, justifyContent: 'center' }}
         >

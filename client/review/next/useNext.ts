@@ -10,7 +10,7 @@ import { parseStored } from '@core/session/parseSession';
 import { schoolsOf } from '@core/squad/schools';
 import type { NextStep } from '@core/run/events';
 import { counted } from '@core/units/counted';
-import { daysAfter, daysBetween } from '@core/units/dayNumber';
+import { nextDate, type ProposedDate } from '@core/planning/nextDate';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { useSquadEffort } from '../useSquadEffort';
@@ -18,7 +18,7 @@ import type { ReadRun } from '../useReview';
 import type { StoredLibraryView } from '../../data/useLibrary';
 import type { SquadView } from '../../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
-import { useSameSessionsQuery, useSessionQuery } from '../../store/api';
+import { useSameSessionsQuery, useSessionQuery, useSessionsOnQuery } from '../../store/api';
 import { today } from '../../ui/days';
 import { leversFor, otherLever, placedFor, stepsBy, stuckOn, type Ran, type Source, type What } from './nextChoices';
 
@@ -44,7 +44,7 @@ export type Next = {
   stuck: { ids: string[]; lever: Lever | undefined };
   date: string;
   setDate: (date: string) => void;
-  /** Why this day is proposed; undefined once another was chosen. */
+  /** Reason for the proposed day; undefined once the coach has chosen another. */
   whyDate: string | undefined;
   /** Who gets what their own efforts ask for. */
   takesAdvice: ReadonlySet<string>;
@@ -55,13 +55,19 @@ export type Next = {
 
 const NO_PLAN: DayPlan = {};
 
-const DAYS_A_WEEK = 7;
-
-/** The first day after another one that is as many whole weeks after a date. */
-const sameDayAfter = (date: string, day: string): string =>
-  daysAfter(date, DAYS_A_WEEK * (Math.floor(daysBetween(date, day) / DAYS_A_WEEK) + 1));
-
-const weekdayName = (date: string): string => format(parseISO(date), 'EEEE');
+/** Says why a day is proposed: `the same day next week`. */
+function whyText({ date, why, everyDays = 0 }: ProposedDate): string {
+  switch (why) {
+    case 'turn':
+      return 'the next turn of its thread in the season';
+    case 'progression':
+      return `${counted(everyDays, 'day')} after, as its progression says`;
+    case 'next-week':
+      return 'the same day next week';
+    case 'weekday':
+      return `the next ${format(parseISO(date), 'EEEE')} without a session`;
+  }
+}
 
 /** The groups as they ended, with everyone who is asked about. */
 function groupsOf({ plan, state }: ReadRun, day: DayPlan, answers: readonly ReadyAnswer[]): GroupOfRun[] {
@@ -168,7 +174,7 @@ export function useNext(
     return { ids, lever: otherLever(usual, moving) };
   }, [answers, same, plan, whats, usual]);
   const everyDays = progression?.everyDays;
-  const after = daysAfter(plan.date, everyDays ?? DAYS_A_WEEK);
+  const { data: sessions } = useSessionsOnQuery({ from: plan.date });
   const [takesAdvice, setTakesAdvice] = useState<ReadonlySet<string>>(new Set());
   const toggleAdvice = (athleteId: string) =>
     setTakesAdvice((before) => {
@@ -176,16 +182,18 @@ export function useNext(
       if (!now.delete(athleteId)) now.add(athleteId);
       return now;
     });
-  // Where the season has its next turn, that is the day; a session that is read late comes on its weekday, in a week to come.
-  const usualDate = turn ?? (after > today() ? after : sameDayAfter(plan.date, today()));
-  const whyDate =
-    turn !== undefined
-      ? 'the next turn of its thread in the season'
-      : usualDate !== after
-        ? `the next ${weekdayName(usualDate)}`
-        : everyDays === undefined
-          ? 'the same day next week'
-          : `${counted(everyDays, 'day')} after, as its progression says`;
+  const proposed = useMemo(
+    () =>
+      nextDate({
+        ranOn: plan.date,
+        today: today(),
+        turn,
+        everyDays,
+        busy: new Set(sessions?.flatMap(({ id, date: on }) => (id === plan.sessionId ? [] : [on]))),
+      }),
+    [plan.date, plan.sessionId, turn, everyDays, sessions],
+  );
+  const { date: usualDate } = proposed;
   const [chosenDate, setDate] = useState<string>();
   const date = chosenDate ?? usualDate;
   const found = useMemo(() => {
@@ -220,7 +228,7 @@ export function useNext(
     stuck,
     date,
     setDate,
-    whyDate: date === usualDate ? whyDate : undefined,
+    whyDate: date === usualDate ? whyText(proposed) : undefined,
     takesAdvice,
     toggleAdvice,
     placed,

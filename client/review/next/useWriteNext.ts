@@ -41,7 +41,7 @@ const withIds = (plan: DayPlan, idOf: (shorthand: string) => string | undefined)
     : {}),
 });
 
-/** What a session would be called by its text alone. */
+/** Returns the name made from a session's text; undefined if the text cannot be read. */
 const nameOf = (shorthand: string): string | undefined => {
   const parsed = parseStored(shorthand);
   return parsed.ok ? sessionName(parsed.session) : undefined;

@@ -74,7 +74,7 @@ function Files({ squad }: { squad: SquadView }) {
   const work = useImport(squad);
   const { change, saving } = useSquadChange(squad);
   const [trouble, setTrouble] = useState<string>();
-  // Kept while the list is looked at: whoever comes back mends it.
+  // Keep the pasted text during the preview, so that Back leads to it.
   const [pasted, setPasted] = useState('');
   const { file, count, problems, leavesOut } = work;
   const isStopped = problems.length > 0 && !leavesOut;

@@ -136,9 +136,9 @@ type Props = {
   doubts: readonly RowProblem[];
   leavesOut: boolean;
   setLeavesOut: (leavesOut: boolean) => void;
-  /** A row as it stands in the file. */
+  /** Returns a row's own words. */
   rowText: (row: number) => string | undefined;
-  /** Brings people in without what cannot be read of their marks. */
+  /** Imports the people of these rows without their marks. */
   leaveMarksOut: (rows: readonly number[]) => void;
   list: readonly Candidate[];
   decide: (name: string, decision: ImportChoice) => void;

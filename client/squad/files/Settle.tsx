@@ -4,6 +4,7 @@ import { counted } from '@core/units/counted';
 import { formatDistance, parseDistance, USUAL_DISTANCES_M } from '@core/units/distance';
 import { formatTime } from '@core/units/time';
 import { today } from '../../ui/days';
+import { Choice } from '../../ui/Choice';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { TextField } from '../../ui/TextField';
@@ -75,17 +76,15 @@ export function Settle(props: Props) {
             Over what distance?
           </Text>
           <Text as="small">{`${counted(undistanced, 'time')} ${undistanced === 1 ? 'stands' : 'stand'} without one.`}</Text>
-          <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
-            {USUAL_DISTANCES_M.map((distanceM) => (
-              <SmallButton
-                key={distanceM}
-                expanded={over.ok && over.distanceM === distanceM}
-                onPress={() => setMarkDistance(formatDistance(distanceM))}
-              >
-                {formatDistance(distanceM)}
-              </SmallButton>
-            ))}
-          </View>
+          <Choice
+            label="Distance of these times"
+            options={USUAL_DISTANCES_M.map((distanceM) => {
+              const text = formatDistance(distanceM);
+              return { value: text, text };
+            })}
+            value={over.ok ? formatDistance(over.distanceM) : ''}
+            onChange={setMarkDistance}
+          />
           <TextField
             label="Or another distance"
             value={markDistance}

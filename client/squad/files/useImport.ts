@@ -24,7 +24,7 @@ function opened(name: string, table: CsvTable, hasHeadings: boolean): Opened {
   return { kind: 'table', name, table, hasHeadings, uses, dayOrder: dayOrderOf(dates) };
 }
 
-/** True for a text whose columns can be told by their headings or by what stands in them: no list from a message. */
+/** Returns true for text in columns that headings or values identify, as opposed to a list from a message. */
 function isTable(text: string): boolean {
   const read = readTable(new TextEncoder().encode(text));
   if (!read.ok || read.table.width < 2) return false;
@@ -152,7 +152,7 @@ export function useImport(squad: SquadView) {
     setMarkDistance,
     leavesUndistanced,
     setLeavesUndistanced,
-    /** A row as it stands in the file or the list. */
+    /** Returns a row's own words; undefined if the file has no such row. */
     rowText: (row: number): string | undefined => {
       const cells =
         file?.kind === 'table' ? file.table.rows.find((candidate) => candidate.row === row)?.cells : undefined;

@@ -8,7 +8,7 @@ import type { TapMoment } from './useTap';
 type FootProps = {
   /** What the big button says, whether it is the thing to do now, and whether it acts as the finger lands. */
   stepText: string;
-  /** How long until it is due, under it. */
+  /** Time until the step is due, on a second line. */
   waitText: string | undefined;
   isStepMain: boolean;
   stepMoment: TapMoment;
@@ -20,7 +20,7 @@ type FootProps = {
   onUndo: (timeStamp: number) => void;
   onRedo: (timeStamp: number) => void;
   onStep: (timeStamp: number) => void;
-  /** Somebody stops; undefined before anybody has started. */
+  /** Opens the list of who has stopped; undefined before the first start. */
   onStop: (() => void) | undefined;
   onMore: () => void;
 };

@@ -6,19 +6,22 @@ import { RADIUS, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import { TAP_STYLE, useTap, type TapMoment } from './useTap';
 
-/** Characters from which the text is set smaller, so that it fits two lines, or three: it is never cut. */
-const LONG = { two: 22, three: 40 };
-/** One height whatever it says: nothing may shift under the thumb. */
+/** Characters from which the text is set smaller to fit on two or three lines: it is never cut. */
+const LONG = { besideAnother: 16, two: 22, three: 40 };
+/** Fixed height: buttons must not shift under the thumb. */
 const HEIGHT_PX = 64;
+
+/** Three lines under another one, on the narrowest phones. */
+const TIGHT = { fontSize: rem(12), lineHeight: rem(13) };
 
 type Props = {
   children?: string;
   icon?: IconName;
   /** A word over the text, smaller: what the button does, where the text says to what. */
   over?: string;
-  /** A line under the text, smaller: how long until it is due. */
+  /** Smaller second line, for the time until it is due. */
   under?: string;
-  /** As high as there is room. */
+  /** Fills the available height. */
   isTall?: boolean;
   label?: string;
   main?: boolean;
@@ -44,6 +47,7 @@ export const TapButton = memo(function TapButton({
 }: Props) {
   const palette = usePalette();
   const handlers = useTap(onTap, moment);
+  const isTight = (over ?? under) !== undefined && (children?.length ?? 0) >= LONG.besideAnother;
   const ink = main && !disabled ? palette.onAction : palette.ink;
   return (
     <View
@@ -92,7 +96,7 @@ export const TapButton = memo(function TapButton({
                     : 'strong'
             }
             color={ink}
-            style={{ textAlign: 'center', fontWeight: '700' }}
+            style={[{ textAlign: 'center', fontWeight: '700' }, isTight && TIGHT]}
           >
             {children}
           </Text>

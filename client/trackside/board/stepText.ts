@@ -6,7 +6,7 @@ import { dueStarts } from '@core/run/starts';
 import { formatClock } from '@core/units/time';
 import { isOnTheWay, type StartFacts } from './steps';
 
-/** How long until the next start is due: `1:21 to go`, on a line of its own, since beside the rep it reads as a target. */
+/** Returns the time until the next start: `1:21 to go`. On its own line, since beside the rep it would read as a target. */
 export const toGoText = ({ leftS }: StartFacts): string | undefined =>
   leftS !== undefined && leftS > 0 ? `${formatClock(leftS)} to go` : undefined;
 

@@ -4,9 +4,9 @@ import type { Source } from '../../store/source';
 import { lastDone, lastUndone } from '../../log/undoing';
 import type { Run } from '../../log/useRun';
 
-/** The last tap, where the board has something to say about it. */
+/** Remark of the board on the last tap. */
 export type TapRemark =
-  /** Nobody can have run that: the time was kept without a name. */
+  /** Faster than anybody can run: the time was stored without a name. */
   | ({ kind: 'tooSoon' } & TooSoon)
   /** The tap before it was the finish. */
   | { kind: 'wasFinish'; name: string; tookS: number };
@@ -55,7 +55,7 @@ function actsOn({ getSnapshot: runNow }: Source<Run>, remark: (about: TapRemark 
   };
 }
 
-/** What takes and takes back times, the same for as long as the board is open, and a remark on the last tap where there is one. */
+/** Returns stable callbacks that take and undo times, and the remark on the last tap, if any. */
 export function useTimes(runs: Source<Run>) {
   const [remark, setRemark] = useState<TapRemark>();
   const acts = useMemo(() => actsOn(runs, setRemark), [runs]);

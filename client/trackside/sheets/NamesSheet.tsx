@@ -23,7 +23,7 @@ function waitsText({ atM, otherM }: NonNullable<UnnamedTime['waits']>, name: str
   return `${name}’s ${Math.round(atM)} would come ${order} their ${Math.round(otherM)}: name it, or take it back.`;
 }
 
-/** Why a time has no name any more: `It was Finn’s 400 until another time was named so.` */
+/** Says why a time lost its name: `It was Finn’s 400 until another time was named as theirs …`. */
 const wasText = ({ atM }: NonNullable<UnnamedTime['was']>, name: string): string =>
   `It was ${name}’s ${Math.round(atM)} until another time was named as theirs: whose is it?`;
 
@@ -47,7 +47,7 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
   };
   // Who could it be: those on their way at that time, in the order they were expected.
   const expected = chosen ? arrivals(state, chosen.atMs) : [];
-  // Whose tile was pressed comes first.
+  // The athlete whose tile was pressed comes first.
   const candidates = [
     ...expected.filter(({ athleteId }) => athleteId === chosen?.tappedId),
     ...expected.filter(({ athleteId }) => athleteId !== chosen?.tappedId),

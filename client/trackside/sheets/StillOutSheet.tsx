@@ -13,19 +13,19 @@ import { Sheet } from './Sheet';
 
 type Start = Happening & { type: 'started' };
 
-/** Those of a start who are still running the rep before. */
+/** Returns the athletes of a start who are still running the previous rep. */
 export const stillOutOf = ({ state, now }: Run, starts: readonly Start[]) =>
   starts
     .flatMap(({ athleteIds }) => athleteIds)
     .flatMap((id) => state.athletes[id] ?? [])
     .filter((athlete) => isOnTheWay(athlete, now()));
 
-/** More names than these are told by their number; each has a row below. */
+/** At most this many names in the sentence; each athlete has a row below. */
 const MOST_NAMED = 4;
 
 type Props = { run: Run; starts: readonly Start[]; close: () => void };
 
-/** A start while somebody of it is still running: what became of them, and whether to go on without. */
+/** Asks about athletes who are still running when their next start is pressed. */
 export function StillOutSheet({ run, starts, close }: Props) {
   const { happen } = run;
   const out = stillOutOf(run, starts);

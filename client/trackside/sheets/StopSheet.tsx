@@ -9,7 +9,7 @@ import { Sheet } from './Sheet';
 
 type Props = { run: Run; shown: ReadonlySet<string>; close: () => void; open: (athleteId: string) => void };
 
-/** Who has stopped, in one press: those who are running first. Afterwards their sheet, for a reason or a note. */
+/** Stops an athlete in one press, runners listed first; then opens their sheet for a reason or a note. */
 export function StopSheet({ run, shown, close, open }: Props) {
   const { state, now, happen } = run;
   const here = inOrder(state, shown).filter(({ stoppedAtMs }) => stoppedAtMs === undefined);

@@ -41,7 +41,7 @@ export function TimeRow({ run, athlete, rep, pass }: Props) {
     happen({ type: 'named', eventId, athleteId, repIndex: rep.repIndex, atM: pass.atM });
   const [chosenId, choose] = useState<string>();
   const chosen = chosenId === undefined ? undefined : state.athletes[chosenId];
-  /** The time at the same mark of whoever is chosen: the two may have been swapped. */
+  /** The chosen athlete's own time at this mark: the two taps may have been swapped. */
   const theirs = runAt(chosen, rep.repIndex)?.passes.find((other) => other.atM === pass.atM);
   const nameOf = (athleteId: string) => {
     const hasTime = runAt(state.athletes[athleteId], rep.repIndex)?.passes.some((other) => other.atM === pass.atM);

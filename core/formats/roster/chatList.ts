@@ -9,7 +9,7 @@ import { parseTime } from '../../units/time';
 import { USE_WORDS, type ColumnUse } from './columns';
 import type { CsvTable } from './table';
 
-/** What one line says; `name` is empty in a heading. */
+/** One line, read; `name` is empty in a heading. */
 type ChatLine = { name: string; time?: string; distanceM?: number; date?: string; group?: string; kind?: MarkKind };
 
 const MONTHS = 'jan|feb|mar|apr|may|jun|jul|aug|sep|sept|oct|nov|dec';
@@ -82,9 +82,9 @@ function readLine(line: string, today: string): ChatLine {
 const COLUMNS: readonly Exclude<ColumnUse, { markM: number }>[] = ['name', 'distance', 'time', 'date', 'group', 'kind'];
 
 /**
- * Reads a list from a message as a table whose first row are headings; a row keeps the number of its line.
+ * Reads a list from a message as a table with a heading row; each row keeps its line number.
  * @param today YYYY-MM-DD, for days written without a year.
- * @returns undefined where it is no such list: most lines have to hold a name and a time.
+ * @returns undefined unless most lines hold a name and a time.
  */
 export function readChatList(text: string, today: string): CsvTable | undefined {
   const lines = text.split(/\r?\n/).map((line, i) => ({ line, row: i + 1 }));

@@ -36,7 +36,7 @@ export type ReadPeople = {
   questions: TimeQuestion[];
   /** How many marks have no date in the file; imported once it is given. */
   undated: number;
-  /** How many times stand without a distance; imported once it is given. */
+  /** Number of times without a distance; imported once one is given. */
   undistanced: number;
 };
 
@@ -58,7 +58,7 @@ export type ReadOptions = {
   markDate?: string;
   /** The distance of times that have none in the file, in metres; without one they are not taken. */
   markDistanceM?: number;
-  /** Rows whose marks are left out, since they cannot be read: the person is imported all the same. */
+  /** Rows imported without their marks. */
   withoutMarks?: ReadonlySet<number>;
 };
 
@@ -156,7 +156,7 @@ class RowReader {
     return undefined;
   }
 
-  /** Whether the row's marks were given up. */
+  /** Returns whether the row is imported without its marks. */
   isWithoutMarks(): boolean {
     return this.options.withoutMarks?.has(this.row.row) ?? false;
   }

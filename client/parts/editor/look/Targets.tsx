@@ -62,7 +62,7 @@ export function tableColumn(column: RepColumn) {
 
 type TargetOptions = {
   rounding?: number;
-  /** They have no goal: what is written at a goal pace is that of now, and says so. */
+  /** The athlete has no goal: goal paces are today's, and are marked “now”. */
   isWithoutGoal?: boolean;
 };
 
