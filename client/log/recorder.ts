@@ -53,12 +53,15 @@ const eventOf = (runId: string, happening: Happening, atMs: number): RunEvent =>
  */
 export async function record(runId: string, happening: Happening, atMs: number): Promise<void> {
   const event = eventOf(runId, happening, atMs);
+  const stored = log.addNew(event);
+  // Checked while the disk is writing: a tap must not wait for it.
   const why = wireCheck()?.whyNotEvent(event);
+  await stored;
   if (why !== undefined) {
     notKept.set(event.id, event);
+    await log.drop([event.id]);
     return outbox.refuseHere(event.id, why);
   }
-  await log.addNew(event);
   store.dispatch(trackside.actions.eventKept({ event, inMemory: log.inMemory() }));
   sendSoon();
 }
