@@ -76,6 +76,11 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, standing, on
     [weeks],
   );
   const lifted = dragged === undefined ? undefined : days.get(dragged);
+  /** The session written for the day; beside a long run, which stays to be run. */
+  const nameOf = (day: SeasonDay) => {
+    const [title, short] = [standing.get(day.date), shortName(day, season, titles)];
+    return title !== undefined && day.kind === 'long' ? [title, short].filter(Boolean).join(', ') : (title ?? short);
+  };
   const cellOf = (day: SeasonDay, howId: string) => {
     const isPast = day.date < today;
     const isRun =
@@ -91,7 +96,7 @@ export function Ladder({ laid, today, runDates, ranMinutes, titles, standing, on
         isToday={day.date === today}
         isPast={isPast}
         isRun={isRun}
-        name={wide ? (standing.get(day.date) ?? shortName(day, season, titles)) : undefined}
+        name={wide ? nameOf(day) : undefined}
         isWide={wide}
         onOpen={onOpen}
       />
