@@ -158,9 +158,16 @@ test('nobody is lost, nobody is twice, and everyone runs what was chosen for the
 });
 
 test('a title made from the text goes with the text; one that was given stays', () => {
-  const nameOf = (shorthand: string) => ({ '5x400': '5 × 400', '6x400': '6 × 400' })[shorthand];
+  const nameOf = (shorthand: string) =>
+    ({
+      '5x400': '5 × 400',
+      '6x400': '6 × 400',
+      '5x400 @5k': '5 × 400 at 5k pace',
+      '6x400 @5k': '6 × 400 at 5k pace',
+    })[shorthand];
   expect(titleFor('5 × 400', '5x400', '6x400', nameOf)).toBe('6 × 400');
   expect(titleFor('5x400', '5x400', '6x400', nameOf)).toBe('6 × 400');
+  expect(titleFor('5 × 400', '5x400 @5k', '6x400 @5k', nameOf)).toBe('6 × 400 at 5k pace');
   expect(titleFor('Tuesday reps', '5x400', '6x400', nameOf)).toBe('Tuesday reps');
   expect(titleFor('5 × 400', '5x400', 'not readable', nameOf)).toBe('5 × 400');
 });

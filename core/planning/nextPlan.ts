@@ -33,7 +33,10 @@ export function titleFor(
   nameOf: (shorthand: string) => string | undefined,
 ): string {
   const plain = (text: string | undefined) => text?.toLowerCase().replace(/[×*]/g, 'x').replace(/\s+/g, '');
-  return plain(title) === plain(nameOf(before)) || plain(title) === plain(before) ? (nameOf(now) ?? title) : title;
+  const was = plain(title) ?? '';
+  // A title may be the beginning of the made name: the reps without their pace.
+  const isBeginning = /\d/.test(was) && (plain(nameOf(before))?.startsWith(was) ?? false);
+  return isBeginning || was === plain(before) ? (nameOf(now) ?? title) : title;
 }
 
 /** Ratios by which counts, rests and rep lengths set by hand follow a change of the text. */
