@@ -45,6 +45,46 @@ test('a server killed in the middle of a rep and started again has every time', 
   for (const name of ['Ada', 'Bo', 'Ivo']) await expect(board.tile(name)).toHaveAccessibleName(/at 200 3\d\.\d/);
 });
 
+test.describe('what the server refuses', () => {
+  test.use({ expectedConsole: /400 .*\/events/ });
+
+  test('a time the server refuses is shown with why, on the board and on Track, until it is sent again', async ({
+    page,
+    demo,
+  }) => {
+    const why = 'A time was out of its place.';
+    const board = new Board(page, 'touch');
+    await board.open(demo, (await todaysSession(demo)).id);
+    await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible();
+    await page.route('**/events', (route) =>
+      route.request().method() === 'POST'
+        ? route.fulfill({ status: 400, json: { error: { code: 'bad-input', message: why } } })
+        : route.continue(),
+    );
+    await board.start();
+    await board.letRun();
+    await board.press(board.button('1 not taken by the server: why?'));
+    const panel = page.getByRole('group', { name: 'Not taken by the server' });
+    await expect(panel).toContainText('1 time was not taken by the server.');
+    await expect(panel).toContainText(why);
+    await board.press(board.button('Close'));
+    // The session goes on.
+    await expect(board.tile('Bo')).toHaveAccessibleName(/running/);
+    const runId = board.runId();
+    expect(await tapped(demo, runId)).toHaveLength(0);
+    await board.press(board.button(/^Leave the line board/));
+    await expect(page.getByRole('link', { name: /^Even 400s, quick finish/ }).first()).toContainText(
+      'go on where you left off',
+    );
+    await board.press(panel.getByRole('button', { name: 'Show why' }));
+    await expect(panel).toContainText(why);
+    await page.unroute('**/events');
+    await board.press(panel.getByRole('button', { name: 'Send again' }));
+    await expect(panel).toHaveCount(0);
+    await expect.poll(async () => tapped(demo, runId)).toHaveLength(1);
+  });
+});
+
 test('with no network at all the session goes on, and another phone sees it afterwards', async ({
   page,
   context,

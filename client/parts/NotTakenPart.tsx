@@ -55,10 +55,14 @@ export function NotTakenPart({ isOpen = false }: { isOpen?: boolean }) {
               </View>
             ))}
           </View>
-          <Text as="small">They are on this phone only. Save them to a file before you remove them.</Text>
+          <Text as="small">
+            {refused.length === 1
+              ? 'It is on this phone only. Save it to a file before you remove it.'
+              : 'They are on this phone only. Save them to a file before you remove them.'}
+          </Text>
           <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.s }}>
             <SmallButton onPress={() => void saveRefused()}>Save to a file</SmallButton>
-            <SmallButton onPress={() => void sendRefusedAgain()}>Send them again</SmallButton>
+            <SmallButton onPress={() => void sendRefusedAgain()}>Send again</SmallButton>
             <SmallButton onPress={() => setAsking(true)}>Remove from this phone</SmallButton>
           </View>
         </>
@@ -78,7 +82,7 @@ export function NotTakenPart({ isOpen = false }: { isOpen?: boolean }) {
                 Remove
               </PrimaryButton>
               <PrimaryButton main onPress={() => setAsking(false)}>
-                Keep them
+                Keep
               </PrimaryButton>
             </>
           }

@@ -35,9 +35,13 @@ function useAtTrack(): { underWay: AtTrack[]; done: AtTrack[] } {
   const listedRuns = [...listed.values()].flatMap(({ summary, ...run }) =>
     summary ? [{ ...run, started: summary.startedAtMs !== undefined, isOver: summary.endedAtMs !== undefined }] : [],
   );
+  const startedHere = new Set(kept.filter(({ isStarted }) => isStarted).map(({ plan }) => plan.id));
   return {
     underWay: [
-      ...listedRuns.filter(({ isOver }) => !isOver),
+      // The phone knows of a start before the server has worked out the results.
+      ...listedRuns
+        .filter(({ isOver }) => !isOver)
+        .map((run) => ({ ...run, started: run.started || startedHere.has(run.id) })),
       // A session the server has, and does not list as open, has ended.
       ...kept.flatMap(({ plan, isStarted, isSent }) =>
         listed.has(plan.id) || (isSent && open) ? [] : [{ ...plan, started: isStarted }],
