@@ -46,9 +46,10 @@ test('nothing is begun after it was stopped', async () => {
   expect(work).toHaveBeenCalledTimes(1);
 });
 
-/** Timers beside Jobs: none of them touches the data. */
+/** Timers beside Jobs, each with the reason that none of them can end the server. */
 const OWN_TIMERS: Record<string, string> = {
   'db/results.ts': 'yields to requests between slices of work that its caller awaits',
+  'db/writeTogether.ts': 'writes what came in within one turn, each caught by itself; its callers await the result',
   'live/stream.ts': 'the heartbeat of a stream',
   'loop/serve.ts': 'closes silent devices',
   'loop/turns.ts': 'gives loops their turns; each line is caught by itself',

@@ -6,10 +6,10 @@ import { useEffect, useReducer } from 'react';
  * are fewer of them, but they all get there, which transitions did not.
  */
 export function useNow(now: () => number, perSecond: number): number {
-  const [, drawAgain] = useReducer((ticks: number) => ticks + 1, 0);
+  const [tick, drawAgain] = useReducer((ticks: number) => ticks + 1, 0);
   useEffect(() => {
     const timer = setTimeout(drawAgain, 1000 / perSecond);
     return () => clearTimeout(timer);
-  });
+  }, [tick, perSecond]);
   return now();
 }
