@@ -76,7 +76,7 @@ export class NotTaken extends Error {}
 export type Happened = { happening: Happening; atMs: number };
 
 /**
- * Keeps a new plan on this phone with what has happened in it already, and sends it on.
+ * Stores a new plan and its events on this phone, then sends both.
  * @throws NotTaken if the server would refuse any of it.
  */
 export async function takeToTrack(plan: Plan, happened: readonly Happened[]): Promise<void> {

@@ -17,7 +17,7 @@ async function saveRefused(): Promise<void> {
   saveFile('not-taken.json', text, 'application/json');
 }
 
-/** Lists the times that the server refused for good, with their reasons and the ways out. Renders nothing if there are none. */
+/** Lists the times that the server refused, with the reasons and what can be done. Renders nothing if there are none. */
 export function NotTakenPart({ isOpen = false }: { isOpen?: boolean }) {
   const palette = usePalette();
   const { refused } = useAppSelector((state) => state.trackside.outbox);

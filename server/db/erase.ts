@@ -182,7 +182,7 @@ const unfinishedErasures = (db: Db): string[] =>
     .all()
     .map(({ id }) => id);
 
-/** Goes on with erasures that were interrupted. @returns whose. */
+/** Finishes erasures that were interrupted. @returns whose. */
 export async function finishErasures(db: Db, nowMs: number): Promise<string[]> {
   const left = unfinishedErasures(db);
   for (const id of left) await eraseFromRuns(db, id, nowMs);

@@ -161,7 +161,7 @@ test('what does not begin as a timing loop is closed at once, and nothing behind
     expect(await device.answers(1)).toMatchObject([{ error: { code: 'not_a_loop' } }]);
     await closed;
   }
-  // A page in a browser can do no more than that.
+  // A page in a browser can do no more.
   await fetch(`http://127.0.0.1:${loop.port}/`, { method: 'POST', body: `\n${JSON.stringify(passing(88))}\n` }).catch(
     () => undefined,
   );
