@@ -27,7 +27,6 @@ import { arrangeSquad, cellText, sureOf, UNIT_WORDS, type Show } from './squadRo
 import { paceBookOf, everyoneIn, pacesOf, type SquadView, useSquad } from '../data/useSquad';
 import { STATUS_WORDS } from '../data/athleteText';
 
-/** What stands under a name: status unless training, and the latest mark. */
 /** A group over its athletes. Typed for itself: in a list of rows and headings the compiler would not see a field too many. */
 const headingOf = ({ id, name }: Group, count: number): TableHeading => ({
   key: `group:${id}`,
@@ -35,6 +34,7 @@ const headingOf = ({ id, name }: Group, count: number): TableHeading => ({
   detail: String(count),
 });
 
+/** Returns the line under a name: status unless training, and the latest mark. */
 function underName({ status, marks }: SquadMember): string {
   const [latest] = [...marks].sort((a, b) => b.date.localeCompare(a.date));
   const mark = latest ? `${formatDistance(latest.distanceM)} ${formatMarkTime(latest.timeS)}` : 'no mark yet';

@@ -88,7 +88,7 @@ export type UnnamedTime = {
   waits?: { athleteId: string; repIndex: number; atM: number; otherM: number };
   /** It was this athlete's until another time was named as theirs. */
   was?: { athleteId: string; repIndex: number; atM: number };
-  /** The athlete whose tile was pressed. */
+  /** Id of the athlete whose tile was pressed. */
   tappedId?: string;
 };
 

@@ -26,8 +26,10 @@ export function usualTimeS(state: RunState, athlete: AthleteState, run: RepRun):
   const { rep, target, repIndex } = run;
   const { distanceM } = rep;
   if (target.targetS !== undefined || distanceM === undefined) return target.targetS;
-  const own = medianOf(speedsOf(athlete, (other) => other.rep.distanceM === distanceM));
-  const curveMps = athlete.planned.reserve?.criticalMps;
+  const ownMps =
+    medianOf(speedsOf(athlete, (other) => other.rep.distanceM === distanceM)) ?? athlete.planned.reserve?.criticalMps;
+  // The group is looked through only where it is needed: tiles ask many times a second.
+  if (ownMps !== undefined) return distanceM / ownMps;
   const others = Object.values(state.athletes).filter(
     ({ athleteId, groupId }) => groupId === athlete.groupId && athleteId !== athlete.athleteId,
   );
@@ -39,5 +41,5 @@ export function usualTimeS(state: RunState, athlete: AthleteState, run: RepRun):
     ),
   );
   const ran = others.flatMap((other) => speedsOf(other, (theirs) => theirs.repIndex === repIndex));
-  return distanceM / (own ?? curveMps ?? medianOf(meant) ?? medianOf(ran) ?? ANYBODY_MPS);
+  return distanceM / (medianOf(meant) ?? medianOf(ran) ?? ANYBODY_MPS);
 }

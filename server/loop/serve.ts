@@ -91,6 +91,7 @@ class Device implements Worker {
       'This port is for timing loops, and the first line was not one of theirs. The connection is closed.';
     this.socket.end(`${JSON.stringify({ error: { code: 'not_a_loop', message } })}\n`, () => this.socket.destroy());
   }
+
   private take(line: string): void {
     try {
       this.answer(this.intake.take(line));

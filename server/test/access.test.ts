@@ -357,7 +357,7 @@ describe('a helper’s phone', () => {
         expect.objectContaining({ ...refused, message: expect.stringMatching(refused.message) }),
       ),
     });
-    // What is there already can be sent again.
+    // A helper may send an event again that is stored already.
     expect(await post(helper, last)).toMatchObject({ accepted: [last.id] });
   });
   test('reads no notes but its own', async () => {

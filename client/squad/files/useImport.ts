@@ -11,28 +11,39 @@ import type { PickedFile } from '../../ui/FilePicker';
 import { today } from '../../ui/days';
 import { everyoneIn, type SquadView } from '../../data/useSquad';
 
-/** A file that was opened: a table whose columns are to be settled, or people already read. */
-type Opened =
-  | { kind: 'table'; name: string; table: CsvTable; hasHeadings: boolean; uses: ColumnUse[]; dayOrder: DayOrder }
-  | { kind: 'people'; name: string; people: ImportedPerson[] };
+/** A table whose columns are to be settled. */
+type OpenTable = {
+  kind: 'table';
+  name: string;
+  table: CsvTable;
+  hasHeadings: boolean;
+  uses: ColumnUse[];
+  dayOrder: DayOrder;
+};
+
+/** A file that was opened: a table, or people already read. */
+type Opened = OpenTable | { kind: 'people'; name: string; people: ImportedPerson[] };
 
 const isDate = (use: ColumnUse) => use === 'date' || use === 'goalDate' || use === 'bornYear';
 
-function opened(name: string, table: CsvTable, hasHeadings: boolean): Opened {
+function opened(name: string, table: CsvTable, hasHeadings: boolean): OpenTable {
   const uses = guessColumns(table, hasHeadings, today());
   const dates = table.rows.flatMap(({ cells }) => cells.filter((_, i) => isDate(uses[i] ?? 'ignore')));
   return { kind: 'table', name, table, hasHeadings, uses, dayOrder: dayOrderOf(dates) };
 }
 
-/** Returns true for text in columns that headings or values identify, as opposed to a list from a message. */
-function isTable(text: string): boolean {
-  const read = readTable(new TextEncoder().encode(text));
-  if (!read.ok || read.table.width < 2) return false;
+/** Reads a table from a file or from pasted text. */
+function openTable(name: string, bytes: Uint8Array): { ok: true; file: OpenTable } | { ok: false; message: string } {
+  const read = readTable(bytes);
+  if (!read.ok) return read;
   const table = withoutTitles(read.table, today());
-  const hasHeadings = isHeadingRow(table.rows[0]?.cells ?? [], today());
-  const uses = guessColumns(table, hasHeadings, today());
-  return hasHeadings || (uses.includes('name') && uses.some((use) => use === 'time' || typeof use === 'object'));
+  return { ok: true, file: opened(name, table, isHeadingRow(table.rows[0]?.cells ?? [], today())) };
 }
+
+/** Returns true for columns that headings or values identify, as opposed to a list from a message. */
+const isColumns = ({ table, hasHeadings, uses }: OpenTable): boolean =>
+  table.width >= 2 &&
+  (hasHeadings || (uses.includes('name') && uses.some((use) => use === 'time' || typeof use === 'object')));
 
 /** A file on its way into the squad: opened, its columns settled, what is in it, and the one change it comes to. */
 export function useImport(squad: SquadView) {
@@ -59,12 +70,7 @@ export function useImport(squad: SquadView) {
     setLeavesUndistanced(false);
     setWithoutMarks(new Set());
   };
-  const openTable = (name: string, bytes: Uint8Array) => {
-    const read = readTable(bytes);
-    if (!read.ok) return start(undefined, read.message);
-    const table = withoutTitles(read.table, today());
-    return start(opened(name, table, isHeadingRow(table.rows[0]?.cells ?? [], today())));
-  };
+  const show = (read: ReturnType<typeof openTable>) => (read.ok ? start(read.file) : start(undefined, read.message));
   const open = async ({ name, bytes }: PickedFile): Promise<void> => {
     if (/\.json$/i.test(name)) {
       const { readAthleteFile } = await import('../../data/checks');
@@ -73,7 +79,7 @@ export function useImport(squad: SquadView) {
       const { archived: _archived, ...person } = athlete.value;
       return start({ kind: 'people', name, people: [{ ...person, rows: [1] }] });
     }
-    return openTable(name, bytes);
+    return show(openTable(name, bytes));
   };
 
   const over = useMemo(() => parseDistance(markDistance), [markDistance]);
@@ -116,8 +122,9 @@ export function useImport(squad: SquadView) {
     /** What was copied from a spreadsheet or a message. */
     openText: (text: string) => {
       const name = 'Pasted list';
-      const chat = isTable(text) ? undefined : readChatList(text, today());
-      return chat ? start(opened(name, chat, true)) : openTable(name, new TextEncoder().encode(text));
+      const read = openTable(name, new TextEncoder().encode(text));
+      const chat = read.ok && isColumns(read.file) ? undefined : readChatList(text, today());
+      return chat ? start(opened(name, chat, true)) : show(read);
     },
     close: () => start(undefined),
     setUse: (index: number, use: ColumnUse) =>

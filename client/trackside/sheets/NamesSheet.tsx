@@ -47,7 +47,7 @@ export function NamesSheet({ run, close }: { run: Run; close: () => void }) {
   };
   // Who could it be: those on their way at that time, in the order they were expected.
   const expected = chosen ? arrivals(state, chosen.atMs) : [];
-  // The athlete whose tile was pressed comes first.
+  // List the athlete first whose tile was pressed.
   const candidates = [
     ...expected.filter(({ athleteId }) => athleteId === chosen?.tappedId),
     ...expected.filter(({ athleteId }) => athleteId !== chosen?.tappedId),
