@@ -21,6 +21,7 @@ const CORE = [
   'trackside',
   'rehearsal',
   'review',
+  'judgement',
   'season',
   'api',
   'formats',

@@ -24,4 +24,4 @@ export { writeICalendar } from './formats/iCalendar';
 export { evennessOf } from './review/evenness';
 export { calibrate } from './outlook/calibration';
 export { estimateFitness } from './review/fitness';
-export { readiness } from './review/readiness';
+export { readiness } from './judgement/readiness';

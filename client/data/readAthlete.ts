@@ -45,7 +45,7 @@ export function readAbout(typed: AboutFields, before: SquadMember, today: string
     ...(Number.isNaN(weeks) ? { weeks: 'Write a number of weeks, like 8, or nothing.' } : {}),
     ...(Number.isNaN(weeklyKm) ? { weeklyKm: 'Write a number of kilometres, like 35, or nothing.' } : {}),
   };
-  const { id: _id, marks, goal, nudge, archived } = before;
+  const { id: _id, marks, goal, nudge, archived, wellOn } = before;
   const unsaid: Partial<Athlete> = {
     ...(bornYear === undefined ? {} : { bornYear }),
     ...(typed.leaning === '' ? {} : { leaning: typed.leaning }),
@@ -58,6 +58,7 @@ export function readAbout(typed: AboutFields, before: SquadMember, today: string
     ...(goal ? { goal } : {}),
     ...(nudge ? { nudge } : {}),
     ...(archived ? { archived } : {}),
+    ...(wellOn === undefined ? {} : { wellOn }),
   };
   const checked = checkAthlete({ name: typed.name, tileName: typed.tileName, status: typed.status, marks, ...unsaid });
   if (checked.ok && Object.keys(problems).length === 0) return checked;

@@ -1,21 +1,26 @@
 import { router } from 'expo-router';
 import { ulid } from 'ulid';
+import type { Intent } from '@core/session/intent';
 import { troubleText, usePutSessionMutation, useRemoveSessionMutation } from '../store/api';
 import { dayInText } from '../ui/days';
 import { useNotice } from '../ui/Notices';
 
+/** A session to begin with; an empty one where nothing is written yet. */
+export type Written = { title: string; shorthand: string; intent?: Intent };
+const EMPTY: Written = { title: 'New session', shorthand: '' };
+
 /** Returns a function that creates a session on a day (YYYY-MM-DD) and opens it; a notice offers Undo or shows the error. */
-export function useNewSession(): (date: string) => Promise<void> {
+export function useNewSession(): (date: string, written?: Written) => Promise<void> {
   const [put] = usePutSessionMutation();
   const [remove] = useRemoveSessionMutation();
   const notice = useNotice();
-  return async (date) => {
-    const session = { id: ulid(), title: 'New session', date, shorthand: '' };
+  return async (date, written = EMPTY) => {
+    const session = { id: ulid(), date, ...written };
     const added = await put(session);
     if (added.error) return notice({ text: troubleText(added.error) });
     router.push(`/sessions/${session.id}`);
     notice({
-      text: `A new session for ${dayInText(date)}.`,
+      text: `“${written.title}” is written for ${dayInText(date)}.`,
       undo: () => {
         router.replace('/sessions');
         return remove(session.id);

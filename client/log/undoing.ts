@@ -44,7 +44,8 @@ const DECIDED = {
   talk: 'told',
 } as const;
 
-const NEXT_STEP = { on: 'next step', repeat: 'the same again', back: 'a step back' } as const;
+const NEXT_STEP = { on: 'step on', repeat: 'repeat', back: 'ease' } as const;
+const CARE_CHOSEN = { out: 'leaves out today', part: 'runs 60 % of it', planned: 'runs as planned' } as const;
 
 /** What an event was, in a few words: `Bo 1:19.3`, `start of rep 2`. */
 export function eventWords(state: RunState, event: RunEvent): string {
@@ -86,6 +87,10 @@ export function eventWords(state: RunState, event: RunEvent): string {
       return `${nameOf(state, event.athleteId)} effort ${event.effort}`;
     case 'sessionFelt':
       return `${nameOf(state, event.athleteId)} whole session ${event.effort}`;
+    case 'stopReason':
+      return `why ${nameOf(state, event.athleteId)} stopped`;
+    case 'careChosen':
+      return `${nameOf(state, event.athleteId)} ${CARE_CHOSEN[event.choice]}`;
     case 'nextDay':
       return `${namesOf(state, event.athleteIds)} ${event.legs} the day after`;
     case 'nextStep':

@@ -6,7 +6,7 @@ import { memberOf, useSquad } from '../data/useSquad';
 import { useTellings } from '../data/useTellings';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { DOUBTFUL_DAY, fitnessText, goalRepsText } from './fitnessText';
+import { doubtText, fitnessText, goalRepsText } from './fitnessText';
 import { KeepMark } from './KeepMark';
 import { useFitness } from './useFitness';
 import type { ReadRun } from './useReview';
@@ -33,6 +33,7 @@ export function AthleteFitness({ read, row, effort }: { read: ReadRun; row: Revi
   const estimate = markOfEstimate(reading, plan);
   // A trial says itself what an estimate would say of it.
   const marks = trials.length > 0 ? trials : estimate ? [estimate] : [];
+  const doubt = doubtText(reading);
   const atGoal = athlete.goal && goalReps(row);
   return (
     <View style={{ gap: SPACE.s }}>
@@ -41,9 +42,9 @@ export function AthleteFitness({ read, row, effort }: { read: ReadRun; row: Revi
       </Text>
       <Text>{fitnessText(reading)}</Text>
       {athlete.goal && atGoal && <Text>{goalRepsText(atGoal, reading, athlete.goal)}</Text>}
-      {reading.isDoubtful && (
+      {doubt !== undefined && (
         <Text as="small" quiet>
-          {DOUBTFUL_DAY}
+          {doubt}
         </Text>
       )}
       {marks.length > 0 && athlete.nudge && (

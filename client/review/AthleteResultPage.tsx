@@ -2,17 +2,18 @@ import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { Divider } from 'react-native-paper';
-import type { Curve } from '@core/fitness/curve';
 import type { ReviewCell } from '@core/review/cell';
 import { decisionsOf, differencesOf } from '@core/review/differences';
-import { nextTime, readEffort } from '@core/review/effortReading';
+import type { AthleteFacts, SessionFacts } from '@core/judgement/facts';
+import { findingsOf } from '@core/judgement/findings';
+import { leverAsked, leverFor, mayBlameLever } from '@core/judgement/lever';
+import { readEffort, type EffortReading } from '@core/review/effortReading';
 import { habitsOf, openingOf } from '@core/review/habits';
 import type { Review, ReviewRow } from '@core/review/review';
 import { repLabel } from '@core/run/plan';
 import { formatDelta, formatTime } from '@core/units/time';
 import { schoolsOf, type PulseBand } from '@core/squad/schools';
-import { memberOf, pacesOf, useSquad } from '../data/useSquad';
-import { useTellings } from '../data/useTellings';
+import { memberOf, useSquad } from '../data/useSquad';
 import { capitalised } from '../ui/capitalised';
 import { dayName } from '../ui/days';
 import { Delta } from '../ui/Delta';
@@ -25,7 +26,9 @@ import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { AthleteFitness } from './AthleteFitness';
 import { EffortLines } from './EffortLines';
-import { FindingList } from './FindingList';
+import { FindingAnswers } from './FindingAnswers';
+import { FindingList, type Said } from './FindingList';
+import { findingText } from './findingText';
 import { RepSheet } from './RepSheet';
 import { NoResult } from './ResultPage';
 import {
@@ -42,7 +45,9 @@ import { detailsText, outcomeText } from './repText';
 import { Spread, spreadPoints } from './Spread';
 import { Surges } from './Surges';
 import { TakeOut } from './TakeOut';
+import { useFacts } from './useFacts';
 import { useReview, type ReadRun } from './useReview';
+import { whyFinding } from './whyText';
 
 /** `200 in 39.2 (−0.4)`: a mark on the way against the target so far, as on the board; without one against an even run, and named so. */
 function Marks({ cell }: { cell: ReviewCell }) {
@@ -108,36 +113,51 @@ function Rep({ cell, label, at, pulseBand, onCorrect }: RepProps) {
   );
 }
 
-/** What is seen in the whole of it: evenness, habits, effort and what to do next time. */
-function useInWords({
-  read,
-  row,
-  review,
-  curve,
-}: {
-  read: ReadRun;
-  row: ReviewRow;
-  review: Review;
-  curve: Curve | undefined;
-}) {
-  const { arc } = read.plan;
-  const telling = useTellings(read.plan.date)?.[row.athleteId];
-  const reading = useMemo(() => readEffort(row.cells, arc, curve, telling), [row.cells, arc, curve, telling]);
-  const change = useMemo(
-    () => nextTime(row.cells, reading, arc, curve, telling),
-    [row.cells, reading, arc, curve, telling],
+/** What is seen in the whole of it: what matters first, then evenness, habits, effort and what to do next time. */
+function useInWords({ read, row, review }: { read: ReadRun; row: ReviewRow; review: Review }) {
+  const { squad } = useSquad();
+  const { facts } = useFacts(read);
+  const own = facts.athletes.find(({ athleteId }) => athleteId === row.athleteId);
+  const reading = useMemo(
+    () => (own?.effort.points.length ? own.effort : readEffort(row.cells, facts.arc, own?.curve, own?.telling)),
+    [own, row.cells, facts.arc],
   );
+  const lever = useMemo(() => {
+    const asked = own && leverAsked(own, facts);
+    return asked && leverFor(asked);
+  }, [own, facts]);
+  const ownFacts = useMemo(() => ({ ...facts, athletes: own ? [own] : [] }), [facts, own]);
   const differences = differencesOf({ ...review, rows: [row] }, read.state.endedAtMs !== undefined);
-  const texts = [
+  const said: Said[] = [
+    ...findingsOf(ownFacts).findings.map((finding): Said => ({
+      text: findingText(finding),
+      why: () => whyFinding(finding, facts, squad?.settings.heat).filter(({ href }) => href === undefined),
+      ...(squad ? { answers: <FindingAnswers read={read} squad={squad} finding={finding} /> } : {}),
+    })),
+    ...restTexts(own, row, reading, facts).map((text) => ({ text })),
+    ...(lever ? [{ text: nextTimeText([lever]) }] : []),
+    ...differences.map((difference) => ({ text: `${capitalised(differenceText(difference))}.` })),
+    ...decisionsOf(read.state, row.athleteId).map((decision) => ({ text: decisionText(decision) })),
+  ];
+  return { reading, said };
+}
+
+/** What stands beside the findings: how even, habits, and how hard it was. */
+function restTexts(
+  own: AthleteFacts | undefined,
+  row: ReviewRow,
+  reading: EffortReading,
+  session: SessionFacts,
+): string[] {
+  const isFaded = own?.pace?.verdict !== 'on';
+  return [
     evennessWords(row.evenness),
-    fadeText(row.evenness),
+    isFaded ? undefined : fadeText(row.evenness),
     ...habitsOf(row.cells).map(habitText),
-    effortText(reading),
-    nextTimeText(change),
-    ...differences.map((difference) => `${capitalised(differenceText(difference))}.`),
-    ...decisionsOf(read.state, row.athleteId).map(decisionText),
+    own && own.end && !own.pace?.verdict.startsWith('early')
+      ? effortText(reading, mayBlameLever(own, session))
+      : undefined,
   ].filter((text): text is string => text !== undefined && text !== '');
-  return { reading, texts };
 }
 
 type AthleteProps = { runId: string; read: ReadRun; review: Review; row: ReviewRow };
@@ -147,9 +167,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
   const { squad } = useSquad();
   const { plan } = read;
   const athlete = squad && memberOf(squad, row.athleteId);
-  // Theirs as of that day: later marks do not count.
-  const curve = squad && athlete ? pacesOf(athlete, squad, plan.date).curve : undefined;
-  const { reading, texts } = useInWords({ read, row, review, curve });
+  const { reading, said } = useInWords({ read, row, review });
   const pulseBand = plan.intent && schoolsOf(squad?.settings ?? {}).pulseByIntent?.[plan.intent];
   const conditions = conditionsText(read.state.conditions);
   const mates = review.rows.map(({ athleteId }) => athleteId);
@@ -166,7 +184,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
       backLabel="Back to the session"
     >
       {conditions !== undefined && <Text as="small">{`${conditions}.`}</Text>}
-      {texts.length > 0 && <FindingList texts={texts} />}
+      {said.length > 0 && <FindingList said={said} />}
       {reading.points.some(({ predicted, reported }) => (predicted ?? reported) !== undefined) && (
         <View style={{ gap: SPACE.xs }}>
           <Text as="heading" level={2}>
@@ -230,7 +248,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
         reviews={[{ ...review, rows: [row] }]}
         title={row.name}
         subtitle={`${plan.title} · ${dayName(plan.date)}`}
-        texts={texts}
+        texts={said.map(({ text }) => text)}
         athleteId={row.athleteId}
       />
       {open !== undefined && <RepSheet read={read} row={row} at={open} close={() => setOpen(undefined)} />}

@@ -1,10 +1,15 @@
+import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { Surface } from 'react-native-paper';
+import { Why, type WhyLine } from '../parts/Why';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 
+/** A sentence, the chain behind it where there is one, and what can be said to it at once. */
+export type Said = { text: string; why?: () => readonly WhyLine[]; answers?: ReactNode };
+
 /** What matters, first and large: a few sentences. */
-export function FindingList({ texts }: { texts: readonly string[] }) {
+export function FindingList({ said }: { said: readonly Said[] }) {
   const palette = usePalette();
   return (
     <Surface
@@ -12,11 +17,15 @@ export function FindingList({ texts }: { texts: readonly string[] }) {
       style={{ borderRadius: RADIUS, padding: SPACE.m, borderLeftWidth: 5, borderLeftColor: palette.action }}
     >
       <View role="list" aria-label="What matters" style={{ gap: SPACE.xs }}>
-        {texts.map((text) => (
-          <View role="listitem" key={text}>
-            <Text as="strong" style={{ fontWeight: '500' }}>
-              {text}
-            </Text>
+        {said.map(({ text, why, answers }) => (
+          <View role="listitem" key={text} style={{ gap: SPACE.xs }}>
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+              <Text as="strong" style={{ fontWeight: '500', flex: 1 }}>
+                {text}
+              </Text>
+              {why && <Why what={text} lines={why} />}
+            </View>
+            {answers}
           </View>
         ))}
       </View>

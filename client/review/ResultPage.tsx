@@ -1,9 +1,12 @@
 import { counted } from '@core/units/counted';
 import { format } from 'date-fns/format';
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { SegmentedButtons } from 'react-native-paper';
+import type { SessionFacts } from '@core/judgement/facts';
+import { findingsOf, type Findings } from '@core/judgement/findings';
+import { squadLever } from '@core/judgement/lever';
 import { decisionsOf, differencesOf } from '@core/review/differences';
 import type { Review } from '@core/review/review';
 import type { RunState } from '@core/run/runState';
@@ -22,25 +25,21 @@ import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE, usePalette } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import { Text } from '../ui/Text';
+import { useSquad, type SquadView } from '../data/useSquad';
 import { AfterwardsList } from './AfterwardsList';
-import { FindingList } from './FindingList';
+import { FindingAnswers } from './FindingAnswers';
+import { FindingList, type Said } from './FindingList';
+import { findingText, findingTexts, handedOn } from './findingText';
 import { RepSheet } from './RepSheet';
 import { ResultTable } from './ResultTable';
-import {
-  conditionsText,
-  decisionText,
-  differenceText,
-  evennessWords,
-  fadeText,
-  findingTexts,
-  squadEffortText,
-} from './reviewText';
+import { conditionsText, decisionText, differenceText, evennessWords, fadeText, nextTimeText } from './reviewText';
 import { Spread, spreadPoints } from './Spread';
 import { SquadFitness } from './SquadFitness';
 import { Surges } from './Surges';
 import { TakeOut } from './TakeOut';
 import { useReview, type ReadRun } from './useReview';
-import { useSquadEffort } from './useSquadEffort';
+import { useFacts } from './useFacts';
+import { whyFinding } from './whyText';
 import { WhatIs } from '../parts/WhatIs';
 
 const backToList = () => router.replace('/results');
@@ -136,14 +135,27 @@ function useRemove(runId: string, title: string): () => void {
     });
 }
 
+/** Findings as sentences, each with the chain behind it and what can be answered; what rests in one sentence where there is none. */
+function saidOf(read: ReadRun, facts: SessionFacts, findings: Findings, squad: SquadView | undefined): Said[] {
+  const sentences = findings.findings.map((finding): Said => ({
+    text: findingText(finding),
+    why: () => whyFinding(finding, facts, squad?.settings.heat),
+    ...(squad ? { answers: <FindingAnswers read={read} squad={squad} finding={finding} /> } : {}),
+  }));
+  const others = findingTexts(findings).slice(sentences.length);
+  return [...sentences, ...others.map((text) => ({ text }))];
+}
+
 function Result({ runId, read }: { runId: string; read: ReadRun }) {
-  const { plan, state, reviews, findings, correct } = read;
+  const { plan, state, reviews, correct } = read;
+  const { squad } = useSquad();
+  const { facts } = useFacts(read);
+  const findings = useMemo(() => findingsOf(facts), [facts]);
+  const lever = useMemo(() => squadLever(facts), [facts]);
   const [chosen, setChosen] = useState<string>();
   const [groupId, setGroupId] = useState<string>();
   const [open, setOpen] = useState<{ athleteId: string; at: number } | 'efforts'>();
   const remove = useRemove(runId, plan.title);
-  const squadEffort = useSquadEffort(read);
-  const effort = squadEffort && squadEffortText(squadEffort);
   const review = reviews.find((review) => review.groupId === groupId) ?? reviews[0];
   const athletes = new Set(reviews.flatMap(({ rows }) => rows.map(({ athleteId }) => athleteId))).size;
   const isOpen = state.endedAtMs === undefined;
@@ -152,9 +164,8 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
     open !== undefined && open !== 'efforts'
       ? review?.rows.find(({ athleteId }) => athleteId === open.athleteId)
       : undefined;
-  const texts = [...findingTexts(findings), ...(effort === undefined ? [] : [effort])];
-  // Who was not well is the coach's to know: it is not handed on.
-  const shared = { ...findings, findings: findings.findings.filter(({ kind }) => kind !== 'unwell') };
+  const said = saidOf(read, facts, findings, squad);
+  const nextTime = lever && nextTimeText([lever]);
   const when = whenText(state);
   const subtitle = [
     dayName(plan.date),
@@ -183,7 +194,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
         )
       }
     >
-      <FindingList texts={texts} />
+      <FindingList said={nextTime ? [...said, { text: nextTime }] : said} />
       {conditions !== undefined && <Text as="small">{`${conditions}.`}</Text>}
       {review && reviews.length > 1 && (
         <SegmentedButtons
@@ -215,7 +226,13 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
         {!isOpen && <SquadFitness read={read} />}
         <AfterwardsList read={read} />
         {findings.finished > 0 && (
-          <TakeOut read={read} reviews={reviews} title={plan.title} subtitle={subtitle} texts={findingTexts(shared)} />
+          <TakeOut
+            read={read}
+            reviews={reviews}
+            title={plan.title}
+            subtitle={subtitle}
+            texts={findingTexts(handedOn(findings))}
+          />
         )}
         {!isOpen && (
           <View style={{ flexDirection: 'row', gap: SPACE.s, flexWrap: 'wrap' }}>

@@ -7,7 +7,7 @@ import { listed } from '@core/units/listed';
 import { everyoneIn, type SquadView, useSquad } from '../data/useSquad';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { DOUBTFUL_DAY, fitnessText, othersText } from './fitnessText';
+import { doubtText, fitnessText, othersText } from './fitnessText';
 import { KeepMark } from './KeepMark';
 import { useSquadFitness } from './useFitness';
 import type { ReadRun } from './useReview';
@@ -53,15 +53,16 @@ export function SquadFitness({ read }: { read: ReadRun }) {
   const surer = learned
     .filter(({ is }) => is === 'as-known')
     .flatMap(({ athleteId }) => members.get(athleteId)?.name ?? []);
+  const doubt = readings[0] && doubtText(readings[0]);
   const others = readings.length - learned.length;
   return (
     <View style={{ gap: SPACE.xs }}>
       <Text as="heading" level={2}>
         What it says about fitness
       </Text>
-      {readings.some(({ isDoubtful }) => isDoubtful) && (
+      {doubt !== undefined && (
         <Text as="small" quiet>
-          {DOUBTFUL_DAY}
+          {doubt}
         </Text>
       )}
       {changed.length > 0 && (
@@ -72,7 +73,7 @@ export function SquadFitness({ read }: { read: ReadRun }) {
           })}
         </View>
       )}
-      {surer.length > 0 && <Text as="small">{`As fit as their marks said, and surer now: ${listed(surer)}.`}</Text>}
+      {surer.length > 0 && <Text as="small">{`As expected from the marks, and surer now: ${listed(surer)}.`}</Text>}
       {others > 0 && (
         <Text as="small" quiet>
           {othersText(others, learned.length)}

@@ -13,14 +13,14 @@ const reading = (more: Partial<FitnessReading> = {}): FitnessReading => ({
 });
 
 test.each<[Partial<FitnessReading>, string]>([
-  [{}, 'Fitter than their marks said: 16:31 ± 9\u00a0s over 5k, before the session 16:50 ± 13\u00a0s.'],
+  [{}, 'Looked a little above the marks: 16:31 ± 9\u00a0s over 5k, before the session 16:50 ± 13\u00a0s.'],
   [
     { is: 'less-fit' },
-    'Less fit than their marks said: 16:31 ± 9\u00a0s over 5k, before the session 16:50 ± 13\u00a0s.',
+    'Looked a little below the marks: 16:31 ± 9\u00a0s over 5k, before the session 16:50 ± 13\u00a0s.',
   ],
   [
     { is: 'as-known', distanceM: 800, before: { timeS: 136.44, errorS: 1.94 }, after: { timeS: 136, errorS: 0.02 } },
-    'About as fit as their marks said: 2:16.0 ± 0.1\u00a0s over 800, before the session 2:16.4 ± 1.9\u00a0s.',
+    'As expected from the marks: 2:16.0 ± 0.1\u00a0s over 800, before the session 2:16.4 ± 1.9\u00a0s.',
   ],
   [{ nothingNew: true }, 'Nothing new: still 16:50 ± 13\u00a0s over 5k.'],
 ])('what is said of fitness: %j', (more, text) => expect(fitnessText(reading(more))).toBe(text));

@@ -2,6 +2,7 @@ import type { FitnessReading, GoalReps } from '@core/review/fitnessReading';
 import type { Equivalent } from '@core/review/fitness';
 import type { Goal } from '@core/squad/athlete';
 import { formatDistance } from '@core/units/distance';
+import { listed } from '@core/units/listed';
 import { formatMarkTime, formatRest, formatTime } from '@core/units/time';
 
 /** Shorter times are told to a tenth. */
@@ -14,19 +15,33 @@ function withError({ timeS, errorS }: Equivalent): string {
 }
 
 const READING_TEXT: Record<FitnessReading['is'], string> = {
-  fitter: 'Fitter than their marks said',
-  'less-fit': 'Less fit than their marks said',
-  'as-known': 'About as fit as their marks said',
+  fitter: 'Looked a little above the marks',
+  'less-fit': 'Looked a little below the marks',
+  'as-known': 'As expected from the marks',
 };
 
-/** `Fitter than their marks said: 16:31 ± 9 s over 5000, before 16:50 ± 13 s.` */
-export function fitnessText({ is, nothingNew, distanceM, before, after }: FitnessReading): string {
+/** `Looked a little above the marks: 16:31 ± 9 s over 5k, before the session 16:50 ± 13 s.` */
+export function fitnessText({ is, nothingNew, distanceM, before, after, atLeastS }: FitnessReading): string {
   const over = formatDistance(distanceM);
+  if (atLeastS !== undefined)
+    return `Far quicker than the marks allow: ${over} in ${formatTime(Math.round(atLeastS / 5) * 5)} or better, by the marks ${withError(before)}.`;
   if (nothingNew) return `Nothing new: still ${withError(before)} over ${over}.`;
   return `${READING_TEXT[is]}: ${withError(after)} over ${over}, before the session ${withError(before)}.`;
 }
 
-export const DOUBTFUL_DAY = 'It was hot, windy or wet: times say less about fitness then.';
+/** What made times say less that day; undefined where nothing did. */
+export function doubtText({
+  hot,
+  isWindy,
+  isWet,
+}: Pick<FitnessReading, 'hot' | 'isWindy' | 'isWet'>): string | undefined {
+  const what = [
+    ...(hot ? [`${Math.round(hot.airC)}\u00a0°C (felt ${Math.round(hot.feltC)})`] : []),
+    ...(isWindy ? ['windy'] : []),
+    ...(isWet ? ['wet or soft underfoot'] : []),
+  ];
+  return what.length === 0 ? undefined : `It was ${listed(what)}: times say less about fitness then.`;
+}
 
 /** `Held 4 of 5 at goal 5k with 60 s of rest: points to 16:31 ± 9 s; the goal is 16:25.` */
 export function goalRepsText(

@@ -1,33 +1,52 @@
-import type { Findings } from '@core/review/findings';
+import type { Findings } from '@core/judgement/findings';
+import { findingTexts } from './findingText';
 import {
   conditionsText,
   decisionText,
   differenceText,
   effortText,
   evennessText,
+  evennessWords,
   fadeText,
-  findingTexts,
   nextTimeText,
   repsText,
-  squadEffortText,
 } from './reviewText';
 
 const read = (more: Partial<Findings>): Findings => ({ findings: [], judged: 0, on: 0, finished: 0, ...more });
 const who = (name: string, value: number) => ({ athleteId: name, name, value });
 
 test.each<[Partial<Findings>, string[]]>([
-  [{ judged: 12, on: 12, finished: 12 }, ['All on target, even to the last.']],
+  [{ judged: 12, on: 12, finished: 12 }, ['All on target.']],
+  [{ judged: 1, on: 1, finished: 1 }, ['On target.']],
   [{ judged: 12, on: 10, finished: 12 }, ['10 of 12 reps on target; nobody far off.']],
-  [{ finished: 4 }, ['There were no targets to hold this against.']],
+  [{ finished: 4 }, ['No marks yet on that day, so no targets to hold this against.']],
   [{}, ['No rep was finished.']],
-  [{ byTheClock: 12 }, ['12 reps by the clock run; no metres were taken.']],
-  [{ findings: [{ kind: 'late', people: [who('Bo', 1.84)] }] }, ['Late: Bo by 1.8\u00a0s a rep.']],
-  [{ findings: [{ kind: 'stopped', people: [who('Bo', 4)] }] }, ['Stopped: Bo after rep 4.']],
+  [{ byTheClock: 12 }, ['12 of 12 reps by the clock run; no metres were taken.']],
+  [{ findings: [{ kind: 'late', people: [who('Bo', 1.84)] }] }, ['Ran 1.8\u00a0s a rep late: Bo.']],
+  [
+    { findings: [{ kind: 'late', people: [who('Bo', 3), who('Ada', 4)] }] },
+    ['Ran late, each rep: Bo 3\u00a0s and Ada 4\u00a0s.'],
+  ],
+  [{ findings: [{ kind: 'stopped', people: [{ ...who('Bo', 4), of: 6 }] }] }, ['Stopped after rep 4: why? Bo.']],
   [
     { findings: [{ kind: 'not-run', people: ['A', 'B', 'C', 'D', 'E', 'F'].map((name) => who(name, 1)) }] },
     ['Not all of it: A missed 1 rep, B missed 1 rep, C missed 1 rep, D missed 1 rep and 2 more.'],
   ],
-  [{ findings: [{ kind: 'rest-off', people: [], value: 21.6 }] }, ['Rests came out 22 s longer than planned.']],
+  [{ findings: [{ kind: 'rest-off', people: [], value: 21.6 }] }, ['Rests came out 22\u00a0s longer than planned.']],
+  [
+    {
+      findings: [
+        {
+          kind: 'harder',
+          people: [
+            { ...who('Kit', 10), of: 7 },
+            { ...who('Hana', 9), of: 7 },
+          ],
+        },
+      ],
+    },
+    ['Harder than meant: Kit 10 and Hana 9 (meant 7).'],
+  ],
 ])('what matters is said in sentences: %j', (more, texts) => expect(findingTexts(read(more))).toEqual(texts));
 
 test('reps are counted as a coach counts them', () => {
@@ -60,10 +79,12 @@ test('differences and decisions', () => {
 
 test('effort: for one, for the squad, and what to do next time', () => {
   const at = { rep: 3, effort: 9 };
-  expect(effortText({ points: [], verdict: 'early', at })).toBe(
-    'Effort: 9 by rep 3 already. Rests too short, or the pace too fast.',
+  expect(effortText({ points: [], verdict: 'early', at }, true)).toBe(
+    'Effort: 9 on rep 3 already. Rests too short, or the pace too fast.',
   );
-  expect(effortText({ points: [] })).toBeUndefined();
+  // Who ran too fast, or was not well, has no rest to blame.
+  expect(effortText({ points: [], verdict: 'early', at }, false)).toBe('Effort: 9 on rep 3 already.');
+  expect(effortText({ points: [] }, true)).toBeUndefined();
   const path = [0, 0];
   expect(
     nextTimeText([
@@ -72,17 +93,15 @@ test('effort: for one, for the squad, and what to do next time', () => {
     ]),
   ).toBe('Next time: rests of 60 s, not 75 s and 2.0\u00a0% slower.');
   expect(nextTimeText([])).toBe('');
-  expect(squadEffortText({ told: 11, asMeant: 9, easy: [], hard: ['Milo', 'Kit'] })).toBe(
-    'Effort as meant for 9 of 11; harder for Milo and Kit.',
-  );
-  expect(squadEffortText({ told: 3, asMeant: 3, easy: [], hard: [] })).toBe('Effort as meant for all 3 who told it.');
-  expect(squadEffortText({ told: 0, asMeant: 0, easy: [], hard: [] })).toBeUndefined();
 });
 
 test('evenness, fade and conditions say nothing where nothing is known', () => {
   expect(evennessText({})).toBe('–');
   expect(evennessText({ isTooShort: true })).toBe('even');
   expect(evennessText({ evennessPercent: 0.84 })).toBe('±\u00a00.8\u00a0%');
+  expect(evennessWords({ evennessPercent: 0.84 })).toBe('Even: ±\u00a00.8\u00a0% from rep to rep.');
+  expect(evennessWords({ evennessPercent: 1.2 })).toBe('');
+  expect(evennessWords({ evennessPercent: 3.2 })).toBe('Uneven: ±\u00a03.2\u00a0% from rep to rep.');
   expect(fadeText({ fadePercent: 3 })).toBeUndefined();
   expect(fadeText({ fadePercent: 3.1, fadeErrorPercent: 0.6, isFadeSure: true })).toBe(
     '3.1\u00a0% slower from the first rep to the last (± 0.6\u00a0%).',

@@ -1,8 +1,7 @@
 import { counted } from '@core/units/counted';
 import type { ReviewCell } from '@core/review/cell';
 import type { DecisionTaken, Difference } from '@core/review/differences';
-import type { EffortReading, SquadEffort } from '@core/review/effortReading';
-import { MOST_NAMES, type Finding, type FindingKind, type Findings, type Person } from '@core/review/findings';
+import type { EffortReading } from '@core/review/effortReading';
 import type { Review } from '@core/review/review';
 import type { Evenness } from '@core/review/evenness';
 import type { Habit } from '@core/review/habits';
@@ -17,39 +16,10 @@ import { formatDelta, formatRest, formatTime } from '@core/units/time';
 const size = (percent: number) => `${Math.abs(percent).toFixed(1)}\u00a0%`;
 /** `+1.4 %`, `−0.8 %`; under half a tenth, `0.0 %`. */
 export const signedPercent = (percent: number): string => `${formatDelta(percent)}\u00a0%`;
-const times = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`;
-
-/** Names with what each came to; more than a few are counted. */
-function people(list: readonly Person[], each: (value: number) => string): string {
-  const shown = list.slice(0, MOST_NAMES).map(({ name, value }) => `${name} ${each(value)}`);
-  const more = list.length - shown.length;
-  return listed(more > 0 ? [...shown, `${more} more`] : shown);
-}
-
-const FINDING_TEXT: Record<FindingKind, (finding: Finding) => string> = {
-  stopped: ({ people: list }) => `Stopped: ${people(list, (rep) => `after rep ${rep}`)}.`,
-  unwell: ({ people: list }) => `Not well: ${people(list, (rep) => `in rep ${rep}`)}.`,
-  late: ({ people: list }) => `Late: ${people(list, (s) => `by ${seconds(s)} a rep`)}.`,
-  early: ({ people: list }) => `Early: ${people(list, (s) => `by ${seconds(s)} a rep`)}.`,
-  faded: ({ people: list }) => `Slowed from first to last: ${people(list, (percent) => `by ${size(percent)}`)}.`,
-  'not-run': ({ people: list }) => `Not all of it: ${people(list, (reps) => `missed ${times(reps, 'rep')}`)}.`,
-  'first-early': ({ people: list }) => `First rep too quick: ${people(list, (percent) => `by ${size(percent)}`)}.`,
-  'last-fast': ({ people: list }) => `Raced the last rep: ${people(list, (percent) => `${size(percent)} quicker`)}.`,
-  'rest-off': ({ value = 0 }) =>
-    `Rests came out ${Math.round(Math.abs(value))} s ${value > 0 ? 'longer' : 'shorter'} than planned.`,
-};
-
 const seconds = (s: number) => `${Math.abs(s).toFixed(1)}\u00a0s`;
 
-/** What matters, a sentence each; one sentence where all is well or nothing can be said. */
-export function findingTexts({ findings, judged, on, finished, byTheClock = 0 }: Findings): string[] {
-  if (findings.length > 0) return findings.map((finding) => FINDING_TEXT[finding.kind](finding));
-  if (judged === 0 && byTheClock > 0) return [`${counted(byTheClock, 'rep')} by the clock run; no metres were taken.`];
-  if (finished === 0) return ['No rep was finished.'];
-  if (judged === 0) return ['There were no targets to hold this against.'];
-  if (on === judged) return ['All on target, even to the last.'];
-  return [`${on} of ${counted(judged, 'rep')} on target; nobody far off.`];
-}
+/** Below the first it is even, above the second uneven; between the two nothing is said. */
+const EVEN = { below: 1, unevenAbove: 1.5 };
 
 /** How even somebody was: `± 0.8 %`. */
 export function evennessText({ evennessPercent, isTooShort }: Evenness): string {
@@ -57,13 +27,13 @@ export function evennessText({ evennessPercent, isTooShort }: Evenness): string 
   return evennessPercent === undefined ? '–' : `±\u00a0${size(evennessPercent)}`;
 }
 
-/** What the timing cannot tell is said in full where there is room. */
-export const evennessWords = ({ evennessPercent, isTooShort }: Evenness): string =>
-  isTooShort
-    ? 'As even as the timing can tell: the reps are too short to say more.'
-    : evennessPercent === undefined
-      ? ''
-      : `Even to within ${size(evennessPercent)} from rep to rep.`;
+/** Even or uneven in words; what the timing cannot tell is said in full where there is room. */
+export function evennessWords({ evennessPercent, isTooShort }: Evenness): string {
+  if (isTooShort) return 'As even as the timing can tell: the reps are too short to say more.';
+  if (evennessPercent === undefined) return '';
+  if (evennessPercent < EVEN.below) return `Even: ±\u00a0${size(evennessPercent)} from rep to rep.`;
+  return evennessPercent > EVEN.unevenAbove ? `Uneven: ±\u00a0${size(evennessPercent)} from rep to rep.` : '';
+}
 
 /** A fade in words, where it is sure; else undefined. */
 export function fadeText({ isFadeSure, fadePercent = 0, fadeErrorPercent = 0 }: Evenness): string | undefined {
@@ -75,22 +45,36 @@ export function fadeText({ isFadeSure, fadePercent = 0, fadeErrorPercent = 0 }: 
 export const habitText = ({ atM, deltaS, distanceM, reps }: Habit): string =>
   `Opens ${deltaS < 0 ? 'quickly' : 'slowly'}: the first ${atM} of a ${distanceM} is ${seconds(deltaS)} ${deltaS < 0 ? 'early' : 'late'} against an even run (${counted(reps, 'rep')}).`;
 
-/** What the efforts say, with the rep that decides. */
-export function effortText({ verdict, at, isPredicted }: EffortReading): string | undefined {
+/** What one athlete's efforts say against what was meant. `mayBlame`: it was run as asked, and nothing else explains it. */
+export function effortText({ verdict, at, isPredicted }: EffortReading, mayBlame: boolean): string | undefined {
   if (!verdict || !at) return undefined;
   const effort = at.effort.toFixed(isPredicted ? 1 : 0);
   const told = isPredicted ? 'No effort was told. By the times:' : 'Effort:';
+  const why = (lever: string) => (mayBlame ? ` ${lever}` : '');
   switch (verdict) {
     case 'as-meant':
       return `${told} as meant, ${effort} on rep ${at.rep}.`;
     case 'easy':
-      return `${told} easy all through, ${effort} on rep ${at.rep}. Rests too long, or the pace too slow.`;
+      return `${told} easier than meant all through, ${effort} on rep ${at.rep}.${why('Rests too long, or the pace too slow.')}`;
     case 'early':
-      return `${told} ${effort} by rep ${at.rep} already. Rests too short, or the pace too fast.`;
+      return `${told} ${effort} on rep ${at.rep} already.${why('Rests too short, or the pace too fast.')}`;
     case 'hard':
-      return `${told} harder than meant, ${effort} on rep ${at.rep}. Rests too short, or the pace too fast.`;
+      return `${told} harder than meant, ${effort} on rep ${at.rep}.${why('Rests too short, or the pace too fast.')}`;
   }
 }
+
+/** From so many seconds on, a pair of rests is told in minutes. */
+const IN_MINUTES_S = 100;
+
+/** Both of a pair of rests the same way: `88 s` and `90 s`, `1:59` and `1:30`. */
+function restPair(aS: number, bS: number): [string, string] {
+  const text = (timeS: number) => (Math.max(aS, bS) >= IN_MINUTES_S ? formatTime(timeS, 0) : formatRest(timeS));
+  return [text(aS), text(bS)];
+}
+
+/** `rests 1:59 of 1:30` */
+const restText = (takenS: number, plannedS: number | undefined): string =>
+  plannedS === undefined ? formatRest(takenS) : restPair(takenS, plannedS).join(' of ');
 
 /** `rests of 90 s, not 75 s` */
 export function adviceText({ lever, from, to, set }: LeverChange): string {
@@ -98,7 +82,7 @@ export function adviceText({ lever, from, to, set }: LeverChange): string {
     case 'recovery':
       return set.kind === 'jog'
         ? `jog ${Math.round(to)} m, not ${Math.round(from)} m, or the same ${Math.round(from)} m ${to < from ? 'quicker' : 'slower'}: in ${Math.round((to / from) * 100)} % of the time`
-        : `rests of ${formatRest(to)}, not ${formatRest(from)}`;
+        : `rests of ${restPair(to, from).join(', not ')}`;
     case 'pace':
       return `${size((1 / to - 1) * 100)} ${to < 1 ? 'slower' : 'quicker'}`;
     case 'count':
@@ -110,18 +94,6 @@ export function adviceText({ lever, from, to, set }: LeverChange): string {
 /** What to change next time: `Next time: rests of 60 s, not 75 s.`; empty where nothing is. */
 export const nextTimeText = (changes: readonly LeverChange[]): string =>
   changes.length === 0 ? '' : `Next time: ${listed(changes.map(adviceText))}.`;
-
-/** `Effort as meant for 8 of 11; harder: Milo Thurskell.`; undefined where nobody told one. */
-export function squadEffortText({ told, asMeant, easy, hard, change }: SquadEffort): string | undefined {
-  if (told === 0) return undefined;
-  const names = (list: readonly string[]) => (list.length > MOST_NAMES ? `${list.length} athletes` : listed(list));
-  const parts = [
-    `Effort as meant for ${asMeant === told ? (told === 1 ? 'the one who told it' : told === 2 ? 'both who told it' : `all ${told} who told it`) : `${asMeant} of ${told}`}`,
-    ...(hard.length > 0 ? [`harder for ${names(hard)}`] : []),
-    ...(easy.length > 0 ? [`easier for ${names(easy)}`] : []),
-  ];
-  return `${parts.join('; ')}.${change ? ` ${nextTimeText([change])}` : ''}`;
-}
 
 /** `24 °C, 60 % humidity, breezy, wet track, lane 2`; undefined where nothing was noted. */
 export function conditionsText({ temperatureC, humidityPct, wind, surface, lane }: Conditions): string | undefined {
@@ -203,11 +175,9 @@ export function sideText({ kinds, evennessPercent, effort, restS, plannedRestS, 
     ...kinds.map(({ label, meanS, meanM }) =>
       meanM === undefined ? `${label} in ${formatTime(meanS, 1)}` : `${Math.round(meanM)} m in ${label}`,
     ),
-    ...(evennessPercent === undefined ? [] : [`even to ±\u00a0${size(evennessPercent)}`]),
+    ...(evennessPercent === undefined ? [] : [`±\u00a0${size(evennessPercent)} rep to rep`]),
     ...(effort === undefined ? [] : [`effort ${effort.toFixed(1)}`]),
-    ...(restS === undefined
-      ? []
-      : [`rests ${formatRest(restS)}${plannedRestS === undefined ? '' : ` of ${formatRest(plannedRestS)}`}`]),
+    ...(restS === undefined ? [] : [`rests ${restText(restS, plannedRestS)}`]),
   ];
   return parts.length === 0
     ? 'Nothing that counts.'
@@ -216,14 +186,14 @@ export function sideText({ kinds, evennessPercent, effort, restS, plannedRestS, 
 
 const CHANGE_WORDS: Record<ChangeVerdict, string> = {
   quicker: 'quicker at the same effort',
-  'quicker-for-less': 'quicker, and for less',
-  'quicker-for-more': 'quicker, but for more',
+  'quicker-for-less': 'quicker and easier',
+  'quicker-for-more': 'quicker, but harder',
   same: 'much the same',
-  'same-for-less': 'as fast, for less',
+  'same-for-less': 'as fast and easier',
   'same-for-more': 'as fast, but harder',
   slower: 'slower at the same effort',
-  'slower-for-less': 'slower, and for less',
-  'slower-for-more': 'slower, and harder',
+  'slower-for-less': 'slower and easier',
+  'slower-for-more': 'slower and harder',
 };
 
 /** Since the run before: what was different outside first, then what came of it. */

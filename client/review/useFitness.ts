@@ -1,22 +1,16 @@
 import { useEffect, useMemo, useState } from 'react';
 import { askedOf, readFitness, type FitnessAsked, type FitnessReading } from '@core/review/fitnessReading';
 import type { ReviewRow } from '@core/review/review';
-import type { SquadMember } from '@core/squad/athlete';
-import { memberOf, pacesOf, type SquadView, useSquad } from '../data/useSquad';
+import { memberOf, type SquadView, useSquad } from '../data/useSquad';
 import { useTellings, type Tellings } from '../data/useTellings';
 import { askWorker } from '../store/askWorker';
 import type { SquadAsked } from './fitness.worker';
+import { knownCurve } from './useFacts';
 import type { ReadRun } from './useReview';
-
-/** Their marks on that day, without those kept from this very session: it must not confirm itself. */
-function curveBefore(athlete: SquadMember, squad: SquadView, { id, date }: { id: string; date: string }) {
-  const marks = athlete.marks.filter(({ runId }) => runId !== id);
-  return pacesOf(marks.length === athlete.marks.length ? athlete : { ...athlete, marks }, squad, date).curve;
-}
 
 function asked(read: ReadRun, row: ReviewRow, squad: SquadView, tellings: Tellings): FitnessAsked | undefined {
   const athlete = memberOf(squad, row.athleteId);
-  const curve = athlete && curveBefore(athlete, squad, read.plan);
+  const curve = athlete && knownCurve(athlete, read.plan, squad);
   if (!curve) return undefined;
   const { conditions } = read.state;
   const { heat } = squad.settings;

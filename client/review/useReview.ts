@@ -1,5 +1,4 @@
 import { useEffect, useMemo } from 'react';
-import { findingsOf, type Findings } from '@core/review/findings';
 import { reviewRun, type Review } from '@core/review/review';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
@@ -17,7 +16,6 @@ export type ReadRun = {
   events: readonly RunEvent[];
   state: RunState;
   reviews: Review[];
-  findings: Findings;
   /** Something is said afterwards: now, or of a time on the clock that all phones of the session share (ms since 1970). */
   correct: (happening: Happening, atMs?: number) => void;
 };
@@ -56,7 +54,6 @@ export function useReview(runId: string): { read: ReadRun | undefined; error: un
       ...run,
       state,
       reviews,
-      findings: findingsOf(reviews),
       correct: (happening, atMs) =>
         void correctRun(run, happening, atMs === undefined ? nowMs() : Math.round(atMs - ownOffsetMs)),
     };

@@ -262,6 +262,11 @@ export const api = createApi({
       query: (before) => ({ url: 'review/calibrations', params: { before } }),
       providesTags: ['runs', 'athletes'],
     }),
+    /** What is known of everyone's care up to a day. */
+    careOn: build.query<Answers['GET /api/review/care'], string>({
+      query: (on) => ({ url: 'review/care', params: { on } }),
+      providesTags: ['runs', 'athletes'],
+    }),
     resultRows: build.query<Answers['GET /api/review/reps'], DateRange & { athleteId?: string }>({
       query: ({ athleteId, ...window }) => ({
         url: 'review/reps',
@@ -331,6 +336,7 @@ export const {
   useAthleteHistoryQuery,
   useSquadHistoryQuery,
   useCalibrationsQuery,
+  useCareOnQuery,
   useStandingsQuery,
   useLazyResultRowsQuery,
   useLastTimeQuery,

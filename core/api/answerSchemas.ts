@@ -8,7 +8,18 @@ import type { RanAthlete, RanRep, RunHead, SameRun } from '../review/history';
 import type { ResultRow } from '../review/resultRow';
 import type { KindCount } from '../review/sameSession';
 import type { RunSummary } from '../review/summary';
-import { NEXT_DAYS, NEXT_STEPS, PRESENCES, SURFACES, WINDS, type Conditions } from '../run/events';
+import type { CareKnown, CareRecord } from '../judgement/care';
+import {
+  CARE_CHOICES,
+  FLAGS,
+  NEXT_DAYS,
+  NEXT_STEPS,
+  PRESENCES,
+  STOP_REASONS,
+  SURFACES,
+  WINDS,
+  type Conditions,
+} from '../run/events';
 import { EXCEPTION_KINDS, type StoredSeason } from '../season/season';
 import type { Answers, ListedRun, Page, Route } from './answers';
 import { changeSchema, dayPlanSchema, venueSchema } from './dayPlanSchema';
@@ -106,6 +117,8 @@ const ranAthlete = Joi.object<RanAthlete>({
   finished: count.required(),
   verdicts: verdicts.required(),
   isStopped: yes,
+  stopReason: oneOf(STOP_REASONS),
+  meantLast: number,
   meanPercent: number,
   evennessPercent: number,
   fadePercent: number,
@@ -181,6 +194,7 @@ const athleteFile = Joi.object({
       date: date.required(),
       plan: Joi.object({
         takesPart: Joi.boolean().strict(),
+        care: oneOf(CARE_CHOICES),
         group: text,
         leads: Joi.boolean().strict(),
         changes: Joi.array().items(changeSchema),
@@ -295,6 +309,27 @@ export const ANSWER_SCHEMAS: Record<Route, Joi.Schema> = {
   'GET /api/review/calibrations': Joi.object().pattern(
     idSchema,
     Joi.object({ a: number.required(), g: number.required(), aError: number.required(), n: number.required() }),
+  ),
+  'GET /api/review/care': Joi.object().pattern(
+    idSchema,
+    Joi.object<CareKnown>({
+      records: list(
+        Joi.object<CareRecord>({
+          athleteId: idSchema.required(),
+          runId: idSchema.required(),
+          date: date.required(),
+          flags: list(Joi.object({ flag: oneOf(FLAGS).required(), rep: count.required() })),
+          isStopped: yes,
+          stopReason: oneOf(STOP_REASONS),
+          stopRep: count,
+          legs: oneOf(NEXT_DAYS),
+          lastEffort: number,
+          meantLast: number,
+        }),
+      ),
+      creep: Joi.object({ by: number.required(), date: date.required() }),
+      usual: Joi.object({ percent: number.required(), reps: count.required() }),
+    }),
   ),
   'GET /api/review/athletes/:id': Joi.object({
     ...history,

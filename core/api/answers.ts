@@ -1,5 +1,6 @@
 /** The type of every answer, by route, for server and client. Their schemas are in answerSchemas.ts. */
 import type { LibrarySession, LibraryVersion, Progression } from '../library/librarySession';
+import type { CareKnown } from '../judgement/care';
 import type { Calibration } from '../outlook/calibration';
 import type { PaceBook } from '../paces/paceBook';
 import type { DayPlan } from '../planning/dayPlan';
@@ -119,6 +120,7 @@ export type Answers = {
   'POST /api/runs/:id/restore': undefined;
   'GET /api/review/squad': SquadHistory;
   'GET /api/review/calibrations': Record<string, Calibration>;
+  'GET /api/review/care': Record<string, CareKnown>;
   'GET /api/review/athletes/:id': History & { notes: NoteOn[] };
   'GET /api/review/reps': ResultRow[];
   'GET /api/review/runs/:id/same': SameSessions;

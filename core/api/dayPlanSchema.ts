@@ -1,4 +1,5 @@
 /** Schemas of day plans and venues. */
+import { CARE_CHOICES } from '../run/events';
 import Joi from 'joi';
 import { trimmedString } from './check';
 import { ROUNDINGS, type DayPlan } from '../planning/dayPlan';
@@ -108,6 +109,9 @@ export const dayPlanSchema = Joi.object<DayPlan>({
   rounding: Joi.number().valid(...ROUNDINGS),
   toleranceTimes: Joi.number().strict().min(0.25).max(5),
   taking: Joi.object().pattern(idSchema, Joi.boolean()).max(5000),
+  care: Joi.object()
+    .pattern(idSchema, Joi.string().valid(...CARE_CHOICES))
+    .max(5000),
   groups: Joi.array()
     .items(group)
     .max(30)

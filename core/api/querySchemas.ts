@@ -30,6 +30,7 @@ export const runPageQuery = Joi.object<PageQuery & { session?: string; library?:
 export const daysQuery = Joi.object<{ from: string; to?: string }>({ from: dateSchema.required(), to: dateSchema });
 export const untilQuery = Joi.object<{ until: string }>({ until: dateSchema.required() });
 export const beforeQuery = Joi.object<{ before: string }>({ before: dateSchema.required() });
+export const onDayQuery = Joi.object<{ on: string }>({ on: dateSchema.required() });
 /** Longest range of results that may be asked for at once. */
 const MOST_DAYS = 400;
 export const rangeQuery = Joi.object<DateRange>({ from: dateSchema.required(), to: dateSchema.required() }).custom(

@@ -125,6 +125,7 @@ const athlete = {
   }),
   leaning: Joi.string().valid(...LEANINGS),
   runningSince: dateSchema,
+  wellOn: dateSchema,
   weeklyKm: Joi.number().strict().min(0).max(400).messages({
     'number.base': 'Kilometres a week are a number, like 35.',
     'number.min': 'Kilometres a week cannot be below 0.',

@@ -1,7 +1,18 @@
 /** Schemas of what a phone sends from the track: the plan it took there, and every kind of event. */
 import Joi from 'joi';
 import { trimmedString } from './check';
-import { FLAGS, NEXT_DAYS, NEXT_STEPS, PRESENCES, START_MODES, SURFACES, WINDS, type RunEvent } from '../run/events';
+import {
+  CARE_CHOICES,
+  FLAGS,
+  NEXT_DAYS,
+  NEXT_STEPS,
+  PRESENCES,
+  START_MODES,
+  STOP_REASONS,
+  SURFACES,
+  WINDS,
+  type RunEvent,
+} from '../run/events';
 import { whyTooLarge } from '../run/limits';
 import type { Plan, PlannedAthlete, PlannedGroup } from '../run/plan';
 import { chipSchema, dateSchema, idSchema, OLD_LIBRARY_ID, intentSchema, nameSchema, note } from './schemas';
@@ -166,6 +177,8 @@ const PARTS: Record<RunEvent['type'], Joi.PartialSchemaMap> = {
   nextDay: { athleteIds, legs: oneOf(NEXT_DAYS).required() },
   nextStep: { athleteIds, step: oneOf(NEXT_STEPS).required(), sessionId: idSchema },
   pulse: { athleteId, repIndex, beatsPerMin: Joi.number().strict().min(30).max(250).required() },
+  stopReason: { athleteId, reason: oneOf(STOP_REASONS).required() },
+  careChosen: { athleteId, choice: oneOf(CARE_CHOICES).required() },
   flagged: { athleteId, repIndex, flag: oneOf(FLAGS).required() },
   excluded: { athleteId, repIndex, reason: note(200).required() },
   noted: { athleteId, repIndex, text: note(500).required() },

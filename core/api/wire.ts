@@ -4,7 +4,7 @@
  */
 
 /** Raised when an app of before could no longer make sense of an answer, or the server of what it sends; contract.test.ts reminds of it. */
-export const WIRE_VERSION = 2;
+export const WIRE_VERSION = 3;
 
 /** Header with that version, of requests and of answers. */
 export const WIRE_HEADER = 'zest-wire';

@@ -1,7 +1,7 @@
-/** What each lever of a progression does to an item: a step on and a step back. */
+/** What each lever of a progression does to an item: a step on. */
 import type { Amount, Count, Item, Pace, Recovery, RepPace } from '../session/session';
 import { isOnce, timesOf } from '../session/lengths';
-import { amountOf, lengthOf, longerAmount, shorterAmount, usualBefore } from '../session/usualAmounts';
+import { amountOf, lengthOf, longerAmount, usualBefore } from '../session/usualAmounts';
 import type { Lever } from './librarySession';
 
 /** The changed item; undefined where nothing is left to change. @param by the step, if the coach has set it: see ChainLink. */
@@ -22,32 +22,26 @@ const sizeOf = (amounts: readonly Amount[]) => amounts.reduce((sum, amount) => s
 /** The number of reps in one step. */
 const sixthOf = (n: number) => Math.max(1, Math.round(n * 0.15));
 
-/** With this many metres or seconds more or fewer; to the next usual amount if not given. */
-const grown = (by: number | undefined, way: 1 | -1) => (amount: Amount) =>
-  by === undefined
-    ? (way > 0 ? longerAmount : shorterAmount)(amount)
-    : amountOf(amount.kind, Math.max(1, lengthOf(amount) + way * by));
+/** With this many metres or seconds more; to the next usual amount if not given. */
+const grown = (by: number | undefined) => (amount: Amount) =>
+  by === undefined ? longerAmount(amount) : amountOf(amount.kind, Math.max(1, lengthOf(amount) + by));
 
-/** Reps of another length, the same count. */
-const sameCount =
-  (way: 1 | -1): Change =>
-  (item, by) => {
-    const { body } = item;
-    if (body.kind !== 'rep') return undefined;
-    const amounts = body.amounts.map(grown(by, way));
-    return sizeOf(amounts) === sizeOf(body.amounts) ? undefined : { ...item, body: { ...body, amounts } };
-  };
+/** Longer reps, the same count. */
+const sameCount: Change = (item, by) => {
+  const { body } = item;
+  if (body.kind !== 'rep') return undefined;
+  const amounts = body.amounts.map(grown(by));
+  return sizeOf(amounts) === sizeOf(body.amounts) ? undefined : { ...item, body: { ...body, amounts } };
+};
 
-/** Reps of another length, with a count that keeps about the same total. */
-const sameInAll =
-  (way: 1 | -1): Change =>
-  (item, by) => {
-    const { body } = item;
-    const changed = sameCount(way)(item, by);
-    if (!changed || body.kind !== 'rep' || changed.body.kind !== 'rep') return undefined;
-    const share = sizeOf(changed.body.amounts) / sizeOf(body.amounts);
-    return { ...changed, count: times(item.count, (n) => Math.max(1, Math.round(n / share))) };
-  };
+/** Longer reps, with a count that keeps about the same total. */
+const sameInAll: Change = (item, by) => {
+  const { body } = item;
+  const changed = sameCount(item, by);
+  if (!changed || body.kind !== 'rep' || changed.body.kind !== 'rep') return undefined;
+  const share = sizeOf(changed.body.amounts) / sizeOf(body.amounts);
+  return { ...changed, count: times(item.count, (n) => Math.max(1, Math.round(n / share))) };
+};
 
 const moreSets: Change = (item, by = 1) => {
   const { body, count } = item;
@@ -61,7 +55,7 @@ const moreReps: Change = (item, by) => {
   if (body.kind === 'set') return moreSets(item, by);
   if (body.kind !== 'rep' || count.kind === 'open') return undefined;
   // One stretch on its own cannot be run more often without a rest: it gets longer.
-  if (isOnce(count) && !item.recovery) return sameCount(1)(item);
+  if (isOnce(count) && !item.recovery) return sameCount(item);
   return { ...item, count: times(count, (n) => n + (by ?? sixthOf(n))) };
 };
 
@@ -71,12 +65,6 @@ const fewer: Change = (item, by) => {
   if (count.kind === 'open' || timesOf(count, 'min') < 2) return undefined;
   return { ...item, count: times(count, (n) => Math.max(1, n - (by ?? sixthOf(n)))) };
 };
-
-const fewerSets: Change = (item, by = 1) => (item.body.kind === 'set' ? fewer(item, by) : undefined);
-
-/** Fewer reps; a stretch on its own gets shorter. */
-const fewerReps: Change = (item, by) =>
-  item.body.kind === 'rep' && isOnce(item.count) ? sameCount(-1)(item) : fewer(item, by);
 
 const isSame = (a: Pace, b: Pace) => JSON.stringify(a) === JSON.stringify(b);
 
@@ -90,19 +78,6 @@ function fasterPace({ from, to = from }: RepPace): RepPace | undefined {
   if (from.kind === 'absolute') return { from: { ...from, timeS: Math.round(from.timeS * 9.9) / 10 } };
   if (from.kind === 'share') return { from: { ...from, percent: from.percent + 1 } };
   if (from.kind === 'effort' && from.max < 9) return { from: { ...from, min: from.min + 0.5, max: from.max + 0.5 } };
-  return undefined;
-}
-
-/** The way back: from the goal's pace to half way, and to that of now. */
-function slowerPace({ from, to = from }: RepPace): RepPace | undefined {
-  if (from.kind === 'named' && !from.offset) {
-    const now: Pace = { ...from, goal: false };
-    if (from.goal) return { from: now, to: from };
-    return isSame(to, from) ? undefined : { from: now };
-  }
-  if (from.kind === 'absolute') return { from: { ...from, timeS: Math.round(from.timeS * 10.1) / 10 } };
-  if (from.kind === 'share') return { from: { ...from, percent: from.percent - 1 } };
-  if (from.kind === 'effort' && from.min > 1) return { from: { ...from, min: from.min - 0.5, max: from.max - 0.5 } };
   return undefined;
 }
 
@@ -167,32 +142,6 @@ function shorterRest({ amount, ...how }: Recovery, by: number | undefined): Reco
   }
 }
 
-/** About a sixth more, or more by so much. */
-function longerRest({ amount, ...how }: Recovery, by: number | undefined): Recovery | undefined {
-  const more = (timeS: number) => (by === undefined ? Math.max(timeS + 5, roundTo5(timeS * 1.2)) : timeS + by);
-  switch (amount.kind) {
-    case 'time':
-      return { ...how, amount: { kind: 'time', minS: more(amount.minS), maxS: more(amount.maxS) } };
-    case 'distance':
-      return {
-        ...how,
-        amount: {
-          kind: 'distance',
-          distanceM:
-            by === undefined ? lengthOf(longerAmount(amountOf('distance', amount.distanceM))) : amount.distanceM + by,
-        },
-      };
-    case 'equal':
-      return { ...how, amount: { kind: 'share', percent: 120 } };
-    case 'half':
-      return { ...how, amount: { kind: 'share', percent: 60 } };
-    case 'share':
-      return { ...how, amount: { kind: 'share', percent: amount.percent + (by ?? 10) } };
-    case 'ready':
-      return undefined;
-  }
-}
-
 const withRest =
   (change: (recovery: Recovery, by: number | undefined) => Recovery | undefined): Change =>
   (item, by) => {
@@ -217,14 +166,12 @@ function quickerFloat(pace: Pace, by: number): Pace | undefined {
   }
 }
 
-/** A float that is run a little quicker or slower, as long as before. */
-const withFloat =
-  (way: 1 | -1): Change =>
-  (item, by = FLOAT_STEP) => {
-    const { recovery } = item;
-    const pace = recovery?.pace && quickerFloat(recovery.pace, way * by);
-    return recovery && pace && { ...item, recovery: { ...recovery, pace } };
-  };
+/** A float that is run a little quicker, as long as before. */
+const withFloat: Change = (item, by = FLOAT_STEP) => {
+  const { recovery } = item;
+  const pace = recovery?.pace && quickerFloat(recovery.pace, by);
+  return recovery && pace && { ...item, recovery: { ...recovery, pace } };
+};
 
 /** Fewer and bigger sets; the last step is a single set, which is none. */
 const merged: Change = (item) => {
@@ -249,7 +196,6 @@ function restOf({ recovery }: Item): number | undefined {
 /** What a lever moves: its current value, and its direction. */
 export type LeverFacts = {
   change: Change;
-  back: Change;
   depth: Depth;
   /** Where it stands, in reps, sets, metres, or seconds (a rest may be in metres or percent too); undefined where it is no number. */
   measure?: (item: Item) => number | undefined;
@@ -257,13 +203,13 @@ export type LeverFacts = {
 };
 
 export const LEVER_FACTS: Record<Lever, LeverFacts> = {
-  more: { change: moreReps, back: fewerReps, depth: 'like', measure: countOf, way: 1 },
-  sets: { change: moreSets, back: fewerSets, depth: 'top', measure: countOf, way: 1 },
-  longer: { change: sameInAll(1), back: sameInAll(-1), depth: 'rep', measure: longestOf, way: 1 },
-  'longer-same': { change: sameCount(1), back: sameCount(-1), depth: 'rep', measure: longestOf, way: 1 },
-  faster: { change: withPace(fasterPace), back: withPace(slowerPace), depth: 'rep', way: 1 },
-  'less-rest': { change: withRest(shorterRest), back: withRest(longerRest), depth: 'rep', measure: restOf, way: -1 },
-  float: { change: withFloat(1), back: withFloat(-1), depth: 'rep', way: 1 },
-  merged: { change: merged, back: () => undefined, depth: 'top', measure: countOf, way: -1 },
-  fewer: { change: fewer, back: moreReps, depth: 'like', measure: countOf, way: -1 },
+  more: { change: moreReps, depth: 'like', measure: countOf, way: 1 },
+  sets: { change: moreSets, depth: 'top', measure: countOf, way: 1 },
+  longer: { change: sameInAll, depth: 'rep', measure: longestOf, way: 1 },
+  'longer-same': { change: sameCount, depth: 'rep', measure: longestOf, way: 1 },
+  faster: { change: withPace(fasterPace), depth: 'rep', way: 1 },
+  'less-rest': { change: withRest(shorterRest), depth: 'rep', measure: restOf, way: -1 },
+  float: { change: withFloat, depth: 'rep', way: 1 },
+  merged: { change: merged, depth: 'top', measure: countOf, way: -1 },
+  fewer: { change: fewer, depth: 'like', measure: countOf, way: -1 },
 };

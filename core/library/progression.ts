@@ -67,16 +67,6 @@ export function nextStep(
   });
 }
 
-/** A step back: the lever reversed; if it cannot move, fewer reps or a longer rest. Undefined if nothing can. */
-export function stepBack(session: SessionTree, lever: Lever): SessionTree | undefined {
-  for (const tried of [lever, 'more', 'less-rest'] as const) {
-    const facts = LEVER_FACTS[tried];
-    const easier = withItem(session, facts, (item) => facts.back(item));
-    if (easier) return easier;
-  }
-  return undefined;
-}
-
 /** The next step of a chain of levers: by the first that still moves; undefined when all have reached their end. */
 export function nextInChain(
   session: SessionTree,

@@ -4,7 +4,7 @@ import { parseSession } from '../session/parseSession';
 import { read } from '../session/testing';
 import { legCount } from '../session/treeTotals';
 import { LEVERS, type LibrarySession, type ChainLink, type Lever } from './librarySession';
-import { againFaster, nextInChain, nextStep, proposeSteps, stepBack } from './progression';
+import { againFaster, nextInChain, nextStep, proposeSteps } from './progression';
 import { libraryEntry, searchLibrary, type LibraryQuery } from './searchLibrary';
 import { isStarter, STARTERS, withStarters } from './starters';
 
@@ -185,35 +185,6 @@ describe('progressions', () => {
     ]);
     // One that is past its end already does not move back.
     expect(chain('12x400 @5k / 60s', [{ lever: 'more', to: 9 }])).toEqual([]);
-  });
-
-  test.each<[Lever, string, string]>([
-    ['more', '8x400 @5k / 90s', '7x400 @5k / 90s'],
-    ['more', '25min @threshold', '20min @threshold'],
-    ['sets', '3x(3x600 @3k / 90s) / 4:00', '2x(3x600 @3k / 90s) / 4:00'],
-    ['longer-same', '6x500 @5k / 90s', '6x400 @5k / 90s'],
-    ['longer', '5x600 @5k / 90s', '6x500 @5k / 90s'],
-    ['faster', '6x400 @goal 5k / 90s', '6x400 @5k>goal 5k / 90s'],
-    ['faster', '6x400 @5k>goal 5k / 90s', '6x400 @5k / 90s'],
-    ['faster', '6x400 @101% 5k / 90s', '6x400 @100% 5k / 90s'],
-    ['less-rest', '6x400 @5k / 75s walk', '6x400 @5k / 90s walk'],
-    ['less-rest', '6x400 @5k / 150m jog', '6x400 @5k / 200m jog'],
-    ['float', '6x600 @5k / 200m float @103% easy', '6x600 @5k / 200m float @100% easy'],
-    ['fewer', '5x400 @5k / 90s', '6x400 @5k / 90s'],
-    // Where the lever does not go back: fewer reps, or else a longer rest.
-    ['merged', '8x400 @mile / 60s', '7x400 @mile / 60s'],
-    ['faster', '6x400 @5k / 90s', '5x400 @5k / 90s'],
-  ])('a step back by %s from %s', (lever, text, expected) =>
-    expect(formatSession(stepBack(read(text), lever) ?? read('400')).replace('main: ', '')).toBe(expected),
-  );
-
-  test('a step back is easier than the step was, for every lever and starter', () => {
-    for (const lever of LEVERS)
-      for (const { shorthand } of STARTERS) {
-        const back = stepBack(read(shorthand), lever);
-        if (back) expect(parseSession(formatSession(back))).toEqual({ ok: true, session: back });
-        expect(back && formatSession(back)).not.toBe(formatSession(read(shorthand)));
-      }
   });
 
   test('a ladder that is done comes again, a second a lap faster, and once more by another', () => {

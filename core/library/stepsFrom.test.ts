@@ -29,7 +29,7 @@ test('in a progression its own steps come next, and come before', () => {
 });
 
 test('before the first step there is an easier one', () => {
-  expect(from('1').back).toEqual({ shorthand: 'main: 7x250 @goal 5k / 75s' });
+  expect(from('1').back).toEqual({ shorthand: 'main: 5x300 @goal 5k / 75s' });
 });
 
 test('a ladder that is done is run again faster, stage by stage, and faster again after that', () => {
@@ -67,7 +67,7 @@ test('another lever goes before what would come by itself', () => {
   const ran = { shorthand: 'main: 5x600 @goal 5k / 75s', libraryId: '2' };
   const steps = stepsFrom({ ran, progression: ladder, sessions: STAGES, lever: 'less-rest' });
   expect(steps).toMatchObject({
-    on: { shorthand: 'main: 5x600 @goal 5k / 60s', lever: 'less-rest' },
+    on: { shorthand: 'main: 5x600 @goal 5k / 65s', lever: 'less-rest' },
     back: { libraryId: '1' },
   });
 });

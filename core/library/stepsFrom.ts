@@ -3,7 +3,9 @@ import { readSession } from '../session/parseSession';
 import { rewriteText } from '../session/rewriteText';
 import type { SessionTree } from '../session/session';
 import type { LibrarySession, ChainLink, Lever, Progression } from './librarySession';
-import { againFaster, nextInChain, nextStep, stepBack } from './progression';
+import type { Intent } from '../session/intent';
+import { againFaster, nextInChain } from './progression';
+import { smallEase, smallStep } from './smallStep';
 
 /** A session to run; `libraryId` if it is in the library. `lever` is the change that led to it. */
 export type Step = { shorthand: string; libraryId?: string; title?: string; lever?: Lever };
@@ -25,6 +27,8 @@ type About = {
   sessions: readonly LibrarySession[];
   /** The change the coach chose in place of the usual one. */
   lever?: Lever;
+  /** What the session is meant to do: it says how far rests and pace may go. */
+  intent?: Intent;
   options?: { paceNames?: readonly string[]; lapM?: number };
 };
 
@@ -73,22 +77,21 @@ const stepOf = (sessions: readonly LibrarySession[], id: string | undefined): St
 
 /**
  * The three ways on from a session. A progression's own steps come first; with another lever chosen, or without a progression, the text
- * that was run is changed by it.
+ * that was run is changed by it, in a small step.
  */
 export function stepsFrom(source: About): StepsFrom {
-  const { ran, progression, sessions, lever, options } = source;
+  const { ran, progression, sessions, lever, intent, options } = source;
   const place = ran.libraryId === undefined ? -1 : (progression?.stepIds.indexOf(ran.libraryId) ?? -1);
   const repeat: Step = {
     shorthand: ran.shorthand,
     ...(ran.libraryId === undefined ? {} : { libraryId: ran.libraryId }),
   };
-  const usual = lever ?? progression?.lever ?? 'more';
-  const easier = changedText(ran.shorthand, (session) => stepBack(session, usual), options);
+  const easier = changedText(ran.shorthand, smallEase, options);
   const before = place > 0 ? stepOf(sessions, progression?.stepIds[place - 1]) : undefined;
   const back = before ?? (easier === undefined ? undefined : { shorthand: easier });
   const common = { repeat, ...(back ? { back } : {}), ...(place < 0 ? {} : { at: place }) };
   if (lever) {
-    const shorthand = changedText(ran.shorthand, (session) => nextStep(session, lever), options);
+    const shorthand = changedText(ran.shorthand, (session) => smallStep(session, lever, intent), options);
     return { ...common, ...(shorthand === undefined ? {} : { on: { shorthand, lever } }) };
   }
   if (place < 0) return common;

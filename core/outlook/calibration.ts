@@ -62,15 +62,23 @@ export type Telling = Pick<Calibration, 'a' | 'g'>;
 
 const within = (effort: number) => Math.min(10, Math.max(1, effort));
 
+/** How somebody tells effort explains no more than this many points: what is beyond it is tiredness, and no character. */
+const MOST_EXPLAINED = 1.5;
+const explained = (by: number) => Math.min(MOST_EXPLAINED, Math.max(-MOST_EXPLAINED, by));
+
+/** Only sessions older than this many days say how somebody tells effort. */
+export const LEARNED_AFTER_DAYS = 42;
+
 /** What this athlete would tell of an effort predicted for most, on 1 to 10. */
-export const calibrated = (predicted: number, { a, g }: Telling): number => within(a + g * predicted);
+export const calibrated = (predicted: number, { a, g }: Telling): number =>
+  within(predicted + explained(a + g * predicted - predicted));
 
 /** Nobody tells ten efforts alike. */
 const LEAST_G = 0.3;
 
 /** An effort told by this athlete, as most would tell it, on 1 to 10; unchanged without a calibration. */
 export const asMostTell = (told: number, telling: Telling | undefined): number =>
-  telling ? within((told - telling.a) / Math.max(LEAST_G, telling.g)) : told;
+  telling ? within(told - explained(told - (told - telling.a) / Math.max(LEAST_G, telling.g))) : told;
 
 /** A hard rep, at which tellings are compared. */
 const HARD = 7;

@@ -10,6 +10,7 @@ import { heldFor, isExtrapolated, timeFor } from '../fitness/curve';
 import type { Venue } from '../venue/venue';
 import { adjustmentOf, aimOf, changedSession, changesFor, stillFits } from './changes';
 import type { Change, DayGroup, DayPlan } from './dayPlan';
+import { firstPart } from './firstPart';
 
 /** An athlete as plans need them; `remark` says why there is no curve. */
 export type Runner = {
@@ -131,7 +132,8 @@ export function athletePlans({
       const ownChanges = changesFor(all, id, group.id);
       const changes = ownChanges.filter((change) => stillFits(change, written));
       const run = changedSession(written, changes);
-      const legs = legsOf(run, runner.startsAtLeast ? 'min' : 'max');
+      const whole = legsOf(run, runner.startsAtLeast ? 'min' : 'max');
+      const legs = plan.care?.[id] === 'part' ? firstPart(whole) : whole;
       const { curve, goalCurve, paceBook } = runner.paces;
       const targets = targetsForLegs(legs, {
         curve,

@@ -4,6 +4,7 @@
  */
 import type { ItemPath } from '../session/edit';
 import type { ItemSetting } from '../session/itemSetting';
+import type { CareChoice } from '../run/events';
 import type { SquadMember } from '../squad/athlete';
 import type { Aim } from '../targets/targetsFor';
 
@@ -45,6 +46,8 @@ export type DayPlan = {
   toleranceTimes?: number;
   /** Who does or does not take part, where that differs from their status. */
   taking?: Record<string, boolean>;
+  /** The coach's answer for athletes to take care of, by their ids. */
+  care?: Record<string, CareChoice>;
   /** The squad's training groups if left out. */
   groups?: DayGroup[];
   changes?: Change[];
@@ -66,9 +69,24 @@ export const inverseOfDecision = (decision: DayDecision, before: DayPlan): DayDe
 
 export const USUAL_WINDOW_S = 3;
 
-/** Athletes who take part: in training or easing back by default, unless the coach overrides it. */
-export const takesPart = ({ taking }: DayPlan, { id, status }: Pick<SquadMember, 'id' | 'status'>): boolean =>
-  taking?.[id] ?? (status === 'training' || status === 'easing');
+/** Athletes who take part: in training or easing back by default, unless the coach overrides it; not who leaves out that day. */
+export const takesPart = ({ taking, care }: DayPlan, { id, status }: Pick<SquadMember, 'id' | 'status'>): boolean =>
+  care?.[id] !== 'out' && (taking?.[id] ?? (status === 'training' || status === 'easing'));
+
+/** The decision that somebody takes part or not: who is ticked again leaves out no longer. */
+export function takingDecision({ taking, care }: DayPlan, athleteId: string, takes: boolean): DayDecision {
+  const decision = { taking: { ...taking, [athleteId]: takes } };
+  if (!takes || care?.[athleteId] !== 'out') return decision;
+  return { ...decision, care: without(care, athleteId) };
+}
+
+/** The decision of how much somebody runs whom to take care of. */
+export const careDecision = ({ care }: DayPlan, athleteId: string, choice: CareChoice): DayDecision => ({
+  care: { ...care, [athleteId]: choice },
+});
+
+const without = <T>(record: Readonly<Record<string, T>>, id: string): Record<string, T> =>
+  Object.fromEntries(Object.entries(record).filter(([key]) => key !== id));
 
 /** The id of the group of athletes who are in none. */
 export const REST_ID = 'rest';
@@ -149,11 +167,11 @@ export function withStartGaps(
 
 /** The plan without anything about one athlete. */
 export function withoutAthlete(plan: DayPlan, athleteId: string): DayPlan {
-  const { taking, groups, changes, ...rest } = plan;
-  const others = Object.entries(taking ?? {}).filter(([id]) => id !== athleteId);
+  const { taking, care, groups, changes, ...rest } = plan;
   return {
     ...rest,
-    ...(taking ? { taking: Object.fromEntries(others) } : {}),
+    ...(taking ? { taking: without(taking, athleteId) } : {}),
+    ...(care ? { care: without(care, athleteId) } : {}),
     ...(groups
       ? {
           groups: groups.map(({ leaderId, ...group }) => ({
@@ -170,16 +188,27 @@ export function withoutAthlete(plan: DayPlan, athleteId: string): DayPlan {
 }
 
 /** One athlete's part in a plan. */
-export type DayPlanOfAthlete = { takesPart?: boolean; group?: string; leads?: boolean; changes?: Change[] };
+export type DayPlanOfAthlete = {
+  takesPart?: boolean;
+  care?: CareChoice;
+  group?: string;
+  leads?: boolean;
+  changes?: Change[];
+};
 
 /** What a plan says about one athlete; undefined if nothing. */
-export function aboutAthlete({ taking, groups, changes }: DayPlan, athleteId: string): DayPlanOfAthlete | undefined {
+export function aboutAthlete(
+  { taking, care, groups, changes }: DayPlan,
+  athleteId: string,
+): DayPlanOfAthlete | undefined {
   const isTaking = taking?.[athleteId];
+  const choice = care?.[athleteId];
   const group = groups?.find(({ athleteIds }) => athleteIds.includes(athleteId));
   const ownChanges = (changes ?? []).filter(({ whom }) => whom.kind === 'athlete' && whom.athleteId === athleteId);
-  if (isTaking === undefined && !group && ownChanges.length === 0) return undefined;
+  if (isTaking === undefined && !choice && !group && ownChanges.length === 0) return undefined;
   return {
     ...(isTaking === undefined ? {} : { takesPart: isTaking }),
+    ...(choice ? { care: choice } : {}),
     ...(group ? { group: group.name } : {}),
     ...(group?.leaderId === athleteId ? { leads: true } : {}),
     ...(ownChanges.length > 0 ? { changes: ownChanges } : {}),

@@ -3,7 +3,9 @@ import { itemAt } from '../session/edit';
 import { formatItem } from '../session/formatSession';
 import { timesOf } from '../session/lengths';
 import type { Item, SessionTree } from '../session/session';
-import { isOfItem, stillFits } from './changes';
+import { listed } from '../units/listed';
+import { isOfItem, stillFits, withChanges } from './changes';
+import { ownDifference } from './ownDifference';
 import { REST_ID, type Change, type DayGroup, type DayPlan, type ItemChange, type Whom } from './dayPlan';
 
 /** An athlete's place in the next session: their group before, and what they run. */
@@ -13,7 +15,7 @@ export type Placed = {
   shorthand: string;
   /** The session in the library that it is. */
   libraryId?: string;
-  /** Names those who run something else than their group: `again`, `a step back`. */
+  /** Their name, by which those who run something else than their group are called. */
   label: string;
 };
 
@@ -76,7 +78,7 @@ function carriedChange(change: Change, whom: Whom, before: SessionTree, now: Ses
 }
 
 /** Members of one group who run the same. */
-type Cohort = { shorthand: string; libraryId?: string; label: string; groupId: string; athleteIds: string[] };
+type Cohort = { shorthand: string; libraryId?: string; labels: string[]; groupId: string; athleteIds: string[] };
 
 function cohortsOf(placed: readonly Placed[], groupId: string): Cohort[] {
   const cohorts = new Map<string, Cohort>();
@@ -84,13 +86,14 @@ function cohortsOf(placed: readonly Placed[], groupId: string): Cohort[] {
     if (ownGroupId !== groupId) continue;
     const cohort = cohorts.get(shorthand) ?? {
       shorthand,
-      label,
+      labels: [],
       groupId,
       athleteIds: [],
       ...(libraryId === undefined ? {} : { libraryId }),
     };
     cohorts.set(shorthand, cohort);
     cohort.athleteIds.push(athleteId);
+    cohort.labels.push(label);
   }
   // The largest first; ties keep their order, since sorting is stable.
   return [...cohorts.values()].sort((a, b) => b.athleteIds.length - a.athleteIds.length);
@@ -107,21 +110,59 @@ function mostRun(placed: readonly Placed[]): Placed | undefined {
   );
 }
 
+/** Up to this many are named; more are counted. */
+const MOST_NAMED = 3;
+const nameOfThose = (labels: readonly string[]): string =>
+  (labels.length > MOST_NAMED
+    ? `${labels.slice(0, MOST_NAMED - 1).join(', ')} and ${labels.length - MOST_NAMED + 1} more`
+    : listed(labels)
+  ).slice(0, LONGEST_NAME);
+
 /** A group as before, with those of its members who run the same. */
 function groupOf(
   { version: _version, libraryId: _libraryId, leaderId, ...rest }: DayGroup,
-  { athleteIds, shorthand, libraryId, label }: Cohort,
+  { athleteIds, shorthand, libraryId, labels }: Cohort,
   { isOwn, isNew, newId }: { isOwn: boolean; isNew: boolean; newId: () => string },
 ): DayGroup {
   return {
     ...rest,
     ...(isNew ? { id: newId() } : {}),
-    ...(isNew && isOwn ? { name: `${rest.name}, ${label}`.slice(0, LONGEST_NAME) } : {}),
+    ...(isNew && isOwn ? { name: nameOfThose(labels) } : {}),
     athleteIds,
     ...(leaderId !== undefined && athleteIds.includes(leaderId) ? { leaderId } : {}),
     ...(isOwn ? { version: shorthand } : {}),
     ...(isOwn && libraryId !== undefined ? { libraryId } : {}),
   };
+}
+
+/** A group whose members run one text, with what differs for some of them; the rest are cohorts of their own. */
+type Together = { group: DayGroup; classes: Cohort[]; own: Change[] };
+
+/** Keeps those in the group who differ from most of it by one count or one rest alone. */
+function together(group: DayGroup, cohorts: readonly Cohort[], main: string, read: Carry['read']): Together {
+  // What most of all run is the group's own text wherever some of it run that.
+  const most = cohorts.find(({ shorthand }) => shorthand === main) ?? cohorts[0];
+  const others = cohorts.filter((cohort) => cohort !== most);
+  const tree = most && read(most.shorthand);
+  if (!most || !tree) return { group, classes: [...cohorts], own: [] };
+  const base: Cohort = { ...most, athleteIds: [...most.athleteIds] };
+  const apart: Cohort[] = [];
+  const own: Change[] = [];
+  for (const cohort of others) {
+    const theirs = read(cohort.shorthand);
+    const difference = theirs && ownDifference(tree, theirs);
+    if (!difference) {
+      apart.push(cohort);
+      continue;
+    }
+    base.athleteIds.push(...cohort.athleteIds);
+    own.push(
+      ...cohort.athleteIds.map((athleteId): Change => ({ whom: { kind: 'athlete', athleteId }, ...difference })),
+    );
+  }
+  // In the order they were in before.
+  base.athleteIds.sort((a, b) => group.athleteIds.indexOf(a) - group.athleteIds.indexOf(b));
+  return { group, classes: [base, ...apart], own };
 }
 
 type Carry = {
@@ -135,15 +176,16 @@ type Carry = {
 };
 
 /**
- * The next session for everyone: the text that most run, groups as they were, and those of a group who run something else as a group of
- * their own with a version. Lanes, gaps, place and what was changed for somebody stay; who was away and when the track was taken do not.
+ * The next session for everyone: the text that most run, groups as they were. Who runs a rep fewer, or rests longer, than most of their
+ * group does so in it; those who run something else altogether become a group of their own with a version, named after them. Lanes, gaps, place and what was changed for somebody stay; who was away and when the track was taken do not.
  * Undefined where nobody is placed.
  */
 export function nextPlan({ placed, groups, before, read, newId }: Carry): NextPlan | undefined {
   const main = mostRun(placed);
   if (!main) return undefined;
   const { venueId, rounding, toleranceTimes, windowS, changes = [] } = before.plan;
-  const split = groups.map((group) => ({ group, classes: cohortsOf(placed, group.id) }));
+  const split = groups.map((group) => together(group, cohortsOf(placed, group.id), main.shorthand, read));
+  const own = split.flatMap(({ own: ownChanges }) => ownChanges);
   const isWhole = split.every(
     ({ classes: [first, ...others] }) => others.length === 0 && (first?.shorthand ?? main.shorthand) === main.shorthand,
   );
@@ -169,6 +211,7 @@ export function nextPlan({ placed, groups, before, read, newId }: Carry): NextPl
           return carriedFor(change, carriedTo, was, cohort.shorthand, read);
         }),
       );
+  const allChanges = withChanges(carried, own);
   return {
     shorthand: main.shorthand,
     ...(main.libraryId === undefined ? {} : { libraryId: main.libraryId }),
@@ -178,7 +221,7 @@ export function nextPlan({ placed, groups, before, read, newId }: Carry): NextPl
       ...(toleranceTimes === undefined ? {} : { toleranceTimes }),
       ...(windowS === undefined ? {} : { windowS }),
       ...(before.plan.groups || !isWhole ? { groups: laidOut.map(({ group }) => group) } : {}),
-      ...(carried.length > 0 ? { changes: carried } : {}),
+      ...(allChanges.length > 0 ? { changes: allChanges } : {}),
     },
   };
 }

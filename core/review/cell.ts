@@ -17,6 +17,8 @@ export type ReviewCell = {
   /** Seconds from the target; of a rep by the clock, those that the missing metres would have taken. Below 0 is early. */
   deltaS?: number;
   verdict?: Verdict;
+  /** How near to the target is on target, as a share of it; the usual 1 % if left out. */
+  tolerance?: number;
   /** Of a rep by the clock: the metres it was to cover and those it did. */
   expectedM?: number;
   coveredM?: number;
@@ -158,6 +160,7 @@ export function readCell(
     ...restAfter(state, run, athlete.runs[at + 1]),
     ...changeOf(group, slot, run),
     ...(isDistance && target.targetS !== undefined ? { targetS: target.targetS } : {}),
+    ...(target.tolerance === undefined ? {} : { tolerance: target.tolerance }),
     ...(effort === undefined ? {} : { effort }),
     ...(beatsPerMin === undefined ? {} : { beatsPerMin }),
     ...(excluded ? { excluded } : {}),

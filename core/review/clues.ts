@@ -5,6 +5,7 @@ import { SHORTEST_MARK_M } from '../fitness/weighing';
 import { mean, variance } from '../units/mean';
 import { ALIKE, calibrated, type Calibration } from '../outlook/calibration';
 import { isFlatOut, type RanLeg } from './ranLegs';
+import { allowedLimit, isImpossible, mostUsed } from './shownLevel';
 
 /** The cost of each rep at evenly spaced levels, that of the curve in the middle; above 0 is fitter. */
 export type PointsAt = { shifts: readonly number[]; points: readonly (readonly Point[])[] };
@@ -13,7 +14,7 @@ export type PointsAt = { shifts: readonly number[]; points: readonly (readonly P
 export type Clue = (levelShift: number) => number;
 
 /** Standard deviations, this project's own: of a told effort, and of what is used where somebody could go on no longer. */
-const SD = { effort: 1, reserveUsed: 0.15, limitUsed: 0.08, limitOfOpen: 0.06 };
+const SD = { effort: 1, reserveUsed: 0.3, limitUsed: 0.08 };
 /** When a rep is over, at least this much of each gauge is used. */
 const LEAST_USED = 0.01;
 /** Of ln(time) flat out: less than of a mark in the list of marks, since place, day and the work before it are known. */
@@ -152,23 +153,60 @@ function usedUp(at: PointsAt, rep: number, used: (point: Point) => number, sd: n
 const reserveUsed = ({ leftShare }: Point) => 1 - leftShare;
 const limitUsed = ({ limitShare }: Point) => limitShare;
 
+/** From this told effort on, who stops has nothing left. */
+const SPENT = 9;
+const gaveUpSpent = ({ ran }: RanLeg): boolean => ran.spent === true || (ran.effort ?? 0) >= SPENT;
+
+/** ln Φ(z): A&S 7.1.26 (Abramowitz & Stegun, 1964), and the first term of its tail far below the mean. */
+function lnNormal(z: number): number {
+  if (z < -5) return -(z ** 2) / 2 - Math.log(-z * Math.sqrt(2 * Math.PI));
+  const x = Math.abs(z) / Math.SQRT2;
+  const t = 1 / (1 + 0.3275911 * x);
+  const tail =
+    (((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) *
+      t *
+      Math.exp(-(x ** 2))) /
+    2;
+  return Math.log(Math.max(1e-12, z < 0 ? tail : 1 - tail));
+}
+
+/** How likely it is that they could do at least what they did, with no more used than there is. */
+function atLeastClue(at: PointsAt, spent: boolean, doubt: number): Clue[] {
+  if (!at.points.some((points) => points.some(({ isAsked }) => !isAsked))) return [];
+  const likely = at.points.map((points) => {
+    const known = points.filter(({ isAsked }) => !isAsked);
+    const { reserve, limit } = mostUsed(known);
+    return (
+      lnNormal((1 - reserve) / (SD.reserveUsed * doubt)) +
+      lnNormal((allowedLimit(spent) - limit) / (SD.limitUsed * doubt))
+    );
+  });
+  const read = between(at.shifts, likely);
+  return [(shift) => read(shift)];
+}
+
+/**
+ * What was run is a lower bound where the marks call it impossible, and where it was ended by something else than having nothing left:
+ * a stitch, the coach, the plan.
+ */
+function boundClue(at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[] {
+  const expected = at.points[(at.shifts.length - 1) / 2] ?? [];
+  const last = reps.at(-1);
+  if (!last || reps.some(isFlatOut)) return [];
+  const wasEnded = last.ran.stopped === true || last.leg.open === true;
+  if (!isImpossible(expected) && (!wasEnded || gaveUpSpent(last))) return [];
+  return atLeastClue(at, gaveUpSpent(last), doubt);
+}
+
 /** Where somebody could go on no longer: the reserve is used up there, or the share of the limit. */
 function failureClue(at: PointsAt, reps: readonly RanLeg[], criticalMps: number, doubt: number): Clue[] {
-  const stopped = reps.findIndex(({ ran }) => ran.stopped);
+  const stopped = reps.findIndex((rep) => rep.ran.stopped && gaveUpSpent(rep));
   const rep = stopped >= 0 ? stopped : firstSlipped(reps);
   const failed = rep === undefined ? undefined : reps[rep];
   if (rep === undefined || !failed || isFlatOut(failed) || failed.distanceM === undefined || failed.leg.hill) return [];
   return failed.distanceM / failed.timeS > criticalMps
     ? usedUp(at, rep, reserveUsed, SD.reserveUsed * doubt)
     : usedUp(at, rep, limitUsed, SD.limitUsed * doubt);
-}
-
-/** Open work that was ended: what could be done of it is done. */
-function openClue(at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[] {
-  const last = reps.findLastIndex(({ leg }) => leg.open === true);
-  const ended = reps[last];
-  if (!ended || ended.ran.stopped || ended.distanceM === undefined) return [];
-  return usedUp(at, last, limitUsed, SD.limitOfOpen * doubt);
 }
 
 /** Step for the derivative of time by level. */
@@ -206,6 +244,6 @@ export type CluesOf = {
 export const cluesOf = ({ curve, criticalMps, reps, at, calibration, doubt }: CluesOf): Clue[] => [
   ...effortClue(at, reps, calibration, doubt),
   ...failureClue(at, reps, criticalMps, doubt),
-  ...openClue(at, reps, doubt),
+  ...boundClue(at, reps, doubt),
   ...flatOutClues(curve, at, reps, doubt),
 ];

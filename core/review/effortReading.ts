@@ -120,6 +120,18 @@ export function readEffort(
   return { points, ...read, ...(read.verdict && isPredicted ? { isPredicted: true as const } : {}) };
 }
 
+/** The effort that was meant for the last rep of which one was told; undefined where none was, or no arc is known. */
+export function meantOfLast(arc: MeantArc | undefined, cells: readonly ReviewCell[]): number | undefined {
+  if (!arc) return undefined;
+  const { cells: ran } = asRun(cells);
+  const at = ran.findLastIndex(({ effort, excluded }) => effort !== undefined && !excluded);
+  if (at < 0) return undefined;
+  return meantFor(
+    arc,
+    ran.map(({ rep }) => (rep?.role === 'finish' ? { isFinish: true as const } : {})),
+  )[at];
+}
+
 /** How much higher than predicted the effort was on the rep that decides, as most would tell it; 0 where that is not known. */
 function toldAbove({ points, at }: EffortReading, telling: Telling | undefined): number {
   const { predictedForMost: predicted, reported } = points[(at?.rep ?? 0) - 1] ?? {};
@@ -160,43 +172,4 @@ export function nextTime(
   const rest = alone.find(({ lever, from, to }) => lever === 'recovery' && Math.sign(to - from) === wanted);
   const best = rest ?? alone[0] ?? found[0];
   return best ? changesOf(best) : [];
-}
-
-/** The efforts of a squad together: who found it so, and what most would have needed. */
-export type SquadEffort = {
-  /** How many told an effort that says something. */
-  told: number;
-  asMeant: number;
-  easy: string[];
-  hard: string[];
-  /** Where more than half found it too easy or too hard: the change that does for the middle one of them. */
-  change?: LeverChange;
-};
-
-/** Reads the efforts of all together; those who told none are left out. */
-export function squadEffort(
-  athletes: readonly { name: string; reading: EffortReading; change: () => readonly LeverChange[] }[],
-): SquadEffort {
-  const told = athletes.filter(({ reading }) => reading.verdict && !reading.isPredicted);
-  const of = (...verdicts: EffortVerdict[]) =>
-    told.filter(({ reading }) => reading.verdict && verdicts.includes(reading.verdict));
-  const [easy, hard] = [of('easy'), of('hard', 'early')];
-  const most = [easy, hard].find((list) => list.length > told.length / 2);
-  const changes = most?.flatMap((athlete) => athlete.change().slice(0, 1)) ?? [];
-  const change = middleOf(changes);
-  return {
-    told: told.length,
-    asMeant: of('as-meant').length,
-    easy: easy.map(({ name }) => name),
-    hard: hard.map(({ name }) => name),
-    ...(change ? { change } : {}),
-  };
-}
-
-/** Of the lever that is named most often the change in the middle. */
-function middleOf(changes: readonly LeverChange[]): LeverChange | undefined {
-  const count = (lever: LeverChange['lever']) => changes.filter((change) => change.lever === lever).length;
-  const [lever] = [...changes].sort((a, b) => count(b.lever) - count(a.lever)).map((change) => change.lever);
-  const same = changes.filter((change) => change.lever === lever).sort((a, b) => a.to - b.to);
-  return same[Math.floor(same.length / 2)];
 }

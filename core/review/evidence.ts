@@ -7,9 +7,6 @@ import type { FitnessInput } from './fitness';
 import type { RepRan } from './ranLegs';
 import type { ReviewRow } from './review';
 
-/** Who stops with a stitch or a niggle has not run out of anything. */
-const isSound = ({ flags }: ReviewCell) => flags.length === 0;
-
 /** The leg of a rep with the target it had; one that is left out of the reading cost what it cost, and says nothing. */
 function asPlanned(leg: TargetLeg, { rep, targetS, excluded }: ReviewCell): TargetLeg {
   const { targetS: ranS, ...rest } = leg;
@@ -29,12 +26,13 @@ function asPlanned(leg: TargetLeg, { rep, targetS, excluded }: ReviewCell): Targ
  * @param intent what the session was meant to do.
  */
 export function evidenceOf(
-  { cells, stoppedAtMs }: Pick<ReviewRow, 'cells' | 'stoppedAtMs'>,
+  { cells, stoppedAtMs, stopReason }: Pick<ReviewRow, 'cells' | 'stoppedAtMs' | 'stopReason'>,
   intent: Intent | undefined,
 ): Pick<FitnessInput, 'legs' | 'runs'> {
   const { legs, cells: ran } = asRun(cells);
   const last = ran.at(-1);
-  const isStopped = stoppedAtMs !== undefined && last !== undefined && isSound(last);
+  const isStopped = stoppedAtMs !== undefined && last !== undefined;
+  const isSpent = stopReason === 'spent';
   let at = -1;
   const planned = legs.map((leg) => {
     if (leg.kind === 'rep') at++;
@@ -49,7 +47,7 @@ export function evidenceOf(
       ...(actualS === undefined ? {} : { timeS: actualS }),
       ...(coveredM === undefined ? {} : { distanceM: coveredM }),
       ...(effort === undefined || excluded ? {} : { effort }),
-      ...(isStopped && cell === last ? { stopped: true } : {}),
+      ...(isStopped && cell === last ? { stopped: true, ...(isSpent ? { spent: true } : {}) } : {}),
       ...(isFlatOut ? { flatOut: 'trial' as const } : {}),
     };
   });

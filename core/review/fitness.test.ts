@@ -98,34 +98,67 @@ describe('what tells', () => {
     // Who always tells one more has told nothing with it.
     expect(Math.abs(told(1, { ...sure, a: 1 }).levelShift)).toBeLessThan(0.001);
   });
-  test('who had to stop with much left is less fit; who was to have run dry long before is fitter', () => {
-    const stoppedAfter = (text: string, reps: number) => {
+  test('who stopped spent with much left is less fit; who was to have run dry long before is fitter', () => {
+    const stoppedAfter = (text: string, reps: number, more: Partial<RepRan> = { spent: true }) => {
       const legs = legsOf(text);
       const runs = onTarget(legs).slice(0, reps);
       return estimateFitness({
         curve,
         legs,
-        runs: runs.map((run, i) => (i === reps - 1 ? { ...run, stopped: true } : run)),
+        runs: runs.map((run, i) => (i === reps - 1 ? { ...run, stopped: true, ...more } : run)),
       });
     };
     expect(stoppedAfter(CRITICAL, 3).levelShift).toBeLessThan(-0.005);
     for (let reps = 2; reps <= 8; reps++)
       expect(stoppedAfter(CRITICAL, reps).levelShift).toBeGreaterThan(stoppedAfter(CRITICAL, reps - 1).levelShift);
-    expect(stoppedAfter('12x400 @1500 / 60s', 12).levelShift).toBeGreaterThan(0.01);
+    expect(stoppedAfter('12x400 @1500 / 60s', 12).levelShift).toBeGreaterThan(0.009);
     // In the middle of a rep, without a time, as well.
     const legs = legsOf(CRITICAL);
-    const runs = [...onTarget(legs).slice(0, 3), { repIndex: 3, stopped: true }];
+    const runs = [...onTarget(legs).slice(0, 3), { repIndex: 3, stopped: true, spent: true }];
     expect(estimateFitness({ curve, legs, runs }).levelShift).toBeLessThan(-0.01);
     // At or below critical speed it is the share of the limit that is used up.
     expect(stoppedAfter('6x1mi @threshold / 60s', 2).levelShift).toBeLessThan(-0.01);
+    // Nobody is less fit for a stitch, or for having had to go.
+    for (const more of [{}, { effort: 7 }])
+      for (const text of [CRITICAL, '6x1mi @threshold / 60s'])
+        expect(stoppedAfter(text, 2, more).levelShift).toBeGreaterThanOrEqual(
+          stoppedAfter(text, 2, { ...more, stopped: false }).levelShift - 0.0005,
+        );
   });
-  test('open work that was ended has used up the limit', () => {
+  test('what the marks call impossible is a lower bound, without any effort told', () => {
+    const slow = fitCurve([race(5000, 1500)], { asOf: DAY });
+    const legs = legsOf('6x900 @5k / 75s', slow);
+    const early = (byS: number) =>
+      estimateFitness({
+        curve: slow,
+        legs,
+        runs: onTarget(legs).map((run) => ({ ...run, timeS: (run.timeS ?? 0) - byS })),
+      });
+    const { shown = 0, levelShift, nothingNew } = early(22);
+    expect(timeFor(curveMovedBy(slow, [shown]), 5000)).toBeGreaterThan(1320);
+    expect(timeFor(curveMovedBy(slow, [shown]), 5000)).toBeLessThan(1390);
+    expect(levelShift).toBeGreaterThan(0.03);
+    expect(nothingNew).toBe(false);
+    expect(early(0)).not.toHaveProperty('shown');
+  });
+  test('efforts, stops and open ends make nobody surer than one percent', () => {
+    for (let n = 4; n <= 12; n += 4)
+      expect(estimate(`${n}x1000 @5k / 60s`, () => ({ effort: 10 })).errorShare).toBeGreaterThanOrEqual(
+        Math.min(0.01, estimate('4x400 @easy').errorShare),
+      );
+  });
+  test('open work that the coach or the plan has ended says nothing of less fitness', () => {
     const legs = legsOf('4x1000 @cv / 60s').map((leg): TargetLeg =>
       leg.kind === 'rep' ? { ...leg, open: true } : leg,
     );
-    const ended = (reps: number) => estimateFitness({ curve, legs, runs: onTarget(legs).slice(0, reps) }).levelShift;
-    expect(ended(2)).toBeLessThan(-0.01);
-    expect(ended(4)).toBeGreaterThan(ended(2));
+    const ended = (reps: number, more: Partial<RepRan> = {}) =>
+      estimateFitness({
+        curve,
+        legs,
+        runs: onTarget(legs, (rep) => (rep === reps - 1 ? more : {})).slice(0, reps),
+      }).levelShift;
+    expect(ended(2)).toBeGreaterThan(-0.001);
+    expect(ended(2, { stopped: true, spent: true })).toBeLessThan(-0.01);
   });
   test('a rep flat out is a mark: the quicker the fitter; after hard work it says less, as a race more', () => {
     const legs = legsOf('3000 @max');
@@ -155,11 +188,12 @@ describe('what tells', () => {
     const told = (conditions?: FitnessInput['conditions']) =>
       estimate(CRITICAL, () => ({ effort: 10 }), conditions ? { conditions } : {}).levelShift;
     expect(told({ wind: 'windy' })).toBeGreaterThan(told());
-    expect(told({ temperatureC: 31, humidityPct: 70 })).toBe(told({ wind: 'windy' }));
+    // The heat has added to the ten.
+    expect(told({ temperatureC: 31, humidityPct: 70 })).toBeGreaterThan(told({ wind: 'windy' }));
     expect(told({ surface: 'dry', wind: 'calm', temperatureC: 12 })).toBe(told());
-    expect(isDoubtfulDay({ temperatureC: 24, humidityPct: 40 }, { careC: 22, hardC: 30 })).toBe(true);
+    expect(isDoubtfulDay({ temperatureC: 24, humidityPct: 40 })).toBe(true);
     expect(isDoubtfulDay({ temperatureC: 60, humidityPct: 90 })).toBe(true);
-    expect(isDoubtfulDay({ temperatureC: 24 })).toBe(false);
+    expect(isDoubtfulDay({ temperatureC: 21 })).toBe(false);
     expect(isDoubtfulDay(undefined)).toBe(false);
   });
   test('ten for every rep, or one, is only so far believed', () => {

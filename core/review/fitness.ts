@@ -1,5 +1,4 @@
 /** What a session says about how fit somebody is. */
-import { feltC, USUAL_HEAT_LIMITS, type HeatLimits } from '../squad/heat';
 import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf } from '../outlook/predict';
@@ -7,7 +6,9 @@ import type { TargetLeg } from '../targets/targetsFor';
 import type { Conditions } from '../run/events';
 import { UNCALIBRATED, type Calibration } from '../outlook/calibration';
 import { cluesOf, type Clue, type PointsAt } from './clues';
-import { legsAsExpected, repsRan, type RepRan } from './ranLegs';
+import { effortAdded, feltOn, slowedBy } from './heatCost';
+import { isFlatOut, legsAsExpected, repsRan, type RanLeg, type RepRan } from './ranLegs';
+import { shownLevel } from './shownLevel';
 
 /** A time over a distance, in seconds, with its standard error. */
 export type Equivalent = { timeS: number; errorS: number };
@@ -20,6 +21,8 @@ export type FitnessEstimate = {
   learned: number;
   /** It says nothing that was not known. */
   nothingNew: boolean;
+  /** The least level that allows what was run, where the marks call it impossible. */
+  shown?: number;
   equivalent: (distanceM: number) => Equivalent;
   /** What the session says without all that was known before; undefined where it says nothing. */
   alone: (distanceM: number) => Equivalent | undefined;
@@ -33,7 +36,6 @@ export type FitnessInput = {
   runs: readonly RepRan[];
   calibration?: Pick<Calibration, 'a' | 'g'> & Partial<Calibration>;
   conditions?: Conditions;
-  heat?: HeatLimits;
   /** A distance over which they may be known better than over 5000 m: their own. */
   ownM?: number;
 };
@@ -48,15 +50,34 @@ const GRID_STEP = 0.001;
 /** Of a session that says less, a level within 20 % or so, there is nothing to be kept. */
 const LEAST_PRECISION = 25;
 const JUDGED_M = 5000;
+/** The least error of a level that is read by efforts, stops or open ends. */
+const SUREST = 0.01;
+/** From this told effort on nothing was left. */
+const SPENT = 9.5;
+
+/** From this felt temperature (°C) on, times say less. */
+const WARM_C = 22;
 
 /** How sure the times of that day are. */
-export function isDoubtfulDay(conditions: Conditions | undefined, { careC }: HeatLimits = USUAL_HEAT_LIMITS): boolean {
+export function isDoubtfulDay(conditions: Conditions | undefined): boolean {
   if (!conditions) return false;
-  const { temperatureC, humidityPct, wind, surface } = conditions;
+  const { wind, surface } = conditions;
   if (wind === 'windy' || (surface !== undefined && surface !== 'dry')) return true;
-  if (temperatureC === undefined) return false;
-  return feltC({ temperatureC, humidityPct: humidityPct ?? 50 }) >= careC;
+  return (feltOn(conditions) ?? 0) >= WARM_C;
 }
+
+const isSpent = (last: RanLeg | undefined) => last?.ran.spent === true || (last?.ran.effort ?? 0) >= SPENT;
+
+/** What was run as it would have been on a cool day: heat takes time from long reps and adds to every effort. */
+const cooled = (reps: readonly RanLeg[], conditions: Conditions | undefined): RanLeg[] => {
+  const felt = conditions && feltOn(conditions);
+  return reps.map((rep) => {
+    const timeS = rep.timeS / (1 + slowedBy(felt, rep.timeS));
+    const { effort } = rep.ran;
+    const ran = effort === undefined ? rep.ran : { ...rep.ran, effort: Math.max(1, effort - effortAdded(felt)) };
+    return { ...rep, ran, timeS };
+  });
+};
 
 const atLevel = (curve: Curve, levelShift: number): Curve =>
   levelShift === 0 ? curve : curveMovedBy(curve, [levelShift]);
@@ -91,11 +112,14 @@ function posterior(clues: readonly Clue[], priorSd: number, most: number) {
  * that says nothing leaves it unchanged.
  */
 export function estimateFitness(input: FitnessInput): FitnessEstimate {
-  const { curve, legs, runs, conditions, heat } = input;
+  const { curve, legs, runs, conditions } = input;
   // A level is known as well as the distance that is known best: who runs 800s is not unsure for want of a 5000.
   const priorSd = Math.min(...[JUDGED_M, input.ownM ?? JUDGED_M].map((distanceM) => errorShareFor(curve, distanceM)));
-  const most = Math.max(LEVELS.least, LEVELS.sds * priorSd);
-  const reps = repsRan(legs, runs);
+  const reps = cooled(repsRan(legs, runs), conditions);
+  const expected = legsAsExpected(curve, legs, reps);
+  const isByMarks = reps.some(isFlatOut);
+  const shown = isByMarks ? undefined : shownLevel(curve, expected, isSpent(reps.at(-1)));
+  const most = Math.max(LEVELS.least, LEVELS.sds * priorSd, (shown ?? 0) + LEVELS.step);
   const clues =
     reps.length === 0
       ? []
@@ -104,19 +128,22 @@ export function estimateFitness(input: FitnessInput): FitnessEstimate {
           criticalMps: gaugeOf(curve).model.criticalMps,
           reps,
           // Were flat-out reps taken as run, a quicker one would change what all after it say.
-          at: pointsAt(curve, legsAsExpected(curve, legs, reps), most),
+          at: pointsAt(curve, expected, most),
           calibration: { ...UNCALIBRATED, ...input.calibration },
-          doubt: isDoubtfulDay(conditions, heat) ? DOUBTFUL : 1,
+          doubt: isDoubtfulDay(conditions) ? DOUBTFUL : 1,
         });
   // Without a clue all stays as it was, exactly.
-  const { levelShift, errorShare } =
-    clues.length === 0 ? { levelShift: 0, errorShare: priorSd } : posterior(clues, priorSd, most);
+  const found = clues.length === 0 ? { levelShift: 0, errorShare: priorSd } : posterior(clues, priorSd, most);
+  const { levelShift } = found;
+  // Efforts, stops and open ends make nobody surer than this; flat-out reps and races are marks.
+  const errorShare = isByMarks ? found.errorShare : Math.max(found.errorShare, Math.min(priorSd, SUREST));
   const learned = 1 - errorShare / priorSd;
   return {
     levelShift,
     errorShare,
     learned,
-    nothingNew: learned < NOTHING_NEW,
+    nothingNew: learned < NOTHING_NEW && shown === undefined,
+    ...(shown === undefined ? {} : { shown }),
     equivalent: (distanceM) => {
       const timeS = timeFor(atLevel(curve, levelShift), distanceM);
       const before = errorShareFor(curve, distanceM);

@@ -43,13 +43,18 @@ describe('what is read of a row', () => {
     expect(runs[5]).toMatchObject({ effort: 7 });
     expect(runs.some(({ stopped, flatOut }) => stopped || flatOut)).toBe(false);
   });
-  test('who stops has run out, but not with a stitch', () => {
+  test('who stops has run out only if they say so', () => {
     const stop: Happening = { type: 'decided', athleteIds: ['a0'], decision: { kind: 'stop' } } as Happening;
     const stopped = rowOf('6x400 @5k / 60s', STEADY.slice(0, 4), [stop]);
     expect(evidenceOf(stopped.row, undefined).runs.at(-1)).toMatchObject({ stopped: true });
-    const flag: Happening = { type: 'flagged', athleteId: 'a0', repIndex: 3, flag: 'stitch' };
-    const stitched = rowOf('6x400 @5k / 60s', STEADY.slice(0, 4), [stop, flag]);
-    expect(evidenceOf(stitched.row, undefined).runs.at(-1)).not.toHaveProperty('stopped');
+    expect(evidenceOf(stopped.row, undefined).runs.at(-1)).not.toHaveProperty('spent');
+    const why: Happening = { type: 'stopReason', athleteId: 'a0', reason: 'spent' };
+    const spent = rowOf('6x400 @5k / 60s', STEADY.slice(0, 4), [stop, why]);
+    expect(evidenceOf(spent.row, undefined).runs.at(-1)).toMatchObject({ stopped: true, spent: true });
+    const asked = (row: typeof spent.row) => readFitness(askedOf(row, undefined, undefined, { curve }));
+    expect(asked(stopped.row).is).toBe('as-known');
+    expect(asked(stopped.row).isUnsound).toBe(true);
+    expect(markOfEstimate(asked(spent.row), { id: 'r', date: DAY, title: 'T' })).toBeUndefined();
   });
   test('a rep that is left out of the reading cost what it cost, and says nothing', () => {
     const out: Happening = { type: 'excluded', athleteId: 'a0', repIndex: 0, reason: 'fell' } as Happening;
@@ -105,8 +110,11 @@ describe('what the coach is told', () => {
     const { row } = rowOf('3000 @max', [640]);
     const on = (conditions: { wind: 'windy' } | undefined) =>
       readFitness(askedOf(row, 'test', undefined, { curve, ...(conditions ? { conditions } : {}) }));
-    expect(on({ wind: 'windy' }).isDoubtful).toBe(true);
-    expect(on(undefined)).not.toHaveProperty('isDoubtful');
+    expect(on({ wind: 'windy' })).toMatchObject({ isWindy: true });
+    expect(on(undefined)).not.toHaveProperty('isWindy');
+    const heat = { careC: 26, hardC: 30 };
+    const hot = askedOf(row, 'test', undefined, { curve, heat, conditions: { temperatureC: 27, humidityPct: 30 } });
+    expect(readFitness(hot)).toMatchObject({ hot: { airC: 27 }, isUnsound: true });
   });
   test('how much of goal pace was held', () => {
     const cell = (verdict: 'on' | 'late' | undefined, more = {}) => ({

@@ -1,13 +1,16 @@
 /** What a session says about one athlete's fitness, in the figures that a coach is told, and the marks that can be kept of it. */
-import { timeErrorFor, timeFor } from '../fitness/curve';
+import { curveMovedBy, errorShareFor, timeErrorFor, timeFor } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import { SHORTEST_MARK_M } from '../fitness/weighing';
 import type { Intent } from '../session/intent';
 import type { Goal } from '../squad/athlete';
+import type { HeatLimits } from '../squad/heat';
 import type { Plan } from '../run/plan';
 import { meanOfKnown } from '../units/mean';
 import { FRESH_EFFORT } from './clues';
-import { estimateFitness, isDoubtfulDay, type Equivalent, type FitnessInput } from './fitness';
+import { estimateFitness, type Equivalent, type FitnessInput } from './fitness';
+import { hotDay, type HotDay } from './heatCost';
+import type { ReviewCell } from './cell';
 import type { EffortReading } from './effortReading';
 import { evidenceOf } from './evidence';
 import type { ReviewRow } from './review';
@@ -15,8 +18,16 @@ import type { ReviewRow } from './review';
 /** Without a goal a level is told over this distance. */
 const USUAL_M = 5000;
 
-/** What is asked, plain enough for a worker: the times are told over `distanceM`. */
-export type FitnessAsked = FitnessInput & { athleteId: string; distanceM: number };
+/**
+ * What is asked, plain enough for a worker: the times are told over `distanceM`. `isUnsound`: they stopped, or were not
+ * well, so that no mark is kept of it.
+ */
+export type FitnessAsked = FitnessInput & {
+  athleteId: string;
+  distanceM: number;
+  heat?: HeatLimits;
+  isUnsound?: true;
+};
 
 export type FitnessReading = {
   athleteId: string;
@@ -25,12 +36,20 @@ export type FitnessReading = {
   before: Equivalent;
   after: Equivalent;
   alone?: Equivalent;
+  /** After it over 5000 m, where that is another distance. */
+  fiveK?: Equivalent;
   learned: number;
   nothingNew: boolean;
   /** Fitter or less fit than was known, by more than it may be wrong. */
   is: 'fitter' | 'less-fit' | 'as-known';
-  /** It was hot, windy or wet. */
-  isDoubtful?: true;
+  /** What made times say less that day. */
+  hot?: HotDay;
+  isWindy?: true;
+  isWet?: true;
+  /** Nothing is kept of it: it was hot, they stopped, or were not well. */
+  isUnsound?: true;
+  /** What was run is impossible by the marks: the least that it shows, over `distanceM`. */
+  atLeastS?: number;
 };
 
 /** What is asked about an athlete's row. */
@@ -38,14 +57,25 @@ export function askedOf(
   row: ReviewRow,
   intent: Intent | undefined,
   goal: Goal | undefined,
-  source: Pick<FitnessInput, 'curve' | 'conditions' | 'heat' | 'calibration'>,
+  source: Pick<FitnessAsked, 'curve' | 'conditions' | 'heat' | 'calibration'>,
 ): FitnessAsked {
+  const isUnsound = row.stoppedAtMs !== undefined || row.cells.some(({ flags }) => flags.length > 0);
   return {
     athleteId: row.athleteId,
     distanceM: goal?.distanceM ?? USUAL_M,
     ...source,
     ...evidenceOf(row, intent),
+    ...(isUnsound ? { isUnsound } : {}),
   };
+}
+
+/** Beyond this many standard errors of the curve, what was shown is said plainly. */
+const PLAIN_SES = 3;
+
+/** The time that a level above the curve comes to, where it is far above it. */
+function atLeastOf({ curve, distanceM }: FitnessAsked, shown: number | undefined): number | undefined {
+  if (shown === undefined || shown <= PLAIN_SES * errorShareFor(curve, USUAL_M)) return undefined;
+  return timeFor(curveMovedBy(curve, [shown]), distanceM);
 }
 
 export function readFitness(asked: FitnessAsked): FitnessReading {
@@ -53,16 +83,24 @@ export function readFitness(asked: FitnessAsked): FitnessReading {
   const estimate = estimateFitness({ ...asked, ownM: distanceM });
   const { levelShift, errorShare, learned, nothingNew } = estimate;
   const alone = estimate.alone(distanceM);
+  const hot = hotDay(conditions ?? {}, heat);
+  const atLeastS = atLeastOf(asked, estimate.shown);
+  const isUnsound = asked.isUnsound === true || hot !== undefined;
   return {
     athleteId,
     distanceM,
     before: { timeS: timeFor(curve, distanceM), errorS: timeErrorFor(curve, distanceM) },
     after: estimate.equivalent(distanceM),
+    ...(distanceM === USUAL_M ? {} : { fiveK: estimate.equivalent(USUAL_M) }),
     ...(alone ? { alone } : {}),
     learned,
     nothingNew,
     is: Math.abs(levelShift) <= errorShare ? 'as-known' : levelShift > 0 ? 'fitter' : 'less-fit',
-    ...(isDoubtfulDay(conditions, heat) ? { isDoubtful: true as const } : {}),
+    ...(hot ? { hot } : {}),
+    ...(conditions?.wind === 'windy' ? { isWindy: true as const } : {}),
+    ...(conditions?.surface !== undefined && conditions.surface !== 'dry' ? { isWet: true as const } : {}),
+    ...(isUnsound ? { isUnsound: true as const } : {}),
+    ...(atLeastS === undefined ? {} : { atLeastS }),
   };
 }
 
@@ -75,10 +113,10 @@ const comesFrom = ({ id, date, title }: KeptFrom) => ({ date, note: title.slice(
 
 /** The mark to keep of an estimate, where it says something new. */
 export function markOfEstimate(
-  { distanceM, after, alone, nothingNew }: FitnessReading,
+  { distanceM, after, alone, nothingNew, isUnsound }: FitnessReading,
   session: KeptFrom,
 ): Mark | undefined {
-  if (nothingNew || !alone) return undefined;
+  if (nothingNew || !alone || isUnsound) return undefined;
   return {
     distanceM,
     timeS: tenths(after.timeS),
@@ -110,13 +148,16 @@ export function trialsIn(
 export type GoalReps = { held: number; of: number; pace: string; restS?: number };
 
 export function goalReps({ cells }: Pick<ReviewRow, 'cells'>): GoalReps | undefined {
-  const at = cells.filter(({ rep, excluded }) => rep?.pace?.startsWith('goal') && !excluded);
+  const at = cells.filter(({ rep, excluded }) => rep?.pace?.includes('goal') && !excluded);
   const judged = at.filter(({ verdict, unfinished }) => verdict !== undefined || unfinished);
   const pace = at[0]?.rep?.pace;
   if (judged.length === 0 || pace === undefined) return undefined;
   const restS = meanOfKnown(at.map((cell) => cell.restS));
+  const isHeld = ({ verdict }: ReviewCell) => verdict === 'on' || verdict === 'early';
+  // Of a pace that moves to the goal's, up to the last one held: those before it were easier.
+  const isMoving = pace.includes('>');
   return {
-    held: judged.filter(({ verdict }) => verdict === 'on' || verdict === 'early').length,
+    held: isMoving ? judged.findLastIndex(isHeld) + 1 : judged.filter(isHeld).length,
     of: judged.length,
     pace,
     ...(restS === undefined ? {} : { restS }),

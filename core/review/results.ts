@@ -2,12 +2,13 @@
  * A run as rows, for lists, stories and comparisons in place of the whole log. Worked out from the log alone, and again whenever
  * RESULTS_VERSION grows.
  */
-import type { Flag, NextDay, NextStep, Presence, RunEvent } from '../run/events';
+import type { Flag, NextDay, NextStep, Presence, RunEvent, StopReason } from '../run/events';
 import { athletesOf, type Plan } from '../run/plan';
 import type { RunState } from '../run/runState';
 import type { Verdict } from '../run/verdict';
 import type { ReviewCell } from './cell';
 import { isUphill } from './asRun';
+import { meantOfLast } from './effortReading';
 import { openingOf } from './habits';
 import { sessionLoad, type SessionLoad } from './load';
 import { reviewGroups, type Review, type ReviewRow } from './review';
@@ -16,7 +17,7 @@ import type { TimeSource } from './evenness';
 import { known } from '../units/known';
 
 /** Raised whenever the content of the rows changes. */
-export const RESULTS_VERSION = 5;
+export const RESULTS_VERSION = 6;
 
 /** One rep of one athlete; `place` is its place among all of theirs. Seconds, metres and percent, late is positive. */
 export type RepResult = {
@@ -66,6 +67,9 @@ export type AthleteResult = {
   on: number;
   late: number;
   isStopped?: true;
+  stopReason?: StopReason;
+  /** The effort that was meant for the rep of `lastEffort`. */
+  meantLast?: number;
   meanPercent?: number;
   evennessPercent?: number;
   fadePercent?: number;
@@ -154,6 +158,8 @@ function athleteResult(plan: Plan, state: RunState, reviews: readonly Review[], 
     on: cameIn('on'),
     late: cameIn('late'),
     isStopped: flagged(athlete?.stoppedAtMs !== undefined),
+    stopReason: athlete?.stopReason,
+    meantLast: row && meantOfLast(plan.arc, row.cells),
     meanPercent: evenness?.meanPercent,
     evennessPercent: evenness?.evennessPercent,
     fadePercent: evenness?.fadePercent,

@@ -1,4 +1,5 @@
 /** A session that was run, read by what was run together: athletes × reps. */
+import type { StopReason } from '../run/events';
 import { repLabel, type PlannedRep } from '../run/plan';
 import type { AthleteState, Decided, GroupState, RunState, Slot } from '../run/runState';
 import { counts, readCell, type ReviewCell } from './cell';
@@ -10,7 +11,8 @@ import { mean, variance } from '../units/mean';
 export type ReviewRow = {
   athleteId: string;
   name: string;
-  /** The name of the group they ran this with. */
+  /** The group they ran this with. */
+  groupId: string;
   groupName: string;
   cells: ReviewCell[];
   finished: number;
@@ -28,6 +30,7 @@ export type ReviewRow = {
   sessionEffort?: number;
   decided: Decided[];
   stoppedAtMs?: number;
+  stopReason?: StopReason;
   /** The group they were to run with, where that is another. */
   movedFrom?: string;
 };
@@ -91,7 +94,7 @@ function meansOf(cells: readonly ReviewCell[], meanOver: Review['meanOver']) {
 }
 
 function rowOf(state: RunState, group: GroupState, athlete: AthleteState, meanOver: Review['meanOver']): ReviewRow {
-  const { athleteId, name, decided, sessionEffort, stoppedAtMs, plannedFor } = athlete;
+  const { athleteId, name, decided, sessionEffort, stoppedAtMs, stopReason, plannedFor } = athlete;
   const places = new Map(
     athlete.runs.flatMap(({ groupId, repIndex }, i) => (groupId === group.id ? [[repIndex, i]] : [])),
   );
@@ -104,6 +107,7 @@ function rowOf(state: RunState, group: GroupState, athlete: AthleteState, meanOv
   return {
     athleteId,
     name,
+    groupId: group.id,
     groupName: group.name,
     cells,
     decided,
@@ -113,6 +117,7 @@ function rowOf(state: RunState, group: GroupState, athlete: AthleteState, meanOv
     ...(lastEffort === undefined ? {} : { lastEffort }),
     ...(sessionEffort === undefined ? {} : { sessionEffort }),
     ...(stoppedAtMs === undefined ? {} : { stoppedAtMs }),
+    ...(stopReason === undefined ? {} : { stopReason }),
     ...(plannedFor !== group.id && home ? { movedFrom: home.name } : {}),
   };
 }

@@ -23,8 +23,16 @@ export type NextDay = (typeof NEXT_DAYS)[number];
 export const NEXT_STEPS = ['on', 'repeat', 'back'] as const;
 export type NextStep = (typeof NEXT_STEPS)[number];
 
-export const FLAGS = ['stitch', 'niggle'] as const;
+export const FLAGS = ['stitch', 'niggle', 'pain', 'unwell'] as const;
 export type Flag = (typeof FLAGS)[number];
+
+/** Why somebody stopped: nothing was left, a stitch, pain, another duty, or the coach's call. */
+export const STOP_REASONS = ['spent', 'stitch', 'pain', 'had-to-go', 'coach'] as const;
+export type StopReason = (typeof STOP_REASONS)[number];
+
+/** The coach's answer for an athlete to take care of, for one day: runs nothing, runs about 60 %, or runs as planned. */
+export const CARE_CHOICES = ['out', 'part', 'planned'] as const;
+export type CareChoice = (typeof CARE_CHOICES)[number];
 
 export const SURFACES = ['dry', 'wet', 'soft', 'icy'] as const;
 export const WINDS = ['calm', 'breezy', 'windy'] as const;
@@ -110,6 +118,10 @@ export type SessionFeltEvent = Stamp & { type: 'sessionFelt'; athleteId: string;
 export type NextDayEvent = Stamp & { type: 'nextDay'; athleteIds: string[]; legs: NextDay };
 /** The coach has decided what comes next for these athletes; `sessionId` is the session it was written into. */
 export type NextStepEvent = Stamp & { type: 'nextStep'; athleteIds: string[]; step: NextStep; sessionId?: string };
+/** Why an athlete stopped, told on the spot or afterwards. */
+export type StopReasonEvent = Stamp & { type: 'stopReason'; athleteId: string; reason: StopReason };
+/** How much of the session an athlete to take care of runs today. */
+export type CareChosenEvent = Stamp & { type: 'careChosen'; athleteId: string; choice: CareChoice };
 /** Heart beats a minute, after a rep. */
 export type PulseEvent = Stamp & { type: 'pulse'; athleteId: string; repIndex: number; beatsPerMin: number };
 export type FlaggedEvent = Stamp & { type: 'flagged'; athleteId: string; repIndex: number; flag: Flag };
@@ -153,6 +165,8 @@ export type RunEvent =
   | SessionFeltEvent
   | NextDayEvent
   | NextStepEvent
+  | StopReasonEvent
+  | CareChosenEvent
   | PulseEvent
   | FlaggedEvent
   | ExcludedEvent

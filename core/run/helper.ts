@@ -16,6 +16,7 @@ export function whyNotForHelper(event: RunEvent, ownDeviceId: string, stored: St
   if (event.type === 'ended') return 'Only the coach’s phone ends the session.';
   if (event.type === 'excluded') return 'Only the coach leaves a rep out of the reading.';
   if (event.type === 'nextDay' || event.type === 'nextStep') return 'Only the coach says what comes next.';
+  if (event.type === 'careChosen') return 'Only the coach says how much somebody runs today.';
   if (event.type !== 'undone' && event.type !== 'shifted' && event.type !== 'named') return undefined;
   const target = stored.event(event.eventId);
   if (target?.deviceId === ownDeviceId || target?.deviceId === LOOP_DEVICE) return undefined;
@@ -25,8 +26,18 @@ export function whyNotForHelper(event: RunEvent, ownDeviceId: string, stored: St
   return NOT_YOURS;
 }
 
-const FOR_THE_COACH: ReadonlySet<RunEvent['type']> = new Set(['noted', 'excluded', 'nextDay', 'nextStep']);
+const FOR_THE_COACH: ReadonlySet<RunEvent['type']> = new Set([
+  'noted',
+  'flagged',
+  'stopReason',
+  'excluded',
+  'nextDay',
+  'nextStep',
+]);
 
-/** Returns whether a helper may read an event: all that timing takes; notes about people are for the coach, and the phone that wrote them. */
+/**
+ * Returns whether a helper may read an event: all that timing takes. Notes about people, and whether somebody is well, are for the coach
+ * and the phone that wrote them.
+ */
 export const isForHelper = ({ type, deviceId }: RunEvent, ownDeviceId: string): boolean =>
   !FOR_THE_COACH.has(type) || deviceId === ownDeviceId;

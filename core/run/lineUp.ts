@@ -65,6 +65,21 @@ function cutTo(rep: PlannedRep, target: PlannedTarget, distanceM: number): { rep
   };
 }
 
+/** The share of the reps that somebody runs who is to run a part of the session. */
+export const PART = 0.6;
+
+/** The first reps that make up a part of so many: at least one. */
+export const partOf = (reps: number): number => Math.max(1, Math.round(PART * reps));
+
+/** Returns true for a rep that an athlete does not run because the coach has cut today's session for them. */
+function isBeyondPart({ careChoice, plannedFor, planned }: AthleteState, group: GroupState, slot: Slot): boolean {
+  if (careChoice !== 'part') return false;
+  const isTheirs = ({ onlyFor, planIndex }: Slot) =>
+    !onlyFor && (plannedFor !== group.id || !planned.targets[planIndex]?.isLeftOut);
+  const own = group.slots.filter(isTheirs);
+  return own.indexOf(slot) >= partOf(own.length);
+}
+
 /** What one athlete is to run in a slot, after all that was decided for them; undefined if they do not run it. */
 export function ownRep(
   state: RunState,
@@ -83,7 +98,7 @@ export function ownRep(
     athlete.plannedFor === group.id
       ? (athlete.planned.targets[planIndex] ?? {})
       : borrowedTarget(state, athlete, group, planIndex);
-  if (planned.isLeftOut && !slot.onlyFor) return undefined;
+  if ((planned.isLeftOut || isBeyondPart(athlete, group, slot)) && !slot.onlyFor) return undefined;
   let ownRun = { rep, target: planned };
   for (const { decision } of athlete.decided) {
     const { targetS, recoveryS } = ownRun.target;

@@ -1,5 +1,6 @@
 import { correctedLog, isLater, type LogEntry } from './corrections';
 import type {
+  CareChoice,
   DecidedEvent,
   JoinedEvent,
   NamedEvent,
@@ -239,6 +240,14 @@ function applyAfterwards(state: RunState, event: NextDayEvent | NextStepEvent): 
   return athletes.length > 0;
 }
 
+function applyCare(athlete: AthleteState | undefined, choice: CareChoice): boolean {
+  if (!athlete) return false;
+  if (choice === 'out') athlete.presence = 'absent';
+  else if (athlete.careChoice === 'out') athlete.presence = 'present';
+  athlete.careChoice = choice;
+  return true;
+}
+
 function applyMove(state: RunState, athleteIds: readonly string[], groupId: string): boolean {
   const athletes = athleteIds.flatMap((id) => state.athletes[id] ?? []);
   if (!groupOf(state, groupId)) return false;
@@ -293,6 +302,13 @@ function apply(state: RunState, entry: LogEntry, namedAs: ReadonlyMap<string, Na
       if (athlete) athlete.sessionEffort = event.effort;
       return athlete !== undefined;
     }
+    case 'stopReason': {
+      const athlete = state.athletes[event.athleteId];
+      if (athlete) athlete.stopReason = event.reason;
+      return athlete !== undefined;
+    }
+    case 'careChosen':
+      return applyCare(state.athletes[event.athleteId], event.choice);
     case 'nextDay':
     case 'nextStep':
       return applyAfterwards(state, event);

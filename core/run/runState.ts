@@ -1,4 +1,15 @@
-import type { Conditions, TrackDecision, Flag, NextDay, NextStep, Presence, RunEvent, StartMode } from './events';
+import type {
+  CareChoice,
+  Conditions,
+  TrackDecision,
+  Flag,
+  NextDay,
+  NextStep,
+  Presence,
+  RunEvent,
+  StartMode,
+  StopReason,
+} from './events';
 import type { LogEntry } from './corrections';
 import type { PlannedAthlete, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
 
@@ -54,6 +65,9 @@ export type AthleteState = {
   runs: RepRun[];
   decided: Decided[];
   stoppedAtMs?: number;
+  stopReason?: StopReason;
+  /** How much they run today, where the coach has said so. */
+  careChoice?: CareChoice;
   /** Effort of the whole session, 1 to 10. */
   sessionEffort?: number;
   /** How they were the day after, and what was decided to come next. */

@@ -4,7 +4,7 @@ import { USUAL_TOLERANCE } from '../paces/paceBook';
 export type Verdict = 'early' | 'on' | 'late';
 
 /** Within this a time is "on": the pace's tolerance, and never less than half a second, about what a thumb is good for. */
-const toleranceS = (targetS: number, tolerance: number) => Math.max(0.5, targetS * tolerance);
+export const toleranceS = (targetS: number, tolerance: number) => Math.max(0.5, targetS * tolerance);
 
 /** Judges `deltaS` (run time less target, in seconds) against the tolerance (a share of the target) of its pace. */
 export function verdictOn(deltaS: number, targetS: number, tolerance = USUAL_TOLERANCE): Verdict {

@@ -1,11 +1,12 @@
 import { chromium, type Page } from '@playwright/test';
 import { fitCurve } from '@core/fitness/curve';
 import { gaugeOf } from '@core/outlook/gauge';
-import { findingsOf } from '@core/review/findings';
-import { readEffort } from '@core/review/effortReading';
+import { factsOf, type SessionFacts } from '@core/judgement/facts';
+import { findingsOf } from '@core/judgement/findings';
+import { squadLever } from '@core/judgement/lever';
+import { readReady, readyAsked } from '@core/judgement/nextReady';
 import { curveOfReserve } from '@core/review/load';
 import { askedOf, readFitness, type FitnessAsked } from '@core/review/fitnessReading';
-import { readReady, readyAsked } from '@core/review/nextReady';
 import { reviewRun } from '@core/review/review';
 import { replay } from '@core/run/replay';
 import { ALL_RUNS } from '../../e2e/app';
@@ -17,17 +18,25 @@ import { report, timed } from './measure';
 const SLOWER = 4;
 const ROUNDS = 5;
 
-/** All that the page of a session shows at once: replayed, read, what matters, and everyone's efforts. */
-function readAll({ plan, events }: ReturnType<typeof longEvening>) {
-  const reviews = reviewRun(replay(plan, events));
-  findingsOf(reviews);
+/** All that the page of a session shows at once: replayed, read, the facts of everyone, and what matters. */
+function readAll({ plan, events }: ReturnType<typeof longEvening>): SessionFacts {
+  const state = replay(plan, events);
+  const reviews = reviewRun(state);
   const reserves = new Map(
     plan.groups.flatMap(({ athletes }) => athletes.map((athlete) => [athlete.athleteId, athlete.reserve])),
   );
-  for (const { athleteId, cells } of reviews.flatMap(({ rows }) => rows)) {
-    const reserve = reserves.get(athleteId);
-    readEffort(cells, plan.arc, reserve && curveOfReserve(reserve));
-  }
+  const facts = factsOf({
+    plan,
+    state,
+    reviews,
+    knownOf: (athleteId) => {
+      const reserve = reserves.get(athleteId);
+      return reserve ? { curve: curveOfReserve(reserve) } : {};
+    },
+  });
+  findingsOf(facts);
+  squadLever(facts);
+  return facts;
 }
 
 /** What is asked of the worker for that page: how fit everyone is, by a curve of their own each. */
@@ -77,11 +86,13 @@ export async function reading(): Promise<void> {
   const curves = new Map(asked.map(({ athleteId, curve }) => [athleteId, curve]));
   const { plan, events } = session;
   const state = replay(plan, events);
-  const ready = readyAsked(state, reviewRun(state), plan.arc, (athleteId) => {
+  const knownOf = (athleteId: string) => {
     const curve = curves.get(athleteId);
     return curve ? { curve } : {};
-  });
-  report('who of the 24 is ready for a step on', await timed(5, () => ready.map(readReady)), {
+  };
+  const facts = factsOf({ plan, state, reviews: reviewRun(state), knownOf });
+  const ready = readyAsked(facts, () => true);
+  report('who of the 24 is ready for a step on', await timed(5, () => readReady(ready)), {
     against: ['how fit they are', await timed(5, () => asked.map(readFitness))],
   });
 

@@ -8,12 +8,14 @@ import { withoutNulls } from './withoutNulls';
 type Row = typeof athletes.$inferSelect;
 
 function memberOf(row: Row, ownMarks: SquadMember['marks']): SquadMember {
-  const { id, name, tileName, status, bornYear, leaning, runningSince, weeklyKm, groupId, notes, ...rest } = row;
+  const { id, name, tileName, status, bornYear, leaning, runningSince, wellOn, weeklyKm, groupId, notes, ...rest } =
+    row;
   const { goal, nudge, paceBookId, chip } = rest;
   const more = withoutNulls({
     bornYear,
     leaning,
     runningSince,
+    wellOn,
     weeklyKm,
     groupId,
     notes,

@@ -1,15 +1,24 @@
-/** How each athlete tells effort, from the sessions of some months before a day. */
+/** How each athlete tells effort, from the sessions of some months before a day; and whether theirs has crept up. */
 import { and, asc, eq, exists, gte, isNull, lt, sql } from 'drizzle-orm';
 import { courseOffsets } from '@core/fitness/courseOffsets';
 import { ageDaysOn, type CourseOffsets } from '@core/fitness/weighing';
 import { isOnTrack } from '@core/fitness/mark';
-import { calibrate, type Calibration, type EffortPair } from '@core/outlook/calibration';
+import {
+  calibrate,
+  calibrated,
+  LEARNED_AFTER_DAYS,
+  UNCALIBRATED,
+  type Calibration,
+  type EffortPair,
+} from '@core/outlook/calibration';
+import type { AboveExpected } from '@core/judgement/creeping';
 import type { PaceBook } from '@core/paces/paceBook';
 import { SHIPPED_PACE_BOOKS } from '@core/paces/shippedPaceBooks';
 import { toldIn, type RanRow } from '@core/review/toldBefore';
 import { athletePaces, paceBookById } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
 import { daysAfter } from '@core/units/dayNumber';
+import { meanOfKnown } from '@core/units/mean';
 import { listAthletes } from './athletes';
 import type { Db } from './open';
 import { listPaceBooks } from './paceBooks';
@@ -19,7 +28,7 @@ import { readSquad } from './squad';
 import { withoutNulls } from './withoutNulls';
 
 /** How many days back efforts are read: older ones would count a quarter or less. */
-const DAYS = 120;
+const DAYS = 120 + LEARNED_AFTER_DAYS;
 
 /** Cache size in athletes' sessions: some months of a squad. */
 const MOST_KEPT = 6000;
@@ -97,20 +106,23 @@ function tidy(athletes: readonly SquadMember[]): void {
     if (kept.size > MOST_KEPT || !ids.has(key.slice(0, key.indexOf(' ')))) kept.delete(key);
 }
 
-/** Everyone's calibration from sessions before a day (YYYY-MM-DD), by athlete; who told nothing is left out. It yields to other requests. */
-export async function calibrationsBefore(db: Db, before: string): Promise<Record<string, Calibration>> {
+/** One session in which somebody told efforts. */
+type ToldSession = { sessionId: string; date: string; told: Told };
+
+/** What each athlete told in the sessions before a day, by their ids; who told nothing is left out. It yields to other requests. */
+async function toldBefore(db: Db, before: string): Promise<Map<string, ToldSession[]>> {
   const athletes = listAthletes(db);
   const books = [...SHIPPED_PACE_BOOKS, ...listPaceBooks(db)];
   const { paceBookId } = readSquad(db);
   const isOffTrack = athletes.some(({ marks }) => !marks.every(isOnTrack));
   const courses: CourseOffsets = isOffTrack ? courseOffsets(athletes, before) : new Map();
-  const found: Record<string, Calibration> = {};
+  const found = new Map<string, ToldSession[]>();
   for (const athlete of athletes) {
     await breathe();
     if (!db.$client.open) break;
     const book = paceBookById(books, athlete.paceBookId ?? paceBookId);
-    const pairs: EffortPair[] = [];
     const ofThem = JSON.stringify([athlete.marks, athlete.nudge, book.model, [...courses]]);
+    const sessions: ToldSession[] = [];
     for (const [sessionId, session] of sessionsTold(db, athlete.id, before)) {
       const key = `${athlete.id} ${sessionId}`;
       // The cache holds for as long as everything it was computed from is the same.
@@ -122,11 +134,45 @@ export async function calibrationsBefore(db: Db, before: string): Promise<Record
       const told = isKnown ? cached.told : toldOf(athlete, sessionId, session, book, courses);
       kept.delete(key);
       kept.set(key, { readFrom, told });
-      const ageDays = ageDaysOn(session.date, before);
-      pairs.push(...told.map((pair) => ({ ...pair, ageDays, sessionId })));
+      sessions.push({ sessionId, date: session.date, told });
     }
-    if (pairs.length > 0) found[athlete.id] = calibrate(pairs);
+    if (sessions.length > 0) found.set(athlete.id, sessions);
   }
   tidy(athletes);
+  return found;
+}
+
+/** How somebody tells effort on a day, from what is old enough to say so. */
+function calibrationOf(sessions: readonly ToldSession[], day: string): Calibration | undefined {
+  const pairs = sessions.flatMap(({ sessionId, date, told }): EffortPair[] => {
+    const ageDays = ageDaysOn(date, day);
+    return ageDays > LEARNED_AFTER_DAYS ? told.map((pair) => ({ ...pair, ageDays, sessionId })) : [];
+  });
+  return pairs.length > 0 ? calibrate(pairs) : undefined;
+}
+
+/** Everyone's calibration from sessions some weeks before a day (YYYY-MM-DD), by athlete; who told nothing is left out. */
+export async function calibrationsBefore(db: Db, before: string): Promise<Record<string, Calibration>> {
+  const found: Record<string, Calibration> = {};
+  for (const [athleteId, sessions] of await toldBefore(db, before)) {
+    const calibration = calibrationOf(sessions, before);
+    if (calibration) found[athleteId] = calibration;
+  }
+  return found;
+}
+
+/** How much more than expected each athlete told in each session up to a day, that day included. */
+export async function aboveExpectedUpTo(db: Db, day: string): Promise<Map<string, AboveExpected[]>> {
+  const found = new Map<string, AboveExpected[]>();
+  for (const [athleteId, sessions] of await toldBefore(db, daysAfter(day, 1))) {
+    const telling = calibrationOf(sessions, day) ?? UNCALIBRATED;
+    found.set(
+      athleteId,
+      sessions.flatMap(({ date, told }) => {
+        const above = meanOfKnown(told.map(({ predicted, reported }) => reported - calibrated(predicted, telling)));
+        return above === undefined ? [] : [{ date, above }];
+      }),
+    );
+  }
   return found;
 }

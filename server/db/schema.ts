@@ -17,7 +17,7 @@ import type { VolumeGuides } from '@core/squad/volumeGuides';
 import type { Goal, Leaning, Status } from '@core/squad/athlete';
 import type { Club } from '@core/squad/club';
 import type { Schools } from '@core/squad/schools';
-import type { Conditions, Flag, NextDay, NextStep, Presence } from '@core/run/events';
+import type { Conditions, Flag, NextDay, NextStep, Presence, StopReason } from '@core/run/events';
 import type { Verdict } from '@core/run/verdict';
 
 /** The squad's settings: one row. */
@@ -57,6 +57,7 @@ export const athletes = sqliteTable('athletes', {
   bornYear: integer('born_year'),
   leaning: text().$type<Leaning>(),
   runningSince: text('running_since'),
+  wellOn: text('well_on'),
   weeklyKm: real('weekly_km'),
   groupId: text('group_id').references(() => groups.id, { onDelete: 'set null' }),
   notes: text(),
@@ -288,6 +289,8 @@ export const athleteResults = sqliteTable(
     on: integer().notNull(),
     late: integer().notNull(),
     isStopped: integer('is_stopped', { mode: 'boolean' }).notNull().default(false),
+    stopReason: text('stop_reason').$type<StopReason>(),
+    meantLast: real('meant_last'),
     meanPercent: real('mean_percent'),
     evennessPercent: real('evenness_percent'),
     fadePercent: real('fade_percent'),

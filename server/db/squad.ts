@@ -166,6 +166,7 @@ function putAthletes(tx: Tx, list: Sent, nowMs: number): void {
     bornYear: input.bornYear ?? null,
     leaning: input.leaning ?? null,
     runningSince: input.runningSince ?? null,
+    wellOn: input.wellOn ?? null,
     weeklyKm: input.weeklyKm ?? null,
     groupId: input.groupId ?? null,
     notes: input.notes ?? null,

@@ -74,6 +74,8 @@ test('every kind of event was shipped in some shape, so that none can be forgott
     sessionFelt: true,
     nextDay: true,
     nextStep: true,
+    stopReason: true,
+    careChosen: true,
     pulse: true,
     flagged: true,
     excluded: true,

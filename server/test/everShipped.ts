@@ -201,4 +201,18 @@ const finishes = {
   ]),
 };
 
-export const EVER_SHIPPED = [first, groups, afterwards, finishes];
+/** Why somebody stopped, and how much somebody to take care of runs. */
+const care = {
+  since: 'care',
+  plan: { ...first.plan, id: run(5) },
+  events: eventsOf(5, [
+    { type: 'careChosen', athleteId: ADA, choice: 'part' },
+    { type: 'started', repIndex: 0, athleteIds: [ADA] },
+    { type: 'flagged', athleteId: ADA, repIndex: 0, flag: 'pain' },
+    { type: 'decided', athleteIds: [ADA], decision: { kind: 'stop' }, repIndex: 0 },
+    { type: 'ended' },
+    { type: 'stopReason', athleteId: ADA, reason: 'pain' },
+  ]),
+};
+
+export const EVER_SHIPPED = [first, groups, afterwards, finishes, care];

@@ -1,7 +1,13 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
-import type { ReadyAnswer } from '@core/review/nextReady';
+import type { SessionFacts } from '@core/judgement/facts';
+import type { ReadyAnswer } from '@core/judgement/nextReady';
+import type { NextPlan } from '@core/planning/nextPlan';
+import { itemAt } from '@core/session/edit';
+import type { Intent } from '@core/session/intent';
+import type { ItemSetting } from '@core/session/itemSetting';
+import { listed } from '@core/units/listed';
 import { LEVER_WORDS } from '@core/library/leverWords';
 import { NoResult } from '../ResultPage';
 import { useReview, type ReadRun } from '../useReview';
@@ -20,7 +26,11 @@ import { Trouble } from '../../ui/Trouble';
 import { TwoColumns } from '../../ui/TwoColumns';
 import { WhenField } from '../../ui/WhenField';
 import { Text } from '../../ui/Text';
+import { useFacts } from '../useFacts';
 import { DayAfter } from './DayAfter';
+import { MarksPage } from './MarksPage';
+import { treeOf } from './nextChoices';
+import { ownText } from './nextText';
 import { ReadyRows } from './ReadyRows';
 import { SeasonThread } from './SeasonThread';
 import { useNext, type Next } from './useNext';
@@ -30,20 +40,48 @@ import { useWriteNext } from './useWriteNext';
 import { mainOf, WhatChanges } from './WhatChanges';
 import { WhatIs } from '../../parts/WhatIs';
 
+/** What some run otherwise in their group, those of one kind together: `Kit and Gus stop after 5.` */
+function ownChangesOf({ plan, shorthand }: NextPlan, placed: Next['placed']): string[] {
+  const labels = new Map(placed.map(({ athleteId, label }) => [athleteId, label]));
+  const base = treeOf(shorthand, {});
+  const kinds = new Map<string, { names: string[]; set: ItemSetting; n: number }>();
+  for (const change of plan.changes ?? []) {
+    const { whom, set } = change;
+    if (whom.kind !== 'athlete' || !('path' in change) || set.kind === 'aim') continue;
+    const key = JSON.stringify([change.path, set]);
+    const count = base && itemAt(base, change.path)?.count;
+    const kind = kinds.get(key) ?? { names: [], set, n: count?.kind === 'fixed' ? count.n : 0 };
+    kind.names.push(labels.get(whom.athleteId) ?? 'Somebody');
+    kinds.set(key, kind);
+  }
+  const out = Object.entries(plan.care ?? {}).flatMap(([id, choice]) =>
+    choice === 'out' ? [labels.get(id) ?? 'Somebody'] : [],
+  );
+  return [
+    ...[...kinds.values()].map(({ names, set, n }) => ownText(names, set, n)),
+    ...(out.length > 0 ? [`${listed(out)} ${out.length === 1 ? 'leaves' : 'leave'} out until well.`] : []),
+  ];
+}
+
 /** What everyone runs by these choices: most of them first, then each group that has something of its own. */
 function WhatIsRun({ next, paceNames }: { next: Next; paceNames: readonly string[] }) {
   const { plan, placed } = next;
   if (!plan) return null;
   const ownGroups = (plan.plan.groups ?? []).filter(({ version }) => version !== undefined);
   const most = placed.filter(({ shorthand }) => shorthand === plan.shorthand).length;
+  const all = placed.length === 1 ? 'The one who ran it' : placed.length === 2 ? 'Both' : `All ${placed.length}`;
+  const own = ownChangesOf(plan, placed);
   return (
     <View role="region" aria-label="What is run" style={{ gap: SPACE.xs }}>
       <Text as="heading" level={2}>
         What is run then
       </Text>
       <Text>
-        {`${ownGroups.length === 0 ? 'All' : `${most} of ${placed.length}`}: ${mainOf(plan.shorthand, paceNames)}`}
+        {`${most === placed.length ? all : `${most} of ${placed.length}`}: ${mainOf(plan.shorthand, paceNames)}`}
       </Text>
+      {own.map((text) => (
+        <Text key={text}>{text}</Text>
+      ))}
       {ownGroups.map(({ id, name, athleteIds, version = '' }) => (
         <Text key={id}>{`${name} (${athleteIds.length}): ${mainOf(version, paceNames)}`}</Text>
       ))}
@@ -70,12 +108,18 @@ function WrittenAlready({ read }: { read: ReadRun }) {
   );
 }
 
-type Props = { read: ReadRun; library: StoredLibraryView; squad: SquadView; answers: readonly ReadyAnswer[] };
+type Props = {
+  read: ReadRun;
+  facts: SessionFacts;
+  library: StoredLibraryView;
+  squad: SquadView;
+  answers: readonly ReadyAnswer[];
+};
 
-function Ready({ read, library, squad, answers }: Props) {
+function Ready({ read, facts, library, squad, answers }: Props) {
   const turns = useTurns(read.plan.sessionId);
   const turn = turns.find((turn) => turn.next !== undefined)?.next;
-  const next = useNext(read, answers, { library, squad, turn });
+  const next = useNext(read, facts, answers, { library, squad, turn });
   const { isWriting, trouble, write } = useWriteNext(read, next, { library, turns });
   const [keeps, setKeeps] = useState(false);
   const { plan, state } = read;
@@ -101,7 +145,7 @@ function Ready({ read, library, squad, answers }: Props) {
       <WhatIsRun next={next} paceNames={paceNames} />
       <WhenField
         type="date"
-        label="On"
+        label="Day"
         value={date}
         onChange={next.setDate}
         error={date === '' ? 'Choose a day.' : undefined}
@@ -115,7 +159,7 @@ function Ready({ read, library, squad, answers }: Props) {
     <View style={{ gap: SPACE.l }}>
       <DayAfter read={read} athletes={there.map(({ athleteId }) => ({ athleteId, name: nameOf(athleteId) }))} />
       {next.groups.map((group) => (
-        <ReadyRows key={group.id} group={group} next={next} nameOf={nameOf} />
+        <ReadyRows key={group.id} {...{ read, facts, squad, group, next, nameOf }} />
       ))}
       <Text as="label" quiet>
         Worked out from times, rests, efforts and everyone’s own races, for you to judge. Pain, illness or poor sleep go
@@ -152,13 +196,19 @@ function Ready({ read, library, squad, answers }: Props) {
   );
 }
 
+/** After these there is no step: they have a table of their own. */
+const NO_STEP: readonly Intent[] = ['test', 'indicator', 'rehearsal'];
+
 /** Once all of it is there; who is ready is worked out while the library is fetched. */
 function ReadyOf({ read }: { read: ReadRun }) {
-  const answers = useReady(read);
+  const { facts, isWhole } = useFacts(read);
+  const hasStep = !NO_STEP.includes(read.plan.intent ?? 'mixed');
+  const answers = useReady(isWhole && hasStep ? facts : undefined);
   const { library, error, retry } = useStoredLibrary();
   const { squad, error: squadError, retry: retrySquad } = useSquad();
   const back = () => router.replace(`/results/${read.plan.id}`);
-  if (library && squad && answers && answers.length > 0) return <Ready {...{ read, library, squad, answers }} />;
+  if (!hasStep && squad && isWhole) return <MarksPage {...{ read, facts, squad }} />;
+  if (library && squad && answers && answers.length > 0) return <Ready {...{ read, facts, library, squad, answers }} />;
   const failed = (library ? undefined : error) ?? squadError;
   const again = () => {
     retry();

@@ -1,10 +1,10 @@
 import type { LibrarySession, Progression } from '@core/library/librarySession';
 import type { StepsFrom } from '@core/library/stepsFrom';
 import type { RanAthlete, SameRun } from '@core/review/history';
-import type { ReadyAnswer } from '@core/review/nextReady';
+import type { ReadyAnswer } from '@core/judgement/nextReady';
 import { librarySteps } from './librarySteps';
 import { groupVerdict, leversFor, otherLever, placedFor, stepsBy, stuckOn } from './nextChoices';
-import { easyDayText, groupText, stuckText } from './nextText';
+import { easyDayText, groupText, ownText, stuckText } from './nextText';
 
 const answer = (athleteId: string, verdict: ReadyAnswer['verdict'], more: Partial<ReadyAnswer> = {}): ReadyAnswer => ({
   athleteId,
@@ -32,14 +32,8 @@ test('by the progression, by a lever, or by what the efforts ask for', () => {
   const asked = stepsBy({ ...source, what: 'efforts', advice });
   // It is what was meant: also for who runs it again.
   expect([asked.on?.shorthand, asked.repeat.shorthand]).toEqual(Array(2).fill('main: 4x1000 @threshold / 90s'));
-  expect(leversFor(source).map(({ lever }) => lever)).toEqual([
-    'more',
-    'longer',
-    'longer-same',
-    'faster',
-    'less-rest',
-    'fewer',
-  ]);
+  expect(leversFor(source).map(({ lever }) => lever)).toEqual(['more', 'longer', 'faster', 'less-rest', 'fewer']);
+  expect(leversFor({ ...source, intent: 'threshold' }).map(({ lever }) => lever)).not.toContain('faster');
 });
 
 test('everyone gets what was chosen for them; a step that there is none of is the same again', () => {
@@ -48,6 +42,7 @@ test('everyone gets what was chosen for them; a step that there is none of is th
     [answer('a', 'on'), answer('b', 'back'), answer('c', 'repeat')],
     (id) => (id === 'a' ? 'on' : id === 'b' ? 'back' : 'repeat'),
     () => steps,
+    (id) => id,
   );
   expect(placed.map(({ step, shorthand, libraryId, fromId }) => [step, shorthand, libraryId, fromId])).toEqual([
     ['on', 'more', undefined, '1'],
@@ -154,9 +149,11 @@ describe('what it adds to the library', () => {
 test('in words', () => {
   expect(groupText(['on', 'on', 'repeat'], 'on')).toBe('2 of 3 are ready for a step on.');
   expect(groupText(['on'], 'on')).toBe('The one who ran it is ready for a step on.');
-  expect(groupText(['repeat', 'repeat'], 'repeat')).toBe('All 2 should run the same again.');
-  expect(groupText(['back', 'back', 'on'], 'back')).toBe('2 of 3 should take a step back.');
-  expect(groupText([], undefined)).toBe('Nobody ran it: the same again.');
+  expect(groupText(['repeat', 'repeat'], 'repeat')).toBe('Both: repeat it.');
+  expect(groupText(['back', 'back', 'on'], 'back')).toBe('2 of 3: ease it.');
+  expect(groupText([], undefined)).toBe('Nothing is proposed yet.');
+  expect(ownText(['Kit', 'Gus', 'Hana'], { kind: 'count', n: 3 }, 4)).toBe('Kit, Gus and Hana stop after 3.');
+  expect(ownText(['Kit'], { kind: 'recovery', durationS: 90 }, 4)).toBe('Kit rests 90 s.');
   expect(easyDayText([])).toBeUndefined();
   expect(easyDayText(['Ada', 'Bo', 'Cleo', 'Dov', 'Esi'])).toMatch(/^5 athletes have heavy or sore legs/);
   expect(stuckText(['Ada'])).toBe('The third time in a row that Ada runs this again. Another lever may move them.');

@@ -5,9 +5,12 @@ import { changedText, stepsFrom, type Step, type StepsFrom } from '@core/library
 import type { LeverChange } from '@core/outlook/proposals';
 import type { Placed } from '@core/planning/nextPlan';
 import type { SameSessions } from '@core/review/history';
-import type { ReadyAnswer } from '@core/review/nextReady';
-import { readinessOfGroup } from '@core/review/readiness';
+import type { ReadyAnswer } from '@core/judgement/nextReady';
+import { readinessOfGroup } from '@core/judgement/readiness';
 import type { NextStep } from '@core/run/events';
+import type { Intent } from '@core/session/intent';
+import { parseStored } from '@core/session/parseSession';
+import type { SessionTree } from '@core/session/session';
 
 /** What changes from this session to the next: what the progression has next, one lever, or what the efforts ask for. */
 export type What = 'progression' | 'efforts' | Lever;
@@ -23,6 +26,7 @@ export type Source = {
   /** What the efforts of the squad ask for, where they do. */
   advice?: LeverChange;
   options?: { paceNames?: readonly string[]; lapM?: number };
+  intent?: Intent;
 };
 
 /** On, again and back, as the coach has it. What the efforts ask for is run by all: it makes of the session what was meant. */
@@ -35,14 +39,18 @@ export function stepsBy({ what, advice, ...rest }: Source): StepsFrom {
   return { ...steps, ...(asked ? { on: asked, repeat: asked } : {}) };
 }
 
+/** Returns the text's tree; undefined where it cannot be read. */
+export function treeOf(shorthand: string, options: Source['options']): SessionTree | undefined {
+  const parsed = parseStored(shorthand, options ?? {});
+  return parsed.ok ? parsed.session : undefined;
+}
+
 /** Levers that move something in a session, each with the text it makes. */
 export const leversFor = (source: Omit<Source, 'what' | 'advice'>): { lever: Lever; shorthand: string }[] =>
   LEVERS.flatMap((lever) => {
     const { on } = stepsFrom({ ...source, lever });
     return on ? [{ lever, shorthand: on.shorthand }] : [];
   });
-
-const LABELS: Record<NextStep, string> = { on: 'a step on', repeat: 'again', back: 'a step back' };
 
 /** Somebody's place, by which step they come to it, and from which session in the library. */
 export type PlacedStep = Placed & { step: NextStep; fromId?: string };
@@ -52,6 +60,7 @@ export function placedFor(
   answers: readonly ReadyAnswer[],
   choiceOf: (athleteId: string) => NextStep,
   stepsOf: (groupId: string) => StepsFrom,
+  nameOf: (athleteId: string) => string,
 ): PlacedStep[] {
   return answers.map(({ athleteId, groupId }) => {
     const steps = stepsOf(groupId);
@@ -63,16 +72,16 @@ export function placedFor(
       groupId,
       shorthand,
       step,
-      label: LABELS[step],
+      label: nameOf(athleteId),
       ...(steps.repeat.libraryId === undefined ? {} : { fromId: steps.repeat.libraryId }),
       ...(libraryId === undefined ? {} : { libraryId }),
     };
   });
 }
 
-/** What a group is ready for; those who were not there do not count. */
+/** What a group is ready for; those who were not there, or of whom something is asked first, do not count. */
 export const groupVerdict = (answers: readonly ReadyAnswer[]): NextStep | undefined => {
-  const there = answers.filter(({ isAbsent }) => !isAbsent);
+  const there = answers.filter(({ isAbsent, waits }) => !isAbsent && !waits);
   return there.length === 0 ? undefined : readinessOfGroup(there.map(({ verdict }) => verdict));
 };
 

@@ -5,22 +5,37 @@ import type { StepsFrom } from '@core/library/stepsFrom';
 import type { DayGroup, DayPlan } from '@core/planning/dayPlan';
 import { nextPlan, type NextPlan } from '@core/planning/nextPlan';
 import { withOwnAdvice } from '@core/planning/ownAdvice';
-import type { ReadyAnswer } from '@core/review/nextReady';
+import type { SessionFacts } from '@core/judgement/facts';
+import { givenSteps } from '@core/judgement/given';
+import { squadLever } from '@core/judgement/lever';
+import type { ReadyAnswer } from '@core/judgement/nextReady';
+import { isOneRepMore, isOnPlan } from '@core/judgement/onPlan';
 import { parseStored } from '@core/session/parseSession';
+import type { SessionTree } from '@core/session/session';
 import { schoolsOf } from '@core/squad/schools';
 import type { NextStep } from '@core/run/events';
 import { counted } from '@core/units/counted';
 import { nextDate, type ProposedDate } from '@core/planning/nextDate';
 import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
-import { useSquadEffort } from '../useSquadEffort';
 import type { ReadRun } from '../useReview';
 import type { StoredLibraryView } from '../../data/useLibrary';
-import type { SquadView } from '../../data/useSquad';
+import { memberOf, pacesOf, type SquadView } from '../../data/useSquad';
+import { useVenues, venueById } from '../../data/useVenues';
 import type { ScheduledSession } from '@core/api/answers';
 import { useSameSessionsQuery, useSessionQuery, useSessionsOnQuery } from '../../store/api';
 import { today } from '../../ui/days';
-import { leversFor, otherLever, placedFor, stepsBy, stuckOn, type Ran, type Source, type What } from './nextChoices';
+import {
+  leversFor,
+  otherLever,
+  placedFor,
+  stepsBy,
+  stuckOn,
+  treeOf,
+  type Ran,
+  type Source,
+  type What,
+} from './nextChoices';
 
 /** Athletes of one group, as they ran. */
 export type GroupOfRun = DayGroup & { answers: ReadyAnswer[] };
@@ -31,7 +46,8 @@ export type Next = {
   progression: Progression | undefined;
   answers: readonly ReadyAnswer[];
   groups: GroupOfRun[];
-  choiceOf: (athleteId: string) => NextStep;
+  /** Undefined while something is asked of them first. */
+  choiceOf: (athleteId: string) => NextStep | undefined;
   choose: (athleteIds: readonly string[], step: NextStep) => void;
   what: What;
   setWhat: (what: What) => void;
@@ -94,16 +110,70 @@ function groupsOf({ plan, state }: ReadRun, day: DayPlan, answers: readonly Read
   });
 }
 
+/** Who is not well leaves out until they are told well. */
+const withoutThose = (next: NextPlan, athleteIds: readonly string[]): NextPlan =>
+  athleteIds.length === 0
+    ? next
+    : {
+        ...next,
+        plan: { ...next.plan, care: Object.fromEntries(athleteIds.map((id) => [id, 'out' as const])) },
+      };
+
+type GivenSource = {
+  read: ReadRun;
+  facts: SessionFacts;
+  asked: readonly ReadyAnswer[];
+  squad: SquadView;
+  stepsOf: (groupId: string) => StepsFrom;
+  options: Source['options'];
+  what: What;
+  day: DayPlan;
+};
+
+/** What is proposed to each: only a step that there is, that the plan's own reckoning calls on plan, and that they may take. */
+function useGiven({ read, facts, asked, squad, stepsOf, options, what, day }: GivenSource): ReadyAnswer[] {
+  const venues = useVenues();
+  return useMemo(() => {
+    const { plan } = read;
+    const venue = venueById(venues, day.venueId);
+    const { arc } = plan;
+    const trees = new Map<string, SessionTree | undefined>();
+    const tree = (shorthand: string) => {
+      if (!trees.has(shorthand)) trees.set(shorthand, treeOf(shorthand, options));
+      return trees.get(shorthand);
+    };
+    return givenSteps(asked, {
+      has: (groupId, step) => stepsOf(groupId)[step] !== undefined,
+      isOnPlan: ({ athleteId, groupId }) => {
+        const { on } = stepsOf(groupId);
+        const session = on && tree(on.shorthand);
+        const athlete = memberOf(squad, athleteId);
+        if (!session || !arc || !athlete) return true;
+        const curve = facts.athletes.find((own) => own.athleteId === athleteId)?.curve;
+        const paces = pacesOf(athlete, squad, plan.date);
+        return isOnPlan(session, arc, { ...paces, ...(curve ? { curve } : {}) }, venue);
+      },
+      isOneRep: ({ groupId }) => {
+        const { on, repeat } = stepsOf(groupId);
+        // What a way back plans itself goes on.
+        if (plan.intent === 'transition' && what === 'progression') return true;
+        const [ran, step] = [tree(repeat.shorthand), on && tree(on.shorthand)];
+        return ran !== undefined && step !== undefined && isOneRepMore(ran, step);
+      },
+    });
+  }, [read, facts, asked, squad, stepsOf, options, what, day, venues]);
+}
+
 /** Everything about the step after a session: what is chosen, and what it comes to. @param turn when its thread is next laid out. */
 export function useNext(
   read: ReadRun,
-  answers: readonly ReadyAnswer[],
+  facts: SessionFacts,
+  asked: readonly ReadyAnswer[],
   { library, squad, turn }: { library: StoredLibraryView; squad: SquadView; turn: string | undefined },
 ): Next {
-  const { plan } = read;
+  const { plan, state } = read;
   const { data: session } = useSessionQuery(plan.sessionId);
   const { data: same } = useSameSessionsQuery({ runId: plan.id });
-  const effort = useSquadEffort(read);
   const day = session?.plan ?? NO_PLAN;
   const libraryId = session?.libraryId;
   const progression = library.progressions.find(
@@ -112,16 +182,17 @@ export function useNext(
   const source = useMemo(
     (): Omit<Source, 'what' | 'advice' | 'ran'> => ({
       ...(progression ? { progression } : {}),
+      ...(plan.intent ? { intent: plan.intent } : {}),
       sessions: library.sessions,
       options: { paceNames: squad.paceNames, ...(plan.lapM === undefined ? {} : { lapM: plan.lapM }) },
     }),
-    [progression, library.sessions, squad.paceNames, plan.lapM],
+    [progression, library.sessions, squad.paceNames, plan.lapM, plan.intent],
   );
   const ran = useMemo(
     (): Ran => ({ shorthand: plan.shorthand, ...(libraryId === undefined ? {} : { libraryId }) }),
     [plan.shorthand, libraryId],
   );
-  const advice = effort?.change;
+  const advice = useMemo(() => squadLever(facts), [facts]);
   const whats = useMemo(() => {
     const progressionStep = stepsBy({ ...source, ran, what: 'progression' }).on;
     const asked = advice && stepsBy({ ...source, ran, what: 'efforts', advice }).on;
@@ -139,7 +210,7 @@ export function useNext(
   const first =
     whats.find(({ what: choice }) => choice === 'progression') ?? whats.find(({ what: choice }) => choice === usual);
   const what = chosenWhat ?? (first ?? whats[0])?.what ?? usual;
-  const groups = useMemo(() => groupsOf(read, day, answers), [read, day, answers]);
+  const ranGroups = useMemo(() => groupsOf(read, day, asked), [read, day, asked]);
   const steps = useMemo(
     () => stepsBy({ ...source, ran, what, ...(advice ? { advice } : {}) }),
     [source, ran, what, advice],
@@ -148,24 +219,36 @@ export function useNext(
   const ownSteps = useMemo(
     () =>
       new Map(
-        groups.flatMap(({ id, version, libraryId: ownId }) => {
+        ranGroups.flatMap(({ id, version, libraryId: ownId }) => {
           if (version === undefined) return [];
           const ranVersion: Ran = { shorthand: version, ...(ownId === undefined ? {} : { libraryId: ownId }) };
           return [[id, stepsBy({ ...source, ran: ranVersion, what, ...(advice ? { advice } : {}) })] as const];
         }),
       ),
-    [groups, source, what, advice],
+    [ranGroups, source, what, advice],
   );
   const stepsOf = useCallback((groupId: string) => ownSteps.get(groupId) ?? steps, [ownSteps, steps]);
+  const answers = useGiven({ read, facts, asked, squad, stepsOf, options: source.options, what, day });
+  const groups = useMemo(() => groupsOf(read, day, answers), [read, day, answers]);
   const [choices, setChoices] = useState<Readonly<Record<string, NextStep>>>({});
   const verdicts = useMemo(() => new Map(answers.map(({ athleteId, verdict }) => [athleteId, verdict])), [answers]);
+  const waiting = useMemo(
+    () => new Set(answers.flatMap(({ athleteId, waits }) => (waits ? [athleteId] : []))),
+    [answers],
+  );
   const choiceOf = useCallback(
     (athleteId: string) => choices[athleteId] ?? verdicts.get(athleteId) ?? 'repeat',
     [choices, verdicts],
   );
+  const shownChoiceOf = (athleteId: string) =>
+    choices[athleteId] === undefined && waiting.has(athleteId) ? undefined : choiceOf(athleteId);
   const choose = (athleteIds: readonly string[], step: NextStep) =>
     setChoices((before) => ({ ...before, ...Object.fromEntries(athleteIds.map((id) => [id, step])) }));
-  const placed = useMemo(() => placedFor(answers, choiceOf, stepsOf), [answers, choiceOf, stepsOf]);
+  const tileNameOf = useCallback((athleteId: string) => state.athletes[athleteId]?.tileName ?? 'somebody', [state]);
+  const placed = useMemo(
+    () => placedFor(answers, choiceOf, stepsOf, tileNameOf),
+    [answers, choiceOf, stepsOf, tileNameOf],
+  );
   const stuck = useMemo(() => {
     const ids = stuckOn(answers, same, { runId: plan.id, date: plan.date });
     const moving = whats.flatMap(({ what: choice }) =>
@@ -211,14 +294,15 @@ export function useNext(
     const advised = answers.flatMap(({ athleteId, advice }) =>
       advice && takesAdvice.has(athleteId) ? [[athleteId, advice] as const] : [],
     );
-    return next && withOwnAdvice(next, placed, new Map(advised), readText);
-  }, [placed, groups, day, plan.shorthand, source, answers, takesAdvice]);
+    const out = answers.flatMap(({ athleteId, waits }) => (waits === 'well' && !choices[athleteId] ? [athleteId] : []));
+    return next && withoutThose(withOwnAdvice(next, placed, new Map(advised), readText), out);
+  }, [placed, groups, day, plan.shorthand, source, answers, takesAdvice, choices]);
   return {
     session,
     progression,
     answers,
     groups,
-    choiceOf,
+    choiceOf: shownChoiceOf,
     choose,
     what,
     setWhat,

@@ -1,31 +1,21 @@
 import { useEffect, useState } from 'react';
-import { readReady, readyAsked } from '@core/review/nextReady';
-import type { ReadRun } from '../useReview';
-import { memberOf, pacesOf, useSquad } from '../../data/useSquad';
-import { useTellings } from '../../data/useTellings';
+import type { SessionFacts } from '@core/judgement/facts';
+import { readReady, readyAsked } from '@core/judgement/nextReady';
+import { useSquad } from '../../data/useSquad';
 import { askWorker } from '../../store/askWorker';
 import type { ReadyWorker } from './ready.worker';
 
 type Answers = ReadyWorker['answers'];
 
-const answersTo = (asks: ReadyWorker['asks']): Answers => asks.map(readReady);
-
-/** Who is ready for what comes next, worked out in a worker; undefined until it is there. */
-export function useReady(read: ReadRun): Answers | undefined {
+/** Who is ready for what comes next, worked out in a worker; undefined until it is there. @param facts undefined until all of them are known. */
+export function useReady(facts: SessionFacts | undefined): Answers | undefined {
   const { squad } = useSquad();
-  const tellings = useTellings(read.plan.date);
   const [found, setFound] = useState<Answers>();
   useEffect(() => {
-    if (!squad || !tellings) return undefined;
-    const { plan, state, reviews } = read;
-    const asks: ReadyWorker['asks'] = readyAsked(state, reviews, plan.arc, (athleteId) => {
-      const athlete = memberOf(squad, athleteId);
-      if (!athlete || athlete.archived) return undefined;
-      const { curve } = pacesOf(athlete, squad, plan.date);
-      const telling = tellings[athleteId];
-      return { ...(curve ? { curve } : {}), ...(telling ? { telling } : {}) };
-    });
-    return askWorker(new Worker(new URL('./ready.worker.ts', window.location.href)), asks, answersTo, setFound);
-  }, [read, squad, tellings]);
+    if (!squad || !facts) return undefined;
+    const ids = new Set(squad.athletes.map(({ id }) => id));
+    const asks: ReadyWorker['asks'] = readyAsked(facts, (athleteId) => ids.has(athleteId));
+    return askWorker(new Worker(new URL('./ready.worker.ts', window.location.href)), asks, readReady, setFound);
+  }, [facts, squad]);
   return found;
 }

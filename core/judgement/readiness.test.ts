@@ -6,7 +6,8 @@ import { targetsFor } from '../targets/targetsFor';
 import { standardTrack } from '../venue/venue';
 import { curve } from '../run/testing';
 import { seeded } from '../units/seeded';
-import { NEXT_DAYS } from '../run/events';
+import { NEXT_DAYS, STOP_REASONS } from '../run/events';
+import { CARE_REASONS, type CareEntry } from './care';
 import { readiness, readinessOfGroup, type ReadinessInput, type RepDone } from './readiness';
 
 const reps = (late: number[], efforts: (number | undefined)[] = []): RepDone[] =>
@@ -16,23 +17,36 @@ const reps = (late: number[], efforts: (number | undefined)[] = []): RepDone[] =
   });
 const ready = (more: Partial<ReadinessInput> = {}) =>
   readiness({ reps: reps([0, 0, 0, 0, 0, 0], [5, , , , , 7]), meantLast: 7, oneMore: 0.9, ...more });
+const held = (reason: CareEntry['reason'], grade: CareEntry['grade'] = 'hold'): CareEntry => ({
+  reason,
+  grade,
+  value: 2,
+});
 
 test('on where the last third, the effort and one rep more all speak for it', () => {
-  expect(ready()).toEqual({
-    verdict: 'on',
-    reasons: ['Last third on target.', 'Last effort 7, meant 7.', 'One more rep would fit on 90 of 100 such days.'],
-  });
-  // An effort that nobody told is passed over; a quicker end is no fault.
-  expect(ready({ reps: reps([0, 0, 0, 0, -0.02, -0.02]) }).verdict).toBe('on');
+  expect(ready()).toEqual({ verdict: 'on', reasons: ['On target to the end.', 'Last effort 7, meant 7.'] });
   expect(ready({ nextDay: 'fresh' }).verdict).toBe('on');
 });
 
 test.each<[string, Partial<ReadinessInput>, string]>([
   ['late in the last third', { reps: reps([0, 0, 0, 0, 0.015, 0.015]) }, 'Last third 1.5 % late.'],
+  ['early throughout', { reps: reps([-0.03, -0.03, -0.03]) }, 'Ran 3 s a rep early: run the target.'],
+  ['early at the end', { reps: reps([0, 0, 0, 0, -0.02, -0.02]) }, 'Last third 2.0 % early: run the target.'],
   ['harder than meant', { reps: reps([0, 0, 0], [5, 6, 8]) }, 'Last effort 8, meant 7.'],
-  ['one more would not fit', { oneMore: 0.69 }, 'One more rep would fit on 69 of 100 such days.'],
+  [
+    'nothing left, whoever tells it',
+    { reps: [{ targetS: 100, timeS: 100, effort: 8.6, told: 10 }], meantLast: 9 },
+    'Last effort 10, meant 9.',
+  ],
+  ['one more would not fit', { oneMore: 0.69 }, 'Probably no rep in hand.'],
+  ['one more would not fit for most', { oneMore: 0.69, isUnlikeGroup: false }, 'Little in hand, as for most.'],
   ['heavy the day after', { nextDay: 'heavy' }, 'Legs heavy the day after.'],
   ['sore the day after', { nextDay: 'sore' }, 'Legs sore the day after.'],
+  ['not all of it', { cut: 1 }, 'Not all of it was run.'],
+  ['made easier', { eased: true }, 'It was made easier for them.'],
+  ['a stitch', { stopped: true, stopReason: 'stitch' }, 'Stopped with a stitch.'],
+  ['a niggle', { care: [held('niggle')] }, 'Niggle in rep 2.'],
+  ['too hot for more', { heat: 'hard' }, 'Too hot that day for anything harder.'],
   ['nothing known', { reps: [{ timeS: 100 }, { timeS: 101 }] }, 'Neither a target nor an effort is known.'],
   ['nothing run', { reps: [] }, 'Neither a target nor an effort is known.'],
 ])('once more: %s', (_what, more, reason) => {
@@ -42,7 +56,7 @@ test.each<[string, Partial<ReadinessInput>, string]>([
 });
 
 test('who has no curve is not sent on', () => {
-  const { oneMore: _none, ...rest } = { reps: reps([0, 0, 0]), meantLast: 7, oneMore: 1 };
+  const rest = { reps: reps([0, 0, 0]), meantLast: 7 };
   expect(readiness(rest)).toMatchObject({
     verdict: 'repeat',
     reasons: expect.arrayContaining([expect.stringMatching(/mark/)]),
@@ -50,17 +64,34 @@ test('who has no curve is not sent on', () => {
 });
 
 test.each<[string, Partial<ReadinessInput>, string]>([
-  ['stopped', { stopped: true }, 'Stopped before the end.'],
-  ['cut', { cut: true }, 'It was cut on the way.'],
+  ['spent', { stopped: true, stopReason: 'spent' }, 'Stopped with nothing left.'],
   ['far late', { reps: reps([0, 0, 0, 0, 0.03, 0.03]) }, 'Last third 3.0 % late: too much.'],
   ['spent too soon', { reps: reps([0, 0, 0, 0, 0, 0], [6, 8, 9.5]) }, 'Effort 9.5 already on rep 3.'],
-])('a step back: %s', (_what, more, reason) => {
+])('a step easier: %s; never for the heat', (_what, more, reason) => {
   const { verdict, reasons } = ready(more);
   expect(verdict).toBe('back');
   expect(reasons).toContain(reason);
+  expect(ready({ ...more, heat: 'care' }).verdict).toBe('repeat');
 });
 
-test('never on for somebody who was stopped, nor where nothing is known, and always with a reason', () => {
+test.each<[string, Partial<ReadinessInput>, string]>([
+  ['why they stopped', { stopped: true }, 'reason'],
+  ['whether they are well', { stopped: true, stopReason: 'pain' }, 'well'],
+  ['whether they are well, after another session', { care: [held('unwell')] }, 'well'],
+  ['how fit they are', { isFarQuicker: true }, 'level'],
+])('nothing is proposed until it is known %s', (_what, more, waits) => {
+  expect(ready(more)).toMatchObject({ waits, verdict: 'repeat' });
+});
+
+test('the young and the new go on by one rep at most', () => {
+  for (const reason of ['young', 'new'] as const) {
+    const { verdict, most, reasons } = ready({ care: [held(reason, 'watch')] });
+    expect({ verdict, most }).toEqual({ verdict: 'on', most: 'rep' });
+    expect(reasons.join(' ')).toMatch(/One rep more at most/);
+  }
+});
+
+test('never on for who stopped, who is held back, or where nothing is known; and always with a reason', () => {
   const anyRep = fc.record(
     {
       targetS: fc.double({ min: 20, max: 400, noNaN: true }),
@@ -72,20 +103,26 @@ test('never on for somebody who was stopped, nor where nothing is known, and alw
   fc.assert(
     fc.property(
       fc.array(anyRep, { maxLength: 12 }),
-      fc.boolean(),
+      fc.option(fc.constantFrom(...STOP_REASONS, 'none'), { nil: undefined }),
       fc.option(fc.double({ min: 0, max: 1, noNaN: true }), { nil: undefined }),
       fc.option(fc.constantFrom(...NEXT_DAYS), { nil: undefined }),
-      (list, stopped, oneMore, nextDay) => {
-        const input = {
+      fc.option(fc.constantFrom(...CARE_REASONS), { nil: undefined }),
+      (list, stop, oneMore, nextDay, reason) => {
+        const grade = reason === 'young' || reason === 'new' ? 'watch' : 'hold';
+        const input: ReadinessInput = {
           reps: list as RepDone[],
-          stopped,
           meantLast: 8,
+          ...(stop === undefined ? {} : { stopped: true, ...(stop === 'none' ? {} : { stopReason: stop }) }),
           ...(oneMore === undefined ? {} : { oneMore }),
           ...(nextDay === undefined ? {} : { nextDay }),
+          ...(reason === undefined ? {} : { care: [held(reason, grade)] }),
         };
-        const { verdict, reasons } = readiness(input);
+        const { verdict, reasons, most } = readiness(input);
         expect(reasons.length).toBeGreaterThan(0);
-        if (stopped) expect(verdict).toBe('back');
+        if (stop !== undefined) expect(verdict).not.toBe('on');
+        if (reason !== undefined && grade === 'hold' && !(reason === 'legs' && nextDay === 'fresh'))
+          expect(verdict).not.toBe('on');
+        if (reason !== undefined && grade === 'watch' && verdict === 'on') expect(most).toBe('rep');
         const isKnown = list.some(
           ({ timeS, targetS, effort }) => timeS !== undefined && (targetS ?? effort) !== undefined,
         );

@@ -1,0 +1,171 @@
+/** People to take care of on a day: what is known, and how far it holds them back. Common coaching practice; a doctor's word comes first. */
+import type { Flag, NextDay, StopReason } from '../run/events';
+import { ageInYear, weeksRunning, YOUNG_UNDER, type Athlete } from '../squad/athlete';
+import { daysBetween } from '../units/dayNumber';
+import type { UsualSpread } from './oddRep';
+
+/**
+ * Why somebody needs care. `pain`, `unwell`, `niggle`: said of a rep. `stopped`: without a reason yet. `spent`: nothing left where
+ * something was to be. `legs`: heavy or sore. `creeping`: the same work feels harder and harder. `easing`: back from a break.
+ */
+export const CARE_REASONS = [
+  'pain',
+  'unwell',
+  'niggle',
+  'stopped',
+  'stitch',
+  'legs',
+  'spent',
+  'creeping',
+  'easing',
+  'young',
+  'new',
+] as const;
+export type CareReason = (typeof CARE_REASONS)[number];
+
+/** `hold`: no step on. `watch`: a rep more at most. */
+export type CareGrade = 'hold' | 'watch';
+
+/** One thing to know of somebody; `value` is the rep, the told effort, or by how much effort has crept up. */
+export type CareEntry = {
+  reason: CareReason;
+  grade: CareGrade;
+  /** When it was said (YYYY-MM-DD), and of which session. */
+  date?: string;
+  runId?: string;
+  value?: number;
+  legs?: NextDay;
+  /** A flag or a stop: they were pulled up by it. */
+  isStop?: true;
+};
+
+/** An athlete as far as care goes; `status` as it is on the day. */
+export type CarePerson = Pick<Athlete, 'bornYear' | 'runningSince' | 'status' | 'wellOn'>;
+
+/** What one session says about one athlete's care. */
+export type CareRecord = {
+  athleteId: string;
+  runId: string;
+  date: string;
+  /** Reps from 1. */
+  flags: { flag: Flag; rep: number }[];
+  isStopped?: true;
+  stopReason?: StopReason;
+  /** The rep they stopped in or after, from 1. */
+  stopRep?: number;
+  legs?: NextDay;
+  lastEffort?: number;
+  meantLast?: number;
+};
+
+/** How much harder than before the same work has felt lately, in points of effort; and since which session. */
+export type Creep = { by: number; date: string };
+
+/** What is known of one athlete up to a day: their sessions, whether effort has crept up, and how evenly they usually run. */
+export type CareKnown = { records: CareRecord[]; creep?: Creep; usual?: UsualSpread };
+
+/** So many days of sessions are looked at. */
+export const CARE_DAYS = 84;
+
+const DAYS = { health: 10, legs: 7, spent: 10, unknownStop: 28 };
+/** From this told effort on nothing is left; up to this meant one that was not asked for. */
+export const NOTHING_LEFT = 9.5;
+export const MOST_MEANT = 9;
+/** So many weeks of regular running are the first ones. */
+const FIRST_WEEKS = 12;
+
+const HEALTH: readonly CareReason[] = ['pain', 'unwell', 'niggle'];
+export const isOfHealth = ({ reason }: Pick<CareEntry, 'reason'>): boolean => HEALTH.includes(reason);
+
+/** A standing condition: a mark and a limit, never news. */
+export const isStanding = ({ reason }: Pick<CareEntry, 'reason'>): boolean => reason === 'young' || reason === 'new';
+
+/** Reasons with which nobody should run before they are well: the usual caution goes with them. */
+export const isAlarm = ({ reason }: Pick<CareEntry, 'reason'>): boolean => reason === 'pain' || reason === 'unwell';
+
+function ofHealth({ date, runId, flags, isStopped, stopReason, stopRep }: CareRecord, wellOn = ''): CareEntry[] {
+  if (date <= wellOn) return [];
+  const stamp = { grade: 'hold' as const, date, runId };
+  const said = flags.flatMap(({ flag, rep }): CareEntry[] =>
+    flag === 'stitch' ? [] : [{ ...stamp, reason: flag, value: rep }],
+  );
+  const stop: CareEntry[] =
+    isStopped && stopReason === 'pain'
+      ? [{ ...stamp, reason: 'pain', isStop: true, ...(stopRep === undefined ? {} : { value: stopRep }) }]
+      : [];
+  // One entry a reason: the stop says more than the flag before it.
+  return [...stop, ...said].filter(({ reason }, i, all) => all.findIndex((entry) => entry.reason === reason) === i);
+}
+
+function ofStop({ date, runId, isStopped, stopReason, stopRep }: CareRecord): CareEntry[] {
+  if (!isStopped) return [];
+  const entry = { grade: 'hold' as const, date, runId, isStop: true as const };
+  const value = stopRep === undefined ? {} : { value: stopRep };
+  if (stopReason === undefined) return [{ ...entry, reason: 'stopped', ...value }];
+  if (stopReason === 'stitch') return [{ ...entry, reason: 'stitch', ...value }];
+  return stopReason === 'spent' ? [{ ...entry, reason: 'spent', value: 10 }] : [];
+}
+
+const ofEffort = ({ date, runId, lastEffort, meantLast }: CareRecord): CareEntry[] =>
+  lastEffort !== undefined && lastEffort >= NOTHING_LEFT && meantLast !== undefined && meantLast <= MOST_MEANT
+    ? [{ reason: 'spent', grade: 'hold', date, runId, value: lastEffort }]
+    : [];
+
+/** Heavy or sore legs count until the next answer, or for a week. */
+function ofLegs(records: readonly CareRecord[], day: string): CareEntry[] {
+  const last = records.findLast(({ legs }) => legs !== undefined);
+  if (!last || last.legs === 'fresh' || daysBetween(last.date, day) > DAYS.legs) return [];
+  const { date, runId, legs } = last;
+  return [{ reason: 'legs', grade: 'hold', date, runId, ...(legs ? { legs } : {}) }];
+}
+
+const since = (record: CareRecord, day: string) => daysBetween(record.date, day);
+
+/**
+ * Everything to know about an athlete on a day (YYYY-MM-DD), what weighs most first. What was said up to the day they were told well is
+ * over, except what is no matter of health.
+ * @param records theirs, in any order; those after the day do not count. @param creep see creepingEffort().
+ */
+export function careFor(person: CarePerson, records: readonly CareRecord[], day: string, creep?: Creep): CareEntry[] {
+  const before = records.filter(({ date }) => date <= day).sort((a, b) => a.date.localeCompare(b.date));
+  const last = before.at(-1);
+  const entries = before.flatMap((record): CareEntry[] => [
+    ...(since(record, day) <= DAYS.health ? ofHealth(record, person.wellOn) : []),
+    ...ofStop(record).filter(({ reason }) =>
+      reason === 'stopped'
+        ? since(record, day) <= DAYS.unknownStop
+        : reason === 'stitch'
+          ? record === last
+          : since(record, day) <= DAYS.spent,
+    ),
+    ...(since(record, day) <= DAYS.spent ? ofEffort(record) : []),
+  ]);
+  const standing: CareEntry[] = [
+    ...(person.status === 'easing' || person.status === 'injured'
+      ? [{ reason: 'easing' as const, grade: 'hold' as const }]
+      : []),
+    ...((ageInYear(person, day) ?? YOUNG_UNDER) < YOUNG_UNDER
+      ? [{ reason: 'young' as const, grade: 'watch' as const }]
+      : []),
+    ...((weeksRunning(person, day) ?? FIRST_WEEKS) < FIRST_WEEKS
+      ? [{ reason: 'new' as const, grade: 'watch' as const }]
+      : []),
+  ];
+  const all = [
+    ...entries,
+    ...ofLegs(before, day),
+    ...(creep ? [{ reason: 'creeping' as const, grade: 'hold' as const, date: creep.date, value: creep.by }] : []),
+    ...standing,
+  ];
+  // The latest of each reason stands for all of it.
+  const latest = new Map<CareReason, CareEntry>();
+  for (const entry of all) {
+    const known = latest.get(entry.reason);
+    if (!known || (entry.date ?? '') >= (known.date ?? '')) latest.set(entry.reason, entry);
+  }
+  return CARE_REASONS.flatMap((reason) => latest.get(reason) ?? []);
+}
+
+/** The graver of what holds somebody back; undefined where nothing does. */
+export const gradeOf = (entries: readonly CareEntry[]): CareGrade | undefined =>
+  entries.some(({ grade }) => grade === 'hold') ? 'hold' : entries.length > 0 ? 'watch' : undefined;

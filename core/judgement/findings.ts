@@ -1,0 +1,237 @@
+/** What matters in a session, for a coach with a few seconds: at most three findings in the order of reasons, with names and numbers. */
+import type { StopReason } from '../run/events';
+import type { ReviewCell } from '../review/cell';
+import { mean } from '../units/mean';
+import { MOST_MEANT, NOTHING_LEFT, type CareEntry } from './care';
+import { isUnsound, type AthleteFacts, type SessionFacts } from './facts';
+import type { PaceReading } from './paceAsked';
+
+/** Whom it is about; the unit of `value` depends on the kind. */
+export type Person = {
+  athleteId: string;
+  name: string;
+  value: number;
+  /** Of a stop: of how many reps, why, and whether within the rep; of an effort what was meant; of falling behind percent late at the end. */
+  of?: number;
+  reason?: StopReason;
+  isMid?: boolean;
+};
+
+/**
+ * The order of reasons. Care: `pain`, `unwell`, `niggle`, `stopped`, `spent`, `stitch` (which rep, from 1), `heat` (felt °C, of nobody by name),
+ * `creeping` (points of effort). As asked: `far-quicker` (at least so many seconds over 5000 m), `early`, `late` (seconds a rep),
+ * `fell-behind` (from which rep), `quickened` (percent late at the end), `rest-off` (seconds more than planned, of nobody by name), `not-run` (how
+ * many reps), `first-early`, `last-fast` (seconds), `faded` (percent). Effort: `harder`, `easier` (what was told; `of` is what was meant).
+ */
+export const FINDING_KINDS = [
+  'pain',
+  'unwell',
+  'niggle',
+  'heat',
+  'stopped',
+  'spent',
+  'stitch',
+  'creeping',
+  'far-quicker',
+  'early',
+  'quickened',
+  'fell-behind',
+  'late',
+  'rest-off',
+  'not-run',
+  'first-early',
+  'last-fast',
+  'faded',
+  'harder',
+  'easier',
+] as const;
+export type FindingKind = (typeof FINDING_KINDS)[number];
+export type Finding = { kind: FindingKind; people: Person[]; value?: number; airC?: number };
+
+/** What there is to say, and how many of the reps with a target were on it. */
+export type Findings = {
+  findings: Finding[];
+  judged: number;
+  on: number;
+  finished: number;
+  /** Number of reps by the clock that were run without metres; missing if there are none. */
+  byTheClock?: number;
+  /** What was told of the whole session, where nobody told any rep, and what was meant. */
+  wholeEffort?: { told: number; meant: number; people: number };
+};
+
+const MOST = 3;
+/** Up to this many names are read at a glance. */
+export const MOST_NAMES = 4;
+
+/** Thresholds by common coaching judgement. */
+const WORTH = { fadePercent: 1.5, restShare: 0.15, restS: 8 };
+/** One athlete's effort is named from so far above the meant one, or at so far twice running. */
+const HARDER = { once: 1.2, twice: 1 };
+/** Everyone's is easy from so far below it. */
+const EASIER = -2;
+
+type Rule = (facts: AthleteFacts) => Omit<Person, 'athleteId' | 'name'> | undefined;
+
+const flagged =
+  (flag: 'pain' | 'unwell' | 'niggle' | 'stitch'): Rule =>
+  ({ flags, stop }) => {
+    const said = flags.find((candidate) => candidate.flag === flag);
+    return said && !stop ? { value: said.rep } : undefined;
+  };
+
+const stopped =
+  (...reasons: (StopReason | undefined)[]): Rule =>
+  ({ stop }) =>
+    stop && reasons.includes(stop.reason)
+      ? { value: stop.rep, of: stop.of, isMid: stop.isMid, ...(stop.reason ? { reason: stop.reason } : {}) }
+      : undefined;
+
+const either =
+  (...rules: Rule[]): Rule =>
+  (facts) => {
+    for (const rule of rules) {
+      const found = rule(facts);
+      if (found) return found;
+    }
+    return undefined;
+  };
+
+/** Nothing of theirs is read as a fault of running where care has explained it. */
+const sound =
+  (rule: Rule): Rule =>
+  (facts) =>
+    isUnsound(facts) ? undefined : rule(facts);
+
+/** How they ran is read only where the marks allow it at all. */
+const possible = (rule: Rule): Rule => sound((facts) => (facts.shown ? undefined : rule(facts)));
+
+/** Targets of like reps that differ by so much move: who falls behind them has not slowed. */
+const MOVES = 0.005;
+const targetsMove = ({ reps }: PaceReading): boolean =>
+  reps.some(({ kind, targetS }) =>
+    reps.some((other) => other.kind === kind && Math.abs(other.targetS / targetS - 1) > MOVES),
+  );
+
+const creepingOf = (care: readonly CareEntry[]) => care.find(({ reason }) => reason === 'creeping')?.value;
+
+/** How much harder than meant it was at the end, where that says something: not of who ran too fast, or late. */
+function aboveMeant({ pace, end }: AthleteFacts): number | undefined {
+  if (!end || (pace && pace.verdict !== 'on')) return undefined;
+  return end.above;
+}
+
+const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off' | 'heat'>, Rule>> = {
+  pain: either(stopped('pain'), flagged('pain')),
+  unwell: flagged('unwell'),
+  niggle: flagged('niggle'),
+  stopped: stopped(undefined),
+  spent: stopped('spent'),
+  stitch: either(stopped('stitch'), flagged('stitch')),
+  creeping: ({ care }) => {
+    const by = creepingOf(care);
+    return by === undefined ? undefined : { value: by };
+  },
+  'far-quicker': sound(({ shown }) => (shown ? { value: shown.atLeastS } : undefined)),
+  early: possible(({ pace }) => (pace?.verdict === 'early' ? { value: pace.all.meanS } : undefined)),
+  quickened: possible(({ pace }) =>
+    pace?.verdict === 'quickened' ? { value: (pace.reps.at(-1)?.share ?? 0) * 100 } : undefined,
+  ),
+  'fell-behind': possible(({ pace }) =>
+    pace?.verdict === 'fell-behind'
+      ? { value: pace.fromRep ?? 1, of: (pace.reps.at(-1)?.share ?? 0) * 100 }
+      : undefined,
+  ),
+  late: possible(({ pace }) => (pace?.verdict === 'late' ? { value: pace.all.meanS } : undefined)),
+  'not-run': possible(({ count }) => (count.missing > 0 ? { value: count.missing } : undefined)),
+  'first-early': possible(({ pace, odd }) =>
+    odd?.which === 'first' && pace?.verdict !== 'early' ? { value: odd.deltaS } : undefined,
+  ),
+  'last-fast': possible(({ pace, odd }) =>
+    odd?.which === 'last' && pace?.verdict !== 'early' ? { value: odd.deltaS } : undefined,
+  ),
+  faded: possible(({ row, pace }) => {
+    const { isFadeSure, fadePercent = 0 } = row?.evenness ?? {};
+    // Against a target that moves, or late for good, it has been said another way.
+    if (pace && (targetsMove(pace) || (pace.verdict !== 'on' && pace.verdict !== 'off-at-end'))) return undefined;
+    return isFadeSure && fadePercent >= WORTH.fadePercent ? { value: fadePercent } : undefined;
+  }),
+  harder: possible((facts) => {
+    const above = aboveMeant(facts);
+    const { end, aboveBefore = 0 } = facts;
+    const isTwice = (above ?? 0) >= HARDER.twice && aboveBefore >= HARDER.twice;
+    // Nothing left where something was to be: who tells that need not tell it twice.
+    const isSpent = end && end.told >= NOTHING_LEFT && end.meant <= MOST_MEANT && (above ?? 0) > 0;
+    return end && above !== undefined && (above >= HARDER.once || isTwice || isSpent)
+      ? { value: end.told, of: end.meant }
+      : undefined;
+  }),
+  easier: possible((facts) => {
+    const above = aboveMeant(facts);
+    return facts.end && above !== undefined && above < EASIER
+      ? { value: facts.end.told, of: facts.end.meant }
+      : undefined;
+  }),
+};
+
+/** Kinds that many have in common with the day, or that nobody is to blame for alone: said only of most. */
+const OF_MOST: readonly FindingKind[] = ['easier'];
+
+/** Rests of the squad as a whole, where they came out much longer or shorter than planned. */
+function restsOff(facts: readonly AthleteFacts[]): Finding[] {
+  const rests = facts.flatMap(({ row }) => row?.rest ?? []);
+  if (rests.length === 0) return [];
+  const plannedS = mean(rests.map((rest) => rest.plannedS));
+  const value = mean(rests.map((rest) => rest.takenS)) - plannedS;
+  return Math.abs(value) >= Math.max(WORTH.restS, WORTH.restShare * plannedS)
+    ? [{ kind: 'rest-off', people: [], value }]
+    : [];
+}
+
+/** Returns true for a rep by the clock that was run, with no metres recorded. */
+const ranByTheClock = ({ rep, actualS, coveredM }: ReviewCell): boolean =>
+  rep?.durationS !== undefined && actualS !== undefined && coveredM === undefined;
+
+/** What was told of the session as a whole, where nobody told a rep. */
+function wholeEffort(there: readonly AthleteFacts[]): Findings['wholeEffort'] {
+  const ends = there.flatMap(({ end }) => end ?? []);
+  if (ends.length === 0 || ends.some(({ isWhole }) => !isWhole)) return undefined;
+  return {
+    told: mean(ends.map(({ told }) => told)),
+    meant: mean(ends.map(({ meant }) => meant)),
+    people: ends.length,
+  };
+}
+
+/** All that is to be said of one kind. */
+function findingOf(kind: FindingKind, { hot, athletes, isOver }: SessionFacts): Finding[] {
+  const there = athletes.filter(({ row }) => row);
+  if (kind === 'heat') return hot ? [{ kind, people: [], value: hot.feltC, airC: hot.airC }] : [];
+  if (kind === 'rest-off') return restsOff(there);
+  // While it is still being run, nothing is missing yet; heat explains who slowed.
+  if ((kind === 'not-run' && !isOver) || (kind === 'faded' && hot)) return [];
+  const people = there.flatMap((facts): Person[] => {
+    const found = RULES[kind](facts);
+    return found ? [{ athleteId: facts.athleteId, name: facts.name, ...found }] : [];
+  });
+  if (OF_MOST.includes(kind) && people.length * 2 <= there.filter(({ end }) => end).length) return [];
+  people.sort((a, b) => Math.abs(b.value) - Math.abs(a.value));
+  return people.length > 0 ? [{ kind, people }] : [];
+}
+
+/** Reads a session for the squad, in the order of reasons; people by how far it goes. */
+export function findingsOf(facts: SessionFacts): Findings {
+  const there = facts.athletes.filter(({ row }) => row);
+  const cells = there.flatMap(({ row }) => row?.cells ?? []);
+  const judged = cells.filter(({ verdict, excluded }) => verdict && !excluded);
+  const byTheClock = cells.filter(ranByTheClock).length;
+  const whole = wholeEffort(there);
+  return {
+    findings: FINDING_KINDS.flatMap((kind) => findingOf(kind, facts)).slice(0, MOST),
+    judged: judged.length,
+    on: judged.filter(({ verdict }) => verdict === 'on').length,
+    finished: there.reduce((sum, { row }) => sum + (row?.finished ?? 0), 0),
+    ...(byTheClock > 0 ? { byTheClock } : {}),
+    ...(whole ? { wholeEffort: whole } : {}),
+  };
+}

@@ -1,0 +1,115 @@
+/** After a test, an indicator or a rehearsal: what was run of what was expected, what it is worth, and the goal. */
+import { timeFor, type Curve } from '../fitness/curve';
+import type { Mark } from '../fitness/mark';
+import {
+  goalReps,
+  markOfEstimate,
+  trialsIn,
+  type FitnessReading,
+  type GoalReps,
+  type KeptFrom,
+} from '../review/fitnessReading';
+import type { Goal } from '../squad/athlete';
+import { mean } from '../units/mean';
+import type { AthleteFacts, SessionFacts } from './facts';
+
+/**
+ * `there`: the goal's pace was held. `short`: so many seconds a kilometre are missing. `unclear`: what was run says too little.
+ */
+export type GoalVerdict = { kind: 'there' | 'unclear' } | { kind: 'short'; sPerKm: number };
+
+/** One row. Times in seconds; `expectedS` by the marks and `ranS` of the rep that says most. */
+export type TrialRow = {
+  athleteId: string;
+  name: string;
+  distanceM?: number;
+  expectedS?: number;
+  ranS?: number;
+  /** What it is worth over 5000 m, and over the goal's distance. */
+  worth?: { fiveKS: number; errorS: number; goalS?: number; goalErrorS?: number };
+  goal?: Goal;
+  reps?: GoalReps;
+  verdict?: GoalVerdict;
+  /** What may be kept of it: nothing of a hot day, a niggle or a stop. */
+  marks: Mark[];
+};
+
+const FIVE_K_M = 5000;
+
+export type AboutTrial = { curve?: Curve; goal?: Goal; reading?: FitnessReading };
+
+/** Of reps at the goal's pace the gap is that of the reps themselves; else that of what it is worth. */
+function verdictOf(
+  goal: Goal,
+  reps: GoalReps | undefined,
+  { cells, reading }: { cells: TrialCells; reading: FitnessReading | undefined },
+) {
+  const km = goal.distanceM / 1000;
+  if (reps) {
+    if (reps.held === reps.of) return { kind: 'there' as const };
+    const off = cells.flatMap(({ rep, deltaS, excluded, actualS }) =>
+      rep?.pace?.includes('goal') && deltaS !== undefined && actualS !== undefined && !excluded && rep.distanceM
+        ? [(deltaS / rep.distanceM) * 1000]
+        : [],
+    );
+    const sPerKm = off.length > 0 ? mean(off) : 0;
+    return sPerKm >= 0.5 ? { kind: 'short' as const, sPerKm } : { kind: 'unclear' as const };
+  }
+  if (!reading || reading.nothingNew || reading.distanceM !== goal.distanceM) return { kind: 'unclear' as const };
+  const gapS = reading.after.timeS - goal.timeS;
+  if (gapS <= 0) return { kind: 'there' as const };
+  return gapS > reading.after.errorS ? { kind: 'short' as const, sPerKm: gapS / km } : { kind: 'unclear' as const };
+}
+type TrialCells = NonNullable<AthleteFacts['row']>['cells'];
+
+function rowOf(own: AthleteFacts, { plan, intent }: SessionFacts, { curve, goal, reading }: AboutTrial): TrialRow {
+  const { athleteId, name, row } = own;
+  const cells = row?.cells ?? [];
+  const timed = cells.filter(({ actualS, rep, excluded }) => actualS !== undefined && rep?.distanceM && !excluded);
+  // The longest says most; of several as long the mean.
+  const distanceM = Math.max(0, ...timed.map(({ rep }) => rep?.distanceM ?? 0));
+  const longest = timed.filter(({ rep }) => rep?.distanceM === distanceM);
+  const isFlatOut = longest.length === 1;
+  const expectedS = isFlatOut
+    ? curve && distanceM > 0
+      ? timeFor(curve, distanceM)
+      : undefined
+    : meanOf(longest.map(({ targetS }) => targetS));
+  const ranS = meanOf(longest.map(({ actualS }) => actualS));
+  const reps = row && goal ? goalReps(row) : undefined;
+  const session: KeptFrom = plan;
+  const trials = row ? trialsIn(row, intent, own.effort, session) : [];
+  const isUnsound = reading?.isUnsound === true;
+  const estimate = reading && markOfEstimate(reading, session);
+  return {
+    athleteId,
+    name,
+    ...(distanceM > 0 ? { distanceM } : {}),
+    ...(expectedS === undefined ? {} : { expectedS }),
+    ...(ranS === undefined ? {} : { ranS }),
+    ...(reading ? { worth: worthOf(reading, goal) } : {}),
+    ...(goal ? { goal, verdict: verdictOf(goal, reps, { cells, reading }) } : {}),
+    ...(reps ? { reps } : {}),
+    marks: isUnsound ? [] : trials.length > 0 ? trials : estimate ? [estimate] : [],
+  };
+}
+
+const meanOf = (values: readonly (number | undefined)[]): number | undefined => {
+  const known = values.filter((value) => value !== undefined);
+  return known.length > 0 ? mean(known) : undefined;
+};
+
+function worthOf({ distanceM, after, fiveK }: FitnessReading, goal: Goal | undefined) {
+  const over = fiveK ?? after;
+  return {
+    fiveKS: over.timeS,
+    errorS: over.errorS,
+    ...(goal && distanceM === goal.distanceM && distanceM !== FIVE_K_M
+      ? { goalS: after.timeS, goalErrorS: after.errorS }
+      : {}),
+  };
+}
+
+/** Everyone who ran it, in the order of the groups. */
+export const trialTable = (facts: SessionFacts, aboutOf: (athleteId: string) => AboutTrial): TrialRow[] =>
+  facts.athletes.filter(({ row }) => row).map((own) => rowOf(own, facts, aboutOf(own.athleteId)));
