@@ -1,7 +1,8 @@
 import { useMemo } from 'react';
 import type { ScheduledSession } from '@core/api/answers';
 import { dayCautions } from '@core/advice/dayCautions';
-import { outlookFor, type Outlook } from '@core/outlook/outlook';
+import { outlookInHeat } from '@core/judgement/inHeat';
+import type { Outlook } from '@core/outlook/outlook';
 import type { AthletePlan } from '@core/planning/athletePlans';
 import { withChanges } from '@core/planning/changes';
 import { takesPart, type Change, type DayDecision, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
@@ -56,9 +57,16 @@ export function usePlanning(session: ScheduledSession, squad: SquadView): Planni
   const outlooks = useMemo(
     () =>
       new Map(
-        plans.map(({ runner, legs }) => [runner.id, outlookFor(runner.paces.curve, legs, INTENT_FACTS[intent].arc)]),
+        plans.map(({ runner, legs }) => [
+          runner.id,
+          outlookInHeat(runner.paces.curve, legs, INTENT_FACTS[intent].arc, {
+            weather: weather ?? undefined,
+            limits: squad.settings.heat ?? USUAL_HEAT_LIMITS,
+            isHard: INTENT_FACTS[intent].isHard,
+          }),
+        ]),
       ),
-    [plans, intent],
+    [plans, intent, weather, squad],
   );
   const cautions = useMemo(() => {
     const byId = new Map(athletes.map((athlete) => [athlete.id, athlete]));

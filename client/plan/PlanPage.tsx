@@ -16,7 +16,9 @@ import { SPACE } from '../ui/theme';
 import { useWide } from '../ui/useWide';
 import { Text } from '../ui/Text';
 import { Effort } from './effort/Effort';
+import { CarePart } from './groups/CarePart';
 import { DayGroups } from './groups/DayGroups';
+import { HeatPart } from './groups/HeatPart';
 import { LastTime } from './LastTime';
 import { TakingPart } from './groups/TakingPart';
 import { WhenAndWhere } from './groups/WhenAndWhere';
@@ -50,7 +52,13 @@ function Groups({ planning }: { planning: Planning }) {
       )}
     </View>
   );
-  const cautions = <Cautions list={planning.cautions} />;
+  const cautions = (
+    <View style={{ gap: SPACE.m }}>
+      <CarePart planning={planning} />
+      <Cautions list={planning.cautions} />
+      <HeatPart planning={planning} />
+    </View>
+  );
   return (
     <View style={{ gap: SPACE.l }}>
       {wide ? (
@@ -60,8 +68,10 @@ function Groups({ planning }: { planning: Planning }) {
         </View>
       ) : (
         <>
+          <CarePart planning={planning} />
           {head}
-          {cautions}
+          <Cautions list={planning.cautions} />
+          <HeatPart planning={planning} />
         </>
       )}
       {planning.running.length > 0 && <DayGroups planning={planning} />}

@@ -11,7 +11,7 @@ import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Trouble } from '../ui/Trouble';
 import type { ReadRun } from './useReview';
-import { WhyStopped } from './WhyStopped';
+import { WhyStopped } from '../parts/WhyStopped';
 
 const FIVE_K_M = 5000;
 /** A trial that says most for its length, and a week to be fresh for it. */

@@ -1,7 +1,7 @@
 import { counted } from '@core/units/counted';
 import { format } from 'date-fns/format';
 import { router } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { SegmentedButtons } from 'react-native-paper';
 import type { SessionFacts } from '@core/judgement/facts';
@@ -12,6 +12,8 @@ import type { Review } from '@core/review/review';
 import type { RunState } from '@core/run/runState';
 import { listed } from '@core/units/listed';
 import { troubleText, useRestoreRunMutation, useSetRunAsideMutation } from '../store/api';
+import { settings } from '../store/settings';
+import { useAppDispatch } from '../store/store';
 import { dayName } from '../ui/days';
 import { VerdictMark } from '../ui/Delta';
 import { EffortRows } from '../ui/EffortRows';
@@ -135,6 +137,14 @@ function useRemove(runId: string, title: string): () => void {
     });
 }
 
+/** Once it is opened, a session that has ended is no longer to be read. */
+function useRead(runId: string, isOver: boolean): void {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    if (isOver) dispatch(settings.actions.runRead(runId));
+  }, [dispatch, runId, isOver]);
+}
+
 /** Findings as sentences, each with the chain behind it and what can be answered; what rests in one sentence where there is none. */
 function saidOf(read: ReadRun, facts: SessionFacts, findings: Findings, squad: SquadView | undefined): Said[] {
   const sentences = findings.findings.map((finding): Said => ({
@@ -156,6 +166,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
   const [groupId, setGroupId] = useState<string>();
   const [open, setOpen] = useState<{ athleteId: string; at: number } | 'efforts'>();
   const remove = useRemove(runId, plan.title);
+  useRead(runId, state.endedAtMs !== undefined);
   const review = reviews.find((review) => review.groupId === groupId) ?? reviews[0];
   const athletes = new Set(reviews.flatMap(({ rows }) => rows.map(({ athleteId }) => athleteId))).size;
   const isOpen = state.endedAtMs === undefined;

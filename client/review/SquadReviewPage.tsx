@@ -3,6 +3,7 @@ import { useMemo, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { squadRows, type SquadRow } from '@core/review/story';
 import { formatDelta } from '@core/units/time';
+import { useCare } from '../data/useCare';
 import { useSquad } from '../data/useSquad';
 import { troubleText, useSquadHistoryQuery } from '../store/api';
 import { Empty } from '../ui/Empty';
@@ -23,7 +24,9 @@ import { WeeksPicker } from './WeeksPicker';
 
 const EVERYONE = 'all';
 
-type Column = TableColumn & { by: (row: SquadRow) => number | undefined; text: (row: SquadRow) => string };
+/** A row, and by how much the same work has felt harder lately. */
+type Row = SquadRow & { creep?: number };
+type Column = TableColumn & { by: (row: Row) => number | undefined; text: (row: Row) => string };
 
 const some = (value: number | undefined, text: (value: number) => string): string =>
   value === undefined ? '–' : text(value);
@@ -71,12 +74,12 @@ const COLUMNS: Column[] = [
     text: ({ effortAbove }) => some(effortAbove, formatDelta),
   },
   {
-    key: 'rise',
-    title: 'Rising',
-    under: 'over the weeks',
-    width: 100,
-    by: ({ effortRise }) => effortRise,
-    text: ({ effortRise }) => some(effortRise, formatDelta),
+    key: 'creep',
+    title: 'Creeping up',
+    under: 'effort, last three',
+    width: 116,
+    by: ({ creep }) => creep,
+    text: ({ creep }) => some(creep, (value) => `${formatDelta(value)} for the same`),
   },
 ];
 
@@ -84,7 +87,7 @@ const COLUMNS: Column[] = [
 export function SquadReviewPage() {
   const [weeks, setWeeks] = useState<Weeks>('14');
   const [groupId, setGroupId] = useState(EVERYONE);
-  const [sortKey, setSortKey] = useState('rise');
+  const [sortKey, setSortKey] = useState('creep');
   const window = useMemo(() => weeksBack(Number(weeks)), [weeks]);
   const { squad } = useSquad();
   const { data, error, refetch } = useSquadHistoryQuery(window);
@@ -92,16 +95,19 @@ export function SquadReviewPage() {
     () => squad?.athletes.filter((athlete) => groupId === EVERYONE || athlete.groupId === groupId) ?? [],
     [squad, groupId],
   );
+  const care = useCare(squad, window.to);
   const rows = useMemo(
     () =>
       data
         ? squadRows(
             data,
             members.map(({ id }) => id),
-            window,
-          )
+          ).map((row): Row => {
+            const by = care?.known[row.athleteId]?.creep?.by;
+            return by === undefined ? row : { ...row, creep: by };
+          })
         : [],
-    [data, members, window],
+    [data, members, care],
   );
   const ids = useMemo(() => new Set(members.map(({ id }) => id)), [members]);
   const ofGroup = useMemo(

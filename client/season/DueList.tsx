@@ -1,11 +1,15 @@
 import type { Href } from 'expo-router';
 import { useMemo } from 'react';
 import { runFor } from '@core/season/dayView';
+import type { CareReason } from '@core/judgement/care';
+import { careText } from '@core/judgement/careWords';
 import { racesToEnter, threadsToDecide, withStaleMarks } from '@core/season/due';
 import type { SquadMember } from '@core/squad/athlete';
 import { daysBetween } from '@core/units/dayNumber';
+import { useCare, type CareView } from '../data/useCare';
 import type { LaidSeason } from '../data/useSeasons';
 import { pacesOf } from '../data/useSquad';
+import { useAppSelector } from '../store/store';
 import { dayInText } from '../ui/days';
 import { useWorkedOut } from '../ui/inPieces';
 import { ListPart } from '../ui/ListPart';
@@ -41,8 +45,38 @@ export function DueList({ seasons, data }: Props) {
   return useWorkedOut(shown, checksInPieces) && <Due {...shown} />;
 }
 
+/** What care asks of the coach: a word with somebody, or an easier week. What stands of somebody is never in it. */
+function careToDo(care: CareView | undefined, athletes: readonly SquadMember[]): ToDo[] {
+  return athletes.flatMap((athlete) =>
+    (care?.of.get(athlete.id) ?? []).flatMap((entry): ToDo[] => {
+      const asked = CARE_ASKS[entry.reason];
+      if (asked === undefined) return [];
+      const { runId } = entry;
+      return [
+        {
+          key: `care ${athlete.id} ${entry.reason}`,
+          href: runId === undefined ? (`/squad/${athlete.id}` as const) : (`/results/${runId}/${athlete.id}` as const),
+          title: `${athlete.tileName}: ${asked}`,
+          detail: careText(entry, dayInText),
+        },
+      ];
+    }),
+  );
+}
+
+/** What is to be done about it; nothing where there is nothing to ask. */
+const CARE_ASKS: Partial<Record<CareReason, string>> = {
+  pain: 'is it gone?',
+  unwell: 'well again?',
+  niggle: 'is it gone?',
+  stopped: 'why the stop?',
+  creeping: 'an easier week?',
+};
+
 function Due({ seasons, data }: Props) {
   const { athletes, runs, today, km } = data;
+  const care = useCare(data.squad, today);
+  const read = useAppSelector((state) => state.settings.readRuns);
   const stale = withStaleMarks(athletes, today);
   const checks = seasons.map((laid) => ({ id: laid.id, name: laid.season.name, count: checksOf(laid, data).length }));
   const due: ToDo[] = [
@@ -51,12 +85,14 @@ function Due({ seasons, data }: Props) {
         const ago = daysBetween(date, today);
         return !isSetAside && summary?.endedAtMs !== undefined && ago >= 0 && ago <= READ_DAYS;
       })
+      .filter(({ id }) => !read.includes(id))
       .map((run) => ({
         key: run.id,
         href: `/results/${run.id}` as const,
         title: `Read: ${run.title}`,
         detail: `${dayInText(run.date)} · ${wentText(run)}`,
       })),
+    ...careToDo(care, athletes),
     ...seasons.flatMap(({ id, season }) =>
       racesToEnter(season, athletes, today).map((race) => ({
         key: race.id,

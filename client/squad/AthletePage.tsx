@@ -6,10 +6,12 @@ import type { Mark } from '@core/fitness/mark';
 import { athletePaces } from '@core/squad/athletePaces';
 import { weeksRunning, type SquadMember } from '@core/squad/athlete';
 import { cautionsFor } from '@core/advice/cautions';
+import { isStanding } from '@core/judgement/care';
+import { careText } from '@core/judgement/careWords';
 import { schoolsOf } from '@core/squad/schools';
 import { troubleText } from '../store/api';
 import { Choice } from '../ui/Choice';
-import { today } from '../ui/days';
+import { dayInText, today } from '../ui/days';
 import { Empty } from '../ui/Empty';
 import { Loading } from '../ui/Loading';
 import { Page } from '../ui/Page';
@@ -23,6 +25,7 @@ import { AthleteSeason } from './AthleteSeason';
 import { Cautions } from '../ui/Cautions';
 import { NewAthlete } from './NewAthlete';
 import { paceBookOf, coursesOf, memberOf, NOBODY, pacesOf, type SquadView, useSquad } from '../data/useSquad';
+import { useCare } from '../data/useCare';
 import { useSquadChange } from '../data/useSquadChange';
 import { LEANING_WORDS, STATUS_WORDS } from '../data/athleteText';
 
@@ -76,7 +79,19 @@ function Athlete({ athlete, squad, side: asked, story }: AthleteProps) {
   );
   // What to keep in mind follows a moment later: the paces come first while a mark is typed.
   const marks = useDeferredValue(draft ?? athlete.marks);
-  const cautions = useMemo(() => cautionsFor({ ...athlete, marks }, asOf), [athlete, marks, asOf]);
+  const care = useCare(squad, asOf)?.of.get(athlete.id);
+  const cautions = useMemo(
+    () => [
+      ...(care ?? [])
+        .filter((entry) => !isStanding(entry))
+        .map(
+          (entry) =>
+            `Take care: ${careText(entry, dayInText)}${entry.reason === 'creeping' ? ': an easier week?' : '.'}`,
+        ),
+      ...cautionsFor({ ...athlete, marks }, asOf),
+    ],
+    [athlete, marks, asOf, care],
+  );
 
   const put = async (next: SquadMember, noticeText: string) => {
     const done = await change({ athletes: [next] }, noticeText);

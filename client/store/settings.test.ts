@@ -18,6 +18,7 @@ test('at first the look is that of the device, and a phone shows three paces a l
   expect(start()).toEqual({
     look: 'system',
     lengthUnit: 'km',
+    readRuns: [],
     paces: { shown: ['threshold', '5k', 'mile'], unit: '400', byGroup: true },
     venueId: 'standard-400',
     calls: true,

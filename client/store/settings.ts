@@ -12,6 +12,8 @@ export type Look = (typeof LOOKS)[number];
 export type PaceView = { shown: string[]; unit: PaceUnit; byGroup: boolean };
 
 const KEY = 'zest-lap-settings';
+/** Only the last few days' are asked about. */
+const MOST_READ = 60;
 
 /** What the coach has chosen on this device. */
 export type Settings = {
@@ -21,6 +23,7 @@ export type Settings = {
   lengthUnit: LengthUnit;
   /** Where sessions are drawn for. */ venueId: string;
   /** Calls at the track are heard. */ calls: boolean;
+  /** Results that were opened on this device, the latest last: they leave the list of what is to be done. */ readRuns: string[];
   /** The club’s, as last heard: what day it is does not wait for the server. */ timeZone?: string | undefined;
 };
 
@@ -34,6 +37,7 @@ const first = (): Settings => ({
   look: 'system',
   venueId: standardTrack.id,
   calls: true,
+  readRuns: [],
   lengthUnit: 'km',
   paces: {
     shown: FIRST_SHOWN[typeof innerWidth === 'number' && innerWidth >= WIDE_PX ? 'wide' : 'phone'],
@@ -68,6 +72,10 @@ export const settings = createSlice({
     },
     lengthUnitChosen: (state, action: PayloadAction<LengthUnit>) => {
       state.lengthUnit = action.payload;
+    },
+    runRead: (state, action: PayloadAction<string>) => {
+      if (!state.readRuns.includes(action.payload))
+        state.readRuns = [...state.readRuns, action.payload].slice(-MOST_READ);
     },
     callsChosen: (state, action: PayloadAction<boolean>) => {
       state.calls = action.payload;

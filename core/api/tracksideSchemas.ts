@@ -46,6 +46,7 @@ const athleteSchema = Joi.object<PlannedAthlete>({
     criticalMps: Joi.number().strict().min(0.5).max(15).required(),
     reserveM: Joi.number().strict().min(1).max(5000).required(),
   }),
+  takeCare: Joi.boolean().valid(true),
   telling: Joi.object({
     a: Joi.number().strict().min(-10).max(10).required(),
     g: Joi.number().strict().min(-2).max(4).required(),

@@ -1,5 +1,4 @@
 /** Care in a coach's words: short for a row, with the day for a list, and the usual caution. */
-import type { CareChoice } from '../run/events';
 import { shortDay } from '../units/shortDay';
 import type { CareEntry } from './care';
 
@@ -50,13 +49,6 @@ export const careText = (entry: CareEntry, since: (date: string) => string): str
     : entry.reason === 'legs' || entry.reason === 'creeping'
       ? `${whatText(entry)}, since ${since(entry.date)}`
       : `${whatText(entry)}, ${since(entry.date)}`;
-
-/** The three answers. */
-export const CARE_CHOICE_WORDS: Record<CareChoice, string> = {
-  out: 'Leaves out today',
-  part: '60 % of it',
-  planned: 'Runs as planned',
-};
 
 /** With pain, illness, dizziness, chest pain or a knock to the head. */
 export const USUAL_CAUTION =

@@ -2,8 +2,8 @@
 import type { PaceMetres, RanAthlete, RunHead } from './history';
 import { loadOf } from './load';
 import { known } from '../units/known';
-import { mean, meanOfKnown } from '../units/mean';
-import { dayNumber, daysAfter, daysBetween, weekdayOf } from '../units/dayNumber';
+import { meanOfKnown } from '../units/mean';
+import { dayNumber, daysAfter, weekdayOf } from '../units/dayNumber';
 
 /** The Monday of a day's week. */
 export const mondayOf = (date: string): string => daysAfter(date, -weekdayOf(dayNumber(date)));
@@ -121,49 +121,26 @@ export type SquadRow = {
   fadePercent?: number;
   /** How much higher than meant the last effort was, on average. */
   effortAbove?: number;
-  /** How much that has risen over the weeks shown, along the straight line through it. */
-  effortRise?: number;
 };
 
-/** The rise of the least-squares line over the days shown; undefined for fewer than four. */
-function riseOf(points: readonly { day: number; value: number }[], days: number): number | undefined {
-  if (points.length < 4) return undefined;
-  const [middle, level] = [mean(points.map(({ day }) => day)), mean(points.map(({ value }) => value))];
-  const spread = points.reduce((sum, { day }) => sum + (day - middle) ** 2, 0);
-  if (spread === 0) return undefined;
-  const slope = points.reduce((sum, { day, value }) => sum + (day - middle) * (value - level), 0) / spread;
-  return slope * days;
-}
-
-/** The squad athlete by athlete: who is even, who slips, whose effort rises, who was missing. */
+/** The squad athlete by athlete: who is even, who slips, how hard they found it, who was missing. */
 export function squadRows(
   { runs, athletes }: { runs: readonly RunHead[]; athletes: readonly RanAthlete[] },
   ids: readonly string[],
-  { from, to }: { from: string; to: string },
 ): SquadRow[] {
-  const dates = new Map(runs.map(({ runId, date }) => [runId, date]));
-  const days = Math.max(1, daysBetween(from, to));
   return ids.map((athleteId): SquadRow => {
     const parts = athletes.filter((part) => part.athleteId === athleteId && part.isThere);
     const over = (of: (part: RanAthlete) => number | undefined) => meanOfKnown(parts.map(of));
     const judged = parts.reduce((sum, { verdicts: { early, on, late } }) => sum + early + on + late, 0);
-    const above = parts.flatMap(({ runId, lastEffort, plannedEffort }) =>
-      lastEffort === undefined || plannedEffort === undefined
-        ? []
-        : [
-            {
-              day: daysBetween(from, dates.get(runId) ?? to),
-              value: lastEffort - plannedEffort,
-            },
-          ],
+    const above = parts.map(({ lastEffort, meantLast }) =>
+      lastEffort === undefined || meantLast === undefined ? undefined : lastEffort - meantLast,
     );
     const figures = {
       onShare: judged === 0 ? undefined : parts.reduce((sum, { verdicts }) => sum + verdicts.on, 0) / judged,
       meanPercent: over((part) => part.meanPercent),
       evennessPercent: over((part) => part.evennessPercent),
       fadePercent: over((part) => part.fadePercent),
-      effortAbove: meanOfKnown(above.map(({ value }) => value)),
-      effortRise: riseOf(above, days),
+      effortAbove: meanOfKnown(above),
     };
     return { athleteId, attended: parts.length, of: runs.length, ...known(figures) };
   });

@@ -55,6 +55,8 @@ export type PlannedAthlete = {
   reserve?: { criticalMps: number; reserveM: number };
   /** How they tell effort, where that is known. */
   telling?: Telling;
+  /** There is something to know of them; why is for the coach alone, and in no plan. */
+  takeCare?: true;
 };
 
 /** Athletes who run the same reps. */

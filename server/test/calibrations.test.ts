@@ -1,8 +1,10 @@
 /** How athletes tell effort, over HTTP: from sessions before a day, and no others. */
 import { ulid } from 'ulid';
+import type { CareKnown } from '@core/judgement/care';
 import type { Calibration } from '@core/outlook/calibration';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
+import { daysAfter } from '@core/units/dayNumber';
 import { putAthlete } from './athletes';
 import { serverForEach } from './testServer';
 
@@ -26,7 +28,9 @@ const planOn = (date: string): Plan => ({
         callM: [1000],
         recovery: '60s jog',
       })),
-      athletes: [{ athleteId: ada, name: 'Ada', tileName: 'Ada', targets: Array.from({ length: 5 }, () => ({})) }],
+      athletes: [
+        { athleteId: ada, name: 'Ada', tileName: 'Ada', targets: Array.from({ length: 5 }, () => ({ targetS: 250 })) },
+      ],
     },
   ],
 });
@@ -61,45 +65,97 @@ beforeEach(async () => {
 });
 
 test('tells lower than most, and the surer the more was told; only of sessions before the day, and of the last months', async () => {
-  expect(await calibrationOf('2026-10-20')).toBeUndefined();
+  expect(await calibrationOf('2026-12-01')).toBeUndefined();
   await run(planOn('2026-10-01'), [2, 2, 2, 2, 2]);
-  const once = await calibrationOf('2026-10-20');
+  const once = await calibrationOf('2026-12-01');
   expect(once?.n).toBe(5);
   expect((once?.a ?? 0) + 6 * ((once?.g ?? 0) - 1)).toBeLessThan(-0.2);
   await run(planOn('2026-10-08'), [2, undefined, 2, undefined, 2]);
-  const twice = await calibrationOf('2026-10-20');
+  const twice = await calibrationOf('2026-12-01');
   expect(twice?.n).toBe(8);
   expect(twice?.aError).toBeLessThan(once?.aError ?? 0);
-  expect((await calibrationOf('2026-10-08'))?.n).toBe(5);
-  expect(await calibrationOf('2026-10-01')).toBeUndefined();
-  expect(await calibrationOf('2027-03-01')).toBeUndefined();
+  expect((await calibrationOf('2026-11-19'))?.n).toBe(5);
+  // What was told in the last six weeks says how tired somebody is, not how they tell it.
+  expect(await calibrationOf('2026-11-12')).toBeUndefined();
+  expect(await calibrationOf('2027-04-20')).toBeUndefined();
 });
 
 test('a new mark, a session that is set aside and an athlete who is erased count at once', async () => {
   const plan = planOn('2026-10-01');
   await run(plan, [5, 5, 6, 6, 6]);
-  const before = await calibrationOf('2026-10-20');
+  const before = await calibrationOf('2026-12-01');
   const faster = [...MARKS, { distanceM: 5000, timeS: 1100, date: '2026-09-30', kind: 'race' }];
   await putAthlete(server, ada, { name: 'Ada', marks: faster });
-  expect((await calibrationOf('2026-10-20'))?.a).toBeGreaterThan(before?.a ?? 9);
+  expect((await calibrationOf('2026-12-01'))?.a).toBeGreaterThan(before?.a ?? 9);
   await server.call('DELETE', `/api/runs/${plan.id}`);
-  expect(await calibrationOf('2026-10-20')).toBeUndefined();
+  expect(await calibrationOf('2026-12-01')).toBeUndefined();
   await server.call('POST', `/api/runs/${plan.id}/restore`);
-  expect(await calibrationOf('2026-10-20')).toBeDefined();
+  expect(await calibrationOf('2026-12-01')).toBeDefined();
   await server.call('POST', `/api/athletes/${ada}/erase`);
-  expect(await calibrationOf('2026-10-20')).toBeUndefined();
+  expect(await calibrationOf('2026-12-01')).toBeUndefined();
 });
 
 test('a mark kept from the session itself is no evidence about it', async () => {
   const plan = planOn('2026-10-01');
   await run(plan, [5, 5, 6, 6, 6]);
-  const before = await calibrationOf('2026-10-20');
+  const before = await calibrationOf('2026-12-01');
   const kept = { distanceM: 5000, timeS: 1260, date: '2026-10-01', kind: 'session', runId: plan.id };
   await putAthlete(server, ada, { name: 'Ada', marks: [...MARKS, kept] });
-  expect(await calibrationOf('2026-10-20')).toEqual(before);
+  expect(await calibrationOf('2026-12-01')).toEqual(before);
 });
 
 test('asks for a day', async () => {
   for (const query of ['', '?before=yesterday', '?before=2026-10-20&athlete=x'])
     expect((await server.call('GET', `/api/review/calibrations${query}`)).status).toBe(400);
+});
+
+test('what is known of care: stops, flags, legs, whose effort creeps up, and how even somebody is', async () => {
+  const careOf = async (on: string) =>
+    ((await server.call('GET', `/api/review/care?on=${on}`)).body as Record<string, CareKnown>)[ada];
+  expect(await careOf('2026-10-20')).toBeUndefined();
+  const plan = planOn('2026-10-01');
+  await run(plan, [5, 5, 6, 6, 6]);
+  const said = (happening: object) => ({
+    id: ulid(),
+    runId: plan.id,
+    deviceId: ulid(),
+    atMs: Date.now(),
+    ...happening,
+  });
+  await server.call('POST', `/api/runs/${plan.id}/events`, {
+    events: [
+      said({ type: 'flagged', athleteId: ada, repIndex: 1, flag: 'niggle' }),
+      said({ type: 'decided', athleteIds: [ada], decision: { kind: 'stop' } }),
+      said({ type: 'stopReason', athleteId: ada, reason: 'stitch' }),
+      said({ type: 'nextDay', athleteIds: [ada], legs: 'sore' }),
+    ],
+  });
+  const known = await careOf('2026-10-20');
+  expect(known?.records).toMatchObject([
+    {
+      athleteId: ada,
+      runId: plan.id,
+      date: '2026-10-01',
+      flags: [{ flag: 'niggle', rep: 2 }],
+      isStopped: true,
+      stopReason: 'stitch',
+      stopRep: 5,
+      legs: 'sore',
+      lastEffort: 6,
+    },
+  ]);
+  // Its own evenness is not what it is judged by.
+  expect((await careOf('2026-10-01'))?.usual).toBeUndefined();
+  expect(known?.usual).toMatchObject({ percent: expect.any(Number), reps: 5 });
+  expect(known).not.toHaveProperty('creep');
+  for (let week = 1; week <= 10; week++) {
+    const effort = week <= 4 ? 5 : Math.min(10, 5 + (week - 4) * 0.8);
+    await run(
+      planOn(daysAfter('2026-10-01', 7 * week)),
+      Array.from({ length: 5 }, () => Math.round(effort)),
+    );
+  }
+  expect((await careOf('2026-12-10'))?.creep?.by).toBeGreaterThanOrEqual(1);
+  expect(await careOf('2027-04-01')).toBeUndefined();
+  expect((await server.call('GET', '/api/review/care?on=yesterday')).status).toBe(400);
 });

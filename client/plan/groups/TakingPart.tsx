@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { takesPart } from '@core/planning/dayPlan';
+import { takesPart, takingDecision } from '@core/planning/dayPlan';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
 import { TickRow } from '../../ui/TickRow';
@@ -34,7 +34,7 @@ export function TakingPart({ planning }: { planning: Planning }) {
               <TickRow
                 label={`${athlete.name}${athlete.status === 'training' ? '' : `, ${STATUS_WORDS[athlete.status]}`}`}
                 checked={takesPart(plan, athlete)}
-                onChange={(isTaking) => decide({ taking: { ...plan.taking, [athlete.id]: isTaking } })}
+                onChange={(isTaking) => decide(takingDecision(plan, athlete.id, isTaking))}
               />
             </View>
           ))}

@@ -14,7 +14,7 @@ import { Text } from '../../ui/Text';
 import { ToldWell } from '../FindingAnswers';
 import { adviceText } from '../reviewText';
 import type { ReadRun } from '../useReview';
-import { WhyStopped } from '../WhyStopped';
+import { WhyStopped } from '../../parts/WhyStopped';
 import { whyReady } from '../whyText';
 import { groupVerdict } from './nextChoices';
 import { groupText, STEP_WORDS } from './nextText';
@@ -39,7 +39,7 @@ function Asked({ read, squad, answer, name }: Pick<Props, 'read' | 'squad'> & { 
     case 'reason':
       return (
         <WhyStopped
-          people={[{ athleteId, name, value: 0 }]}
+          people={[{ athleteId, name }]}
           say={(id, reason) => read.correct({ type: 'stopReason', athleteId: id, reason })}
         />
       );

@@ -1,24 +1,57 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { isStanding, type CareEntry } from '@core/judgement/care';
 import type { SquadMember } from '@core/squad/athlete';
 import { STATUS_WORDS } from '../../data/athleteText';
+import { CareAnswers, careLine } from '../../parts/CareAnswers';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';
+import { useWide } from '../../ui/useWide';
 import { Text } from '../../ui/Text';
 import { RollRow } from './RollRow';
 import { Part } from './Part';
 import type { RollCallState } from './useRollCall';
 
+/** Their status, and what stands of them: `easing back`, `under 14`. */
+function detailOf({ status }: SquadMember, standing: readonly CareEntry[]): string | undefined {
+  const parts = [
+    ...(status === 'training' ? [] : [STATUS_WORDS[status]]),
+    ...(standing.length > 0 ? [careLine(standing)] : []),
+  ];
+  return parts.length > 0 ? parts.join(', ') : undefined;
+}
+
 /** Everyone by group, with a tap for who is here, late or away; others can be ticked in. */
 export function WhoIsHere({ roll, athletes }: { roll: RollCallState; athletes: readonly SquadMember[] }) {
   const { groups, visitors, removeVisitor, presenceBy, say, move } = roll;
   const [isMoving, setMoving] = useState(false);
+  const wide = useWide();
   const groupOptions = groups.map(({ id, name }) => ({ value: id, text: name }));
-  const row = (athlete: SquadMember, groupId: string | undefined) => (
+  const row = (athlete: SquadMember, groupId: string | undefined) => {
+    const entries = roll.careOf(athlete.id);
+    // A standing condition is a mark; what is new asks for an answer.
+    const asks = entries.some((entry) => !isStanding(entry));
+    return (
+      <View key={athlete.id} style={{ width: wide ? 272 : '100%', gap: SPACE.xs }}>
+        {rollRow(athlete, groupId, entries.filter(isStanding))}
+        {asks && (
+          <View style={{ paddingLeft: SPACE.s, paddingBottom: SPACE.xs }}>
+            <CareAnswers
+              name={athlete.name}
+              withoutName
+              entries={entries.filter((entry) => !isStanding(entry))}
+              choice={roll.choiceOf(athlete.id)}
+              choose={(choice) => roll.chooseCare(athlete.id, choice)}
+            />
+          </View>
+        )}
+      </View>
+    );
+  };
+  const rollRow = (athlete: SquadMember, groupId: string | undefined, standing: readonly CareEntry[]) => (
     <RollRow
-      key={athlete.id}
       name={athlete.name}
-      detail={athlete.status === 'training' ? undefined : STATUS_WORDS[athlete.status]}
+      detail={detailOf(athlete, standing)}
       presence={presenceBy(athlete.id)}
       onPresence={(presence) => say(athlete.id, presence)}
       {...(isMoving && groupId !== undefined

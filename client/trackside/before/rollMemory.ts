@@ -1,20 +1,25 @@
-import type { Presences } from './rollCall';
+import type { CareChoices, Presences } from './rollCall';
 
+/** What was said at roll call: who is here, and how much those to take care of run. */
+export type RollSaid = { presences: Presences; choices: CareChoices };
+
+const NOTHING_SAID: RollSaid = { presences: {}, choices: {} };
 const keyOf = (sessionId: string) => `zest-lap-roll-${sessionId}`;
 
-/** Keeps what was said at roll call for as long as this tab is open: times are often entered right after it. */
-export function keepPresences(sessionId: string, presences: Presences): void {
+/** Keeps what was said for as long as this tab is open: times are often entered right after it. */
+export function keepSaid(sessionId: string, said: RollSaid): void {
   try {
-    sessionStorage.setItem(keyOf(sessionId), JSON.stringify(presences));
+    sessionStorage.setItem(keyOf(sessionId), JSON.stringify(said));
   } catch {
     // Without storage everyone is asked about again.
   }
 }
 
-export function keptPresences(sessionId: string): Presences {
+export function keptSaid(sessionId: string): RollSaid {
   try {
-    return JSON.parse(sessionStorage.getItem(keyOf(sessionId)) ?? '{}') as Presences;
+    const kept = JSON.parse(sessionStorage.getItem(keyOf(sessionId)) ?? '{}') as Partial<RollSaid>;
+    return { ...NOTHING_SAID, ...kept };
   } catch {
-    return {};
+    return NOTHING_SAID;
   }
 }

@@ -1,29 +1,52 @@
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { moveAthlete, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
-import type { Conditions, Presence } from '@core/run/events';
+import type { CareEntry } from '@core/judgement/care';
+import type { CareChoice, Conditions, Presence } from '@core/run/events';
+import type { Plan } from '@core/run/plan';
 import type { Visitor } from '@core/run/visitor';
+import { useCare, type CareView } from '../../data/useCare';
 import type { SquadView } from '../../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
 import { useResultsInfiniteQuery, useWeatherQuery } from '../../store/api';
 import { NotTaken, takeToTrack } from '../../log/recorder';
 import { nowMs } from '../../log/trackClock';
 import { useTodaysPlan } from '../useTodaysPlan';
-import { planForToday, presenceOf, settledEvents, type Presences } from './rollCall';
-import { keepPresences, keptPresences } from './rollMemory';
+import { planForToday, presenceOf, settledEvents } from './rollCall';
+import { keepSaid, keptSaid, type RollSaid } from './rollMemory';
 
 const NOTHING: DayPlan = {};
+
+/** The plan with a mark on who needs care: a helper's phone is told that, and never why. */
+const withCare = (plan: Plan, careOf: CareView['of'] | undefined): Plan => ({
+  ...plan,
+  groups: plan.groups.map((group) => ({
+    ...group,
+    athletes: group.athletes.map((athlete) =>
+      (careOf?.get(athlete.athleteId) ?? []).length > 0 ? { ...athlete, takeCare: true as const } : athlete,
+    ),
+  })),
+});
 
 /** Everything that is settled before the first start, and the way to start: who is here, groups, visitors, conditions, who times whom. */
 export function useRollCall(session: ScheduledSession, squad: SquadView) {
   const { athletes } = squad;
   const { plan: decided = NOTHING, date, startTime } = session;
-  const [answers, setAnswers] = useState<Presences>(() => keptPresences(session.id));
-  const say = (athleteId: string, presence: Presence) => {
-    const next = { ...answers, [athleteId]: presence };
-    setAnswers(next);
-    keepPresences(session.id, next);
+  const [said, setSaid] = useState<RollSaid>(() => keptSaid(session.id));
+  const put = (next: RollSaid) => {
+    setSaid(next);
+    keepSaid(session.id, next);
   };
+  const { presences: answers } = said;
+  const say = (athleteId: string, presence: Presence) =>
+    put({ ...said, presences: { ...answers, [athleteId]: presence } });
+  const choices = useMemo(() => ({ ...decided.care, ...said.choices }), [decided.care, said.choices]);
+  const care = useCare(squad, date);
+  const chooseCare = (athleteId: string, choice: CareChoice) =>
+    put({
+      presences: { ...answers, [athleteId]: choice === 'out' ? 'absent' : 'present' },
+      choices: { ...said.choices, [athleteId]: choice },
+    });
   const [moved, setMoved] = useState<DayGroup[]>();
   const [visitors, setVisitors] = useState<Visitor[]>([]);
   const [conditions, setConditions] = useState<Conditions>({});
@@ -32,7 +55,10 @@ export function useRollCall(session: ScheduledSession, squad: SquadView) {
   const [trouble, setTrouble] = useState<string>();
   const before = useResultsInfiniteQuery({ session: session.id }).data?.pages[0]?.rows[0];
   const { data: weather } = useWeatherQuery({ date, time: startTime ?? '17:00' });
-  const today = useMemo(() => planForToday(decided, athletes, answers, moved), [decided, athletes, answers, moved]);
+  const today = useMemo(
+    () => planForToday(decided, athletes, answers, moved, choices),
+    [decided, athletes, answers, moved, choices],
+  );
   const { tree, groups, plan } = useTodaysPlan(session, squad, today);
 
   const presences = new Map(athletes.map((athlete) => [athlete.id, presenceOf(decided, answers, athlete)]));
@@ -56,10 +82,18 @@ export function useRollCall(session: ScheduledSession, squad: SquadView) {
     if (timedIds.length === 0) return setTrouble('This phone times nobody. Tick at least one group for it.');
     try {
       const some = timedIds.length < plan.groups.length ? timedIds : undefined;
-      const settled = settledEvents({ plan, presences, visitors, conditions: out, timedIds: some, finishesOnly });
+      const settled = settledEvents({
+        plan,
+        presences,
+        visitors,
+        conditions: out,
+        timedIds: some,
+        finishesOnly,
+        choices,
+      });
       const atMs = nowMs();
       await takeToTrack(
-        plan,
+        withCare(plan, care?.of),
         settled.map((happening) => ({ happening, atMs })),
       );
       router.replace(`/track/run/${plan.id}`);
@@ -83,6 +117,10 @@ export function useRollCall(session: ScheduledSession, squad: SquadView) {
       setVisitors((earlier) => earlier.filter((visitor) => visitor.athleteId !== athleteId)),
     presenceBy,
     say,
+    /** What there is to know of each, and how much they run today. */
+    careOf: (athleteId: string): readonly CareEntry[] => care?.of.get(athleteId) ?? [],
+    choiceOf: (athleteId: string): CareChoice | undefined => choices[athleteId],
+    chooseCare,
     move: (athleteId: string, groupId: string) => setMoved(moveAthlete(groups, athleteId, groupId)),
     /** How many are here or still expected. */
     going,

@@ -23,7 +23,7 @@ import { TickRow } from '../../ui/TickRow';
 import { Trouble } from '../../ui/Trouble';
 import { Text } from '../../ui/Text';
 import { presenceOf } from '../before/rollCall';
-import { keptPresences } from '../before/rollMemory';
+import { keptSaid } from '../before/rollMemory';
 import { NotTaken, takeToTrack } from '../../log/recorder';
 import { nowMs } from '../../log/trackClock';
 import { useTodaysPlan } from '../useTodaysPlan';
@@ -123,13 +123,13 @@ function Enter({ session, squad }: { session: ScheduledSession; squad: SquadView
   const [isAll, setAll] = useState(false);
   // Who was ticked off at roll call was not there to run it.
   const today = useMemo(() => {
-    const presences = isAll ? {} : keptPresences(sessionId);
+    const presences = isAll ? {} : keptSaid(sessionId).presences;
     const taking = Object.fromEntries(
       athletes.map((athlete) => [athlete.id, presenceOf(decided, presences, athlete) !== 'absent']),
     );
     return { ...decided, taking };
   }, [decided, athletes, sessionId, isAll]);
-  const away = Object.entries(keptPresences(sessionId)).filter(([, presence]) => presence === 'absent').length;
+  const away = Object.entries(keptSaid(sessionId).presences).filter(([, presence]) => presence === 'absent').length;
   const { tree, plan } = useTodaysPlan(session, squad, today);
   const [typed, setTyped] = useDraftCells(sessionId);
   const [pasted, setPasted] = useState<{ before: Typed; count: number; doubts: string[] }>();

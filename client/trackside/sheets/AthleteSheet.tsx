@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { USUAL_CAUTION } from '@core/judgement/careWords';
 import { FLAGS, PRESENCES, type Presence } from '@core/run/events';
 import { countOf } from '@core/run/lineUp';
 import { repLabel } from '@core/run/plan';
 import { groupOf } from '@core/run/runState';
 import { judge } from '@core/run/tile';
-import { capitalised } from '../../ui/capitalised';
 import { Choice } from '../../ui/Choice';
 import { Select } from '../../ui/Select';
 import { SmallButton } from '../../ui/SmallButton';
@@ -14,11 +14,14 @@ import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import { judgedWords } from '../board/tiles/tileFace';
 import type { Run } from '../../log/useRun';
+import { FLAG_WORDS, STOP_REASON_WORDS } from '../../parts/careText';
+import { WhyStopped } from '../../parts/WhyStopped';
 import { AddTime } from './AddTime';
 import { Decisions } from './Decisions';
 import { EffortButtons } from './EffortButtons';
 import { PulseCount } from './PulseCount';
 import { Sheet } from './Sheet';
+import { TakeCare } from './TakeCare';
 import { TimeRow } from './TimeRow';
 
 const PRESENCE_WORDS: Record<Presence, string> = { present: 'here', late: 'late', absent: 'away' };
@@ -78,7 +81,7 @@ export function AthleteSheet({ run, athleteId, close, next }: Props) {
                 expanded={rep.flags.includes(flag)}
                 onPress={() => happen({ type: 'flagged', athleteId, repIndex, flag })}
               >
-                {capitalised(flag)}
+                {FLAG_WORDS[flag]}
               </SmallButton>
             ))}
             <PulseCount
@@ -86,9 +89,19 @@ export function AthleteSheet({ run, athleteId, close, next }: Props) {
               keep={(beatsPerMin) => happen({ type: 'pulse', athleteId, repIndex, beatsPerMin })}
             />
           </View>
-          <Text as="small">Pain, dizziness or illness: stop. Medical advice comes first.</Text>
+          <Text as="small">{USUAL_CAUTION}</Text>
         </>
       )}
+      {athlete.stoppedAtMs !== undefined && athlete.stopReason === undefined && (
+        <View style={{ gap: SPACE.xs }}>
+          <Text as="strong">{`Why did ${athlete.tileName} stop?`}</Text>
+          <WhyStopped people={[athlete]} say={(id, reason) => happen({ type: 'stopReason', athleteId: id, reason })} />
+        </View>
+      )}
+      {athlete.stopReason !== undefined && (
+        <Text as="small">{`Stopped: ${STOP_REASON_WORDS[athlete.stopReason].toLowerCase()}.`}</Text>
+      )}
+      {athlete.stoppedAtMs === undefined && <TakeCare run={run} athlete={athlete} />}
       <Decisions run={run} athlete={athlete} />
       {rep && rep.passes.length > 0 && (
         <View role="list" aria-label="Times of this rep" style={{ gap: SPACE.s }}>

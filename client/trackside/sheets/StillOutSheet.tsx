@@ -10,6 +10,7 @@ import { Text } from '../../ui/Text';
 import { isOnTheWay } from '../board/steps';
 import type { Run } from '../../log/useRun';
 import { Sheet } from './Sheet';
+import { stopOf } from './stopping';
 
 type Start = Happening & { type: 'started' };
 
@@ -72,10 +73,7 @@ export function StillOutSheet({ run, starts, close }: Props) {
                 In now
               </SmallButton>
             )}
-            <SmallButton
-              label={`${tileName} has stopped`}
-              onPress={() => happen({ type: 'decided', athleteIds: [athleteId], decision: { kind: 'stop' }, repIndex })}
-            >
+            <SmallButton label={`${tileName} has stopped`} onPress={() => happen(stopOf({ athleteId, runs }))}>
               Stopped
             </SmallButton>
           </View>

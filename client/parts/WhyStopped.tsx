@@ -1,12 +1,14 @@
 import { View } from 'react-native';
-import type { Person } from '@core/judgement/findings';
 import { STOP_REASONS, type StopReason } from '@core/run/events';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
-import { STOP_REASON_WORDS } from '../parts/careText';
+import { STOP_REASON_WORDS } from './careText';
 
-type Props = { people: readonly Person[]; say: (athleteId: string, reason: StopReason) => void };
+type Props = {
+  people: readonly { athleteId: string; name: string }[];
+  say: (athleteId: string, reason: StopReason) => void;
+};
 
 /** Why somebody stopped, in one tap each. */
 export function WhyStopped({ people, say }: Props) {

@@ -1,0 +1,11 @@
+/** How an athlete is stopped, in one place for every sheet that does it. */
+import type { Happening } from '@core/run/events';
+import type { AthleteState } from '@core/run/runState';
+
+/** They run no more today; `repIndex` is the rep in or after which it was. */
+export const stopOf = ({ athleteId, runs }: Pick<AthleteState, 'athleteId' | 'runs'>): Happening => ({
+  type: 'decided',
+  athleteIds: [athleteId],
+  decision: { kind: 'stop' },
+  repIndex: runs.at(-1)?.repIndex ?? -1,
+});
