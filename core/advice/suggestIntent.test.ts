@@ -34,6 +34,30 @@ test.each<[string, Intent]>([
   ['8x200 hill @5k / walk back', 'hills'],
   ['1600 @threshold / 2:00, 2x600 @5k / 2:00, 4x300 @mile / 2:00, 4x100 @400', 'mixed'],
   ['warm: 1600 @easy', 'mixed'],
+  // Goal pace in reps with long rests is no rehearsal of the race.
+  ['3x4:00 @goal 5k / 3:00', 'race-pace'],
+  ['3x1600 @goal mile / 5:00', 'race-pace'],
+  ['5x1000 @goal 5k / 90s', 'rehearsal'],
+  ['2x300 @goal 800 / 60s', 'rehearsal'],
+  // The peak of a marathon's work: a fast end makes no test of it.
+  ['3x6k @marathon / 1k jog, 3k @10k', 'mixed'],
+  ['3x6k @marathon / 1k jog, 3k @max', 'mixed'],
+  ['3x6k @marathon, 3k', 'mixed'],
+  ['16k @marathon', 'long-run'],
+  // On and off by the clock, however it is written.
+  ['18x50s @5k / 50s jog', 'fartlek'],
+  ['18x50s on / 50s off', 'fartlek'],
+  ['18x(50s @5k, 50s @easy)', 'fartlek'],
+  ['6x3min @3k / 2:00', 'aerobic-power'],
+  ['20x45s @mile / 45s', 'race-pace'],
+  // A first session back.
+  ['5x250 @5k / 2:30 walk', 'transition'],
+  ['6x200 @10k / 200m walk', 'transition'],
+  ['8x250 @5k / 30s', 'aerobic-power'],
+  ['12x300 @5k / 3:00', 'aerobic-power'],
+  ['6x150 @max / 5:00', 'speed'],
+  ['4x800 @5k / 2:00, 200 @max', 'aerobic-power'],
+  ['2x15min @half / 3:00', 'threshold'],
 ])('%s is suggested to be %s', (text, intent) => expect(suggested(text)).toBe(intent));
 
 test('the starter sessions cover every kind, and what is suggested for most of them needs no correction', () => {

@@ -55,7 +55,7 @@ export const INTENT_FACTS: Readonly<Record<Intent, IntentFacts>> = {
   'critical-speed-short': facts('Critical speed, short reps', 'short reps, very short rests', STAMINA),
   'critical-speed-long': facts('Critical speed, long reps', 'long reps, rest about as long as the work', STAMINA),
   'aerobic-power': facts('Aerobic power', 'reps at 5k to 3k pace', SPEED_WORK),
-  'race-pace': facts('Race pace', 'reps at mile or 800 pace', RACE_PACE),
+  'race-pace': facts('Race pace', 'reps at mile or 800 pace, or at the goal’s with long rests', RACE_PACE),
   speed: facts('Speed', 'short and fast, with long rests', SPRINT, 1.5),
   hills: facts(
     'Hills',
