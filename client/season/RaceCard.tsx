@@ -7,6 +7,7 @@ import {
   readRace,
   thirdSplits,
   USUAL_FOCUS,
+  type RaceAim,
   type RaceShape,
 } from '@core/season/raceDay';
 import type { RaceEntry, SeasonPlan, SeasonRace } from '@core/season/season';
@@ -36,6 +37,32 @@ type Props = {
   saveSplits: (splits: NonNullable<RaceEntry['splits']>) => void;
 };
 
+/** Times at the finish line, lap by lap. */
+function Splits({ aim }: { aim: RaceAim }) {
+  return (
+    <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
+      {lapSplits(aim).map(({ atM, timeS }) => (
+        <View key={atM} style={{ flexDirection: 'row', gap: SPACE.s, minWidth: 116 }}>
+          <Text as="small" quiet style={{ width: 48, textAlign: 'right' }}>
+            {String(Math.round(atM))}
+          </Text>
+          <Text as="strong">{formatTime(timeS, 1)}</Text>
+        </View>
+      ))}
+    </View>
+  );
+}
+
+/** Where the goal is still far off: what to go on at from half way, and where that ends. */
+function IfGood({ openAim, goalS }: { openAim: RaceAim; goalS: number }) {
+  const { distanceM, goalS: nowS } = openAim;
+  return (
+    <Text as="small">
+      {`If good at half way: ${formatTime((goalS / distanceM) * 400, 1)} a lap from there, the goal’s pace, for ${formatMarkTime((nowS + goalS) / 2)}.`}
+    </Text>
+  );
+}
+
 /** What an athlete takes to the start: the opening, every lap, and what to think of in each third. */
 function Card({ race, entry, name, paces, rehearsed }: Omit<Props, 'resultS' | 'saveSplits'>) {
   const palette = usePalette();
@@ -50,6 +77,9 @@ function Card({ race, entry, name, paces, rehearsed }: Omit<Props, 'resultS' | '
     ...(goalS === undefined ? {} : { goalS }),
     ...(nowS === undefined ? {} : { nowS }),
   });
+  // The card has the splits that it tells to open at.
+  const isBold = opening?.from === 'now' && goalS !== undefined && nowS !== undefined;
+  const openAim = isBold ? { ...aim, goalS: nowS } : aim;
   const focus = race.focus ?? USUAL_FOCUS;
   const gear = [rehearsed?.shoes, rehearsed?.drink, rehearsed?.gel].filter((item) => item !== undefined);
   return (
@@ -64,7 +94,7 @@ function Card({ race, entry, name, paces, rehearsed }: Omit<Props, 'resultS' | '
       }}
     >
       <Text as="heading" level={3}>
-        {`${name}, ${formatDistance(distanceM)} in ${formatMarkTime(aimS)}`}
+        {`${name}, ${formatDistance(distanceM)} in ${formatMarkTime(openAim.goalS)}${isBold ? `, goal ${formatMarkTime(aimS)}` : ''}`}
       </Text>
       <Segments who={name} values={RACE_SHAPES} words={SHAPE_WORDS} value={shape} onChange={setShape} />
       {opening && (
@@ -74,22 +104,9 @@ function Card({ race, entry, name, paces, rehearsed }: Omit<Props, 'resultS' | '
             : `Open at ${formatTime(opening.pace400S, 1)} a lap, what they can run now`}
         </Text>
       )}
-      {opening?.from === 'now' && goalS !== undefined && (
-        <Text as="small" quiet>
-          The goal is still far off. These are its splits, for whoever is there at half way and feels good.
-        </Text>
-      )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: SPACE.l }}>
-        {lapSplits(aim).map(({ atM, timeS }) => (
-          <View key={atM} style={{ flexDirection: 'row', gap: SPACE.s, minWidth: 116 }}>
-            <Text as="small" quiet style={{ width: 48, textAlign: 'right' }}>
-              {String(Math.round(atM))}
-            </Text>
-            <Text as="strong">{formatTime(timeS, 1)}</Text>
-          </View>
-        ))}
-      </View>
-      {thirdSplits(aim).map(({ atM, timeS }, i) => (
+      <Splits aim={openAim} />
+      {isBold && <IfGood openAim={openAim} goalS={aimS} />}
+      {thirdSplits(openAim).map(({ atM, timeS }, i) => (
         <View key={atM}>
           <Text as="small">{`To ${Math.round(atM)} m in ${formatTime(timeS, 1)}`}</Text>
           <Text as="small" quiet>
@@ -126,7 +143,7 @@ function Reading({ entry, resultS, saveSplits }: Pick<Props, 'entry' | 'resultS'
           <Text as="strong">{read.text}</Text>
           {read.thirds.map(({ targetS, timeS, percent }, i) => (
             <Text key={i} as="small">
-              {`${['First', 'Second', 'Last'][i] ?? ''} third: ${formatTime(timeS, 1)}, planned ${formatTime(targetS, 1)} (${percent >= 0 ? '+' : '−'}${Math.abs(percent).toFixed(1)} %)`}
+              {`${['First', 'Second', 'Last'][i] ?? ''} third: ${formatTime(timeS, 1)}${entry.goalS === undefined ? '' : `, planned ${formatTime(targetS, 1)} (${percent >= 0 ? '+' : '−'}${Math.abs(percent).toFixed(1)} %)`}`}
             </Text>
           ))}
           <Text>{`To work on: ${read.workOn.charAt(0).toLowerCase()}${read.workOn.slice(1)}`}</Text>

@@ -54,11 +54,24 @@ describe('a race is read by thirds', () => {
     [[200, 200, 200], 'even from start to finish'],
     // Slow all the way is still even: the goal was another one.
     [[210, 210, 210], 'even from start to finish'],
-    [[190, 200, 212], 'opened too fast'],
-    [[198, 208, 198], 'lost in the middle'],
+    [[190, 200, 212], 'first km 5 % fast, and paid for it in the last third'],
+    // A fast last stretch does not hide it.
+    [[192, 207, 201], 'opened too fast, first km 4 % fast, and paid for it in the middle'],
+    [[199, 207, 199], 'lost in the middle'],
     [[199, 199, 206], 'slower in the last third'],
     [[203, 203, 195], 'something left'],
   ])('%j: %s', (km, message) => expect(read(...km)?.text).toContain(message));
+  test('who opened too fast is told what to open in, and is not sent to work on stamina', () => {
+    const splits = [
+      { atM: 1000, timeS: 192 },
+      { atM: 2000, timeS: 399 },
+      { atM: 2700, timeS: 545 },
+      { atM: 3000, timeS: 600 },
+    ];
+    const found = readRace(aim, splits);
+    expect(found?.workOn).toMatch(/^Opening in 3:20 over the first km next time/);
+    expect(found?.workOn).not.toMatch(/[Ss]tamina/);
+  });
   test('against the plan', () =>
     expect(read(190, 200, 212)?.thirds.map(({ percent }) => Math.round(percent))).toEqual([-5, 0, 6]));
   test('not where they do not reach the finish, or go back', () => {

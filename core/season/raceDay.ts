@@ -118,8 +118,15 @@ function timeAt(splits: readonly { atM: number; timeS: number }[], atM: number):
   return undefined;
 }
 
-/** A third this many percent off the average pace stands out. */
+/** A third this many percent off the average pace stands out; after a first one that was too fast, less does. */
 const STANDS_OUT = 1.5;
+const PAID = 1;
+
+/** `first km`, `first lap`, `first 200 m`. */
+function firstName(atM: number): string {
+  if (Math.abs(atM - 1000) < 1) return 'first km';
+  return Math.abs(atM - 400) < 1 ? 'first lap' : `first ${Math.round(atM)} m`;
+}
 
 /**
  * Reads a race by thirds against its plan; undefined where the splits do not reach the finish or go back in time.
@@ -147,12 +154,20 @@ export function readRace(aim: RaceAim, splits: readonly { atM: number; timeS: nu
     percent: (timeS / (targets[i] ?? timeS) - 1) * 100,
   }));
   const finish = formatTime(last.timeS, last.timeS < 600 ? 1 : 0);
-  if (first < -STANDS_OUT && end > STANDS_OUT)
+  const [opened] = splits;
+  const { distanceM, shape } = aim;
+  if (opened && first < -STANDS_OUT && Math.max(middle, end) > PAID) {
+    // As it was typed, against the plan's shape at the pace that was run.
+    const evenS = last.timeS * timeShare(opened.atM / distanceM, shape);
+    const fast = Math.round((1 - opened.timeS / evenS) * 100);
+    const name = firstName(opened.atM);
+    const where = middle > PAID && end > PAID ? 'middle and the last third' : middle > PAID ? 'middle' : 'last third';
     return {
       thirds,
-      text: `${finish}: opened too fast, and paid for it in the last third.`,
-      workOn: 'Pace sense: reps at race pace whose first 200 m are called.',
+      text: `${finish}: opened too fast, ${name} ${fast} % fast, and paid for it in the ${where}.`,
+      workOn: `Opening in ${formatTime(evenS, evenS < 100 ? 1 : 0)} over the ${name} next time; reps at race pace whose first 200 m are called.`,
     };
+  }
   if (middle > STANDS_OUT)
     return {
       thirds,
