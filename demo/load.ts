@@ -167,9 +167,21 @@ function decidedAfter({ again, inDays }: ClubSession, plan: Plan, members: reado
   ];
 }
 
+/** Who said on the day that they were not well. */
+function flagged({ flags = [], inDays }: ClubSession, plan: Plan, members: readonly Member[]): RunEvent[] {
+  const atMs = startOf(plan.date) + 1_800_000;
+  const random = seeded(SEED - inDays);
+  const deviceId = ulid(atMs, random);
+  return flags.flatMap(({ who, repIndex, flag }): RunEvent[] => {
+    const athleteId = members[who]?.athlete.id;
+    if (athleteId === undefined) return [];
+    return [{ id: ulid(atMs, random), runId: plan.id, deviceId, atMs, type: 'flagged', athleteId, repIndex, flag }];
+  });
+}
+
 function runSession(loading: Loading, sessionId: string, session: ClubSession, members: Member[]): void {
   const { db, today, random, idAt } = loading;
-  const { inDays, title, shorthand, absent, intent, conditions, harder } = session;
+  const { inDays, title, shorthand, absent, intent, conditions, harder, turns } = session;
   const date = daysAfter(today, inDays);
   const startAtMs = startOf(date);
   const parsed = parseStored(shorthand);
@@ -197,9 +209,15 @@ function runSession(loading: Loading, sessionId: string, session: ClubSession, m
     athletes: Object.fromEntries(present.map((member) => [member.athlete.id, onTheDay(member, inDays)])),
     ...(conditions ? { conditions } : {}),
     ...(harder === undefined ? {} : { harder }),
+    ...(turns === undefined ? {} : { turns }),
   });
   putPlan(db, plan, startAtMs);
-  addEvents(db, plan.id, [...events, ...decidedAfter(session, plan, members)], startAtMs);
+  addEvents(
+    db,
+    plan.id,
+    [...events, ...flagged(session, plan, members), ...decidedAfter(session, plan, members)],
+    startAtMs,
+  );
   bringUpToDate(db);
 }
 
@@ -234,7 +252,8 @@ function load(loading: Loading): void {
   const dated: Dated[] = [];
   for (const session of SEASON) {
     const sessionId = addSession(loading, session);
-    dated.push({ id: sessionId, title: session.title, date: daysAfter(loading.today, session.inDays) });
+    if (!session.isExtra)
+      dated.push({ id: sessionId, title: session.title, date: daysAfter(loading.today, session.inDays) });
     if (session.inDays < 0) runSession(loading, sessionId, session, members);
   }
   addSeasons(loading, dated, trainingGroups, members);

@@ -21,6 +21,8 @@ type Day = {
   conditions?: Conditions;
   /** How much harder than the times suggest everybody found it. */
   harder?: number;
+  /** Of open work: how often each ran it. */
+  turns?: number;
 };
 
 /** Largest gap to the middle of the group, in seconds over 400 m. */
@@ -50,6 +52,27 @@ const within = (effort: number) => Math.min(10, Math.max(1, Math.round(effort)))
 /** The effort reported after every third rep, and after the last. */
 const isAsked = (at: number, of: number) => at === of - 1 || at % 3 === 2;
 
+/** Open work laid out as so many reps, for those who run it by themselves. */
+const withTurns = (plan: Plan, turns: number): Plan => ({
+  ...plan,
+  groups: plan.groups.map((group) => {
+    const [rep] = group.reps;
+    if (!rep) return group;
+    const { open: _open, ...once } = rep;
+    return {
+      ...group,
+      reps: Array.from({ length: turns }, () => once),
+      athletes: group.athletes.map((athlete) => ({
+        ...athlete,
+        targets: Array.from({ length: turns }, () => athlete.targets[0] ?? {}),
+      })),
+    };
+  }),
+});
+
+/** Each start as one more turn of the open rep. */
+const asTurn = (event: RunEvent): RunEvent => (event.type === 'started' ? { ...event, planIndex: 0 } : event);
+
 /** Runs it. @returns what a coach's phone would have recorded, in order of time. */
 export function ranSession(day: Day): RunEvent[] {
   const { plan, deviceId, idAt, random, startAtMs, conditions, harder = 0 } = day;
@@ -60,7 +83,16 @@ export function ranSession(day: Day): RunEvent[] {
     deviceId,
     atMs: Math.round(atMs),
   });
-  const ran = simulateRun({ plan, startAtMs, deviceId, idAt, random, athletes: { ...day.athletes } });
+  const { turns } = day;
+  const simulated = simulateRun({
+    plan: turns === undefined ? plan : withTurns(plan, turns),
+    startAtMs,
+    deviceId,
+    idAt,
+    random,
+    athletes: { ...day.athletes },
+  });
+  const ran = turns === undefined ? simulated : simulated.map(asTurn);
   const reported: RunEvent[] = conditions ? [at(startAtMs - 600_000, { type: 'conditions', conditions })] : [];
   const state = replay(plan, ran);
   const endMs = Math.max(...ran.map(({ atMs }) => atMs));

@@ -1,5 +1,5 @@
 /** The sessions of the demo, by days from today: those before it were run, today's and later ones are still to come. */
-import type { Conditions } from '@core/run/events';
+import type { Conditions, Flag } from '@core/run/events';
 import type { Intent } from '@core/session/intent';
 
 export type ClubSession = {
@@ -12,6 +12,12 @@ export type ClubSession = {
   conditions?: Conditions;
   /** What the coach decided next: a step on, and the same again for these. */
   again?: number[];
+  /** Of open work: how often each ran it. */
+  turns?: number;
+  /** Who was not well, by place in the club, in which rep (from 0). */
+  flags?: { who: number; repIndex: number; flag: Flag }[];
+  /** Beside the season: it is no day of it. */
+  isExtra?: true;
   /** Where it is not the standard effort of the squad: this much harder than the times suggest (heat). */
   harder?: number;
 };
@@ -36,6 +42,11 @@ const EIGHT_HUNDREDS = session('main: 5x800 @5k / 2:00 jog');
 const MILES = session('main: 3x1mi @threshold / 90s jog');
 const LADDER = session('main: 1500-900-600-300 @5k>mile / 2:30 jog');
 const SETS_OF_600 = session('main: 2x(3x600 @3k / 90s walk) / 4:00 walk', 'finish: 4x200 @mile / 200m jog');
+
+const OPEN = session('main: open x 1000 @threshold / 60s jog');
+
+/** Their places in the club. */
+const GUS = 6;
 
 export const TODAY: ClubSession = { inDays: 0, title: 'Even 400s, quick finish', shorthand: EVEN_400S, absent: [] };
 
@@ -73,7 +84,14 @@ export const SEASON: ClubSession[] = [
   { inDays: -12, title: '800s at 5k pace', shorthand: EIGHT_HUNDREDS, absent: [1, 13] },
   { inDays: -9, title: 'Down the ladder', shorthand: LADDER, absent: [] },
   { inDays: -5, title: 'Threshold miles', shorthand: MILES, absent: [4, 11] },
-  { inDays: -2, title: 'Sharp 200s', shorthand: SHARP_200S, absent: [7], ...MILD },
+  {
+    inDays: -2,
+    title: 'Sharp 200s',
+    shorthand: SHARP_200S,
+    absent: [7],
+    flags: [{ who: GUS, repIndex: 5, flag: 'niggle' }],
+    ...MILD,
+  },
   TODAY,
   { inDays: 3, title: 'Over and under', shorthand: session('main: 4x(600 @10k, 600 @marathon)'), absent: [] },
   { inDays: 7, title: 'Mile pace 400s', shorthand: session('main: 10x400 @mile / 90s walk'), absent: [] },
@@ -83,4 +101,15 @@ export const SEASON: ClubSession[] = [
     shorthand: session('main: 2x(90s-60s-45s-30s @3k / equal jog) / 4:00 walk'),
     absent: [],
   },
+  // Last in the list, so that what was run before them stays what it was.
+  { inDays: -70, title: 'As many as hold', shorthand: OPEN, absent: [7, 8, 9, 10, 11], turns: 6, isExtra: true },
+  {
+    inDays: -34,
+    title: '3000 trial',
+    shorthand: session('main: 3000 @max'),
+    intent: 'test',
+    absent: [4, 9],
+    isExtra: true,
+  },
+  { inDays: -21, title: 'As many as hold', shorthand: OPEN, absent: [7, 8, 9, 10, 12], turns: 7, isExtra: true },
 ];

@@ -155,7 +155,7 @@ test('what is proposed is answered with one tap, says why, and changes the next 
   await board.press(board.button('Somebody has stopped'));
   await board.press(board.button('Ivo has stopped'));
   await expect(board.tile('Ivo')).toHaveAccessibleName(/stopped/);
-  await board.press(board.button('Close Ivo Castlebrae'));
+  await board.press(board.button('Ivo Castlebrae: coach’s call'));
   await expect
     .poll(async () => (await tapped(demo, board.runId())).filter(({ type }) => type === 'decided').length)
     .toBe(2);

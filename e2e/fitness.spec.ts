@@ -7,14 +7,14 @@ test('what a session says about fitness is kept as a mark, moves the paces, and 
   demo,
 }) => {
   const runs = await demo.get<{ id: string; title: string }[]>(ALL_RUNS);
-  const run = runs.find(({ title }) => title === 'Threshold kilometres, 2');
+  const run = runs.find(({ title }) => title === 'Down the ladder');
   await page.goto(`${demo.url}/results/${run?.id}`);
   await expect(page.getByRole('heading', { name: 'What it says about fitness' })).toBeVisible();
   const keep = page.getByRole('button', { name: /^Keep .* for .*’s paces$/ }).first();
   const name = /for (.*)’s paces$/.exec((await keep.getAttribute('aria-label')) ?? '')?.[1] ?? '';
   const link = page.getByRole('link', { name: `${name}, rep by rep, for their fitness` });
   const row = page.getByRole('listitem').filter({ has: link });
-  await expect(row).toContainText(/said: .* ± .*, before the session .* ± /);
+  await expect(row).toContainText(/the marks: .* ± .*, before the session .* ± /);
   const athlete = (await demo.get<SquadMember[]>('athletes')).find((athlete) => athlete.name === name);
   const marks = `${demo.url}/squad/${athlete?.id}?side=marks`;
   const worth = page.getByText(/^Worth \d+:\d\d over 5k/);
@@ -36,7 +36,7 @@ test('what a session says about fitness is kept as a mark, moves the paces, and 
   const keepIt = page.getByRole('button', { name: new RegExp(`^Keep .* for ${name}’s paces$`) });
   await keepIt.click();
   await expect(page.getByText(/^Kept for their paces: /)).toBeVisible();
-  const text = (await page.getByText(/said: .* before the session/).textContent()) ?? '';
+  const text = (await page.getByText(/the marks: .* before the session/).textContent()) ?? '';
 
   await page.goto(marks);
   await expect(page.getByText(/^the session alone says /)).toBeVisible();

@@ -82,8 +82,8 @@ test('the next step for two groups, from the last session: written, taken back, 
   await press(page, by, page.getByRole('button', { name: 'The next step' }));
   await expect(page.getByRole('region', { name: 'What changes' })).toBeVisible();
   const ready = page.getByRole('region', { name: 'A', exact: true });
-  await expect(ready.getByText(/ready for a step on|should run the same again/)).toBeVisible();
-  await expect(ready.getByText(/Last third/).first()).toBeVisible();
+  await expect(ready.getByText(/ready for a step on|repeat it/)).toBeVisible();
+  await expect(ready.getByText(/On target to the end|early: run the target|late/).first()).toBeVisible();
   expect(await seriousProblems(page)).toEqual([]);
 
   // One group goes on, all others wait.
@@ -91,14 +91,14 @@ test('the next step for two groups, from the last session: written, taken back, 
     await press(
       page,
       by,
-      page.getByRole('button', { name: `All of ${group}: ${group === 'B' || group === 'C' ? 'again' : 'on'}` }),
+      page.getByRole('button', { name: `All of ${group}: ${group === 'B' || group === 'C' ? 'repeat' : 'step on'}` }),
     );
   await press(page, by, page.getByRole('radio', { name: /^Less rest: 10x200 @1500 \/ 150m jog$/ }));
   const then = page.getByRole('region', { name: 'What is run' });
   await expect(then).toContainText('10x200 @1500 / 150m jog');
   await expect(then).toContainText('10x200 @1500 / 200m jog');
   await expect(page.getByText(/: (the next turn of its thread|the same day next week|the next \w+day)/)).toBeVisible();
-  const date = await page.getByLabel('On', { exact: true }).inputValue();
+  const date = await page.getByLabel('Day', { exact: true }).inputValue();
   await press(page, by, page.getByRole('button', { name: /^Write it for/ }));
   await expect(page.getByText(/is written for/)).toBeVisible();
   await expect(page).toHaveURL(/\/sessions\/plan\//);
@@ -117,8 +117,8 @@ test('the next step for two groups, from the last session: written, taken back, 
   await expect(page.getByText(/^Written already/)).toHaveCount(0);
 
   for (const group of ['A', 'B', 'C', 'D'])
-    await press(page, by, page.getByRole('button', { name: `All of ${group}: again` }));
-  await expect(then).toContainText(/All: .*10x200 @1500 \/ 200m jog/);
+    await press(page, by, page.getByRole('button', { name: `All of ${group}: repeat` }));
+  await expect(then).toContainText(/All \d+: .*10x200 @1500 \/ 200m jog/);
   await press(page, by, page.getByRole('button', { name: /^Write it for/ }));
   await expect(page.getByText(/is written for/)).toBeVisible();
   expect((await sessionsOn(demo, date))[0]?.shorthand).toContain('10x200 @1500 / 200m jog');
@@ -155,11 +155,11 @@ test('a ladder of stages waits for two and moves for the rest; who stands where 
   await expect(page.getByRole('radio', { name: /^Step 2 of “Stages at goal pace”: 5x600 @goal 5k/ })).toBeChecked();
   const [first, second] = plan.groups.map(({ athletes }) => athletes[0]?.name ?? '');
   for (const group of ['A', 'B']) await press(page, by, page.getByRole('button', { name: `All of ${group}: on` }));
-  for (const name of [first, second]) await press(page, by, page.getByRole('button', { name: `${name}: again` }));
+  for (const name of [first, second]) await press(page, by, page.getByRole('button', { name: `${name}: repeat` }));
   const then = page.getByRole('region', { name: 'What is run' });
   await expect(then).toContainText(`5x600 @goal 5k / 75s walk`);
-  await expect(then).toContainText('A, again (1): 6x300 @goal 5k / 75s walk');
-  await expect(then).toContainText('B, again (1): 6x300 @goal 5k / 75s walk');
+  await expect(then).toContainText('(1): 6x300 @goal 5k / 75s walk');
+  await expect(then).toContainText('(1): 6x300 @goal 5k / 75s walk');
   await press(page, by, page.getByRole('button', { name: /^Write it for/ }));
   await expect(page.getByText(/is written for/)).toBeVisible();
   // Two weeks on, as the ladder says.

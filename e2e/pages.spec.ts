@@ -56,7 +56,7 @@ test.describe('a server of another version', () => {
     // With the page comes the app of the server's version; until then each answer is refused.
     let isReloaded = false;
     await page.route('**/api/**', (route) =>
-      isReloaded ? route.continue() : route.fulfill({ status: 409, headers: { 'zest-wire': '3' }, json: {} }),
+      isReloaded ? route.continue() : route.fulfill({ status: 409, headers: { 'zest-wire': '4' }, json: {} }),
     );
     await expect(bar).toHaveCount(0);
     await board.letRun();

@@ -168,7 +168,7 @@ test('the next step is written for the thread’s next turn, and the season know
   const { season } = await seasonCalled(demo, 'Five');
   const turn = daysOf(season).find(({ date, thread }) => date > today() && thread?.id === 'kilometres');
   await page.goto(`${demo.url}/results/${run?.id}/next`);
-  await expect(page.getByLabel('On', { exact: true })).toHaveValue(turn?.date ?? '');
+  await expect(page.getByLabel('Day', { exact: true })).toHaveValue(turn?.date ?? '');
   await page.getByRole('button', { name: /^Write it for/ }).tap();
   const fixed = async () => (await seasonCalled(demo, 'Five')).season.fixed.find((day) => day.date === turn?.date);
   await expect.poll(fixed).toMatchObject({ because: 'written', threadId: 'kilometres', step: turn?.thread?.step });

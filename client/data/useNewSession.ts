@@ -20,7 +20,10 @@ export function useNewSession(): (date: string, written?: Written) => Promise<vo
     if (added.error) return notice({ text: troubleText(added.error) });
     router.push(`/sessions/${session.id}`);
     notice({
-      text: `“${written.title}” is written for ${dayInText(date)}.`,
+      text:
+        written === EMPTY
+          ? `A new session for ${dayInText(date)}.`
+          : `“${written.title}” is written for ${dayInText(date)}.`,
       undo: () => {
         router.replace('/sessions');
         return remove(session.id);

@@ -43,7 +43,7 @@ function Groups({ planning }: { planning: Planning }) {
   const head = (
     <View style={{ gap: SPACE.m }}>
       <WhenAndWhere planning={planning} />
-      <LastTime sessionId={planning.session.id} />
+      <LastTime sessionId={planning.session.id} runningIds={new Set(planning.running.map(({ id }) => id))} />
       <TakingPart planning={planning} />
       {planning.outlooks.size > 0 && (
         <Text as="small">

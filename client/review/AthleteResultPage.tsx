@@ -25,6 +25,7 @@ import { TextButton } from '../ui/TextButton';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { AthleteFitness } from './AthleteFitness';
+import { CameTo } from './CameTo';
 import { EffortLines } from './EffortLines';
 import { FindingAnswers } from './FindingAnswers';
 import { FindingList, type Said } from './FindingList';
@@ -193,6 +194,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
           <EffortLines name={row.name} reading={reading} />
         </View>
       )}
+      <CameTo cells={row.cells} />
       <AthleteFitness read={read} row={row} effort={reading} />
       {spreadPoints({ ...review, rows: [row] }).length > 0 && (
         <View style={{ gap: SPACE.xs }}>

@@ -32,6 +32,8 @@ import { AfterwardsList } from './AfterwardsList';
 import { FindingAnswers } from './FindingAnswers';
 import { FindingList, type Said } from './FindingList';
 import { findingText, findingTexts, handedOn } from './findingText';
+import { HopedFor } from './HopedFor';
+import { openText, useLastRunMetres } from './openEnded';
 import { RepSheet } from './RepSheet';
 import { ResultTable } from './ResultTable';
 import { conditionsText, decisionText, differenceText, evennessWords, fadeText, nextTimeText } from './reviewText';
@@ -43,6 +45,9 @@ import { useReview, type ReadRun } from './useReview';
 import { useFacts } from './useFacts';
 import { whyFinding } from './whyText';
 import { WhatIs } from '../parts/WhatIs';
+
+/** A coach with a few seconds reads no more. */
+const MOST_SAID = 3;
 
 const backToList = () => router.replace('/results');
 
@@ -175,7 +180,12 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
     open !== undefined && open !== 'efforts'
       ? review?.rows.find(({ athleteId }) => athleteId === open.athleteId)
       : undefined;
-  const said = saidOf(read, facts, findings, squad);
+  const before = useLastRunMetres(read, facts.isOpenEnded);
+  const came = facts.isOpenEnded ? openText(facts, before) : undefined;
+  const said = [...(came === undefined ? [] : [{ text: came }]), ...saidOf(read, facts, findings, squad)].slice(
+    0,
+    MOST_SAID,
+  );
   const nextTime = lever && nextTimeText([lever]);
   const when = whenText(state);
   const subtitle = [
@@ -233,6 +243,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
       )}
       <Later>
         {review && review.surges.length > 0 && <Surges review={review} />}
+        {review && !isOpen && <HopedFor review={review} meantLast={plan.arc?.last} />}
         {review && <WhatChanged read={read} review={review} />}
         {!isOpen && <SquadFitness read={read} />}
         <AfterwardsList read={read} />

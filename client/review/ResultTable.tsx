@@ -1,5 +1,6 @@
 import { useState, type ReactNode } from 'react';
 import { View } from 'react-native';
+import { cameTo } from '@core/review/cameTo';
 import type { ReviewCell } from '@core/review/cell';
 import type { Review, ReviewRow } from '@core/review/review';
 import { repLabel, type PlannedRep } from '@core/run/plan';
@@ -9,7 +10,7 @@ import { Press } from '../ui/Press';
 import { Table, type TableColumn, type TableHeading } from '../ui/Table';
 import { Text } from '../ui/Text';
 import { spokenDelta } from '../ui/spokenDelta';
-import { outcomeText } from './repText';
+import { outcomeText, paceText } from './repText';
 import { evennessText, signedPercent } from './reviewText';
 
 const none = <Text quiet>–</Text>;
@@ -29,7 +30,7 @@ function Two({ over, under, label }: { over: string; under?: string; label?: str
 }
 
 function outcome(cell: ReviewCell): ReactNode {
-  const { actualS, targetS, deltaS, verdict, plannedS, coveredM, unfinished, leftOut } = cell;
+  const { actualS, targetS, deltaS, verdict, plannedS, coveredM, expectedM, unfinished, leftOut } = cell;
   if (actualS === undefined)
     return (
       <Text quiet label={unfinished ? 'no finish taken' : leftOut ? 'left out' : 'not run'}>
@@ -40,7 +41,7 @@ function outcome(cell: ReviewCell): ReactNode {
   return (
     <View style={right}>
       <Text as="strong" quiet={isOut} {...(isOut ? { style: { textDecorationLine: 'line-through' } } : {})}>
-        {coveredM === undefined ? formatTime(actualS, 1) : `${Math.round(coveredM)} m`}
+        {coveredM === undefined ? formatTime(actualS, 1) : paceText(actualS, coveredM)}
       </Text>
       {isOut ? (
         <Text as="label" quiet>
@@ -52,6 +53,11 @@ function outcome(cell: ReviewCell): ReactNode {
       {plannedS !== undefined && (
         <Text as="label" quiet>
           {`of ${formatClock(plannedS)}`}
+        </Text>
+      )}
+      {coveredM !== undefined && !isOut && (
+        <Text as="label" quiet>
+          {`${Math.round(coveredM)} m${expectedM === undefined ? '' : ` of ${Math.round(expectedM)}`}`}
         </Text>
       )}
       {targetS !== undefined && !isOut && (
@@ -85,7 +91,7 @@ const percentCell = (percent: number | undefined, isSure: boolean) =>
     </Text>
   );
 
-/** What sums a row up, before its reps. */
+/** What sums a row up, behind its reps. */
 function summaryColumns({ rows, meanOver }: Review): Shown[] {
   const has = (is: (row: ReviewRow) => boolean) => rows.some(is);
   const columns: (Shown | false)[] = [
@@ -106,6 +112,19 @@ function summaryColumns({ rows, meanOver }: Review): Shown[] {
               : { under: formatDelta(meanDeltaS), label: `on average ${formatDelta(meanDeltaS)} seconds to target` })}
           />
         ),
+    },
+    {
+      key: 'came',
+      title: 'Came to',
+      under: 'running',
+      width: 92,
+      by: ({ cells }) => cameTo(cells).distanceM,
+      cell: ({ cells }) => {
+        const { distanceM, durationS } = cameTo(cells);
+        if (durationS === 0) return none;
+        const over = distanceM > 0 ? `${(distanceM / 1000).toFixed(1)} km` : '–';
+        return <Two over={over} under={`in ${formatTime(durationS, 0)}`} />;
+      },
     },
     {
       key: 'even',
@@ -225,7 +244,8 @@ export function ResultTable({ review, chosen, choose, open }: Props) {
       },
     };
   });
-  const columns = [...summaryColumns(review), ...reps];
+  // The times come first: what sums them up is behind them.
+  const columns = [...reps, ...summaryColumns(review)];
   const sorted = columns.find(({ key }) => key === sortKey);
   const rows = sorted
     ? [...review.rows].sort((a, b) => (sorted.by(b) ?? -Infinity) - (sorted.by(a) ?? -Infinity))

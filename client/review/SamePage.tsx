@@ -4,10 +4,11 @@ import { View } from 'react-native';
 import { Divider } from 'react-native-paper';
 import type { SameSessions } from '@core/review/history';
 import { kindsText } from '@core/review/sameSession';
-import { sideBySide, type SideRun } from '@core/review/sideBySide';
+import { bothRuns, chainedMeans, sideBySide, type RunTotals, type SideRun } from '@core/review/sideBySide';
+import { counted } from '@core/units/counted';
 import { formatRest, formatTime } from '@core/units/time';
 import { everyoneIn, useSquad } from '../data/useSquad';
-import { troubleText, useSameSessionsQuery } from '../store/api';
+import { troubleText, useResultsInfiniteQuery, useSameSessionsQuery } from '../store/api';
 import { DateLines } from '../ui/charts/Charts';
 import { dayName } from '../ui/days';
 import { Loading } from '../ui/Loading';
@@ -23,6 +24,7 @@ import { reachOf, SpreadStrip } from './SpreadStrip';
 import { EFFORT_AXIS } from './weeks';
 
 const EVERYONE = 'all';
+const THE_SAME = 'same';
 
 /** One run: when, the spread of it, what it came to, and what has changed since the one before. */
 function Run({ side, same, reach, columns }: { side: SideRun; same: SameSessions; reach: number; columns: number }) {
@@ -92,24 +94,67 @@ function RepForRep({ sides }: { sides: readonly SideRun[] }) {
   );
 }
 
-/** The kind of rep that all runs have, with the mean of each. */
-function meansOver(
-  sides: readonly SideRun[],
-): { label: string; points: { date: string; value: number }[] } | undefined {
+/** The kind of rep that most runs have, as a chain of those who ran both of two in a row. */
+function meansOver(same: SameSessions, sides: readonly SideRun[]) {
   const label = sides[0]?.kinds[0]?.label;
   if (label === undefined) return undefined;
-  const points = [...sides].reverse().flatMap(({ run, kinds }) => {
-    const kind = kinds.find((candidate) => candidate.label === label);
-    return kind && kind.meanM === undefined ? [{ date: run.date, value: kind.meanS }] : [];
-  });
-  return points.length > 1 ? { label, points } : undefined;
+  const chain = chainedMeans(same, label);
+  const points = chain.map(({ date, meanS }) => ({ date, value: meanS }));
+  const least = Math.min(...chain.slice(1).map(({ people }) => people));
+  return points.length > 1 ? { label, points, least } : undefined;
 }
 
-function Sides({ same, name }: { same: SameSessions; name: string }) {
+const amount = (distanceM: number) => `${(distanceM / 1000).toFixed(1)} km`;
+
+/** Two sessions athlete by athlete, of those who ran both: pace over 400 m, metres, effort. */
+function Both({ same, nameOf }: { same: SameSessions; nameOf: (athleteId: string) => string }) {
+  const rows = useMemo(() => bothRuns(same), [same]);
+  const [now, before] = same.runs;
+  if (!now || !before) return null;
+  const cells = (part: RunTotals) => [
+    <View key="pace" style={{ alignItems: 'flex-end' }}>
+      <Text as="strong">{part.lapS === undefined ? '–' : formatTime(part.lapS, 1)}</Text>
+      <Text as="label" quiet>
+        {[amount(part.distanceM), ...(part.effort === undefined ? [] : [`effort ${part.effort}`])].join(', ')}
+      </Text>
+    </View>,
+  ];
+  return (
+    <View style={{ gap: SPACE.xs }}>
+      <Text as="heading" level={2}>
+        {rows.length === 0 ? 'Nobody ran both' : `${counted(rows.length, 'athlete')} ran both`}
+      </Text>
+      {rows.length > 0 && (
+        <Table
+          label="Those who ran both"
+          nameTitle="Athlete"
+          columns={[before, now].map(({ runId, title, date }) => ({
+            key: runId,
+            title: dayName(date),
+            under: title.slice(0, 22),
+            width: 150,
+          }))}
+          rows={rows.map(({ athleteId, now: nowPart, before: beforePart }) => ({
+            key: athleteId,
+            name: nameOf(athleteId),
+            cells: [...cells(beforePart), ...cells(nowPart)],
+          }))}
+        />
+      )}
+      <Text as="small" quiet>
+        Mean pace over 400 m of what was run, metres, and effort.
+      </Text>
+    </View>
+  );
+}
+
+type SidesProps = { same: SameSessions; name: string; nameOf: (athleteId: string) => string };
+
+function Sides({ same, name, nameOf }: SidesProps) {
   const sides = useMemo(() => sideBySide(same), [same]);
   const reach = reachOf(same.reps);
   const columns = Math.max(1, ...same.reps.map(({ place }) => place + 1));
-  const means = meansOver(sides);
+  const means = meansOver(same, sides);
   const efforts = [...sides]
     .reverse()
     .flatMap(({ run, effort }) => (effort === undefined ? [] : [{ date: run.date, value: effort }]));
@@ -126,6 +171,9 @@ function Sides({ same, name }: { same: SameSessions; name: string }) {
             steps={[0.2, 0.5, 1, 2, 5, 10, 15, 30, 60]}
             isUpsideDown
           />
+          <Text as="small" quiet>
+            {`From each time to the next by those who ran both: ${counted(means.least, 'athlete')} at least.`}
+          </Text>
         </View>
       )}
       {efforts.length > 1 && (
@@ -142,6 +190,7 @@ function Sides({ same, name }: { same: SameSessions; name: string }) {
           />
         </View>
       )}
+      {same.runs[0]?.relation === 'chosen' && <Both same={same} nameOf={nameOf} />}
       <View role="list" style={{ gap: SPACE.m }}>
         {sides.map((side) => (
           <Run key={side.run.runId} side={side} same={same} reach={reach} columns={columns} />
@@ -163,14 +212,19 @@ function Sides({ same, name }: { same: SameSessions; name: string }) {
 /** The same session over the weeks, or the steps of a progression, for the squad or for one. */
 export function SamePage({ runId, athleteId: asked }: { runId: string; athleteId?: string | undefined }) {
   const [athleteId, setAthleteId] = useState(asked ?? EVERYONE);
+  const [beside, setBeside] = useState(THE_SAME);
+  const others = useResultsInfiniteQuery({}).data?.pages.flatMap(({ rows }) => rows) ?? [];
+  const other = beside === THE_SAME ? {} : { beside };
   const { squad } = useSquad();
   const { data, error, refetch } = useSameSessionsQuery({
     runId,
+    ...other,
     ...(athleteId === EVERYONE ? {} : { athleteId }),
   });
-  const whole = useSameSessionsQuery({ runId }).data;
+  const whole = useSameSessionsQuery({ runId, ...other }).data;
   const ran = new Set(whole?.athletes.flatMap((part) => (part.isThere ? [part.athleteId] : [])));
   const people = squad ? everyoneIn(squad).filter(({ id }) => ran.has(id)) : [];
+  const nameOf = (id: string) => people.find((athlete) => athlete.id === id)?.name ?? 'Athlete';
   const name = people.find(({ id }) => id === athleteId)?.name ?? 'Everyone';
   return (
     <Page
@@ -179,6 +233,17 @@ export function SamePage({ runId, athleteId: asked }: { runId: string; athleteId
       onBack={() => router.replace(`/results/${runId}`)}
       backLabel="Back to the session"
     >
+      <Select
+        label="Beside"
+        options={[
+          { value: THE_SAME, text: 'The same session' },
+          ...others
+            .filter(({ id }) => id !== runId)
+            .map(({ id, title, date }) => ({ value: id, text: `${dayName(date)}: ${title}` })),
+        ]}
+        value={beside}
+        onChange={setBeside}
+      />
       {people.length > 0 && (
         <Select
           label="Whose"
@@ -193,7 +258,7 @@ export function SamePage({ runId, athleteId: asked }: { runId: string; athleteId
       {error ? (
         <Trouble retry={() => void refetch()}>{troubleText(error)}</Trouble>
       ) : data ? (
-        <Sides same={data} name={name} />
+        <Sides same={data} name={name} nameOf={nameOf} />
       ) : (
         <Loading />
       )}

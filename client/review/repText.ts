@@ -36,7 +36,10 @@ export function detailsText(cell: ReviewCell, band: PulseBand | undefined): stri
     .join(' · ');
 }
 
-/** What a rep came to: `1:28.8 of 1:28.0`, `412 m of 400 m`, `no finish taken`. */
+/** Pace of a rep by the clock: `4:48/km`. */
+export const paceText = (timeS: number, distanceM: number): string => `${formatTime((timeS / distanceM) * 1000, 0)}/km`;
+
+/** What a rep came to: `1:28.8 of 1:28.0`, `1042 m in 5:00 = 4:48/km, target 4:40/km`, `no finish taken`. */
 export function outcomeText({
   actualS,
   coveredM,
@@ -47,8 +50,10 @@ export function outcomeText({
   leftOut,
 }: ReviewCell): string {
   if (actualS === undefined) return unfinished ? 'no finish taken' : leftOut ? 'left out' : 'not run';
-  if (coveredM !== undefined)
-    return `${Math.round(coveredM)} m${expectedM === undefined ? '' : ` of ${Math.round(expectedM)} m`}`;
+  if (coveredM !== undefined) {
+    const target = expectedM === undefined ? '' : `, target ${paceText(actualS, expectedM)}`;
+    return `${Math.round(coveredM)} m in ${formatClock(actualS)} = ${paceText(actualS, coveredM)}${target}`;
+  }
   if (plannedS !== undefined) return `${formatClock(actualS)} of ${formatClock(plannedS)}`;
   return `${formatTime(actualS, 1)}${targetS === undefined ? '' : ` of ${formatTime(targetS, 1)}`}`;
 }

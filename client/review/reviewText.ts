@@ -9,6 +9,7 @@ import type { Change, ChangeVerdict } from '@core/review/sameSession';
 import type { SideRun } from '@core/review/sideBySide';
 import type { LeverChange } from '@core/outlook/proposals';
 import type { Conditions, TrackDecision } from '@core/run/events';
+import { paceText } from './repText';
 import { listed } from '@core/units/listed';
 import { formatDelta, formatRest, formatTime } from '@core/units/time';
 
@@ -232,7 +233,7 @@ export function timeText(
   deltaText = (delta: string): string => delta,
 ): string {
   if (actualS === undefined) return '–';
-  if (coveredM !== undefined) return `${Math.round(coveredM)} m`;
+  if (coveredM !== undefined) return `${Math.round(coveredM)} m (${paceText(actualS, coveredM)})`;
   const time = formatTime(actualS, 1);
   return excluded ? `(${time})` : deltaS === undefined ? time : `${time} ${deltaText(formatDelta(deltaS))}`;
 }

@@ -238,12 +238,18 @@ export const api = createApi({
       query: (id) => ({ url: `runs/${id}/restore`, method: 'POST' }),
       invalidatesTags: ['runs'],
     }),
-    sameSessions: build.query<Answers['GET /api/review/runs/:id/same'], { runId: string; athleteId?: string }>({
+    sameSessions: build.query<
+      Answers['GET /api/review/runs/:id/same'],
+      { runId: string; athleteId?: string; beside?: string }
+    >({
       // Hundreds of rows that are replaced as a whole: structural sharing would only cost time.
       structuralSharing: false,
-      query: ({ runId, athleteId }) => ({
+      query: ({ runId, athleteId, beside }) => ({
         url: `review/runs/${runId}/same`,
-        params: athleteId === undefined ? {} : { athlete: athleteId },
+        params: {
+          ...(athleteId === undefined ? {} : { athlete: athleteId }),
+          ...(beside === undefined ? {} : { beside }),
+        },
       }),
       providesTags: ['runs'],
     }),

@@ -4,7 +4,7 @@
  */
 import Joi from 'joi';
 import { EFFORT_SOURCES } from '../review/load';
-import type { RanAthlete, RanRep, RunHead, SameRun } from '../review/history';
+import type { LastPart, LastTime, RanAthlete, RanRep, RunHead, SameRun } from '../review/history';
 import type { ResultRow } from '../review/resultRow';
 import type { KindCount } from '../review/sameSession';
 import type { RunSummary } from '../review/summary';
@@ -339,7 +339,9 @@ export const ANSWER_SCHEMAS: Record<Route, Joi.Schema> = {
   'GET /api/review/reps': list(resultRow),
   'GET /api/review/runs/:id/same': Joi.object({
     progression: text,
-    runs: list(Joi.object<SameRun>({ ...runHead, relation: oneOf(['same', 'alike', 'step']).required(), step: count })),
+    runs: list(
+      Joi.object<SameRun>({ ...runHead, relation: oneOf(['same', 'alike', 'step', 'chosen']).required(), step: count }),
+    ),
     reps: list(ranRep),
     athletes: list(ranAthlete),
   }),
@@ -352,14 +354,20 @@ export const ANSWER_SCHEMAS: Record<Route, Joi.Schema> = {
       nextStep: oneOf(NEXT_STEPS),
     }),
   ),
-  'GET /api/review/sessions/:id/last': Joi.object({
+  'GET /api/review/sessions/:id/last': Joi.object<LastTime>({
     runId: idSchema.required(),
     date: date.required(),
     kind: kindCount.required(),
-    meanS: number.required(),
-    evennessPercent: number,
-    effort: number,
-    restS: number,
+    athletes: list(
+      Joi.object<LastPart>({
+        athleteId: idSchema.required(),
+        meanS: number.required(),
+        evennessPercent: number,
+        effort: number,
+        restS: number,
+        distanceM: number.required(),
+      }),
+    ),
   }).allow(null),
 };
 

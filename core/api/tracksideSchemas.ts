@@ -33,6 +33,7 @@ const athleteSchema = Joi.object<PlannedAthlete>({
       Joi.object({
         targetS: seconds,
         tolerance: share,
+        isBand: Joi.boolean().valid(true),
         expectedM: lengthM,
         recoveryS: seconds,
         mostRecoveryS: seconds,

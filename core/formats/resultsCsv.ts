@@ -1,5 +1,6 @@
 /** Results as CSV, one row a rep: out for a session, an athlete or a season, and in again. */
 import Papa from 'papaparse';
+import { cameTo } from '../review/cameTo';
 import type { ReviewCell } from '../review/cell';
 import type { ResultRow } from '../review/resultRow';
 import type { Review, ReviewRow } from '../review/review';
@@ -25,6 +26,8 @@ const COLUMNS: readonly Column[] = [
   { name: 'covered m', key: 'coveredM', digits: 1 },
   { name: 'effort', key: 'effort', digits: 1 },
   { name: 'session effort', key: 'sessionEffort', digits: 1 },
+  { name: 'came to m', key: 'cameToM', digits: 0 },
+  { name: 'came to s', key: 'cameToS', digits: 1 },
   { name: 'pulse', key: 'beatsPerMin', digits: 0 },
   { name: 'rest s', key: 'restS', digits: 0 },
   { name: 'planned rest s', key: 'plannedRestS', digits: 0 },
@@ -43,10 +46,12 @@ export const writeResultsCsv = (rows: readonly ResultRow[]): string =>
     rows.map((row) => COLUMNS.map(({ key, digits }) => cellText(row[key], digits))),
   );
 
-function rowOf(plan: Plan, review: Review, { name, sessionEffort }: ReviewRow, cell: ReviewCell, at: number) {
+function rowOf(plan: Plan, review: Review, { name, sessionEffort, cells }: ReviewRow, cell: ReviewCell, at: number) {
   const rep = cell.rep ?? review.columns[at]?.rep;
   if (!rep || (cell.leftOut && !cell.rep)) return [];
   const isClock = rep.distanceM === undefined;
+  // Once for each athlete, with their first rep.
+  const total = cameTo(at === 0 ? cells : []);
   const fields = {
     distanceM: rep.distanceM,
     durationS: rep.durationS,
@@ -56,6 +61,8 @@ function rowOf(plan: Plan, review: Review, { name, sessionEffort }: ReviewRow, c
     coveredM: isClock ? cell.coveredM : undefined,
     effort: cell.effort,
     sessionEffort: at === 0 ? sessionEffort : undefined,
+    cameToM: at === 0 ? total.distanceM || undefined : undefined,
+    cameToS: at === 0 ? total.durationS || undefined : undefined,
     beatsPerMin: cell.beatsPerMin,
     restS: cell.restS,
     plannedRestS: cell.plannedRestS,
@@ -109,6 +116,8 @@ const LIMITS: Partial<Record<keyof ResultRow, readonly [number, number]>> = {
   coveredM: [1, 200_000],
   effort: [1, 10],
   sessionEffort: [1, 10],
+  cameToM: [0, 400_000],
+  cameToS: [0, 86_400],
   beatsPerMin: [30, 250],
   restS: [0, 86_400],
   plannedRestS: [0, 86_400],

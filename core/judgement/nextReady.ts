@@ -39,7 +39,7 @@ const FITS = 0.7;
 function repsDone({ ran, row, pace, telling }: AthleteFacts): RepDone[] {
   const shares = new Map(pace?.reps.map(({ place, share }) => [row?.cells[place], share]));
   return ran.cells.map((cell): RepDone => {
-    const { actualS, effort, excluded, deltaS, tolerance } = cell;
+    const { actualS, effort, excluded, deltaS, tolerance, isBand } = cell;
     if (actualS === undefined) return {};
     if (excluded) return { timeS: actualS };
     const ownEffort = effort === undefined ? undefined : asMostTell(effort, telling);
@@ -48,7 +48,7 @@ function repsDone({ ran, row, pace, telling }: AthleteFacts): RepDone[] {
     return {
       timeS: targetS === undefined || share === undefined ? actualS : targetS * (1 + share),
       ...(targetS === undefined ? {} : { targetS }),
-      ...(tolerance === undefined ? {} : { tolerance }),
+      ...(tolerance === undefined || isBand ? {} : { tolerance }),
       ...(ownEffort === undefined ? {} : { effort: ownEffort }),
       ...(effort === undefined || effort === ownEffort ? {} : { told: effort }),
     };

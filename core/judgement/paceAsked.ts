@@ -48,14 +48,18 @@ export const lastThirdOf = <T>(list: readonly T[]): T[] => list.slice(Math.floor
 /** Without what heat costs: it explains lateness, and makes nobody early. */
 const without = (share: number, cost: number) => (share > 0 ? Math.max(0, share - cost) : share);
 
+/** Outside a band is off target at once, and the more the further from its edge. */
+const overEdge = (offS: number, targetS: number) =>
+  offS === 0 ? 0 : Math.sign(offS) * (1 + Math.abs(offS) / toleranceS(targetS, USUAL_TOLERANCE));
+
 /** A rep as it is judged; undefined where it has no target, or does not count. @param place from 0. */
 function judgedRep(cell: ReviewCell, place: number, felt: number | undefined): JudgedRep | undefined {
-  const { rep, deltaS, actualS, targetS = actualS, excluded, tolerance = USUAL_TOLERANCE } = cell;
+  const { rep, deltaS, actualS, targetS = actualS, excluded, tolerance = USUAL_TOLERANCE, isBand } = cell;
   if (!rep || excluded || deltaS === undefined || targetS === undefined || targetS <= 0) return undefined;
   const share = without(deltaS / targetS, slowedBy(felt, targetS));
   return {
     share,
-    tolerances: (share * targetS) / toleranceS(targetS, tolerance),
+    tolerances: isBand ? overEdge(share * targetS, targetS) : (share * targetS) / toleranceS(targetS, tolerance),
     deltaS,
     targetS,
     kind: kindKey(rep),

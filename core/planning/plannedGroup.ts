@@ -56,6 +56,7 @@ function plannedTarget(leg: TargetLeg | undefined, next: TargetLeg | undefined):
   return {
     ...(leg.targetS === undefined ? {} : { targetS: leg.targetS }),
     ...(leg.tolerance === undefined ? {} : { tolerance: leg.tolerance }),
+    ...(leg.isBand ? { isBand: true as const } : {}),
     ...(leg.expectedM === undefined ? {} : { expectedM: leg.expectedM }),
     ...(recoveryS === undefined ? {} : { recoveryS }),
     ...(rest?.minDurationS === undefined || rest.durationS === undefined ? {} : { mostRecoveryS: rest.durationS }),

@@ -19,6 +19,8 @@ export type ReviewCell = {
   verdict?: Verdict;
   /** How near to the target is on target, as a share of it; the usual 1 % if left out. */
   tolerance?: number;
+  /** Anywhere within the tolerance is as good: `deltaS` counts from its edge. */
+  isBand?: true;
   /** Of a rep by the clock: the metres it was to cover and those it did. */
   expectedM?: number;
   coveredM?: number;
@@ -161,6 +163,7 @@ export function readCell(
     ...changeOf(group, slot, run),
     ...(isDistance && target.targetS !== undefined ? { targetS: target.targetS } : {}),
     ...(target.tolerance === undefined ? {} : { tolerance: target.tolerance }),
+    ...(target.isBand ? { isBand: true as const } : {}),
     ...(effort === undefined ? {} : { effort }),
     ...(beatsPerMin === undefined ? {} : { beatsPerMin }),
     ...(excluded ? { excluded } : {}),

@@ -14,8 +14,8 @@ export type RunHead = {
   conditions: Conditions;
 };
 
-/** A run comparable with another: the same library session, a similar one, or a step of the same progression (from 1). */
-export type SameRun = RunHead & { relation: 'same' | 'alike' | 'step'; step?: number };
+/** A run comparable with another: the same library session, a similar one, a step of the same progression (from 1), or one the coach chose. */
+export type SameRun = RunHead & { relation: 'same' | 'alike' | 'step' | 'chosen'; step?: number };
 
 /** A rep that was run and counts. `percent` is how late it was. */
 export type RanRep = Pick<
@@ -52,16 +52,22 @@ export type PaceMetres = { athleteId: string; date: string; pace: string; distan
 /** The same for a squad: sums in place of reps. */
 export type SquadHistory = { runs: RunHead[]; athletes: RanAthlete[]; metres: PaceMetres[] };
 
-/** How a session went the last time it was run, on average over those who ran it. */
+/** How a session went the last time it was run, for each who ran it. Times in seconds. */
 export type LastTime = {
   runId: string;
   date: string;
-  /** Of the kind of rep with most reps. */
+  /** The kind of rep with most reps. */
   kind: KindCount;
+  athletes: LastPart[];
+};
+export type LastPart = {
+  athleteId: string;
   meanS: number;
   evennessPercent?: number;
   effort?: number;
   restS?: number;
+  /** Metres over all of it. */
+  distanceM: number;
 };
 
 /** Where one athlete stands on a progression: the step they ran last, and what was decided after it. */

@@ -15,6 +15,9 @@ export type ResultRow = {
   coveredM?: number;
   effort?: number;
   sessionEffort?: number;
+  /** Metres and seconds of all their reps, once for each athlete. */
+  cameToM?: number;
+  cameToS?: number;
   beatsPerMin?: number;
   restS?: number;
   plannedRestS?: number;

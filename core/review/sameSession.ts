@@ -115,15 +115,20 @@ export type Change = {
   verdict?: ChangeVerdict;
 };
 
-/** Smaller differences count as the same: common coaching judgement. */
-const SAME = { percent: 0.7, effort: 0.6 };
+/**
+ * Differences within chance count as the same: one and a half standard deviations of one athlete's day, less the more ran both. The
+ * figures are this project's own.
+ */
+const SAME = { percent: 1.5, effort: 1.3 };
 /** Differences in conditions worth mentioning. */
 const HOTTER_C = 4;
 
-function verdictOf(quicker: number | undefined, effort: number | undefined): ChangeVerdict | undefined {
+function verdictOf(quicker: number | undefined, effort: number | undefined, people: number): ChangeVerdict | undefined {
   if (quicker === undefined) return undefined;
-  const pace = quicker >= SAME.percent ? 'quicker' : quicker <= -SAME.percent ? 'slower' : 'same';
-  if (effort === undefined || Math.abs(effort) < SAME.effort) return pace;
+  const narrower = Math.sqrt(Math.max(1, people));
+  const percent = SAME.percent / narrower;
+  const pace = quicker >= percent ? 'quicker' : quicker <= -percent ? 'slower' : 'same';
+  if (effort === undefined || Math.abs(effort) < SAME.effort / narrower) return pace;
   return effort < 0 ? `${pace}-for-less` : `${pace}-for-more`;
 }
 
@@ -151,7 +156,7 @@ export function compareRuns(before: ComparedRun, now: ComparedRun): Change {
   const effortBy = efforts.length > 0 ? mean(efforts) : undefined;
   const [was, is] = [before.conditions ?? {}, now.conditions ?? {}];
   const [wasHot, isHot] = [hotness(was), hotness(is)];
-  const verdict = verdictOf(quicker, effortBy);
+  const verdict = verdictOf(quicker, effortBy, ids.size);
   return {
     athletes: ids.size,
     ...(quicker === undefined ? {} : { quickerPercent: quicker }),

@@ -96,3 +96,76 @@ export function sideBySide({ runs, reps, athletes }: SameSessions): SideRun[] {
     return before ? { ...side, change: compareRuns(before.compared, now) } : side;
   });
 }
+
+/** One run of a chain: the mean of a kind of rep, in seconds, and how many athletes link it to the run before it. */
+export type ChainedMean = { date: string; meanS: number; people: number };
+
+/**
+ * The mean of one kind of rep over the runs, the earliest first, as a chain: from each run to the next by those who ran both, so that who
+ * comes and goes changes nothing. It ends where nobody ran two in a row.
+ */
+export function chainedMeans({ runs, reps }: SameSessions, label: string): ChainedMean[] {
+  const ofKind = reps.filter(
+    (rep) => kindKey(rep).replace(/^(main|finish) /, '') === label && rep.distanceM !== undefined,
+  );
+  const byRun = grouped(ofKind, ({ runId }) => runId);
+  const means = (runId: string) =>
+    new Map(
+      [...grouped(byRun.get(runId) ?? [], ({ athleteId }) => athleteId)].map(([id, own]) => [
+        id,
+        meanOfKnown(own.map(({ timeS }) => timeS)) ?? 0,
+      ]),
+    );
+  const chain: ChainedMean[] = [];
+  let before: Map<string, number> | undefined;
+  for (const { runId, date } of [...runs].reverse()) {
+    const now = means(runId);
+    if (now.size === 0) continue;
+    const last = chain.at(-1);
+    if (!before || !last) {
+      chain.push({ date, meanS: meanOfKnown([...now.values()]) ?? 0, people: now.size });
+    } else {
+      const ratios = [...now].flatMap(([id, meanS]) => {
+        const earlier = before?.get(id);
+        return earlier ? [meanS / earlier] : [];
+      });
+      const ratio = meanOfKnown(ratios);
+      if (ratio === undefined) break;
+      chain.push({ date, meanS: last.meanS * ratio, people: ratios.length });
+    }
+    before = now;
+  }
+  return chain;
+}
+
+/** What one athlete's part of a session came to: seconds over 400 m on average, metres, effort. */
+export type RunTotals = { lapS?: number; distanceM: number; effort?: number };
+
+/** Of two runs, the parts of those who ran both. */
+export function bothRuns({
+  runs,
+  reps,
+  athletes,
+}: SameSessions): { athleteId: string; now: RunTotals; before: RunTotals }[] {
+  const [now, before] = runs;
+  if (!now || !before) return [];
+  const totals = (runId: string, athleteId: string): RunTotals | undefined => {
+    const own = reps.filter((rep) => rep.runId === runId && rep.athleteId === athleteId);
+    if (own.length === 0) return undefined;
+    const measured = own.filter(({ distanceM, coveredM }) => (distanceM ?? coveredM) !== undefined);
+    const distanceM = measured.reduce((sum, rep) => sum + (rep.distanceM ?? rep.coveredM ?? 0), 0);
+    const timeS = measured.reduce((sum, rep) => sum + rep.timeS, 0);
+    const part = athletes.find((athlete) => athlete.runId === runId && athlete.athleteId === athleteId);
+    const effort = part && effortOf(part);
+    return {
+      distanceM,
+      ...(distanceM > 0 ? { lapS: (timeS / distanceM) * 400 } : {}),
+      ...(effort === undefined ? {} : { effort }),
+    };
+  };
+  const ids = new Set(reps.map(({ athleteId }) => athleteId));
+  return [...ids].flatMap((athleteId) => {
+    const [own, earlier] = [totals(now.runId, athleteId), totals(before.runId, athleteId)];
+    return own && earlier ? [{ athleteId, now: own, before: earlier }] : [];
+  });
+}

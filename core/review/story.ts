@@ -2,7 +2,7 @@
 import type { PaceMetres, RanAthlete, RunHead } from './history';
 import { loadOf } from './load';
 import { known } from '../units/known';
-import { meanOfKnown } from '../units/mean';
+import { mean, meanOfKnown, variance } from '../units/mean';
 import { dayNumber, daysAfter, weekdayOf } from '../units/dayNumber';
 
 /** The Monday of a day's week. */
@@ -51,13 +51,13 @@ export type WeekLoad = {
   metres: { pace: string; distanceM: number }[];
   /** Some of the load is by a predicted effort. */
   hasPredicted: boolean;
-  /** More than a third above the mean of the four weeks before it. */
+  /** More than a third above the mean of the weeks before it, and beyond what they vary by. */
   isJump: boolean;
 };
 
 /** Fewer hard minutes than this make no hard day. */
 const HARD_MINUTES = 3;
-const JUMP = { weeks: 4, share: 4 / 3 };
+const JUMP = { most: 8, least: 4, share: 4 / 3, sds: 2 };
 
 /**
  * Load week by week, the oldest first. Of several athletes it is the mean over those who ran anything in that time.
@@ -103,9 +103,10 @@ export function loadByWeek(
     };
   });
   return loads.map((week, i) => {
-    const before = loads.slice(Math.max(0, i - JUMP.weeks), i);
-    const mean = before.reduce((total, { load }) => total + load, 0) / Math.max(1, before.length);
-    return { ...week, isJump: before.length === JUMP.weeks && mean > 0 && week.load > JUMP.share * mean };
+    const before = loads.slice(Math.max(0, i - JUMP.most), i).map(({ load }) => load);
+    const usual = before.length > 0 ? mean(before) : 0;
+    const most = Math.max(JUMP.share * usual, usual + JUMP.sds * Math.sqrt(variance(before)));
+    return { ...week, isJump: before.length >= JUMP.least && usual > 0 && week.load > most };
   });
 }
 

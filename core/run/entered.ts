@@ -1,4 +1,5 @@
 /** A session entered afterwards, from a clipboard or a watch: typed times as the events they would have been. */
+import { MILE_M } from '../units/distance';
 import { formatTime, parseTime } from '../units/time';
 import type { Happening } from './events';
 import type { Plan, PlannedGroup, PlannedRep, PlannedTarget } from './plan';
@@ -53,15 +54,24 @@ const NOT_RUN = /^([-–—x×/]|dn[sf]|out|no)$/i;
 /** A time further than this from its target is questioned. */
 const DOUBT_SHARE = 0.35;
 
+/** Metres of a rep by the clock from its pace: `4:48`, `4:48/km`, `7:43/mi`; undefined where it is none. */
+function metresByPace(typed: string, durationS: number | undefined): number | undefined {
+  const [, minutes, seconds, per = 'km'] = /^(\d{1,2}):(\d\d)(?:\s*\/\s*(km|mi))?$/i.exec(typed) ?? [];
+  const paceS = Number(minutes) * 60 + Number(seconds);
+  if (durationS === undefined || !(paceS > 0) || Number(seconds) >= 60) return undefined;
+  return (durationS / paceS) * (per.toLowerCase() === 'mi' ? MILE_M : 1000);
+}
+
 /** Reads one cell as people write times. */
 export function readCell(text: string, rep: PlannedRep, target: PlannedTarget | undefined): Cell {
   const typed = text.trim();
   if (typed === '' || NOT_RUN.test(typed)) return { kind: 'empty' };
   if (rep.distanceM === undefined) {
-    const distanceM = Number(typed.toLowerCase().replace(/\s*m$/, '').replace(',', '.'));
+    const distanceM =
+      metresByPace(typed, rep.durationS) ?? Number(typed.toLowerCase().replace(/\s*m$/, '').replace(',', '.'));
     return distanceM > 0 && distanceM <= 200_000
       ? { kind: 'metres', distanceM }
-      : { kind: 'problem', message: `“${typed}” is not a distance in metres.` };
+      : { kind: 'problem', message: `“${typed}” is neither metres nor a pace like 4:48/km.` };
   }
   const read = parseTime(typed, rep.distanceM, target?.targetS);
   if (!read.ok) return { kind: 'problem', message: read.message };

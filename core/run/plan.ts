@@ -35,6 +35,8 @@ export type PlannedTarget = {
   targetS?: number;
   /** How near to it is on target, as a share of it; the usual 1 % if left out. */
   tolerance?: number;
+  /** Anywhere within the tolerance is as good: what is off counts from its edge. */
+  isBand?: true;
   /** For a rep by the clock: the metres it should cover. */
   expectedM?: number;
   /** The shorter end where the recovery is a range: the athlete who is ready goes. */

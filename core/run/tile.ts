@@ -70,12 +70,19 @@ export function nextMark(state: RunState, athlete: AthleteState, run: RepRun, el
   return nextM;
 }
 
-/** A taken time against the target so far. */
+/** Of a band: by how much over its edge; nothing inside it. */
+function overEdgeS(offS: number, expectedS: number, tolerance = 0): number {
+  const reachS = tolerance * expectedS;
+  return Math.sign(offS) * Math.max(0, Math.abs(offS) - reachS);
+}
+
+/** A taken time against the target so far; against the nearer edge of a band. */
 export function judge(rep: PlannedRep, target: PlannedTarget | undefined, atM: number, elapsedS: number): JudgedMark {
   const expectedS = expectedAt(rep, target?.targetS, atM);
   if (expectedS === undefined) return { atM, elapsedS };
-  const deltaS = elapsedS - expectedS;
-  return { atM, elapsedS, deltaS, verdict: verdictOn(deltaS, expectedS, target?.tolerance) };
+  const offS = elapsedS - expectedS;
+  const verdict = verdictOn(offS, expectedS, target?.tolerance);
+  return { atM, elapsedS, deltaS: target?.isBand ? overEdgeS(offS, expectedS, target.tolerance) : offS, verdict };
 }
 
 const bounded = (share: number) => Math.min(1, Math.max(0, share));

@@ -13,6 +13,8 @@ export type TargetLeg = Leg & {
   targetS?: number;
   /** How near to it is on target, as a share of it; the usual 1 % if left out. */
   tolerance?: number;
+  /** Anywhere within the tolerance is as good. */
+  isBand?: true;
   passes?: Pass[];
   /** For a rep by the clock: the metres it should cover. */
   expectedM?: number;
@@ -93,9 +95,9 @@ function ends(
 }
 
 /** Inside a band is on target, however strictly the session is meant. */
-function toleranceOf(leg: RepLeg, source: TargetSource): Pick<TargetLeg, 'tolerance'> {
+function toleranceOf(leg: RepLeg, source: TargetSource): Pick<TargetLeg, 'tolerance' | 'isBand'> {
   const band = leg.band && bandOf(leg, source);
-  if (band) return { tolerance: band.tolerance };
+  if (band) return { tolerance: band.tolerance, isBand: true };
   const { paceMix } = leg;
   const ofPace = paceMix ? paceTolerance(paceMix.from, source) : USUAL_TOLERANCE;
   const tolerance = ofPace * (source.toleranceTimes ?? 1);

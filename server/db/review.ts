@@ -2,6 +2,7 @@
 import { and, asc, desc, eq, gte, inArray, isNotNull, isNull, lte, or, sql } from 'drizzle-orm';
 import type {
   History,
+  LastPart,
   LastTime,
   PaceMetres,
   RanAthlete,
@@ -18,6 +19,7 @@ import { parseStored } from '@core/session/parseSession';
 import type { Db } from './open';
 import { athleteResults, athletes, progressions, repResults, runResults, runs, sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
+import { grouped } from '@core/units/grouped';
 import { meanOfKnown } from '@core/units/mean';
 
 /** How many runs of a session are compared: a year of it once a month. */
@@ -99,8 +101,27 @@ function progressionWith(db: Db, libraryId: string | null) {
   return all.find(({ stepIds }) => stepIds.includes(libraryId));
 }
 
-/** Runs of the same session as another, the latest first; undefined if there is no such run. @param athleteId only their part, if given. */
-export function sameSessions(db: Db, runId: string, athleteId?: string): SameSessions | undefined {
+/** Two runs side by side, whatever they were; undefined if there is no such pair. */
+function besideEachOther(db: Db, runIds: readonly [string, string], athleteId?: string): SameSessions | undefined {
+  const list = db
+    .select(HEAD)
+    .from(runs)
+    .innerJoin(runResults, eq(runResults.runId, runs.id))
+    .where(and(wasRun, inArray(runs.id, [...runIds])))
+    .orderBy(desc(runs.date), desc(runs.createdAtMs))
+    .all()
+    .map((head): SameRun => ({ ...head, relation: 'chosen' }));
+  const ids = list.map((head) => head.runId);
+  if (ids.length < 2) return undefined;
+  return { runs: list, reps: repsOf(db, ids, athleteId), athletes: athletesOf(db, ids, athleteId) };
+}
+
+/**
+ * Runs of the same session as another, the latest first; undefined if there is no such run. @param athleteId only their part, if given.
+ * @param beside another run to lay beside it, in place of those that are the same.
+ */
+export function sameSessions(db: Db, runId: string, athleteId?: string, beside?: string): SameSessions | undefined {
+  if (beside !== undefined) return besideEachOther(db, [runId, beside], athleteId);
   const result = db
     .select({ kinds: runResults.kinds, key: runResults.kindsKey, libraryId: sessions.libraryId })
     .from(runs)
@@ -218,28 +239,32 @@ export function lastTime(db: Db, sessionId: string): LastTime | undefined {
     undefined,
   );
   if (!found || !kind) return undefined;
-  const reps = repsOf(db, [found.runId]).filter(
-    (rep) =>
-      rep.role === kind.role &&
-      rep.distanceM === kind.distanceM &&
-      rep.durationS === kind.durationS &&
-      rep.pace === kind.pace,
-  );
-  const meanS = meanOfKnown(reps.map(({ timeS }) => timeS));
-  if (meanS === undefined) return undefined;
-  const athletes = athletesOf(db, [found.runId]).filter(({ isThere }) => isThere);
-  const evennessPercent = meanOfKnown(athletes.map((athlete) => athlete.evennessPercent));
-  const effort = meanOfKnown(athletes.map(({ sessionEffort, lastEffort }) => sessionEffort ?? lastEffort));
-  const restS = meanOfKnown(reps.map((rep) => rep.restS));
-  return {
-    runId: found.runId,
-    date: found.date,
-    kind,
-    meanS,
-    ...(evennessPercent === undefined ? {} : { evennessPercent }),
-    ...(effort === undefined ? {} : { effort }),
-    ...(restS === undefined ? {} : { restS }),
-  };
+  const reps = repsOf(db, [found.runId]);
+  const isOfKind = (rep: RanRep) =>
+    rep.role === kind.role &&
+    rep.distanceM === kind.distanceM &&
+    rep.durationS === kind.durationS &&
+    rep.pace === kind.pace;
+  const parts = new Map(athletesOf(db, [found.runId]).map((part) => [part.athleteId, part]));
+  const athletes = [...grouped(reps, ({ athleteId }) => athleteId)].flatMap(([athleteId, own]): LastPart[] => {
+    const ofKind = own.filter(isOfKind);
+    const meanS = meanOfKnown(ofKind.map(({ timeS }) => timeS));
+    if (meanS === undefined) return [];
+    const { evennessPercent, sessionEffort, lastEffort } = parts.get(athleteId) ?? {};
+    const effort = sessionEffort ?? lastEffort;
+    const restS = meanOfKnown(ofKind.map((rep) => rep.restS));
+    return [
+      {
+        athleteId,
+        meanS,
+        distanceM: own.reduce((sum, { distanceM, coveredM }) => sum + (distanceM ?? coveredM ?? 0), 0),
+        ...(evennessPercent === undefined ? {} : { evennessPercent }),
+        ...(effort === undefined ? {} : { effort }),
+        ...(restS === undefined ? {} : { restS }),
+      },
+    ];
+  });
+  return athletes.length === 0 ? undefined : { runId: found.runId, date: found.date, kind, athletes };
 }
 
 /** Every rep of some weeks as it stands in a file, of one athlete or of all who are in the squad; the earliest first. */

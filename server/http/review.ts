@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { athleteQuery, beforeQuery, noQuery, onDayQuery, rangeQuery, repsQuery } from '@core/api/querySchemas';
+import { beforeQuery, noQuery, onDayQuery, rangeQuery, repsQuery, sameQuery } from '@core/api/querySchemas';
 import { calibrationsBefore } from '../db/calibrations';
 import { careOn } from '../db/care';
 import { athleteHistory, lastTime, notesOn, resultRowsIn, sameSessions, squadHistory } from '../db/review';
@@ -33,7 +33,8 @@ export function reviewRouter({ db }: Context): Router {
     res.json(resultRowsIn(db, range, athlete));
   });
   router.get('/runs/:id/same', (req, res) => {
-    const same = sameSessions(db, validateId(req), validateQuery(req, athleteQuery).athlete);
+    const { athlete, beside } = validateQuery(req, sameQuery);
+    const same = sameSessions(db, validateId(req), athlete, beside);
     if (!same) throw notFound('session at the track');
     res.json(same);
   });
