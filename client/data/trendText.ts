@@ -1,14 +1,24 @@
 /** How somebody comes along, and what a goal needs, in a coach's words. */
 import type { Trend } from '@core/fitness/trend';
 import type { GoalReach } from '@core/squad/goalReach';
+import { formatDistance } from '@core/units/distance';
 import { formatMarkTime, formatTime } from '@core/units/time';
 import { dayInText } from '../ui/days';
 
-const percent = (share: number) => `${(Math.abs(share) * 100).toFixed(2)}\u00a0%`;
+/** A distance and the time it takes them now: what a share of speed is told in. */
+export type Over = { distanceM: number; timeS: number };
 
-/** `0.21 % faster a week (± 0.08)` */
-export const trendText = ({ perWeek, errorPerWeek }: Trend): string =>
-  `${percent(perWeek)} ${perWeek < 0 ? 'slower' : 'faster'} a week (± ${(errorPerWeek * 100).toFixed(2)})`;
+/** Seconds a week: whole ones, tenths of a short race. */
+function secondsText(share: number, { timeS }: Over): string {
+  const s = Math.abs(share) * timeS;
+  return `${s < 3 ? s.toFixed(1) : Math.round(s)}\u00a0s`;
+}
+
+/** `2.1 s a week faster over 5k (± 0.8)` */
+export function trendText({ perWeek, errorPerWeek }: Trend, over: Over): string {
+  const way = perWeek < 0 ? 'slower' : 'faster';
+  return `${secondsText(perWeek, over)} a week ${way} over ${formatDistance(over.distanceM)} (± ${(errorPerWeek * over.timeS).toFixed(1)})`;
+}
 
 /** What the marks say together: `fitter`, `less-fit`, or that it cannot be told. */
 export const trendVerdict = ({ perWeek, errorPerWeek }: Trend): 'fitter' | 'less-fit' | 'unsure' =>
@@ -17,20 +27,40 @@ export const trendVerdict = ({ perWeek, errorPerWeek }: Trend): 'fitter' | 'less
 const weeksText = (weeks: number) =>
   weeks < 1 ? 'less than a week' : Math.round(weeks) === 1 ? 'a week' : `${Math.round(weeks)} weeks`;
 
-/** How many times in a hundred, as a coach would say it. */
+/** Chances as people say them. */
+const CHANCES: readonly [number, string][] = [
+  [0.05, '1 in 20'],
+  [0.1, '1 in 10'],
+  [0.2, '1 in 5'],
+  [0.25, '1 in 4'],
+  [0.33, '1 in 3'],
+  [0.5, 'about even'],
+  [0.67, '2 in 3'],
+  [0.75, '3 in 4'],
+  [0.8, '4 in 5'],
+  [0.9, '9 in 10'],
+];
+
+/** How often it would come true, as a coach would say it. */
 function chanceText(chance: number): string {
   if (chance < 0.02) return 'next to no chance';
   if (chance > 0.98) return 'all but sure';
-  return `about ${Math.round(chance * 20) * 5 || 2} chances in 100`;
+  const off = ([value]: readonly [number, string]) => Math.abs(value - chance);
+  return CHANCES.reduce((best, other) => (off(other) < off(best) ? other : best))[1];
 }
 
 /** Whether a goal can be reached by its day, a sentence each; nothing of one whose day is over. */
-export function reachTexts(reach: GoalReach, trend: Trend | undefined, { timeS: goalS }: { timeS: number }): string[] {
+export function reachTexts(
+  reach: GoalReach,
+  trend: Trend | undefined,
+  { timeS: goalS }: { timeS: number },
+  now: Over,
+): string[] {
   const { verdict, weeks, neededPerWeek, then, chance = 0, laterDay } = reach;
   if (verdict === 'there') return ['The marks say this goal is within reach today.'];
-  const needs = `It needs ${percent(neededPerWeek)} faster a week for ${weeksText(weeks)}`;
+  const needs = `It needs ${secondsText(neededPerWeek, now)} a week for ${weeksText(weeks)}`;
   if (!trend) return [`${needs}. Three marks over four weeks say how fast they come along; there are fewer yet.`];
-  const so = `${needs}; so far it was ${trendText(trend)}.`;
+  const so = `${needs}; so far it was ${trendText(trend, now)}.`;
   if (!then) return [so, 'It is too far ahead to say more.'];
   const nearer = Math.ceil(then.timeS);
   return [

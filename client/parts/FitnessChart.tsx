@@ -100,7 +100,7 @@ export function FitnessChart({ athlete, paces }: { athlete: SquadMember; paces: 
             line is all of them together, the thin lines its error, the dashed one the way to the goal.
           </Text>
           <Text as="small">
-            {`${formatTime(latest.timeS)} today (± ${formatTime(Math.max(1, latest.errorS))} s), ${formatDelta(latest.timeS - first.timeS)} s since ${dayName(first.date)}.${trend ? ` By the marks: ${trendText(trend)}.` : ''}`}
+            {`${formatTime(latest.timeS)} today (± ${formatTime(Math.max(1, latest.errorS))} s), ${formatDelta(latest.timeS - first.timeS)} s since ${dayName(first.date)}.${trend ? ` By the marks: ${trendText(trend, { distanceM, timeS: latest.timeS })}.` : ''}`}
           </Text>
         </>
       ) : (

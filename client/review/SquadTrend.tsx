@@ -1,3 +1,4 @@
+import { timeFor } from '@core/fitness/curve';
 import { counted } from '@core/units/counted';
 import { Link } from 'expo-router';
 import { useMemo } from 'react';
@@ -18,18 +19,22 @@ const TREND_WORDS = {
   unsure: 'no change that is sure',
 } as const;
 
+const USUAL_M = 5000;
+
 /** Who gets fitter over the season, and how sure that is; from marks alone. */
 export function SquadTrend({ squad, members }: { squad: SquadView; members: readonly SquadMember[] }) {
   const asOf = today();
   const all = useMemo(
     () =>
-      members.map((athlete) => ({
-        athlete,
-        trend: trendFor(pacesOf(athlete, squad, asOf), athlete.goal?.distanceM ?? 5000).trend,
-      })),
+      members.map((athlete) => {
+        const paces = pacesOf(athlete, squad, asOf);
+        const distanceM = athlete.goal?.distanceM ?? USUAL_M;
+        const timeS = paces.curve ? timeFor(paces.curve, distanceM) : 0;
+        return { athlete, trend: trendFor(paces, distanceM).trend, over: { distanceM, timeS } };
+      }),
     [members, squad, asOf],
   );
-  const trends = all.flatMap(({ athlete, trend }) => (trend ? [{ athlete, trend }] : []));
+  const trends = all.flatMap(({ athlete, trend, over }) => (trend ? [{ athlete, trend, over }] : []));
   trends.sort((a, b) => b.trend.perWeek / b.trend.errorPerWeek - a.trend.perWeek / a.trend.errorPerWeek);
   const unknown = all.length - trends.length;
   return (
@@ -38,13 +43,13 @@ export function SquadTrend({ squad, members }: { squad: SquadView; members: read
         Who gets fitter
       </Text>
       <View role="list" aria-label="Who gets fitter">
-        {trends.map(({ athlete, trend }) => (
+        {trends.map(({ athlete, trend, over }) => (
           <View role="listitem" key={athlete.id}>
             <View style={{ paddingVertical: SPACE.xs, minHeight: 44, justifyContent: 'center' }}>
               <Link href={`/squad/${athlete.id}?side=season`} aria-label={`The season of ${athlete.name}`}>
                 <Text as="strong">{athlete.name}</Text>
               </Link>
-              <Text as="small">{`${TREND_WORDS[trendVerdict(trend)]}: ${trendText(trend)}, from ${counted(trend.marks, 'mark')}`}</Text>
+              <Text as="small">{`${TREND_WORDS[trendVerdict(trend)]}: ${trendText(trend, over)}, from ${counted(trend.marks, 'mark')}`}</Text>
             </View>
             <Divider />
           </View>

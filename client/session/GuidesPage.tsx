@@ -2,7 +2,13 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { USUAL_HEAT_LIMITS, type HeatLimits } from '@core/squad/heat';
 import { INTENT_FACTS } from '@core/session/intent';
-import { SHIPPED_GUIDES, type GuideShare, type VolumeGuide, type VolumeGuides } from '@core/squad/volumeGuides';
+import {
+  SHIPPED_GUIDES,
+  USUAL_SOURCE,
+  type GuideShare,
+  type VolumeGuide,
+  type VolumeGuides,
+} from '@core/squad/volumeGuides';
 import {
   REST_END_NOTES,
   MANNER_NOTES,
@@ -105,18 +111,20 @@ function Guides({ squad }: { squad: SquadView }) {
     borderBottomWidth: 1,
     borderBottomColor: palette.line,
   };
-  const from = (source: string) => (
-    <Text as="label" quiet>
-      {source}
-    </Text>
-  );
+  // What holds for most of them is said once, above.
+  const from = (source: string) =>
+    source !== USUAL_SOURCE && (
+      <Text as="label" quiet>
+        {source}
+      </Text>
+    );
   return (
     <>
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
       <Text as="small" quiet>
         So much of each kind, in the reps of main part and fast finish, is much for a grown runner with some years
         behind them. A session that goes over it gets a note, no more: your judgement, local rules and qualified advice
-        come first.
+        come first. Where nothing else stands, it is common practice.
       </Text>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: SPACE.m }}>
         {guides.most.map((guide, i) => (

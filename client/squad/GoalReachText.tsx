@@ -30,7 +30,7 @@ export function GoalReachText({ athlete, paces }: Props) {
           {`${formatTime(toFindS, 1)} s to find over ${formatDistance(distanceM)}, ${formatTime((toFindS * 400) / distanceM, 1)} s a lap.`}
         </Text>
       )}
-      {reachTexts(reach, trend, goal).map((text) => (
+      {reachTexts(reach, trend, goal, { distanceM, timeS: now.timeS }).map((text) => (
         <Text as="small" key={text}>
           {text}
         </Text>

@@ -121,6 +121,9 @@ export function bestTrialM(marks: readonly Mark[], asOf: string, who: TrialFor =
   return tried.reduce((best, candidate) => (candidate.error < best.error ? candidate : best)).distanceM;
 }
 
+/** An 800, a 1600. */
+const articleFor = (metres: number) => (String(metres).startsWith('8') ? 'An' : 'A');
+
 const monthsText = (days: number) =>
   days < OTHER_SEASON_DAYS ? `${Math.round(days / 7)} weeks` : `${Math.round(days / 30.4)} months`;
 
@@ -159,7 +162,7 @@ export function doubtsAboutMarks(
   return [
     ...(isDoubtful
       ? [
-          `${sureness === 'unsure' ? 'Unsure' : 'Fairly sure'}: ${weak.join(', ')}. ${trialM === undefined ? '' : `A ${trialM} trial ${settles}.`}`.trim(),
+          `${sureness === 'unsure' ? 'Unsure' : 'Fairly sure'}: ${weak.join(', ')}. ${trialM === undefined ? '' : `${articleFor(trialM)} ${trialM} trial ${settles}.`}`.trim(),
         ]
       : []),
     ...(newestDays >= OTHER_SEASON_DAYS

@@ -15,3 +15,17 @@ test('else the same day next week; a week later where that is past, or another s
   expect(on({ today: '2026-11-20' })).toEqual({ date: '2026-11-24', why: 'weekday' });
   expect(on({ today: '2026-11-30', everyDays: 21 })).toEqual({ date: '2026-12-01', why: 'weekday' });
 });
+
+test('where the same day next week is taken, the next hard day that the season leaves free', () => {
+  const asked = {
+    ranOn: '2026-11-10',
+    today: '2026-11-11',
+    turn: undefined,
+    everyDays: undefined,
+    busy: new Set(['2026-11-17', '2026-11-19']),
+    hardDays: () => ['2026-11-05', '2026-11-19', '2026-11-21'],
+  };
+  expect(nextDate(asked)).toEqual({ date: '2026-11-21', why: 'free' });
+  expect(nextDate({ ...asked, hardDays: () => [] })).toEqual({ date: '2026-11-24', why: 'weekday' });
+  expect(nextDate({ ...asked, busy: new Set<string>() }).why).toBe('next-week');
+});

@@ -1,9 +1,12 @@
 import { daysAfter } from '../units/dayNumber';
 
-/** Proposed day of the next session, YYYY-MM-DD, and the reason: `weekday` is a later week's same weekday, since the next one is past or taken. */
+/**
+ * Proposed day of the next session, YYYY-MM-DD, and the reason. Where the same weekday next week is past or taken it is the next hard day
+ * that a season leaves free, else a later week's same weekday.
+ */
 export type ProposedDate = {
   date: string;
-  why: 'turn' | 'progression' | 'next-week' | 'weekday';
+  why: 'turn' | 'progression' | 'next-week' | 'free' | 'weekday';
   everyDays?: number;
 };
 
@@ -17,20 +20,25 @@ type Source = {
   everyDays: number | undefined;
   /** Days that have another session. */
   busy: ReadonlySet<string>;
+  /** Hard days that a season has laid out and nothing is written for; asked for only where they matter. */
+  hardDays?: () => readonly string[];
 };
 
 const WEEK_DAYS = 7;
 /** Looks no further ahead than this. */
 const MOST_WEEKS = 26;
 
-/** Proposes the day of the next session: its thread's next turn, its progression's, else the same weekday in the first free week to come. */
-export function nextDate({ ranOn, today, turn, everyDays, busy }: Source): ProposedDate {
+/** Proposes the day of the next session: see ProposedDate for the order. */
+export function nextDate({ ranOn, today, turn, everyDays, busy, hardDays }: Source): ProposedDate {
   if (turn !== undefined) return { date: turn, why: 'turn' };
   const byProgression = everyDays === undefined ? undefined : daysAfter(ranOn, everyDays);
   if (byProgression !== undefined && byProgression > today && everyDays !== undefined)
     return { date: byProgression, why: 'progression', everyDays };
   const weeks = Array.from({ length: MOST_WEEKS }, (_, i) => daysAfter(ranOn, WEEK_DAYS * (i + 1)));
   const [first = ranOn] = weeks;
-  const date = weeks.find((day) => day > today && !busy.has(day)) ?? daysAfter(today, 1);
-  return { date, why: date === first ? 'next-week' : 'weekday' };
+  const isFree = (day: string) => day > today && !busy.has(day);
+  if (isFree(first)) return { date: first, why: 'next-week' };
+  const free = hardDays?.().find(isFree);
+  if (free !== undefined) return { date: free, why: 'free' };
+  return { date: weeks.find(isFree) ?? daysAfter(today, 1), why: 'weekday' };
 }

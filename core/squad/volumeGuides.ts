@@ -19,7 +19,9 @@ export type GuideShare = { for: GuideFor; share: number; source: string };
 
 export type VolumeGuides = { most: VolumeGuide[]; shares: GuideShare[] };
 
-const source = 'common practice';
+/** What the shipped guides rest on. */
+export const USUAL_SOURCE = 'common practice';
+const source = USUAL_SOURCE;
 const minutes = (intent: Intent, most: number): VolumeGuide => ({ intent, mostS: most * 60, source });
 const metres = (intent: Intent, mostM: number): VolumeGuide => ({ intent, mostM, source });
 

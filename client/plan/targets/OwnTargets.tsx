@@ -24,6 +24,8 @@ import { ItemSettings } from '../ItemSettings';
 import type { Planning } from '../../data/usePlanning';
 import { ChangeList } from './ChangeList';
 import { WhatIs } from '../../parts/WhatIs';
+import { Why } from '../../parts/Why';
+import { whyTarget } from './whyTarget';
 
 type Sheet = { table: TargetTable; plan: PlannedGroup; columns: RepColumn[] };
 
@@ -88,6 +90,7 @@ function OwnSettings({ planning, athletePlan, sheet, isTitled }: OwnProps) {
   const [every, setEvery] = useState<Every>('200');
   const { rounding, venue, plan, decide } = planning;
   const athlete = sheet.plan.athletes.find(({ athleteId }) => athleteId === athletePlan.runner.id);
+  const member = planning.athletes.find(({ id }) => id === athletePlan.runner.id);
   const whom = { kind: 'athlete' as const, athleteId: athletePlan.runner.id };
   const changes = plan.changes ?? [];
   const isChanged = changes.some((change) => sameWhom(change.whom, whom));
@@ -107,6 +110,14 @@ function OwnSettings({ planning, athletePlan, sheet, isTitled }: OwnProps) {
       <Choice label="Marks" options={MARKS} value={every} onChange={setEvery} />
       {athlete && (
         <PassingTimes athlete={athlete} columns={sheet.columns} every={every} venue={venue} rounding={rounding} />
+      )}
+      {member && (
+        <View style={{ alignItems: 'flex-start' }}>
+          <Why
+            what={`The targets of ${athletePlan.runner.name}`}
+            lines={() => whyTarget(athletePlan, member, planning)}
+          />
+        </View>
       )}
       <Text as="heading" level={3}>
         {`Only for ${athletePlan.runner.tileName}`}

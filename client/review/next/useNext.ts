@@ -12,6 +12,7 @@ import type { ReadyAnswer } from '@core/judgement/nextReady';
 import { isOneRepMore, isOnPlan } from '@core/judgement/onPlan';
 import { parseStored } from '@core/session/parseSession';
 import type { SessionTree } from '@core/session/session';
+import { daysOf } from '@core/season/season';
 import { schoolsOf } from '@core/squad/schools';
 import type { NextStep } from '@core/run/events';
 import { counted } from '@core/units/counted';
@@ -20,6 +21,7 @@ import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import type { ReadRun } from '../useReview';
 import type { StoredLibraryView } from '../../data/useLibrary';
+import { useSeasons, type LaidSeason } from '../../data/useSeasons';
 import { memberOf, pacesOf, type SquadView } from '../../data/useSquad';
 import { useVenues, venueById } from '../../data/useVenues';
 import type { ScheduledSession } from '@core/api/answers';
@@ -80,6 +82,8 @@ function whyText({ date, why, everyDays = 0 }: ProposedDate): string {
       return `${counted(everyDays, 'day')} after, as its progression says`;
     case 'next-week':
       return 'the same day next week';
+    case 'free':
+      return 'the next hard day that the season leaves free';
     case 'weekday':
       return `the next ${format(parseISO(date), 'EEEE')} without a session`;
   }
@@ -109,6 +113,13 @@ function groupsOf({ plan, state }: ReadRun, day: DayPlan, answers: readonly Read
         ];
   });
 }
+
+/** Hard days laid out in the seasons that nothing is written for, in order. */
+const hardDaysOf = (seasons: readonly LaidSeason[]): string[] =>
+  seasons
+    .flatMap(({ weeks }) => daysOf(weeks))
+    .flatMap(({ kind, sessionId, date }) => (kind === 'hard' && sessionId === undefined ? [date] : []))
+    .sort();
 
 /** Who is not well leaves out until they are told well. */
 const withoutThose = (next: NextPlan, athleteIds: readonly string[]): NextPlan =>
@@ -258,6 +269,7 @@ export function useNext(
   }, [answers, same, plan, whats, usual]);
   const everyDays = progression?.everyDays;
   const { data: sessions } = useSessionsOnQuery({ from: plan.date });
+  const { seasons } = useSeasons();
   const [takesAdvice, setTakesAdvice] = useState<ReadonlySet<string>>(new Set());
   const toggleAdvice = (athleteId: string) =>
     setTakesAdvice((before) => {
@@ -272,9 +284,10 @@ export function useNext(
         today: today(),
         turn,
         everyDays,
+        hardDays: () => hardDaysOf(seasons ?? []),
         busy: new Set(sessions?.flatMap(({ id, date: on }) => (id === plan.sessionId ? [] : [on]))),
       }),
-    [plan.date, plan.sessionId, turn, everyDays, sessions],
+    [plan.date, plan.sessionId, turn, everyDays, sessions, seasons],
   );
   const { date: usualDate } = proposed;
   const [chosenDate, setDate] = useState<string>();

@@ -374,7 +374,7 @@ export const seasonTemplates: readonly SeasonTemplate[] = [
   },
   {
     id: 'first-eight',
-    name: 'First eight weeks',
+    name: 'First weeks',
     forWhom: 'New runners, after four to six weeks of easy running.',
     school:
       'Strides from the first week, short reps that get more, long ones that get more; no trial before the sixth week.',
