@@ -26,7 +26,7 @@ async function screens(demo: RunningApp): Promise<{ path: string; shows: string 
     { path: `/season/race/${season?.id}/harbour`, shows: 'What to think of' },
     { path: '/sessions', shows: 'Today and to come' },
     { path: `/sessions/${id}`, shows: 'Lap by lap' },
-    { path: '/sessions/library', shows: '44 sessions' },
+    { path: '/sessions/library', shows: '46 sessions' },
     { path: `/sessions/library/${library.sessions[0]?.id}`, shows: 'Put on this day' },
     { path: '/sessions/progressions', shows: 'Kilometres, one more each time' },
     { path: `/sessions/progressions/${library.progressions[0]?.id}`, shows: 'Add a step' },

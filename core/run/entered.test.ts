@@ -145,3 +145,12 @@ test('typed before the hour it is assumed to have begun, it is over by now: what
   expect(state.athletes.a0?.runs[0]).toMatchObject({ effort: 7 });
   expect(state.unplaced).toEqual([]);
 });
+
+test('a rep by the clock takes metres or a pace', () => {
+  const rep = { role: 'main' as const, durationS: 300, callM: [] };
+  expect(readCell('1042', rep, undefined)).toEqual({ kind: 'metres', distanceM: 1042 });
+  expect(readCell('4:48/km', rep, undefined)).toMatchObject({ kind: 'metres', distanceM: expect.closeTo(1041.7, 1) });
+  expect(readCell('5:00', rep, undefined)).toEqual({ kind: 'metres', distanceM: 1000 });
+  expect(readCell('8:03 /mi', rep, undefined)).toMatchObject({ kind: 'metres', distanceM: expect.closeTo(999.6, 1) });
+  expect(readCell('4:75/km', rep, undefined)).toMatchObject({ kind: 'problem' });
+});

@@ -1,5 +1,5 @@
 import type { TrackDecision, RunEvent } from './events';
-import { countOf, cutDownsLeft, nextSlot, ownRep } from './lineUp';
+import { countOf, cutDownsLeft, nextSlot, ownRep, runnersOf } from './lineUp';
 import { replay } from './replay';
 import type { RunState } from './runState';
 import { at, pass, planOf, someone, start, twoGroups } from './testing';
@@ -120,4 +120,21 @@ test('a visitor runs as somebody of the group does', () => {
     start(10, 0, ['a0', 'a1', 'v']),
   ]);
   expect(someone(state, 'v').runs[0]?.target).toEqual({ targetS: 95 });
+});
+
+test('who runs a part of it today is not sent off on the rest, and can be put back', () => {
+  const plan = planOf('6x400 @5k / 90s');
+  const part = at(-5, { type: 'careChosen', athleteId: 'a0', choice: 'part' });
+  const four = [0, 1, 2, 3].flatMap((rep) => [start(rep * 200, rep), pass(rep * 200 + 88, 'a0', 400, rep)]);
+  const state = replay(plan, [part, ...four]);
+  const [group] = state.groups;
+  const next = group && nextSlot(state, group);
+  expect(next?.repIndex).toBe(4);
+  expect(group && next && runnersOf(state, group, next).map(({ athleteId }) => athleteId)).toEqual(['a1']);
+  const whole = replay(plan, [part, ...four, at(900, { type: 'careChosen', athleteId: 'a0', choice: 'planned' })]);
+  const [wholeGroup] = whole.groups;
+  expect(wholeGroup && next && runnersOf(whole, wholeGroup, next)).toHaveLength(2);
+  expect(replay(plan, [at(-5, { type: 'careChosen', athleteId: 'a0', choice: 'out' })]).athletes.a0?.presence).toBe(
+    'absent',
+  );
 });

@@ -1,7 +1,7 @@
 import type { RunEvent } from './events';
 import { replay } from './replay';
 import { at, end, pass, planOf, runsOf, start, T0 } from './testing';
-import { isOwnTap, tileFor } from './tile';
+import { isOwnTap, judge, tileFor } from './tile';
 import { verdictOn } from './verdict';
 
 const plan = planOf('2x400 @5k / 60s');
@@ -95,4 +95,12 @@ test('a pace’s own tolerance judges at the track; never less than half a secon
   const state = replay(strides, [start(0), pass(ranS, 'a0', 200)]);
   expect(tileFor(state, 'a0', T0 + (ranS + 1) * 1000)).toMatchObject({ result: { verdict: 'on' } });
   expect([0.45, 0.55].map((deltaS) => verdictOn(deltaS, 30, 0))).toEqual(['on', 'late']);
+});
+
+test('of a band anywhere inside is on target, and what is off counts from its edge', () => {
+  const rep = { role: 'main' as const, distanceM: 1000, callM: [1000] };
+  const target = { targetS: 225, tolerance: 5 / 225, isBand: true as const };
+  expect(judge(rep, target, 1000, 229)).toMatchObject({ verdict: 'on', deltaS: 0 });
+  expect(judge(rep, target, 1000, 232)).toMatchObject({ verdict: 'late', deltaS: expect.closeTo(2, 9) });
+  expect(judge(rep, target, 1000, 218)).toMatchObject({ verdict: 'early', deltaS: expect.closeTo(-2, 9) });
 });

@@ -1,3 +1,4 @@
+import { takesPart } from '@core/planning/dayPlan';
 import type { SquadMember } from '@core/squad/athlete';
 import type { Plan } from '@core/run/plan';
 import { planForToday, presenceOf, settledEvents } from './rollCall';
@@ -77,4 +78,17 @@ test('a session by the clock starts its reps by itself', () => {
   const fartlek = { ...plan, groups: plan.groups.map((group) => ({ ...group, reps: [clock] })) };
   const nothing = { finishesOnly: false, presences: new Map(), visitors: [], conditions: {}, timedIds: undefined };
   expect(settledEvents({ plan: fartlek, ...nothing })).toEqual([{ type: 'sending', sending: 'together' }]);
+});
+
+describe('how much those to take care of run', () => {
+  const athletes = [member('a'), member('b')];
+  test('who leaves out is not planned for; a part of it is told at the track, where it can be taken back', () => {
+    const plan = planForToday({ care: { a: 'out', b: 'part' } }, athletes, {}, undefined, { a: 'out', b: 'part' });
+    expect(athletes.map((athlete) => takesPart(plan, athlete))).toEqual([false, true]);
+    expect(plan.care).toEqual({ a: 'out' });
+  });
+  test('who came all the same is brought in', () => {
+    const plan = planForToday({ care: { a: 'out' } }, athletes, { a: 'present' }, undefined, { a: 'out' });
+    expect(takesPart(plan, member('a'))).toBe(true);
+  });
 });
