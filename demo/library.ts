@@ -3,7 +3,7 @@ import { proposeSteps } from '@core/library/progression';
 import { STARTERS } from '@core/library/starters';
 import { formatSession } from '@core/session/formatSession';
 import { parseStored } from '@core/session/parseSession';
-import { SEASON } from './season';
+import { SEASON, type ClubSession } from './season';
 
 const FAVOURITES = ['Even 400s, quick finish', 'Threshold kilometres', 'Sharp 200s'];
 const PROGRESSION = 'Threshold kilometres';
@@ -30,14 +30,13 @@ export function stageLadder(newId: () => string): LibraryChange {
   };
 }
 
-/** The club's library: what it has run, some of it from the starter sessions and bent to its own taste, and one progression. */
-export function clubLibrary(newId: () => string): LibraryChange {
-  // Each once; later steps of the progression are added below.
-  const ownSessions = SEASON.filter(
+/** Each title once; further steps of the progression are made of its first. */
+const asEntries = (season: readonly ClubSession[], newId: () => string) => {
+  const ownSessions = season.filter(
     ({ title }, i) =>
-      !title.startsWith(`${PROGRESSION}, `) && SEASON.findIndex((session) => session.title === title) === i,
+      !title.startsWith(`${PROGRESSION}, `) && season.findIndex((session) => session.title === title) === i,
   );
-  const sessions = ownSessions.map(({ title, shorthand, intent }): LibrarySession => {
+  return ownSessions.map(({ title, shorthand, intent }): LibrarySession => {
     const starter = STARTERS.find((session) => session.title === title);
     const kept = starter ?? { id: newId(), tags: ['club'] };
     return {
@@ -48,6 +47,22 @@ export function clubLibrary(newId: () => string): LibraryChange {
       ...(FAVOURITES.includes(title) ? { favourite: true } : {}),
     };
   });
+};
+
+/** What is run beside the season. */
+export const sessionsBeside = (newId: () => string): LibraryChange => ({
+  sessions: asEntries(
+    SEASON.filter(({ isExtra }) => isExtra),
+    newId,
+  ),
+});
+
+/** The club's library: what it has run, some of it from the starter sessions and bent to its own taste, and one progression. */
+export function clubLibrary(newId: () => string): LibraryChange {
+  const sessions = asEntries(
+    SEASON.filter(({ isExtra }) => !isExtra),
+    newId,
+  );
   const first = sessions.find(({ title }) => title === PROGRESSION);
   const parsed = parseStored(first?.shorthand ?? '');
   if (!first || !parsed.ok) throw new Error('The demo has no session to make a progression of.');

@@ -34,7 +34,7 @@ import {
 } from '@server/db/schema';
 import { changeSquad } from '@server/db/squad';
 import type { Db } from '@server/db/open';
-import { clubLibrary, PROGRESSION_NAME, stageLadder } from './library';
+import { clubLibrary, PROGRESSION_NAME, sessionsBeside, stageLadder } from './library';
 import { CLUB, GROUPS, type ClubAthlete } from './club';
 import { inGroupsByPace, ranSession, type OnTheDay } from './ranSession';
 import { SEASON, TODAY, type ClubSession } from './season';
@@ -242,12 +242,14 @@ function load(loading: Loading): void {
     clubLibrary(() => loading.idAt(enteredAtMs)),
     enteredAtMs,
   );
+  // With random numbers of their own: what was run is the same without them.
   const random = seeded(SEED + 1);
-  changeLibrary(
-    loading.db,
-    stageLadder(() => ulid(enteredAtMs, random)),
-    enteredAtMs,
-  );
+  for (const make of [stageLadder, sessionsBeside])
+    changeLibrary(
+      loading.db,
+      make(() => ulid(enteredAtMs, random)),
+      enteredAtMs,
+    );
   const members = everyone.filter(({ athlete }) => !athlete.archived);
   const dated: Dated[] = [];
   for (const session of SEASON) {

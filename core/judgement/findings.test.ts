@@ -47,6 +47,12 @@ test('late and early by name, the furthest off first', () => {
   expect(kinds({ a0: late(-2), a1: ON })).toEqual(['early']);
 });
 
+test('a trial is all they have, whatever they tell of it', () => {
+  const facts = factsAfter({ a0: ON, a1: ON }, [felt(5, 3), felt(5, 3, 'a1')]);
+  expect(findingsOf(facts).findings.map(({ kind }) => kind)).toEqual(['easier']);
+  expect(findingsOf({ ...facts, intent: 'test' }).findings).toEqual([]);
+});
+
 test('a fade within tolerance only where it is sure; from a rep on for good it is another thing', () => {
   expect(kinds({ a0: [88, 88.3, 88.7, 88.9, 89.2, 89.6], a1: ON })).toEqual(['faded']);
   expect(kinds({ a0: [88.8, 88.8, 88.8, 91, 91, 91], a1: ON })).toEqual(['fell-behind']);

@@ -1,6 +1,7 @@
 /** What matters in a session, for a coach with a few seconds: at most three findings in the order of reasons, with names and numbers. */
 import type { StopReason } from '../run/events';
 import type { ReviewCell } from '../review/cell';
+import type { Intent } from '../session/intent';
 import { mean } from '../units/mean';
 import { MOST_MEANT, NOTHING_LEFT, type CareEntry } from './care';
 import { isUnsound, type AthleteFacts, type SessionFacts } from './facts';
@@ -177,6 +178,8 @@ const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off' | 'heat'>, Rule>> =
 /** Kinds that many have in common with the day, or that nobody is to blame for alone: said only of most. */
 const OF_MOST: readonly FindingKind[] = ['easier'];
 
+const FLAT_OUT: readonly Intent[] = ['test', 'rehearsal'];
+
 /** Rests of the squad as a whole, where they came out much longer or shorter than planned. */
 function restsOff(facts: readonly AthleteFacts[]): Finding[] {
   const rests = facts.flatMap(({ row }) => row?.rest ?? []);
@@ -204,12 +207,14 @@ function wholeEffort(there: readonly AthleteFacts[]): Findings['wholeEffort'] {
 }
 
 /** All that is to be said of one kind. */
-function findingOf(kind: FindingKind, { hot, athletes, isOver }: SessionFacts): Finding[] {
+function findingOf(kind: FindingKind, { hot, athletes, isOver, intent }: SessionFacts): Finding[] {
   const there = athletes.filter(({ row }) => row);
   if (kind === 'heat') return hot ? [{ kind, people: [], value: hot.feltC, airC: hot.airC }] : [];
   if (kind === 'rest-off') return restsOff(there);
   // While it is still being run, nothing is missing yet; heat explains who slowed.
   if ((kind === 'not-run' && !isOver) || (kind === 'faded' && hot)) return [];
+  // A trial is all they have: its time is what it says.
+  if ((kind === 'harder' || kind === 'easier') && intent !== undefined && FLAT_OUT.includes(intent)) return [];
   const people = there.flatMap((facts): Person[] => {
     const found = RULES[kind](facts);
     return found ? [{ athleteId: facts.athleteId, name: facts.name, ...found }] : [];
