@@ -91,10 +91,12 @@ export function findingText(finding: Finding): string {
 }
 
 /** One sentence where nothing needs a word, or nothing can be said. */
-function restingText({ judged, on, finished, byTheClock = 0 }: Findings): string {
+function restingText({ judged, on, finished, untargeted, byTheClock = 0 }: Findings): string {
   if (judged === 0 && byTheClock > 0)
     return `${byTheClock} of ${counted(byTheClock, 'rep')} by the clock run; no metres were taken.`;
   if (finished === 0) return 'No rep was finished.';
+  if (untargeted === 'flat-out') return 'Flat out: the times are the result.';
+  if (untargeted === 'no-pace') return 'No pace was asked, so no targets to hold this against.';
   if (judged === 0) return 'No marks yet on that day, so no targets to hold this against.';
   if (on === judged) return judged === 1 ? 'On target.' : 'All on target.';
   return `${on} of ${counted(judged, 'rep')} on target; nobody far off.`;

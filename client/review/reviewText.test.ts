@@ -20,6 +20,8 @@ test.each<[Partial<Findings>, string[]]>([
   [{ judged: 1, on: 1, finished: 1 }, ['On target.']],
   [{ judged: 12, on: 10, finished: 12 }, ['10 of 12 reps on target; nobody far off.']],
   [{ finished: 4 }, ['No marks yet on that day, so no targets to hold this against.']],
+  [{ finished: 4, untargeted: 'flat-out' }, ['Flat out: the times are the result.']],
+  [{ finished: 4, untargeted: 'no-pace' }, ['No pace was asked, so no targets to hold this against.']],
   [{}, ['No rep was finished.']],
   [{ byTheClock: 12 }, ['12 of 12 reps by the clock run; no metres were taken.']],
   [{ findings: [{ kind: 'late', people: [who('Bo', 1.84)] }] }, ['Ran 1.8\u00a0s a rep late: Bo.']],

@@ -53,6 +53,13 @@ test('a trial is all they have, whatever they tell of it', () => {
   expect(findingsOf({ ...facts, intent: 'test' }).findings).toEqual([]);
 });
 
+test('reps without a target say why: flat out, or no pace asked', () => {
+  const read = (text: string) => findingsOf(factsAfter({ a0: [88, 88] }, [], 60, text));
+  expect(read('2x400 @max / 60s').untargeted).toBe('flat-out');
+  expect(read('2x400 / 60s').untargeted).toBe('no-pace');
+  expect(read(TEXT).untargeted).toBeUndefined();
+});
+
 test('a fade within tolerance only where it is sure; from a rep on for good it is another thing', () => {
   expect(kinds({ a0: [88, 88.3, 88.7, 88.9, 89.2, 89.6], a1: ON })).toEqual(['faded']);
   expect(kinds({ a0: [88.8, 88.8, 88.8, 91, 91, 91], a1: ON })).toEqual(['fell-behind']);
@@ -105,6 +112,7 @@ test('one athlete, one rep, no targets, nobody there', () => {
     judged: 0,
     on: 0,
     finished: 1,
+    untargeted: 'no-pace',
   });
   expect(read([]).finished).toBe(0);
 });

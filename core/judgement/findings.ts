@@ -57,6 +57,8 @@ export type Findings = {
   finished: number;
   /** Number of reps by the clock that were run without metres; missing if there are none. */
   byTheClock?: number;
+  /** Why no rep had a target though they were run: flat out, or with no pace asked. Missing where marks were wanting. */
+  untargeted?: 'flat-out' | 'no-pace';
   /** What was told of the whole session, where nobody told any rep, and what was meant. */
   wholeEffort?: { told: number; meant: number; people: number };
 };
@@ -206,6 +208,14 @@ function wholeEffort(there: readonly AthleteFacts[]): Findings['wholeEffort'] {
   };
 }
 
+/** Why reps that were run had no target, by what was asked of them. */
+function untargeted(cells: readonly ReviewCell[]): Findings['untargeted'] {
+  const paces = cells.flatMap(({ rep, actualS }) => (rep && actualS !== undefined ? [rep.pace] : []));
+  if (paces.length === 0) return undefined;
+  if (paces.every((pace) => pace === 'max')) return 'flat-out';
+  return paces.every((pace) => pace === undefined) ? 'no-pace' : undefined;
+}
+
 /** All that is to be said of one kind. */
 function findingOf(kind: FindingKind, { hot, athletes, isOver, intent }: SessionFacts): Finding[] {
   const there = athletes.filter(({ row }) => row);
@@ -231,12 +241,14 @@ export function findingsOf(facts: SessionFacts): Findings {
   const judged = cells.filter(({ verdict, excluded }) => verdict && !excluded);
   const byTheClock = cells.filter(ranByTheClock).length;
   const whole = wholeEffort(there);
+  const why = judged.length === 0 ? untargeted(cells) : undefined;
   return {
     findings: FINDING_KINDS.flatMap((kind) => findingOf(kind, facts)).slice(0, MOST),
     judged: judged.length,
     on: judged.filter(({ verdict }) => verdict === 'on').length,
     finished: there.reduce((sum, { row }) => sum + (row?.finished ?? 0), 0),
     ...(byTheClock > 0 ? { byTheClock } : {}),
+    ...(why ? { untargeted: why } : {}),
     ...(whole ? { wholeEffort: whole } : {}),
   };
 }

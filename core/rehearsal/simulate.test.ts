@@ -1,3 +1,4 @@
+import { timeFor } from '../fitness/curve';
 import { reviewRun } from '../review/review';
 import { resultsOf } from '../review/results';
 import { replay } from '../run/replay';
@@ -25,6 +26,14 @@ test('runs every rep, the first too fast and the last ones fading', () => {
   const deltas = reviewRun(state)[0]?.rows[0]?.cells.map((cell) => cell.deltaS ?? 0) ?? [];
   expect(deltas[0]).toBeLessThan(deltas[1] ?? 0);
   expect(deltas[5]).toBeGreaterThan((deltas[1] ?? 0) + 1);
+});
+
+test('a trial is run as fast as their curve allows', () => {
+  const plan = planOf('3000 @max');
+  const state = replay(plan, simulate(7, plan));
+  const [cell] = reviewRun(state)[0]?.rows[0]?.cells ?? [];
+  const ableS = timeFor(curve, 3000);
+  expect(Math.abs((cell?.actualS ?? 0) / ableS - 1)).toBeLessThan(0.06);
 });
 
 test('groups start by their gap, each through its own reps', () => {

@@ -1,6 +1,6 @@
 /** The squad simulator: how made-up athletes run their reps. */
 import { reserveAfter, reserveModel } from '../targets/reserve';
-import type { Curve } from '../fitness/curve';
+import { timeFor, type Curve } from '../fitness/curve';
 import type { RunEvent } from '../run/events';
 import { restMps, type Plan, type PlannedGroup, type PlannedRep, type PlannedTarget } from '../run/plan';
 
@@ -91,7 +91,7 @@ function simulateGroup({ athletes, startAtMs, random }: Simulation, group: Plann
 /** A rep as it was run in truth: seconds for all of it, and to each mark. */
 export type RanRep = { timeS: number; passes: { atM: number; timeS: number }[] };
 
-/** Speed in m/s of somebody with no target. */
+/** Speed in m/s of somebody with no target, other than flat out. */
 const BY_EFFORT_MPS = 3.6;
 
 /** A made-up athlete in the middle of a session, with the reserve they have left. */
@@ -111,18 +111,20 @@ export class SimulatedRunner {
   }
 
   /** Runs a rep; what it costs is taken from the reserve. */
-  run(rep: Pick<PlannedRep, 'distanceM' | 'durationS' | 'callM'>, target: PlannedTarget): RanRep {
+  run(rep: Pick<PlannedRep, 'distanceM' | 'durationS' | 'callM' | 'pace'>, target: PlannedTarget): RanRep {
     const { distanceM } = rep;
     if (distanceM === undefined) return { timeS: rep.durationS ?? 0, passes: [] };
     const { habits, model } = this;
-    const meantS = target.targetS ?? distanceM / BY_EFFORT_MPS;
+    const isFlatOut = habits !== undefined && rep.pace === 'max';
+    const byEffortS = isFlatOut ? timeFor(habits.curve, distanceM) : distanceM / BY_EFFORT_MPS;
+    const meantS = target.targetS ?? byEffortS;
     const rush = this.hasRun ? 0 : (habits?.rush ?? 0);
     this.hasRun = true;
     let timeS = meantS * (1 + this.form - rush + normal(this.random, habits?.unevenness ?? 0.01));
     if (model) {
       const left = reserveAfter(model, this.leftM, distanceM / timeS, timeS) / model.reserveM;
-      // Below a third of the reserve the legs go, faster the less there is.
-      if (left < 0.33) timeS *= 1 + 0.07 * (0.33 - Math.max(left, -0.5));
+      // Below a third of the reserve the legs go, faster the less there is; flat out, all of it is there to be used.
+      if (left < 0.33 && !isFlatOut) timeS *= 1 + 0.07 * (0.33 - Math.max(left, -0.5));
       this.leftM = reserveAfter(model, this.leftM, distanceM / timeS, timeS);
     }
     const passes = rep.callM.map((atM) => {
