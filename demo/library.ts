@@ -49,7 +49,7 @@ const asEntries = (season: readonly ClubSession[], newId: () => string) => {
   });
 };
 
-/** What is run beside the season. */
+/** Sessions run beside the season. */
 export const sessionsBeside = (newId: () => string): LibraryChange => ({
   sessions: asEntries(
     SEASON.filter(({ isExtra }) => isExtra),

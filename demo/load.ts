@@ -167,7 +167,7 @@ function decidedAfter({ again, inDays }: ClubSession, plan: Plan, members: reado
   ];
 }
 
-/** Who said on the day that they were not well. */
+/** Flags of those who were not well on the day. */
 function flagged({ flags = [], inDays }: ClubSession, plan: Plan, members: readonly Member[]): RunEvent[] {
   const atMs = startOf(plan.date) + 1_800_000;
   const random = seeded(SEED - inDays);
@@ -242,7 +242,7 @@ function load(loading: Loading): void {
     clubLibrary(() => loading.idAt(enteredAtMs)),
     enteredAtMs,
   );
-  // With random numbers of their own: what was run is the same without them.
+  // With random numbers of their own: results are the same without them.
   const random = seeded(SEED + 1);
   for (const make of [stageLadder, sessionsBeside])
     changeLibrary(

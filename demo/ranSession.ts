@@ -52,7 +52,7 @@ const within = (effort: number) => Math.min(10, Math.max(1, Math.round(effort)))
 /** The effort reported after every third rep, and after the last. */
 const isAsked = (at: number, of: number) => at === of - 1 || at % 3 === 2;
 
-/** Open work laid out as so many reps, for those who run it by themselves. */
+/** Open work laid out as `turns` reps, for those who run it by themselves. */
 const withTurns = (plan: Plan, turns: number): Plan => ({
   ...plan,
   groups: plan.groups.map((group) => {

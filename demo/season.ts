@@ -14,7 +14,7 @@ export type ClubSession = {
   again?: number[];
   /** Of open work: how often each ran it. */
   turns?: number;
-  /** Who was not well, by place in the club, in which rep (from 0). */
+  /** Flags by place in the club and rep (from 0). */
   flags?: { who: number; repIndex: number; flag: Flag }[];
   /** Beside the season: it is no day of it. */
   isExtra?: true;
@@ -101,7 +101,7 @@ export const SEASON: ClubSession[] = [
     shorthand: session('main: 2x(90s-60s-45s-30s @3k / equal jog) / 4:00 walk'),
     absent: [],
   },
-  // Last in the list, so that what was run before them stays what it was.
+  // Last in the list, so that earlier results stay the same.
   { inDays: -70, title: 'As many as hold', shorthand: OPEN, absent: [7, 8, 9, 10, 11], turns: 6, isExtra: true },
   {
     inDays: -34,

@@ -5,7 +5,7 @@ import { formatDistance } from '@core/units/distance';
 import { formatMarkTime, formatTime } from '@core/units/time';
 import { dayInText } from '../ui/days';
 
-/** A distance and the time it takes them now: what a share of speed is told in. */
+/** A distance and the time they need for it now: shares of speed are given in its seconds. */
 export type Over = { distanceM: number; timeS: number };
 
 /** Seconds a week: whole ones, tenths of a short race. */
@@ -27,7 +27,7 @@ export const trendVerdict = ({ perWeek, errorPerWeek }: Trend): 'fitter' | 'less
 const weeksText = (weeks: number) =>
   weeks < 1 ? 'less than a week' : Math.round(weeks) === 1 ? 'a week' : `${Math.round(weeks)} weeks`;
 
-/** Chances as people say them. */
+/** Chances in everyday words. */
 const CHANCES: readonly [number, string][] = [
   [0.05, '1 in 20'],
   [0.1, '1 in 10'],
@@ -41,7 +41,7 @@ const CHANCES: readonly [number, string][] = [
   [0.9, '9 in 10'],
 ];
 
-/** How often it would come true, as a coach would say it. */
+/** Odds of reaching a goal, in a coach's words. */
 function chanceText(chance: number): string {
   if (chance < 0.02) return 'next to no chance';
   if (chance > 0.98) return 'all but sure';

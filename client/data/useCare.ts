@@ -4,7 +4,7 @@ import { useCareOnQuery } from '../store/api';
 import { useSquadOn } from './useSeasons';
 import { everyoneIn, type SquadView } from './useSquad';
 
-/** What is known of everyone's care on a day: what it rests on, and what is to be known of each, by athlete. */
+/** Care for everyone on a day: the records it rests on, and each athlete's entries. */
 export type CareView = {
   known: Readonly<Record<string, CareKnown>>;
   of: ReadonlyMap<string, readonly CareEntry[]>;

@@ -5,7 +5,7 @@ import { troubleText, usePutSessionMutation, useRemoveSessionMutation } from '..
 import { dayInText } from '../ui/days';
 import { useNotice } from '../ui/Notices';
 
-/** A session to begin with; an empty one where nothing is written yet. */
+/** The session to begin with; empty until something is written. */
 export type Written = { title: string; shorthand: string; intent?: Intent };
 const EMPTY: Written = { title: 'New session', shorthand: '' };
 

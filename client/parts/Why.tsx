@@ -10,7 +10,7 @@ import { Text } from '../ui/Text';
 export type WhyLine = { text: string; href?: Href; open?: string };
 
 type Props = {
-  /** What is asked about, in a sentence. */
+  /** The sentence to explain. */
   what: string;
   /** Worked out when it is opened. */
   lines: () => readonly WhyLine[];

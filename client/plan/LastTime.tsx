@@ -12,7 +12,7 @@ import { Text } from '../ui/Text';
 
 type Props = { sessionId: string; runningIds: ReadonlySet<string> };
 
-/** How this session went the last time, on average over those who ran it then and run it now; nothing where it never was run. */
+/** This session's last result, averaged over those who ran it then and run it now; nothing if it was never run. */
 export function LastTime({ sessionId, runningIds }: Props) {
   const { data: last } = useLastTimeQuery(sessionId, { refetchOnMountOrArgChange: true });
   if (!last) return null;

@@ -114,7 +114,7 @@ function Rep({ cell, label, at, pulseBand, onCorrect }: RepProps) {
   );
 }
 
-/** What is seen in the whole of it: what matters first, then evenness, habits, effort and what to do next time. */
+/** The session as a whole: findings first, then evenness, habits, effort and advice for next time. */
 function useInWords({ read, row, review }: { read: ReadRun; row: ReviewRow; review: Review }) {
   const { squad } = useSquad();
   const { facts } = useFacts(read);
@@ -143,7 +143,7 @@ function useInWords({ read, row, review }: { read: ReadRun; row: ReviewRow; revi
   return { reading, said };
 }
 
-/** What stands beside the findings: how even, habits, and how hard it was. */
+/** Facts beside the findings: evenness, habits and effort. */
 function restTexts(
   own: AthleteFacts | undefined,
   row: ReviewRow,

@@ -9,7 +9,7 @@ import { Text } from '../ui/Text';
 const amount = ({ distanceM, durationS }: Pick<AtPace, 'distanceM' | 'durationS'>) =>
   distanceM > 0 ? `${(distanceM / 1000).toFixed(1)} km in ${formatTime(durationS, 0)}` : formatTime(durationS, 0);
 
-/** What somebody's session came to: metres and minutes at each pace, and in all. */
+/** An athlete's totals: metres and minutes at each pace, and in all. */
 export function CameTo({ cells }: { cells: readonly ReviewCell[] }) {
   const { byPace, ...all } = cameTo(cells);
   if (all.durationS === 0) return null;

@@ -14,7 +14,7 @@ import type { ReadRun } from './useReview';
 import { WhyStopped } from '../parts/WhyStopped';
 
 const FIVE_K_M = 5000;
-/** A trial that says most for its length, and a week to be fresh for it. */
+/** The most telling trial for its length, with a week to be fresh for it. */
 const TRIAL = { title: '3000 trial', shorthand: '3000 @max', intent: 'test' as const };
 const UNTIL_TRIAL_DAYS = 7;
 
@@ -61,7 +61,7 @@ function SetLevels({ read, squad, people }: Omit<Props, 'finding'> & { people: r
   );
 }
 
-/** Pain, a niggle, or not well: over, as the athlete says. */
+/** Ends pain, a niggle or an illness on the athlete's word. */
 export function ToldWell({ squad, people }: Pick<Props, 'squad'> & { people: readonly Person[] }) {
   const { change } = useSquadChange(squad);
   const [trouble, setTrouble] = useState<string>();
@@ -84,7 +84,7 @@ export function ToldWell({ squad, people }: Pick<Props, 'squad'> & { people: rea
   );
 }
 
-/** What can be said to a finding at once, under it. */
+/** Answers to a finding, offered under it. */
 export function FindingAnswers({ read, squad, finding }: Props) {
   const { kind, people } = finding;
   switch (kind) {

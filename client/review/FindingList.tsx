@@ -5,7 +5,7 @@ import { Why, type WhyLine } from '../parts/Why';
 import { RADIUS, SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 
-/** A sentence, the chain behind it where there is one, and what can be said to it at once. */
+/** A sentence, the chain behind it if it has one, and the answers to it. */
 export type Said = { text: string; why?: () => readonly WhyLine[]; answers?: ReactNode };
 
 /** What matters, first and large: a few sentences. */

@@ -150,7 +150,7 @@ function useRead(runId: string, isOver: boolean): void {
   }, [dispatch, runId, isOver]);
 }
 
-/** Findings as sentences, each with the chain behind it and what can be answered; what rests in one sentence where there is none. */
+/** Findings as sentences, each with its chain and its answers; a single sentence if there are no findings. */
 function saidOf(read: ReadRun, facts: SessionFacts, findings: Findings, squad: SquadView | undefined): Said[] {
   const sentences = findings.findings.map((finding): Said => ({
     text: findingText(finding),

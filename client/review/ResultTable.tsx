@@ -91,7 +91,7 @@ const percentCell = (percent: number | undefined, isSure: boolean) =>
     </Text>
   );
 
-/** What sums a row up, behind its reps. */
+/** The sum of a row, after its reps. */
 function summaryColumns({ rows, meanOver }: Review): Shown[] {
   const has = (is: (row: ReviewRow) => boolean) => rows.some(is);
   const columns: (Shown | false)[] = [

@@ -1,4 +1,4 @@
-/** What matters in a session, in a coach's words: a sentence a finding. */
+/** Findings in a coach's words, a sentence each. */
 import { MOST_NAMES, type Finding, type FindingKind, type Findings, type Person } from '@core/judgement/findings';
 import { counted } from '@core/units/counted';
 import { listed } from '@core/units/listed';
@@ -16,7 +16,7 @@ const seconds = (s: number) => `${Math.abs(s) < 2 ? Math.abs(s).toFixed(1) : Mat
 const percent = (value: number) => `${Math.abs(value).toFixed(1)}\u00a0%`;
 const plain = (value: number) => value.toFixed(value % 1 === 0 ? 0 : 1);
 
-/** `Ran 8 s a rep early: Ada`; `Early: Ada 8 s a rep, Bo 6 s` where it differs. */
+/** `Ran 8 s a rep early: Ada`; `Early: Ada 8 s a rep, Bo 6 s` if they differ. */
 function byHowMuch(list: readonly Person[], way: 'early' | 'late'): string {
   const [first] = list;
   if (!first) return '';
@@ -31,7 +31,7 @@ const where = ({ value, isMid }: Person) => (isMid ? `in rep ${value}` : `after 
 
 const stop = (how: (person: Person) => string) => (finding: Finding) => named(finding.people, how);
 
-/** To the nearest 5 s: it is a lower bound, and no more exact than that. */
+/** To the nearest 5 s: a lower bound is not more exact. */
 const roundTime = (s: number) => formatTime(Math.round(s / 5) * 5, 0);
 
 const TEXTS: Record<FindingKind, (finding: Finding) => string> = {
@@ -90,7 +90,7 @@ export function findingText(finding: Finding): string {
   return finding.kind === 'creeping' ? `${text}?` : `${text}.`;
 }
 
-/** One sentence where nothing needs a word, or nothing can be said. */
+/** One sentence if all is well, or nothing can be judged. */
 function restingText({ judged, on, finished, untargeted, byTheClock = 0 }: Findings): string {
   if (judged === 0 && byTheClock > 0)
     return `${byTheClock} of ${counted(byTheClock, 'rep')} by the clock run; no metres were taken.`;
@@ -102,7 +102,7 @@ function restingText({ judged, on, finished, untargeted, byTheClock = 0 }: Findi
   return `${on} of ${counted(judged, 'rep')} on target; nobody far off.`;
 }
 
-/** What was told of the session as a whole, where nobody told a rep. */
+/** Efforts reported for the whole session, if nobody reported one by rep. */
 function wholeText({ wholeEffort }: Findings): string[] {
   if (!wholeEffort) return [];
   const { told: effort, meant, people } = wholeEffort;
@@ -110,7 +110,7 @@ function wholeText({ wholeEffort }: Findings): string[] {
   return [`Effort ${plain(Math.round(effort * 10) / 10)}${people > 1 ? ' on average' : ''}, ${as}.`];
 }
 
-/** What matters, a sentence each; one sentence where all is well or nothing can be said. */
+/** Findings, a sentence each; one sentence if all is well or nothing can be judged. */
 export function findingTexts(findings: Findings): string[] {
   const list = findings.findings.map(findingText);
   const isSaid = findings.findings.some(({ kind }) => kind === 'harder' || kind === 'easier');
@@ -118,7 +118,7 @@ export function findingTexts(findings: Findings): string[] {
   return list.length > 0 ? [...list, ...whole].slice(0, 3) : [restingText(findings), ...whole];
 }
 
-/** Findings without what is for the coach alone: who was not well, tired or stopped is not handed on. */
+/** Findings without the coach's own: illness, tiredness and stops are not handed on. */
 export const handedOn = (findings: Findings): Findings => ({
   ...findings,
   findings: findings.findings.filter(({ kind }) => !PRIVATE.includes(kind)),

@@ -29,7 +29,7 @@ export function fitnessText({ is, nothingNew, distanceM, before, after, atLeastS
   return `${READING_TEXT[is]}: ${withError(after)} over ${over}, before the session ${withError(before)}.`;
 }
 
-/** What made times say less that day; undefined where nothing did. */
+/** The day's reason to trust times less; undefined if there is none. */
 export function doubtText({
   hot,
   isWindy,

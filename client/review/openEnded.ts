@@ -22,7 +22,7 @@ export function useLastRunMetres({ plan }: ReadRun, isAsked: boolean): ReadonlyM
 
 const km = (metres: number) => (metres / 1000).toFixed(1);
 
-/** `Ada 10.4 km at threshold, last time 9.8; Bo 9.6 km`: the furthest first; undefined where nothing was measured. */
+/** `Ada 10.4 km at threshold, last time 9.8; Bo 9.6 km`: the furthest first; undefined if nothing was measured. */
 export function openText(
   { athletes }: SessionFacts,
   before: ReadonlyMap<string, number> | undefined,

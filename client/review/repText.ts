@@ -39,7 +39,7 @@ export function detailsText(cell: ReviewCell, band: PulseBand | undefined): stri
 /** Pace of a rep by the clock: `4:48/km`. */
 export const paceText = (timeS: number, distanceM: number): string => `${formatTime((timeS / distanceM) * 1000, 0)}/km`;
 
-/** What a rep came to: `1:28.8 of 1:28.0`, `1042 m in 5:00 = 4:48/km, target 4:40/km`, `no finish taken`. */
+/** A rep's result: `1:28.8 of 1:28.0`, `1042 m in 5:00 = 4:48/km, target 4:40/km`, `no finish taken`. */
 export function outcomeText({
   actualS,
   coveredM,

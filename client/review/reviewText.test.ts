@@ -84,7 +84,7 @@ test('effort: for one, for the squad, and what to do next time', () => {
   expect(effortText({ points: [], verdict: 'early', at }, true)).toBe(
     'Effort: 9 on rep 3 already. Rests too short, or the pace too fast.',
   );
-  // Who ran too fast, or was not well, has no rest to blame.
+  // Rests are not to blame for running too fast, or for being ill.
   expect(effortText({ points: [], verdict: 'early', at }, false)).toBe('Effort: 9 on rep 3 already.');
   expect(effortText({ points: [] }, true)).toBeUndefined();
   const path = [0, 0];

@@ -19,7 +19,7 @@ const size = (percent: number) => `${Math.abs(percent).toFixed(1)}\u00a0%`;
 export const signedPercent = (percent: number): string => `${formatDelta(percent)}\u00a0%`;
 const seconds = (s: number) => `${Math.abs(s).toFixed(1)}\u00a0s`;
 
-/** Below the first it is even, above the second uneven; between the two nothing is said. */
+/** Even below the first, uneven above the second; no word for it between them. */
 const EVEN = { below: 1, unevenAbove: 1.5 };
 
 /** How even somebody was: `± 0.8 %`. */
@@ -28,7 +28,7 @@ export function evennessText({ evennessPercent, isTooShort }: Evenness): string 
   return evennessPercent === undefined ? '–' : `±\u00a0${size(evennessPercent)}`;
 }
 
-/** Even or uneven in words; what the timing cannot tell is said in full where there is room. */
+/** Even or uneven in words; a doubt about the timing is spelt out if there is room. */
 export function evennessWords({ evennessPercent, isTooShort }: Evenness): string {
   if (isTooShort) return 'As even as the timing can tell: the reps are too short to say more.';
   if (evennessPercent === undefined) return '';
@@ -46,7 +46,7 @@ export function fadeText({ isFadeSure, fadePercent = 0, fadeErrorPercent = 0 }: 
 export const habitText = ({ atM, deltaS, distanceM, reps }: Habit): string =>
   `Opens ${deltaS < 0 ? 'quickly' : 'slowly'}: the first ${atM} of a ${distanceM} is ${seconds(deltaS)} ${deltaS < 0 ? 'early' : 'late'} against an even run (${counted(reps, 'rep')}).`;
 
-/** What one athlete's efforts say against what was meant. `mayBlame`: it was run as asked, and nothing else explains it. */
+/** An athlete's efforts against the meant ones. `mayBlame`: it was run as asked, and nothing else explains it. */
 export function effortText({ verdict, at, isPredicted }: EffortReading, mayBlame: boolean): string | undefined {
   if (!verdict || !at) return undefined;
   const effort = at.effort.toFixed(isPredicted ? 1 : 0);
@@ -64,7 +64,7 @@ export function effortText({ verdict, at, isPredicted }: EffortReading, mayBlame
   }
 }
 
-/** From so many seconds on, a pair of rests is told in minutes. */
+/** A pair of rests from this many seconds on is written in minutes. */
 const IN_MINUTES_S = 100;
 
 /** Both of a pair of rests the same way: `88 s` and `90 s`, `1:59` and `1:30`. */

@@ -1,4 +1,4 @@
-/** What a coach expects to read after a session, from what was recorded at the track to the words on the screen. */
+/** Results as a coach expects to read them, from the events of the track to the words on the screen. */
 import fc from 'fast-check';
 import { fitCurve } from '@core/fitness/curve';
 import { careFor, type CareKnown, type CarePerson } from '@core/judgement/care';
@@ -20,7 +20,7 @@ import { findingTexts } from './findingText';
 import { fitnessText } from './fitnessText';
 
 type Who = { name: string; fiveKS?: number; known?: CareKnown; person?: Partial<CarePerson> };
-/** How late each rep is, in seconds; undefined where it was not run, or not finished. */
+/** Seconds late, by rep; undefined if it was not run, or not finished. */
 type Late = (rep: number) => number | undefined;
 type Ran = {
   text: string;

@@ -8,7 +8,7 @@ import { memberOf, pacesOf, useSquad, type SquadView } from '../data/useSquad';
 import { useTellings, type Tellings } from '../data/useTellings';
 import type { ReadRun } from './useReview';
 
-/** How much more than meant they told at the end of the session before this one. */
+/** Effort above the meant one at the end of the session before. */
 function aboveBefore(records: readonly CareRecord[], runId: string, date: string): number | undefined {
   const before = records.findLast((record) => record.date < date && record.runId !== runId);
   if (before?.lastEffort === undefined || before.meantLast === undefined) return undefined;
@@ -23,7 +23,7 @@ export function knownCurve(athlete: SquadMember, { id, date }: Pick<Plan, 'id' |
   return pacesOf(marks.length === athlete.marks.length ? athlete : { ...athlete, marks }, squad, date).curve;
 }
 
-/** What is known of an athlete as of the day; undefined for who is not of the squad. */
+/** Facts known of an athlete on the day; undefined outside the squad. */
 function knownBefore(athleteId: string, plan: Pick<Plan, 'id' | 'date'>, { squad, tellings, care }: Known) {
   const athlete = memberOf(squad, athleteId);
   if (!athlete) return undefined;

@@ -1,4 +1,4 @@
-/** The chain of facts behind what is said of a session: what was recorded, and the rule by which it is read. */
+/** The chain behind a conclusion: the facts recorded, and the rule that reads them. */
 import type { AthleteFacts, SessionFacts } from '@core/judgement/facts';
 import { careReason } from '@core/judgement/careWords';
 import type { Finding, FindingKind } from '@core/judgement/findings';
@@ -73,7 +73,7 @@ function factsText(kind: FindingKind, facts: AthleteFacts): string | undefined {
   }
 }
 
-/** Why a finding is said: the facts of each it names, then the rule. */
+/** The chain behind a finding: facts of each athlete it names, then the rule. */
 export function whyFinding(
   { kind, people, value }: Finding,
   facts: SessionFacts,
@@ -106,7 +106,7 @@ export function whyFinding(
 
 const percent = (share: number) => `${formatDelta(share * 100)} %`;
 
-/** Why somebody is proposed a step: what was run and told, what holds them back, and the rule. */
+/** The chain behind a proposal: times and efforts, anything that holds them back, and the rule. */
 export function whyReady({ athleteId, oneMore, verdict, waits }: ReadyAnswer, facts: SessionFacts): WhyLine[] {
   const { plan, athletes } = facts;
   const own = athletes.find((athlete) => athlete.athleteId === athleteId);

@@ -45,7 +45,7 @@ export function DueList({ seasons, data }: Props) {
   return useWorkedOut(shown, checksInPieces) && <Due {...shown} />;
 }
 
-/** What care asks of the coach: a word with somebody, or an easier week. What stands of somebody is never in it. */
+/** Care's tasks for the coach: a word with somebody, or an easier week. Standing conditions are not among them. */
 function careToDo(care: CareView | undefined, athletes: readonly SquadMember[]): ToDo[] {
   return athletes.flatMap((athlete) =>
     (care?.of.get(athlete.id) ?? []).flatMap((entry): ToDo[] => {
@@ -64,7 +64,7 @@ function careToDo(care: CareView | undefined, athletes: readonly SquadMember[]):
   );
 }
 
-/** What is to be done about it; nothing where there is nothing to ask. */
+/** The task itself; nothing if there is no question. */
 const CARE_ASKS: Partial<Record<CareReason, string>> = {
   pain: 'is it gone?',
   unwell: 'well again?',

@@ -53,7 +53,7 @@ function Splits({ aim }: { aim: RaceAim }) {
   );
 }
 
-/** Where the goal is still far off: what to go on at from half way, and where that ends. */
+/** For a goal still far off: the pace from half way, and the time it ends in. */
 function IfGood({ openAim, goalS }: { openAim: RaceAim; goalS: number }) {
   const { distanceM, goalS: nowS } = openAim;
   return (
@@ -77,7 +77,7 @@ function Card({ race, entry, name, paces, rehearsed }: Omit<Props, 'resultS' | '
     ...(goalS === undefined ? {} : { goalS }),
     ...(nowS === undefined ? {} : { nowS }),
   });
-  // The card has the splits that it tells to open at.
+  // The card has the splits to open at.
   const isBold = opening?.from === 'now' && goalS !== undefined && nowS !== undefined;
   const openAim = isBold ? { ...aim, goalS: nowS } : aim;
   const focus = race.focus ?? USUAL_FOCUS;

@@ -111,7 +111,7 @@ function Guides({ squad }: { squad: SquadView }) {
     borderBottomWidth: 1,
     borderBottomColor: palette.line,
   };
-  // What holds for most of them is said once, above.
+  // The usual source is named once, above.
   const from = (source: string) =>
     source !== USUAL_SOURCE && (
       <Text as="label" quiet>

@@ -268,7 +268,7 @@ export const api = createApi({
       query: (before) => ({ url: 'review/calibrations', params: { before } }),
       providesTags: ['runs', 'athletes'],
     }),
-    /** What is known of everyone's care up to a day. */
+    /** Everyone's care records up to a day. */
     careOn: build.query<Answers['GET /api/review/care'], string>({
       query: (on) => ({ url: 'review/care', params: { on } }),
       providesTags: ['runs', 'athletes'],

@@ -23,7 +23,7 @@ export type Settings = {
   lengthUnit: LengthUnit;
   /** Where sessions are drawn for. */ venueId: string;
   /** Calls at the track are heard. */ calls: boolean;
-  /** Results that were opened on this device, the latest last: they leave the list of what is to be done. */ readRuns: string[];
+  /** Results opened on this device, the latest last: they leave the to-do list. */ readRuns: string[];
   /** The club’s, as last heard: what day it is does not wait for the server. */ timeZone?: string | undefined;
 };
 

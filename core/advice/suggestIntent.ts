@@ -69,7 +69,7 @@ type Work = {
   leg: RepLeg;
   zone: Zone | undefined;
   distanceM: number;
-  /** About how long it takes, and the rest after it; of reps that run on there is none. */
+  /** About how long it takes, and the rest after it; reps that run on have no rest. */
   timeS: number;
   restS?: number;
   isRestMoving?: boolean;
@@ -226,7 +226,7 @@ function goalWork(work: readonly Work[]): Intent | undefined {
 }
 
 /**
- * Suggests a session's intent from what is written. Thresholds are common coaching practice.
+ * Suggests a session's intent from its text. Thresholds are common coaching practice.
  */
 export function suggestIntent(session: SessionTree, paceBook: PaceBook = curveBook): Intent {
   const work = workOf(session, paceBook);

@@ -40,7 +40,6 @@ export const rangeQuery = Joi.object<DateRange>({ from: dateSchema.required(), t
       : helpers.message({ custom: `At most ${MOST_DAYS} days can be asked for at once.` }),
 );
 export const repsQuery = rangeQuery.append({ athlete: idSchema }) as Joi.ObjectSchema<DateRange & { athlete?: string }>;
-export const athleteQuery = Joi.object<{ athlete?: string }>({ athlete: idSchema });
 export const sameQuery = Joi.object<{ athlete?: string; beside?: string }>({ athlete: idSchema, beside: idSchema });
 export const deviceQuery = Joi.object<{ device?: string }>({ device: idSchema });
 export const weatherQuery = Joi.object<{ date: string; time: string }>({

@@ -1,4 +1,4 @@
-/** Who needs care on a day, and effort that creeps up. */
+/** Care on a day, and effort that creeps up. */
 import fc from 'fast-check';
 import { daysAfter } from '../units/dayNumber';
 import { careFor, gradeOf, isStanding, type CareEntry, type CareRecord } from './care';

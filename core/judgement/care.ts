@@ -1,11 +1,11 @@
-/** People to take care of on a day: what is known, and how far it holds them back. Common coaching practice; a doctor's word comes first. */
+/** Athletes to take care of on a day: the reasons, and how far each holds them back. Common coaching practice; a doctor's word comes first. */
 import type { Flag, NextDay, StopReason } from '../run/events';
 import { ageInYear, weeksRunning, YOUNG_UNDER, type Athlete } from '../squad/athlete';
 import { daysBetween } from '../units/dayNumber';
 import type { UsualSpread } from './oddRep';
 
 /**
- * Why somebody needs care. `pain`, `unwell`, `niggle`: said of a rep. `stopped`: without a reason yet. `spent`: nothing left where
+ * Reasons for care. `pain`, `unwell`, `niggle`: flagged on a rep. `stopped`: no reason given yet. `spent`: nothing left where
  * something was to be. `legs`: heavy or sore. `creeping`: the same work feels harder and harder. `easing`: back from a break.
  */
 export const CARE_REASONS = [
@@ -26,11 +26,11 @@ export type CareReason = (typeof CARE_REASONS)[number];
 /** `hold`: no step on. `watch`: a rep more at most. */
 export type CareGrade = 'hold' | 'watch';
 
-/** One thing to know of somebody; `value` is the rep, the told effort, or by how much effort has crept up. */
+/** One thing to know of an athlete; `value` is the rep, the reported effort, or the points by which effort has crept up. */
 export type CareEntry = {
   reason: CareReason;
   grade: CareGrade;
-  /** When it was said (YYYY-MM-DD), and of which session. */
+  /** The day it was reported (YYYY-MM-DD), and the session. */
   date?: string;
   runId?: string;
   value?: number;
@@ -42,7 +42,7 @@ export type CareEntry = {
 /** An athlete as far as care goes; `status` as it is on the day. */
 export type CarePerson = Pick<Athlete, 'bornYear' | 'runningSince' | 'status' | 'wellOn'>;
 
-/** What one session says about one athlete's care. */
+/** Facts of one session that matter for one athlete's care. */
 export type CareRecord = {
   athleteId: string;
   runId: string;
@@ -58,24 +58,21 @@ export type CareRecord = {
   meantLast?: number;
 };
 
-/** How much harder than before the same work has felt lately, in points of effort; and since which session. */
+/** Points of effort by which the same work has lately felt harder; and the session it began with. */
 export type Creep = { by: number; date: string };
 
-/** What is known of one athlete up to a day: their sessions, whether effort has crept up, and how evenly they usually run. */
+/** Facts of one athlete up to a day: their sessions, whether effort has crept up, and how evenly they usually run. */
 export type CareKnown = { records: CareRecord[]; creep?: Creep; usual?: UsualSpread };
 
-/** So many days of sessions are looked at. */
+/** Days of sessions to look back on. */
 export const CARE_DAYS = 84;
 
 const DAYS = { health: 10, legs: 7, spent: 10, unknownStop: 28 };
-/** From this told effort on nothing is left; up to this meant one that was not asked for. */
+/** Reported efforts from which nothing is left, and the highest meant effort that did not ask for it. */
 export const NOTHING_LEFT = 9.5;
 export const MOST_MEANT = 9;
-/** So many weeks of regular running are the first ones. */
+/** Weeks of regular running that count as the first. */
 const FIRST_WEEKS = 12;
-
-const HEALTH: readonly CareReason[] = ['pain', 'unwell', 'niggle'];
-export const isOfHealth = ({ reason }: Pick<CareEntry, 'reason'>): boolean => HEALTH.includes(reason);
 
 /** A standing condition: a mark and a limit, never news. */
 export const isStanding = ({ reason }: Pick<CareEntry, 'reason'>): boolean => reason === 'young' || reason === 'new';
@@ -93,7 +90,7 @@ function ofHealth({ date, runId, flags, isStopped, stopReason, stopRep }: CareRe
     isStopped && stopReason === 'pain'
       ? [{ ...stamp, reason: 'pain', isStop: true, ...(stopRep === undefined ? {} : { value: stopRep }) }]
       : [];
-  // One entry a reason: the stop says more than the flag before it.
+  // One entry a reason: a stop outweighs the flag before it.
   return [...stop, ...said].filter(({ reason }, i, all) => all.findIndex((entry) => entry.reason === reason) === i);
 }
 
@@ -166,6 +163,6 @@ export function careFor(person: CarePerson, records: readonly CareRecord[], day:
   return CARE_REASONS.flatMap((reason) => latest.get(reason) ?? []);
 }
 
-/** The graver of what holds somebody back; undefined where nothing does. */
+/** The graver of their grades; undefined without entries. */
 export const gradeOf = (entries: readonly CareEntry[]): CareGrade | undefined =>
   entries.some(({ grade }) => grade === 'hold') ? 'hold' : entries.length > 0 ? 'watch' : undefined;

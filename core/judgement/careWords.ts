@@ -4,7 +4,7 @@ import type { CareEntry } from './care';
 
 const half = (value: number | undefined) => (value ?? 0).toFixed((value ?? 0) % 1 === 0 ? 0 : 1);
 
-/** What it is, without a day: `niggle in rep 3`. */
+/** The reason without a day: `niggle in rep 3`. */
 function whatText({ reason, value, legs, isStop }: CareEntry): string {
   const inRep = value === undefined ? '' : ` in rep ${value}`;
   switch (reason) {
@@ -35,14 +35,14 @@ function whatText({ reason, value, legs, isStop }: CareEntry): string {
 
 const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
-/** A sentence about somebody in their own row: `Niggle in rep 3.`, with the day where it is of another. */
+/** A sentence for the athlete's own row: `Niggle in rep 3.`, with the day if it was another. */
 export function careReason(entry: CareEntry, ranOn?: string): string {
   const { date, reason } = entry;
   const day = date === undefined || date === ranOn || reason === 'creeping' ? '' : `, ${shortDay(date)}`;
   return `${capital(whatText(entry))}${day}.`;
 }
 
-/** `legs sore since Sun 29 Nov`. @param since how a day is said in a sentence. */
+/** `legs sore since Sun 29 Nov`. @param since writes a day as it stands in a sentence. */
 export const careText = (entry: CareEntry, since: (date: string) => string): string =>
   entry.date === undefined
     ? whatText(entry)

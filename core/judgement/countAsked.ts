@@ -1,4 +1,4 @@
-/** How many reps were run of those asked for: any count inside a range is all of it, and who came late has cut nothing. */
+/** Reps run of those asked for: any count inside a range is all of it, and a late arrival has cut nothing. */
 import { expand } from '../session/expand';
 import { parseStored } from '../session/parseSession';
 import type { Plan, PlannedRep } from '../run/plan';

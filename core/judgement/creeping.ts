@@ -3,19 +3,19 @@ import { mean } from '../units/mean';
 import { daysAfter, daysBetween } from '../units/dayNumber';
 import type { Creep } from './care';
 
-/** One session: how much more effort was told than they would tell of what was run, on average over its reps. */
+/** One session: mean over its reps of the reported effort less the effort they would usually report for that work. */
 export type AboveExpected = { date: string; above: number };
 
 /** This many sessions are compared with those before them, all within so many weeks and over at least so many. */
 const LATELY = 3;
 const BEFORE = { least: 4, most: 8 };
 const WEEKS = { most: 12, least: 3 };
-/** Standard deviation of one session's mean, and how many standard errors are said: this project's own. */
+/** Standard deviation of one session's mean, and the standard errors worth reporting: this project's own. */
 const SD = 0.75;
 const LIMIT_SES = 2;
 
 /**
- * How much harder the same work has felt in the last three sessions than in the four to eight before them, to half a point; undefined
+ * Points by which the same work has felt harder in the last three sessions than in the four to eight before, to half a point; undefined
  * where that is within chance, or too little is known.
  * @param sessions in any order; those after `day` (YYYY-MM-DD) do not count.
  */

@@ -1,6 +1,6 @@
 /**
  * The facts of a session, gathered once: care, was it run as asked, conditions, effort, level. Findings, verdicts and the next step are
- * read from them in that order, and the first that explains what was seen is said.
+ * read from them in that order, and the first that explains the times is given.
  */
 import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/curve';
 import { asMostTell, type Telling } from '../outlook/calibration';
@@ -20,21 +20,21 @@ import { optionalIn, readCount, type CountReading } from './countAsked';
 import { oddRepOf, UNKNOWN_SPREAD, type OddRep, type UsualSpread } from './oddRep';
 import { readPace, type PaceReading } from './paceAsked';
 
-/** What is known of an athlete as of that day. */
+/** Facts known of an athlete on that day. */
 export type KnownBefore = {
   curve?: Curve;
   telling?: Telling;
   /** Everything to know about them, this session included. */
   care?: readonly CareEntry[];
   usual?: UsualSpread;
-  /** How much more than meant they told at the end of the session before. */
+  /** Effort above the meant one at the end of the session before. */
   aboveBefore?: number;
 };
 
-/** A stop: in or after which rep (from 1) of how many, and why, where that was said. */
+/** A stop: in or after which rep (from 1) of how many, and the reason if one was given. */
 export type Stop = { rep: number; of: number; isMid: boolean; reason?: StopReason };
 
-/** What was told at the end against what was meant there; `above` has the day's heat, and how they tell effort, taken off. */
+/** Reported against meant effort at the end; `above` is the difference, corrected for heat and for how they usually report. */
 export type EndEffort = { told: number; meant: number; above: number; isWhole?: true };
 
 /** A level that the marks call impossible: the least it may be, as ln(speed) above the curve, and in seconds over 5000 m. */
@@ -45,7 +45,7 @@ export type AthleteFacts = {
   name: string;
   /** The group they ended with. */
   groupId: string;
-  /** The part with most reps, where they ran with two groups; none of who was not there. */
+  /** The part with most reps, if they ran with two groups; missing for the absent. */
   row?: ReviewRow;
   ran: SessionAsRun;
   flags: { flag: Flag; rep: number }[];
@@ -86,9 +86,9 @@ export type FactsSource = {
   knownOf?: (athleteId: string) => KnownBefore | undefined;
 };
 
-/** What a level is told over. */
+/** The distance a level is given over. */
 const JUDGED_M = 5000;
-/** Beyond this many standard errors of the curve it is said. */
+/** Standard errors of the curve from which it is reported. */
 const PLAIN_SES = 3;
 /** Open-ended work is meant to end this hard. */
 const OPEN_ENDS_AT = 9;
@@ -114,7 +114,7 @@ function stopOf({ stoppedAtMs, stopReason }: AthleteState, cells: readonly Revie
   };
 }
 
-/** What was decided for them that made it less than was written. */
+/** True if decisions for them made it less than was written. */
 function wasEased({ decided, careChoice, planned }: AthleteState): boolean {
   return (
     careChoice === 'part' ||
@@ -129,7 +129,7 @@ function wasEased({ decided, careChoice, planned }: AthleteState): boolean {
   );
 }
 
-/** What was told at the end: of the last rep, else of the session as a whole against the mean of the meant middle and end. */
+/** Effort reported at the end: of the last rep, or else of the whole session against the mean of the meant middle and end. */
 function endOf(
   { cells, sessionEffort }: ReviewRow,
   arc: MeantArc | undefined,
@@ -139,7 +139,7 @@ function endOf(
   const told = cells.findLast(({ effort, excluded }) => effort !== undefined && !excluded)?.effort;
   const meantLast = meantOfLast(arc, cells);
   const heat = effortAdded(felt);
-  // Who tells ten has nothing left, whoever tells it.
+  // A ten means nothing left, however they usually report.
   const plain = (effort: number) => (effort >= NOTHING_LEFT ? effort : asMostTell(effort, telling));
   if (told !== undefined && meantLast !== undefined) {
     const meant = isOpenEnded ? Math.max(OPEN_ENDS_AT, meantLast) : meantLast;
@@ -234,10 +234,7 @@ export function factsOf({ plan, state, reviews, heat, knownOf }: FactsSource): S
   return { ...shared, athletes, ...(hot ? { hot } : {}), isOver: state.endedAtMs !== undefined };
 }
 
-/** They were not there, or ran nothing. */
-export const isAbsent = ({ row }: AthleteFacts): boolean => row === undefined;
-
-/** Reasons of care that this session itself has brought up, and that explain what was run. */
+/** Reasons for care that this session raised, and that explain its times. */
 export const isUnsound = ({ flags, stop }: AthleteFacts): boolean =>
   stop !== undefined || flags.some(({ flag }) => flag !== 'stitch');
 

@@ -1,4 +1,4 @@
-/** What matters in a session, for a coach with a few seconds: at most three findings in the order of reasons, with names and numbers. */
+/** Findings of a session for a coach with a few seconds: at most three, in the order of reasons, with names and numbers. */
 import type { StopReason } from '../run/events';
 import type { ReviewCell } from '../review/cell';
 import type { Intent } from '../session/intent';
@@ -7,7 +7,7 @@ import { MOST_MEANT, NOTHING_LEFT, type CareEntry } from './care';
 import { isUnsound, type AthleteFacts, type SessionFacts } from './facts';
 import type { PaceReading } from './paceAsked';
 
-/** Whom it is about; the unit of `value` depends on the kind. */
+/** One athlete of a finding; the unit of `value` depends on the kind. */
 export type Person = {
   athleteId: string;
   name: string;
@@ -49,7 +49,7 @@ export const FINDING_KINDS = [
 export type FindingKind = (typeof FINDING_KINDS)[number];
 export type Finding = { kind: FindingKind; people: Person[]; value?: number; airC?: number };
 
-/** What there is to say, and how many of the reps with a target were on it. */
+/** Findings, and the number of reps with a target that were on it. */
 export type Findings = {
   findings: Finding[];
   judged: number;
@@ -59,7 +59,7 @@ export type Findings = {
   byTheClock?: number;
   /** Why no rep had a target though they were run: flat out, or with no pace asked. Missing where marks were wanting. */
   untargeted?: 'flat-out' | 'no-pace';
-  /** What was told of the whole session, where nobody told any rep, and what was meant. */
+  /** Mean reported and meant effort of the whole session, if nobody reported one by rep. */
   wholeEffort?: { told: number; meant: number; people: number };
 };
 
@@ -106,7 +106,7 @@ const sound =
   (facts) =>
     isUnsound(facts) ? undefined : rule(facts);
 
-/** How they ran is read only where the marks allow it at all. */
+/** Their running is judged only if the marks allow it at all. */
 const possible = (rule: Rule): Rule => sound((facts) => (facts.shown ? undefined : rule(facts)));
 
 /** Targets of like reps that differ by so much move: who falls behind them has not slowed. */
@@ -118,7 +118,7 @@ const targetsMove = ({ reps }: PaceReading): boolean =>
 
 const creepingOf = (care: readonly CareEntry[]) => care.find(({ reason }) => reason === 'creeping')?.value;
 
-/** How much harder than meant it was at the end, where that says something: not of who ran too fast, or late. */
+/** Points above the meant effort at the end; undefined for anybody who ran too fast, or late. */
 function aboveMeant({ pace, end }: AthleteFacts): number | undefined {
   if (!end || (pace && pace.verdict !== 'on')) return undefined;
   return end.above;
@@ -163,7 +163,7 @@ const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off' | 'heat'>, Rule>> =
     const above = aboveMeant(facts);
     const { end, aboveBefore = 0 } = facts;
     const isTwice = (above ?? 0) >= HARDER.twice && aboveBefore >= HARDER.twice;
-    // Nothing left where something was to be: who tells that need not tell it twice.
+    // Nothing left, though something was to be: once is enough.
     const isSpent = end && end.told >= NOTHING_LEFT && end.meant <= MOST_MEANT && (above ?? 0) > 0;
     return end && above !== undefined && (above >= HARDER.once || isTwice || isSpent)
       ? { value: end.told, of: end.meant }
@@ -177,12 +177,12 @@ const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off' | 'heat'>, Rule>> =
   }),
 };
 
-/** Kinds that many have in common with the day, or that nobody is to blame for alone: said only of most. */
+/** Kinds that owe more to the day than to the athlete: reported only for a majority. */
 const OF_MOST: readonly FindingKind[] = ['easier'];
 
 const FLAT_OUT: readonly Intent[] = ['test', 'rehearsal'];
 
-/** Rests of the squad as a whole, where they came out much longer or shorter than planned. */
+/** Rests of the whole squad, if much longer or shorter than planned. */
 function restsOff(facts: readonly AthleteFacts[]): Finding[] {
   const rests = facts.flatMap(({ row }) => row?.rest ?? []);
   if (rests.length === 0) return [];
@@ -197,7 +197,7 @@ function restsOff(facts: readonly AthleteFacts[]): Finding[] {
 const ranByTheClock = ({ rep, actualS, coveredM }: ReviewCell): boolean =>
   rep?.durationS !== undefined && actualS !== undefined && coveredM === undefined;
 
-/** What was told of the session as a whole, where nobody told a rep. */
+/** Effort of the session as a whole, if nobody reported one by rep. */
 function wholeEffort(there: readonly AthleteFacts[]): Findings['wholeEffort'] {
   const ends = there.flatMap(({ end }) => end ?? []);
   if (ends.length === 0 || ends.some(({ isWhole }) => !isWhole)) return undefined;
@@ -208,7 +208,7 @@ function wholeEffort(there: readonly AthleteFacts[]): Findings['wholeEffort'] {
   };
 }
 
-/** Why reps that were run had no target, by what was asked of them. */
+/** The reason that reps had no target, from their paces. */
 function untargeted(cells: readonly ReviewCell[]): Findings['untargeted'] {
   const paces = cells.flatMap(({ rep, actualS }) => (rep && actualS !== undefined ? [rep.pace] : []));
   if (paces.length === 0) return undefined;
@@ -216,14 +216,14 @@ function untargeted(cells: readonly ReviewCell[]): Findings['untargeted'] {
   return paces.every((pace) => pace === undefined) ? 'no-pace' : undefined;
 }
 
-/** All that is to be said of one kind. */
+/** Findings of one kind. */
 function findingOf(kind: FindingKind, { hot, athletes, isOver, intent }: SessionFacts): Finding[] {
   const there = athletes.filter(({ row }) => row);
   if (kind === 'heat') return hot ? [{ kind, people: [], value: hot.feltC, airC: hot.airC }] : [];
   if (kind === 'rest-off') return restsOff(there);
   // While it is still being run, nothing is missing yet; heat explains who slowed.
   if ((kind === 'not-run' && !isOver) || (kind === 'faded' && hot)) return [];
-  // A trial is all they have: its time is what it says.
+  // A trial takes all they have: only its time counts.
   if ((kind === 'harder' || kind === 'easier') && intent !== undefined && FLAT_OUT.includes(intent)) return [];
   const people = there.flatMap((facts): Person[] => {
     const found = RULES[kind](facts);

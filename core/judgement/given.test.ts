@@ -1,4 +1,4 @@
-/** What is proposed: a step there is, that fits, in two versions at most. */
+/** Proposals: a step that exists and fits, in two versions at most. */
 import fc from 'fast-check';
 import { INTENT_FACTS } from '../session/intent';
 import { read } from '../session/testing';

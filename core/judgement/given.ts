@@ -1,10 +1,10 @@
-/** From what each is ready for to what is proposed to them: a step that there is, that fits, and in at most two versions a group. */
+/** Proposals from readiness: a step that exists and fits, in at most two versions a group. */
 import type { NextStep } from '../run/events';
 import { grouped } from '../units/grouped';
 import type { ReadyAnswer } from './nextReady';
 
 export type StepLimits = {
-  /** Whether there is such a step for their group. */
+  /** True if their group has such a step. */
   has: (groupId: string, step: NextStep) => boolean;
   /** The plan's own reckoning calls the step on on plan for them. */
   isOnPlan: (answer: ReadyAnswer) => boolean;
@@ -48,7 +48,7 @@ function inTwoVersions(answers: readonly ReadyAnswer[]): ReadyAnswer[] {
   );
 }
 
-/** What is proposed to everyone, group by group. */
+/** Proposals for everyone, group by group. */
 export const givenSteps = (answers: readonly ReadyAnswer[], limits: StepLimits): ReadyAnswer[] =>
   [...grouped(answers, ({ groupId }) => groupId).values()].flatMap((group) =>
     inTwoVersions(group.map((answer) => limited(answer, limits))),

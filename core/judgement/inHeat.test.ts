@@ -1,4 +1,4 @@
-/** Heat in what is predicted, and what it costs. */
+/** Predictions in heat, and its cost. */
 import { INTENT_FACTS } from '../session/intent';
 import { curveBook } from '../paces/shippedPaceBooks';
 import { effortAdded, feltOn, hotDay, slowedBy } from '../review/heatCost';

@@ -1,4 +1,4 @@
-/** What to change next time, where the efforts of a session that was run as asked say so: one lever, and a small step. */
+/** The change for next time, from the efforts of a session run as asked: one lever, and a small step. */
 import type { Curve } from '../fitness/curve';
 import type { Telling } from '../outlook/calibration';
 import type { ReviewCell } from '../review/cell';
@@ -10,9 +10,9 @@ import { isUnsound, wasAsAsked, type AthleteFacts, type SessionFacts } from './f
 
 /** A rest that would change by a smaller share is left as it is. */
 const WORTH = 0.08;
-/** A step that the app makes up is no larger: rests by a quarter, a rep, pace by so much (quicker, easier). */
+/** The largest step the app makes up: rests by a quarter, one rep, pace by these shares (quicker, easier). */
 const MOST = { reps: 1, quicker: 0.015, easier: 0.03 };
-/** The change made small; undefined where nothing of it is left. */
+/** The change made small; undefined if nothing of it is left. */
 export function small(change: LeverChange, intent: Intent | undefined): LeverChange | undefined {
   const { lever, from, to, set } = change;
   if (lever === 'recovery' && set.kind === 'jog') {
@@ -38,7 +38,7 @@ export function small(change: LeverChange, intent: Intent | undefined): LeverCha
 export const mayBlameLever = (facts: AthleteFacts, { hot }: Pick<SessionFacts, 'hot'>): boolean =>
   wasAsAsked(facts) && !isUnsound(facts) && !hot && !facts.shown && !facts.care.some(({ grade }) => grade === 'hold');
 
-/** What it takes to work out a lever, as plain data for a worker. */
+/** Input for working out a lever, as plain data for a worker. */
 export type LeverAsked = {
   cells: ReviewCell[];
   reading: EffortReading;
@@ -48,7 +48,7 @@ export type LeverAsked = {
   intent?: Intent;
 };
 
-/** What is asked for one athlete; undefined where nothing is to be laid on rests and pace. */
+/** The question for one athlete; undefined if rests and pace have no part in it. */
 export function leverAsked(facts: AthleteFacts, session: SessionFacts): LeverAsked | undefined {
   const { row, effort, curve, telling } = facts;
   const { arc, intent, isOpenEnded } = session;
@@ -63,7 +63,7 @@ export function leverAsked(facts: AthleteFacts, session: SessionFacts): LeverAsk
   };
 }
 
-/** What one athlete's efforts ask for: the first change, which does most for its size. */
+/** The first change that one athlete's efforts ask for, which does most for its size. */
 export function leverFor({ cells, reading, arc, curve, telling, intent }: LeverAsked): LeverChange | undefined {
   const [first] = nextTime(cells, reading, arc, curve, telling);
   return first && small(first, intent);
@@ -74,7 +74,7 @@ const VERDICTS: Readonly<Record<'easy' | 'hard', readonly EffortVerdict[]>> = {
   hard: ['hard', 'early'],
 };
 
-/** Where more than half found it too easy or too hard: the change that does for the middle one of them. */
+/** The change for the median athlete, if more than half found it too easy or too hard. */
 export function squadLever(facts: SessionFacts): LeverChange | undefined {
   const told = facts.athletes.filter(
     (athlete) => athlete.effort.verdict && !athlete.effort.isPredicted && mayBlameLever(athlete, facts),

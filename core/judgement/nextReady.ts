@@ -1,4 +1,4 @@
-/** The facts of a session as readiness() takes them: what is asked about everyone, plain enough for a worker. */
+/** Facts of a session as readiness() takes them, as plain data for a worker. */
 import type { Curve } from '../fitness/curve';
 import { oneMoreFits } from '../outlook/chances';
 import { asMostTell } from '../outlook/calibration';
@@ -14,7 +14,7 @@ export type ReadyAsked = {
   athleteId: string;
   groupId: string;
   input: Omit<ReadinessInput, 'oneMore' | 'isUnlikeGroup'>;
-  /** What they ran, and their curve of that day at the level the session showed, where they have one. */
+  /** Their reps, and their curve of that day at the level the session showed, if they have one. */
   legs: TargetLeg[];
   curve?: Curve;
   lever?: LeverAsked;
@@ -24,7 +24,7 @@ export type ReadyAsked = {
 
 export type ReadyAnswer = Readiness &
   Pick<ReadyAsked, 'athleteId' | 'groupId' | 'isAbsent'> & {
-    /** What their own efforts ask to be changed for them. */
+    /** The change their own efforts ask for. */
     advice?: LeverChange;
     /** The share of the draws in which one rep more would fit. */
     oneMore?: number;
@@ -74,7 +74,7 @@ function askedOf(facts: AthleteFacts, session: SessionFacts): ReadyAsked {
       ...(nextDay ? { nextDay } : {}),
       ...(stop ? { stopped: true } : {}),
       ...(stop?.reason ? { stopReason: stop.reason } : {}),
-      // Who stopped has given a reason for what is missing.
+      // A stop accounts for the missing reps.
       ...(count.missing > 0 && !stop ? { cut: count.missing } : {}),
       ...(facts.isEased ? { eased: true } : {}),
       ...(hot ? { heat: hot.isOverHard ? ('hard' as const) : ('care' as const) } : {}),
@@ -83,7 +83,7 @@ function askedOf(facts: AthleteFacts, session: SessionFacts): ReadyAsked {
   };
 }
 
-/** What is asked about everyone of a session, in the order of its groups. @param isKnown who is of the squad; others are left out. */
+/** Readiness questions for everyone of a session, in the order of its groups. @param isKnown true for athletes of the squad; others are left out. */
 export const readyAsked = (facts: SessionFacts, isKnown: (athleteId: string) => boolean): ReadyAsked[] =>
   facts.athletes.filter(({ athleteId }) => isKnown(athleteId)).map((athlete) => askedOf(athlete, facts));
 

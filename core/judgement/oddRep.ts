@@ -2,13 +2,13 @@
 import { mean } from '../units/mean';
 import type { PaceReading } from './paceAsked';
 
-/** How evenly somebody usually runs reps of one kind: a standard deviation in percent, of so many reps. */
+/** An athlete's usual spread over reps of one kind: a standard deviation in percent, and its number of reps. */
 export type UsualSpread = { percent: number; reps: number };
 
-/** Until so many like reps are known, this is taken for it: this project's own figure. */
+/** The spread assumed until this many like reps are known: this project's own figure. */
 export const UNKNOWN_SPREAD: UsualSpread = { percent: 1.2, reps: 12 };
 
-/** With fewer like reps nothing is said. */
+/** The fewest like reps to judge from. */
 const LEAST_REPS = 4;
 const CONFIDENCE = 0.95;
 
@@ -29,7 +29,7 @@ function studentQuantile(tail: number, degrees: number): number {
   );
 }
 
-/** How far a rep has to be from those between, in percent, with so many people looked at at once (Šidák). */
+/** Percent that a rep has to differ from those between, with this many athletes tested at once (Šidák). */
 export function oddLimitPercent(reps: number, { percent, reps: known }: UsualSpread, people: number): number {
   const tail = (1 - CONFIDENCE ** (1 / Math.max(1, people))) / 2;
   return studentQuantile(tail, Math.max(3, known - 1)) * percent * Math.sqrt(1 + 1 / (reps - 2));
@@ -52,7 +52,7 @@ export function oddRepOf({ reps }: PaceReading, usual: UsualSpread, people: numb
     const between = mean(alike.slice(1, -1).map(({ share }) => share));
     const limit = oddLimitPercent(alike.length, spread, people) / 100;
     const isOdd = ({ share, tolerances }: typeof first) => tolerances < -1 && between - share > limit;
-    // Where the others were late, it is they who are to blame.
+    // If the others were late, this rep was not quick.
     if (isOdd(first)) return { which: 'first', deltaS: first.deltaS };
     if (isOdd(last)) return { which: 'last', deltaS: last.deltaS };
   }

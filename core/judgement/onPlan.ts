@@ -1,4 +1,4 @@
-/** Whether a step on is what the plan's own reckoning calls on plan, and no more than somebody may be given. */
+/** Checks that the outlook calls a step on plan, and that it gives an athlete no more than they may have. */
 import { outlookFor } from '../outlook/outlook';
 import type { PaceSource } from '../paces/paceSpeed';
 import type { MeantArc } from '../session/intent';

@@ -1,4 +1,4 @@
-/** Was it run as asked: each rep against its own target, over all and at the end, and where somebody fell behind. */
+/** Reads whether it was run as asked: each rep against its own target, over all and at the end, and the rep from which somebody fell behind. */
 import { USUAL_TOLERANCE } from '../paces/paceBook';
 import { toleranceS } from '../run/verdict';
 import type { ReviewCell } from '../review/cell';
@@ -30,7 +30,7 @@ export type PaceReading = {
   all: Lateness;
   lastThird: Lateness;
   verdict: PaceVerdict;
-  /** Where they fell behind: the first such rep, from 1. */
+  /** The first rep of falling behind, from 1. */
   fromRep?: number;
 };
 
@@ -38,7 +38,7 @@ export type PaceReading = {
 const ON = { lastThird: 1, all: 2 };
 /** Early or late is so over all, and in at least this share of the reps. */
 const OFF_SHARE = 0.5;
-/** Late from a rep on: this many at least and by so many tolerances, after some that were not. */
+/** Late from a rep on: at least this many, by this many tolerances, after some that were not. */
 const BEHIND = { least: 2, before: 1, tolerances: 1.5 };
 /** Targets that get quicker by this share move. */
 const MOVES = 0.005;
@@ -52,7 +52,7 @@ const without = (share: number, cost: number) => (share > 0 ? Math.max(0, share 
 const overEdge = (offS: number, targetS: number) =>
   offS === 0 ? 0 : Math.sign(offS) * (1 + Math.abs(offS) / toleranceS(targetS, USUAL_TOLERANCE));
 
-/** A rep as it is judged; undefined where it has no target, or does not count. @param place from 0. */
+/** A rep as it is judged; undefined if it has no target, or does not count. @param place from 0. */
 function judgedRep(cell: ReviewCell, place: number, felt: number | undefined): JudgedRep | undefined {
   const { rep, deltaS, actualS, targetS = actualS, excluded, tolerance = USUAL_TOLERANCE, isBand } = cell;
   if (!rep || excluded || deltaS === undefined || targetS === undefined || targetS <= 0) return undefined;
@@ -105,7 +105,7 @@ function verdictOf(reps: readonly JudgedRep[], all: Lateness, lastThird: Latenes
 
 /**
  * Reads what somebody ran against their targets; undefined where no rep had one.
- * @param felt °C on that day, where it was warm: what heat costs is taken off before anything is judged.
+ * @param felt °C on that day, if it was warm: the cost of heat is taken off first.
  */
 export function readPace(cells: readonly ReviewCell[], felt?: number): PaceReading | undefined {
   const reps = cells.flatMap((cell, place) => judgedRep(cell, place, felt) ?? []);

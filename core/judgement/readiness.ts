@@ -20,7 +20,7 @@ export type ReadinessInput = {
   meantLast?: number;
   /** The effort at the end less the meant one, as far as the day does not explain it; worked out from the reps if left out. */
   aboveMeant?: number;
-  /** They stopped, and why, where that was said. */
+  /** They stopped, and the reason if one was given. */
   stopped?: boolean;
   stopReason?: StopReason;
   /** Reps that were theirs to run, and that they did not: how many. */
@@ -29,7 +29,7 @@ export type ReadinessInput = {
   eased?: boolean;
   /** The share of the draws in which one rep more would fit, see oneMoreFits(). */
   oneMore?: number;
-  /** That differs from what holds for most of their group. */
+  /** It differs from most of their group. */
   isUnlikeGroup?: boolean;
   nextDay?: NextDay;
   /** What is known of them: see careFor(); and the day of the session (YYYY-MM-DD), so that older entries tell theirs. */
@@ -37,7 +37,7 @@ export type ReadinessInput = {
   ranOn?: string;
   /** It was above the club's caution level of heat, or above that for hard work. */
   heat?: 'care' | 'hard';
-  /** What was run is impossible by their marks. */
+  /** Their marks call the times impossible. */
   isFarQuicker?: boolean;
 };
 
@@ -47,18 +47,18 @@ export type Waits = 'reason' | 'well' | 'level';
 /** `most`: of a step on they take one rep more at most. */
 export type Readiness = { verdict: NextStep; reasons: string[]; waits?: Waits; most?: 'rep' };
 
-/** A told effort this far above the meant one still counts as meant. */
+/** A reported effort this far above the meant one still counts as meant. */
 const AS_MEANT = 0.5;
 /** One more rep has to fit in this share of the draws. */
 const SURE_ENOUGH = 0.7;
-/** So many tolerances: over all, and late enough in the last third for a step easier. */
+/** Tolerances: over all, and in the last third for a step easier. */
 const OFF = { all: 2, farLate: 2 };
-/** An arc that is meant to end here may be told so. */
+/** An arc meant to end here may be reported so. */
 const ENDS_ALL_OUT = 9.5;
 
 const toldOf = (rep: RepDone | undefined) => rep?.told ?? rep?.effort;
 
-/** How late it was, as a share of its targets, in tolerances, and in seconds a rep. */
+/** Lateness as a share of the targets, in tolerances, and in seconds a rep. */
 type Lateness = { share: number; tolerances: number; meanS: number };
 
 /** Undefined where none of it had a target. */
@@ -108,7 +108,7 @@ function reasonsRepeat(input: ReadinessInput, { all, last }: Read): string[] {
   const above =
     aboveMeant ?? (lastTold?.effort === undefined || meantLast === undefined ? undefined : lastTold.effort - meantLast);
   const isEarly = all !== undefined && (all.tolerances < -1 || (last?.tolerances ?? 0) < -1);
-  // Nothing left is nothing left, whoever tells it.
+  // Nothing left is nothing left, however they usually report.
   const isSpent = (toldOf(lastTold) ?? 0) >= NOTHING_LEFT && (meantLast ?? ENDS_ALL_OUT) < ENDS_ALL_OUT;
   const isHarder = isSpent || (above !== undefined && above > AS_MEANT);
   return [
@@ -158,7 +158,7 @@ function stopText(reason: StopReason | undefined): string {
   }
 }
 
-/** What speaks for a step on. */
+/** Reasons for a step on. */
 function reasonsOn({ reps, meantLast, nextDay }: ReadinessInput, { last }: Read): string[] {
   const lastTold = reps.findLast(({ effort }) => effort !== undefined);
   return [
@@ -170,13 +170,13 @@ function reasonsOn({ reps, meantLast, nextDay }: ReadinessInput, { last }: Read)
   ];
 }
 
-/** The last third of what was to be run, as far as it was; of what was run, where nothing of it was. */
+/** The last third of the planned reps, as far as it was run; or of the reps run, if none of it was. */
 function lastThirdRan(ran: readonly RepDone[], missing: number): readonly RepDone[] {
   const ofAll = ran.slice(Math.floor(((ran.length + missing) * 2) / 3));
   return ofAll.length > 0 ? ofAll : lastThirdOf(ran);
 }
 
-/** What has to be answered before anything is proposed. */
+/** The question to answer before anything is proposed. */
 function waitsFor({ stopped, stopReason, care = [], ranOn, isFarQuicker }: ReadinessInput): Readiness | undefined {
   const alarm = care.find(({ reason }) => reason === 'pain' || reason === 'unwell');
   if (alarm || (stopped && stopReason === 'pain'))
@@ -197,7 +197,7 @@ function waitsFor({ stopped, stopReason, care = [], ranOn, isFarQuicker }: Readi
 }
 
 /**
- * Whether somebody is ready for more of the same kind: on where all that is known speaks for it, back where it was too much, else once
+ * Judges readiness for more of the same kind: on if everything speaks for it, back if it was too much, else once
  * more. Nobody who is held back goes on; where neither a target nor an effort is known it is never on.
  */
 export function readiness(input: ReadinessInput): Readiness {
@@ -209,7 +209,7 @@ export function readiness(input: ReadinessInput): Readiness {
   const read: Read = { all: lateness(ran), last: lateness(lastThirdRan(ran, Number(input.cut ?? 0))) };
   const holds = care.filter(({ grade, reason }) => grade === 'hold' && !(reason === 'legs' && input.nextDay));
   const watches = care.filter(isStanding);
-  // What this very session has shown at its end is said there.
+  // The end of this very session is reported there.
   const isSaid = ({ reason, date }: CareEntry) => reason === 'spent' && date !== undefined && date === input.ranOn;
   const held = holds.filter((entry) => !isSaid(entry)).map((entry) => careReason(entry, input.ranOn));
   const ease = reasonsEase(known, read);
@@ -221,7 +221,7 @@ export function readiness(input: ReadinessInput): Readiness {
   if (held.length + repeat.length > 0) return { verdict: 'repeat', reasons: [...held, ...repeat] };
   if (!read.last && !ran.some(({ effort }) => effort !== undefined) && input.aboveMeant === undefined)
     return { verdict: 'repeat', reasons: ['Neither a target nor an effort is known.'] };
-  // Without a curve nothing can be predicted: times and efforts alone say too little for a step on.
+  // Without a curve nothing can be predicted: times and efforts alone are too little for a step on.
   if (oneMore === undefined)
     return {
       verdict: 'repeat',
@@ -234,7 +234,7 @@ export function readiness(input: ReadinessInput): Readiness {
   };
 }
 
-/** What most of a group are ready for; with as many for one as for another, the more careful. */
+/** The step most of a group are ready for; the more careful one of a tie. */
 export function readinessOfGroup(verdicts: readonly NextStep[]): NextStep {
   const count = (verdict: NextStep) => verdicts.filter((given) => given === verdict).length;
   return (['back', 'repeat', 'on'] as const).reduce(

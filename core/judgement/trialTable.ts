@@ -1,4 +1,4 @@
-/** After a test, an indicator or a rehearsal: what was run of what was expected, what it is worth, and the goal. */
+/** Table after a test, an indicator or a rehearsal: expected and actual time, its worth, and the goal. */
 import { timeFor, type Curve } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import {
@@ -14,23 +14,23 @@ import { mean } from '../units/mean';
 import type { AthleteFacts, SessionFacts } from './facts';
 
 /**
- * `there`: the goal's pace was held. `short`: so many seconds a kilometre are missing. `unclear`: what was run says too little.
+ * `there`: the goal's pace was held. `short`: seconds a kilometre are missing. `unclear`: too little to judge by.
  */
 export type GoalVerdict = { kind: 'there' | 'unclear' } | { kind: 'short'; sPerKm: number };
 
-/** One row. Times in seconds; `expectedS` by the marks and `ranS` of the rep that says most. */
+/** One row. Times in seconds; `expectedS` by the marks and `ranS`, both of the most telling rep. */
 export type TrialRow = {
   athleteId: string;
   name: string;
   distanceM?: number;
   expectedS?: number;
   ranS?: number;
-  /** What it is worth over 5000 m, and over the goal's distance. */
+  /** Its worth over 5000 m, and over the goal's distance. */
   worth?: { fiveKS: number; errorS: number; goalS?: number; goalErrorS?: number };
   goal?: Goal;
   reps?: GoalReps;
   verdict?: GoalVerdict;
-  /** What may be kept of it: nothing of a hot day, a niggle or a stop. */
+  /** The mark that may be kept: none of a hot day, a niggle or a stop. */
   marks: Mark[];
 };
 
@@ -66,7 +66,7 @@ function rowOf(own: AthleteFacts, { plan, intent }: SessionFacts, { curve, goal,
   const { athleteId, name, row } = own;
   const cells = row?.cells ?? [];
   const timed = cells.filter(({ actualS, rep, excluded }) => actualS !== undefined && rep?.distanceM && !excluded);
-  // The longest says most; of several as long the mean.
+  // The longest is most telling; the mean of several as long.
   const distanceM = Math.max(0, ...timed.map(({ rep }) => rep?.distanceM ?? 0));
   const longest = timed.filter(({ rep }) => rep?.distanceM === distanceM);
   const isFlatOut = longest.length === 1;

@@ -1,4 +1,4 @@
-/** What each lever of a progression does to an item: a step on. */
+/** Levers of a progression, each as it takes an item a step on. */
 import type { Amount, Count, Item, Pace, Recovery, RepPace } from '../session/session';
 import { isOnce, timesOf } from '../session/lengths';
 import { amountOf, lengthOf, longerAmount, usualBefore } from '../session/usualAmounts';

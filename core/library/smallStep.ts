@@ -1,5 +1,5 @@
 /**
- * Steps that the app makes up: small, by one lever. A coach's own progression goes as far as it says; this is for the day after a session
+ * Steps that the app makes up: small, by one lever. A coach's own progression sets its own size; this is for the day after a session
  * that is in none. Sizes are common coaching practice.
  */
 import { itemAt, replaceItem } from '../session/edit';
@@ -12,7 +12,7 @@ import { GUESSED_MPS } from '../targets/totals';
 import type { Lever } from './librarySession';
 import { mainItem, nextStep } from './progression';
 
-/** Rests by a quarter at most; metres by so much, unless it is one rep; pace by so much (quicker, and easier). */
+/** Limits: rests by a quarter; metres by this share, unless it is one rep; pace by these (quicker, and easier). */
 const MOST = { restShare: 0.25, metres: 0.15, floatPercent: 1.5, easierPercent: 98 };
 /** A rest gets shorter by about a sixth. */
 const USUAL_REST = 0.83;
@@ -31,7 +31,7 @@ const REST_S: Partial<Record<Intent, { least: number; most: number }>> = {
   speed: { least: 120, most: 600 },
 };
 
-/** Work that is not run faster, and what has no step on at all. */
+/** Work that is not run faster, and work with no step on at all. */
 const NOT_FASTER: readonly (Intent | undefined)[] = [
   'threshold',
   'long-run',
@@ -138,7 +138,7 @@ function lessRest(session: SessionTree, intent: Intent | undefined): SessionTree
   return nextStep(session, 'less-rest');
 }
 
-/** A step on by a lever, no larger than the app may make up; undefined where there is none such. */
+/** A step on by a lever, no larger than the app may make up; undefined if there is none. */
 export function smallStep(session: SessionTree, lever: Lever, intent: Intent | undefined): SessionTree | undefined {
   switch (lever) {
     case 'more':

@@ -27,7 +27,7 @@ type About = {
   sessions: readonly LibrarySession[];
   /** The change the coach chose in place of the usual one. */
   lever?: Lever;
-  /** What the session is meant to do: it says how far rests and pace may go. */
+  /** The session's intent, which limits rests and pace. */
   intent?: Intent;
   options?: { paceNames?: readonly string[]; lapM?: number };
 };

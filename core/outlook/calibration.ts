@@ -62,11 +62,11 @@ export type Telling = Pick<Calibration, 'a' | 'g'>;
 
 const within = (effort: number) => Math.min(10, Math.max(1, effort));
 
-/** How somebody tells effort explains no more than this many points: what is beyond it is tiredness, and no character. */
+/** Most points explained by how an athlete reports effort: beyond it, it is tiredness. */
 const MOST_EXPLAINED = 1.5;
 const explained = (by: number) => Math.min(MOST_EXPLAINED, Math.max(-MOST_EXPLAINED, by));
 
-/** Only sessions older than this many days say how somebody tells effort. */
+/** The least age in days of a session to learn an athlete's reporting from. */
 export const LEARNED_AFTER_DAYS = 42;
 
 /** What this athlete would tell of an effort predicted for most, on 1 to 10. */

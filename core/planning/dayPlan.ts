@@ -80,7 +80,7 @@ export function takingDecision({ taking, care }: DayPlan, athleteId: string, tak
   return { ...decision, care: without(care, athleteId) };
 }
 
-/** The decision of how much somebody runs whom to take care of. */
+/** The decision of how much an athlete to take care of runs. */
 export const careDecision = ({ care }: DayPlan, athleteId: string, choice: CareChoice): DayDecision => ({
   care: { ...care, [athleteId]: choice },
 });

@@ -20,7 +20,7 @@ type Source = {
   everyDays: number | undefined;
   /** Days that have another session. */
   busy: ReadonlySet<string>;
-  /** Hard days that a season has laid out and nothing is written for; asked for only where they matter. */
+  /** A season's hard days with no session yet; asked for only when they matter. */
   hardDays?: () => readonly string[];
 };
 

@@ -135,12 +135,12 @@ function groupOf(
   };
 }
 
-/** A group whose members run one text, with what differs for some of them; the rest are cohorts of their own. */
+/** A group that runs one text, with the differences of some of its members; the rest are cohorts of their own. */
 type Together = { group: DayGroup; classes: Cohort[]; own: Change[] };
 
 /** Keeps those in the group who differ from most of it by one count or one rest alone. */
 function together(group: DayGroup, cohorts: readonly Cohort[], main: string, read: Carry['read']): Together {
-  // What most of all run is the group's own text wherever some of it run that.
+  // The text of the majority is the group's own, if some of the group run it.
   const most = cohorts.find(({ shorthand }) => shorthand === main) ?? cohorts[0];
   const others = cohorts.filter((cohort) => cohort !== most);
   const tree = most && read(most.shorthand);

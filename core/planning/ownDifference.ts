@@ -29,7 +29,7 @@ function pathsOf(items: readonly Item[], parent: ItemPath): ItemPath[] {
   });
 }
 
-/** How one text is made of another by a single setting; undefined where they differ in more, or not at all. */
+/** The single setting that makes one text of another; undefined if they differ in more, or not at all. */
 export function ownDifference(from: SessionTree, to: SessionTree): OwnDifference | undefined {
   const wanted = formatSession(to);
   if (formatSession(from) === wanted) return undefined;

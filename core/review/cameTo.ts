@@ -1,8 +1,8 @@
-/** What a session came to for one athlete: metres and minutes at each pace, and for the day. */
+/** An athlete's totals of a session: metres and minutes at each pace, and for the day. */
 import { grouped } from '../units/grouped';
 import type { ReviewCell } from './cell';
 
-/** Metres (where they are known) and seconds; `pace` is empty for work by effort. */
+/** Metres (if known) and seconds; `pace` is empty for work by effort. */
 export type AtPace = { pace: string; distanceM: number; durationS: number };
 export type CameTo = { distanceM: number; durationS: number; byPace: AtPace[] };
 

@@ -153,7 +153,7 @@ function usedUp(at: PointsAt, rep: number, used: (point: Point) => number, sd: n
 const reserveUsed = ({ leftShare }: Point) => 1 - leftShare;
 const limitUsed = ({ limitShare }: Point) => limitShare;
 
-/** From this told effort on, who stops has nothing left. */
+/** The reported effort from which a stop means nothing left. */
 const SPENT = 9;
 const gaveUpSpent = ({ ran }: RanLeg): boolean => ran.spent === true || (ran.effort ?? 0) >= SPENT;
 
@@ -170,7 +170,7 @@ function lnNormal(z: number): number {
   return Math.log(Math.max(1e-12, z < 0 ? tail : 1 - tail));
 }
 
-/** How likely it is that they could do at least what they did, with no more used than there is. */
+/** Likelihood that they could do at least this much without using more than they have. */
 function atLeastClue(at: PointsAt, spent: boolean, doubt: number): Clue[] {
   if (!at.points.some((points) => points.some(({ isAsked }) => !isAsked))) return [];
   const likely = at.points.map((points) => {
@@ -186,7 +186,7 @@ function atLeastClue(at: PointsAt, spent: boolean, doubt: number): Clue[] {
 }
 
 /**
- * What was run is a lower bound where the marks call it impossible, and where it was ended by something else than having nothing left:
+ * Completed work is a lower bound if the marks call it impossible, and if something other than having nothing left ended it:
  * a stitch, the coach, the plan.
  */
 function boundClue(at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[] {

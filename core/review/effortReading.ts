@@ -120,7 +120,7 @@ export function readEffort(
   return { points, ...read, ...(read.verdict && isPredicted ? { isPredicted: true as const } : {}) };
 }
 
-/** The effort that was meant for the last rep of which one was told; undefined where none was, or no arc is known. */
+/** The meant effort of the last rep with a reported one; undefined without one, or without an arc. */
 export function meantOfLast(arc: MeantArc | undefined, cells: readonly ReviewCell[]): number | undefined {
   if (!arc) return undefined;
   const { cells: ran } = asRun(cells);

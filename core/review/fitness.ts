@@ -21,7 +21,7 @@ export type FitnessEstimate = {
   learned: number;
   /** It says nothing that was not known. */
   nothingNew: boolean;
-  /** The least level that allows what was run, where the marks call it impossible. */
+  /** The least level that allows the times, if the marks call them impossible. */
   shown?: number;
   equivalent: (distanceM: number) => Equivalent;
   /** What the session says without all that was known before; undefined where it says nothing. */
@@ -52,10 +52,10 @@ const LEAST_PRECISION = 25;
 const JUDGED_M = 5000;
 /** The least error of a level that is read by efforts, stops or open ends. */
 const SUREST = 0.01;
-/** From this told effort on nothing was left. */
+/** The reported effort from which nothing was left. */
 const SPENT = 9.5;
 
-/** From this felt temperature (°C) on, times say less. */
+/** The felt temperature (°C) from which times count for less. */
 const WARM_C = 22;
 
 /** How sure the times of that day are. */
@@ -68,7 +68,7 @@ export function isDoubtfulDay(conditions: Conditions | undefined): boolean {
 
 const isSpent = (last: RanLeg | undefined) => last?.ran.spent === true || (last?.ran.effort ?? 0) >= SPENT;
 
-/** What was run as it would have been on a cool day: heat takes time from long reps and adds to every effort. */
+/** The reps as on a cool day: heat slows long reps and adds to every effort. */
 const cooled = (reps: readonly RanLeg[], conditions: Conditions | undefined): RanLeg[] => {
   const felt = conditions && feltOn(conditions);
   return reps.map((rep) => {

@@ -19,7 +19,7 @@ import type { ReviewRow } from './review';
 const USUAL_M = 5000;
 
 /**
- * What is asked, plain enough for a worker: the times are told over `distanceM`. `isUnsound`: they stopped, or were not
+ * The question as plain data for a worker; times are given over `distanceM`. `isUnsound`: they stopped, or were not
  * well, so that no mark is kept of it.
  */
 export type FitnessAsked = FitnessInput & {
@@ -42,13 +42,13 @@ export type FitnessReading = {
   nothingNew: boolean;
   /** Fitter or less fit than was known, by more than it may be wrong. */
   is: 'fitter' | 'less-fit' | 'as-known';
-  /** What made times say less that day. */
+  /** The day's reason to trust times less. */
   hot?: HotDay;
   isWindy?: true;
   isWet?: true;
   /** Nothing is kept of it: it was hot, they stopped, or were not well. */
   isUnsound?: true;
-  /** What was run is impossible by the marks: the least that it shows, over `distanceM`. */
+  /** The least time shown over `distanceM` by work the marks call impossible. */
   atLeastS?: number;
 };
 
@@ -69,10 +69,10 @@ export function askedOf(
   };
 }
 
-/** Beyond this many standard errors of the curve, what was shown is said plainly. */
+/** Standard errors of the curve from which a shown level is reported plainly. */
 const PLAIN_SES = 3;
 
-/** The time that a level above the curve comes to, where it is far above it. */
+/** The time at a level far above the curve. */
 function atLeastOf({ curve, distanceM }: FitnessAsked, shown: number | undefined): number | undefined {
   if (shown === undefined || shown <= PLAIN_SES * errorShareFor(curve, USUAL_M)) return undefined;
   return timeFor(curveMovedBy(curve, [shown]), distanceM);

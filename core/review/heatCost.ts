@@ -1,23 +1,23 @@
-/** What heat costs, before anybody is judged by it: this project's own figures, to be fitted as more is known. */
+/** The cost of heat, taken off before anybody is judged: this project's own figures, to be fitted as more is known. */
 import type { Conditions } from '../run/events';
 import { feltC, USUAL_HEAT_LIMITS, type HeatLimits } from '../squad/heat';
 
 /** Nothing below these, nothing more above the last. */
 const FROM_C = { time: 20, effort: 18, most: 40 };
-/** Per degree felt: a share of the time of a rep longer than so many seconds, and points of effort. */
+/** Per degree felt: a share of a rep's time if it is longer than `longS` seconds, and points of effort. */
 const TIME_SHARE = 0.003;
 const LONG_REP_S = 180;
 const EFFORT = 0.08;
-/** Where no humidity is known. */
+/** Assumed if no humidity is known. */
 const USUAL_HUMIDITY_PCT = 50;
 
-/** What it felt like (°C); undefined where no temperature is known. */
+/** Felt temperature (°C); undefined if no temperature is known. */
 export function feltOn({ temperatureC, humidityPct }: Conditions): number | undefined {
   if (temperatureC === undefined) return undefined;
   return Math.min(FROM_C.most, feltC({ temperatureC, humidityPct: humidityPct ?? USUAL_HUMIDITY_PCT }));
 }
 
-/** The share by which heat slows a rep of so many seconds; 0 for a short one. */
+/** The share by which heat slows a rep of `timeS` seconds; 0 for a short one. */
 export const slowedBy = (felt: number | undefined, timeS: number): number =>
   felt === undefined || timeS <= LONG_REP_S ? 0 : TIME_SHARE * Math.max(0, felt - FROM_C.time);
 
@@ -28,7 +28,7 @@ export const effortAdded = (felt: number | undefined): number =>
 /** A day above one of the club's limits: the air, what it felt like, and whether nothing hard was to be run. */
 export type HotDay = { airC: number; feltC: number; isOverHard: boolean };
 
-/** How hot it was, from the club's caution level on; undefined below it. */
+/** The day's heat from the club's caution level on; undefined below it. */
 export function hotDay(conditions: Conditions, limits: HeatLimits = USUAL_HEAT_LIMITS): HotDay | undefined {
   const felt = feltOn(conditions);
   const { temperatureC: airC } = conditions;

@@ -52,7 +52,7 @@ export type PaceMetres = { athleteId: string; date: string; pace: string; distan
 /** The same for a squad: sums in place of reps. */
 export type SquadHistory = { runs: RunHead[]; athletes: RanAthlete[]; metres: PaceMetres[] };
 
-/** How a session went the last time it was run, for each who ran it. Times in seconds. */
+/** Results of the last time a session was run, for each who ran it. Times in seconds. */
 export type LastTime = {
   runId: string;
   date: string;

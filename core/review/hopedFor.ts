@@ -6,7 +6,7 @@ import type { Review } from './review';
 export type SideOfSession = {
   reps: number;
   distanceM?: number;
-  /** Of a rep, or of 400 m where they differ in distance: see Review. */
+  /** Of a rep, or of 400 m if distances differ: see Review. */
   repS?: number;
   restS?: number;
   lastEffort?: number;
@@ -17,7 +17,7 @@ export type HopedAndRun = { hoped: SideOfSession; run: SideOfSession; athletes: 
 const known = (part: { [K in keyof SideOfSession]: SideOfSession[K] | undefined }): SideOfSession =>
   Object.fromEntries(Object.entries(part).filter(([, value]) => value !== undefined)) as SideOfSession;
 
-/** Undefined where nobody ran anything. @param meantLast the effort that was meant for the last rep. */
+/** Returns undefined if nobody ran anything. @param meantLast the effort meant for the last rep. */
 export function hopedAndRun(
   { rows, columns, meanOver }: Review,
   meantLast: number | undefined,

@@ -13,9 +13,9 @@ export type RepRan = {
   /** The rest after it, until the next start. */
   restS?: number;
   effort?: number;
-  /** They ran no more: stopped in this rep where it has no time, after it where it has. */
+  /** They stopped: in this rep if it has no time, after it if it has one. */
   stopped?: boolean;
-  /** They stopped because nothing was left; an effort of 9 or more there says the same. */
+  /** They stopped because nothing was left; an effort of 9 or more there means the same. */
   spent?: boolean;
   /** As fast as they could; also said by the pace `max`. `race`: of a race that was part of the session. */
   flatOut?: 'trial' | 'race';

@@ -1,4 +1,4 @@
-/** Work that the marks call impossible, and the least level that would allow it: evidence without any effort told. */
+/** Work that the marks call impossible, and the least level that would allow it: evidence without a reported effort. */
 import { curveMovedBy, type Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf, type Point } from '../outlook/predict';
@@ -7,7 +7,7 @@ import type { TargetLeg } from '../targets/targetsFor';
 
 /** Beyond these nobody gets by their marks: less reserve than none, by more than its model may be wrong, or twice a flat-out run. */
 const IMPOSSIBLE = { leftShare: -0.1, limitShare: 2 };
-/** Nobody is more than so much fitter than their marks: beyond it, times or distances are wrong. */
+/** The most that anybody is fitter than their marks: beyond it, times or distances are wrong. */
 const MOST = 0.4;
 const STEPS = 12;
 
@@ -26,7 +26,7 @@ export const isImpossible = (points: readonly Point[]): boolean =>
 export const allowedLimit = (wasSpent: boolean): number => (wasSpent ? MOST_OF_LIMIT : 1);
 
 /**
- * The least level, as ln(speed) above the curve, at which what was run can be run; undefined where the curve allows it.
+ * The least level, as ln(speed) above the curve, that allows the work; undefined if the curve allows it already.
  * @param legs as run. @param wasSpent nothing was left after it.
  */
 export function shownLevel(curve: Curve, legs: readonly TargetLeg[], wasSpent: boolean): number | undefined {

@@ -138,7 +138,7 @@ export function chainedMeans({ runs, reps }: SameSessions, label: string): Chain
   return chain;
 }
 
-/** What one athlete's part of a session came to: seconds over 400 m on average, metres, effort. */
+/** Totals of one athlete's session: seconds over 400 m on average, metres, effort. */
 export type RunTotals = { lapS?: number; distanceM: number; effort?: number };
 
 /** Of two runs, the parts of those who ran both. */

@@ -1,4 +1,4 @@
-/** What a session came to, as hoped for beside as run, and sessions side by side. */
+/** Totals of a session, the hoped-for one beside the one run, and sessions side by side. */
 import { reviewRun } from './review';
 import { at, end, pass, planOf, start } from '../run/testing';
 import { replay } from '../run/replay';

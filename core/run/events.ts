@@ -118,9 +118,9 @@ export type SessionFeltEvent = Stamp & { type: 'sessionFelt'; athleteId: string;
 export type NextDayEvent = Stamp & { type: 'nextDay'; athleteIds: string[]; legs: NextDay };
 /** The coach has decided what comes next for these athletes; `sessionId` is the session it was written into. */
 export type NextStepEvent = Stamp & { type: 'nextStep'; athleteIds: string[]; step: NextStep; sessionId?: string };
-/** Why an athlete stopped, told on the spot or afterwards. */
+/** Reason for a stop, given on the spot or afterwards. */
 export type StopReasonEvent = Stamp & { type: 'stopReason'; athleteId: string; reason: StopReason };
-/** How much of the session an athlete to take care of runs today. */
+/** Choice of how much an athlete to take care of runs today. */
 export type CareChosenEvent = Stamp & { type: 'careChosen'; athleteId: string; choice: CareChoice };
 /** Heart beats a minute, after a rep. */
 export type PulseEvent = Stamp & { type: 'pulse'; athleteId: string; repIndex: number; beatsPerMin: number };

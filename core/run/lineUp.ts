@@ -68,7 +68,7 @@ function cutTo(rep: PlannedRep, target: PlannedTarget, distanceM: number): { rep
 /** The share of the reps that somebody runs who is to run a part of the session. */
 export const PART = 0.6;
 
-/** The first reps that make up a part of so many: at least one. */
+/** The number of first reps that make up a part: at least one. */
 export const partOf = (reps: number): number => Math.max(1, Math.round(PART * reps));
 
 /** Returns true for a rep that an athlete does not run because the coach has cut today's session for them. */

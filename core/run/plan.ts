@@ -35,7 +35,7 @@ export type PlannedTarget = {
   targetS?: number;
   /** How near to it is on target, as a share of it; the usual 1 % if left out. */
   tolerance?: number;
-  /** Anywhere within the tolerance is as good: what is off counts from its edge. */
+  /** Anywhere within the tolerance is as good: differences count from its edge. */
   isBand?: true;
   /** For a rep by the clock: the metres it should cover. */
   expectedM?: number;

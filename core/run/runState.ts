@@ -66,7 +66,7 @@ export type AthleteState = {
   decided: Decided[];
   stoppedAtMs?: number;
   stopReason?: StopReason;
-  /** How much they run today, where the coach has said so. */
+  /** The coach's choice of how much they run today. */
   careChoice?: CareChoice;
   /** Effort of the whole session, 1 to 10. */
   sessionEffort?: number;

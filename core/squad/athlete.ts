@@ -30,7 +30,7 @@ export type Athlete = {
   leaning?: Leaning;
   /** Since when they have run regularly, YYYY-MM-DD: entered as weeks, kept as a day so that the weeks go on counting. */
   runningSince?: string;
-  /** The day they were told well again, YYYY-MM-DD: a niggle, pain or an illness up to that day holds them back no longer. */
+  /** The day they were well again, YYYY-MM-DD: a niggle, pain or an illness up to that day no longer holds them back. */
   wellOn?: string;
   /** Kilometres they run in a usual week, as told. */
   weeklyKm?: number;

@@ -19,7 +19,7 @@ export type GuideShare = { for: GuideFor; share: number; source: string };
 
 export type VolumeGuides = { most: VolumeGuide[]; shares: GuideShare[] };
 
-/** What the shipped guides rest on. */
+/** The source of the shipped guides. */
 export const USUAL_SOURCE = 'common practice';
 const source = USUAL_SOURCE;
 const minutes = (intent: Intent, most: number): VolumeGuide => ({ intent, mostS: most * 60, source });

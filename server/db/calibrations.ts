@@ -1,4 +1,4 @@
-/** How each athlete tells effort, from the sessions of some months before a day; and whether theirs has crept up. */
+/** Each athlete's way of reporting effort, from the sessions of some months before a day; and whether theirs has crept up. */
 import { and, asc, eq, exists, gte, isNull, lt, sql } from 'drizzle-orm';
 import { courseOffsets } from '@core/fitness/courseOffsets';
 import { ageDaysOn, type CourseOffsets } from '@core/fitness/weighing';
@@ -106,10 +106,10 @@ function tidy(athletes: readonly SquadMember[]): void {
     if (kept.size > MOST_KEPT || !ids.has(key.slice(0, key.indexOf(' ')))) kept.delete(key);
 }
 
-/** One session in which somebody told efforts. */
+/** One session with reported efforts. */
 type ToldSession = { sessionId: string; date: string; told: Told };
 
-/** What each athlete told in the sessions before a day, by their ids; who told nothing is left out. It yields to other requests. */
+/** Reported efforts in the sessions before a day, by athlete; those without any are left out. It yields to other requests. */
 async function toldBefore(db: Db, before: string): Promise<Map<string, ToldSession[]>> {
   const athletes = listAthletes(db);
   const books = [...SHIPPED_PACE_BOOKS, ...listPaceBooks(db)];
@@ -142,7 +142,7 @@ async function toldBefore(db: Db, before: string): Promise<Map<string, ToldSessi
   return found;
 }
 
-/** How somebody tells effort on a day, from what is old enough to say so. */
+/** An athlete's way of reporting effort on a day, from sessions old enough to learn it from. */
 function calibrationOf(sessions: readonly ToldSession[], day: string): Calibration | undefined {
   const pairs = sessions.flatMap(({ sessionId, date, told }): EffortPair[] => {
     const ageDays = ageDaysOn(date, day);
@@ -151,7 +151,7 @@ function calibrationOf(sessions: readonly ToldSession[], day: string): Calibrati
   return pairs.length > 0 ? calibrate(pairs) : undefined;
 }
 
-/** Everyone's calibration from sessions some weeks before a day (YYYY-MM-DD), by athlete; who told nothing is left out. */
+/** Everyone's calibration from sessions some weeks before a day (YYYY-MM-DD), by athlete; those without reports are left out. */
 export async function calibrationsBefore(db: Db, before: string): Promise<Record<string, Calibration>> {
   const found: Record<string, Calibration> = {};
   for (const [athleteId, sessions] of await toldBefore(db, before)) {
@@ -161,7 +161,7 @@ export async function calibrationsBefore(db: Db, before: string): Promise<Record
   return found;
 }
 
-/** How much more than expected each athlete told in each session up to a day, that day included. */
+/** Reported less expected effort of each athlete in each session up to a day, that day included. */
 export async function aboveExpectedUpTo(db: Db, day: string): Promise<Map<string, AboveExpected[]>> {
   const found = new Map<string, AboveExpected[]>();
   for (const [athleteId, sessions] of await toldBefore(db, daysAfter(day, 1))) {

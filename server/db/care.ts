@@ -1,4 +1,4 @@
-/** What is known of everyone's care on a day: what their sessions say, whether effort has crept up, how evenly they usually run. */
+/** Everyone's care on a day: records of their sessions, whether effort has crept up, how evenly they usually run. */
 import { and, asc, eq, gte, inArray, isNotNull, isNull, lte, or, sql } from 'drizzle-orm';
 import { CARE_DAYS, type CareKnown, type CareRecord } from '@core/judgement/care';
 import { creepingEffort } from '@core/judgement/creeping';
@@ -68,10 +68,10 @@ function recordsIn(db: Db, range: Range): CareRecord[] {
     });
 }
 
-/** Reps of one kind on one day: from so many on, what lies between the first and the last says how even somebody is. */
+/** Reps of one kind on one day: from this many on, those between the first and the last show how even somebody is. */
 const LEAST_REPS = 4;
 
-/** How evenly each athlete usually runs reps of one kind against their targets, in percent. */
+/** Each athlete's usual spread over reps of one kind against their targets, in percent. */
 function spreadsIn(db: Db, range: Range): Map<string, UsualSpread> {
   const rows = db
     .select({
@@ -108,12 +108,12 @@ function spreadsIn(db: Db, range: Range): Map<string, UsualSpread> {
   return spreads;
 }
 
-/** Everyone of whom something is known up to a day (YYYY-MM-DD), that day included, by athlete. It yields to other requests. */
+/** Everyone with a record up to a day (YYYY-MM-DD), that day included, by athlete. It yields to other requests. */
 export async function careOn(db: Db, day: string): Promise<Record<string, CareKnown>> {
   const range = { from: daysAfter(day, -CARE_DAYS), to: day };
   const above = await aboveExpectedUpTo(db, day);
   if (!db.$client.open) return {};
-  // How evenly somebody runs is of the sessions before: the day's own is judged by it.
+  // Usual spread comes from earlier sessions: the day's own is judged by it.
   const spreads = spreadsIn(db, { ...range, to: daysAfter(day, -1) });
   const found: Record<string, CareKnown> = {};
   for (const [athleteId, records] of grouped(recordsIn(db, range), (record) => record.athleteId)) {

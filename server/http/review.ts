@@ -12,7 +12,7 @@ import { notFound } from './errors';
  * /api/review: what was run, over many sessions. GET /runs/:id/same is the same session over the weeks, /athletes/:id one athlete's
  * sessions of some weeks, /squad everyone's, /reps every rep of some weeks as it stands in a file, /sessions/:id/last how a session that
  * is written went the last time (null if never), /progressions/:id where everyone stands on one, /calibrations how each athlete tells
- * effort, from the sessions before a day, /care what is known of everyone's care on a day.
+ * effort, from the sessions before a day, /care everyone's care on a day.
  */
 export function reviewRouter({ db }: Context): Router {
   const router = Router();

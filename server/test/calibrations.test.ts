@@ -75,7 +75,7 @@ test('tells lower than most, and the surer the more was told; only of sessions b
   expect(twice?.n).toBe(8);
   expect(twice?.aError).toBeLessThan(once?.aError ?? 0);
   expect((await calibrationOf('2026-11-19'))?.n).toBe(5);
-  // What was told in the last six weeks says how tired somebody is, not how they tell it.
+  // Efforts of the last six weeks show tiredness, not a way of reporting.
   expect(await calibrationOf('2026-11-12')).toBeUndefined();
   expect(await calibrationOf('2027-04-20')).toBeUndefined();
 });

@@ -12,7 +12,7 @@ import { dayInText } from '../../ui/days';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 
-/** Who to take care of on this day, first of all, each with the three answers; what stands of others in one line. */
+/** Athletes to take care of on this day, each with the three answers; standing conditions follow in one line. */
 export function CarePart({ planning }: { planning: Planning }) {
   const palette = usePalette();
   const { session, squad, plan, decide, athletes, running } = planning;

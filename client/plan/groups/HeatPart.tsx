@@ -23,7 +23,7 @@ const USUAL_TIME = '17:00';
 
 type Hour = { time: string; felt: number };
 
-/** The coolest hours of a day by the forecast, where they are cooler than the hour planned. */
+/** The forecast's coolest hours of the day, if cooler than the hour planned. */
 function useCoolerHours(date: string, time: string, felt: number | undefined): readonly Hour[] {
   const [found, setFound] = useState<{ key: string; hours: Hour[] }>();
   const key = `${date} ${time} ${felt}`;

@@ -1,4 +1,4 @@
-/** The chain behind an athlete's target: marks, curve, pace, and what is done to it that day. */
+/** The chain behind an athlete's target: marks, curve, pace, and the day's changes to it. */
 import { timeErrorFor, timeFor } from '@core/fitness/curve';
 import { formatMark } from '@core/fitness/mark';
 import { USUAL_TOLERANCE } from '@core/paces/paceBook';
@@ -16,7 +16,7 @@ import type { Planning } from '../../data/usePlanning';
 import { dayInText } from '../../ui/days';
 
 const FIVE_K_M = 5000;
-/** The marks that say most: the latest few. */
+/** The marks that count most: the latest few. */
 const MARKS = 3;
 
 /** Why an athlete's first rep has the target it has. */

@@ -128,7 +128,7 @@ function KeepAll({ rows, squad }: { rows: readonly TrialRow[]; squad: SquadView 
   );
 }
 
-/** What can be done for one: keep the mark, open the race from it, change the goal. */
+/** Actions for one athlete: keep the mark, open the race from it, change the goal. */
 function Ways({ row, read, squad }: { row: TrialRow; read: ReadRun; squad: SquadView }) {
   const { change } = useSquadChange(squad);
   const [trouble, setTrouble] = useState<string>();

@@ -40,7 +40,7 @@ import { useWriteNext } from './useWriteNext';
 import { mainOf, WhatChanges } from './WhatChanges';
 import { WhatIs } from '../../parts/WhatIs';
 
-/** What some run otherwise in their group, those of one kind together: `Kit and Gus stop after 5.` */
+/** Differences within a group, like ones together: `Kit and Gus stop after 5.` */
 function ownChangesOf({ plan, shorthand }: NextPlan, placed: Next['placed']): string[] {
   const labels = new Map(placed.map(({ athleteId, label }) => [athleteId, label]));
   const base = treeOf(shorthand, {});

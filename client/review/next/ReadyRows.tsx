@@ -32,7 +32,7 @@ type Props = {
   nameOf: (athleteId: string) => string;
 };
 
-/** What is asked before anything is proposed to somebody, with the answers in one tap. */
+/** The question to answer before a step is proposed, with one-tap answers. */
 function Asked({ read, squad, answer, name }: Pick<Props, 'read' | 'squad'> & { answer: ReadyAnswer; name: string }) {
   const { athleteId, waits } = answer;
   switch (waits) {

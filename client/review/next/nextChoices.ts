@@ -39,7 +39,7 @@ export function stepsBy({ what, advice, ...rest }: Source): StepsFrom {
   return { ...steps, ...(asked ? { on: asked, repeat: asked } : {}) };
 }
 
-/** Returns the text's tree; undefined where it cannot be read. */
+/** Returns the text's tree; undefined if the text cannot be read. */
 export function treeOf(shorthand: string, options: Source['options']): SessionTree | undefined {
   const parsed = parseStored(shorthand, options ?? {});
   return parsed.ok ? parsed.session : undefined;
@@ -79,7 +79,7 @@ export function placedFor(
   });
 }
 
-/** What a group is ready for; those who were not there, or of whom something is asked first, do not count. */
+/** The step a group is ready for; absent athletes and those with an open question do not count. */
 export const groupVerdict = (answers: readonly ReadyAnswer[]): NextStep | undefined => {
   const there = answers.filter(({ isAbsent, waits }) => !isAbsent && !waits);
   return there.length === 0 ? undefined : readinessOfGroup(there.map(({ verdict }) => verdict));

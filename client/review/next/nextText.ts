@@ -29,7 +29,7 @@ export function groupText(verdicts: readonly NextStep[], verdict: NextStep | und
   }
 }
 
-/** What a group runs otherwise, by name: `Kit, Gus and Hana stop after 3.` */
+/** Differences within a group by name: `Kit, Gus and Hana stop after 3.` */
 export function ownText(names: readonly string[], set: ItemSetting, base: number): string {
   const one = names.length === 1;
   const who = listed(names);

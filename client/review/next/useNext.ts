@@ -121,7 +121,7 @@ const hardDaysOf = (seasons: readonly LaidSeason[]): string[] =>
     .flatMap(({ kind, sessionId, date }) => (kind === 'hard' && sessionId === undefined ? [date] : []))
     .sort();
 
-/** Who is not well leaves out until they are told well. */
+/** Anybody ill leaves out until they are well again. */
 const withoutThose = (next: NextPlan, athleteIds: readonly string[]): NextPlan =>
   athleteIds.length === 0
     ? next
@@ -141,7 +141,7 @@ type GivenSource = {
   day: DayPlan;
 };
 
-/** What is proposed to each: only a step that there is, that the plan's own reckoning calls on plan, and that they may take. */
+/** A proposal for each athlete: a step that exists, that the outlook calls on plan, and that care allows. */
 function useGiven({ read, facts, asked, squad, stepsOf, options, what, day }: GivenSource): ReadyAnswer[] {
   const venues = useVenues();
   return useMemo(() => {
@@ -166,7 +166,7 @@ function useGiven({ read, facts, asked, squad, stepsOf, options, what, day }: Gi
       },
       isOneRep: ({ groupId }) => {
         const { on, repeat } = stepsOf(groupId);
-        // What a way back plans itself goes on.
+        // A way back goes on with its own plan.
         if (plan.intent === 'transition' && what === 'progression') return true;
         const [ran, step] = [tree(repeat.shorthand), on && tree(on.shorthand)];
         return ran !== undefined && step !== undefined && isOneRepMore(ran, step);

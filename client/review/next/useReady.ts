@@ -7,7 +7,7 @@ import type { ReadyWorker } from './ready.worker';
 
 type Answers = ReadyWorker['answers'];
 
-/** Who is ready for what comes next, worked out in a worker; undefined until it is there. @param facts undefined until all of them are known. */
+/** Readiness of everyone, worked out in a worker; undefined until it is there. @param facts undefined until all of them are known. */
 export function useReady(facts: SessionFacts | undefined): Answers | undefined {
   const { squad } = useSquad();
   const [found, setFound] = useState<Answers>();

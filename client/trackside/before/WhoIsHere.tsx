@@ -29,7 +29,7 @@ export function WhoIsHere({ roll, athletes }: { roll: RollCallState; athletes: r
   const groupOptions = groups.map(({ id, name }) => ({ value: id, text: name }));
   const row = (athlete: SquadMember, groupId: string | undefined) => {
     const entries = roll.careOf(athlete.id);
-    // A standing condition is a mark; what is new asks for an answer.
+    // A standing condition is only marked; anything new asks for an answer.
     const asks = entries.some((entry) => !isStanding(entry));
     return (
       <View key={athlete.id} style={{ width: wide ? 272 : '100%', gap: SPACE.xs }}>

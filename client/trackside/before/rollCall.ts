@@ -9,7 +9,7 @@ import { joinedBy, type Visitor } from '@core/run/visitor';
 /** By athlete, where somebody has said so. */
 export type Presences = Readonly<Record<string, Presence>>;
 
-/** How much those to take care of run, where the coach has said so. */
+/** The coach's choice for those to take care of. */
 export type CareChoices = Readonly<Record<string, CareChoice>>;
 
 /** Those who are not planned to run are not expected; a tick brings them in. */
@@ -27,7 +27,7 @@ export function planForToday(
   const taking = Object.fromEntries(
     athletes.map((athlete) => [athlete.id, takesPart(plan, athlete) || presenceOf(plan, said, athlete) !== 'absent']),
   );
-  // Who runs a part of it is planned for all of it: the choice is taken back at the track by an event.
+  // A part is planned as the whole: an event at the track takes the choice back.
   const out = Object.entries({ ...plan.care, ...choices }).filter(
     ([id, choice]) => choice === 'out' && said[id] === undefined,
   );
@@ -75,7 +75,7 @@ export function settledEvents({
     }),
     ...inPlan.flatMap((athleteId): Happening[] => {
       const choice = choices[athleteId];
-      // Who leaves out is away already.
+      // Anybody who leaves out is away already.
       return choice === undefined || choice === 'out' ? [] : [{ type: 'careChosen', athleteId, choice }];
     }),
     ...visitors.flatMap((visitor) => joinedBy(plan, visitor) ?? []),

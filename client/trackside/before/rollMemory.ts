@@ -1,12 +1,12 @@
 import type { CareChoices, Presences } from './rollCall';
 
-/** What was said at roll call: who is here, and how much those to take care of run. */
+/** Answers of the roll call: who is here, and how much those to take care of run. */
 export type RollSaid = { presences: Presences; choices: CareChoices };
 
 const NOTHING_SAID: RollSaid = { presences: {}, choices: {} };
 const keyOf = (sessionId: string) => `zest-lap-roll-${sessionId}`;
 
-/** Keeps what was said for as long as this tab is open: times are often entered right after it. */
+/** Keeps the answers while this tab is open: times are often entered right after it. */
 export function keepSaid(sessionId: string, said: RollSaid): void {
   try {
     sessionStorage.setItem(keyOf(sessionId), JSON.stringify(said));

@@ -17,7 +17,7 @@ import { keepSaid, keptSaid, type RollSaid } from './rollMemory';
 
 const NOTHING: DayPlan = {};
 
-/** The plan with a mark on who needs care: a helper's phone is told that, and never why. */
+/** The plan with a mark on whoever needs care: a helper's phone gets the mark, never the reason. */
 const withCare = (plan: Plan, careOf: CareView['of'] | undefined): Plan => ({
   ...plan,
   groups: plan.groups.map((group) => ({
@@ -117,7 +117,7 @@ export function useRollCall(session: ScheduledSession, squad: SquadView) {
       setVisitors((earlier) => earlier.filter((visitor) => visitor.athleteId !== athleteId)),
     presenceBy,
     say,
-    /** What there is to know of each, and how much they run today. */
+    /** Care entries of each, and how much they run today. */
     careOf: (athleteId: string): readonly CareEntry[] => care?.of.get(athleteId) ?? [],
     choiceOf: (athleteId: string): CareChoice | undefined => choices[athleteId],
     chooseCare,

@@ -11,7 +11,7 @@ import { Segments } from '../../ui/Segments';
 import { SPACE } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 
-/** Somebody to take care of, on their sheet: the choice for all phones, and why on the coach's alone, where it is known. */
+/** The sheet of an athlete to take care of: the choice on every phone, the reason on the coach's alone. */
 export function TakeCare({ run, athlete }: { run: Run; athlete: AthleteState }) {
   const { squad } = useSquad();
   const isCoach = (useAccessQuery().data?.who ?? 'coach') === 'coach';

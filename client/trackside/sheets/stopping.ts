@@ -1,8 +1,8 @@
-/** How an athlete is stopped, in one place for every sheet that does it. */
+/** Stopping an athlete, in one place for every sheet that does it. */
 import type { Happening } from '@core/run/events';
 import type { AthleteState } from '@core/run/runState';
 
-/** They run no more today; `repIndex` is the rep in or after which it was. */
+/** They stop for the day; `repIndex` is the rep in or after which it was. */
 export const stopOf = ({ athleteId, runs }: Pick<AthleteState, 'athleteId' | 'runs'>): Happening => ({
   type: 'decided',
   athleteIds: [athleteId],
