@@ -117,7 +117,7 @@ function Rep({ cell, label, at, pulseBand, onCorrect }: RepProps) {
 /** The session as a whole: findings first, then evenness, habits, effort and advice for next time. */
 function useInWords({ read, row, review }: { read: ReadRun; row: ReviewRow; review: Review }) {
   const { squad } = useSquad();
-  const { facts } = useFacts(read);
+  const { facts, isSettled } = useFacts(read);
   const own = facts.athletes.find(({ athleteId }) => athleteId === row.athleteId);
   const reading = useMemo(
     () => (own?.effort.points.length ? own.effort : readEffort(row.cells, facts.arc, own?.curve, own?.telling)),
@@ -140,7 +140,7 @@ function useInWords({ read, row, review }: { read: ReadRun; row: ReviewRow; revi
     ...differences.map((difference) => ({ text: `${capitalised(differenceText(difference))}.` })),
     ...decisionsOf(read.state, row.athleteId).map((decision) => ({ text: decisionText(decision) })),
   ];
-  return { reading, said };
+  return { reading, said: isSettled ? said : undefined };
 }
 
 /** Facts beside the findings: evenness, habits and effort. */
@@ -185,7 +185,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
       backLabel="Back to the session"
     >
       {conditions !== undefined && <Text as="small">{`${conditions}.`}</Text>}
-      {said.length > 0 && <FindingList said={said} />}
+      {said?.length !== 0 && <FindingList said={said} />}
       {reading.points.some(({ predicted, reported }) => (predicted ?? reported) !== undefined) && (
         <View style={{ gap: SPACE.xs }}>
           <Text as="heading" level={2}>
@@ -250,7 +250,7 @@ function AthleteResult({ runId, read, review, row }: AthleteProps) {
         reviews={[{ ...review, rows: [row] }]}
         title={row.name}
         subtitle={`${plan.title} · ${dayName(plan.date)}`}
-        texts={said.map(({ text }) => text)}
+        texts={(said ?? []).map(({ text }) => text)}
         athleteId={row.athleteId}
       />
       {open !== undefined && <RepSheet read={read} row={row} at={open} close={() => setOpen(undefined)} />}

@@ -67,7 +67,7 @@ export function ToldWell({ squad, people }: Pick<Props, 'squad'> & { people: rea
   const [trouble, setTrouble] = useState<string>();
   const unwell = people.flatMap(({ athleteId }) => memberOf(squad, athleteId) ?? []);
   const tell = async (athlete: (typeof unwell)[number]) => {
-    const done = await change({ athletes: [{ ...athlete, wellOn: today() }] }, `${athlete.name} is told well.`);
+    const done = await change({ athletes: [{ ...athlete, wellOn: today() }] }, `${athlete.name} is well again.`);
     setTrouble(done.ok ? undefined : done.message);
   };
   return (

@@ -164,7 +164,7 @@ function saidOf(read: ReadRun, facts: SessionFacts, findings: Findings, squad: S
 function Result({ runId, read }: { runId: string; read: ReadRun }) {
   const { plan, state, reviews, correct } = read;
   const { squad } = useSquad();
-  const { facts } = useFacts(read);
+  const { facts, isSettled } = useFacts(read);
   const findings = useMemo(() => findingsOf(facts), [facts]);
   const lever = useMemo(() => squadLever(facts), [facts]);
   const [chosen, setChosen] = useState<string>();
@@ -215,7 +215,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
         )
       }
     >
-      <FindingList said={nextTime ? [...said, { text: nextTime }] : said} />
+      <FindingList said={isSettled ? [...said, ...(nextTime ? [{ text: nextTime }] : [])] : undefined} />
       {conditions !== undefined && <Text as="small">{`${conditions}.`}</Text>}
       {review && reviews.length > 1 && (
         <SegmentedButtons

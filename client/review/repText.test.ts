@@ -28,7 +28,7 @@ test('a pulse is held against the band of such a session, its ends included', ()
 test.each<[Partial<ReviewCell>, string]>([
   [{ actualS: 88.8, targetS: 88 }, '1:28.8 of 1:28.0'],
   [{ actualS: 88.8 }, '1:28.8'],
-  [{ actualS: 120, coveredM: 411.6, expectedM: 400 }, '412 m of 400 m'],
+  [{ actualS: 120, coveredM: 411.6, expectedM: 400 }, '412 m in 2:00 = 4:52/km, target 5:00/km'],
   [{ actualS: 90, plannedS: 120 }, '1:30 of 2:00'],
   [{ unfinished: true }, 'no finish taken'],
   [{ leftOut: true }, 'left out'],

@@ -404,8 +404,8 @@ test('effort of the whole session, none by rep', () => {
 describe('ten more', () => {
   test('nobody has marks: it is said, and nothing is blamed', () => {
     const plan = makePlan(
-      { id: 'run', sessionId: 's', title: 'T', date: DAY, shorthand: '4x400 / 90s' },
-      read('4x400 / 90s'),
+      { id: 'run', sessionId: 's', title: 'T', date: DAY, shorthand: '4x400 @5k / 90s' },
+      read('4x400 @5k / 90s'),
       [{ id: 'a0', name: 'Ada', tileName: 'Ada', paces: { paceBook: curveBook } }],
       standardTrack,
     );

@@ -43,16 +43,19 @@ function knownBefore(athleteId: string, plan: Pick<Plan, 'id' | 'date'>, { squad
 
 /**
  * The facts of a session, a moment after its times are there: first by the times alone, then with all that is known of everyone.
- * `isWhole` is false until then.
+ * `isWhole` is false until then. `isSettled` is false until they are whole, or the squad cannot be asked for: until then nothing should
+ * be concluded that would have to be taken back.
  */
-export function useFacts(now: ReadRun): { facts: SessionFacts; isWhole: boolean } {
+export function useFacts(now: ReadRun): { facts: SessionFacts; isWhole: boolean; isSettled: boolean } {
   const read = useDeferredValue(now);
-  const { squad } = useSquad();
+  const { squad, error } = useSquad();
+  const isFailed = error !== undefined;
   const tellings = useTellings(read.plan.date);
   const care = useCare(squad, read.plan.date);
   return useMemo(() => {
     const { plan, state, reviews } = read;
-    if (!squad || !tellings || !care) return { facts: factsOf({ plan, state, reviews }), isWhole: false };
+    if (!squad || !tellings || !care)
+      return { facts: factsOf({ plan, state, reviews }), isWhole: false, isSettled: isFailed };
     const { heat } = squad.settings;
     return {
       facts: factsOf({
@@ -63,6 +66,7 @@ export function useFacts(now: ReadRun): { facts: SessionFacts; isWhole: boolean 
         knownOf: (athleteId) => knownBefore(athleteId, plan, { squad, tellings, care }),
       }),
       isWhole: true,
+      isSettled: true,
     };
-  }, [read, squad, tellings, care]);
+  }, [read, squad, tellings, care, isFailed]);
 }

@@ -14,9 +14,9 @@ import type { WhyLine } from '../parts/Why';
 const FIVE_K_M = 5000;
 
 const RULES: Record<FindingKind, string> = {
-  pain: 'Pain holds somebody back until they are told well, for 10 days at least.',
-  unwell: 'Not well holds somebody back until they are told well, for 10 days at least.',
-  niggle: 'A niggle holds somebody back for 10 days, or until they are told well.',
+  pain: 'Pain holds somebody back for 10 days, or until they are well again.',
+  unwell: 'Illness holds somebody back for 10 days, or until they are well again.',
+  niggle: 'A niggle holds somebody back for 10 days, or until they are well again.',
   heat: 'A degree felt above 20 °C costs about 0.3 % of the time in reps over 3 minutes, and 0.08 of effort. It is taken off before anything is judged.',
   stopped: 'A stop says nothing about fitness until somebody says why.',
   spent: 'Nothing left where something was to be: an easier step.',

@@ -119,8 +119,8 @@ function ofLegs(records: readonly CareRecord[], day: string): CareEntry[] {
 const since = (record: CareRecord, day: string) => daysBetween(record.date, day);
 
 /**
- * Everything to know about an athlete on a day (YYYY-MM-DD), what weighs most first. What was said up to the day they were told well is
- * over, except what is no matter of health.
+ * Everything to know about an athlete on a day (YYYY-MM-DD), the gravest first. Pain, niggles and illness up to the day they were well
+ * again are over.
  * @param records theirs, in any order; those after the day do not count. @param creep see creepingEffort().
  */
 export function careFor(person: CarePerson, records: readonly CareRecord[], day: string, creep?: Creep): CareEntry[] {

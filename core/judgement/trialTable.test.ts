@@ -3,6 +3,7 @@ import { reviewRun } from '../review/review';
 import { askedOf, readFitness } from '../review/fitnessReading';
 import { at, curve, DAY, end, pass, planOf, start } from '../run/testing';
 import { replay } from '../run/replay';
+import type { Curve } from '../fitness/curve';
 import type { Happening } from '../run/events';
 import type { Intent } from '../session/intent';
 import { factsOf } from './facts';
@@ -10,7 +11,13 @@ import { trialTable } from './trialTable';
 
 const goal = { distanceM: 5000, timeS: 1080, date: '2027-05-01' };
 
-function rowOf(text: string, intent: Intent, times: number[], more: Happening[] = []) {
+function rowOf(
+  text: string,
+  intent: Intent,
+  times: number[],
+  more: Happening[] = [],
+  known: { curve?: Curve } = { curve },
+) {
   const plan = { ...planOf(text, ['Ada']), intent };
   const [group] = plan.groups;
   let atS = 0;
@@ -21,10 +28,11 @@ function rowOf(text: string, intent: Intent, times: number[], more: Happening[] 
   });
   const state = replay(plan, [...events, end(atS), ...more.map((happening) => at(atS, happening))]);
   const reviews = reviewRun(state);
-  const facts = factsOf({ plan, state, reviews, knownOf: () => ({ curve }) });
+  const facts = factsOf({ plan, state, reviews, knownOf: () => known });
   const [row] = reviews.flatMap(({ rows }) => rows);
-  const reading = row && readFitness(askedOf(row, intent, goal, { curve, conditions: state.conditions }));
-  return trialTable(facts, () => ({ curve, goal, ...(reading ? { reading } : {}) }))[0];
+  const reading =
+    row && known.curve && readFitness(askedOf(row, intent, goal, { curve: known.curve, conditions: state.conditions }));
+  return trialTable(facts, () => ({ ...known, goal, ...(reading ? { reading } : {}) }))[0];
 }
 
 test('a trial: expected by the marks, run, worth, and a mark to keep', () => {
@@ -33,6 +41,15 @@ test('a trial: expected by the marks, run, worth, and a mark to keep', () => {
   expect(row?.expectedS ?? 0).toBeGreaterThan(630);
   expect(row?.ranS).toBeCloseTo(640, 0);
   expect(row?.worth?.fiveKS ?? 0).toBeGreaterThan(1000);
+});
+
+test('a first trial is all there is to go by: its worth, and the goal', () => {
+  const row = rowOf('3000 @max', 'test', [640], [], {});
+  expect(row?.expectedS).toBeUndefined();
+  expect(row?.worth?.fiveKS ?? 0).toBeGreaterThan(1090);
+  expect(row?.worth?.fiveKS ?? 0).toBeLessThan(1130);
+  expect(row?.verdict).toMatchObject({ kind: 'short' });
+  expect(rowOf('3000 @max', 'test', [600], [], {})?.verdict).toEqual({ kind: 'there' });
 });
 
 test('nothing is kept of a hot day, a niggle or a stop', () => {

@@ -1,5 +1,5 @@
 /** Table after a test, an indicator or a rehearsal: expected and actual time, its worth, and the goal. */
-import { timeFor, type Curve } from '../fitness/curve';
+import { fitCurve, timeErrorFor, timeFor, type Curve } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import {
   goalReps,
@@ -42,7 +42,7 @@ export type AboutTrial = { curve?: Curve; goal?: Goal; reading?: FitnessReading 
 function verdictOf(
   goal: Goal,
   reps: GoalReps | undefined,
-  { cells, reading }: { cells: TrialCells; reading: FitnessReading | undefined },
+  { cells, level }: { cells: TrialCells; level: Level | undefined },
 ) {
   const km = goal.distanceM / 1000;
   if (reps) {
@@ -55,12 +55,25 @@ function verdictOf(
     const sPerKm = off.length > 0 ? mean(off) : 0;
     return sPerKm >= 0.5 ? { kind: 'short' as const, sPerKm } : { kind: 'unclear' as const };
   }
-  if (!reading || reading.nothingNew || reading.distanceM !== goal.distanceM) return { kind: 'unclear' as const };
-  const gapS = reading.after.timeS - goal.timeS;
+  if (!level) return { kind: 'unclear' as const };
+  const gapS = level.timeS - goal.timeS;
   if (gapS <= 0) return { kind: 'there' as const };
-  return gapS > reading.after.errorS ? { kind: 'short' as const, sPerKm: gapS / km } : { kind: 'unclear' as const };
+  return gapS > level.errorS ? { kind: 'short' as const, sPerKm: gapS / km } : { kind: 'unclear' as const };
 }
 type TrialCells = NonNullable<AthleteFacts['row']>['cells'];
+/** A time over some distance, with its standard error, in seconds. */
+type Level = { timeS: number; errorS: number };
+
+/** The reading's level over the goal's distance, if it has any news; or else that of a trial of somebody without marks. */
+function levelAtGoal(goal: Goal, reading: FitnessReading | undefined, first: Curve | undefined): Level | undefined {
+  if (reading) return reading.nothingNew || reading.distanceM !== goal.distanceM ? undefined : reading.after;
+  return first && levelOver(first, goal.distanceM);
+}
+
+const levelOver = (curve: Curve, distanceM: number): Level => ({
+  timeS: timeFor(curve, distanceM),
+  errorS: timeErrorFor(curve, distanceM),
+});
 
 function rowOf(own: AthleteFacts, { plan, intent }: SessionFacts, { curve, goal, reading }: AboutTrial): TrialRow {
   const { athleteId, name, row } = own;
@@ -81,14 +94,17 @@ function rowOf(own: AthleteFacts, { plan, intent }: SessionFacts, { curve, goal,
   const trials = row ? trialsIn(row, intent, own.effort, session) : [];
   const isUnsound = reading?.isUnsound === true;
   const estimate = reading && markOfEstimate(reading, session);
+  // Without marks before it, the trial is all there is to go by.
+  const first = !reading && !isUnsound && trials.length > 0 ? fitCurve(trials, { asOf: plan.date }) : undefined;
+  const worth = reading ? worthOf(reading, goal) : first && worthOfFirst(first, goal);
   return {
     athleteId,
     name,
     ...(distanceM > 0 ? { distanceM } : {}),
     ...(expectedS === undefined ? {} : { expectedS }),
     ...(ranS === undefined ? {} : { ranS }),
-    ...(reading ? { worth: worthOf(reading, goal) } : {}),
-    ...(goal ? { goal, verdict: verdictOf(goal, reps, { cells, reading }) } : {}),
+    ...(worth ? { worth } : {}),
+    ...(goal ? { goal, verdict: verdictOf(goal, reps, { cells, level: levelAtGoal(goal, reading, first) }) } : {}),
     ...(reps ? { reps } : {}),
     marks: isUnsound ? [] : trials.length > 0 ? trials : estimate ? [estimate] : [],
   };
@@ -107,6 +123,16 @@ function worthOf({ distanceM, after, fiveK }: FitnessReading, goal: Goal | undef
     ...(goal && distanceM === goal.distanceM && distanceM !== FIVE_K_M
       ? { goalS: after.timeS, goalErrorS: after.errorS }
       : {}),
+  };
+}
+
+function worthOfFirst(curve: Curve, goal: Goal | undefined) {
+  const over = levelOver(curve, FIVE_K_M);
+  const atGoal = goal && goal.distanceM !== FIVE_K_M ? levelOver(curve, goal.distanceM) : undefined;
+  return {
+    fiveKS: over.timeS,
+    errorS: over.errorS,
+    ...(atGoal ? { goalS: atGoal.timeS, goalErrorS: atGoal.errorS } : {}),
   };
 }
 

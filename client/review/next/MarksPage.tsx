@@ -25,8 +25,7 @@ import type { ReadRun } from '../useReview';
 import { DayAfter } from './DayAfter';
 
 const COLUMNS: TableColumn[] = [
-  { key: 'expected', title: 'Expected', under: 'by the marks', width: 96 },
-  { key: 'ran', title: 'Ran', under: 'to expected', width: 96 },
+  { key: 'ran', title: 'Ran', under: 'expected by the marks', width: 132 },
   { key: 'worth', title: 'Worth', under: 'over 5k', width: 110 },
   { key: 'goal', title: 'Goal', width: 104 },
   { key: 'verdict', title: 'So', width: 116 },
@@ -45,7 +44,7 @@ function verdictText(verdict: GoalVerdict | undefined): string {
   }
 }
 
-function Two({ over, under }: { over: string; under?: string }) {
+function Two({ over, under }: { over: string; under?: string | undefined }) {
   return (
     <View style={{ alignItems: 'flex-end' }}>
       <Text as="strong">{over}</Text>
@@ -63,14 +62,15 @@ const errorText = (s: number) => `± ${Math.max(1, Math.round(s))} s`;
 function cellsOf({ distanceM, expectedS, ranS, worth, goal, reps, verdict }: TrialRow) {
   return [
     <Two
-      key="expected"
-      over={expectedS === undefined ? '–' : formatTime(expectedS, 1)}
-      {...(distanceM === undefined ? {} : { under: formatDistance(distanceM) })}
-    />,
-    <Two
       key="ran"
       over={ranS === undefined ? '–' : formatTime(ranS, 1)}
-      {...(ranS === undefined || expectedS === undefined ? {} : { under: formatDelta(ranS - expectedS) })}
+      under={
+        expectedS === undefined
+          ? distanceM === undefined
+            ? undefined
+            : `over ${formatDistance(distanceM)}`
+          : `${formatTime(expectedS, 1)}${ranS === undefined ? '' : `: ${formatDelta(ranS - expectedS)}`}`
+      }
     />,
     <Two
       key="worth"
