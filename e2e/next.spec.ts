@@ -97,7 +97,11 @@ test('the next step for two groups, from the last session: written, taken back, 
   const then = page.getByRole('region', { name: 'What is run' });
   await expect(then).toContainText('10x200 @1500 / 150m jog');
   await expect(then).toContainText('10x200 @1500 / 200m jog');
-  await expect(page.getByText(/: (the next turn of its thread|the same day next week|the next \w+day|the next hard day that the season leaves free)/)).toBeVisible();
+  await expect(
+    page.getByText(
+      /: (the next turn of its thread|the same day next week|the next \w+day|the next hard day that the season leaves free)/,
+    ),
+  ).toBeVisible();
   const date = await page.getByLabel('Day', { exact: true }).inputValue();
   await press(page, by, page.getByRole('button', { name: /^Write it for/ }));
   await expect(page.getByText(/is written for/)).toBeVisible();
@@ -215,13 +219,13 @@ test('how somebody reports effort is shown on their page, and in the plan @phone
   const fern = athletes.find(({ name }) => name === 'Fern Hollowick');
   await page.goto(`${demo.url}/squad/${fern?.id}?side=sessions`);
   await expect(
-    page.getByText(/^Tells effort about \d(\.5)? higher than most \(give or take 0\.\d\), from \d+ reps\.$/),
+    page.getByText(/^Rates effort about \d(\.5)? higher than most \(give or take 0\.\d\), from \d+ reps\.$/),
   ).toBeVisible();
   const session = (await demo.get<Stored[]>(ALL_SESSIONS)).find(({ title }) => title === 'Even 400s, quick finish');
   await page.goto(`${demo.url}/sessions/plan/${session?.id}`);
   await page.getByRole('radio', { name: 'Effort' }).tap();
   await page.getByRole('button', { name: /^Fern Hollowick: / }).tap();
   await expect(
-    page.getByText(/^Tells effort about \d(\.5)? higher than most: all efforts here are as Fern would tell them/),
+    page.getByText(/^Rates effort about \d(\.5)? higher than most: all efforts here are as Fern would rate them/),
   ).toBeVisible();
 });

@@ -39,7 +39,7 @@ test('the latest session is read: what matters, one athlete brought out, their r
   await go(page.getByRole('button', { name: 'Milo Thurskell, rep by rep' }));
   await expect(page.getByRole('heading', { name: 'Milo Thurskell', level: 1 })).toBeVisible();
   await expect(page.getByRole('list', { name: 'Rep by rep' }).getByRole('listitem')).toHaveCount(10);
-  await expect(page.getByRole('img', { name: /effort meant .* predicted .* told/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /effort meant .* predicted .* reported/ })).toBeVisible();
   await go(page.getByRole('button', { name: 'Next athlete' }));
   await expect(page.getByRole('heading', { name: 'Milo Thurskell', level: 1 })).toBeHidden();
 });

@@ -1,4 +1,4 @@
-/** How somebody tells effort, in a coach's words. */
+/** An athlete's way of rating effort, in a coach's words. */
 import { counted } from '@core/units/counted';
 import { toldAboveMost, type Calibration, type Telling } from '@core/outlook/calibration';
 
@@ -12,12 +12,12 @@ export function toldAboveText(telling: Telling): string | undefined {
   return `about ${Math.round(Math.abs(above) * 2) / 2} ${above > 0 ? 'higher' : 'lower'} than most`;
 }
 
-/** `Tells effort about 1 lower than most (give or take 0.3), from 26 reps.` */
+/** `Rates effort about 1 lower than most (give or take 0.3), from 26 reps.` */
 export function calibrationText(calibration: Calibration): string {
   const { aError, n } = calibration;
   const how = toldAboveText(calibration);
   const from = `from ${counted(n, 'rep')}`;
   return how === undefined
-    ? `Tells effort much as most do, ${from}.`
-    : `Tells effort ${how} (give or take ${aError.toFixed(1)}), ${from}.`;
+    ? `Rates effort much as most do, ${from}.`
+    : `Rates effort ${how} (give or take ${aError.toFixed(1)}), ${from}.`;
 }

@@ -12,7 +12,7 @@ const sore: CareEntry = { reason: 'legs', grade: 'hold', legs: 'sore', date: '20
 test('somebody to take care of: why, and three answers', async () => {
   const choose = jest.fn();
   const { user } = draw(<CareAnswers name="Milo" entries={[sore]} choice={undefined} choose={choose} />);
-  expect(screen.getByText(/^Milo: legs sore, since /)).toBeVisible();
+  expect(screen.getByText(/^Milo: legs sore since /)).toBeVisible();
   expect(screen.queryByText(/qualified advice/)).toBeNull();
   await user.click(screen.getByRole('button', { name: 'Milo: 60 %' }));
   expect(choose).toHaveBeenCalledWith('part');

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { isAlarm, type CareEntry } from '@core/judgement/care';
-import { careText, USUAL_CAUTION } from '@core/judgement/careWords';
+import { careTexts, USUAL_CAUTION } from '@core/judgement/careWords';
 import { CARE_CHOICES, type CareChoice } from '@core/run/events';
 import { listed } from '@core/units/listed';
 import { dayInText } from '../ui/days';
@@ -9,9 +9,8 @@ import { Segments } from '../ui/Segments';
 import { SPACE, usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 
-/** Why somebody needs care, in one line. */
-export const careLine = (entries: readonly CareEntry[]): string =>
-  listed(entries.map((entry) => careText(entry, dayInText)));
+/** Reasons for care in one line; those of one day name it once. */
+export const careLine = (entries: readonly CareEntry[]): string => listed(careTexts(entries, dayInText));
 
 type Props = {
   name: string;

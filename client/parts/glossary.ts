@@ -39,7 +39,7 @@ export const GLOSSARY = {
   phase: 'weeks of a season with one purpose: base, transition, early, middle, late, race week',
   plan: 'what is decided for a session on its day; once it is taken to the track it is frozen with the run',
   progression: 'sessions in the library in order, each a step on from the one before',
-  readiness: 'whether an athlete is ready for a step on, the same again, or a step back',
+  readiness: 'whether an athlete is ready for a step on, should repeat it, or ease it',
   recovery: 'the rest between reps: how long, and how it is spent',
   rep: 'one fast stretch',
   reserve: 'what can be run above critical speed before one is empty (D′); it comes back in recoveries',

@@ -52,7 +52,7 @@ export function EffortLines({ name, reading }: { name: string; reading: EffortRe
   const last = points.at(-1);
   const span = (from: number | undefined, to: number | undefined) =>
     from === undefined || to === undefined ? 'not known' : `${from.toFixed(1)} to ${to.toFixed(1)}`;
-  const description = `${name}: effort meant ${span(first?.meant, last?.meant)}, predicted ${span(first?.predicted, last?.predicted)}, told ${told.length === 0 ? 'never' : `${told.map(({ reported, i }) => `${reported} on rep ${i + 1}`).join(', ')}`}.`;
+  const description = `${name}: effort meant ${span(first?.meant, last?.meant)}, predicted ${span(first?.predicted, last?.predicted)}, reported ${told.length === 0 ? 'never' : `${told.map(({ reported, i }) => `${reported} on rep ${i + 1}`).join(', ')}`}.`;
   return (
     <View style={{ gap: SPACE.s }}>
       <Plot description={description} height={HEIGHT}>
@@ -97,7 +97,7 @@ export function EffortLines({ name, reading }: { name: string; reading: EffortRe
         keys={[
           { words: 'meant', line: 'dashed' },
           ...(hasPredicted ? [{ words: 'predicted from the times', line: 'solid' } as const] : []),
-          ...(told.length > 0 ? [{ words: 'told', line: 'marks' } as const] : []),
+          ...(told.length > 0 ? [{ words: 'reported', line: 'marks' } as const] : []),
         ]}
       />
     </View>

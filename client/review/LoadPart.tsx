@@ -72,7 +72,7 @@ export function LoadPart({ name, runs, athletes, metres, window, isMean = false 
           ))}
       </View>
       <Text as="small" quiet>
-        {`Of recorded sessions only: easy days are not known yet.${weeks.some(({ hasPredicted }) => hasPredicted) ? ' Where nobody told an effort, the one predicted from the times stands in.' : ''}${isMean ? ' Each figure is the mean of those who ran.' : ''}`}
+        {`Of recorded sessions only: easy days are not known yet.${weeks.some(({ hasPredicted }) => hasPredicted) ? ' Where nobody reported an effort, the one predicted from the times stands in.' : ''}${isMean ? ' Each figure is the mean of those who ran.' : ''}`}
       </Text>
     </View>
   );

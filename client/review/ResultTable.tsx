@@ -154,7 +154,7 @@ function summaryColumns({ rows, meanOver }: Review): Shown[] {
         ) : (
           <Text
             as="strong"
-            label={`last rep ${lastEffort ?? 'not told'}, whole session ${sessionEffort ?? 'not told'}`}
+            label={`last rep ${lastEffort ?? 'not reported'}, whole session ${sessionEffort ?? 'not reported'}`}
           >
             {`${lastEffort ?? '–'}, ${sessionEffort ?? '–'}`}
           </Text>

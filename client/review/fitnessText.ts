@@ -57,5 +57,5 @@ export function goalRepsText(
 /** Of those whom the session says nothing new about. */
 export const othersText = (others: number, learnedCount: number): string =>
   learnedCount === 0
-    ? 'Nothing new about anyone: what was run and told is what their marks made likely.'
+    ? 'Nothing new about anyone: times and efforts are what their marks made likely.'
     : `Nothing new about the other${others === 1 ? '' : ` ${others}`}.`;

@@ -50,7 +50,7 @@ export const habitText = ({ atM, deltaS, distanceM, reps }: Habit): string =>
 export function effortText({ verdict, at, isPredicted }: EffortReading, mayBlame: boolean): string | undefined {
   if (!verdict || !at) return undefined;
   const effort = at.effort.toFixed(isPredicted ? 1 : 0);
-  const told = isPredicted ? 'No effort was told. By the times:' : 'Effort:';
+  const told = isPredicted ? 'No effort was reported. By the times:' : 'Effort:';
   const why = (lever: string) => (mayBlame ? ` ${lever}` : '');
   switch (verdict) {
     case 'as-meant':

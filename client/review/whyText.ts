@@ -23,7 +23,7 @@ const RULES: Record<FindingKind, string> = {
   stitch: 'A stitch counts for the next session only.',
   creeping:
     'The last three sessions against the four to eight before, each as much harder than their marks make likely.',
-  'far-quicker': 'By their marks nobody gets through this: the least level that allows it is told.',
+  'far-quicker': 'By their marks nobody gets through this: this is the least level that would allow it.',
   early: 'Early on average by more than the tolerance, and in at least half of the reps.',
   quickened: 'On target, then late for good, while the targets got quicker and the times did not get slower.',
   'fell-behind': 'On target, then late in every rep of the same kind to the end.',
@@ -35,8 +35,8 @@ const RULES: Record<FindingKind, string> = {
   'last-fast': 'Early beyond tolerance, and further from the others than chance, by how evenly they usually run.',
   faded: 'The straight line through the reps rises, and more than chance makes it.',
   harder:
-    'Told 1.2 or more above what was meant, or 1 above it twice running, or nothing left where something was to be.',
-  easier: 'More than half told over 2 below what was meant.',
+    'Effort 1.2 or more above what was meant, or 1 above it twice running, or nothing left where something was to be.',
+  easier: 'More than half rated it over 2 below what was meant.',
 };
 
 /** Each rep against its target, and how near is on target. */
@@ -61,7 +61,7 @@ function factsText(kind: FindingKind, facts: AthleteFacts): string | undefined {
     }
     case 'harder':
     case 'easier':
-      return end && `${name}: told ${end.told}${end.isWhole ? ' for the whole session' : ''}, meant ${end.meant}.`;
+      return end && `${name}: effort ${end.told}${end.isWhole ? ' for the whole session' : ''}, meant ${end.meant}.`;
     case 'far-quicker':
       return shown && curve
         ? `${name}: needs a 5k of ${formatTime(timeFor(shown.curve, FIVE_K_M), 0)}. ${repsText(facts) ?? ''}`
@@ -128,7 +128,7 @@ export function whyReady({ athleteId, oneMore, verdict, waits }: ReadyAnswer, fa
         ]
       : []),
     ...(end
-      ? [{ text: `Told ${end.told}${end.isWhole ? ' for the whole session' : ' at the end'}, meant ${end.meant}.` }]
+      ? [{ text: `Effort ${end.told}${end.isWhole ? ' for the whole session' : ' at the end'}, meant ${end.meant}.` }]
       : []),
     ...(legs ? [{ text: `Legs ${legs} the day after.` }] : []),
     ...(oneMore === undefined

@@ -42,7 +42,7 @@ test('in open work no rep is called the last', () => {
 
 test('an effort is said as the athlete tells it, where that differs', () =>
   expect(reasonText(about('hard-too-soon', { facts: { effort: { told: 7, meant: 4.4, isTheirs: true } } }))).toBe(
-    'Effort 7, meant about 4 as they tell it.',
+    'Effort 7, meant about 4 as they rate it.',
   ));
 
 test('every decision has a name of its own', () => {

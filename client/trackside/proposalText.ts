@@ -70,7 +70,7 @@ export function proposalText(proposal: LiveProposal, name: string): string {
 }
 
 const effortText = ({ told, meant, isTheirs }: EffortFacts) =>
-  `Effort ${told}, meant about ${meant.toFixed(0)}${isTheirs ? ' as they tell it' : ''}.`;
+  `Effort ${told}, meant about ${meant.toFixed(0)}${isTheirs ? ' as they rate it' : ''}.`;
 
 /** What speaks for it, in a sentence. */
 export function reasonText({ rule, facts }: LiveProposal): string {

@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { daysAfter } from '../units/dayNumber';
 import { careFor, gradeOf, isStanding, type CareEntry, type CareRecord } from './care';
-import { careReason, careText } from './careWords';
+import { careReason, careText, careTexts } from './careWords';
 import { creepingEffort } from './creeping';
 
 const DAY = '2026-11-20';
@@ -99,9 +99,21 @@ test('in words, with the day where it is of another', () => {
   expect(careReason(niggle, '2026-11-15')).toBe('Niggle in rep 3.');
   expect(careReason(niggle, DAY)).toBe('Niggle in rep 3, Sun 15 Nov.');
   expect(careText({ reason: 'legs', grade: 'hold', legs: 'sore', date: '2026-11-15' }, () => 'Sunday')).toBe(
-    'legs sore, since Sunday',
+    'legs sore since Sunday',
   );
   expect(careText({ reason: 'young', grade: 'watch' }, () => 'never')).toBe('under 14');
+  const date = '2026-11-15';
+  expect(
+    careTexts(
+      [
+        { reason: 'niggle', grade: 'hold', value: 6, date },
+        { reason: 'spent', grade: 'hold', value: 10, date },
+        { reason: 'legs', grade: 'hold', legs: 'heavy', date },
+        { reason: 'easing', grade: 'hold', isInjured: true },
+      ],
+      () => 'Sunday',
+    ),
+  ).toEqual(['niggle in rep 6 and effort 10 at the end, Sunday', 'legs heavy since Sunday', 'injured']);
 });
 
 describe('effort that creeps up', () => {

@@ -37,6 +37,8 @@ export type CareEntry = {
   legs?: NextDay;
   /** A flag or a stop: they were pulled up by it. */
   isStop?: true;
+  /** Of `easing`: not back yet. */
+  isInjured?: true;
 };
 
 /** An athlete as far as care goes; `status` as it is on the day. */
@@ -139,7 +141,13 @@ export function careFor(person: CarePerson, records: readonly CareRecord[], day:
   ]);
   const standing: CareEntry[] = [
     ...(person.status === 'easing' || person.status === 'injured'
-      ? [{ reason: 'easing' as const, grade: 'hold' as const }]
+      ? [
+          {
+            reason: 'easing' as const,
+            grade: 'hold' as const,
+            ...(person.status === 'injured' ? { isInjured: true as const } : {}),
+          },
+        ]
       : []),
     ...((ageInYear(person, day) ?? YOUNG_UNDER) < YOUNG_UNDER
       ? [{ reason: 'young' as const, grade: 'watch' as const }]

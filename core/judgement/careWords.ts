@@ -5,7 +5,7 @@ import type { CareEntry } from './care';
 const half = (value: number | undefined) => (value ?? 0).toFixed((value ?? 0) % 1 === 0 ? 0 : 1);
 
 /** The reason without a day: `niggle in rep 3`. */
-function whatText({ reason, value, legs, isStop }: CareEntry): string {
+function whatText({ reason, value, legs, isStop, isInjured }: CareEntry): string {
   const inRep = value === undefined ? '' : ` in rep ${value}`;
   switch (reason) {
     case 'pain':
@@ -19,13 +19,13 @@ function whatText({ reason, value, legs, isStop }: CareEntry): string {
     case 'stitch':
       return `stopped with a stitch${inRep}`;
     case 'spent':
-      return `told ${half(value)} at the end`;
+      return `effort ${half(value)} at the end`;
     case 'legs':
       return `legs ${legs ?? 'heavy'}`;
     case 'creeping':
       return `the same work has felt ${half(value)} harder in the last three`;
     case 'easing':
-      return 'easing back';
+      return isInjured ? 'injured' : 'easing back';
     case 'young':
       return 'under 14';
     case 'new':
@@ -37,18 +37,33 @@ const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** A sentence for the athlete's own row: `Niggle in rep 3.`, with the day if it was another. */
 export function careReason(entry: CareEntry, ranOn?: string): string {
-  const { date, reason } = entry;
-  const day = date === undefined || date === ranOn || reason === 'creeping' ? '' : `, ${shortDay(date)}`;
+  const date = dayOf(entry);
+  const day = date === undefined || date === ranOn ? '' : `, ${shortDay(date)}`;
   return `${capital(whatText(entry))}${day}.`;
 }
 
+/** The day belongs in the text: standing conditions have none, and effort has crept up over several. */
+const dayOf = ({ reason, date }: CareEntry) => (reason === 'creeping' ? undefined : date);
+
 /** `legs sore since Sun 29 Nov`. @param since writes a day as it stands in a sentence. */
-export const careText = (entry: CareEntry, since: (date: string) => string): string =>
-  entry.date === undefined
-    ? whatText(entry)
-    : entry.reason === 'legs' || entry.reason === 'creeping'
-      ? `${whatText(entry)}, since ${since(entry.date)}`
-      : `${whatText(entry)}, ${since(entry.date)}`;
+export function careText(entry: CareEntry, since: (date: string) => string): string {
+  const day = dayOf(entry);
+  if (day === undefined) return whatText(entry);
+  return `${whatText(entry)}${entry.reason === 'legs' ? ' since ' : ', '}${since(day)}`;
+}
+
+/** Each reason, those of one day together: `niggle in rep 6 and effort 10 at the end, Sun 29 Nov`. */
+export function careTexts(entries: readonly CareEntry[], since: (date: string) => string): string[] {
+  const days = new Map<string, CareEntry[]>();
+  for (const entry of entries) {
+    const day = entry.reason === 'legs' ? 'legs' : (dayOf(entry) ?? entry.reason);
+    days.set(day, [...(days.get(day) ?? []), entry]);
+  }
+  return [...days.values()].map((ofDay) => {
+    const last = ofDay.at(-1);
+    return [...ofDay.slice(0, -1).map(whatText), ...(last ? [careText(last, since)] : [])].join(' and ');
+  });
+}
 
 /** With pain, illness, dizziness, chest pain or a knock to the head. */
 export const USUAL_CAUTION =

@@ -78,7 +78,7 @@ test.each<[string, RunEvent[], string, RegExp]>([
 test('an effort is taken as most would tell it, and told as it was told; but ten is ten', () => {
   const higher = () => ({ curve, telling: { a: 1.5, g: 1 } });
   expect(answer(ran(ON, [felt(5, 9)]), higher)?.reasons.join(' ')).toMatch(
-    /Last effort 9, meant 9. Tells about 2 high/,
+    /Last effort 9, meant 9. Rates effort about 1.5 high/,
   );
   expect(answer(ran(ON, [felt(5, 10)]), higher)?.verdict).toBe('repeat');
   expect(answer(ran(ON, [felt(1, 10)]), higher)?.verdict).toBe('back');

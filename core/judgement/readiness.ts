@@ -85,7 +85,7 @@ function ownWay(rep: RepDone | undefined): string {
   const { effort = 0, told = effort } = rep ?? {};
   const by = told - effort;
   if (Math.abs(by) < OWN_WAY || told >= NOTHING_LEFT) return '';
-  return ` Tells about ${Math.max(1, Math.round(Math.abs(by)))} ${by > 0 ? 'high' : 'low'}.`;
+  return ` Rates effort about ${Math.max(1, Math.round(Math.abs(by) * 2) / 2)} ${by > 0 ? 'high' : 'low'}.`;
 }
 
 type Read = { all: Lateness | undefined; last: Lateness | undefined };

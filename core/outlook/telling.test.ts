@@ -30,9 +30,9 @@ test('what somebody tells of an effort is taken back for what most would tell of
   expect(asMostTell(7, undefined)).toBe(7);
 });
 
-test('no effort lies outside 1 to 10, and a scale that says nothing makes none of it', () => {
+test('no effort lies outside 1 to 10, and no scale explains more than 1.5', () => {
   expect([asMostTell(10, LOWER), asMostTell(1, { a: 3, g: 1 })]).toEqual([10, 1]);
-  expect(asMostTell(5, { a: 5, g: 0 })).toBe(1);
+  expect([asMostTell(5, { a: 5, g: 0 }), calibrated(5, { a: 3, g: 1 })]).toEqual([3.5, 6.5]);
   expect(toldAboveMost(LOWER)).toBe(-1);
 });
 

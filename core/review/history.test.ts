@@ -78,16 +78,24 @@ describe('the same session', () => {
     ...more,
   });
   test.each([
-    [80, 7, 79, 7, 'quicker'],
-    [80, 7, 79, 6, 'quicker-for-less'],
-    [80, 7, 79, 8, 'quicker-for-more'],
-    [80, 7, 80.2, 6, 'same-for-less'],
+    [80, 7, 78, 7, 'quicker'],
+    [80, 7, 79, 8, 'same'],
+    [80, 7, 78, 5, 'quicker-for-less'],
+    [80, 7, 78, 9, 'quicker-for-more'],
+    [80, 7, 80.2, 5, 'same-for-less'],
     [80, 7, 80.2, 7.2, 'same'],
     [80, 7, 82, 7, 'slower'],
     [80, 7, 82, 9, 'slower-for-more'],
   ])('%d s at effort %d, then %d s at effort %d: %s', (was, effort, is, then, verdict) =>
     expect(compareRuns(ran(was, effort), ran(is, then)).verdict).toBe(verdict),
   );
+  test('is surer over more people', () => {
+    const four = (meanS: number) => ({
+      means: ['a', 'b', 'c', 'd'].map((athleteId) => ({ athleteId, kind: 'main 400 @5k', meanS, reps: 8 })),
+      efforts: {},
+    });
+    expect(compareRuns(four(80), four(79)).verdict).toBe('quicker');
+  });
   test('is compared over those who ran both; with nobody in common nothing is said', () => {
     const other = { means: [{ athleteId: 'b', kind: 'main 400 @5k', meanS: 70, reps: 8 }], efforts: { b: 5 } };
     expect(compareRuns(ran(80, 7), other)).toEqual({ athletes: 0 });

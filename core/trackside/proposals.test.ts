@@ -51,7 +51,7 @@ test('one step at a time: after a yes they run a rep first; after a no it is not
   expect(someone(replay(plan, [...ran([91, 92]), yes])).decided).toHaveLength(1);
 });
 
-test('an effort is taken for what most would tell of it: eight from somebody who tells two lower is ten', () => {
+test('an effort is taken for what most would tell of it: seven from somebody who rates two lower is more', () => {
   const [group] = plan.groups;
   const tells = (a: number) => ({
     ...plan,
@@ -65,7 +65,8 @@ test('an effort is taken for what most would tell of it: eight from somebody who
   };
   expect(proposedTo(0, 7)).toEqual([]);
   expect(proposedTo(-2, 7)).toMatchObject([{ rule: 'hard-too-soon', facts: { effort: { told: 7, isTheirs: true } } }]);
-  expect(proposedTo(2, 9)).toEqual([]);
+  expect(proposedTo(1.5, 8)).toEqual([]);
+  expect(proposedTo(0, 8)).not.toEqual([]);
 });
 
 test('a first rep run early, effort far above or below what was meant, a niggle', () => {

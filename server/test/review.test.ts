@@ -119,8 +119,7 @@ test('of one session in the library, and along a progression step by step', asyn
     runId: first.id,
     date: '2026-09-01',
     kind: { distanceM: 400, pace: '5k', count: 4 },
-    meanS: 81,
-    restS: expect.closeTo(69, 3),
+    athletes: [{ meanS: 81, restS: expect.closeTo(69, 3) }, { meanS: 81 }],
   });
   expect(await get(`sessions/${ulid()}/last`)).toBeNull();
 });

@@ -119,7 +119,7 @@ function Detail({
       </View>
       {athletePlan.remark !== undefined && <Text as="small">{athletePlan.remark}</Text>}
       {tells !== undefined && (
-        <Text as="small">{`Tells effort ${tells}: all efforts here are as ${athletePlan.runner.tileName} would tell them.`}</Text>
+        <Text as="small">{`Rates effort ${tells}: all efforts here are as ${athletePlan.runner.tileName} would rate them.`}</Text>
       )}
       <EffortArc
         name={athletePlan.runner.name}

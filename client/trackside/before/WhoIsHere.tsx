@@ -13,9 +13,12 @@ import { Part } from './Part';
 import type { RollCallState } from './useRollCall';
 
 /** Their status, and what stands of them: `easing back`, `under 14`. */
-function detailOf({ status }: SquadMember, standing: readonly CareEntry[]): string | undefined {
+function detailOf({ status }: SquadMember, entries: readonly CareEntry[]): string | undefined {
+  const standing = entries.filter(isStanding);
+  // Easing back stands below, with its answers.
+  const isBelow = entries.some(({ reason }) => reason === 'easing');
   const parts = [
-    ...(status === 'training' ? [] : [STATUS_WORDS[status]]),
+    ...(status === 'training' || isBelow ? [] : [STATUS_WORDS[status]]),
     ...(standing.length > 0 ? [careLine(standing)] : []),
   ];
   return parts.length > 0 ? parts.join(', ') : undefined;
@@ -33,7 +36,7 @@ export function WhoIsHere({ roll, athletes }: { roll: RollCallState; athletes: r
     const asks = entries.some((entry) => !isStanding(entry));
     return (
       <View key={athlete.id} style={{ width: wide ? 272 : '100%', gap: SPACE.xs }}>
-        {rollRow(athlete, groupId, entries.filter(isStanding))}
+        {rollRow(athlete, groupId, entries)}
         {asks && (
           <View style={{ paddingLeft: SPACE.s, paddingBottom: SPACE.xs }}>
             <CareAnswers
@@ -48,10 +51,10 @@ export function WhoIsHere({ roll, athletes }: { roll: RollCallState; athletes: r
       </View>
     );
   };
-  const rollRow = (athlete: SquadMember, groupId: string | undefined, standing: readonly CareEntry[]) => (
+  const rollRow = (athlete: SquadMember, groupId: string | undefined, entries: readonly CareEntry[]) => (
     <RollRow
       name={athlete.name}
-      detail={detailOf(athlete, standing)}
+      detail={detailOf(athlete, entries)}
       presence={presenceBy(athlete.id)}
       onPresence={(presence) => say(athlete.id, presence)}
       {...(isMoving && groupId !== undefined
