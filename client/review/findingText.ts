@@ -26,8 +26,9 @@ function byHowMuch(list: readonly Person[], way: 'early' | 'late'): string {
   return `Ran ${way}, each rep: ${each}`;
 }
 
-/** In the middle of a rep, or after it: `rep 3`, `after rep 3`. */
-const where = ({ value, isMid }: Person) => (isMid ? `in rep ${value}` : `after rep ${value}`);
+/** In the middle of a rep, or after it: `in rep 3`, `after rep 3`. */
+const where = ({ value, isMid }: Person) =>
+  value === 0 ? 'before the first rep' : isMid ? `in rep ${value}` : `after rep ${value}`;
 
 const stop = (how: (person: Person) => string) => (finding: Finding) => named(finding.people, how);
 
@@ -35,10 +36,10 @@ const stop = (how: (person: Person) => string) => (finding: Finding) => named(fi
 const roundTime = (s: number) => formatTime(Math.round(s / 5) * 5, 0);
 
 const TEXTS: Record<FindingKind, (finding: Finding) => string> = {
-  pain: stop(({ name, value, reason, isMid }) =>
-    reason === 'pain'
-      ? `Stopped ${isMid ? 'in' : 'after'} rep ${value} with pain: ${name}`
-      : `Pain: ${name}, rep ${value}`,
+  pain: stop((person) =>
+    person.reason === 'pain'
+      ? `Stopped ${where(person)} with pain: ${person.name}`
+      : `Pain: ${person.name}, rep ${person.value}`,
   ),
   unwell: ({ people }) => `Not well: ${named(people, ({ name, value }) => `${name}, rep ${value}`)}`,
   niggle: ({ people }) => `Niggle: ${named(people, ({ name, value }) => `${name}, rep ${value}`)}`,

@@ -53,6 +53,16 @@ test('a trial is all they have, whatever they tell of it', () => {
   expect(findingsOf({ ...facts, intent: 'test' }).findings).toEqual([]);
 });
 
+test('who stops in the first rep, with no time at all, is named', () => {
+  const plan = planOf(TEXT);
+  const stop = at(40, { type: 'decided', athleteIds: ['a0'], decision: { kind: 'stop' }, repIndex: 0 });
+  const why = at(41, { type: 'stopReason', athleteId: 'a0', reason: 'pain' });
+  const state = replay(plan, [start(0, 0), stop, why, end(60)]);
+  expect(findingsOf(factsOf({ plan, state, reviews: reviewRun(state) })).findings).toEqual([
+    { kind: 'pain', people: [expect.objectContaining({ name: 'Ada Brindlecote', value: 1, isMid: true })] },
+  ]);
+});
+
 test('reps without a target say why: flat out, or no pace asked', () => {
   const read = (text: string) => findingsOf(factsAfter({ a0: [88, 88] }, [], 60, text));
   expect(read('2x400 @max / 60s').untargeted).toBe('flat-out');

@@ -180,6 +180,7 @@ const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off' | 'heat'>, Rule>> =
 /** Kinds that owe more to the day than to the athlete: reported only for a majority. */
 const OF_MOST: readonly FindingKind[] = ['easier'];
 
+const OF_HEALTH: readonly FindingKind[] = ['pain', 'unwell', 'niggle', 'stopped', 'spent', 'stitch'];
 const FLAT_OUT: readonly Intent[] = ['test', 'rehearsal'];
 
 /** Rests of the whole squad, if much longer or shorter than planned. */
@@ -225,7 +226,9 @@ function findingOf(kind: FindingKind, { hot, athletes, isOver, intent }: Session
   if ((kind === 'not-run' && !isOver) || (kind === 'faded' && hot)) return [];
   // A trial takes all they have: only its time counts.
   if ((kind === 'harder' || kind === 'easier') && intent !== undefined && FLAT_OUT.includes(intent)) return [];
-  const people = there.flatMap((facts): Person[] => {
+  // A stop in the very first rep has no time of its own, and is no less a stop.
+  const concerned = OF_HEALTH.includes(kind) ? athletes.filter((facts) => facts.row ?? isUnsound(facts)) : there;
+  const people = concerned.flatMap((facts): Person[] => {
     const found = RULES[kind](facts);
     return found ? [{ athleteId: facts.athleteId, name: facts.name, ...found }] : [];
   });
