@@ -4,14 +4,14 @@ import { cameTo } from '@core/review/cameTo';
 import type { ReviewCell } from '@core/review/cell';
 import type { Review, ReviewRow } from '@core/review/review';
 import { repLabel, type PlannedRep } from '@core/run/plan';
-import { formatClock, formatDelta, formatRest, formatTime } from '@core/units/time';
+import { formatClock, formatDelta, formatTime } from '@core/units/time';
 import { Delta } from '../ui/Delta';
 import { Press } from '../ui/Press';
 import { Table, type TableColumn, type TableHeading } from '../ui/Table';
 import { Text } from '../ui/Text';
 import { spokenDelta } from '../ui/spokenDelta';
 import { outcomeText, paceText } from './repText';
-import { evennessText, signedPercent } from './reviewText';
+import { evennessText, restPair, signedPercent } from './reviewText';
 
 const none = <Text quiet>–</Text>;
 const right = { alignItems: 'flex-end' } as const;
@@ -166,8 +166,11 @@ function summaryColumns({ rows, meanOver }: Review): Shown[] {
       under: 'of planned',
       width: 84,
       by: ({ rest }) => rest && rest.takenS - rest.plannedS,
-      cell: ({ rest }) =>
-        rest ? <Two over={formatRest(rest.takenS)} under={`of ${formatRest(rest.plannedS)}`} /> : none,
+      cell: ({ rest }) => {
+        if (!rest) return none;
+        const [taken, planned] = restPair(rest.takenS, rest.plannedS);
+        return <Two over={taken} under={`of ${planned}`} />;
+      },
     },
     has(({ evenness }) => evenness.firstPercent !== undefined) && {
       key: 'first',

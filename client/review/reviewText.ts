@@ -68,7 +68,7 @@ export function effortText({ verdict, at, isPredicted }: EffortReading, mayBlame
 const IN_MINUTES_S = 100;
 
 /** Both of a pair of rests the same way: `88 s` and `90 s`, `1:59` and `1:30`. */
-function restPair(aS: number, bS: number): [string, string] {
+export function restPair(aS: number, bS: number): [string, string] {
   const text = (timeS: number) => (Math.max(aS, bS) >= IN_MINUTES_S ? formatTime(timeS, 0) : formatRest(timeS));
   return [text(aS), text(bS)];
 }
