@@ -152,8 +152,9 @@ function endOf(
 
 function shownOf(curve: Curve, { legs, cells }: SessionAsRun, end: EndEffort | undefined): ShownFacts | undefined {
   if (cells.some(({ rep }) => rep?.pace === 'max')) return undefined;
-  const shift = shownLevel(curve, legs, (end?.told ?? 0) >= NOTHING_LEFT);
-  if (shift === undefined || shift <= PLAIN_SES * errorShareFor(curve, JUDGED_M)) return undefined;
+  const plain = PLAIN_SES * errorShareFor(curve, JUDGED_M);
+  const shift = shownLevel(curve, legs, (end?.told ?? 0) >= NOTHING_LEFT, plain);
+  if (shift === undefined) return undefined;
   const moved = curveMovedBy(curve, [shift]);
   return { shift, atLeastS: timeFor(moved, JUDGED_M), curve: moved };
 }

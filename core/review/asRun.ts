@@ -105,8 +105,16 @@ function legsOf(
   });
 }
 
-/** Lays out what was run to its end, also the reps that are left out of the reading: they cost what they cost. */
+const laidOut = new WeakMap<readonly ReviewCell[], SessionAsRun>();
+
+/** Lays out what was run to its end, also the reps that are left out of the reading: they cost what they cost. Cached for each row. */
 export function asRun(cells: readonly ReviewCell[]): SessionAsRun {
+  const known = laidOut.get(cells) ?? layOut(cells);
+  laidOut.set(cells, known);
+  return known;
+}
+
+function layOut(cells: readonly ReviewCell[]): SessionAsRun {
   const ran = cells.filter(isRan).sort((a, b) => (a.startedAtMs ?? 0) - (b.startedAtMs ?? 0));
   const legs: TargetLeg[] = [];
   const session: SessionTree = { lines: [] };

@@ -9,7 +9,10 @@ import type { TargetLeg } from '../targets/targetsFor';
 const IMPOSSIBLE = { leftShare: -0.1, limitShare: 2 };
 /** The most that anybody is fitter than their marks: beyond it, times or distances are wrong. */
 const MOST = 0.4;
-const STEPS = 12;
+/** Close enough: a fifth of a percent of speed, about 2 s over 5000 m. */
+const CLOSE = 0.002;
+const FIRST_STEP = 0.03;
+const MOST_STEPS = 12;
 
 /** The most that was used of each gauge after any rep. */
 export type MostUsed = { reserve: number; limit: number };
@@ -27,23 +30,48 @@ export const allowedLimit = (wasSpent: boolean): number => (wasSpent ? MOST_OF_L
 
 /**
  * The least level, as ln(speed) above the curve, that allows the work; undefined if the curve allows it already.
- * @param legs as run. @param wasSpent nothing was left after it.
+ * @param legs as run. @param wasSpent nothing was left after it. @param least levels up to this are of no interest, and undefined too.
  */
-export function shownLevel(curve: Curve, legs: readonly TargetLeg[], wasSpent: boolean): number | undefined {
+export function shownLevel(curve: Curve, legs: readonly TargetLeg[], wasSpent: boolean, least = 0): number | undefined {
   const pointsAt = (shift: number) => {
     const gauge = gaugeOf(shift === 0 ? curve : curveMovedBy(curve, [shift]));
     return predict(gauge, stretchesOf(gauge, legs)).filter(({ isAsked }) => !isAsked);
   };
   if (!isImpossible(pointsAt(0))) return undefined;
-  const isEnough = (shift: number) => {
+  const allowed = allowedLimit(wasSpent);
+  /** How much more was used than there is at a level; 0 or below is enough. */
+  const overAt = (shift: number) => {
     const { reserve, limit } = mostUsed(pointsAt(shift));
-    return reserve <= 1 && limit <= allowedLimit(wasSpent);
+    return Math.max(reserve - 1, limit - allowed);
   };
-  let [low, high] = [0, MOST];
-  for (let i = 0; i < STEPS; i++) {
-    const middle = (low + high) / 2;
-    if (isEnough(middle)) high = middle;
-    else low = middle;
+  return rootAbove(overAt, least);
+}
+
+/**
+ * The least value from which a falling function is 0 or below, to within `CLOSE`, at most `MOST`; undefined if it is at `from`. False
+ * position with the mend of Dowell & Jarratt (BIT 11:168, 1971): each value takes a gauge of its own.
+ */
+function rootAbove(overAt: (shift: number) => number, from: number): number | undefined {
+  let [low, lowOver] = [from, overAt(from)];
+  if (lowOver <= 0) return undefined;
+  let high = Math.min(MOST, from + FIRST_STEP);
+  let highOver = overAt(high);
+  while (highOver > 0 && high < MOST) {
+    [low, lowOver] = [high, highOver];
+    high = Math.min(MOST, high + 2 * (high - from));
+    highOver = overAt(high);
+  }
+  for (let i = 0; i < MOST_STEPS && high - low > CLOSE; i++) {
+    const between = low + ((high - low) * lowOver) / (lowOver - highOver);
+    const shift = Math.min(high - CLOSE / 2, Math.max(low + CLOSE / 2, between));
+    const over = overAt(shift);
+    if (over <= 0) {
+      [high, highOver] = [shift, over];
+      lowOver /= 2;
+    } else {
+      [low, lowOver] = [shift, over];
+      highOver /= 2;
+    }
   }
   return high;
 }
