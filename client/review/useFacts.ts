@@ -41,32 +41,41 @@ function knownBefore(athleteId: string, plan: Pick<Plan, 'id' | 'date'>, { squad
   return known;
 }
 
+/** Facts of nobody, while they are gathered. */
+const noFacts = (plan: Plan): SessionFacts => ({ plan, athletes: [], isOpenEnded: false, isOver: false });
+
 /**
- * The facts of a session, a moment after its times are there: first by the times alone, then with all that is known of everyone.
- * `isWhole` is false until then. `isSettled` is false until they are whole, or the squad cannot be asked for: until then nothing should
- * be concluded that would have to be taken back.
+ * The facts of a session, a moment after its times are there; of nobody until all that is known of everyone is here, so that nothing is
+ * concluded that would have to be taken back. By the times alone if the squad cannot be asked for: `isWhole` is false then.
  */
 export function useFacts(now: ReadRun): { facts: SessionFacts; isWhole: boolean; isSettled: boolean } {
-  const read = useDeferredValue(now);
+  // The times are drawn first.
+  const read = useDeferredValue<ReadRun | undefined>(now, undefined);
   const { squad, error } = useSquad();
   const isFailed = error !== undefined;
-  const tellings = useTellings(read.plan.date);
-  const care = useCare(squad, read.plan.date);
-  return useMemo(() => {
+  const tellings = useTellings(now.plan.date);
+  const care = useCare(squad, now.plan.date);
+  const known = useMemo(
+    () => (squad && tellings && care ? { squad, tellings, care } : undefined),
+    [squad, tellings, care],
+  );
+  const facts = useMemo(() => {
+    if (!read || (!known && !isFailed)) return undefined;
     const { plan, state, reviews } = read;
-    if (!squad || !tellings || !care)
-      return { facts: factsOf({ plan, state, reviews }), isWhole: false, isSettled: isFailed };
-    const { heat } = squad.settings;
-    return {
-      facts: factsOf({
-        plan,
-        state,
-        reviews,
-        ...(heat ? { heat } : {}),
-        knownOf: (athleteId) => knownBefore(athleteId, plan, { squad, tellings, care }),
-      }),
-      isWhole: true,
-      isSettled: true,
-    };
-  }, [read, squad, tellings, care, isFailed]);
+    if (!known) return factsOf({ plan, state, reviews });
+    const { heat } = known.squad.settings;
+    return factsOf({
+      plan,
+      state,
+      reviews,
+      ...(heat ? { heat } : {}),
+      knownOf: (athleteId) => knownBefore(athleteId, plan, known),
+    });
+  }, [read, known, isFailed]);
+  const nobody = useMemo(() => noFacts(now.plan), [now.plan]);
+  return {
+    facts: facts ?? nobody,
+    isWhole: facts !== undefined && known !== undefined,
+    isSettled: facts !== undefined,
+  };
 }

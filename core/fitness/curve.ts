@@ -71,7 +71,16 @@ function bound<P>(model: Model<P>, parameters: P, curveWith: (parameters: P) => 
   };
 }
 
+const bounds = new WeakMap<Curve, Bound>();
+
+/** The curve's model with its parameters; cached for each curve. */
 function modelOf(curve: Curve): Bound {
+  const known = bounds.get(curve) ?? boundTo(curve);
+  bounds.set(curve, known);
+  return known;
+}
+
+function boundTo(curve: Curve): Bound {
   switch (curve.model) {
     case 'endurance':
       return bound(enduranceModel, curve.parameters, (parameters) => ({ ...curve, parameters }));

@@ -16,8 +16,11 @@ const ANAEROBIC_FADE = -0.233;
 const SURFACE_PER_KG = 1.8 / 65;
 const RUNNING_COST_JKGM = 3.86;
 
-/** Search range of the solver, in seconds. */
+/** Search range of the solver, in seconds, and in m/s. */
 const SOLVER_S = { min: 5, max: 200_000 };
+const SPEED_MPS = { min: 0.5, max: 15 };
+/** Newton's steps are few: four or five. */
+const MOST_STEPS = 30;
 
 /** What of A, MAP and E counts over `durationS`: P(T) = A·ofA + BMR + (MAP − BMR)·ofMap + E·ofE. */
 function sharesOver(durationS: number): { ofA: number; ofMap: number; ofE: number } {
@@ -33,9 +36,11 @@ export function powerHeldFor(p: EnduranceParameters, durationS: number): number 
   return p.aJkg * ofA + BASAL_WKG + (p.mapWkg - BASAL_WKG) * ofMap + p.eWkg * ofE;
 }
 
+const AIR_DRAG = 0.4 * SURFACE_PER_KG;
+
 /** Metabolic power, W/kg, needed to cover `distanceM` metres at a mean speed of `speedMps`. */
 export function powerNeeded(speedMps: number, distanceM: number): number {
-  const airDrag = 0.4 * SURFACE_PER_KG * speedMps ** 3;
+  const airDrag = AIR_DRAG * speedMps ** 3;
   const gettingUpToSpeed = (2 * speedMps ** 3) / distanceM;
   return BASAL_WKG + RUNNING_COST_JKGM * speedMps + airDrag + gettingUpToSpeed;
 }
@@ -109,6 +114,14 @@ export function enduranceSlopes(p: EnduranceParameters, distanceM: number, timeS
 /** Speed in m/s that a runner with these parameters can hold for `durationS` seconds flat out. */
 export function enduranceSpeedFor(p: EnduranceParameters, durationS: number): number {
   const timeS = Math.min(Math.max(durationS, SOLVER_S.min), SOLVER_S.max);
-  const heldW = powerHeldFor(p, timeS);
-  return rootOf((speedMps) => powerNeeded(speedMps, speedMps * timeS) - heldW, 0.5, 15);
+  const heldW = powerHeldFor(p, timeS) - BASAL_WKG;
+  // powerNeeded() over speed × time, which is convex: Newton's steps come down from the speed that drag and start would cost nothing at.
+  let speedMps = Math.max(SPEED_MPS.min, heldW / RUNNING_COST_JKGM);
+  for (let i = 0; i < MOST_STEPS; i++) {
+    const over = RUNNING_COST_JKGM * speedMps + AIR_DRAG * speedMps ** 3 + (2 * speedMps ** 2) / timeS - heldW;
+    const step = over / (RUNNING_COST_JKGM + 3 * AIR_DRAG * speedMps ** 2 + (4 * speedMps) / timeS);
+    speedMps -= step;
+    if (Math.abs(step) <= PRECISION * speedMps) break;
+  }
+  return Math.min(SPEED_MPS.max, Math.max(SPEED_MPS.min, speedMps));
 }

@@ -12,6 +12,7 @@ import {
   timeFor,
 } from './curve';
 import { courseOffsets } from './courseOffsets';
+import { enduranceSpeedFor, powerHeldFor, powerNeeded } from './endurance';
 import { surenessOf } from './howSure';
 import { straightLine } from './straightLine';
 import type { Mark } from './mark';
@@ -404,4 +405,22 @@ describe('marks off the track', () => {
     expect(() => fit(race(5000, 1110, { date: '2026-11-02' }))).toThrow(CurveError);
     expect(timeFor(fit(race(5000, 1110), race(5000, 900, { date: '2027-01-01' })), 5000)).toBeCloseTo(1110, 1);
   });
+});
+
+test('a speed held for a time needs just the power that can be held for it', () => {
+  fc.assert(
+    fc.property(
+      fc.double({ min: 8, max: 26, noNaN: true }),
+      fc.double({ min: -0.086, max: -0.014, noNaN: true }),
+      fc.double({ min: 31, max: 79, noNaN: true }),
+      fc.double({ min: 10, max: 36_000, noNaN: true }),
+      (mapWkg, e, a, durationS) => {
+        const parameters = { mapWkg, eWkg: e * mapWkg, aJkg: a * mapWkg };
+        const speedMps = enduranceSpeedFor(parameters, durationS);
+        // Nobody is asked for more than 15 m/s.
+        fc.pre(speedMps < 15);
+        expect(powerNeeded(speedMps, speedMps * durationS) / powerHeldFor(parameters, durationS)).toBeCloseTo(1, 9);
+      },
+    ),
+  );
 });
