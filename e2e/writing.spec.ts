@@ -468,7 +468,7 @@ test('sessions come and go as files; what cannot be taken is said, and nothing i
     page.getByLabel('File to bring in').setInputFiles({ name, mimeType: 'text/plain', buffer: Buffer.from(text) });
   const found = page.getByRole('list', { name: 'What is in the file' });
   await page.getByLabel('File to bring in').setInputFiles(file);
-  await expect(found.getByText('in the library already')).toHaveCount(44);
+  await expect(found.getByText('in the library already')).toHaveCount(46);
   await expect(button(page, 'Take 0 sessions over')).toBeDisabled();
   await bring('later.json', '{"format":"zest-lap/sessions","version":9,"sessions":[]}');
   await expect(page.getByText('saved by a newer Zest Lap', { exact: false })).toBeVisible();

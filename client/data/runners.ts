@@ -25,7 +25,7 @@ export function runnersOf(
       ...(chip === undefined ? {} : { chip }),
       ...(telling ? { telling: rounded(telling) } : {}),
       paces: pacesOf(athlete, squad, date),
-      startsAtLeast: startsAtLeast(athlete, date),
+      startsAtLeast: startsAtLeast(athlete, date, squad.settings.club?.youngUnder),
     };
   });
 }

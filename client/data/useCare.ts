@@ -19,15 +19,16 @@ const NOTHING_KNOWN: Readonly<Record<string, CareKnown>> = {};
 export function useCare(squad: SquadView | undefined, day: string): CareView | undefined {
   const { data, isError } = useCareOnQuery(day);
   const onTheDay = useSquadOn(squad, day);
+  const youngUnder = squad?.settings.club?.youngUnder;
   return useMemo(() => {
     const known = data ?? (isError ? NOTHING_KNOWN : undefined);
     if (!onTheDay || !known) return undefined;
     const of = new Map(
       everyoneIn(onTheDay).map((athlete) => {
         const { records = [], creep } = known[athlete.id] ?? {};
-        return [athlete.id, careFor(athlete, records, day, creep)] as const;
+        return [athlete.id, careFor(athlete, records, day, { creep, youngUnder })] as const;
       }),
     );
     return { known, of };
-  }, [onTheDay, data, isError, day]);
+  }, [onTheDay, data, isError, day, youngUnder]);
 }

@@ -113,7 +113,7 @@ function judged(ran: Ran) {
     };
     return {
       curve: curveOf(fiveKS),
-      care: careFor({ status: 'training', ...person }, [...known.records, own], DAY, known.creep),
+      care: careFor({ status: 'training', ...person }, [...known.records, own], DAY, { creep: known.creep }),
       ...(known.usual ? { usual: known.usual } : {}),
     };
   };

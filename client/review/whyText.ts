@@ -1,4 +1,5 @@
 /** The chain behind a conclusion: the facts recorded, and the rule that reads them. */
+import type { CareGrade } from '@core/judgement/care';
 import type { AthleteFacts, SessionFacts } from '@core/judgement/facts';
 import { careReason } from '@core/judgement/careWords';
 import type { Finding, FindingKind } from '@core/judgement/findings';
@@ -106,6 +107,8 @@ export function whyFinding(
 
 const percent = (share: number) => `${formatDelta(share * 100)} %`;
 
+const GRADE_WORDS: Record<CareGrade, string[]> = { hold: ['No step on.'], watch: ['One rep more at most.'], mark: [] };
+
 /** The chain behind a proposal: times and efforts, anything that holds them back, and the rule. */
 export function whyReady({ athleteId, oneMore, verdict, waits }: ReadyAnswer, facts: SessionFacts): WhyLine[] {
   const { plan, athletes } = facts;
@@ -115,7 +118,7 @@ export function whyReady({ athleteId, oneMore, verdict, waits }: ReadyAnswer, fa
   const reps = repsText(own);
   return [
     ...care.map((entry) => ({
-      text: `${careReason(entry, plan.date)} ${entry.grade === 'hold' ? 'No step on.' : 'One rep more at most.'}`,
+      text: [careReason(entry, plan.date), ...GRADE_WORDS[entry.grade]].join(' '),
     })),
     ...(reps === undefined
       ? []

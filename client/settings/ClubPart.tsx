@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { SquadChange } from '@core/squad/change';
-import type { Club } from '@core/squad/club';
+import { YOUNG_BY_DEFAULT, YOUNG_RANGE, type Club } from '@core/squad/club';
 import type { SquadView } from '../data/useSquad';
 import type { Changed } from '../data/useSquadChange';
 import { Chips } from '../ui/Chips';
@@ -16,6 +16,11 @@ const WEEK_STARTS = [
   { value: 'monday', text: 'Monday' },
   { value: 'sunday', text: 'Sunday' },
 ] as const;
+
+const AGES = Array.from({ length: YOUNG_RANGE.max - YOUNG_RANGE.min + 1 }, (_, i) => {
+  const age = String(YOUNG_RANGE.min + i);
+  return { value: age, text: age };
+});
 
 const nameOfZone = (zone: string) => zone.replaceAll('_', ' ');
 
@@ -32,7 +37,7 @@ function zoneOptions(timeZone: string | undefined) {
 
 type Props = { squad: SquadView; change: (change: SquadChange, noticeText: string) => Promise<Changed> };
 
-/** Where the club is: what day it is there, how weeks are counted, and when it is hot. */
+/** Settings of the club: its time zone, how weeks are counted, when it is hot, and who is young. */
 export function ClubPart({ squad, change }: Props) {
   const [trouble, setTrouble] = useState<string>();
   const club = squad.settings.club ?? {};
@@ -40,7 +45,7 @@ export function ClubPart({ squad, change }: Props) {
     const done = await change({ club: Object.keys(next).length > 0 ? next : null }, noticeText);
     setTrouble(done.ok ? undefined : done.message);
   };
-  const { timeZone, weekStart = 'monday', heatMonths = [] } = club;
+  const { timeZone, weekStart = 'monday', heatMonths = [], youngUnder = YOUNG_BY_DEFAULT } = club;
   return (
     <Part title="The club">
       {trouble !== undefined && <Trouble>{trouble}</Trouble>}
@@ -73,6 +78,18 @@ export function ClubPart({ squad, change }: Props) {
         />
         <Text as="small" quiet>
           Seasons say so where a hard day or a race falls into one of them.
+        </Text>
+      </View>
+      <View style={{ gap: SPACE.xs }}>
+        <Select
+          label="Young means under"
+          value={String(youngUnder)}
+          options={AGES}
+          onChange={(age) => void put({ ...club, youngUnder: Number(age) }, 'The age is changed.')}
+        />
+        <Text as="small" quiet>
+          By the year they were born in. They are marked on the plan and at the roll call, and of a range they begin
+          with the least. Under 14 a step on is one rep more at most, whatever is chosen here.
         </Text>
       </View>
     </Part>

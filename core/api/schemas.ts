@@ -15,7 +15,7 @@ import { CHIP, LEANINGS, STATUSES, type Athlete, type Goal, type Group, type Squ
 import type { SquadSettings } from '../squad/squadSettings';
 import { INTENTS, type Intent } from '../session/intent';
 import type { HeatLimits } from '../squad/heat';
-import type { Club } from '../squad/club';
+import { YOUNG_RANGE, type Club } from '../squad/club';
 import { isTimeZone } from '../units/zoned';
 import type { VolumeGuides } from '../squad/volumeGuides';
 import type { SquadChange } from '../squad/change';
@@ -237,6 +237,7 @@ const clubSchema = Joi.object<Club>({
     .messages({ 'zone.unknown': 'There is no time zone of this name.' }),
   weekStart: Joi.string().valid('monday', 'sunday'),
   heatMonths: Joi.array().items(Joi.number().strict().integer().min(1).max(12)).max(12).unique(),
+  youngUnder: Joi.number().strict().integer().min(YOUNG_RANGE.min).max(YOUNG_RANGE.max),
 });
 
 /** An athlete as stored: with an id, and a name for the tile. */

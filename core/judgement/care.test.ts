@@ -59,7 +59,10 @@ test('nothing left where something was to be; where ten was meant it is as meant
 
 test('standing conditions are a limit and never a hold', () => {
   const young = of([], { bornYear: 2014 });
-  expect(young).toEqual([{ reason: 'young', grade: 'watch' }]);
+  expect(young).toEqual([{ reason: 'young', grade: 'watch', value: 14 }]);
+  expect(of([], { bornYear: 2012 })).toEqual([{ reason: 'young', grade: 'mark', value: 16 }]);
+  expect(careFor({ status: 'training', bornYear: 2012 }, [], DAY, { youngUnder: 14 })).toEqual([]);
+  expect(gradeOf(of([], { bornYear: 2012 }))).toBe('mark');
   expect(young.every(isStanding)).toBe(true);
   expect(gradeOf(young)).toBe('watch');
   expect(reasons([], { runningSince: ago(60) })).toEqual(['new']);
@@ -101,7 +104,7 @@ test('in words, with the day where it is of another', () => {
   expect(careText({ reason: 'legs', grade: 'hold', legs: 'sore', date: '2026-11-15' }, () => 'Sunday')).toBe(
     'legs sore since Sunday',
   );
-  expect(careText({ reason: 'young', grade: 'watch' }, () => 'never')).toBe('under 14');
+  expect(careText({ reason: 'young', grade: 'mark', value: 16 }, () => 'never')).toBe('under 16');
   const date = '2026-11-15';
   expect(
     careTexts(

@@ -1,5 +1,6 @@
 /** Athletes to take care of on a day: the reasons, and how far each holds them back. Common coaching practice; a doctor's word comes first. */
 import type { Flag, NextDay, StopReason } from '../run/events';
+import { YOUNG_BY_DEFAULT } from '../squad/club';
 import { ageInYear, weeksRunning, YOUNG_UNDER, type Athlete } from '../squad/athlete';
 import { daysBetween } from '../units/dayNumber';
 import type { UsualSpread } from './oddRep';
@@ -23,8 +24,8 @@ export const CARE_REASONS = [
 ] as const;
 export type CareReason = (typeof CARE_REASONS)[number];
 
-/** `hold`: no step on. `watch`: a rep more at most. */
-export type CareGrade = 'hold' | 'watch';
+/** `hold`: no step on. `watch`: a rep more at most. `mark`: only shown. */
+export type CareGrade = 'hold' | 'watch' | 'mark';
 
 /** One thing to know of an athlete; `value` is the rep, the reported effort, or the points by which effort has crept up. */
 export type CareEntry = {
@@ -118,14 +119,26 @@ function ofLegs(records: readonly CareRecord[], day: string): CareEntry[] {
   return [{ reason: 'legs', grade: 'hold', date, runId, ...(legs ? { legs } : {}) }];
 }
 
+/** The youngest are watched; who is young by the club's age alone is marked. */
+function ofAge(age: number | undefined, youngUnder: number): CareEntry[] {
+  if (age === undefined) return [];
+  if (age < YOUNG_UNDER) return [{ reason: 'young', grade: 'watch', value: YOUNG_UNDER }];
+  return age < youngUnder ? [{ reason: 'young', grade: 'mark', value: youngUnder }] : [];
+}
+
 const since = (record: CareRecord, day: string) => daysBetween(record.date, day);
 
 /**
  * Everything to know about an athlete on a day (YYYY-MM-DD), the gravest first. Pain, niggles and illness up to the day they were well
  * again are over.
- * @param records theirs, in any order; those after the day do not count. @param creep see creepingEffort().
+ * @param records theirs, in any order; those after the day do not count. @param more.creep see creepingEffort(). @param more.youngUnder see Club.
  */
-export function careFor(person: CarePerson, records: readonly CareRecord[], day: string, creep?: Creep): CareEntry[] {
+export function careFor(
+  person: CarePerson,
+  records: readonly CareRecord[],
+  day: string,
+  { creep, youngUnder = YOUNG_BY_DEFAULT }: { creep?: Creep | undefined; youngUnder?: number | undefined } = {},
+): CareEntry[] {
   const before = records.filter(({ date }) => date <= day).sort((a, b) => a.date.localeCompare(b.date));
   const last = before.at(-1);
   const entries = before.flatMap((record): CareEntry[] => [
@@ -149,9 +162,7 @@ export function careFor(person: CarePerson, records: readonly CareRecord[], day:
           },
         ]
       : []),
-    ...((ageInYear(person, day) ?? YOUNG_UNDER) < YOUNG_UNDER
-      ? [{ reason: 'young' as const, grade: 'watch' as const }]
-      : []),
+    ...ofAge(ageInYear(person, day), youngUnder),
     ...((weeksRunning(person, day) ?? FIRST_WEEKS) < FIRST_WEEKS
       ? [{ reason: 'new' as const, grade: 'watch' as const }]
       : []),
@@ -173,4 +184,4 @@ export function careFor(person: CarePerson, records: readonly CareRecord[], day:
 
 /** The graver of their grades; undefined without entries. */
 export const gradeOf = (entries: readonly CareEntry[]): CareGrade | undefined =>
-  entries.some(({ grade }) => grade === 'hold') ? 'hold' : entries.length > 0 ? 'watch' : undefined;
+  (['hold', 'watch', 'mark'] as const).find((grade) => entries.some((entry) => entry.grade === grade));

@@ -1,4 +1,5 @@
 /** Care in a coach's words: short for a row, with the day for a list, and the usual caution. */
+import { YOUNG_UNDER } from '../squad/athlete';
 import { shortDay } from '../units/shortDay';
 import type { CareEntry } from './care';
 
@@ -27,7 +28,7 @@ function whatText({ reason, value, legs, isStop, isInjured }: CareEntry): string
     case 'easing':
       return isInjured ? 'injured' : 'easing back';
     case 'young':
-      return 'under 14';
+      return `under ${value ?? YOUNG_UNDER}`;
     case 'new':
       return 'in the first 12 weeks of running';
   }

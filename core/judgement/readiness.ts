@@ -3,7 +3,7 @@ import { USUAL_TOLERANCE } from '../paces/paceBook';
 import { toleranceS } from '../run/verdict';
 import type { NextDay, NextStep, StopReason } from '../run/events';
 import { mean } from '../units/mean';
-import { isStanding, NOTHING_LEFT, type CareEntry } from './care';
+import { NOTHING_LEFT, type CareEntry } from './care';
 import { careReason } from './careWords';
 import { lastThirdOf } from './paceAsked';
 
@@ -208,7 +208,7 @@ export function readiness(input: ReadinessInput): Readiness {
   const known = { ...input, reps: ran };
   const read: Read = { all: lateness(ran), last: lateness(lastThirdRan(ran, Number(input.cut ?? 0))) };
   const holds = care.filter(({ grade, reason }) => grade === 'hold' && !(reason === 'legs' && input.nextDay));
-  const watches = care.filter(isStanding);
+  const watches = care.filter(({ grade }) => grade === 'watch');
   // The end of this very session is reported there.
   const isSaid = ({ reason, date }: CareEntry) => reason === 'spent' && date !== undefined && date === input.ranOn;
   const held = holds.filter((entry) => !isSaid(entry)).map((entry) => careReason(entry, input.ranOn));

@@ -165,8 +165,11 @@ describe('a range of amounts', () => {
   test.each([
     [member('a', { status: 'easing' }), true],
     [member('a', { bornYear: 2013 }), true],
-    [member('a', { bornYear: 2012 }), false],
+    [member('a', { bornYear: 2011 }), true],
+    [member('a', { bornYear: 2010 }), false],
     [member('a', { runningSince: '2026-10-20' }), true],
     [member('a'), false],
   ])('%j begins at the least: %s', (athlete, expected) => expect(startsAtLeast(athlete, AS_OF)).toBe(expected));
+  test('the club says who is young', () =>
+    expect(startsAtLeast(member('a', { bornYear: 2011 }), AS_OF, 14)).toBe(false));
 });

@@ -2,6 +2,7 @@ import type { Nudge } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import { ageDaysOn } from '../fitness/weighing';
 import { daysAfter } from '../units/dayNumber';
+import { YOUNG_BY_DEFAULT } from './club';
 
 /** What an athlete runs best, as coaches sort them. */
 export const LEANINGS = ['400-800', '800-1500', '1500-3k', '5k-10k'] as const;
@@ -80,6 +81,10 @@ export const hasRunningBase = (athlete: Pick<Athlete, 'runningSince' | 'weeklyKm
 /** Under this age in the year hard work is kept short: common coaching practice, local rules come first. */
 export const YOUNG_UNDER = 14;
 
-/** The young, the new and those easing back: of a range they begin with the least. */
-export const startsAtLeast = (athlete: Pick<Athlete, 'bornYear' | 'runningSince' | 'status'>, date: string): boolean =>
-  athlete.status === 'easing' || hasFewWeeks(athlete, date) || (ageInYear(athlete, date) ?? YOUNG_UNDER) < YOUNG_UNDER;
+/** The young, the new and those easing back: of a range they begin with the least. @param youngUnder see Club. */
+export const startsAtLeast = (
+  athlete: Pick<Athlete, 'bornYear' | 'runningSince' | 'status'>,
+  date: string,
+  youngUnder: number = YOUNG_BY_DEFAULT,
+): boolean =>
+  athlete.status === 'easing' || hasFewWeeks(athlete, date) || (ageInYear(athlete, date) ?? youngUnder) < youngUnder;

@@ -1,4 +1,4 @@
-/** What holds for the club as a whole: where it is, how it counts its weeks, and when it is hot there. */
+/** Settings of the club as a whole: where it is, how it counts its weeks, when it is hot there, and who is young. */
 export type Club = {
   /** By the names of the time zone database, like Europe/London; that of the device where left out. */
   timeZone?: string;
@@ -6,4 +6,9 @@ export type Club = {
   weekStart?: 'monday' | 'sunday';
   /** Months (1 to 12) that are hot there. */
   heatMonths?: number[];
+  /** Athletes under this age in the year are young: marked, and of a range they begin with the least; YOUNG_BY_DEFAULT where left out. */
+  youngUnder?: number;
 };
+
+export const YOUNG_BY_DEFAULT = 16;
+export const YOUNG_RANGE = { min: 10, max: 18 };

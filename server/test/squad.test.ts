@@ -411,10 +411,16 @@ test('the schools of a squad are stored, refused where they make no sense, and t
 });
 
 test('where the club is, its weeks and its hot months are stored; a place that is nowhere is refused', async () => {
-  const club = { timeZone: 'Pacific/Auckland', weekStart: 'sunday' as const, heatMonths: [1, 2] };
+  const club = { timeZone: 'Pacific/Auckland', weekStart: 'sunday' as const, heatMonths: [1, 2], youngUnder: 15 };
   expect((await change({ club })).status).toBe(204);
   expect(await squad()).toMatchObject({ club });
-  for (const wrong of [{ timeZone: 'Europe/Nowhere' }, { timeZone: '' }, { weekStart: 'friday' }, { heatMonths: [13] }])
+  for (const wrong of [
+    { timeZone: 'Europe/Nowhere' },
+    { timeZone: '' },
+    { weekStart: 'friday' },
+    { heatMonths: [13] },
+    { youngUnder: 40 },
+  ])
     expect(await change({ club: { ...club, ...wrong } as typeof club })).toMatchObject({ status: 400 });
   expect(await change({ club: { timeZone: 'Europe/Nowhere' } })).toMatchObject({
     body: { error: { field: 'club.timeZone', message: 'There is no time zone of this name.' } },

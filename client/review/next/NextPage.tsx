@@ -16,6 +16,7 @@ import { memberOf, useSquad, type SquadView } from '../../data/useSquad';
 import { troubleText, useSessionsOnQuery } from '../../store/api';
 import { dayInText, dayName } from '../../ui/days';
 import { Empty } from '../../ui/Empty';
+import { Later } from '../../ui/Later';
 import { Loading } from '../../ui/Loading';
 import { Page } from '../../ui/Page';
 import { PrimaryButton } from '../../ui/PrimaryButton';
@@ -155,12 +156,13 @@ function Ready({ read, facts, library, squad, answers }: Props) {
       <SeasonThread turns={turns} next={next} />
     </View>
   );
+  const rowsOf = (groups: typeof next.groups) =>
+    groups.map((group) => <ReadyRows key={group.id} {...{ read, facts, squad, group, next, nameOf }} />);
   const rows = (
     <View style={{ gap: SPACE.l }}>
       <DayAfter read={read} athletes={there.map(({ athleteId }) => ({ athleteId, name: nameOf(athleteId) }))} />
-      {next.groups.map((group) => (
-        <ReadyRows key={group.id} {...{ read, facts, squad, group, next, nameOf }} />
-      ))}
+      {rowsOf(next.groups.slice(0, 1))}
+      <Later>{rowsOf(next.groups.slice(1))}</Later>
       <Text as="label" quiet>
         Worked out from times, rests, efforts and everyone’s own races, for you to judge. Pain, illness or poor sleep go
         before any of it.
