@@ -13,6 +13,9 @@ import { spokenDelta } from '../ui/spokenDelta';
 import { outcomeText, paceText } from './repText';
 import { evennessText, restPair, signedPercent } from './reviewText';
 
+/** What matters and the spread stand above it: few rows are in sight. */
+const FIRST_ROWS = 6;
+
 const none = <Text quiet>–</Text>;
 const right = { alignItems: 'flex-end' } as const;
 
@@ -258,6 +261,7 @@ export function ResultTable({ review, chosen, choose, open }: Props) {
       label="Results"
       nameTitle="Athlete"
       rowHeight={66}
+      mostRows={FIRST_ROWS}
       columns={columns.map(({ cell: _cell, by: _by, ...column }) => ({
         ...column,
         sorted: column.key === sortKey,

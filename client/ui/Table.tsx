@@ -43,6 +43,8 @@ type Props = {
   rowHeight?: number;
   /** What pressing a name does, for screen readers; the name alone if left out. */
   nameLabel?: (name: string) => string;
+  /** Drawn at first, headings included; fewer where each row costs much, or only a few are in sight. */
+  mostRows?: number;
 };
 
 const sticky = { position: 'sticky', left: 0, zIndex: 1 } as unknown as ViewStyle;
@@ -50,6 +52,9 @@ const sticky = { position: 'sticky', left: 0, zIndex: 1 } as unknown as ViewStyl
 /** The browser lays out only the rows in sight. */
 const skipped = (rowHeight: number) =>
   ({ contentVisibility: 'auto', containIntrinsicSize: `auto ${rowHeight}px` }) as unknown as ViewStyle;
+
+/** The width of a column that names none. */
+const USUAL_PX = 80;
 
 // Cells share what room there is to spare, and scroll where there is none.
 const cellStyle = (width: number): ViewStyle => ({
@@ -183,7 +188,7 @@ const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameLabel,
       </View>
       {(typeof row.cells === 'function' ? row.cells(columns.length) : row.cells.slice(0, columns.length)).map(
         (content, i) => (
-          <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? 80)}>
+          <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? USUAL_PX)}>
             {content}
           </View>
         ),
@@ -195,7 +200,13 @@ const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameLabel,
 const itself = (name: string) => name;
 
 /** More than a phone or a laptop shows at once; of a wide table fewer rows, since each of its cells costs. */
-const FIRST = { rows: 18, leastRows: 6, cells: 90, columnPx: 72 };
+const FIRST = { rows: 18, leastRows: 6, cells: 90 };
+/** Columns that a window shows at once, and one more. */
+function columnsInSight(columns: readonly TableColumn[], nameWidth: number, windowPx: number): number {
+  let px = nameWidth;
+  const beyond = columns.findIndex(({ width = USUAL_PX }) => (px += width) > windowPx);
+  return beyond < 0 ? columns.length : Math.min(columns.length, beyond + 2);
+}
 
 /** A table that scrolls sideways under a first column that stays. */
 export function Table({
@@ -206,12 +217,13 @@ export function Table({
   rows,
   rowHeight = 48,
   nameLabel = itself,
+  mostRows = FIRST.rows,
 }: Props) {
   const palette = usePalette();
   // A long table starts with the rows in sight; the rest follows at once, without holding up a tap.
   const { width } = useWindowDimensions();
-  const firstColumns = Math.min(allColumns.length, Math.ceil(width / FIRST.columnPx) + 1);
-  const firstRows = Math.min(FIRST.rows, Math.max(FIRST.leastRows, Math.floor(FIRST.cells / (firstColumns + 1))));
+  const firstColumns = columnsInSight(allColumns, nameWidth, width);
+  const firstRows = Math.min(mostRows, Math.max(FIRST.leastRows, Math.floor(FIRST.cells / (firstColumns + 1))));
   const [isWhole, setWhole] = useState(rows.length <= firstRows && allColumns.length <= firstColumns);
   const columns = useMemo(
     () => (isWhole ? allColumns : allColumns.slice(0, firstColumns)),
