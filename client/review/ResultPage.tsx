@@ -10,6 +10,7 @@ import { squadLever } from '@core/judgement/lever';
 import { decisionsOf, differencesOf } from '@core/review/differences';
 import type { Review } from '@core/review/review';
 import type { RunState } from '@core/run/runState';
+import { showsStanding } from '@core/session/intent';
 import { listed } from '@core/units/listed';
 import { troubleText, useRestoreRunMutation, useSetRunAsideMutation } from '../store/api';
 import { settings } from '../store/settings';
@@ -161,6 +162,15 @@ function saidOf(read: ReadRun, facts: SessionFacts, findings: Findings, squad: S
   return [...sentences, ...others.map((text) => ({ text }))];
 }
 
+/** `10 reps`, of groups that ran differently `10 and 8 reps`. */
+function repsText(reviews: ReadRun['reviews']): string {
+  const counts = reviews.map(({ columns }) => columns.length);
+  return `${counts
+    .slice(0, -1)
+    .map((n) => `${n} and `)
+    .join('')}${counted(counts.at(-1) ?? 0, 'rep')}`;
+}
+
 function Result({ runId, read }: { runId: string; read: ReadRun }) {
   const { plan, state, reviews, correct } = read;
   const { squad } = useSquad();
@@ -192,7 +202,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
     dayName(plan.date),
     ...(when === undefined ? [] : [when]),
     counted(athletes, 'athlete'),
-    `${reviews.map(({ columns }) => columns.length).join(' and ')} reps`,
+    repsText(reviews),
     ...(isOpen ? ['still under way'] : []),
     ...(plan.isEntered ? ['typed in afterwards'] : []),
   ].join(' · ');
@@ -210,7 +220,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
           </PrimaryButton>
         ) : (
           <PrimaryButton main onPress={() => router.push(`/results/${runId}/next`)}>
-            The next step
+            {showsStanding(plan.intent) ? 'What it was worth' : 'The next step'}
           </PrimaryButton>
         )
       }

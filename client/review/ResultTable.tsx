@@ -10,8 +10,8 @@ import { Press } from '../ui/Press';
 import { Table, type TableColumn, type TableHeading } from '../ui/Table';
 import { Text } from '../ui/Text';
 import { spokenDelta } from '../ui/spokenDelta';
-import { outcomeText, paceText } from './repText';
-import { evennessText, restPair, signedPercent } from './reviewText';
+import { outcomeText, paceText, restPair } from './repText';
+import { evennessText, signedPercent } from './reviewText';
 
 /** What matters and the spread stand above it: few rows are in sight. */
 const FIRST_ROWS = 6;

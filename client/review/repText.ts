@@ -2,14 +2,23 @@ import type { ReviewCell } from '@core/review/cell';
 import type { PulseBand } from '@core/squad/schools';
 import { formatClock, formatRest, formatTime } from '@core/units/time';
 
-/** `rest 1:34 of 90 s (+4 %)` */
+/** A pair of rests from this many seconds on is written in minutes. */
+const IN_MINUTES_S = 100;
+
+/** Both of a pair of rests the same way: `88 s` and `90 s`, `1:59` and `1:30`. */
+export function restPair(aS: number, bS: number): [string, string] {
+  const text = (timeS: number) => (Math.max(aS, bS) >= IN_MINUTES_S ? formatTime(timeS, 0) : formatRest(timeS));
+  return [text(aS), text(bS)];
+}
+
+/** `rest 1:41 of 1:30 (+12 %)` */
 function restText({ restS, plannedRestS }: ReviewCell): string | undefined {
   if (restS === undefined) return undefined;
-  const taken = `rest ${formatRest(restS)}`;
-  if (plannedRestS === undefined) return taken;
+  if (plannedRestS === undefined) return `rest ${formatRest(restS)}`;
+  const [taken, planned] = restPair(restS, plannedRestS);
   const percent = plannedRestS > 0 ? Math.round((restS / plannedRestS - 1) * 100) : 0;
   const off = percent === 0 ? '' : ` (${percent > 0 ? '+' : '−'}${Math.abs(percent)}\u00a0%)`;
-  return `${taken} of ${formatRest(plannedRestS)}${off}`;
+  return `rest ${taken} of ${planned}${off}`;
 }
 
 /** `pulse 182, above 160–175`; without a band the pulse alone. */

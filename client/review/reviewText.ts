@@ -9,7 +9,7 @@ import type { Change, ChangeVerdict } from '@core/review/sameSession';
 import type { SideRun } from '@core/review/sideBySide';
 import type { LeverChange } from '@core/outlook/proposals';
 import type { Conditions, TrackDecision } from '@core/run/events';
-import { paceText } from './repText';
+import { paceText, restPair } from './repText';
 import { listed } from '@core/units/listed';
 import { formatDelta, formatRest, formatTime } from '@core/units/time';
 
@@ -62,15 +62,6 @@ export function effortText({ verdict, at, isPredicted }: EffortReading, mayBlame
     case 'hard':
       return `${told} harder than meant, ${effort} on rep ${at.rep}.${why('Rests too short, or the pace too fast.')}`;
   }
-}
-
-/** A pair of rests from this many seconds on is written in minutes. */
-const IN_MINUTES_S = 100;
-
-/** Both of a pair of rests the same way: `88 s` and `90 s`, `1:59` and `1:30`. */
-export function restPair(aS: number, bS: number): [string, string] {
-  const text = (timeS: number) => (Math.max(aS, bS) >= IN_MINUTES_S ? formatTime(timeS, 0) : formatRest(timeS));
-  return [text(aS), text(bS)];
 }
 
 /** `rests 1:59 of 1:30` */

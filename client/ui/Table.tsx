@@ -204,7 +204,7 @@ const FIRST = { rows: 18, leastRows: 6, cells: 90 };
 /** Columns that a window shows at once, and one more. */
 function columnsInSight(columns: readonly TableColumn[], nameWidth: number, windowPx: number): number {
   let px = nameWidth;
-  const beyond = columns.findIndex(({ width = USUAL_PX }) => (px += width) > windowPx);
+  const beyond = columns.findIndex(({ width }) => (px += width) > windowPx);
   return beyond < 0 ? columns.length : Math.min(columns.length, beyond + 2);
 }
 

@@ -17,7 +17,7 @@ import type { TargetLeg } from '../targets/targetsFor';
 import { sessionTotals } from '../targets/totals';
 import { hasGoalPace } from '../session/goalPace';
 import { expand, type RepLeg } from '../session/expand';
-import { INTENT_FACTS, type Intent } from '../session/intent';
+import { INTENT_FACTS, showsStanding, type Intent } from '../session/intent';
 import type { SessionTree } from '../session/session';
 import { zoneOf } from './suggestIntent';
 import { guideFor, type VolumeGuides } from '../squad/volumeGuides';
@@ -39,7 +39,6 @@ export type CautionSource = {
 const MOST_NAMES = 4;
 /** Above this share of a flat-out run it is a race, not a session. */
 const TOO_MUCH_OF_THE_LIMIT = 1.15;
-const ALL_OUT_INTENTS: readonly Intent[] = ['test', 'rehearsal', 'indicator'];
 /** Exceeding a guide by less than this is not mentioned. */
 const OVER = 1.1;
 
@@ -115,7 +114,7 @@ function overTheGuides({ intent, entrants, guides, date }: CautionSource): strin
 }
 
 function nearTheLimit({ intent, entrants }: CautionSource): string[] {
-  if (ALL_OUT_INTENTS.includes(intent)) return [];
+  if (showsStanding(intent)) return [];
   const over = entrants.flatMap(({ athlete, shareOfLimit = 0 }) =>
     shareOfLimit > TOO_MUCH_OF_THE_LIMIT ? [`${firstName(athlete)} ${Math.round(shareOfLimit * 100)} %`] : [],
   );

@@ -13,7 +13,7 @@ import { shownLevel } from '../review/shownLevel';
 import type { Flag, NextDay, StopReason } from '../run/events';
 import type { Plan } from '../run/plan';
 import type { AthleteState, RunState } from '../run/runState';
-import type { Intent, MeantArc } from '../session/intent';
+import { isAllOut, type Intent, type MeantArc } from '../session/intent';
 import type { HeatLimits } from '../squad/heat';
 import { NOTHING_LEFT, type CareEntry } from './care';
 import { optionalIn, readCount, type CountReading } from './countAsked';
@@ -161,9 +161,6 @@ function shownOf(curve: Curve, { legs, cells }: SessionAsRun, end: EndEffort | u
 
 type Gathered = Pick<SessionFacts, 'plan' | 'intent' | 'arc' | 'felt' | 'isOpenEnded'> & { people: number };
 
-/** Work that is flat out by what it is for: its times are marks, and its effort is ten. */
-const FLAT_OUT: readonly (Intent | undefined)[] = ['test', 'rehearsal'];
-
 function athleteFacts(
   athlete: AthleteState,
   row: ReviewRow | undefined,
@@ -180,7 +177,7 @@ function athleteFacts(
   const isOptional = group ? optionalIn(plan, group.plan.reps) : () => false;
   const end = row && endOf(row, arc, { felt, telling, isOpenEnded });
   const told = cells.some(({ effort }) => effort !== undefined);
-  const shown = curve && ran.cells.length > 0 && !FLAT_OUT.includes(intent) ? shownOf(curve, ran, end) : undefined;
+  const shown = curve && ran.cells.length > 0 && !isAllOut(intent) ? shownOf(curve, ran, end) : undefined;
   const levelled = shown?.curve ?? curve;
   const odd = pace && oddRepOf(pace, usual ?? UNKNOWN_SPREAD, people);
   return {

@@ -1,7 +1,7 @@
 /** Findings of a session for a coach with a few seconds: at most three, in the order of reasons, with names and numbers. */
 import type { StopReason } from '../run/events';
 import type { ReviewCell } from '../review/cell';
-import type { Intent } from '../session/intent';
+import { isAllOut } from '../session/intent';
 import { mean } from '../units/mean';
 import { MOST_MEANT, NOTHING_LEFT, type CareEntry } from './care';
 import { isUnsound, type AthleteFacts, type SessionFacts } from './facts';
@@ -181,7 +181,6 @@ const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off' | 'heat'>, Rule>> =
 const OF_MOST: readonly FindingKind[] = ['easier'];
 
 const OF_HEALTH: readonly FindingKind[] = ['pain', 'unwell', 'niggle', 'stopped', 'spent', 'stitch'];
-const FLAT_OUT: readonly Intent[] = ['test', 'rehearsal'];
 
 /** Rests of the whole squad, if much longer or shorter than planned. */
 function restsOff(facts: readonly AthleteFacts[]): Finding[] {
@@ -225,7 +224,7 @@ function findingOf(kind: FindingKind, { hot, athletes, isOver, intent }: Session
   // While it is still being run, nothing is missing yet; heat explains who slowed.
   if ((kind === 'not-run' && !isOver) || (kind === 'faded' && hot)) return [];
   // A trial takes all they have: only its time counts.
-  if ((kind === 'harder' || kind === 'easier') && intent !== undefined && FLAT_OUT.includes(intent)) return [];
+  if ((kind === 'harder' || kind === 'easier') && isAllOut(intent)) return [];
   // A stop in the very first rep has no time of its own, and is no less a stop.
   const concerned = OF_HEALTH.includes(kind) ? athletes.filter((facts) => facts.row ?? isUnsound(facts)) : there;
   const people = concerned.flatMap((facts): Person[] => {

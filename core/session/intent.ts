@@ -20,6 +20,14 @@ export const INTENTS = [
 ] as const;
 export type Intent = (typeof INTENTS)[number];
 
+const ALL_OUT_WORK: readonly (Intent | undefined)[] = ['test', 'rehearsal'];
+const STANDING: readonly (Intent | undefined)[] = [...ALL_OUT_WORK, 'indicator'];
+
+/** Run with all they have: its time is a mark, its effort ten. */
+export const isAllOut = (intent: Intent | undefined): boolean => ALL_OUT_WORK.includes(intent);
+/** Shows where everyone stands, and has no next step. */
+export const showsStanding = (intent: Intent | undefined): boolean => STANDING.includes(intent);
+
 /** The effort a session is meant to take, on 1 to 10: on its first rep, half way, and on its last. */
 export type MeantArc = { first: number; middle: number; last: number };
 

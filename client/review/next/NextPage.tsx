@@ -5,7 +5,7 @@ import type { SessionFacts } from '@core/judgement/facts';
 import type { ReadyAnswer } from '@core/judgement/nextReady';
 import type { NextPlan } from '@core/planning/nextPlan';
 import { itemAt } from '@core/session/edit';
-import type { Intent } from '@core/session/intent';
+import { showsStanding } from '@core/session/intent';
 import type { ItemSetting } from '@core/session/itemSetting';
 import { listed } from '@core/units/listed';
 import { LEVER_WORDS } from '@core/library/leverWords';
@@ -198,13 +198,10 @@ function Ready({ read, facts, library, squad, answers }: Props) {
   );
 }
 
-/** After these there is no step: they have a table of their own. */
-const NO_STEP: readonly Intent[] = ['test', 'indicator', 'rehearsal'];
-
 /** Once all of it is there; who is ready is worked out while the library is fetched. */
 function ReadyOf({ read }: { read: ReadRun }) {
   const { facts, isWhole } = useFacts(read);
-  const hasStep = !NO_STEP.includes(read.plan.intent ?? 'mixed');
+  const hasStep = !showsStanding(read.plan.intent);
   const answers = useReady(isWhole && hasStep ? facts : undefined);
   const { library, error, retry } = useStoredLibrary();
   const { squad, error: squadError, retry: retrySquad } = useSquad();
