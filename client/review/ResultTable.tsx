@@ -95,10 +95,12 @@ const percentCell = (percent: number | undefined, isSure: boolean) =>
   );
 
 /** The sum of a row, after its reps. */
-function summaryColumns({ rows, meanOver }: Review): Shown[] {
+function summaryColumns({ columns: reps, rows, meanOver }: Review): Shown[] {
   const has = (is: (row: ReviewRow) => boolean) => rows.some(is);
+  // One rep is its own mean, and cannot be uneven.
+  const isOneRep = reps.length === 1;
   const columns: (Shown | false)[] = [
-    {
+    !(isOneRep && meanOver !== '400') && {
       key: 'mean',
       title: meanOver === '400' ? 'Mean a lap' : 'Mean',
       under: 'to target',
@@ -129,7 +131,7 @@ function summaryColumns({ rows, meanOver }: Review): Shown[] {
         return <Two over={over} under={`in ${formatTime(durationS, 0)}`} />;
       },
     },
-    {
+    !isOneRep && {
       key: 'even',
       title: 'Even',
       under: 'rep to rep',

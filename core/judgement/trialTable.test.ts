@@ -69,3 +69,16 @@ test('reps at the goal’s pace: there, so many seconds a kilometre short, or to
   const short = rowOf('5x1000 @goal 5k / 60s', 'indicator', [222, 224, 226, 228, 230]);
   expect(short?.verdict).toMatchObject({ kind: 'short', sPerKm: expect.closeTo(4, 0) });
 });
+
+test('the quickest stands first, whatever the order of the plan', () => {
+  const plan = { ...planOf('1500 @max', ['Ada', 'Bo', 'Cleo']), intent: 'test' as const };
+  const state = replay(plan, [
+    start(0, 0, ['a0', 'a1', 'a2']),
+    pass(290, 'a2', 1500, 0),
+    pass(305, 'a0', 1500, 0),
+    pass(310, 'a1', 1500, 0),
+    end(400),
+  ]);
+  const facts = factsOf({ plan, state, reviews: reviewRun(state), knownOf: () => ({ curve }) });
+  expect(trialTable(facts, () => ({})).map(({ name }) => name)).toEqual(['Cleo', 'Ada', 'Bo']);
+});

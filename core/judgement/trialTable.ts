@@ -136,6 +136,9 @@ function worthOfFirst(curve: Curve, goal: Goal | undefined) {
   };
 }
 
-/** Everyone who ran it, in the order of the groups. */
+/** Everyone who ran it: the longest distance first, and of one distance the quickest. */
 export const trialTable = (facts: SessionFacts, aboutOf: (athleteId: string) => AboutTrial): TrialRow[] =>
-  facts.athletes.filter(({ row }) => row).map((own) => rowOf(own, facts, aboutOf(own.athleteId)));
+  facts.athletes
+    .filter(({ row }) => row)
+    .map((own) => rowOf(own, facts, aboutOf(own.athleteId)))
+    .sort((a, b) => (b.distanceM ?? 0) - (a.distanceM ?? 0) || (a.ranS ?? Infinity) - (b.ranS ?? Infinity) || 0);

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import type { SessionFacts } from '@core/judgement/facts';
 import { trialTable, type GoalVerdict, type TrialRow } from '@core/judgement/trialTable';
 import type { Mark } from '@core/fitness/mark';
+import type { Goal } from '@core/squad/athlete';
 import { formatDistance } from '@core/units/distance';
 import { counted } from '@core/units/counted';
 import { formatDelta, formatMarkTime, formatTime } from '@core/units/time';
@@ -25,9 +26,9 @@ import type { ReadRun } from '../useReview';
 import { DayAfter } from './DayAfter';
 
 const COLUMNS: TableColumn[] = [
-  { key: 'ran', title: 'Ran', under: 'expected by the marks', width: 132 },
-  { key: 'worth', title: 'Worth', under: 'over 5k', width: 110 },
-  { key: 'goal', title: 'Goal', width: 104 },
+  { key: 'ran', title: 'Ran', under: 'by the marks', width: 104 },
+  { key: 'worth', title: 'Worth', under: 'over 5k', width: 84 },
+  { key: 'goal', title: 'Goal', width: 124 },
   { key: 'verdict', title: 'So', width: 116 },
 ];
 
@@ -59,6 +60,10 @@ function Two({ over, under }: { over: string; under?: string | undefined }) {
 
 const errorText = (s: number) => `± ${Math.max(1, Math.round(s))} s`;
 
+/** `1500, now 4:27.2`; of a goal over 5k the column before says it. */
+const goalText = ({ distanceM }: Goal, nowS: number | undefined) =>
+  nowS === undefined ? formatDistance(distanceM) : `${formatDistance(distanceM)}, now ${formatMarkTime(nowS)}`;
+
 function cellsOf({ distanceM, expectedS, ranS, worth, goal, reps, verdict }: TrialRow) {
   return [
     <Two
@@ -72,23 +77,8 @@ function cellsOf({ distanceM, expectedS, ranS, worth, goal, reps, verdict }: Tri
           : `${formatTime(expectedS, 1)}${ranS === undefined ? '' : `: ${formatDelta(ranS - expectedS)}`}`
       }
     />,
-    <Two
-      key="worth"
-      over={worth ? formatTime(worth.fiveKS, 0) : '–'}
-      {...(worth
-        ? {
-            under:
-              worth.goalS === undefined || !goal
-                ? errorText(worth.errorS)
-                : `${formatMarkTime(worth.goalS)} over ${formatDistance(goal.distanceM)}`,
-          }
-        : {})}
-    />,
-    <Two
-      key="goal"
-      over={goal ? formatMarkTime(goal.timeS) : '–'}
-      {...(goal ? { under: formatDistance(goal.distanceM) } : {})}
-    />,
+    <Two key="worth" over={worth ? formatTime(worth.fiveKS, 0) : '–'} under={worth && errorText(worth.errorS)} />,
+    <Two key="goal" over={goal ? formatMarkTime(goal.timeS) : '–'} under={goal && goalText(goal, worth?.goalS)} />,
     <Two key="verdict" over={verdictText(verdict)} {...(reps ? { under: `held ${reps.held} of ${reps.of}` } : {})} />,
   ];
 }
