@@ -89,9 +89,17 @@ test('a time put right, a rep left out, an effort told later: all that is read f
 test('a session is removed from the results and brought back', async ({ page, demo }) => {
   const [run] = await runsCalled(demo, 'Is it there yet?');
   await page.goto(`${demo.url}/results/${run?.id}`);
+  // Once all of it is drawn: what stands above the button pushes it down until then.
+  await expect(matters(page)).toContainText('Ran late, each rep');
+  await expect(page.getByRole('button', { name: 'Bring out Cleo Wexmoor' })).toBeAttached();
+  await expect(page.getByRole('columnheader', { name: 'Sort by Last' })).toBeAttached();
   await page.getByRole('button', { name: 'Remove', exact: true }).tap();
+  await expect(page.getByText('“Is it there yet?” is removed.')).toBeVisible();
   await expect(page.getByRole('link', { name: /^Is it there yet/ })).toBeHidden();
   await page.getByRole('button', { name: 'Bring Is it there yet? back' }).tap();
+  await expect(page.getByText('“Is it there yet?” is back.')).toBeVisible();
+  // The way back stands below the list, of which only what is near is drawn.
+  await page.getByRole('button', { name: 'The squad over the weeks' }).scrollIntoViewIfNeeded();
   await expect(page.getByRole('link', { name: /^Is it there yet/ })).toBeVisible();
 });
 
@@ -142,6 +150,23 @@ test('from a plan to the last time it was run, and one athlete’s weeks from th
   await expectEvenAxis(page.getByRole('img', { name: /^Hana Morvane, effort/ }));
   await go(page.getByRole('link', { name: /^Threshold miles/ }).first());
   await expect(page.getByRole('heading', { name: 'Hana Morvane', level: 1 })).toBeVisible();
+});
+
+test('words beside the findings neither repeat nor contradict them', async ({ page, demo }) => {
+  const milo = await athleteCalled(demo, 'Milo Thurskell');
+  for (const [title, finding, never] of [
+    ['Sharp 200s', /Harder than meant: Milo Thurskell 10, meant 9/, /Effort:/],
+    ['Threshold miles', /The same work has felt 1 harder/, /Effort:/],
+    ['800s at 5k pace', /The same work has felt 1.5 harder/, /Effort:|Harder than meant/],
+    ['Two sets of 600', /Slowed from first to last: Milo Thurskell by 1.7.%/, /slower from the first rep|Effort:/],
+  ] as const) {
+    const [run] = await runsCalled(demo, title);
+    await page.goto(`${demo.url}/results/${run?.id}/${milo}`);
+    const matters = page.getByRole('list', { name: 'What matters' });
+    await expect(matters).toContainText(finding);
+    await expect(matters).toContainText(/rep to rep|as the timing can tell/);
+    await expect(matters).not.toContainText(never);
+  }
 });
 
 test('one athlete’s session is shared as a picture and as text', async ({ page, context, demo }) => {

@@ -4,8 +4,9 @@ import { View } from 'react-native';
 import { Divider } from 'react-native-paper';
 import type { ReviewCell } from '@core/review/cell';
 import { decisionsOf, differencesOf } from '@core/review/differences';
-import type { AthleteFacts, SessionFacts } from '@core/judgement/facts';
-import { findingsOf } from '@core/judgement/findings';
+import { hadNothingLeft } from '@core/judgement/care';
+import { isUnsound, type AthleteFacts, type SessionFacts } from '@core/judgement/facts';
+import { findingsOf, type Finding, type FindingKind } from '@core/judgement/findings';
 import { leverAsked, leverFor, mayBlameLever } from '@core/judgement/lever';
 import { readEffort, type EffortReading } from '@core/review/effortReading';
 import { habitsOf, openingOf } from '@core/review/habits';
@@ -128,14 +129,15 @@ function useInWords({ read, row, review }: { read: ReadRun; row: ReviewRow; revi
     return asked && leverFor(asked);
   }, [own, facts]);
   const ownFacts = useMemo(() => ({ ...facts, athletes: own ? [own] : [] }), [facts, own]);
+  const { findings } = findingsOf(ownFacts);
   const differences = differencesOf({ ...review, rows: [row] }, read.state.endedAtMs !== undefined);
   const said: Said[] = [
-    ...findingsOf(ownFacts).findings.map((finding): Said => ({
+    ...findings.map((finding): Said => ({
       text: findingText(finding),
       why: () => whyFinding(finding, facts, squad?.settings.heat).filter(({ href }) => href === undefined),
       ...(squad ? { answers: <FindingAnswers read={read} squad={squad} finding={finding} /> } : {}),
     })),
-    ...restTexts(own, row, reading, facts).map((text) => ({ text })),
+    ...restTexts({ own, row, reading, session: facts, findings }).map((text) => ({ text })),
     ...(lever ? [{ text: nextTimeText([lever]) }] : []),
     ...differences.map((difference) => ({ text: `${capitalised(differenceText(difference))}.` })),
     ...decisionsOf(read.state, row.athleteId).map((decision) => ({ text: decisionText(decision) })),
@@ -143,21 +145,35 @@ function useInWords({ read, row, review }: { read: ReadRun; row: ReviewRow; revi
   return { reading, said: isSettled ? said : undefined };
 }
 
-/** Facts beside the findings: evenness, habits and effort. */
-function restTexts(
-  own: AthleteFacts | undefined,
-  row: ReviewRow,
-  reading: EffortReading,
-  session: SessionFacts,
-): string[] {
-  const isFaded = own?.pace?.verdict !== 'on';
+/** Findings after which words on the effort would say the same again, or the opposite. */
+const OF_EFFORT: readonly FindingKind[] = ['creeping', 'spent', 'harder', 'easier'];
+
+type Beside = {
+  own: AthleteFacts | undefined;
+  row: ReviewRow;
+  reading: EffortReading;
+  session: SessionFacts;
+  findings: readonly Finding[];
+};
+
+/** Facts beside the findings, each said once: evenness, habits and effort. */
+function restTexts({ own, row, reading, session, findings }: Beside): string[] {
+  const isSaid = (kinds: readonly FindingKind[]) => findings.some(({ kind }) => kinds.includes(kind));
+  const { pace, end } = own ?? {};
+  const mayFade = pace?.verdict === 'on' && !isSaid(['faded']);
+  const maySayEffort =
+    own &&
+    end &&
+    !isUnsound(own) &&
+    !isSaid(OF_EFFORT) &&
+    !pace?.verdict.startsWith('early') &&
+    // Nothing left is never as meant.
+    !(reading.verdict === 'as-meant' && hadNothingLeft(end.told, end.meant));
   return [
     evennessWords(row.evenness),
-    isFaded ? undefined : fadeText(row.evenness),
+    mayFade ? fadeText(row.evenness) : undefined,
     ...habitsOf(row.cells).map(habitText),
-    own && own.end && !own.pace?.verdict.startsWith('early')
-      ? effortText(reading, mayBlameLever(own, session))
-      : undefined,
+    maySayEffort ? effortText(reading, mayBlameLever(own, session)) : undefined,
   ].filter((text): text is string => text !== undefined && text !== '');
 }
 

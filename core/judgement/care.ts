@@ -73,7 +73,10 @@ export const CARE_DAYS = 84;
 const DAYS = { health: 10, legs: 7, spent: 10, unknownStop: 28 };
 /** Reported efforts from which nothing is left, and the highest meant effort that did not ask for it. */
 export const NOTHING_LEFT = 9.5;
-export const MOST_MEANT = 9;
+const MOST_MEANT = 9;
+/** True if nothing was left at the end, though something was meant to be. */
+export const hadNothingLeft = (told: number | undefined, meant: number | undefined): boolean =>
+  told !== undefined && told >= NOTHING_LEFT && meant !== undefined && meant <= MOST_MEANT;
 /** Weeks of regular running that count as the first. */
 const FIRST_WEEKS = 12;
 
@@ -107,9 +110,7 @@ function ofStop({ date, runId, isStopped, stopReason, stopRep }: CareRecord): Ca
 }
 
 const ofEffort = ({ date, runId, lastEffort, meantLast }: CareRecord): CareEntry[] =>
-  lastEffort !== undefined && lastEffort >= NOTHING_LEFT && meantLast !== undefined && meantLast <= MOST_MEANT
-    ? [{ reason: 'spent', grade: 'hold', date, runId, value: lastEffort }]
-    : [];
+  hadNothingLeft(lastEffort, meantLast) ? [{ reason: 'spent', grade: 'hold', date, runId, value: lastEffort }] : [];
 
 /** Heavy or sore legs count until the next answer, or for a week. */
 function ofLegs(records: readonly CareRecord[], day: string): CareEntry[] {

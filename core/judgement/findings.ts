@@ -3,7 +3,7 @@ import type { StopReason } from '../run/events';
 import type { ReviewCell } from '../review/cell';
 import { isAllOut } from '../session/intent';
 import { mean } from '../units/mean';
-import { MOST_MEANT, NOTHING_LEFT, type CareEntry } from './care';
+import { hadNothingLeft, type CareEntry } from './care';
 import { isUnsound, type AthleteFacts, type SessionFacts } from './facts';
 import type { PaceReading } from './paceAsked';
 
@@ -160,11 +160,13 @@ const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off' | 'heat'>, Rule>> =
     return isFadeSure && fadePercent >= WORTH.fadePercent ? { value: fadePercent } : undefined;
   }),
   harder: possible((facts) => {
+    // One hard evening is nothing new of somebody to whom all of it has become harder.
+    if (creepingOf(facts.care) !== undefined) return undefined;
     const above = aboveMeant(facts);
     const { end, aboveBefore = 0 } = facts;
     const isTwice = (above ?? 0) >= HARDER.twice && aboveBefore >= HARDER.twice;
     // Nothing left, though something was to be: once is enough.
-    const isSpent = end && end.told >= NOTHING_LEFT && end.meant <= MOST_MEANT && (above ?? 0) > 0;
+    const isSpent = hadNothingLeft(end?.told, end?.meant) && (above ?? 0) > 0;
     return end && above !== undefined && (above >= HARDER.once || isTwice || isSpent)
       ? { value: end.told, of: end.meant }
       : undefined;

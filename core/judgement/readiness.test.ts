@@ -44,6 +44,11 @@ test.each<[string, Partial<ReadinessInput>, string]>([
   ['sore the day after', { nextDay: 'sore' }, 'Legs sore the day after.'],
   ['not all of it', { cut: 1 }, 'Not all of it was run.'],
   ['made easier', { eased: true }, 'It was made easier for them.'],
+  [
+    'made easier, and too quick',
+    { eased: true, reps: reps([-0.03, -0.03, -0.03]) },
+    'Made easier for them, and still 3 s a rep early.',
+  ],
   ['a stitch', { stopped: true, stopReason: 'stitch' }, 'Stopped with a stitch.'],
   ['a niggle', { care: [held('niggle')] }, 'Niggle in rep 2.'],
   ['too hot for more', { heat: 'hard' }, 'Too hot that day for anything harder.'],

@@ -101,6 +101,14 @@ function reasonsEase({ reps, stopReason, stopped }: ReadinessInput, { last }: Re
   ];
 }
 
+/** Too quick, over all or else in the last third. Where targets were made easier, running them is no advice. */
+function earlyText(all: Lateness, last: Lateness | undefined, eased: boolean | undefined): string {
+  const ofRep = all.tolerances < -1 ? `${secondsText(all.meanS)} a rep early` : undefined;
+  const ofThird = `${percent(last?.share ?? 0)} early`;
+  if (eased) return `Made easier for them, and still ${ofRep ?? `${ofThird} in the last third`}.`;
+  return `${ofRep ? `Ran ${ofRep}` : `Last third ${ofThird}`}: run the target.`;
+}
+
 /** Reasons to run the same again, in the order of reasons: each is against a step on. */
 function reasonsRepeat(input: ReadinessInput, { all, last }: Read): string[] {
   const { reps, meantLast, aboveMeant, stopped, stopReason, cut, eased, oneMore, isUnlikeGroup, nextDay, heat } = input;
@@ -114,19 +122,13 @@ function reasonsRepeat(input: ReadinessInput, { all, last }: Read): string[] {
   return [
     ...(heat === 'hard' ? ['Too hot that day for anything harder.'] : []),
     ...(stopped && stopReason !== 'spent' ? [stopText(stopReason)] : []),
-    ...(isEarly
-      ? [
-          all.tolerances < -1
-            ? `Ran ${secondsText(all.meanS)} a rep early: run the target.`
-            : `Last third ${percent(last?.share ?? 0)} early: run the target.`,
-        ]
-      : []),
+    ...(isEarly ? [earlyText(all, last, eased)] : []),
     ...(last && last.tolerances > 1 ? [`Last third ${percent(last.share)} late.`] : []),
     ...(all && all.tolerances > OFF.all && (last?.tolerances ?? 0) <= 1
       ? [`${percent(all.share)} late over all.`]
       : []),
     ...(cut ? ['Not all of it was run.'] : []),
-    ...(eased ? ['It was made easier for them.'] : []),
+    ...(eased && !isEarly ? ['It was made easier for them.'] : []),
     ...(isHarder && !isEarly
       ? [
           lastTold
