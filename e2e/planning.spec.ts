@@ -91,9 +91,15 @@ test('too much: seen at a glance, one proposal accepted for a group, seen among 
   await expect(juno).toHaveAccessibleName(/too much/);
   await juno.tap();
   await expect(page.getByRole('img', { name: /^Juno Sellwick: predicted effort/ })).toBeVisible();
-  const young = page
-    .getByRole('region', { name: 'Effort of Juno Sellwick' })
-    .getByRole('button', { name: /^For Young ones: 400 @mile: recovery/ });
+  const effort = page.getByRole('region', { name: 'Effort of Juno Sellwick' });
+  await effort.getByRole('button', { name: /^Why\? 400 @mile: recovery/ }).tap();
+  const why = page.getByRole('dialog', { name: 'Why?' });
+  await expect(why).toContainText('Marks: ');
+  await expect(why).toContainText('The reserve above critical speed runs out before the end');
+  await expect(why).toContainText('the recovery in steps of 5 s: this is the smallest change that is on plan.');
+  expect(await seriousProblems(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  const young = effort.getByRole('button', { name: /^For Young ones: 400 @mile: recovery/ });
   await young.tap();
   await expect(juno).toHaveAccessibleName(/on plan|too easy/);
   await expect(button(page, /^Nia Quelland:/)).toHaveAccessibleName(/on plan|too easy/);

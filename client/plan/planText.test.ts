@@ -20,7 +20,9 @@ const outlook: Outlook = {
   points: [],
   meant: [],
   over: 0,
+  overAtEnd: 0,
   leastLeft: 0.23,
+  mostSpent: 0.77,
   lastEffort: 9.12,
   limitShare: 0,
 };

@@ -13,7 +13,7 @@ import { standardTrack } from '../venue/venue';
 import { chancesFor } from './chances';
 import { gaugeOf } from './gauge';
 import { isOf, withCount, withPace, withRecovery } from './levers';
-import { meantAt, outlookFor } from './outlook';
+import { breachesOf, meantAt, outlookFor } from './outlook';
 import { predict, stretchesOf } from './predict';
 import { outlookProposals, sharedSetting } from './proposals';
 
@@ -96,6 +96,21 @@ describe('will it work', () => {
     expect(look('4x400 @10k / 3:00', 'aerobic-power').fit).toBe('light');
     expect(look('8x400 @mile / 90s walk', 'race-pace').fit).toBe('stretched');
     expect(look('12x400 @mile / 60s walk', 'race-pace')).toMatchObject({ fit: 'cannot', lastEffort: 10 });
+  });
+  test('each verdict has its reason: harder than meant exactly where something is too much', () => {
+    const breaches = (text: string, intent: Intent) => breachesOf(look(text, intent), INTENT_FACTS[intent].arc);
+    expect(breaches('16x400 @5k / 40s walk', 'aerobic-power')).toEqual([]);
+    expect(breaches('8x400 @mile / 90s walk', 'race-pace')).toEqual(['reserve']);
+    expect(breaches('12x400 @mile / 60s walk', 'race-pace')).toContain('reserve');
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 16 }), fc.constantFrom('mile', '3k', '5k', 'threshold'), (n, pace) => {
+        for (const intent of ['race-pace', 'threshold', 'test'] as const) {
+          const text = `${n}x400 @${pace} / 60s walk`;
+          const { fit } = look(text, intent);
+          expect([fit, breaches(text, intent).length > 0]).toEqual([fit, fit === 'stretched' || fit === 'cannot']);
+        }
+      }),
+    );
   });
 });
 

@@ -16,8 +16,12 @@ export type Outlook = {
   meant: number[];
   /** The most by which predicted effort exceeds the meant one. */
   over: number;
+  /** The same at the end; 0 where the session itself asks for its effort. */
+  overAtEnd: number;
   /** The least reserve left after any rep; 1 is all of it. */
   leastLeft: number;
+  /** The most that is spent after any rep, of the reserve or of what can be held so long; 1 is all of it. */
+  mostSpent: number;
   lastEffort?: number;
   /** Share of a flat-out run, see shareOfLimit(). */
   limitShare: number;
@@ -30,10 +34,11 @@ export const TOO_EASY = 2;
 export const TOO_HARD_AT_END = 0.8;
 /** A reserve this far below zero exceeds the model's error. */
 const NOTHING_LEFT = -0.1;
+const isBeyond = (spent: number) => spent > 1 - NOTHING_LEFT;
 /** The share of a flat-out run that is possible with rests. */
 export const MOST_OF_LIMIT = 1.5;
 /** A race in pieces (an arc ending this high) may exceed that. */
-const LIMIT = { most: MOST_OF_LIMIT, mostOfRace: 1.75, cannot: 2, raceFrom: 9.5 };
+const LIMIT = { mostOfRace: 1.75, cannot: 2, raceFrom: 9.5 };
 /** A fast finish is meant to be hard, whatever precedes it. */
 const FAST_FINISH = 8.5;
 
@@ -47,6 +52,25 @@ export function meantFor(arc: MeantArc, points: readonly Pick<Point, 'isFinish'>
   const finish = points.findIndex(({ isFinish }) => isFinish);
   const n = finish > 0 ? finish : points.length;
   return points.map((_, i) => (i >= n ? Math.max(arc.last, FAST_FINISH) : meantAt(arc, n === 1 ? 1 : i / (n - 1))));
+}
+
+/** Reasons for which a session is harder than meant: too much of a flat-out run, no reserve left, or felt too hard. */
+export type Breach = 'limit' | 'reserve' | 'at-end' | 'on-the-way';
+
+/** Share of a flat-out run that is possible in a session with such an arc. */
+export const mostOfLimit = ({ last }: MeantArc): number => (last >= LIMIT.raceFrom ? LIMIT.mostOfRace : MOST_OF_LIMIT);
+
+type Verdict = Pick<Outlook, 'over' | 'overAtEnd' | 'leastLeft' | 'mostSpent' | 'limitShare'>;
+
+/** Everything for which a prediction is harder than meant, the weightiest first; empty where it is not. */
+export function breachesOf({ over, overAtEnd, leastLeft, mostSpent, limitShare }: Verdict, arc: MeantArc): Breach[] {
+  const found: Breach[] = [];
+  const isMore = isBeyond(mostSpent);
+  if (limitShare > mostOfLimit(arc) || (isMore && leastLeft >= 0)) found.push('limit');
+  if (leastLeft < 0 && (isMore || arc.last < LIMIT.raceFrom)) found.push('reserve');
+  if (overAtEnd > TOO_HARD_AT_END) found.push('at-end');
+  if (over > TOO_HARD) found.push('on-the-way');
+  return found;
 }
 
 /**
@@ -77,22 +101,27 @@ export function judgePoints(points: readonly Point[], arc: MeantArc, meant = mea
   const end = points.at(-1);
   const overAtEnd = end?.effort === undefined || end.isAsked ? 0 : end.effort - (meant.at(-1) ?? 0);
   const limitShare = end?.limitShare ?? 0;
-  const isRace = arc.last >= LIMIT.raceFrom;
-  const cannot = mostSpent > 1 - NOTHING_LEFT || limitShare > LIMIT.cannot;
-  const isStretched =
-    over > TOO_HARD ||
-    overAtEnd > TOO_HARD_AT_END ||
-    (!isRace && leastLeft < 0) ||
-    limitShare > (isRace ? LIMIT.mostOfRace : LIMIT.most);
+  const cannot = isBeyond(mostSpent) || limitShare > LIMIT.cannot;
+  const isStretched = breachesOf({ over, overAtEnd, leastLeft, mostSpent, limitShare }, arc).length > 0;
   const isLight = !isOpen && lastEffort !== undefined && lastEffort < arc.last - TOO_EASY && over < 0.5;
   const fit: SessionFit =
     over === -Infinity ? 'unknown' : cannot ? 'cannot' : isStretched ? 'stretched' : isLight ? 'light' : 'fine';
-  return { fit, meant, over, leastLeft, limitShare, ...(lastEffort === undefined ? {} : { lastEffort }) };
+  return {
+    fit,
+    meant,
+    over,
+    overAtEnd,
+    leastLeft,
+    mostSpent,
+    limitShare,
+    ...(lastEffort === undefined ? {} : { lastEffort }),
+  };
 }
 
 /** Predicts a session for one athlete; unknown without a curve. */
 export function outlookFor(curve: Curve | undefined, legs: readonly TargetLeg[], arc: MeantArc): Outlook {
-  if (!curve) return { fit: 'unknown', points: [], meant: [], over: 0, leastLeft: 1, limitShare: 0 };
+  if (!curve)
+    return { fit: 'unknown', points: [], meant: [], over: 0, overAtEnd: 0, leastLeft: 1, mostSpent: 0, limitShare: 0 };
   const gauge = gaugeOf(curve);
   const points = predict(gauge, stretchesOf(gauge, legs));
   return { ...judgePoints(points, arc), points };

@@ -34,13 +34,12 @@ export const changesOf = (proposal: OutlookProposal): LeverChange[] => [
   ...(proposal.next ? [proposal.next] : []),
 ];
 
-const STEP_S = 5;
+/** Steps in which recoveries, jogs and paces are tried. */
+export const LEVER_STEPS = { recoveryS: 5, jogM: 50, paceShare: 0.005 };
+const { recoveryS: STEP_S, jogM: JOG_STEP_M, paceShare: PACE_STEP } = LEVER_STEPS;
 /** A recovery is lengthened by this factor at most, and never beyond this length. */
 const LONGEST = { times: 5, s: 600 };
 const SHORTEST_S = 15;
-/** A jog changes in steps of this. */
-const JOG_STEP_M = 50;
-const PACE_STEP = 0.005;
 /** Slower than this would be another session. */
 const SLOWEST = 0.93;
 /** A smaller share of the reps would be another session. */

@@ -5,6 +5,7 @@ import type { Chances } from '@core/outlook/chances';
 import type { Outlook } from '@core/outlook/outlook';
 import type { AthletePlan } from '@core/planning/athletePlans';
 import { INTENT_FACTS } from '@core/session/intent';
+import { capitalised } from '../../ui/capitalised';
 import { Empty } from '../../ui/Empty';
 import { Press } from '../../ui/Press';
 import { SmallButton } from '../../ui/SmallButton';
@@ -19,6 +20,8 @@ import { EffortArc } from './EffortArc';
 import { FitMark } from './FitMark';
 import { Proposals } from './Proposals';
 import { useChances } from './useChances';
+import { whyFit } from './whyFit';
+import { Why } from '../../parts/Why';
 import { WhatIs } from '../../parts/WhatIs';
 
 /** Thin bar of the least that is left of the reserve. */
@@ -105,17 +108,24 @@ function Detail({
       </Text>
     );
   const tells = athletePlan.runner.telling && toldAboveText(athletePlan.runner.telling);
+  const verdict = `${athletePlan.runner.name}: ${FIT_WORDS[outlook.fit]}`;
+  const why = () => whyFit(planning, athletePlan, outlook);
   return (
     <View
       role="region"
       aria-label={`Effort of ${athletePlan.runner.name}`}
       style={{ gap: SPACE.m, paddingVertical: SPACE.m }}
     >
-      <View>
-        <Text as="heading" level={2}>{`${athletePlan.runner.name}: ${FIT_WORDS[outlook.fit]}`}</Text>
-        <Text as="small" quiet>
-          {outlookText(outlook)}
-        </Text>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+        <View style={{ flex: 1 }}>
+          <Text as="heading" level={2}>
+            {verdict}
+          </Text>
+          <Text as="small" quiet>
+            {outlookText(outlook)}
+          </Text>
+        </View>
+        <Why what={verdict} lines={why} />
       </View>
       {athletePlan.remark !== undefined && <Text as="small">{athletePlan.remark}</Text>}
       {tells !== undefined && (
@@ -135,7 +145,7 @@ function Detail({
           {`On ${Math.round(chances.finishes * 100)} of 100 days all of it can be run, on ${Math.round(chances.fits * 100)} it is no harder than planned. Four days in five end between effort ${(chances.lastEffort?.low ?? 0).toFixed(1)} and ${(chances.lastEffort?.high ?? 0).toFixed(1)}.`}
         </Text>
       )}
-      <Proposals planning={planning} athletePlan={athletePlan} />
+      <Proposals planning={planning} athletePlan={athletePlan} whyNot={why} />
     </View>
   );
 }
@@ -194,7 +204,7 @@ export function Effort({ planning }: { planning: Planning }) {
       <View>
         <View style={{ flexDirection: 'row', alignItems: 'center' }}>
           <Text as="strong" style={{ flexShrink: 1 }}>
-            {fitsText(judged.map(({ outlook }) => outlook.fit))}
+            {capitalised(fitsText(judged.map(({ outlook }) => outlook.fit)))}
           </Text>
           <WhatIs terms={['effort', 'reserve', 'critical speed']} />
         </View>

@@ -10,9 +10,13 @@ import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
 import { effectText, outlookProposalText } from '../planText';
 import type { Planning } from '../../data/usePlanning';
+import { Why, type WhyLine } from '../../parts/Why';
+import { whyProposal } from './whyFit';
 
-/** What would make the session fit one athlete, to be accepted for them, for their group or for all. */
-export function Proposals({ planning, athletePlan }: { planning: Planning; athletePlan: AthletePlan }) {
+type Props = { planning: Planning; athletePlan: AthletePlan; whyNot: () => readonly WhyLine[] };
+
+/** Changes that would make the session fit one athlete, to be accepted for them, for their group or for all. */
+export function Proposals({ planning, athletePlan, whyNot }: Props) {
   const palette = usePalette();
   const { groups, plans, change, intent } = planning;
   const proposalsOf = useMemo(() => proposer(INTENT_FACTS[intent].arc), [intent]);
@@ -52,7 +56,12 @@ export function Proposals({ planning, athletePlan }: { planning: Planning; athle
             aria-label={message}
             style={{ gap: SPACE.xs, padding: SPACE.m, borderRadius: RADIUS, backgroundColor: palette.raised }}
           >
-            <Text as="strong">{message}</Text>
+            <View style={{ flexDirection: 'row', alignItems: 'center', gap: SPACE.s }}>
+              <Text as="strong" style={{ flex: 1 }}>
+                {message}
+              </Text>
+              <Why what={message} lines={() => whyProposal(whyNot(), proposal)} />
+            </View>
             <Text as="small" quiet>
               {effectText(proposalAsTold(proposal, athletePlan.runner.telling))}
             </Text>

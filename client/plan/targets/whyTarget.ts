@@ -1,6 +1,4 @@
 /** The chain behind an athlete's target: marks, curve, pace, and the day's changes to it. */
-import { timeErrorFor, timeFor } from '@core/fitness/curve';
-import { formatMark } from '@core/fitness/mark';
 import { USUAL_TOLERANCE } from '@core/paces/paceBook';
 import type { AthletePlan } from '@core/planning/athletePlans';
 import { isOfItem } from '@core/planning/changes';
@@ -13,47 +11,19 @@ import { isTimedRep } from '@core/targets/targetsFor';
 import { formatTime } from '@core/units/time';
 import type { WhyLine } from '../../parts/Why';
 import type { Planning } from '../../data/usePlanning';
-import { dayInText } from '../../ui/days';
-
-const FIVE_K_M = 5000;
-/** The marks that count most: the latest few. */
-const MARKS = 3;
+import { levelLines } from '../whyLevel';
 
 /** Why an athlete's first rep has the target it has. */
 export function whyTarget({ runner, legs, changes }: AthletePlan, athlete: SquadMember, planning: Planning): WhyLine[] {
   const { rounding, weather } = planning;
   const rep = legs.find((leg) => isTimedRep(leg) && leg.targetS !== undefined);
-  const { curve, goalCurve } = runner.paces;
-  const marks = [...athlete.marks].filter(({ leftOut }) => !leftOut).sort((a, b) => b.date.localeCompare(a.date));
-  const named = marks.slice(0, MARKS).map((mark) => `${formatMark(mark)} (${dayInText(mark.date)})`);
+  const { goalCurve } = runner.paces;
   const felt = weather && feltC(weather);
   const cost = rep?.targetS === undefined ? 0 : slowedBy(felt, rep.targetS);
   const byHand = changes.filter(isOfItem).map(({ set }) => set);
   const isGoal = rep?.kind === 'rep' && rep.pace?.includes('goal') && goalCurve;
   return [
-    athlete.nudge
-      ? {
-          text: `The coach has set the level: ${formatTime(athlete.nudge.timeS, 0)} over ${athlete.nudge.distanceM} m, ${dayInText(athlete.nudge.date)}.`,
-          href: `/squad/${athlete.id}?side=marks`,
-          open: 'The level',
-        }
-      : {
-          text:
-            named.length > 0
-              ? `Marks: ${named.join(', ')}${marks.length > MARKS ? ` and ${marks.length - MARKS} earlier` : ''}.`
-              : 'There is no mark yet.',
-          href: `/squad/${athlete.id}?side=marks`,
-          open: 'All marks',
-        },
-    ...(curve
-      ? [
-          {
-            text: `Curve through them: a 5k of ${formatTime(timeFor(curve, FIVE_K_M), 0)} ± ${Math.max(1, Math.round(timeErrorFor(curve, FIVE_K_M)))} s today.`,
-            href: `/squad/${athlete.id}` as const,
-            open: 'All paces',
-          },
-        ]
-      : []),
+    ...levelLines(runner, athlete),
     ...(rep?.kind === 'rep' && rep.targetS !== undefined
       ? [
           {
