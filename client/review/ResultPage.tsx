@@ -34,6 +34,9 @@ import { FindingAnswers } from './FindingAnswers';
 import { FindingList, type Said } from './FindingList';
 import { findingText, findingTexts, handedOn } from './findingText';
 import { HopedFor } from './HopedFor';
+import { useReady } from './next/useReady';
+import { useTurns } from './next/useTurns';
+import { useStoredLibrary } from '../data/useLibrary';
 import { openText, useLastRunMetres } from './openEnded';
 import { RepSheet } from './RepSheet';
 import { ResultTable } from './ResultTable';
@@ -171,10 +174,18 @@ function repsText(reviews: ReadRun['reviews']): string {
     .join('')}${counted(counts.at(-1) ?? 0, 'rep')}`;
 }
 
+/** Has what the page of the next step needs worked out and fetched before it is opened. */
+function AskAhead({ facts }: { facts: SessionFacts }) {
+  useReady(facts);
+  useTurns(facts.plan.sessionId);
+  useStoredLibrary();
+  return null;
+}
+
 function Result({ runId, read }: { runId: string; read: ReadRun }) {
   const { plan, state, reviews, correct } = read;
   const { squad } = useSquad();
-  const { facts, isSettled } = useFacts(read);
+  const { facts, isWhole, isSettled } = useFacts(read);
   const findings = useMemo(() => findingsOf(facts), [facts]);
   const lever = useMemo(() => squadLever(facts), [facts]);
   const [chosen, setChosen] = useState<string>();
@@ -256,6 +267,7 @@ function Result({ runId, read }: { runId: string; read: ReadRun }) {
         {review && !isOpen && <HopedFor review={review} meantLast={plan.arc?.last} />}
         {review && <WhatChanged read={read} review={review} />}
         {!isOpen && <SquadFitness read={read} />}
+        {!isOpen && isWhole && !showsStanding(plan.intent) && <AskAhead facts={facts} />}
         <AfterwardsList read={read} />
         {findings.finished > 0 && (
           <TakeOut
