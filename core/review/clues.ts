@@ -200,7 +200,8 @@ function boundClue(at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[]
 
 /** Where somebody could go on no longer: the reserve is used up there, or the share of the limit. */
 function failureClue(at: PointsAt, reps: readonly RanLeg[], criticalMps: number, doubt: number): Clue[] {
-  const stopped = reps.findIndex((rep) => rep.ran.stopped && gaveUpSpent(rep));
+  // A stop in a rep flat out shows nothing; a slip before it still does.
+  const stopped = reps.findIndex((rep) => rep.ran.stopped && gaveUpSpent(rep) && !isFlatOut(rep));
   const rep = stopped >= 0 ? stopped : firstSlipped(reps);
   const failed = rep === undefined ? undefined : reps[rep];
   if (rep === undefined || !failed || isFlatOut(failed) || failed.distanceM === undefined || failed.leg.hill) return [];

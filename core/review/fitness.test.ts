@@ -284,6 +284,12 @@ describe('whatever was told', () => {
     });
     return stopped ? runs.map((run, i) => (i === runs.length - 1 ? { ...run, stopped } : run)) : runs;
   };
+  const SLIPPED_THEN_STOPPED: AnyRun = {
+    text: '2x(4x300 @1500 / 60s) / 5min, 800 @max',
+    shares: [0.95, 0.95, 0.95, 0.95, 0.95, 0.98, 0.985, 0.985, 0.95, 0.95, 0.95, 0.95],
+    efforts: [],
+    stopped: true,
+  };
   test('a higher effort never says fitter', () => {
     fc.assert(
       fc.property(anyRun, fc.nat(11), (drawn, at) => {
@@ -298,7 +304,7 @@ describe('whatever was told', () => {
         const shifts = [1, 4, 7, 10].map(told);
         shifts.forEach((shift, i) => expect(shift).toBeLessThanOrEqual((shifts[i - 1] ?? Infinity) + 1e-9));
       }),
-      { numRuns: 60 },
+      { numRuns: 60, examples: [[SLIPPED_THEN_STOPPED, 8]] },
     );
   });
   test('a faster rep flat out never says less fit', () => {
