@@ -16,6 +16,7 @@ import {
 import { groupRun, trafficOf } from './groupTargets';
 import { targetTables, groupOfTable } from './runPlans';
 import { startsAtLeast } from '../squad/athlete';
+import { isTimedRep } from '../targets/targetsFor';
 import { AS_OF, member, plansOf, runner } from './testing';
 
 const TEXT = 'warm: 800 @easy\nmain: 2x(4x300 @mile / 60s, 600 @3k / 2:00) / 4:00\nfinish: 3x200 @800 / equal walk';
@@ -156,6 +157,13 @@ describe('a range of amounts', () => {
   test('is run at its most, by the young, the new and those easing back at its least', () => {
     expect(lengths({}, false)).toEqual([360, 360, 360]);
     expect(lengths({}, true)).toEqual([300, 300, 300]);
+  });
+  test('so is one of how often', () => {
+    const run = (startsAtLeast: boolean) =>
+      plansOf('2x(3-4x500 @5k / 75s) / 3:00', [{ ...runner('ann', 1110), startsAtLeast }]).plans[0]?.legs.filter(
+        isTimedRep,
+      ).length;
+    expect([run(false), run(true)]).toEqual([8, 6]);
   });
   test('unless the coach chooses', () => {
     const changes = [changeOf(read(TEXT), [0, 0], { kind: 'all' }, { kind: 'length', length: 330 })];

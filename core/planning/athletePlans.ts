@@ -119,9 +119,10 @@ export function athletePlans({
   const byId = new Map(runners.map((runner) => [runner.id, runner]));
   const all = plan.changes ?? [];
   const laidOut = { min: new Map<SessionTree, Leg[]>(), max: new Map<SessionTree, Leg[]>() };
-  const legsOf = (tree: SessionTree, amounts: 'min' | 'max') => {
-    const legs = laidOut[amounts].get(tree) ?? expand(tree, { amounts, ...rests });
-    laidOut[amounts].set(tree, legs);
+  /** One end of every range, of how often as of how long. */
+  const legsOf = (tree: SessionTree, end: 'min' | 'max') => {
+    const legs = laidOut[end].get(tree) ?? expand(tree, { counts: end, amounts: end, ...rests });
+    laidOut[end].set(tree, legs);
     return legs;
   };
   return groups.flatMap((group) => {

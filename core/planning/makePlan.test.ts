@@ -69,7 +69,7 @@ test('what is above the critical speed comes along, for what is proposed on the 
 });
 
 test('before the day and on it everyone has the same targets: given the least where they start at it, resting as the squad does', () => {
-  const text = '3x2-3min @5k / 90s, 2x400 @mile / 60s';
+  const text = '3x2-3min @5k / 90s, 2-3x400 @mile / 60s';
   const session = read(text);
   const intent = suggestIntent(session);
   const rests = { manner: 'jog' as const };
@@ -87,5 +87,6 @@ test('before the day and on it everyone has the same targets: given the least wh
   expect(before.athletes).toEqual(onTheDay.athletes);
   expect(before.reps).toEqual(onTheDay.reps);
   expect(before.athletes.map(({ targets }) => targets[0]?.targetS)).toEqual([180, 120]);
+  expect(before.athletes.map(({ targets }) => targets.filter(({ isLeftOut }) => !isLeftOut).length)).toEqual([6, 5]);
   expect(before.reps[0]?.recovery).toBe('90s jog');
 });
