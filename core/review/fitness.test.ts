@@ -286,7 +286,7 @@ describe('whatever was told', () => {
   };
   const SLIPPED_THEN_STOPPED: AnyRun = {
     text: '2x(4x300 @1500 / 60s) / 5min, 800 @max',
-    shares: [0.95, 0.95, 0.95, 0.95, 0.95, 0.98, 0.985, 0.985, 0.95, 0.95, 0.95, 0.95],
+    shares: [0.95, 0.95, 0.95, 0.95, 0.95, 0.981, 0.99, 0.99, 0.95, 0.95, 0.95, 0.95],
     efforts: [],
     stopped: true,
   };
