@@ -98,7 +98,7 @@ test('a session is removed from the results and brought back', async ({ page, de
   await expect(page.getByRole('link', { name: /^Is it there yet/ })).toBeHidden();
   await page.getByRole('button', { name: 'Bring Is it there yet? back' }).tap();
   await expect(page.getByText('“Is it there yet?” is back.')).toBeVisible();
-  // The way back stands below the list, of which only what is near is drawn.
+  // Bring back is below the list, and rows far from view are not in the page.
   await page.getByRole('button', { name: 'The squad over the weeks' }).scrollIntoViewIfNeeded();
   await expect(page.getByRole('link', { name: /^Is it there yet/ })).toBeVisible();
 });

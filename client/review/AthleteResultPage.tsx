@@ -145,7 +145,7 @@ function useInWords({ read, row, review }: { read: ReadRun; row: ReviewRow; revi
   return { reading, said: isSettled ? said : undefined };
 }
 
-/** Findings after which words on the effort would say the same again, or the opposite. */
+/** Findings about effort: words on it beside them would repeat or contradict them. */
 const OF_EFFORT: readonly FindingKind[] = ['creeping', 'spent', 'harder', 'easier'];
 
 type Beside = {
@@ -156,7 +156,7 @@ type Beside = {
   findings: readonly Finding[];
 };
 
-/** Facts beside the findings, each said once: evenness, habits and effort. */
+/** Evenness, habits and effort, as far as no finding has mentioned them. */
 function restTexts({ own, row, reading, session, findings }: Beside): string[] {
   const isSaid = (kinds: readonly FindingKind[]) => findings.some(({ kind }) => kinds.includes(kind));
   const { pace, end } = own ?? {};

@@ -160,7 +160,7 @@ const RULES: Readonly<Record<Exclude<FindingKind, 'rest-off' | 'heat'>, Rule>> =
     return isFadeSure && fadePercent >= WORTH.fadePercent ? { value: fadePercent } : undefined;
   }),
   harder: possible((facts) => {
-    // One hard evening is nothing new of somebody to whom all of it has become harder.
+    // The creeping finding covers it.
     if (creepingOf(facts.care) !== undefined) return undefined;
     const above = aboveMeant(facts);
     const { end, aboveBefore = 0 } = facts;

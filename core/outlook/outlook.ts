@@ -20,7 +20,7 @@ export type Outlook = {
   overAtEnd: number;
   /** The least reserve left after any rep; 1 is all of it. */
   leastLeft: number;
-  /** The most that is spent after any rep, of the reserve or of what can be held so long; 1 is all of it. */
+  /** Highest share spent after any rep: of the reserve, or of a flat-out run of that length. 1 is all of it. */
   mostSpent: number;
   lastEffort?: number;
   /** Share of a flat-out run, see shareOfLimit(). */
@@ -62,7 +62,7 @@ export const mostOfLimit = ({ last }: MeantArc): number => (last >= LIMIT.raceFr
 
 type Verdict = Pick<Outlook, 'over' | 'overAtEnd' | 'leastLeft' | 'mostSpent' | 'limitShare'>;
 
-/** Everything for which a prediction is harder than meant, the weightiest first; empty where it is not. */
+/** Lists why a prediction is harder than meant, weightiest first; empty if it is not. */
 export function breachesOf({ over, overAtEnd, leastLeft, mostSpent, limitShare }: Verdict, arc: MeantArc): Breach[] {
   const found: Breach[] = [];
   const isMore = isBeyond(mostSpent);

@@ -60,7 +60,7 @@ function Two({ over, under }: { over: string; under?: string | undefined }) {
 
 const errorText = (s: number) => `± ${Math.max(1, Math.round(s))} s`;
 
-/** `1500, now 4:27.2`; of a goal over 5k the column before says it. */
+/** `1500, now 4:27.2`. For a 5k goal the Worth column has the time. */
 const goalText = ({ distanceM }: Goal, nowS: number | undefined) =>
   nowS === undefined ? formatDistance(distanceM) : `${formatDistance(distanceM)}, now ${formatMarkTime(nowS)}`;
 
