@@ -53,11 +53,15 @@ test.describe('a server of another version', () => {
     // What was timed is taken from an app of any version.
     await board.press(board.tile('Bo'));
     await expect(page.getByRole('status', { name: 'Times kept: on the server' })).toBeVisible();
-    // With the page comes the app of the server's version; until then each answer is refused.
+    // The reloaded page has the app of the server's version. Until then every request but times is refused.
     let isReloaded = false;
-    await page.route('**/api/**', (route) =>
-      isReloaded ? route.continue() : route.fulfill({ status: 409, headers: { 'zest-wire': '4' }, json: {} }),
-    );
+    await page.route('**/api/**', async (route) => {
+      if (isReloaded) return route.continue();
+      const headers = { 'zest-wire': '4' };
+      if (!route.request().url().endsWith('/events')) return route.fulfill({ status: 409, headers, json: {} });
+      const response = await route.fetch();
+      return route.fulfill({ response, headers: { ...response.headers(), ...headers } });
+    });
     await expect(bar).toHaveCount(0);
     await board.letRun();
     await page.goto(`${demo.url}/results`);
