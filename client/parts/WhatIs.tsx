@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { listed } from '@core/units/listed';
 import { ModalSheet } from '../ui/ModalSheet';
 import { Press } from '../ui/Press';
-import { capitalised } from '../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { usePalette } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { GLOSSARY, type Term } from './glossary';

@@ -15,7 +15,7 @@ import { repLabel } from '@core/run/plan';
 import { formatDelta, formatTime } from '@core/units/time';
 import { schoolsOf, type PulseBand } from '@core/squad/schools';
 import { memberOf, useSquad } from '../data/useSquad';
-import { capitalised } from '../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { dayName } from '../ui/days';
 import { Delta } from '../ui/Delta';
 import { EffortPicker } from '../ui/EffortPicker';
@@ -129,7 +129,7 @@ function useInWords({ read, row, review }: { read: ReadRun; row: ReviewRow; revi
     return asked && leverFor(asked);
   }, [own, facts]);
   const ownFacts = useMemo(() => ({ ...facts, athletes: own ? [own] : [] }), [facts, own]);
-  const { findings } = findingsOf(ownFacts);
+  const { findings } = useMemo(() => findingsOf(ownFacts), [ownFacts]);
   const differences = differencesOf({ ...review, rows: [row] }, read.state.endedAtMs !== undefined);
   const said: Said[] = [
     ...findings.map((finding): Said => ({

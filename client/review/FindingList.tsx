@@ -8,7 +8,7 @@ import { Text } from '../ui/Text';
 /** A sentence, the chain behind it if it has one, and the answers to it. */
 export type Said = { text: string; why?: () => readonly WhyLine[]; answers?: ReactNode };
 
-/** What matters, first and large: a few sentences; undefined while they are worked out. */
+/** The few sentences that matter, in large type. @param props.said undefined while they are worked out. */
 export function FindingList({ said }: { said: readonly Said[] | undefined }) {
   const palette = usePalette();
   return (

@@ -168,10 +168,7 @@ function saidOf(read: ReadRun, facts: SessionFacts, findings: Findings, squad: S
 /** `10 reps`, of groups that ran differently `10 and 8 reps`. */
 function repsText(reviews: ReadRun['reviews']): string {
   const counts = reviews.map(({ columns }) => columns.length);
-  return `${counts
-    .slice(0, -1)
-    .map((n) => `${n} and `)
-    .join('')}${counted(counts.at(-1) ?? 0, 'rep')}`;
+  return [...counts.slice(0, -1), counted(counts.at(-1) ?? 0, 'rep')].join(' and ');
 }
 
 /** Has what the page of the next step needs worked out and fetched before it is opened. */

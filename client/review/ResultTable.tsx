@@ -12,25 +12,13 @@ import { Text } from '../ui/Text';
 import { spokenDelta } from '../ui/spokenDelta';
 import { outcomeText, paceText, restPair } from './repText';
 import { evennessText, signedPercent } from './reviewText';
+import { TwoLines } from './TwoLines';
 
-/** What matters and the spread stand above it: few rows are in sight. */
+/** Rows drawn first: the findings and the spread above leave room for only a few. */
 const FIRST_ROWS = 6;
 
 const none = <Text quiet>–</Text>;
 const right = { alignItems: 'flex-end' } as const;
-
-function Two({ over, under, label }: { over: string; under?: string; label?: string }) {
-  return (
-    <View style={right}>
-      <Text as="strong">{over}</Text>
-      {under !== undefined && (
-        <Text as="label" quiet {...(label === undefined ? {} : { label })}>
-          {under}
-        </Text>
-      )}
-    </View>
-  );
-}
 
 function outcome(cell: ReviewCell): ReactNode {
   const { actualS, targetS, deltaS, verdict, plannedS, coveredM, expectedM, unfinished, leftOut } = cell;
@@ -110,7 +98,7 @@ function summaryColumns({ columns: reps, rows, meanOver }: Review): Shown[] {
         meanS === undefined ? (
           none
         ) : (
-          <Two
+          <TwoLines
             over={formatTime(meanS, 1)}
             {...(meanDeltaS === undefined
               ? {}
@@ -128,7 +116,7 @@ function summaryColumns({ columns: reps, rows, meanOver }: Review): Shown[] {
         const { distanceM, durationS } = cameTo(cells);
         if (durationS === 0) return none;
         const over = distanceM > 0 ? `${(distanceM / 1000).toFixed(1)} km` : '–';
-        return <Two over={over} under={`in ${formatTime(durationS, 0)}`} />;
+        return <TwoLines over={over} under={`in ${formatTime(durationS, 0)}`} />;
       },
     },
     !isOneRep && {
@@ -174,7 +162,7 @@ function summaryColumns({ columns: reps, rows, meanOver }: Review): Shown[] {
       cell: ({ rest }) => {
         if (!rest) return none;
         const [taken, planned] = restPair(rest.takenS, rest.plannedS);
-        return <Two over={taken} under={`of ${planned}`} />;
+        return <TwoLines over={taken} under={`of ${planned}`} />;
       },
     },
     has(({ evenness }) => evenness.firstPercent !== undefined) && {

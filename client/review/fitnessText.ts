@@ -29,7 +29,7 @@ export function fitnessText({ is, nothingNew, distanceM, before, after, atLeastS
   return `${READING_TEXT[is]}: ${withError(after)} over ${over}, before the session ${withError(before)}.`;
 }
 
-/** The day's reason to trust times less; undefined if there is none. */
+/** Explains why the day's times count for less; undefined if they count in full. */
 export function doubtText({
   hot,
   isWindy,

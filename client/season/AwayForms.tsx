@@ -5,7 +5,7 @@ import { easingDays, EXCEPTION_WORDS } from '@core/season/exceptions';
 import { EXCEPTION_KINDS, type AthleteException, type DaysOff } from '@core/season/season';
 import type { SquadMember } from '@core/squad/athlete';
 import { counted } from '@core/units/counted';
-import { capitalised } from '../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { today } from '../ui/days';
 import { FormSelect, FormText, FormWhen } from '../ui/form/Fields';
 import { useReadForm } from '../ui/form/useReadForm';

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { EXCEPTION_WORDS } from '@core/season/exceptions';
 import type { SquadMember } from '@core/squad/athlete';
 import type { LaidSeason } from '../data/useSeasons';
-import { capitalised } from '../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { dayInText } from '../ui/days';
 import { PrimaryButton } from '../ui/PrimaryButton';
 import { SPACE } from '../ui/theme';

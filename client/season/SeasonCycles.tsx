@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import type { CycleWeek, PhasePlan, SeasonPlan } from '@core/season/season';
-import { capitalised } from '../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { Select } from '../ui/Select';
 import { SmallButton } from '../ui/SmallButton';
 import { SPACE } from '../ui/theme';

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { SCHOOL_NOTES, SCHOOLS } from '@core/season/templates/schools';
 import type { Rhythm, RhythmDay } from '@core/season/season';
 import type { LaidSeason } from '../data/useSeasons';
-import { capitalised } from '../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { Select } from '../ui/Select';
 import { Stepper } from '../ui/Stepper';
 import { SPACE } from '../ui/theme';

@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { COURSES } from '@core/fitness/mark';
 import { formatDistance, USUAL_DISTANCES_M } from '@core/units/distance';
 import { formatMarkTime } from '@core/units/time';
-import { capitalised } from '../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { Choice } from '../ui/Choice';
 import { FormChoice, FormText, FormWhen } from '../ui/form/Fields';
 import { SideBySide } from '../ui/SideBySide';

@@ -1,6 +1,6 @@
 import { surenessAt, type Sureness } from '@core/fitness/howSure';
 import type { PaceRow } from '@core/paces/paceTable';
-import { capitalised } from '../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 
 const SURE_WORDS: Record<Sureness, string> = { sure: 'sure', fair: 'fairly sure', unsure: 'unsure' };
 

@@ -53,9 +53,6 @@ const sticky = { position: 'sticky', left: 0, zIndex: 1 } as unknown as ViewStyl
 const skipped = (rowHeight: number) =>
   ({ contentVisibility: 'auto', containIntrinsicSize: `auto ${rowHeight}px` }) as unknown as ViewStyle;
 
-/** The width of a column that names none. */
-const USUAL_PX = 80;
-
 // Cells share what room there is to spare, and scroll where there is none.
 const cellStyle = (width: number): ViewStyle => ({
   width: rem(width),
@@ -188,7 +185,7 @@ const Line = memo(function Line({ row, columns, rowHeight, nameWidth, nameLabel,
       </View>
       {(typeof row.cells === 'function' ? row.cells(columns.length) : row.cells.slice(0, columns.length)).map(
         (content, i) => (
-          <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? USUAL_PX)}>
+          <View key={columns[i]?.key ?? i} role="cell" style={cellStyle(columns[i]?.width ?? 80)}>
             {content}
           </View>
         ),
@@ -203,9 +200,9 @@ const itself = (name: string) => name;
 const FIRST = { rows: 18, leastRows: 6, cells: 90 };
 /** Columns that a window shows at once, and one more. */
 function columnsInSight(columns: readonly TableColumn[], nameWidth: number, windowPx: number): number {
-  let px = nameWidth;
-  const beyond = columns.findIndex(({ width }) => (px += width) > windowPx);
-  return beyond < 0 ? columns.length : Math.min(columns.length, beyond + 2);
+  let inSight = 0;
+  for (let px = nameWidth; px <= windowPx && inSight < columns.length; inSight++) px += columns[inSight]?.width ?? 0;
+  return Math.min(columns.length, inSight + 1);
 }
 
 /** A table that scrolls sideways under a first column that stays. */

@@ -1,5 +1,7 @@
 /** Care in a coach's words: short for a row, with the day for a list, and the usual caution. */
 import { YOUNG_UNDER } from '../squad/athlete';
+import { capitalised } from '../units/capitalised';
+import { grouped } from '../units/grouped';
 import { shortDay } from '../units/shortDay';
 import type { CareEntry } from './care';
 
@@ -34,13 +36,11 @@ function whatText({ reason, value, legs, isStop, isInjured }: CareEntry): string
   }
 }
 
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
-
 /** A sentence for the athlete's own row: `Niggle in rep 3.`, with the day if it was another. */
 export function careReason(entry: CareEntry, ranOn?: string): string {
   const date = dayOf(entry);
   const day = date === undefined || date === ranOn ? '' : `, ${shortDay(date)}`;
-  return `${capital(whatText(entry))}${day}.`;
+  return `${capitalised(whatText(entry))}${day}.`;
 }
 
 /** The day belongs in the text: standing conditions have none, and effort has crept up over several. */
@@ -55,11 +55,7 @@ export function careText(entry: CareEntry, since: (date: string) => string): str
 
 /** Each reason, those of one day together: `niggle in rep 6 and effort 10 at the end, Sun 29 Nov`. */
 export function careTexts(entries: readonly CareEntry[], since: (date: string) => string): string[] {
-  const days = new Map<string, CareEntry[]>();
-  for (const entry of entries) {
-    const day = entry.reason === 'legs' ? 'legs' : (dayOf(entry) ?? entry.reason);
-    days.set(day, [...(days.get(day) ?? []), entry]);
-  }
+  const days = grouped(entries, (entry) => (entry.reason === 'legs' ? 'legs' : (dayOf(entry) ?? entry.reason)));
   return [...days.values()].map((ofDay) => {
     const last = ofDay.at(-1);
     return [...ofDay.slice(0, -1).map(whatText), ...(last ? [careText(last, since)] : [])].join(' and ');

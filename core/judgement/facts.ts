@@ -2,14 +2,14 @@
  * The facts of a session, gathered once: care, was it run as asked, conditions, effort, level. Findings, verdicts and the next step are
  * read from them in that order, and the first that explains the times is given.
  */
-import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/curve';
+import { curveMovedBy, timeFor, type Curve } from '../fitness/curve';
 import { asMostTell, type Telling } from '../outlook/calibration';
 import { asRun, type SessionAsRun } from '../review/asRun';
 import type { ReviewCell } from '../review/cell';
 import { meantOfLast, readEffort, type EffortReading } from '../review/effortReading';
 import { effortAdded, feltOn, hotDay, type HotDay } from '../review/heatCost';
 import type { Review, ReviewRow } from '../review/review';
-import { shownLevel } from '../review/shownLevel';
+import { plainFrom, shownLevel } from '../review/shownLevel';
 import type { Flag, NextDay, StopReason } from '../run/events';
 import type { Plan } from '../run/plan';
 import type { AthleteState, RunState } from '../run/runState';
@@ -88,8 +88,6 @@ export type FactsSource = {
 
 /** The distance a level is given over. */
 const JUDGED_M = 5000;
-/** Standard errors of the curve from which it is reported. */
-const PLAIN_SES = 3;
 /** Open-ended work is meant to end this hard. */
 const OPEN_ENDS_AT = 9;
 
@@ -152,8 +150,7 @@ function endOf(
 
 function shownOf(curve: Curve, { legs, cells }: SessionAsRun, end: EndEffort | undefined): ShownFacts | undefined {
   if (cells.some(({ rep }) => rep?.pace === 'max')) return undefined;
-  const plain = PLAIN_SES * errorShareFor(curve, JUDGED_M);
-  const shift = shownLevel(curve, legs, (end?.told ?? 0) >= NOTHING_LEFT, plain);
+  const shift = shownLevel(curve, legs, (end?.told ?? 0) >= NOTHING_LEFT, plainFrom(curve));
   if (shift === undefined) return undefined;
   const moved = curveMovedBy(curve, [shift]);
   return { shift, atLeastS: timeFor(moved, JUDGED_M), curve: moved };

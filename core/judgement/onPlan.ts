@@ -1,4 +1,4 @@
-/** Checks that the outlook calls a step on plan, and that it gives an athlete no more than they may have. */
+/** Checks on a proposed step: it is on plan by the outlook, and adds one rep at most. */
 import { outlookFor } from '../outlook/outlook';
 import type { PaceSource } from '../paces/paceSpeed';
 import type { MeantArc } from '../session/intent';

@@ -10,7 +10,7 @@ import {
   type KeptFrom,
 } from '../review/fitnessReading';
 import type { Goal } from '../squad/athlete';
-import { mean } from '../units/mean';
+import { mean, meanOfKnown } from '../units/mean';
 import type { AthleteFacts, SessionFacts } from './facts';
 
 /**
@@ -26,7 +26,7 @@ export type TrialRow = {
   expectedS?: number;
   ranS?: number;
   /** Its worth over 5000 m, and over the goal's distance. */
-  worth?: { fiveKS: number; errorS: number; goalS?: number; goalErrorS?: number };
+  worth?: { fiveKS: number; errorS: number; goalS?: number };
   goal?: Goal;
   reps?: GoalReps;
   verdict?: GoalVerdict;
@@ -64,10 +64,20 @@ type TrialCells = NonNullable<AthleteFacts['row']>['cells'];
 /** A time over some distance, with its standard error, in seconds. */
 type Level = { timeS: number; errorS: number };
 
-/** The reading's level over the goal's distance, if it has any news; or else that of a trial of somebody without marks. */
-function levelAtGoal(goal: Goal, reading: FitnessReading | undefined, first: Curve | undefined): Level | undefined {
-  if (reading) return reading.nothingNew || reading.distanceM !== goal.distanceM ? undefined : reading.after;
-  return first && levelOver(first, goal.distanceM);
+/** Levels shown over 5000 m and over the goal's distance. */
+type Shown = { fiveK: Level; atGoal?: Level | undefined };
+
+/** By the reading; or else by the curve through a trial of somebody without marks. */
+function shownBy(
+  reading: FitnessReading | undefined,
+  first: Curve | undefined,
+  goal: Goal | undefined,
+): Shown | undefined {
+  if (reading) {
+    const { after, fiveK = after, distanceM } = reading;
+    return { fiveK, atGoal: distanceM === goal?.distanceM ? after : undefined };
+  }
+  return first && { fiveK: levelOver(first, FIVE_K_M), atGoal: goal && levelOver(first, goal.distanceM) };
 }
 
 const levelOver = (curve: Curve, distanceM: number): Level => ({
@@ -87,8 +97,8 @@ function rowOf(own: AthleteFacts, { plan, intent }: SessionFacts, { curve, goal,
     ? curve && distanceM > 0
       ? timeFor(curve, distanceM)
       : undefined
-    : meanOf(longest.map(({ targetS }) => targetS));
-  const ranS = meanOf(longest.map(({ actualS }) => actualS));
+    : meanOfKnown(longest.map(({ targetS }) => targetS));
+  const ranS = meanOfKnown(longest.map(({ actualS }) => actualS));
   const reps = row && goal ? goalReps(row) : undefined;
   const session: KeptFrom = plan;
   const trials = row ? trialsIn(row, intent, own.effort, session) : [];
@@ -96,45 +106,28 @@ function rowOf(own: AthleteFacts, { plan, intent }: SessionFacts, { curve, goal,
   const estimate = reading && markOfEstimate(reading, session);
   // Without marks before it, the trial is all there is to go by.
   const first = !reading && !isUnsound && trials.length > 0 ? fitCurve(trials, { asOf: plan.date }) : undefined;
-  const worth = reading ? worthOf(reading, goal) : first && worthOfFirst(first, goal);
+  const shown = shownBy(reading, first, goal);
+  // A reading without news leaves the goal's verdict open.
+  const level = reading?.nothingNew ? undefined : shown?.atGoal;
   return {
     athleteId,
     name,
     ...(distanceM > 0 ? { distanceM } : {}),
     ...(expectedS === undefined ? {} : { expectedS }),
     ...(ranS === undefined ? {} : { ranS }),
-    ...(worth ? { worth } : {}),
-    ...(goal ? { goal, verdict: verdictOf(goal, reps, { cells, level: levelAtGoal(goal, reading, first) }) } : {}),
+    ...(shown ? { worth: worthOf(shown, goal) } : {}),
+    ...(goal ? { goal, verdict: verdictOf(goal, reps, { cells, level }) } : {}),
     ...(reps ? { reps } : {}),
     marks: isUnsound ? [] : trials.length > 0 ? trials : estimate ? [estimate] : [],
   };
 }
 
-const meanOf = (values: readonly (number | undefined)[]): number | undefined => {
-  const known = values.filter((value) => value !== undefined);
-  return known.length > 0 ? mean(known) : undefined;
-};
-
-function worthOf({ distanceM, after, fiveK }: FitnessReading, goal: Goal | undefined) {
-  const over = fiveK ?? after;
-  return {
-    fiveKS: over.timeS,
-    errorS: over.errorS,
-    ...(goal && distanceM === goal.distanceM && distanceM !== FIVE_K_M
-      ? { goalS: after.timeS, goalErrorS: after.errorS }
-      : {}),
-  };
-}
-
-function worthOfFirst(curve: Curve, goal: Goal | undefined) {
-  const over = levelOver(curve, FIVE_K_M);
-  const atGoal = goal && goal.distanceM !== FIVE_K_M ? levelOver(curve, goal.distanceM) : undefined;
-  return {
-    fiveKS: over.timeS,
-    errorS: over.errorS,
-    ...(atGoal ? { goalS: atGoal.timeS, goalErrorS: atGoal.errorS } : {}),
-  };
-}
+/** The goal's time is left out of a 5000: it is that of the 5k. */
+const worthOf = ({ fiveK, atGoal }: Shown, goal: Goal | undefined): NonNullable<TrialRow['worth']> => ({
+  fiveKS: fiveK.timeS,
+  errorS: fiveK.errorS,
+  ...(atGoal && goal?.distanceM !== FIVE_K_M ? { goalS: atGoal.timeS } : {}),
+});
 
 /** Everyone who ran it: the longest distance first, and of one distance the quickest. */
 export const trialTable = (facts: SessionFacts, aboutOf: (athleteId: string) => AboutTrial): TrialRow[] =>

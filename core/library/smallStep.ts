@@ -138,7 +138,7 @@ function lessRest(session: SessionTree, intent: Intent | undefined): SessionTree
   return nextStep(session, 'less-rest');
 }
 
-/** A step on by a lever, no larger than the app may make up; undefined if there is none. */
+/** Takes a session a step on by one lever, within the limits above; undefined if that changes nothing. */
 export function smallStep(session: SessionTree, lever: Lever, intent: Intent | undefined): SessionTree | undefined {
   switch (lever) {
     case 'more':

@@ -102,20 +102,12 @@ export function judgePoints(points: readonly Point[], arc: MeantArc, meant = mea
   const overAtEnd = end?.effort === undefined || end.isAsked ? 0 : end.effort - (meant.at(-1) ?? 0);
   const limitShare = end?.limitShare ?? 0;
   const cannot = isBeyond(mostSpent) || limitShare > LIMIT.cannot;
-  const isStretched = breachesOf({ over, overAtEnd, leastLeft, mostSpent, limitShare }, arc).length > 0;
+  const judged = { over, overAtEnd, leastLeft, mostSpent, limitShare };
+  const isStretched = breachesOf(judged, arc).length > 0;
   const isLight = !isOpen && lastEffort !== undefined && lastEffort < arc.last - TOO_EASY && over < 0.5;
   const fit: SessionFit =
     over === -Infinity ? 'unknown' : cannot ? 'cannot' : isStretched ? 'stretched' : isLight ? 'light' : 'fine';
-  return {
-    fit,
-    meant,
-    over,
-    overAtEnd,
-    leastLeft,
-    mostSpent,
-    limitShare,
-    ...(lastEffort === undefined ? {} : { lastEffort }),
-  };
+  return { fit, meant, ...judged, ...(lastEffort === undefined ? {} : { lastEffort }) };
 }
 
 /** Predicts a session for one athlete; unknown without a curve. */

@@ -107,7 +107,7 @@ function legsOf(
 
 const laidOut = new WeakMap<readonly ReviewCell[], SessionAsRun>();
 
-/** Lays out what was run to its end, also the reps that are left out of the reading: they cost what they cost. Cached for each row. */
+/** Lays out the finished reps, including those left out of the reading, since they tired the athlete too. Cached for each row. */
 export function asRun(cells: readonly ReviewCell[]): SessionAsRun {
   const known = laidOut.get(cells) ?? layOut(cells);
   laidOut.set(cells, known);

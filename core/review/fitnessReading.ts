@@ -1,5 +1,5 @@
 /** What a session says about one athlete's fitness, in the figures that a coach is told, and the marks that can be kept of it. */
-import { curveMovedBy, errorShareFor, timeErrorFor, timeFor } from '../fitness/curve';
+import { curveMovedBy, timeErrorFor, timeFor } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
 import { SHORTEST_MARK_M } from '../fitness/weighing';
 import type { Intent } from '../session/intent';
@@ -14,6 +14,7 @@ import type { ReviewCell } from './cell';
 import type { EffortReading } from './effortReading';
 import { evidenceOf } from './evidence';
 import type { ReviewRow } from './review';
+import { plainFrom } from './shownLevel';
 
 /** Without a goal a level is told over this distance. */
 const USUAL_M = 5000;
@@ -69,12 +70,9 @@ export function askedOf(
   };
 }
 
-/** Standard errors of the curve from which a shown level is reported plainly. */
-const PLAIN_SES = 3;
-
 /** The time at a level far above the curve. */
 function atLeastOf({ curve, distanceM }: FitnessAsked, shown: number | undefined): number | undefined {
-  if (shown === undefined || shown <= PLAIN_SES * errorShareFor(curve, USUAL_M)) return undefined;
+  if (shown === undefined || shown <= plainFrom(curve)) return undefined;
   return timeFor(curveMovedBy(curve, [shown]), distanceM);
 }
 

@@ -1,5 +1,5 @@
 /** Work that the marks call impossible, and the least level that would allow it: evidence without a reported effort. */
-import { curveMovedBy, type Curve } from '../fitness/curve';
+import { curveMovedBy, errorShareFor, type Curve } from '../fitness/curve';
 import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf, type Point } from '../outlook/predict';
 import { MOST_OF_LIMIT } from '../outlook/outlook';
@@ -13,6 +13,11 @@ const MOST = 0.4;
 const CLOSE = 0.002;
 const FIRST_STEP = 0.03;
 const MOST_STEPS = 12;
+
+/** The distance by whose error a curve is judged, and the standard errors beyond which a level is reported plainly. */
+const PLAIN = { overM: 5000, ses: 3 };
+/** Levels up to this, as ln(speed) above the curve, may be no more than its error. */
+export const plainFrom = (curve: Curve): number => PLAIN.ses * errorShareFor(curve, PLAIN.overM);
 
 /** The most that was used of each gauge after any rep. */
 export type MostUsed = { reserve: number; limit: number };
@@ -39,7 +44,7 @@ export function shownLevel(curve: Curve, legs: readonly TargetLeg[], wasSpent: b
   };
   if (!isImpossible(pointsAt(0))) return undefined;
   const allowed = allowedLimit(wasSpent);
-  /** How much more was used than there is at a level; 0 or below is enough. */
+  /** Overuse at a level; 0 or below means that the level allows the work. */
   const overAt = (shift: number) => {
     const { reserve, limit } = mostUsed(pointsAt(shift));
     return Math.max(reserve - 1, limit - allowed);

@@ -1,4 +1,4 @@
-/** Settings of the club as a whole: where it is, how it counts its weeks, when it is hot there, and who is young. */
+/** Club settings: time zone, first day of the week, hot months, and the age under which an athlete is young. */
 export type Club = {
   /** By the names of the time zone database, like Europe/London; that of the device where left out. */
   timeZone?: string;

@@ -5,7 +5,7 @@ import type { Chances } from '@core/outlook/chances';
 import type { Outlook } from '@core/outlook/outlook';
 import type { AthletePlan } from '@core/planning/athletePlans';
 import { INTENT_FACTS } from '@core/session/intent';
-import { capitalised } from '../../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { Empty } from '../../ui/Empty';
 import { Press } from '../../ui/Press';
 import { SmallButton } from '../../ui/SmallButton';

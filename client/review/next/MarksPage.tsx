@@ -20,6 +20,7 @@ import { Table, type TableColumn } from '../../ui/Table';
 import { Trouble } from '../../ui/Trouble';
 import { Text } from '../../ui/Text';
 import { KeepMark } from '../KeepMark';
+import { TwoLines } from '../TwoLines';
 import { useSquadFitness } from '../useFitness';
 import { knownCurve } from '../useFacts';
 import type { ReadRun } from '../useReview';
@@ -45,41 +46,36 @@ function verdictText(verdict: GoalVerdict | undefined): string {
   }
 }
 
-function Two({ over, under }: { over: string; under?: string | undefined }) {
-  return (
-    <View style={{ alignItems: 'flex-end' }}>
-      <Text as="strong">{over}</Text>
-      {under !== undefined && (
-        <Text as="label" quiet>
-          {under}
-        </Text>
-      )}
-    </View>
-  );
-}
-
 const errorText = (s: number) => `± ${Math.max(1, Math.round(s))} s`;
 
 /** `1500, now 4:27.2`. For a 5k goal the Worth column has the time. */
 const goalText = ({ distanceM }: Goal, nowS: number | undefined) =>
   nowS === undefined ? formatDistance(distanceM) : `${formatDistance(distanceM)}, now ${formatMarkTime(nowS)}`;
 
+/** `9:20.0: −3.2`; without marks `over 3000`. */
+function expectedText({
+  distanceM,
+  expectedS,
+  ranS,
+}: { [K in 'distanceM' | 'expectedS' | 'ranS']: TrialRow[K] | undefined }) {
+  if (expectedS === undefined) return distanceM === undefined ? undefined : `over ${formatDistance(distanceM)}`;
+  return `${formatTime(expectedS, 1)}${ranS === undefined ? '' : `: ${formatDelta(ranS - expectedS)}`}`;
+}
+
 function cellsOf({ distanceM, expectedS, ranS, worth, goal, reps, verdict }: TrialRow) {
   return [
-    <Two
+    <TwoLines
       key="ran"
       over={ranS === undefined ? '–' : formatTime(ranS, 1)}
-      under={
-        expectedS === undefined
-          ? distanceM === undefined
-            ? undefined
-            : `over ${formatDistance(distanceM)}`
-          : `${formatTime(expectedS, 1)}${ranS === undefined ? '' : `: ${formatDelta(ranS - expectedS)}`}`
-      }
+      under={expectedText({ distanceM, expectedS, ranS })}
     />,
-    <Two key="worth" over={worth ? formatTime(worth.fiveKS, 0) : '–'} under={worth && errorText(worth.errorS)} />,
-    <Two key="goal" over={goal ? formatMarkTime(goal.timeS) : '–'} under={goal && goalText(goal, worth?.goalS)} />,
-    <Two key="verdict" over={verdictText(verdict)} {...(reps ? { under: `held ${reps.held} of ${reps.of}` } : {})} />,
+    <TwoLines key="worth" over={worth ? formatTime(worth.fiveKS, 0) : '–'} under={worth && errorText(worth.errorS)} />,
+    <TwoLines key="goal" over={goal ? formatMarkTime(goal.timeS) : '–'} under={goal && goalText(goal, worth?.goalS)} />,
+    <TwoLines
+      key="verdict"
+      over={verdictText(verdict)}
+      {...(reps ? { under: `held ${reps.held} of ${reps.of}` } : {})}
+    />,
   ];
 }
 

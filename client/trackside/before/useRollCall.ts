@@ -17,7 +17,7 @@ import { keepSaid, keptSaid, type RollSaid } from './rollMemory';
 
 const NOTHING: DayPlan = {};
 
-/** The plan with a mark on whoever needs care: a helper's phone gets the mark, never the reason. */
+/** Marks the athletes who need care. The plan goes to helpers' phones, so it has the mark and never the reason. */
 const withCare = (plan: Plan, careOf: CareView['of'] | undefined): Plan => ({
   ...plan,
   groups: plan.groups.map((group) => ({

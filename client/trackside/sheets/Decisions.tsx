@@ -4,7 +4,7 @@ import type { TrackDecision } from '@core/run/events';
 import { optionsFor } from '@core/trackside/options';
 import { groupOf, membersOf, type AthleteState } from '@core/run/runState';
 import { dueStarts, startOf } from '@core/run/starts';
-import { capitalised } from '../../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { Choice } from '../../ui/Choice';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';

@@ -3,7 +3,7 @@ import type { ProposalOption } from '@core/trackside/options';
 import type { LiveProposal } from '@core/trackside/proposals';
 import { RULES } from '@core/trackside/rules';
 import { groupOf, membersOf } from '@core/run/runState';
-import { capitalised } from '../../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { PrimaryButton } from '../../ui/PrimaryButton';
 import { SmallButton } from '../../ui/SmallButton';
 import { SPACE } from '../../ui/theme';

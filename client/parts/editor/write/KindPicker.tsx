@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import { INTENT_FACTS, INTENTS, type Intent } from '@core/session/intent';
-import { capitalised } from '../../../ui/capitalised';
+import { capitalised } from '@core/units/capitalised';
 import { Select } from '../../../ui/Select';
 import { Text } from '../../../ui/Text';
 
