@@ -37,6 +37,7 @@ export function RollRow({ name, detail, presence, onPresence, groups }: Props) {
           gap: SPACE.s,
           minHeight: 52,
           paddingHorizontal: SPACE.s,
+          paddingVertical: SPACE.xs,
           borderRadius: RADIUS,
           borderWidth: 1.5,
           borderColor: isHere ? palette.ink : palette.line,
@@ -74,6 +75,7 @@ export function RollRow({ name, detail, presence, onPresence, groups }: Props) {
           style={{
             width: 64,
             minHeight: 52,
+            alignSelf: 'stretch',
             alignItems: 'center',
             justifyContent: 'center',
             borderRadius: RADIUS,
