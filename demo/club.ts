@@ -1,6 +1,7 @@
 /** The made-up club of the demo: nobody here exists. */
 import type { Mark } from '@core/fitness/mark';
-import type { Leaning, Status } from '@core/squad/athlete';
+import type { Leaning } from '@core/fitness/shapePrior';
+import type { Status } from '@core/squad/athlete';
 
 /** What an athlete can really run, from which their marks are made: `off` is how far a day was from that (0.01 = 1 % slower). */
 export type ClubAthlete = {

@@ -1,7 +1,8 @@
 import { counted } from '@core/units/counted';
 import type { ModelName } from '@core/fitness/curve';
 import type { Course, MarkKind } from '@core/fitness/mark';
-import type { Leaning, Status } from '@core/squad/athlete';
+import type { Leaning } from '@core/fitness/shapePrior';
+import type { Status } from '@core/squad/athlete';
 import { daysBetween } from '@core/units/dayNumber';
 import { today } from '../ui/days';
 

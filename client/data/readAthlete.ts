@@ -1,6 +1,7 @@
 import { checkForm, type CheckedForm } from '@core/api/check';
 import { athleteSchema, type AthleteInput } from '@core/api/schemas';
-import { sinceWeeks, type Athlete, type Leaning, type SquadMember, type Status } from '@core/squad/athlete';
+import type { Leaning } from '@core/fitness/shapePrior';
+import { sinceWeeks, type Athlete, type SquadMember, type Status } from '@core/squad/athlete';
 
 /** An athlete's particulars as typed; an empty text is nothing. */
 export type AboutFields = {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { timeErrorFor, timeFor, type Curve } from '@core/fitness/curve';
 import { formatMark, type Mark } from '@core/fitness/mark';
+import { mayBeWrong } from '@core/fitness/wrongMark';
 import type { AthletePaces } from '@core/squad/athletePaces';
 import type { SquadMember } from '@core/squad/athlete';
 import { formatMarkTime, formatTime } from '@core/units/time';
@@ -29,6 +30,7 @@ function offText(residual: number): string {
 function MarkRow({ mark, curve, onPress }: { mark: Mark; curve: Curve | undefined; onPress: () => void }) {
   const palette = usePalette();
   const weighed = curve?.marks.find((candidate) => candidate.mark === mark);
+  const isDoubtful = curve !== undefined && weighed !== undefined && mayBeWrong(curve, weighed);
   const course = mark.course && mark.course !== 'track' ? [COURSE_WORDS[mark.course]] : [];
   const detail = [
     KIND_WORDS[mark.kind],
@@ -72,8 +74,8 @@ function MarkRow({ mark, curve, onPress }: { mark: Mark; curve: Curve | undefine
       <Text as="small" quiet>
         {detail}
       </Text>
-      <Text as="small" {...(weighed?.outlier ? { color: palette.late } : { quiet: true })}>
-        {weighed?.outlier ? `${counts} · does not fit the others` : counts}
+      <Text as="small" {...(isDoubtful ? { color: palette.late } : { quiet: true })}>
+        {isDoubtful ? `${counts} · does not fit the others` : counts}
       </Text>
     </Press>
   );

@@ -73,10 +73,10 @@ function Athlete({ athlete, squad, side: asked, story }: AthleteProps) {
     () => (draft ? athletePaces({ ...athlete, marks: draft }, book, asOf, { courses, stridesBy }) : paces),
     [draft, athlete, book, asOf, courses, stridesBy, paces],
   );
-  const unset = useMemo(
-    () => (athlete.nudge ? athletePaces({ marks: athlete.marks }, book, asOf, { courses, stridesBy }) : paces),
-    [athlete.nudge, athlete.marks, book, asOf, courses, stridesBy, paces],
-  );
+  const unset = useMemo(() => {
+    const { nudge, ...rest } = athlete;
+    return nudge ? athletePaces(rest, book, asOf, { courses, stridesBy }) : paces;
+  }, [athlete, book, asOf, courses, stridesBy, paces]);
   // What to keep in mind follows a moment later: the paces come first while a mark is typed.
   const marks = useDeferredValue(draft ?? athlete.marks);
   const care = useCare(squad, asOf)?.of.get(athlete.id);

@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { Circle, G, Path, Rect } from 'react-native-svg';
 import { timeErrorFor, timeFor, type Curve } from '@core/fitness/curve';
 import type { Mark } from '@core/fitness/mark';
+import { mayBeWrong } from '@core/fitness/wrongMark';
 import type { Goal } from '@core/squad/athlete';
 import { formatDistance, HALF_MARATHON_M, MARATHON_M } from '@core/units/distance';
 import { formatTime } from '@core/units/time';
@@ -170,7 +171,7 @@ export function CurveDrawing({ name, curve, goalCurve, goal, marks }: Props) {
               const [cx, cy] = [x(mark.distanceM), y(lapS(mark.timeS, mark.distanceM))];
               return (
                 <G key={i}>
-                  {weighed?.outlier && (
+                  {weighed && mayBeWrong(curve, weighed) && (
                     <Circle cx={cx} cy={cy} r={12} fill="none" stroke={palette.late} strokeWidth={2.5} />
                   )}
                   <MarkSign

@@ -1,22 +1,34 @@
 /**
  * Critical speed: the distance that can be covered in T seconds is D = CS·T + D′, for efforts of 2 to 20 minutes.
  * Monod & Scherrer, Ergonomics 8:329–338 (1965); Hughson et al., Int. J. Sports Med. 5:23–25 (1984), for runners.
- * A straight line in distance and time gives impossible sprints and endless stamina: outside that range the endurance curve of
- * the same marks (endurance.ts), moved to meet the line, takes over. That, the fading of marks and the prior are this project's own.
+ * A straight line in distance and time gives impossible sprints and endless stamina: outside the times of its own marks the endurance
+ * curve of the same marks (endurance.ts), moved to meet the line, takes over. That, the fading of marks and the prior are this project's
+ * own.
  */
+import { clamp } from './clamp';
 import { enduranceSpeedFor, rootOf, type EnduranceParameters } from './endurance';
 import { enduranceModel } from './enduranceModel';
 import { leastSquares } from './leastSquares';
 import { scaledByMisfit } from './misfit';
 import { CurveError, type CurveFit, type Model } from './model';
+import type { Leaning } from './shapePrior';
 import { straightLine } from './straightLine';
 import type { Weighed } from './weighing';
 
-/** CS in m/s and D′ in metres, and the curve that takes over outside 2 to 20 minutes; only its shape counts. */
-export type CriticalSpeedParameters = { criticalMps: number; reserveM: number; beyond: EnduranceParameters };
+/**
+ * CS in m/s and D′ in metres, the times in seconds that the line holds between, and the curve that takes over outside them; only its
+ * shape counts.
+ */
+export type CriticalSpeedParameters = {
+  criticalMps: number;
+  reserveM: number;
+  fromS: number;
+  toS: number;
+  beyond: EnduranceParameters;
+};
 
 const MEANT_FOR_S = { min: 120, max: 1200 };
-/** Where the endurance curve takes over completely, and marks no longer count. */
+/** Where marks no longer count. */
 const FADED_AT_S = { min: 90, max: 1500 };
 /** How far single runners are from the D′/CS of their endurance curve, in ln. */
 const RESERVE_SD = 0.3;
@@ -27,8 +39,8 @@ const READ_AT_S = [120, 240, 480, 720, 900];
 /** Search range of `timeFor`: from a sprint to ten days. */
 const SOLVER_S = { min: 1, max: 864_000 };
 
-/** How much the straight line counts at a duration: 1 within 2 to 20 minutes, fading in ln(time) to 0 at 90 s and 25 minutes. */
-export function weightOfLine(durationS: number): number {
+/** How much a mark counts for the line: 1 within 2 to 20 minutes, fading in ln(time) to 0 at 90 s and 25 minutes. */
+function weightOfMark(durationS: number): number {
   const { min, max } = MEANT_FOR_S;
   if (durationS < min) return Math.max(0, Math.log(durationS / FADED_AT_S.min) / Math.log(min / FADED_AT_S.min));
   if (durationS > max) return Math.max(0, Math.log(FADED_AT_S.max / durationS) / Math.log(FADED_AT_S.max / max));
@@ -56,9 +68,9 @@ function requireSpread(flatOut: readonly Weighed[]) {
     );
 }
 
-function fit(marks: readonly Weighed[]): CurveFit {
-  const endurance = enduranceModel.fit(marks);
-  const flatOut = marks.filter((weighed) => isFlatOut(weighed) && weightOfLine(weighed.timeS) > 0);
+function fit(marks: readonly Weighed[], leaning?: Leaning): CurveFit {
+  const endurance = enduranceModel.fit(marks, leaning);
+  const flatOut = marks.filter((weighed) => isFlatOut(weighed) && weightOfMark(weighed.timeS) > 0);
   requireSpread(flatOut);
   const shape = enduranceModel.parametersOf(endurance.x);
   const usual = lineThrough((durationS) => enduranceSpeedFor(shape, durationS));
@@ -67,84 +79,65 @@ function fit(marks: readonly Weighed[]): CurveFit {
   const off = ([lnCs = 0, lnReserveS = 0]: readonly number[], { mark, timeS, sd }: Weighed) =>
     (mark.distanceM / (Math.exp(lnCs) * (timeS + Math.exp(lnReserveS))) - 1) / sd;
   const residuals = (x: readonly number[]) => [
-    ...flatOut.map((mark) => off(x, mark) * Math.sqrt(weightOfLine(mark.timeS))),
+    ...flatOut.map((mark) => off(x, mark) * Math.sqrt(weightOfMark(mark.timeS))),
     ((x[1] ?? 0) - lnUsualS) / RESERVE_SD,
   ];
   const { x, covariance } = leastSquares(residuals, [Math.log(usual.criticalMps), lnUsualS]);
   const line = scaledByMisfit(covariance, residuals(x), x.length);
+  const times = flatOut.map(({ timeS }) => clamp(timeS, MEANT_FOR_S));
   // The line and the curve beyond it stand on the same marks; their errors are taken as independent, which errs on the large side.
-  const zeros = [0, 0, 0];
+  const zeros = [0, 0, 0, 0, 0];
+  const known = [0, 0, 0, 0];
   return {
-    x: [...x, ...endurance.x],
-    covariance: [...line.map((row) => [...row, ...zeros]), ...endurance.covariance.map((row) => [0, 0, ...row])],
+    x: [...x, Math.log(Math.min(...times)), Math.log(Math.max(...times)), ...endurance.x],
+    covariance: [
+      ...line.map((row) => [...row, ...zeros]),
+      ...[0, 1].map(() => [...known, 0, 0, 0]),
+      ...endurance.covariance.map((row) => [...known, ...row]),
+    ],
   };
 }
 
-/** Nodes and weights of Gauss and Legendre's quadrature over three points, on 0 to 1. */
-const GAUSS = [
-  { at: 0.5 - Math.sqrt(0.15), weight: 5 / 18 },
-  { at: 0.5, weight: 8 / 18 },
-  { at: 0.5 + Math.sqrt(0.15), weight: 5 / 18 },
-];
+const lineSpeed = ({ criticalMps, reserveM }: CriticalSpeedParameters, durationS: number) =>
+  criticalMps + reserveM / durationS;
 
-const lnLineSpeed = ({ criticalMps, reserveM }: CriticalSpeedParameters, durationS: number) =>
-  Math.log(criticalMps + reserveM / durationS);
-const lnBeyondSpeed = ({ beyond }: CriticalSpeedParameters, durationS: number) =>
-  Math.log(enduranceSpeedFor(beyond, durationS));
+/** The line's speed at an end of its range over that of the curve beyond; cached for each curve. */
+const movedBy = new WeakMap<CriticalSpeedParameters, { fromS?: number; toS?: number }>();
 
-/** Mean of ln(line speed / curve speed) between two durations, over ln(time). */
-function meanLnRatio(p: CriticalSpeedParameters, fromS: number, toS: number): number {
-  const ln = Math.log(toS / fromS);
-  return GAUSS.reduce((sum, { at, weight }) => {
-    const durationS = fromS * Math.exp(at * ln);
-    return sum + weight * (lnLineSpeed(p, durationS) - lnBeyondSpeed(p, durationS));
-  }, 0);
-}
-
-/** The shift of the outer curve in ln(speed), on the short and the long side; cached for each curve. */
-const movedBy = new WeakMap<CriticalSpeedParameters, { min?: number; max?: number }>();
-
-/**
- * ln of the speed held: in a fading band the *slopes* of line and curve are mixed by their weights, not the values, so that further
- * always takes longer and longer is always slower. Integrated by parts, since the weight is straight in ln(time).
- */
-function lnSpeed(p: CriticalSpeedParameters, durationS: number): number {
-  const weight = weightOfLine(durationS);
-  if (weight === 1) return lnLineSpeed(p, durationS);
-  const side = durationS < MEANT_FOR_S.min ? 'min' : 'max';
-  if (weight > 0) {
-    const moved = (1 - weight) * meanLnRatio(p, MEANT_FOR_S[side], durationS);
-    return weight * lnLineSpeed(p, durationS) + (1 - weight) * lnBeyondSpeed(p, durationS) + moved;
-  }
+function speedFor(p: CriticalSpeedParameters, durationS: number): number {
+  if (durationS >= p.fromS && durationS <= p.toS) return lineSpeed(p, durationS);
+  const end = durationS < p.fromS ? 'fromS' : 'toS';
   const cached = movedBy.get(p) ?? {};
-  const moved = cached[side] ?? meanLnRatio(p, MEANT_FOR_S[side], FADED_AT_S[side]);
-  movedBy.set(p, { ...cached, [side]: moved });
-  return lnBeyondSpeed(p, durationS) + moved;
+  const moved = cached[end] ?? lineSpeed(p, p[end]) / enduranceSpeedFor(p.beyond, p[end]);
+  movedBy.set(p, { ...cached, [end]: moved });
+  return enduranceSpeedFor(p.beyond, durationS) * moved;
 }
-
-const speedFor = (p: CriticalSpeedParameters, durationS: number) => Math.exp(lnSpeed(p, durationS));
 
 function timeFor(p: CriticalSpeedParameters, distanceM: number): number {
   const onLineS = (distanceM - p.reserveM) / p.criticalMps;
-  if (onLineS >= MEANT_FOR_S.min && onLineS <= MEANT_FOR_S.max) return onLineS;
+  if (onLineS >= p.fromS && onLineS <= p.toS) return onLineS;
   return rootOf((timeS) => speedFor(p, timeS) * timeS - distanceM, SOLVER_S.min, SOLVER_S.max);
 }
 
-/** The unknowns: ln CS, ln of D′/CS in seconds, and those of the endurance curve beyond. */
+/** The unknowns: ln CS, ln of D′/CS in seconds, (known) ln of the shortest and the longest time, and those of the endurance curve beyond. */
 export const criticalSpeed: Model<CriticalSpeedParameters> = {
   fit,
-  parametersOf: ([lnCs = 0, lnReserveS = 0, ...beyond]) => ({
+  parametersOf: ([lnCs = 0, lnReserveS = 0, lnFromS = 0, lnToS = 0, ...beyond]) => ({
     criticalMps: Math.exp(lnCs),
     reserveM: Math.exp(lnReserveS + lnCs),
+    fromS: Math.exp(lnFromS),
+    toS: Math.exp(lnToS),
     beyond: enduranceModel.parametersOf(beyond),
   }),
-  vectorOf: ({ criticalMps, reserveM, beyond }) => [
+  vectorOf: ({ criticalMps, reserveM, fromS, toS, beyond }) => [
     Math.log(criticalMps),
     Math.log(reserveM / criticalMps),
+    Math.log(fromS),
+    Math.log(toS),
     ...enduranceModel.vectorOf(beyond),
   ],
   timeFor,
   speedFor,
-  steps: [1e-4, 1e-3, ...enduranceModel.steps],
+  steps: [1e-4, 1e-3, 1e-4, 1e-4, ...enduranceModel.steps],
   meantForS: MEANT_FOR_S,
 };

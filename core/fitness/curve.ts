@@ -1,10 +1,11 @@
 import { criticalSpeed, type CriticalSpeedParameters } from './criticalSpeed';
 import { rootOf, type EnduranceParameters } from './endurance';
-import { enduranceModel, OUTLIER_SD } from './enduranceModel';
+import { enduranceModel } from './enduranceModel';
 import { isOnTrack, type Mark } from './mark';
 import { CurveError, type Model } from './model';
 import { powerLaw, type PowerLawParameters } from './powerLaw';
-import { usableBy, weigh, type CourseOffsets, type Weighed } from './weighing';
+import type { Leaning } from './shapePrior';
+import { usableBy, weigh, weighAll, type CourseOffsets, type Weighed } from './weighing';
 
 export { CurveError };
 
@@ -14,8 +15,6 @@ export type WeighedMark = Weighed & {
   weight: number;
   /** ln(run time / curve time): positive is slower than the curve. */
   residual: number;
-  /** True when it sits more than three standard deviations from the curve. */
-  outlier: boolean;
 };
 
 /** A level set by the coach: `distanceM` metres in `timeS` seconds, as of `date` (YYYY-MM-DD). */
@@ -33,6 +32,8 @@ type CurveBy<Name extends ModelName, P> = {
   covariance: number[][];
   /** The marks it was fitted to. */
   marks: WeighedMark[];
+  /** What they run best, where that is known: it decides what shape is expected. */
+  leaning?: Leaning;
   /** Set if the coach overruled the level. */
   nudge?: Nudge;
 };
@@ -92,33 +93,38 @@ function boundTo(curve: Curve): Bound {
 }
 
 /** A fitted model whose marks are not yet judged. */
-function fittedBy<P>(model: Model<P>, marks: readonly Weighed[]) {
-  const { x, covariance } = model.fit(marks);
-  return { parameters: model.parametersOf(x), covariance, marks: [] };
+function fittedBy<P>(model: Model<P>, marks: readonly Weighed[], leaning: Leaning | undefined) {
+  const { x, covariance } = model.fit(marks, leaning);
+  return { parameters: model.parametersOf(x), covariance, marks: [], ...(leaning ? { leaning } : {}) };
 }
 
-function unjudged(model: ModelName, marks: readonly Weighed[]): Curve {
+function unjudged(model: ModelName, marks: readonly Weighed[], leaning: Leaning | undefined): Curve {
   switch (model) {
     case 'endurance':
-      return { model, ...fittedBy(enduranceModel, marks) };
+      return { model, ...fittedBy(enduranceModel, marks, leaning) };
     case 'power-law':
-      return { model, ...fittedBy(powerLaw, marks) };
+      return { model, ...fittedBy(powerLaw, marks, leaning) };
     case 'critical-speed':
-      return { model, ...fittedBy(criticalSpeed, marks) };
+      return { model, ...fittedBy(criticalSpeed, marks, leaning) };
   }
 }
 
-/** How marks are looked at: from which day (YYYY-MM-DD), by which model, and with what is known of courses off the track. */
-export type FitOptions<M extends ModelName = ModelName> = { asOf: string; model?: M; courses?: CourseOffsets };
+/** How marks are looked at: from which day (YYYY-MM-DD), by which model, and with what is known of courses and of the athlete. */
+export type FitOptions<M extends ModelName = ModelName> = {
+  asOf: string;
+  model?: M;
+  courses?: CourseOffsets;
+  leaning?: Leaning | undefined;
+};
 
 /**
  * The marks that count. Off the track only those faster than the track marks predict: a slow course, headwind or long measurement explains
  * the others, and they never slow the paces. Without a mark on a track all count.
  */
-function withoutSlowCourses(weighed: readonly Weighed[]): Weighed[] {
+function withoutSlowCourses(weighed: readonly Weighed[], leaning: Leaning | undefined): Weighed[] {
   const onTrack = weighed.filter(({ mark }) => isOnTrack(mark));
   if (onTrack.length === 0 || onTrack.length === weighed.length) return [...weighed];
-  const { x } = enduranceModel.fit(onTrack);
+  const { x } = enduranceModel.fit(onTrack, leaning);
   const parameters = enduranceModel.parametersOf(x);
   return weighed.filter(
     ({ mark, timeS }) => isOnTrack(mark) || timeS < enduranceModel.timeFor(parameters, mark.distanceM),
@@ -130,31 +136,31 @@ function withoutSlowCourses(weighed: readonly Weighed[]): Weighed[] {
  * speed are passed over. Models: 'endurance', Péronnet & Thibault, J. Appl. Physiol. 67:453–465 (1989), penalised least squares
  * on ln(time); 'power-law', Riegel (1981); 'critical-speed', Monod & Scherrer (1965). Standard errors grow where marks disagree.
  * @param options.asOf the day the marks are looked at from, YYYY-MM-DD: older marks count less.
+ * @param options.leaning what the athlete runs best, by which a shape is expected.
  * @param options.courses offsets of named courses off the track, see courseOffsets().
  * @throws CurveError when no mark is usable, or for 'critical-speed' when there are not two of about 2 to 20 minutes, different enough.
  */
 export function fitCurve(marks: readonly Mark[], options: FitOptions<'endurance'>): EnduranceCurve;
 export function fitCurve(marks: readonly Mark[], options: FitOptions): Curve;
-export function fitCurve(marks: readonly Mark[], { asOf, model = 'endurance', courses }: FitOptions): Curve {
-  const weighed = usableBy(marks, asOf).map((mark) => weigh(mark, asOf, courses));
+export function fitCurve(marks: readonly Mark[], { asOf, model = 'endurance', courses, leaning }: FitOptions): Curve {
+  const weighed = weighAll(usableBy(marks, asOf), asOf, courses);
   if (weighed.length === 0)
     throw new CurveError('There is no race or trial of 200 m or more to work the paces out from.');
-  const counted = withoutSlowCourses(weighed);
-  const curve = unjudged(model, counted);
+  const counted = withoutSlowCourses(weighed, leaning);
+  const curve = unjudged(model, counted, leaning);
   const { timeFor: curveTime } = modelOf(curve);
   const total = counted.reduce((sum, { sd }) => sum + 1 / sd ** 2, 0);
-  const judged = weighed.map((mark): WeighedMark => {
-    const counts = counted.includes(mark);
-    const residual = Math.log(mark.timeS / curveTime(mark.mark.distanceM));
-    return {
-      ...mark,
-      weight: counts ? 1 / mark.sd ** 2 / total : 0,
-      residual,
-      outlier: counts && Math.abs(residual) > OUTLIER_SD * mark.sd,
-    };
-  });
+  const judged = weighed.map((mark): WeighedMark => ({
+    ...mark,
+    weight: counted.includes(mark) ? 1 / mark.sd ** 2 / total : 0,
+    residual: Math.log(mark.timeS / curveTime(mark.mark.distanceM)),
+  }));
   return { ...curve, marks: judged };
 }
+
+/** The curve of the default model through some of a curve's marks only, as it would be without the others; it names no marks. */
+export const refittedTo = ({ leaning }: Curve, marks: readonly Weighed[]): Curve =>
+  unjudged('endurance', marks, leaning);
 
 /** Seconds in which the athlete should cover `distanceM` metres flat out. */
 export function timeFor(curve: Curve, distanceM: number): number {

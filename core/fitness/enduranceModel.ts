@@ -9,24 +9,18 @@ import {
 import { covarianceFrom, leastSquares } from './leastSquares';
 import { scaledByMisfit } from './misfit';
 import type { CurveFit, Model } from './model';
+import { shapePrior, WIDEST, type Leaning } from './shapePrior';
 import type { Weighed } from './weighing';
 
-/** Priors on the shape, from the spread among trained runners: E/MAP and A/MAP (s). MAP itself has none. */
-const PRIOR = { e: { mean: -0.05, sd: 0.012 }, a: { mean: 55, sd: 8 } };
-/**
- * Odd marks must not bend the curve into nonsense: E and A stay within three standard deviations of their priors. A lower A
- * would even make a runner faster over a longer distance.
- */
 const LN_MAP = { min: Math.log(3), max: Math.log(60) };
-const BOUNDS = { e: { min: -0.086, max: -0.014 }, a: { min: 31, max: 79 } };
-/** A mark this many standard deviations off is flagged, and its pull is capped (Huber 1964). */
-export const OUTLIER_SD = 3;
+/** The pull of a mark this many standard deviations off is capped (Huber 1964). */
+const OUTLIER_SD = 3;
 
 /** The shape vector (ln MAP, E/MAP, A/MAP) as model parameters, kept inside the bounds. */
 function parametersOf(x: readonly number[]): EnduranceParameters {
-  const [lnMap = 0, e = PRIOR.e.mean, a = PRIOR.a.mean] = x;
+  const [lnMap = 0, e = 0, aS = 0] = x;
   const mapWkg = Math.exp(clamp(lnMap, LN_MAP));
-  return { mapWkg, eWkg: clamp(e, BOUNDS.e) * mapWkg, aJkg: clamp(a, BOUNDS.a) * mapWkg };
+  return { mapWkg, eWkg: clamp(e, WIDEST.e) * mapWkg, aJkg: clamp(aS, WIDEST.a) * mapWkg };
 }
 
 /** This share of the square remains beyond OUTLIER_SD, so that of two contradicting marks the level stays determined. */
@@ -44,10 +38,25 @@ function temperedSlope(residual: number): number {
   return off <= OUTLIER_SD ? 1 : (OUTLIER_SD + BEYOND * (off - OUTLIER_SD)) / Math.abs(tempered(residual));
 }
 
-/** Penalised least squares on ln(time), with priors on the shape and none on MAP: one mark is met exactly, two also bend the curve. */
-function fit(marks: readonly Weighed[]): CurveFit {
+/**
+ * How fast runners get quicker or slower, as a share of time a week: nobody's marks are all of one fitness. Not before this many weeks are
+ * marks of another season. This project's own values.
+ */
+const DRIFT = { sd: 0.0012, mostWeeks: 26 };
+
+/**
+ * Penalised least squares on ln(time), with priors on the shape and none on MAP: one mark is met exactly, two also bend the curve. Beside
+ * them goes a drift: older marks were run at another level. It ends with the newest mark, so that nobody's paces change by waiting.
+ */
+function fit(marks: readonly Weighed[], leaning?: Leaning): CurveFit {
+  const prior = shapePrior(leaning);
   // Starting from the power each mark would need in a steady 7 minutes keeps the solver inside a few steps.
-  const startMap = Math.max(...marks.map(({ mark, timeS }) => powerNeeded(mark.distanceM / timeS, mark.distanceM)));
+  const levels = marks
+    .map(({ mark, timeS }) => Math.log(powerNeeded(mark.distanceM / timeS, mark.distanceM)))
+    .sort((a, b) => a - b);
+  const startLnMap = levels.at(-1) ?? 0;
+  // The bounds hang on the middle mark: no wild one moves them.
+  const bounds = prior.boundsAt(levels[(levels.length - 1) >> 1] ?? 0);
   // The solver asks for slopes where it has just asked for residuals: cache the times.
   let cached: { x: readonly number[]; times: number[] } | undefined;
   const timesAt = (x: readonly number[]) => {
@@ -60,11 +69,16 @@ function fit(marks: readonly Weighed[]): CurveFit {
     cached = { x, times };
     return times;
   };
-  const plain = (curveS: number, { timeS, sd }: Weighed) => Math.log(curveS / timeS) / sd;
+  const plain = (curveS: number, { timeS, driftedSd }: Weighed) => Math.log(curveS / timeS) / driftedSd;
+  const newestDays = Math.min(...marks.map(({ ageDays }) => ageDays));
+  const weeksOf = ({ ageDays }: Weighed) => Math.min(DRIFT.mostWeeks, (ageDays - newestDays) / 7);
+  const off = (x: readonly number[], curveS: number, mark: Weighed) =>
+    plain(curveS, mark) + ((x[3] ?? 0) * weeksOf(mark)) / mark.driftedSd;
   const residuals = (x: readonly number[]) => [
-    ...timesAt(x).map((timeS, i) => tempered(plain(timeS, marks[i] as Weighed))),
-    ((x[1] ?? 0) - PRIOR.e.mean) / PRIOR.e.sd,
-    ((x[2] ?? 0) - PRIOR.a.mean) / PRIOR.a.sd,
+    ...timesAt(x).map((timeS, i) => tempered(off(x, timeS, marks[i] as Weighed))),
+    (x[3] ?? 0) / DRIFT.sd,
+    ((x[1] ?? 0) - prior.e.mean) / prior.e.sd,
+    ((x[2] ?? 0) - prior.aMeanS(x[0] ?? 0)) / prior.aSdS,
   ];
   const slopesBy = (slope: (residual: number) => number) => (x: readonly number[]) => {
     const p = parametersOf(x);
@@ -72,21 +86,23 @@ function fit(marks: readonly Weighed[]): CurveFit {
       ...timesAt(x).map((timeS, i) => {
         const mark = marks[i] as Weighed;
         const [byLevel, byE, byA] = enduranceSlopes(p, mark.mark.distanceM, timeS);
-        const scale = slope(plain(timeS, mark)) / mark.sd;
-        return [byLevel * scale, byE * scale, byA * scale];
+        const scale = slope(off(x, timeS, mark)) / mark.driftedSd;
+        return [byLevel * scale, byE * scale, byA * scale, weeksOf(mark) * scale];
       }),
-      [0, 1 / PRIOR.e.sd, 0],
-      [0, 0, 1 / PRIOR.a.sd],
+      [0, 0, 0, 1 / DRIFT.sd],
+      [0, 1 / prior.e.sd, 0, 0],
+      [-prior.aSlopeS(x[0] ?? 0) / prior.aSdS, 0, 1 / prior.aSdS, 0],
     ];
   };
-  const { x } = leastSquares(residuals, [Math.log(startMap), PRIOR.e.mean, PRIOR.a.mean], {
+  const { x } = leastSquares(residuals, [startLnMap, prior.e.mean, prior.aMeanS(startLnMap), 0], {
     jacobian: slopesBy(temperedSlope),
-    bounds: [LN_MAP, BOUNDS.e, BOUNDS.a],
+    bounds: [LN_MAP, bounds.e, bounds.a],
   });
   // Errors use the plain residuals: what tempering takes from a wild mark is counted once, as misfit.
   const covariance = covarianceFrom(slopesBy(() => 1)(x), x.length);
-  const untempered = [...timesAt(x).map((timeS, i) => plain(timeS, marks[i] as Weighed)), ...residuals(x).slice(-2)];
-  return { x, covariance: scaledByMisfit(covariance, untempered, x.length) };
+  const untempered = [...timesAt(x).map((timeS, i) => off(x, timeS, marks[i] as Weighed)), ...residuals(x).slice(-3)];
+  const scaled = scaledByMisfit(covariance, untempered, x.length);
+  return { x: x.slice(0, 3), covariance: scaled.slice(0, 3).map((row) => row.slice(0, 3)) };
 }
 
 /** The default model (see endurance.ts). The unknowns: ln MAP, E/MAP, A/MAP in seconds. */

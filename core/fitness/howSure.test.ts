@@ -75,7 +75,7 @@ test('a mark that does not fit is named with its month, how far off it is from t
   const [sentence = '', ...more] = outlierSentences(fitCurve(marks, { asOf: AS_OF }), AS_OF);
   expect(more).toEqual([]);
   expect(sentence).toMatch(
-    /^The 1500 from October sits \d+(\.\d)? % off the rest: slower than they say\. Leave it out/,
+    /^The 1500 from October sits \d+(\.\d)? % off the rest: slower than they say\. Put it right/,
   );
   const rest = fitCurve(marks.slice(0, 3), { asOf: AS_OF });
   const off = Math.log(340 / timeFor(rest, 1500)) * 100;

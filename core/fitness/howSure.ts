@@ -7,7 +7,9 @@ import { parseISO } from 'date-fns/parseISO';
 import { formatDistance } from '../units/distance';
 import { CurveError, fitCurve, errorShareFor, timeFor, type Curve } from './curve';
 import type { Mark } from './mark';
+import type { Leaning } from './shapePrior';
 import { ageDaysOn, usableBy } from './weighing';
+import { wrongMarksIn, type MarkOff } from './wrongMark';
 
 /** How sure: within about 2 %, within 4 %, or worse. */
 export type Sureness = 'sure' | 'fair' | 'unsure';
@@ -39,7 +41,7 @@ export const surenessAt = (error: number): Sureness => (error <= SURE ? 'sure' :
 export function surenessOf(curve: Curve): Sureness {
   const [, secondWorst = 0] = errorsOf(curve).sort((a, b) => b - a);
   const sureness = surenessAt(secondWorst);
-  return sureness === 'sure' && curve.marks.some(({ outlier }) => outlier) ? 'fair' : sureness;
+  return sureness === 'sure' && wrongMarksIn(curve).length > 0 ? 'fair' : sureness;
 }
 
 /** `March`, or `March 2025` when that is another year than that of `asOf`. */
@@ -56,22 +58,20 @@ const percentText = (share: number) => {
 };
 
 /**
- * A sentence for each mark that does not fit the others: "The 800 from March sits 4 % off the rest: slower than they say. …"
- * How far off is measured against the curve of the others alone.
+ * A sentence about the mark that does not fit the others: "The 800 from March sits 4 % off the rest: slower than they say. …"; of two that
+ * contradict each other about both.
  */
 export function outlierSentences(curve: Curve, asOf: string): string[] {
-  return curve.marks.flatMap((candidate) => {
-    if (!candidate.outlier) return [];
-    const rest = curve.marks.filter((other) => other !== candidate).map(({ mark }) => mark);
-    const off =
-      rest.length === 0
-        ? candidate.residual
-        : Math.log(candidate.mark.timeS / timeFor(fitCurve(rest, { asOf }), candidate.mark.distanceM));
-    const way = off > 0 ? 'slower' : 'faster';
+  const [first, second] = wrongMarksIn(curve);
+  if (!first) return [];
+  const text = ({ weighed }: MarkOff) => `The ${markText(weighed.mark, asOf)}`;
+  if (second)
     return [
-      `The ${markText(candidate.mark, asOf)} sits ${percentText(off)} off the rest: ${way} than they say. Leave it out of the curve if it was no fair run.`,
+      `${text(first)} and the ${markText(second.weighed.mark, asOf)} do not fit each other, by ${percentText(first.off)}. Leave out of the curve the one that was no fair run, or put its time right.`,
     ];
-  });
+  return [
+    `${text(first)} sits ${percentText(first.off)} off the rest: ${first.off > 0 ? 'slower' : 'faster'} than they say. Put it right if it is a slip, or leave it out of the curve if it was no fair run.`,
+  ];
 }
 
 /** Track trials a coach would run, in metres. */
@@ -89,7 +89,7 @@ const LONGEST_BY_LEANING = { '400-800': 1600, '800-1500': 3000, '1500-3k': 5000,
 const SHORTEST_BY_LEANING = { '400-800': 800, '800-1500': 800, '1500-3k': 1200, '5k-10k': 1600 };
 
 /** Whom a trial is looked for; unknown fields limit nothing. */
-export type TrialFor = { ageYears?: number | undefined; leaning?: keyof typeof LONGEST_BY_LEANING | undefined };
+export type TrialFor = { ageYears?: number | undefined; leaning?: Leaning | undefined };
 
 /** Trials that suit an age and an event, in metres; at least one. */
 function trialsFor({ ageYears, leaning }: TrialFor): number[] {
@@ -100,9 +100,9 @@ function trialsFor({ ageYears, leaning }: TrialFor): number[] {
 }
 
 /** The curve of the default model, or none. */
-function curveIfAny(marks: readonly Mark[], asOf: string): Curve | undefined {
+function curveIfAny(marks: readonly Mark[], asOf: string, leaning: Leaning | undefined): Curve | undefined {
   try {
-    return fitCurve(marks, { asOf });
+    return fitCurve(marks, { asOf, leaning });
   } catch (error) {
     if (error instanceof CurveError) return undefined;
     throw error;
@@ -111,12 +111,12 @@ function curveIfAny(marks: readonly Mark[], asOf: string): Curve | undefined {
 
 /** The suitable trial that would make the curve most certain, in metres; undefined without a usable mark. */
 export function bestTrialM(marks: readonly Mark[], asOf: string, who: TrialFor = {}): number | undefined {
-  const now = curveIfAny(marks, asOf);
+  const now = curveIfAny(marks, asOf, who.leaning);
   if (!now) return undefined;
   const tried = trialsFor(who).map((distanceM) => {
     // Run exactly as predicted, it leaves the curve in place and only narrows its errors.
     const trial: Mark = { distanceM, timeS: timeFor(now, distanceM), date: asOf, kind: 'trial' };
-    return { distanceM, error: meanError(fitCurve([...marks, trial], { asOf })) };
+    return { distanceM, error: meanError(fitCurve([...marks, trial], { asOf, leaning: who.leaning })) };
   });
   return tried.reduce((best, candidate) => (candidate.error < best.error ? candidate : best)).distanceM;
 }
@@ -146,7 +146,7 @@ export function doubtsAboutMarks(
   asOf: string,
   { canTrial = true, ...who }: TrialFor & { canTrial?: boolean } = {},
 ): string[] {
-  const curve = curveIfAny(marks, asOf);
+  const curve = curveIfAny(marks, asOf, who.leaning);
   if (!curve) return [];
   const usable = usableBy(marks, asOf);
   const newest = usable.reduce((a, b) => (b.date > a.date ? b : a));

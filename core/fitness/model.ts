@@ -1,3 +1,4 @@
+import type { Leaning } from './shapePrior';
 import type { Weighed } from './weighing';
 
 /** Thrown by fitCurve without a usable mark; the message is for the coach. */
@@ -13,8 +14,11 @@ export type CurveFit = { x: number[]; covariance: number[][] };
  * power, the athlete's level: raising it alone makes them faster everywhere and keeps the shape. The others are the shape.
  */
 export type Model<P> = {
-  /** @throws CurveError when these marks cannot carry this model. */
-  fit(marks: readonly Weighed[]): CurveFit;
+  /**
+   * @param leaning what the athlete runs best, by which a shape is expected.
+   * @throws CurveError when these marks cannot carry this model.
+   */
+  fit(marks: readonly Weighed[], leaning?: Leaning): CurveFit;
   parametersOf(x: readonly number[]): P;
   vectorOf(parameters: P): number[];
   /** Seconds for `distanceM` metres flat out. */

@@ -1,7 +1,7 @@
 /** How an athlete develops: what each mark was worth, and how fast that changes. */
 import { timeFor, type Curve } from './curve';
 import type { MarkKind } from './mark';
-import { sdOnItsDay } from './weighing';
+import { mayBeWrong } from './wrongMark';
 import { daysBetween } from '../units/dayNumber';
 
 /** What one mark alone is worth over a distance, by the shape of the athlete's curve: `timeS` ± `errorS` seconds. */
@@ -20,14 +20,14 @@ export function markWorths(curve: Curve, distanceM: number, from: string): MarkW
   return curve.marks
     .filter(({ mark }) => mark.date >= from)
     .map((weighed): MarkWorth => {
-      const { mark, timeS, outlier } = weighed;
+      const { mark, timeS, freshSd } = weighed;
       const ownS = worthS * (timeS / timeFor(curve, mark.distanceM));
       return {
         date: mark.date,
         kind: mark.kind,
         timeS: ownS,
-        errorS: ownS * sdOnItsDay(weighed),
-        ...(outlier ? { outlier } : {}),
+        errorS: ownS * freshSd,
+        ...(mayBeWrong(curve, weighed) ? { outlier: true as const } : {}),
       };
     })
     .sort((a, b) => a.date.localeCompare(b.date));

@@ -1,11 +1,12 @@
 import { isOnTrack, type Course, type Mark } from './mark';
-import { daysBetween, isDate } from '../units/dayNumber';
+import { dayNumber, daysBetween, isDate } from '../units/dayNumber';
 
 /**
  * A mark with how old it is, what it was worth on a track (`timeS`, the run time where no offset of its course is known), and how far
- * it is trusted: `sd` is the standard deviation of ln(time), 0.012 is 1.2 %.
+ * it is trusted: `sd` is the standard deviation of ln(time), 0.012 is 1.2 %; `freshSd` what that was on the day it was run; `driftedSd` what it
+ * is where a drift of the level over time is fitted beside the marks.
  */
-export type Weighed = { mark: Mark; ageDays: number; timeS: number; sd: number };
+export type Weighed = { mark: Mark; ageDays: number; timeS: number; sd: number; freshSd: number; driftedSd: number };
 
 /** By how much ln(time) is longer on a course than on a track, and how sure that is (standard deviation). */
 export type CourseOffset = { lnOffset: number; sd: number };
@@ -29,6 +30,11 @@ export function courseKey(mark: Pick<Mark, 'course' | 'courseName' | 'distanceM'
 /** The further a mark is from a race, the less it is trusted; this project's own values. */
 const SD_OF_KIND: Record<Mark['kind'], number> = { race: 0.012, trial: 0.02, session: 0.03, estimate: 0.03 };
 const SD_PER_DAY = 0.005 / 28;
+/** Of that, what is left where a drift of the level over time is fitted beside the marks. */
+const BESIDE_DRIFT = 0.5;
+/** Of the variance of a mark kept of a session this share is common to all kept within so many days. */
+const SHARED = 0.5;
+const TOGETHER_DAYS = 120;
 /** Marks shorter than this say nothing about endurance. */
 export const SHORTEST_MARK_M = 200;
 const USABLE = { minM: SHORTEST_MARK_M, maxM: 200_000, minMps: 0.8, maxMps: 12 };
@@ -53,22 +59,41 @@ export const usableBy = (marks: readonly Mark[], asOf: string): Mark[] =>
 /** Age in days on `asOf` (YYYY-MM-DD); 0 for a future day. */
 export const ageDaysOn = (date: string, asOf: string): number => Math.max(0, daysBetween(date, asOf));
 
+/** What other marks say of how far one is trusted. */
+type Among = {
+  courses?: CourseOffsets | undefined;
+  /** How many marks of its kind share an error with it, itself included. */
+  alike?: number;
+  /** Age in days of the newest mark of all; its own if left out. */
+  newestDays?: number;
+};
+
 /** A mark as seen from a day: 0.5 % less sure for each four weeks of age, and by what is known of its course. */
-export function weigh(mark: Mark, asOf: string, courses?: CourseOffsets): Weighed {
+export function weigh(mark: Mark, asOf: string, { courses, alike = 1, newestDays }: Among = {}): Weighed {
   const ageDays = ageDaysOn(mark.date, asOf);
   const { lnOffset, sd } = courses?.get(courseKey(mark) ?? '') ?? unknownCourse(mark);
   const { timeS, sd: ownSd } = mark.alone ?? { timeS: mark.timeS, sd: SD_OF_KIND[mark.kind] };
+  const shared = Math.sqrt(1 + SHARED * (alike - 1));
+  const aged = (days: number) => Math.hypot((ownSd + days * SD_PER_DAY) * shared, sd);
+  // A drift says nothing about the days since the newest mark.
+  const undriftedDays = Math.min(ageDays, newestDays ?? ageDays);
   return {
     mark,
     ageDays,
     timeS: timeS * Math.exp(-lnOffset),
-    sd: Math.hypot(ownSd + ageDays * SD_PER_DAY, sd),
+    sd: aged(ageDays),
+    freshSd: aged(0),
+    driftedSd: aged(undriftedDays + BESIDE_DRIFT * (ageDays - undriftedDays)),
   };
 }
 
-/** The standard deviation of ln(time) of a mark as it was on its own day: what its age makes it less sure of today does not count. */
-export function sdOnItsDay({ mark, ageDays, sd }: Weighed): number {
-  const ownSd = mark.alone?.sd ?? SD_OF_KIND[mark.kind];
-  const ofCourse = Math.max(0, sd ** 2 - (ownSd + ageDays * SD_PER_DAY) ** 2);
-  return Math.sqrt(ownSd ** 2 + ofCourse);
+/** Every mark as seen from a day; those kept of sessions share what one athlete's way of telling effort makes them off by. */
+export function weighAll(marks: readonly Mark[], asOf: string, courses?: CourseOffsets): Weighed[] {
+  const keptOn = marks.filter(({ kind }) => kind === 'session').map(({ date }) => dayNumber(date));
+  const newestDays = Math.min(...marks.map(({ date }) => ageDaysOn(date, asOf)));
+  return marks.map((mark) => {
+    const on = dayNumber(mark.date);
+    const alike = mark.kind === 'session' ? keptOn.filter((day) => Math.abs(day - on) <= TOGETHER_DAYS).length : 1;
+    return weigh(mark, asOf, { courses, alike, newestDays });
+  });
 }

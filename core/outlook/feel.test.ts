@@ -83,7 +83,7 @@ const NOT_FOR: Readonly<Record<string, readonly Who[]>> = {
   'Two sets of 600': ['30:00, a beginner'],
   'Down the ladder': ['30:00, a beginner'],
   'Mile-pace 400s': ['30:00, a beginner'],
-  'The mile in pieces': ['24:00', '30:00, a beginner'],
+  'The mile in pieces': ['21:30', '24:00', '30:00, a beginner'],
   'A bit of everything': ['30:00, a beginner'],
 };
 /** By effort, or flat out: there is nothing to predict. */

@@ -263,7 +263,7 @@ describe('on plan is said only when effort, reserve and share of limit agree', (
       limitShare: expect.closeTo(1.8, 1),
     }));
   test('where nothing is enough alone, the first says what is left over and the next one is offered with it', () => {
-    const text = '3x1200 @mile / 60s';
+    const text = '4x1200 @mile / 60s';
     const proposals = outlookProposals(gauge, read(text), legsOf(text), RACE);
     expect(proposals.length).toBeGreaterThan(0);
     for (const { effect, next, lever } of proposals) {
@@ -282,7 +282,7 @@ describe('on plan is said only when effort, reserve and share of limit agree', (
     expect(pair?.next?.to).toBeGreaterThan(alone?.to ?? 1);
   });
   test('both are accepted together, and come to what they said', () => {
-    const text = '3x1200 @mile / 60s';
+    const text = '4x1200 @mile / 60s';
     const { plans } = plansOf(text, [runner('ann', 1110)]);
     const [plan] = plans;
     if (!plan) throw new Error();

@@ -141,7 +141,7 @@ describe('cards', () => {
       lines: lines('8x400 @5k / 75s jog\nfinish: 400 @mile'),
     };
     expect(cardText(card, 0.1)).toBe(
-      'Even 400s\nTue 24 Nov, 17:45\nAnn (Milers)\n\n8 × 400 @5k: 1:28.8 (200 in 44.4), 75s jog\n  from the finish line\n400 @mile: 1:20.0 (200 in 40.0)\n  from the finish line\n',
+      'Even 400s\nTue 24 Nov, 17:45\nAnn (Milers)\n\n8 × 400 @5k: 1:28.8 (200 in 44.4), 75s jog\n  from the finish line\n400 @mile: 1:20.5 (200 in 40.2)\n  from the finish line\n',
     );
   });
   test('shown to the coach’s rounding, worked out exactly', () => {

@@ -1,12 +1,9 @@
 import type { Nudge } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
+import type { Leaning } from '../fitness/shapePrior';
 import { ageDaysOn } from '../fitness/weighing';
 import { daysAfter } from '../units/dayNumber';
 import { YOUNG_BY_DEFAULT } from './club';
-
-/** What an athlete runs best, as coaches sort them. */
-export const LEANINGS = ['400-800', '800-1500', '1500-3k', '5k-10k'] as const;
-export type Leaning = (typeof LEANINGS)[number];
 
 export const STATUSES = ['training', 'easing', 'injured', 'away'] as const;
 export type Status = (typeof STATUSES)[number];

@@ -3,7 +3,7 @@
  * with some years behind them, and shares of that for others. Guides, not limits: the coach can change every number.
  * None is taken from one book; all are marked as common practice.
  */
-import type { Leaning } from './athlete';
+import type { Leaning } from '../fitness/shapePrior';
 import type { Intent } from '../session/intent';
 
 /** At most so many seconds or metres of work. */

@@ -64,7 +64,7 @@ describe('targets', () => {
     expect(speeds).toEqual([5000 / 1110, (5000 / 1110 + 5) / 2, 5].map((v) => expect.closeTo(v, 4)));
   });
   test('rounding is asked for', () => {
-    expect(targets('400 @mile', { rounding: 0.5 })[0]?.targetS).toBeCloseTo(80, 6);
+    expect(targets('400 @mile', { rounding: 0.5 })[0]?.targetS).toBeCloseTo(80.5, 6);
   });
   test('a share of the rep becomes seconds; a jog gets the time it should take', () => {
     expect(targets('2x300 @800 / equal walk')[1]).toMatchObject({ durationS: 55 });

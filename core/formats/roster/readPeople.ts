@@ -1,14 +1,6 @@
 import { doubtAboutMark, MARK_KINDS, type Mark, type MarkKind } from '../../fitness/mark';
-import {
-  CHIP,
-  LEANINGS,
-  sinceWeeks,
-  STATUSES,
-  type Athlete,
-  type Goal,
-  type Leaning,
-  type Status,
-} from '../../squad/athlete';
+import { LEANINGS, type Leaning } from '../../fitness/shapePrior';
+import { CHIP, sinceWeeks, STATUSES, type Athlete, type Goal, type Status } from '../../squad/athlete';
 import { nameKey } from '../../squad/likeness';
 import { dayOrderOf, parseDayCell, type DayOrder } from '../../units/day';
 import { formatDistance, parseDistance } from '../../units/distance';
