@@ -3,8 +3,9 @@ import { curveMovedBy, errorShareFor, timeFor, type Curve } from '../fitness/cur
 import { gaugeOf } from '../outlook/gauge';
 import { predict, stretchesOf } from '../outlook/predict';
 import type { TargetLeg } from '../targets/targetsFor';
+import type { Intent } from '../session/intent';
 import type { Conditions } from '../run/events';
-import { UNCALIBRATED, type Calibration } from '../outlook/calibration';
+import { calibrationFor, UNCALIBRATED, type Calibration } from '../outlook/calibration';
 import { cluesOf, type Clue, type PointsAt } from './clues';
 import { effortAdded, feltOn, slowedBy } from './heatCost';
 import { isFlatOut, legsAsExpected, repsRan, type RanLeg, type RepRan } from './ranLegs';
@@ -35,6 +36,8 @@ export type FitnessInput = {
   legs: readonly TargetLeg[];
   runs: readonly RepRan[];
   calibration?: Pick<Calibration, 'a' | 'g'> & Partial<Calibration>;
+  /** The session's, by which that athlete may tell effort otherwise. */
+  kind?: Intent;
   conditions?: Conditions;
   /** A distance over which they may be known better than over 5000 m: their own. */
   ownM?: number;
@@ -129,7 +132,7 @@ export function estimateFitness(input: FitnessInput): FitnessEstimate {
           reps,
           // Were flat-out reps taken as run, a quicker one would change what all after it say.
           at: pointsAt(curve, expected, most),
-          calibration: { ...UNCALIBRATED, ...input.calibration },
+          calibration: calibrationFor({ ...UNCALIBRATED, ...input.calibration }, input.kind),
           doubt: isDoubtfulDay(conditions) ? DOUBTFUL : 1,
         });
   // Without a clue all stays as it was, exactly.

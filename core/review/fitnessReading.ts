@@ -66,6 +66,7 @@ export function askedOf(
     distanceM: goal?.distanceM ?? USUAL_M,
     ...source,
     ...evidenceOf(row, intent),
+    ...(intent ? { kind: intent } : {}),
     ...(isUnsound ? { isUnsound } : {}),
   };
 }
