@@ -51,7 +51,7 @@ export const CLUB: ClubAthlete[] = [
     goal: { distanceM: 5000, timeS: 985, inDays: 47, race: 'Harbour meeting' },
     truth: { distanceM: 5000, timeS: 1004 },
     marks: [
-      mark(5000, 24, 0.004),
+      mark(5000, 24, 0.002),
       mark(1500, 52, -0.003),
       mark(3000, 122, 0.017),
       mark(5000, 206, 0.034, 'race', { note: 'first race after the winter' }),
@@ -182,7 +182,7 @@ export const CLUB: ClubAthlete[] = [
     group: 1,
     truth: { distanceM: 5000, timeS: 1395 },
     marks: [
-      mark(5000, 24, 0.004),
+      mark(5000, 24, 0.002),
       mark(1609.344, 73, 0.05, 'trial', { note: 'gale on the back straight', leftOut: true }),
     ],
     habits: { rush: 0.01, unevenness: 0.012 },
@@ -203,7 +203,7 @@ export const CLUB: ClubAthlete[] = [
       mark(1500, 230, 0.031),
     ],
     habits: { rush: 0.006, unevenness: 0.005 },
-    story: { gainsAWeek: 0.002, spentFromWeeks: 4, tellsAbove: 0.1 },
+    story: { gainsAWeek: 0.002, spentFromWeeks: 4, tellsAbove: 0.4 },
   },
   {
     name: 'Nia Quelland',

@@ -7,7 +7,7 @@ test('what a session says about fitness is kept as a mark, moves the paces, and 
   demo,
 }) => {
   const runs = await demo.get<{ id: string; title: string }[]>(ALL_RUNS);
-  const run = runs.find(({ title }) => title === 'Down the ladder');
+  const run = runs.find(({ title }) => title === 'Threshold miles');
   await page.goto(`${demo.url}/results/${run?.id}`);
   await expect(page.getByRole('heading', { name: 'What it says about fitness' })).toBeVisible();
   const keep = page.getByRole('button', { name: /^Keep .* for .*’s paces$/ }).first();

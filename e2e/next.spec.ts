@@ -108,12 +108,11 @@ test('the next step for two groups, from the last session: written, taken back, 
   await expect(page).toHaveURL(/\/sessions\/plan\//);
   const [written] = await sessionsOn(demo, date);
   expect(written?.title).toBe(run.title);
-  expect(written?.plan?.groups?.map(({ name, version }) => [name, version?.includes('m jog')])).toEqual(
-    expect.arrayContaining([
-      ['A', undefined],
-      ['B', true],
-    ]),
-  );
+  const hasVersion = new Map(written?.plan?.groups?.map(({ name, version }) => [name, version !== undefined]));
+  // Those that wait run one session, those that go on the other.
+  expect(hasVersion.get('A')).toBe(hasVersion.get('D'));
+  expect(hasVersion.get('B')).toBe(hasVersion.get('C'));
+  expect(hasVersion.get('A')).toBe(!hasVersion.get('B'));
 
   await press(page, by, page.getByRole('button', { name: 'Undo' }));
   await expect(page.getByRole('heading', { name: 'The next step' })).toBeVisible();

@@ -20,9 +20,12 @@ export function trendText({ perWeek, errorPerWeek }: Trend, over: Over): string 
   return `${secondsText(perWeek, over)} a week ${way} over ${formatDistance(over.distanceM)} (± ${(errorPerWeek * over.timeS).toFixed(1)})`;
 }
 
+/** A rate is reported as one beyond so many standard errors: by chance alone it is once in ten. */
+const SURE_SES = 1.64;
+
 /** What the marks say together: `fitter`, `less-fit`, or that it cannot be told. */
 export const trendVerdict = ({ perWeek, errorPerWeek }: Trend): 'fitter' | 'less-fit' | 'unsure' =>
-  Math.abs(perWeek) <= errorPerWeek ? 'unsure' : perWeek > 0 ? 'fitter' : 'less-fit';
+  Math.abs(perWeek) <= SURE_SES * errorPerWeek ? 'unsure' : perWeek > 0 ? 'fitter' : 'less-fit';
 
 const weeksText = (weeks: number) =>
   weeks < 1 ? 'less than a week' : Math.round(weeks) === 1 ? 'a week' : `${Math.round(weeks)} weeks`;

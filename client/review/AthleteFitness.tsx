@@ -7,6 +7,7 @@ import { useTellings } from '../data/useTellings';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { doubtText, fitnessText, goalRepsText } from './fitnessText';
+import { useLevels } from './useLevels';
 import { KeepMark } from './KeepMark';
 import { useFitness } from './useFitness';
 import type { ReadRun } from './useReview';
@@ -16,7 +17,8 @@ export function AthleteFitness({ read, row, effort }: { read: ReadRun; row: Revi
   const reading = useFitness(read, row);
   const { squad } = useSquad();
   const athlete = squad && memberOf(squad, row.athleteId);
-  const isWaiting = useTellings(read.plan.date) === undefined;
+  const [tellings, levels] = [useTellings(read.plan.date), useLevels(read.plan.date)];
+  const isWaiting = tellings === undefined || levels === undefined;
   // What follows is not pushed away when it comes.
   if (!reading && isWaiting && athlete && athlete.marks.length > 0)
     return (

@@ -15,6 +15,10 @@ import type { ReadRun } from './useReview';
 /** Those of whom most is learned first. */
 const byLearned = (a: FitnessReading, b: FitnessReading) => b.learned - a.learned;
 
+/** Somebody about whom there is more to report than that they are as they were known. */
+const isChanged = ({ is, changed, surprise }: FitnessReading) =>
+  is !== 'as-known' || changed !== undefined || surprise !== undefined;
+
 type RowProps = { read: ReadRun; squad: SquadView; athlete: SquadMember; reading: FitnessReading };
 
 /** Somebody who is another than was known: how much, and one tap to keep it. */
@@ -49,9 +53,9 @@ export function SquadFitness({ read }: { read: ReadRun }) {
   if (!readings || !squad || readings.length === 0) return null;
   const members = new Map(everyoneIn(squad).map((athlete) => [athlete.id, athlete]));
   const learned = readings.filter(({ nothingNew }) => !nothingNew).sort(byLearned);
-  const changed = learned.filter(({ is }) => is !== 'as-known');
+  const changed = learned.filter(isChanged);
   const surer = learned
-    .filter(({ is }) => is === 'as-known')
+    .filter((reading) => !isChanged(reading))
     .flatMap(({ athleteId }) => members.get(athleteId)?.name ?? []);
   const doubt = readings[0] && doubtText(readings[0]);
   const others = readings.length - learned.length;

@@ -8,6 +8,8 @@ const reading = (more: Partial<FitnessReading> = {}): FitnessReading => ({
   after: { timeS: 991.4, errorS: 9.4 },
   learned: 0.3,
   nothingNew: false,
+  shift: 0.018,
+  priorError: 0.013,
   is: 'fitter',
   ...more,
 });
@@ -21,6 +23,14 @@ test.each<[Partial<FitnessReading>, string]>([
   [
     { is: 'as-known', distanceM: 800, before: { timeS: 136.44, errorS: 1.94 }, after: { timeS: 136, errorS: 0.02 } },
     'As expected from the marks: 2:16.0 ± 0.1\u00a0s over 800, before the session 2:16.4 ± 1.9\u00a0s.',
+  ],
+  [
+    { changed: 'fitter' },
+    'Fitter than the marks, by this session and those before it: 16:31 ± 9\u00a0s over 5k, before the session 16:50 ± 13\u00a0s.',
+  ],
+  [
+    { surprise: { distanceM: 3000, timeS: 598, expectedS: 637 } },
+    '3000 in 9:58 does not fit what is known (10:37): a wrong time or course, or much fitter. Keep it as a trial?',
   ],
   [{ nothingNew: true }, 'Nothing new: still 16:50 ± 13\u00a0s over 5k.'],
 ])('what is said of fitness: %j', (more, text) => expect(fitnessText(reading(more))).toBe(text));

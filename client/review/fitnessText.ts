@@ -14,6 +14,11 @@ function withError({ timeS, errorS }: Equivalent): string {
   return `${formatTime(timeS, decimals)} ± ${Math.max(decimals ? 0.1 : 1, errorS).toFixed(decimals)}\u00a0s`;
 }
 
+const CHANGED_TEXT = {
+  fitter: 'Fitter than the marks, by this session and those before it',
+  'less-fit': 'Below the marks, by this session and those before it',
+};
+
 const READING_TEXT: Record<FitnessReading['is'], string> = {
   fitter: 'Looked a little above the marks',
   'less-fit': 'Looked a little below the marks',
@@ -21,12 +26,18 @@ const READING_TEXT: Record<FitnessReading['is'], string> = {
 };
 
 /** `Looked a little above the marks: 16:31 ± 9 s over 5k, before the session 16:50 ± 13 s.` */
-export function fitnessText({ is, nothingNew, distanceM, before, after, atLeastS }: FitnessReading): string {
+export function fitnessText(reading: FitnessReading): string {
+  const { is, changed, nothingNew, distanceM, before, after, atLeastS, surprise } = reading;
   const over = formatDistance(distanceM);
+  if (surprise) {
+    const { timeS, expectedS } = surprise;
+    const what = timeS < expectedS ? 'much fitter' : 'not their day';
+    return `${formatDistance(surprise.distanceM)} in ${formatTime(timeS)} does not fit what is known (${formatTime(expectedS)}): a wrong time or course, or ${what}. Keep it as a trial?`;
+  }
   if (atLeastS !== undefined)
     return `Far quicker than the marks allow: ${over} in ${formatTime(Math.round(atLeastS / 5) * 5)} or better, by the marks ${withError(before)}.`;
   if (nothingNew) return `Nothing new: still ${withError(before)} over ${over}.`;
-  return `${READING_TEXT[is]}: ${withError(after)} over ${over}, before the session ${withError(before)}.`;
+  return `${changed ? CHANGED_TEXT[changed] : READING_TEXT[is]}: ${withError(after)} over ${over}, before the session ${withError(before)}.`;
 }
 
 /** Explains why the day's times count for less; undefined if they count in full. */

@@ -2,7 +2,7 @@ import { View } from 'react-native';
 import { timeErrorFor, timeFor } from '@core/fitness/curve';
 import type { SquadMember } from '@core/squad/athlete';
 import type { AthletePaces } from '@core/squad/athletePaces';
-import { goalReach } from '@core/squad/goalReach';
+import { goalReach, lagWeeksOf } from '@core/squad/goalReach';
 import { formatDistance } from '@core/units/distance';
 import { formatTime } from '@core/units/time';
 import { today } from '../ui/days';
@@ -19,7 +19,7 @@ export function GoalReachText({ athlete, paces }: Props) {
   const { trend } = useTrend(paces, goal?.distanceM ?? 5000);
   if (!goal || !curve) return null;
   const { distanceM } = goal;
-  const now = { timeS: timeFor(curve, distanceM), errorS: timeErrorFor(curve, distanceM) };
+  const now = { timeS: timeFor(curve, distanceM), errorS: timeErrorFor(curve, distanceM), lagWeeks: lagWeeksOf(curve) };
   const reach = goalReach(now, trend, goal, today());
   if (!reach) return null;
   const toFindS = now.timeS - goal.timeS;

@@ -268,6 +268,11 @@ export const api = createApi({
       query: (before) => ({ url: 'review/calibrations', params: { before } }),
       providesTags: ['runs', 'athletes'],
     }),
+    /** The levels that everyone's last sessions before a day showed. */
+    levels: build.query<Answers['GET /api/review/levels'], string>({
+      query: (before) => ({ url: 'review/levels', params: { before } }),
+      providesTags: ['runs', 'athletes'],
+    }),
     /** Everyone's care records up to a day. */
     careOn: build.query<Answers['GET /api/review/care'], string>({
       query: (on) => ({ url: 'review/care', params: { on } }),
@@ -342,6 +347,7 @@ export const {
   useAthleteHistoryQuery,
   useSquadHistoryQuery,
   useCalibrationsQuery,
+  useLevelsQuery,
   useCareOnQuery,
   useStandingsQuery,
   useLazyResultRowsQuery,

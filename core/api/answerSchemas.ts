@@ -4,6 +4,7 @@
  */
 import Joi from 'joi';
 import { EFFORT_SOURCES } from '../review/load';
+import type { LevelRead } from '../review/changeShown';
 import type { LastPart, LastTime, RanAthlete, RanRep, RunHead, SameRun } from '../review/history';
 import type { ResultRow } from '../review/resultRow';
 import type { KindCount } from '../review/sameSession';
@@ -27,6 +28,7 @@ import { librarySessionSchema, progressionSchema } from './librarySchemas';
 import {
   groupSchema,
   idSchema,
+  intentSchema,
   paceBookSchema,
   sessionSchema,
   squadMemberSchema,
@@ -308,7 +310,17 @@ export const ANSWER_SCHEMAS: Record<Route, Joi.Schema> = {
   }),
   'GET /api/review/calibrations': Joi.object().pattern(
     idSchema,
-    Joi.object({ a: number.required(), g: number.required(), aError: number.required(), n: number.required() }),
+    Joi.object({
+      a: number.required(),
+      g: number.required(),
+      aError: number.required(),
+      n: number.required(),
+      kinds: Joi.object().pattern(intentSchema, Joi.object({ b: number.required(), known: number.required() })),
+    }),
+  ),
+  'GET /api/review/levels': Joi.object().pattern(
+    idSchema,
+    list(Joi.object<LevelRead>({ date: date.required(), shift: number.required(), error: number.required() })),
   ),
   'GET /api/review/care': Joi.object().pattern(
     idSchema,

@@ -2,6 +2,7 @@
 import type { LibrarySession, LibraryVersion, Progression } from '../library/librarySession';
 import type { CareKnown } from '../judgement/care';
 import type { Calibration } from '../outlook/calibration';
+import type { LevelRead } from '../review/changeShown';
 import type { PaceBook } from '../paces/paceBook';
 import type { DayPlan } from '../planning/dayPlan';
 import type { History, LastTime, SameSessions, SquadHistory, Standing } from '../review/history';
@@ -120,6 +121,7 @@ export type Answers = {
   'POST /api/runs/:id/restore': undefined;
   'GET /api/review/squad': SquadHistory;
   'GET /api/review/calibrations': Record<string, Calibration>;
+  'GET /api/review/levels': Record<string, LevelRead[]>;
   'GET /api/review/care': Record<string, CareKnown>;
   'GET /api/review/athletes/:id': History & { notes: NoteOn[] };
   'GET /api/review/reps': ResultRow[];

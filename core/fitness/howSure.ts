@@ -100,9 +100,9 @@ function trialsFor({ ageYears, leaning }: TrialFor): number[] {
 }
 
 /** The curve of the default model, or none. */
-function curveIfAny(marks: readonly Mark[], asOf: string, leaning: Leaning | undefined): Curve | undefined {
+function curveIfAny(marks: readonly Mark[], asOf: string): Curve | undefined {
   try {
-    return fitCurve(marks, { asOf, leaning });
+    return fitCurve(marks, { asOf });
   } catch (error) {
     if (error instanceof CurveError) return undefined;
     throw error;
@@ -111,12 +111,12 @@ function curveIfAny(marks: readonly Mark[], asOf: string, leaning: Leaning | und
 
 /** The suitable trial that would make the curve most certain, in metres; undefined without a usable mark. */
 export function bestTrialM(marks: readonly Mark[], asOf: string, who: TrialFor = {}): number | undefined {
-  const now = curveIfAny(marks, asOf, who.leaning);
+  const now = curveIfAny(marks, asOf);
   if (!now) return undefined;
   const tried = trialsFor(who).map((distanceM) => {
     // Run exactly as predicted, it leaves the curve in place and only narrows its errors.
     const trial: Mark = { distanceM, timeS: timeFor(now, distanceM), date: asOf, kind: 'trial' };
-    return { distanceM, error: meanError(fitCurve([...marks, trial], { asOf, leaning: who.leaning })) };
+    return { distanceM, error: meanError(fitCurve([...marks, trial], { asOf })) };
   });
   return tried.reduce((best, candidate) => (candidate.error < best.error ? candidate : best)).distanceM;
 }
@@ -146,7 +146,7 @@ export function doubtsAboutMarks(
   asOf: string,
   { canTrial = true, ...who }: TrialFor & { canTrial?: boolean } = {},
 ): string[] {
-  const curve = curveIfAny(marks, asOf, who.leaning);
+  const curve = curveIfAny(marks, asOf);
   if (!curve) return [];
   const usable = usableBy(marks, asOf);
   const newest = usable.reduce((a, b) => (b.date > a.date ? b : a));

@@ -6,13 +6,17 @@ import { daysAfter } from '../units/dayNumber';
 export type ProgressPoint = { date: string; timeS: number; errorS: number };
 
 const EVERY_DAYS = 7;
+/** Marks up to this many have a point on their own day. */
+const MOST_OWN_DAYS = 20;
 
 /**
- * How an athlete's worth over `distanceM` went from day to day (YYYY-MM-DD): every week and on the day of each mark, each
+ * How an athlete's worth over `distanceM` went from day to day (YYYY-MM-DD): every week and on the day of each mark (of many marks the first), each
  * time from the marks known by then. Empty before the first mark.
  */
 export function progressOf(marks: readonly Mark[], distanceM: number, from: string, to: string): ProgressPoint[] {
-  const days = new Set(marks.map(({ date }) => date).filter((date) => date >= from && date <= to));
+  const inTime = marks.map(({ date }) => date).filter((date) => date >= from && date <= to);
+  // Where there are so many, the weeks tell it all, and the work does not grow with their square.
+  const days = new Set(inTime.length > MOST_OWN_DAYS ? [inTime.reduce((a, b) => (b < a ? b : a))] : inTime);
   for (let day = from; day <= to; day = daysAfter(day, EVERY_DAYS)) days.add(day);
   days.add(to);
   return [...days].sort().flatMap((date) => {

@@ -213,21 +213,37 @@ function failureClue(at: PointsAt, reps: readonly RanLeg[], criticalMps: number,
 /** Step for the derivative of time by level. */
 const NEAR = 0.02;
 
-/** Each rep that was run flat out: a mark of its own, less sure the harder what came before it. */
-function flatOutClues(curve: Curve, at: PointsAt, reps: readonly RanLeg[], doubt: number): Clue[] {
+/** A rep run flat out: metres, seconds, the seconds the curve gives, and the standard deviation of ln(time) that its own chance leaves. */
+export type FlatOutRep = { distanceM: number; timeS: number; expectedS: number; sd: number };
+
+/** Reps run flat out that are marks of their own, less sure the harder what came before them. */
+export function flatOutReps({
+  curve,
+  at,
+  reps,
+  doubt,
+}: Pick<CluesOf, 'curve' | 'at' | 'reps' | 'doubt'>): FlatOutRep[] {
   const expected = at.points[(at.shifts.length - 1) / 2] ?? [];
-  const levelError = errorShareFor(curve, 5000);
-  return reps.flatMap((rep, i): Clue[] => {
+  return reps.flatMap((rep, i) => {
     const { distanceM, timeS, leg, ran } = rep;
     if (!isFlatOut(rep) || ran.stopped || leg.hill || distanceM === undefined || distanceM < SHORTEST_MARK_M) return [];
     const worn = Math.max(0, (expected[i - 1]?.effort ?? 0) - FRESH_EFFORT) * WORN_PER_POINT;
+    const sd = (SD_FLAT_OUT[ran.flatOut ?? 'trial'] + worn) * doubt;
+    return [{ distanceM, timeS, expectedS: timeFor(curve, distanceM), sd }];
+  });
+}
+
+function flatOutClues(of: CluesOf): Clue[] {
+  const { curve, doubt } = of;
+  const levelError = errorShareFor(curve, 5000);
+  return flatOutReps(of).map(({ distanceM, timeS, expectedS, sd: ownSd }): Clue => {
     // The curve's shape may be wrong over this distance, whatever the level.
     const shape = Math.max(0, errorShareFor(curve, distanceM) ** 2 - levelError ** 2);
-    const sd = Math.sqrt((SD_FLAT_OUT[ran.flatOut ?? 'trial'] + worn) ** 2 + shape) * doubt;
-    const quicker = Math.log(timeFor(curve, distanceM) / timeS);
+    const sd = Math.sqrt(ownSd ** 2 + shape * doubt ** 2);
+    const quicker = Math.log(expectedS / timeS);
     const [slower, faster] = [-NEAR, NEAR].map((shift) => Math.log(timeFor(curveMovedBy(curve, [shift]), distanceM)));
     const perShift = ((slower ?? 0) - (faster ?? 0)) / (2 * NEAR);
-    return [(levelShift) => -misfit((quicker - perShift * levelShift) / sd)];
+    return (levelShift) => -misfit((quicker - perShift * levelShift) / sd);
   });
 }
 
@@ -242,9 +258,12 @@ export type CluesOf = {
 };
 
 /** All clues of a session about somebody's fitness. */
-export const cluesOf = ({ curve, criticalMps, reps, at, calibration, doubt }: CluesOf): Clue[] => [
-  ...effortClue(at, reps, calibration, doubt),
-  ...failureClue(at, reps, criticalMps, doubt),
-  ...boundClue(at, reps, doubt),
-  ...flatOutClues(curve, at, reps, doubt),
-];
+export function cluesOf(of: CluesOf): Clue[] {
+  const { criticalMps, reps, at, calibration, doubt } = of;
+  return [
+    ...effortClue(at, reps, calibration, doubt),
+    ...failureClue(at, reps, criticalMps, doubt),
+    ...boundClue(at, reps, doubt),
+    ...flatOutClues(of),
+  ];
+}

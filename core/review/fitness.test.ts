@@ -179,6 +179,26 @@ describe('what tells', () => {
       estimateFitness({ curve, legs: after, runs: onTarget(after, (rep) => (rep === 6 ? { timeS } : {})) }).learned,
     ).toBeLessThan(estimateFitness({ curve, legs: fresh, runs: [{ repIndex: 0, timeS }] }).learned);
   });
+  test('a time flat out that does not fit what is known is asked about, and is never nothing new', () => {
+    const legs = legsOf('3000 @max');
+    const ran = (share: number) =>
+      estimateFitness({ curve, legs, runs: [{ repIndex: 0, timeS: timeFor(curve, 3000) * share }] });
+    expect(ran(0.94).surprise).toMatchObject({ distanceM: 3000, expectedS: expect.closeTo(timeFor(curve, 3000), 6) });
+    expect(ran(0.94).nothingNew).toBe(false);
+    expect(ran(1.06).surprise).toBeDefined();
+    expect(ran(0.98)).not.toHaveProperty('surprise');
+    expect(ran(1)).not.toHaveProperty('surprise');
+  });
+  test('what is known of a kind of session counts in sessions of that kind only', () => {
+    const legs = legsOf(CRITICAL);
+    const predicted = predictedFor(curve, legs, onTarget(legs));
+    const calibration = { a: 0, g: 1, aError: 0.3, n: 30, kinds: { 'aerobic-power': { b: 1, known: 0.8 } } };
+    const told = (kind: FitnessInput['kind']) =>
+      estimate(CRITICAL, (rep) => ({ effort: (predicted[rep] ?? 0) + 1 }), { calibration, ...(kind ? { kind } : {}) })
+        .levelShift;
+    expect(Math.abs(told('aerobic-power'))).toBeLessThan(0.001);
+    expect(told('threshold')).toBeLessThan(-0.001);
+  });
   test('reps by the clock are read by the metres covered', () => {
     const legs = legsOf('10min @max');
     const ran = (distanceM: number) => estimateFitness({ curve, legs, runs: [{ repIndex: 0, distanceM }] }).levelShift;

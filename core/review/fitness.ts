@@ -6,7 +6,7 @@ import type { TargetLeg } from '../targets/targetsFor';
 import type { Intent } from '../session/intent';
 import type { Conditions } from '../run/events';
 import { calibrationFor, UNCALIBRATED, type Calibration } from '../outlook/calibration';
-import { cluesOf, type Clue, type PointsAt } from './clues';
+import { cluesOf, flatOutReps, type Clue, type FlatOutRep, type PointsAt } from './clues';
 import { effortAdded, feltOn, slowedBy } from './heatCost';
 import { isFlatOut, legsAsExpected, repsRan, type RanLeg, type RepRan } from './ranLegs';
 import { shownLevel } from './shownLevel';
@@ -18,10 +18,14 @@ export type FitnessEstimate = {
   /** Of ln(speed) against the curve, with its standard error; above 0 is fitter. */
   levelShift: number;
   errorShare: number;
+  /** The standard error before the session. */
+  priorError: number;
   /** How much surer the level is than before: 0 is not at all, 1 all. */
   learned: number;
   /** It says nothing that was not known. */
   nothingNew: boolean;
+  /** A rep flat out that does not fit what is known: a wrong time or course, or somebody much fitter. */
+  surprise?: Pick<FlatOutRep, 'distanceM' | 'timeS' | 'expectedS'>;
   /** The least level that allows the times, if the marks call them impossible. */
   shown?: number;
   equivalent: (distanceM: number) => Equivalent;
@@ -45,6 +49,10 @@ export type FitnessInput = {
 
 /** Below this share of learning there is nothing new. */
 const NOTHING_NEW = 0.1;
+/** Nor is it nothing new where the level has moved by this share of its error. */
+const NOTHING_SHIFTED = 0.5;
+/** A flat-out time this many standard deviations off what is known is asked about before anything is concluded from it. */
+const SURPRISE_SDS = 2.5;
 /** Times say less in heat, wind or wet: factor on every standard deviation. */
 const DOUBTFUL = 1.5;
 /** Levels to either side at which what was run is predicted, at least so far; between them it goes straight. */
@@ -110,6 +118,15 @@ function posterior(clues: readonly Clue[], priorSd: number, most: number) {
   return { levelShift: meanShift, errorShare: Math.min(priorSd, Math.sqrt(variance)) };
 }
 
+function surpriseIn(curve: Curve, flatOut: readonly FlatOutRep[]): FitnessEstimate['surprise'] {
+  const off = ({ distanceM, timeS, expectedS, sd }: FlatOutRep) =>
+    Math.abs(Math.log(timeS / expectedS)) / Math.hypot(errorShareFor(curve, distanceM), sd);
+  const [most] = [...flatOut].sort((a, b) => off(b) - off(a));
+  if (!most || off(most) <= SURPRISE_SDS) return undefined;
+  const { distanceM, timeS, expectedS } = most;
+  return { distanceM, timeS, expectedS };
+}
+
 /**
  * Fitness on that day from times, rests and efforts as run: a shift of the whole curve on a grid (Bayes' rule), with its error. A session
  * that says nothing leaves it unchanged.
@@ -123,18 +140,17 @@ export function estimateFitness(input: FitnessInput): FitnessEstimate {
   const isByMarks = reps.some(isFlatOut);
   const shown = isByMarks ? undefined : shownLevel(curve, expected, isSpent(reps.at(-1)));
   const most = Math.max(LEVELS.least, LEVELS.sds * priorSd, (shown ?? 0) + LEVELS.step);
-  const clues =
-    reps.length === 0
-      ? []
-      : cluesOf({
-          curve,
-          criticalMps: gaugeOf(curve).model.criticalMps,
-          reps,
-          // Were flat-out reps taken as run, a quicker one would change what all after it say.
-          at: pointsAt(curve, expected, most),
-          calibration: calibrationFor({ ...UNCALIBRATED, ...input.calibration }, input.kind),
-          doubt: isDoubtfulDay(conditions) ? DOUBTFUL : 1,
-        });
+  const evidence = {
+    curve,
+    criticalMps: gaugeOf(curve).model.criticalMps,
+    reps,
+    // Were flat-out reps taken as run, a quicker one would change what all after it say.
+    at: reps.length === 0 ? { shifts: [], points: [] } : pointsAt(curve, expected, most),
+    calibration: calibrationFor({ ...UNCALIBRATED, ...input.calibration }, input.kind),
+    doubt: isDoubtfulDay(conditions) ? DOUBTFUL : 1,
+  };
+  const clues = reps.length === 0 ? [] : cluesOf(evidence);
+  const surprise = surpriseIn(curve, reps.length === 0 ? [] : flatOutReps(evidence));
   // Without a clue all stays as it was, exactly.
   const found = clues.length === 0 ? { levelShift: 0, errorShare: priorSd } : posterior(clues, priorSd, most);
   const { levelShift } = found;
@@ -144,8 +160,14 @@ export function estimateFitness(input: FitnessInput): FitnessEstimate {
   return {
     levelShift,
     errorShare,
+    priorError: priorSd,
     learned,
-    nothingNew: learned < NOTHING_NEW && shown === undefined,
+    nothingNew:
+      learned < NOTHING_NEW &&
+      shown === undefined &&
+      surprise === undefined &&
+      Math.abs(levelShift) < errorShare * NOTHING_SHIFTED,
+    ...(surprise ? { surprise } : {}),
     ...(shown === undefined ? {} : { shown }),
     equivalent: (distanceM) => {
       const timeS = timeFor(atLevel(curve, levelShift), distanceM);

@@ -7,6 +7,7 @@ import type { Goal } from '../squad/athlete';
 import type { HeatLimits } from '../squad/heat';
 import type { Plan } from '../run/plan';
 import { meanOfKnown } from '../units/mean';
+import { changeShown, type LevelRead } from './changeShown';
 import { FRESH_EFFORT } from './clues';
 import { estimateFitness, type Equivalent, type FitnessInput } from './fitness';
 import { hotDay, type HotDay } from './heatCost';
@@ -28,6 +29,8 @@ export type FitnessAsked = FitnessInput & {
   distanceM: number;
   heat?: HeatLimits;
   isUnsound?: true;
+  /** What the sessions before it showed, as far as that still counts. */
+  levelsBefore?: readonly LevelRead[];
 };
 
 export type FitnessReading = {
@@ -41,8 +44,15 @@ export type FitnessReading = {
   fiveK?: Equivalent;
   learned: number;
   nothingNew: boolean;
-  /** Fitter or less fit than was known, by more than it may be wrong. */
+  /** Of ln(speed) against the marks, above 0 is fitter, and the standard error the marks left. */
+  shift: number;
+  priorError: number;
+  /** Above or below what was known, by more than the estimate may be wrong: of this session alone. */
   is: 'fitter' | 'less-fit' | 'as-known';
+  /** What it and the sessions before it show together. */
+  changed?: 'fitter' | 'less-fit';
+  /** A time flat out that does not fit what is known, asked about before it is believed. */
+  surprise?: { distanceM: number; timeS: number; expectedS: number };
   /** The day's reason to trust times less. */
   hot?: HotDay;
   isWindy?: true;
@@ -58,7 +68,7 @@ export function askedOf(
   row: ReviewRow,
   intent: Intent | undefined,
   goal: Goal | undefined,
-  source: Pick<FitnessAsked, 'curve' | 'conditions' | 'heat' | 'calibration'>,
+  source: Pick<FitnessAsked, 'curve' | 'conditions' | 'heat' | 'calibration' | 'levelsBefore'>,
 ): FitnessAsked {
   const isUnsound = row.stoppedAtMs !== undefined || row.cells.some(({ flags }) => flags.length > 0);
   return {
@@ -80,11 +90,13 @@ function atLeastOf({ curve, distanceM }: FitnessAsked, shown: number | undefined
 export function readFitness(asked: FitnessAsked): FitnessReading {
   const { athleteId, curve, distanceM, conditions, heat } = asked;
   const estimate = estimateFitness({ ...asked, ownM: distanceM });
-  const { levelShift, errorShare, learned, nothingNew } = estimate;
+  const { levelShift, errorShare, learned, nothingNew, surprise } = estimate;
   const alone = estimate.alone(distanceM);
   const hot = hotDay(conditions ?? {}, heat);
   const atLeastS = atLeastOf(asked, estimate.shown);
   const isUnsound = asked.isUnsound === true || hot !== undefined;
+  const shownNow = { date: '', shift: levelShift, error: estimate.priorError };
+  const changed = levelShift !== 0 ? changeShown([...(asked.levelsBefore ?? []), shownNow]) : undefined;
   return {
     athleteId,
     distanceM,
@@ -94,6 +106,10 @@ export function readFitness(asked: FitnessAsked): FitnessReading {
     ...(alone ? { alone } : {}),
     learned,
     nothingNew,
+    shift: levelShift,
+    priorError: estimate.priorError,
+    ...(changed ? { changed } : {}),
+    ...(surprise ? { surprise } : {}),
     is: Math.abs(levelShift) <= errorShare ? 'as-known' : levelShift > 0 ? 'fitter' : 'less-fit',
     ...(hot ? { hot } : {}),
     ...(conditions?.wind === 'windy' ? { isWindy: true as const } : {}),
@@ -102,6 +118,10 @@ export function readFitness(asked: FitnessAsked): FitnessReading {
     ...(atLeastS === undefined ? {} : { atLeastS }),
   };
 }
+
+/** What a reading says of the level on its day; undefined where the session told nothing. */
+export const levelOf = ({ shift, priorError }: FitnessReading, date: string): LevelRead | undefined =>
+  shift !== 0 ? { date, shift, error: priorError } : undefined;
 
 const tenths = (timeS: number) => Math.round(timeS * 10) / 10;
 
@@ -112,10 +132,10 @@ const comesFrom = ({ id, date, title }: KeptFrom) => ({ date, note: title.slice(
 
 /** The mark to keep of an estimate, where it says something new. */
 export function markOfEstimate(
-  { distanceM, after, alone, nothingNew, isUnsound }: FitnessReading,
+  { distanceM, after, alone, nothingNew, isUnsound, surprise }: FitnessReading,
   session: KeptFrom,
 ): Mark | undefined {
-  if (nothingNew || !alone || isUnsound) return undefined;
+  if (nothingNew || !alone || isUnsound || surprise) return undefined;
   return {
     distanceM,
     timeS: tenths(after.timeS),

@@ -17,7 +17,7 @@ import type { TimeSource } from './evenness';
 import { known } from '../units/known';
 
 /** Raised whenever the content of the rows changes. */
-export const RESULTS_VERSION = 6;
+export const RESULTS_VERSION = 7;
 
 /** One rep of one athlete; `place` is its place among all of theirs. Seconds, metres and percent, late is positive. */
 export type RepResult = {

@@ -1,6 +1,7 @@
 /** Many sessions week by week, for one athlete or a group, and the squad athlete by athlete. */
 import type { PaceMetres, RanAthlete, RunHead } from './history';
 import { loadOf } from './load';
+import { grouped } from '../units/grouped';
 import { known } from '../units/known';
 import { mean, meanOfKnown, variance } from '../units/mean';
 import { dayNumber, daysAfter, weekdayOf } from '../units/dayNumber';
@@ -28,7 +29,9 @@ export function weeksOf(
   for (const run of runs) {
     const monday = mondayOf(run.date);
     const part = parts.get(run.runId);
-    byWeek.set(monday, [...(byWeek.get(monday) ?? []), { run, ...(part ? { part } : {}) }]);
+    const sessions = byWeek.get(monday) ?? [];
+    sessions.push({ run, ...(part ? { part } : {}) });
+    byWeek.set(monday, sessions);
   }
   const weeks: WeekOfStory[] = [];
   for (let monday = mondayOf(to); monday >= mondayOf(from); monday = daysAfter(monday, -7)) {
@@ -71,9 +74,14 @@ export function loadByWeek(
   const dates = new Map(runs.map(({ runId, date }) => [runId, date]));
   const ran = athletes.filter(({ isThere, finished }) => isThere && finished > 0);
   const people = Math.max(1, new Set(ran.map(({ athleteId }) => athleteId)).size);
+  const mondays = new Map(
+    [...new Set([...dates.values(), ...metres.map(({ date }) => date)])].map((date) => [date, mondayOf(date)]),
+  );
+  const ranIn = grouped(ran, ({ runId }) => mondays.get(dates.get(runId) ?? '') ?? '');
+  const metresIn = grouped(metres, ({ date }) => mondays.get(date) ?? '');
   const weeks = weeksOf({ runs, athletes: [] }, window).reverse();
   const loads = weeks.map(({ from }): WeekLoad => {
-    const ownAthletes = ran.filter(({ runId }) => mondayOf(dates.get(runId) ?? from) === from && dates.has(runId));
+    const ownAthletes = ranIn.get(from) ?? [];
     const sum = (of: (part: RanAthlete) => number) => ownAthletes.reduce((total, part) => total + of(part), 0) / people;
     const hardDays = new Set(
       ownAthletes.flatMap((part) =>
@@ -81,8 +89,8 @@ export function loadByWeek(
       ),
     );
     const byPace = new Map<string, number>();
-    for (const { pace, distanceM, date } of metres)
-      if (mondayOf(date) === from) byPace.set(pace, (byPace.get(pace) ?? 0) + distanceM / people);
+    for (const { pace, distanceM } of metresIn.get(from) ?? [])
+      byPace.set(pace, (byPace.get(pace) ?? 0) + distanceM / people);
     return {
       from,
       load: sum(

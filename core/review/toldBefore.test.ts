@@ -30,7 +30,7 @@ test.each([
   const { plan, events } = ran(text, [177, 178, 176]);
   const state = replay(plan, [...events, felt(0, 6), felt(2, 8)]);
   const cells = reviewRun(state)[0]?.rows[0]?.cells ?? [];
-  const told = toldIn(partOf(plan, state, 'a0').reps, curve);
+  const told = toldIn({ date: plan.date, rows: partOf(plan, state, 'a0').reps }, curve);
   expect(told).toEqual(effortPairs(cells, curve));
   expect(told.map((pair) => pair.reported)).toEqual(reported);
 });
@@ -39,5 +39,7 @@ test('a rep that is left out of the reading, or was not finished, tells nothing'
   const { plan, events } = ran('3x800 @5k / 2:00', [177, 178]);
   const out = at(9500, { type: 'excluded', athleteId: 'a0', repIndex: 0, reason: 'fell' });
   const state = replay(plan, [...events, start(1000, 2), felt(0, 6), felt(1, 7), felt(2, 8), out]);
-  expect(toldIn(partOf(plan, state, 'a0').reps, curve).map(({ reported }) => reported)).toEqual([7]);
+  expect(
+    toldIn({ date: plan.date, rows: partOf(plan, state, 'a0').reps }, curve).map(({ reported }) => reported),
+  ).toEqual([7]);
 });

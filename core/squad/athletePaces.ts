@@ -8,7 +8,6 @@ import {
   type Nudge,
 } from '../fitness/curve';
 import type { Mark } from '../fitness/mark';
-import type { Leaning } from '../fitness/shapePrior';
 import type { CourseOffsets } from '../fitness/weighing';
 import type { PaceBook } from '../paces/paceBook';
 import type { PaceSource } from '../paces/paceSpeed';
@@ -26,7 +25,7 @@ export const paceBookById = (books: readonly PaceBook[], id: string | undefined)
 /** The curve by the book's model, or by the default one where the marks cannot carry that. */
 function fitted(
   marks: readonly Mark[],
-  options: { asOf: string; model: ModelName; courses?: CourseOffsets; leaning?: Leaning | undefined },
+  options: { asOf: string; model: ModelName; courses?: CourseOffsets },
 ): { curve?: Curve; remark?: string } {
   try {
     return { curve: fitCurve(marks, options) };
@@ -40,9 +39,9 @@ function fitted(
   }
 }
 
-function nudged(curve: Curve | undefined, nudge: Nudge, asOf: string, leaning: Leaning | undefined): Curve {
+function nudged(curve: Curve | undefined, nudge: Nudge, asOf: string): Curve {
   // Without any mark the coach's word is all there is: the usual shape at that level.
-  const from = curve ?? fitCurve([{ ...nudge, kind: 'estimate' }], { asOf, leaning });
+  const from = curve ?? fitCurve([{ ...nudge, kind: 'estimate' }], { asOf });
   return curveNudged(from, nudge, asOf);
 }
 
@@ -53,15 +52,15 @@ function nudged(curve: Curve | undefined, nudge: Nudge, asOf: string, leaning: L
  * @param options what is known of courses off the track, see courseOffsets(), and what the squad's strides hang on.
  */
 export function athletePaces(
-  { marks, nudge: word, goal, leaning }: Pick<Athlete, 'marks' | 'nudge' | 'goal' | 'leaning'>,
+  { marks, nudge: word, goal }: Pick<Athlete, 'marks' | 'nudge' | 'goal'>,
   paceBook: PaceBook,
   asOf: string,
   { courses, stridesBy = '400' }: { courses?: CourseOffsets; stridesBy?: Schools['stridesBy'] } = {},
 ): AthletePaces {
-  const fit = fitted(marks, { asOf, model: paceBook.model, leaning, ...(courses ? { courses } : {}) });
+  const fit = fitted(marks, { asOf, model: paceBook.model, ...(courses ? { courses } : {}) });
   // On a day before it was said it does not hold.
   const nudge = word && word.date <= asOf ? word : undefined;
-  const curve = nudge ? nudged(fit.curve, nudge, asOf, leaning) : fit.curve;
+  const curve = nudge ? nudged(fit.curve, nudge, asOf) : fit.curve;
   const goalCurve = goal && curve && curveMovedTo(curve, goal.distanceM, goal.timeS);
   return {
     paceBook: withStrides(paceBook, stridesBy, { curve, marks }),

@@ -1,4 +1,5 @@
 /** Can a goal be reached by its day: the rate that it needs beside the athlete's own. */
+import type { Curve } from '../fitness/curve';
 import type { Trend } from '../fitness/trend';
 import type { Goal } from './athlete';
 import { daysAfter, daysBetween } from '../units/dayNumber';
@@ -22,8 +23,29 @@ const LIKELY = 0.6;
 const UNLIKELY = 0.15;
 /** A rate does not go on for ever: what is more than half a year ahead is not said. */
 const MOST_WEEKS = 26;
-/** Nobody gets faster by more than this a week for long, in share of the time: common coaching experience. */
-const MOST_PER_WEEK = 0.006;
+/** Rates seen among runners, as shares of time a week: a few marks say less about somebody's than this does. This project's own values. */
+const RATE = { mean: 0.0007, sd: 0.0011 };
+/** No rate goes on: what is gained by it falls by a factor e in so many weeks. */
+const FADES_WEEKS = 17;
+/** A race's own chance: standard deviation of ln(time). */
+const RACE_SD = 0.012;
+
+/** Weeks at the rate so far that so many weeks ahead are worth. */
+const worthWeeks = (weeks: number) => FADES_WEEKS * (1 - Math.exp(-weeks / FADES_WEEKS));
+
+/** The rate that the marks and what is seen among runners make likely together, with its standard error. */
+function likelyRate({ perWeek, errorPerWeek }: Trend): { perWeek: number; error: number } {
+  const [own, seen] = [1 / errorPerWeek ** 2, 1 / RATE.sd ** 2];
+  return { perWeek: (perWeek * own + RATE.mean * seen) / (own + seen), error: 1 / Math.sqrt(own + seen) };
+}
+
+/** Weeks ahead that are worth so many at the rate so far; Infinity where none are. */
+const weeksWorth = (worth: number) =>
+  worth >= FADES_WEEKS ? Infinity : -FADES_WEEKS * Math.log(1 - Math.max(0, worth) / FADES_WEEKS);
+
+/** Weeks since the newest mark that counts: so long ago a curve stands still. */
+export const lagWeeksOf = ({ marks }: Pick<Curve, 'marks'>): number =>
+  Math.max(0, Math.min(...marks.filter(({ weight }) => weight > 0).map(({ ageDays }) => ageDays / 7), MOST_WEEKS));
 
 /** The share of a standard normal distribution below z (Abramowitz & Stegun, Handbook of Mathematical Functions, 1964, 26.2.17). */
 function normalBelow(z: number): number {
@@ -37,10 +59,11 @@ function normalBelow(z: number): number {
 
 /**
  * Holds a goal against what an athlete is worth now and how fast they come along. Undefined for a goal whose day is over.
- * @param now what they are worth over the goal's distance. @param trend theirs so far; without one only the needed rate is known.
+ * @param now what they are worth over the goal's distance; `lagWeeks` how long ago that was, see `lagWeeksOf`.
+ * @param trend theirs so far; without one only the needed rate is known.
  */
 export function goalReach(
-  now: { timeS: number; errorS: number },
+  now: { timeS: number; errorS: number; lagWeeks?: number },
   trend: Trend | undefined,
   goal: Goal,
   asOf: string,
@@ -53,11 +76,13 @@ export function goalReach(
   const common = { weeks, neededPerWeek };
   if (toFind <= 0) return { verdict: 'there', ...common };
   if (!trend || weeks > MOST_WEEKS) return { verdict: 'unknown', ...common };
-  const perWeek = Math.min(MOST_PER_WEEK, trend.perWeek);
-  const thenS = now.timeS * Math.exp(-perWeek * weeks);
-  const share = Math.hypot(now.errorS / now.timeS, trend.errorPerWeek * weeks);
+  const { perWeek, error } = likelyRate(trend);
+  const { lagWeeks = 0 } = now;
+  const atRate = lagWeeks + worthWeeks(weeks);
+  const thenS = now.timeS * Math.exp(-perWeek * atRate);
+  const share = Math.hypot(now.errorS / now.timeS, error * atRate, RACE_SD);
   const chance = normalBelow(Math.log(goal.timeS / thenS) / share);
-  const laterWeeks = perWeek > 0 ? toFind / perWeek : Infinity;
+  const laterWeeks = perWeek > 0 ? weeksWorth(toFind / perWeek - lagWeeks) : Infinity;
   return {
     verdict: chance >= LIKELY ? 'likely' : chance < UNLIKELY ? 'unlikely' : 'open',
     ...common,

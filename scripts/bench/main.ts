@@ -9,12 +9,14 @@ import { language } from './language';
 import { layOut } from './layOut';
 import { list } from './list';
 import { loop } from './loop';
+import { oracle } from './oracle/oracle';
 import { phones } from './phones';
 import { planning } from './planning';
 import { reading } from './reading';
 import { screens } from './screens';
 import { season } from './season';
 import { seasons } from './seasons';
+import { storyBench as story } from './story';
 import { taps } from './taps';
 import { trackside } from './trackside';
 import { writing } from './writing';
@@ -26,12 +28,14 @@ const BENCHES = {
   layOut,
   list,
   loop,
+  oracle,
   phones,
   planning,
   reading,
   screens,
   season,
   seasons,
+  story,
   taps,
   trackside,
   writing,

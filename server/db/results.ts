@@ -88,6 +88,7 @@ function writeSummary(tx: Tx, runId: string, plan: Plan, athletes: Iterable<Athl
     kinds,
     kindsKey: kindsKey(kinds),
     conditions: state.conditions,
+    intent: plan.intent ?? null,
     ...summary,
     ...verdicts,
     version: RESULTS_VERSION,

@@ -261,6 +261,7 @@ export const runResults = sqliteTable(
     kinds: text({ mode: 'json' }).$type<KindCount[]>().notNull().default([]),
     kindsKey: text('kinds_key').notNull().default(''),
     conditions: text({ mode: 'json' }).$type<Conditions>().notNull().default({}),
+    intent: text().$type<Intent>(),
   },
   (table) => [
     index('run_results_by_kinds').on(table.kindsKey),

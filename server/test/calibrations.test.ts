@@ -2,6 +2,7 @@
 import { ulid } from 'ulid';
 import type { CareKnown } from '@core/judgement/care';
 import type { Calibration } from '@core/outlook/calibration';
+import type { LevelRead } from '@core/review/changeShown';
 import type { Happening, RunEvent } from '@core/run/events';
 import type { Plan } from '@core/run/plan';
 import { daysAfter } from '@core/units/dayNumber';
@@ -102,6 +103,41 @@ test('a mark kept from the session itself is no evidence about it', async () => 
   const kept = { distanceM: 5000, timeS: 1260, date: '2026-10-01', kind: 'session', runId: plan.id };
   await putAthlete(server, ada, { name: 'Ada', marks: [...MARKS, kept] });
   expect(await calibrationOf('2026-12-01')).toEqual(before);
+});
+
+const levelsOf = async (before: string) =>
+  ((await server.call('GET', `/api/review/levels?before=${before}`)).body as Record<string, LevelRead[]>)[ada] ?? [];
+
+test('the levels that the last sessions before a day showed: three at most, of eight weeks, since the newest race', async () => {
+  expect(await levelsOf('2026-12-01')).toEqual([]);
+  const days = ['2026-09-10', '2026-10-20', '2026-10-27', '2026-11-03', '2026-11-10'];
+  for (const date of days) await run(planOn(date), [2, 2, 2, 2, 2]);
+  const levels = await levelsOf('2026-11-17');
+  expect(levels.map(({ date }) => date)).toEqual(days.slice(2));
+  for (const { shift, error } of levels) {
+    expect(shift).toBeGreaterThan(0);
+    expect(error).toBeGreaterThan(0.005);
+  }
+  expect((await levelsOf('2026-11-10')).map(({ date }) => date)).toEqual(days.slice(1, 4));
+  // By then the first three are more than eight weeks old.
+  expect((await levelsOf('2027-01-02')).map(({ date }) => date)).toEqual(days.slice(4));
+  const raced = { distanceM: 3000, timeS: 690, date: '2026-10-30', kind: 'race' };
+  await putAthlete(server, ada, { name: 'Ada', marks: [...MARKS, raced] });
+  expect((await levelsOf('2026-11-17')).map(({ date }) => date)).toEqual(days.slice(3));
+  await server.call('POST', `/api/athletes/${ada}/erase`);
+  expect(await levelsOf('2026-11-17')).toEqual([]);
+  expect((await server.call('GET', '/api/review/levels?before=soon')).status).toBe(400);
+});
+
+test('each kind of session is learned for itself; flat-out work and sprints teach nothing', async () => {
+  await run({ ...planOn('2026-10-01'), intent: 'threshold' }, [2, 2, 2, 2, 2]);
+  await run({ ...planOn('2026-10-08'), intent: 'aerobic-power' }, [8, 8, 8, 8, 8]);
+  const both = await calibrationOf('2026-12-01');
+  expect(both?.kinds?.threshold?.b).toBeLessThan(-0.1);
+  expect(both?.kinds?.['aerobic-power']?.b).toBeGreaterThan(0.1);
+  await run({ ...planOn('2026-10-10'), intent: 'speed' }, [9, 9, 9, 9, 9]);
+  await run({ ...planOn('2026-10-12'), intent: 'test' }, [10, 10, 10, 10, 10]);
+  expect((await calibrationOf('2026-12-01'))?.n).toBe(both?.n);
 });
 
 test('asks for a day', async () => {
