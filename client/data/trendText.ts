@@ -20,7 +20,7 @@ export function trendText({ perWeek, errorPerWeek }: Trend, over: Over): string 
   return `${secondsText(perWeek, over)} a week ${way} over ${formatDistance(over.distanceM)} (± ${(errorPerWeek * over.timeS).toFixed(1)})`;
 }
 
-/** A rate is reported as one beyond so many standard errors: by chance alone it is once in ten. */
+/** Standard errors from which a rate is reported; chance alone reaches them once in ten. */
 const SURE_SES = 1.64;
 
 /** What the marks say together: `fitter`, `less-fit`, or that it cannot be told. */

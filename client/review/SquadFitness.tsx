@@ -15,7 +15,7 @@ import type { ReadRun } from './useReview';
 /** Those of whom most is learned first. */
 const byLearned = (a: FitnessReading, b: FitnessReading) => b.learned - a.learned;
 
-/** Somebody about whom there is more to report than that they are as they were known. */
+/** True if the reading differs from what the marks said. */
 const isChanged = ({ is, changed, surprise }: FitnessReading) =>
   is !== 'as-known' || changed !== undefined || surprise !== undefined;
 

@@ -11,7 +11,7 @@ import type { ReadRun } from './useReview';
 
 type Known = { squad: SquadView; tellings: Tellings; levels: Levels };
 
-/** What is asked of the reading, once all that it needs is there. */
+/** Squad, calibrations and earlier levels; undefined until all three are loaded. */
 function useKnown({ plan: { date } }: ReadRun): Known | undefined {
   const { squad } = useSquad();
   const tellings = useTellings(date);

@@ -28,7 +28,7 @@ export type CriticalSpeedParameters = {
 };
 
 const MEANT_FOR_S = { min: 120, max: 1200 };
-/** Where marks no longer count. */
+/** Beyond these times a mark has no weight. */
 const FADED_AT_S = { min: 90, max: 1500 };
 /** How far single runners are from the D′/CS of their endurance curve, in ln. */
 const RESERVE_SD = 0.3;
@@ -39,7 +39,7 @@ const READ_AT_S = [120, 240, 480, 720, 900];
 /** Search range of `timeFor`: from a sprint to ten days. */
 const SOLVER_S = { min: 1, max: 864_000 };
 
-/** How much a mark counts for the line: 1 within 2 to 20 minutes, fading in ln(time) to 0 at 90 s and 25 minutes. */
+/** The weight of a mark in the line: 1 within 2 to 20 minutes, fading in ln(time) to 0 at 90 s and 25 minutes. */
 function weightOfMark(durationS: number): number {
   const { min, max } = MEANT_FOR_S;
   if (durationS < min) return Math.max(0, Math.log(durationS / FADED_AT_S.min) / Math.log(min / FADED_AT_S.min));

@@ -32,7 +32,7 @@ type CurveBy<Name extends ModelName, P> = {
   covariance: number[][];
   /** The marks it was fitted to. */
   marks: WeighedMark[];
-  /** What they run best, where that is known: it decides what shape is expected. */
+  /** Decides the expected shape; unknown if left out. */
   leaning?: Leaning;
   /** Set if the coach overruled the level. */
   nudge?: Nudge;

@@ -39,8 +39,8 @@ function temperedSlope(residual: number): number {
 }
 
 /**
- * How fast runners get quicker or slower, as a share of time a week: nobody's marks are all of one fitness. Not before this many weeks are
- * marks of another season. This project's own values.
+ * Spread of the rates at which runners get quicker or slower, as a share of time a week, and the weeks after which a mark drifts no
+ * further. This project's own values.
  */
 const DRIFT = { sd: 0.0012, mostWeeks: 26 };
 

@@ -15,7 +15,7 @@ const MOST_OWN_DAYS = 20;
  */
 export function progressOf(marks: readonly Mark[], distanceM: number, from: string, to: string): ProgressPoint[] {
   const inTime = marks.map(({ date }) => date).filter((date) => date >= from && date <= to);
-  // Where there are so many, the weeks tell it all, and the work does not grow with their square.
+  // A fit for each of many marks would cost their square; the weekly points show the same line.
   const days = new Set(inTime.length > MOST_OWN_DAYS ? [inTime.reduce((a, b) => (b < a ? b : a))] : inTime);
   for (let day = from; day <= to; day = daysAfter(day, EVERY_DAYS)) days.add(day);
   days.add(to);

@@ -73,7 +73,7 @@ describe('marks kept of sessions', () => {
   test('share an error: the more of them in some months, the less each counts', () => {
     expect(freshSds([kept(0)])).toEqual([0.03]);
     for (const sd of freshSds([0, 2, 4, 6].map(kept))) expect(sd).toBeCloseTo(0.03 * Math.sqrt(2.5), 9);
-    // Those of another half year do not count.
+    // A mark of half a year ago shares nothing with today's.
     expect(freshSds([kept(0), kept(30)])).toEqual([0.03, 0.03]);
     expect(freshSds([kept(0), race(3000, 640)])).toEqual([0.03, 0.012]);
   });

@@ -1,11 +1,10 @@
 /**
- * How far a runner's shape, endurance E and anaerobic capacity A against MAP, is likely to be from the usual one before any second mark.
- * This project's own values, fitted to published tables of equivalent times from 1500 m to the half marathon.
+ * The prior of a runner's shape: endurance E and anaerobic capacity A against MAP. This project's own values, fitted to published tables of equivalent times from 1500 m to the half marathon.
  */
 import { clamp } from './clamp';
 import type { Bounds } from './leastSquares';
 
-/** What an athlete runs best, as coaches sort them. */
+/** Events an athlete runs best, as coaches sort them. */
 export const LEANINGS = ['400-800', '800-1500', '1500-3k', '5k-10k'] as const;
 export type Leaning = (typeof LEANINGS)[number];
 
@@ -26,7 +25,7 @@ const LEAST_A_S = 31;
 /** Means end here: below a MAP of about 8 W/kg, which is hardly running, and above 31, which nobody has. */
 const MEAN_A_S = { min: 35, max: 62 };
 const BOUND_SDS = 3;
-/** Where any shape ends: the widest bounds of all. */
+/** The widest bounds of any prior. */
 export const WIDEST = { e: { min: -0.09, max: -0.011 }, a: { min: LEAST_A_S, max: 93 } } as const;
 
 export type ShapePrior = {
