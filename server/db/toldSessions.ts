@@ -14,6 +14,7 @@ import { daysAfter } from '@core/units/dayNumber';
 import { listAthletes } from './athletes';
 import type { Db } from './open';
 import { listPaceBooks } from './paceBooks';
+import { ReadCache } from './readCache';
 import { breathe } from './results';
 import { athleteResults, repResults, runResults, runs } from './schema';
 import { readSquad } from './squad';
@@ -26,8 +27,8 @@ const DAYS = 120 + LEARNED_AFTER_DAYS;
 const MOST_KEPT = 6000;
 
 type Told = Pick<EffortPair, 'predicted' | 'reported'>[];
-/** What was told in a session, by athlete and session, and all that it was worked out from: that alone, whatever database it is in. */
-const kept = new Map<string, { readFrom: string; told: Told }>();
+/** What was told in a session, whatever database it is in. */
+const kept = new ReadCache<Told>(MOST_KEPT);
 
 /** What is known of a session beside its reps. */
 type About = (runId: string, athleteId: string) => Omit<RanSession, 'date' | 'rows'>;
@@ -117,13 +118,6 @@ function curveOn(athlete: SquadMember, runId: string, date: string, book: PaceBo
 
 const toldOf = (session: RanSession, curve: Curve | undefined): Told => (curve ? toldIn(session, curve) : []);
 
-/** Drops erased athletes and the oldest entries from the cache. */
-function tidy(athletes: readonly SquadMember[]): void {
-  const ids = new Set(athletes.map(({ id }) => id));
-  for (const key of kept.keys())
-    if (kept.size > MOST_KEPT || !ids.has(key.slice(0, key.indexOf(' ')))) kept.delete(key);
-}
-
 /** One session with reported efforts; `readFrom` is all that its figures were worked out from. */
 export type ToldSession = {
   sessionId: string;
@@ -151,21 +145,16 @@ export async function toldBefore(db: Db, before: string): Promise<ToldBy[]> {
     const ofThem = JSON.stringify([athlete.marks, athlete.nudge, book.model, [...courses]]);
     const sessions: ToldSession[] = [];
     for (const [sessionId, session] of sessionsTold(db, athlete.id, before, about)) {
-      const key = `${athlete.id} ${sessionId}`;
-      // The cache holds for as long as everything it was computed from is the same.
       const readFrom = `${ofThem} ${JSON.stringify(session)}`;
-      const cached = kept.get(key);
-      const isKnown = cached?.readFrom === readFrom;
+      const known = kept.get(athlete.id, sessionId, readFrom);
       // A curve for each day takes a while: let other requests in.
-      if (!isKnown) await breathe();
+      if (!known) await breathe();
       const curve = () => curveOn(athlete, sessionId, session.date, book, courses);
-      const told = isKnown ? cached.told : toldOf(session, curve());
-      kept.delete(key);
-      kept.set(key, { readFrom, told });
+      const told = kept.put(athlete.id, sessionId, readFrom, known ? known.figure : toldOf(session, curve()));
       sessions.push({ sessionId, session, told, curve, readFrom });
     }
     if (sessions.length > 0) found.push({ athlete, sessions });
   }
-  tidy(athletes);
+  kept.keepOnly(athletes);
   return found;
 }
