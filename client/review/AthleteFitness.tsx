@@ -3,13 +3,11 @@ import type { EffortReading } from '@core/review/effortReading';
 import { goalReps, markOfEstimate, trialsIn } from '@core/review/fitnessReading';
 import type { ReviewRow } from '@core/review/review';
 import { memberOf, useSquad } from '../data/useSquad';
-import { useTellings } from '../data/useTellings';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
 import { doubtText, fitnessText, goalRepsText } from './fitnessText';
-import { useLevels } from './useLevels';
 import { KeepMark } from './KeepMark';
-import { useFitness } from './useFitness';
+import { useFitness, useKnownForFitness } from './useFitness';
 import type { ReadRun } from './useReview';
 
 /** What the session says about one athlete's fitness, and what of it can be kept for their paces. */
@@ -17,8 +15,7 @@ export function AthleteFitness({ read, row, effort }: { read: ReadRun; row: Revi
   const reading = useFitness(read, row);
   const { squad } = useSquad();
   const athlete = squad && memberOf(squad, row.athleteId);
-  const [tellings, levels] = [useTellings(read.plan.date), useLevels(read.plan.date)];
-  const isWaiting = tellings === undefined || levels === undefined;
+  const isWaiting = useKnownForFitness(read) === undefined;
   // What follows is not pushed away when it comes.
   if (!reading && isWaiting && athlete && athlete.marks.length > 0)
     return (

@@ -8,8 +8,6 @@ const reading = (more: Partial<FitnessReading> = {}): FitnessReading => ({
   after: { timeS: 991.4, errorS: 9.4 },
   learned: 0.3,
   nothingNew: false,
-  shift: 0.018,
-  priorError: 0.013,
   is: 'fitter',
   ...more,
 });

@@ -12,7 +12,7 @@ import type { ReadRun } from './useReview';
 type Known = { squad: SquadView; tellings: Tellings; levels: Levels };
 
 /** Squad, calibrations and earlier levels; undefined until all three are loaded. */
-function useKnown({ plan: { date } }: ReadRun): Known | undefined {
+export function useKnownForFitness({ plan: { date } }: ReadRun): Known | undefined {
   const { squad } = useSquad();
   const tellings = useTellings(date);
   const levels = useLevels(date);
@@ -40,7 +40,7 @@ function asked(read: ReadRun, row: ReviewRow, { squad, tellings, levels }: Known
 
 /** What the session says about one athlete's fitness; undefined for who has no curve. */
 export function useFitness(read: ReadRun, row: ReviewRow): FitnessReading | undefined {
-  const known = useKnown(read);
+  const known = useKnownForFitness(read);
   return useMemo(() => {
     const question = known && asked(read, row, known);
     return question && readFitness(question);
@@ -51,7 +51,7 @@ const readingsOf = (question: SquadAsked): FitnessReading[] => question.map(read
 
 /** The same for everyone, worked out in a worker; undefined until it is there. */
 export function useSquadFitness(read: ReadRun): readonly FitnessReading[] | undefined {
-  const known = useKnown(read);
+  const known = useKnownForFitness(read);
   const [found, setFound] = useState<{ read: ReadRun; readings: FitnessReading[] }>();
   useEffect(() => {
     if (!known) return undefined;

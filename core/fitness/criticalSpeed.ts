@@ -10,6 +10,7 @@ import { enduranceSpeedFor, rootOf, type EnduranceParameters } from './endurance
 import { enduranceModel } from './enduranceModel';
 import { leastSquares } from './leastSquares';
 import { scaledByMisfit } from './misfit';
+import { wasFlatOut } from './mark';
 import { CurveError, type CurveFit, type Model } from './model';
 import type { Leaning } from './shapePrior';
 import { straightLine } from './straightLine';
@@ -54,9 +55,6 @@ export function lineThrough(speedFor: (durationS: number) => number): { critical
   return { criticalMps: slope, reserveM: atMean - slope * meanX };
 }
 
-/** A coach's estimate or a session was not run flat out. */
-const isFlatOut = ({ mark }: Weighed) => mark.kind === 'race' || mark.kind === 'trial';
-
 function requireSpread(flatOut: readonly Weighed[]) {
   const needs = 'Critical speed needs two races or trials of 2 to 20 minutes over different distances';
   const distances = new Set(flatOut.map(({ mark }) => mark.distanceM));
@@ -70,7 +68,7 @@ function requireSpread(flatOut: readonly Weighed[]) {
 
 function fit(marks: readonly Weighed[], leaning?: Leaning): CurveFit {
   const endurance = enduranceModel.fit(marks, leaning);
-  const flatOut = marks.filter((weighed) => isFlatOut(weighed) && weightOfMark(weighed.timeS) > 0);
+  const flatOut = marks.filter((weighed) => wasFlatOut(weighed.mark) && weightOfMark(weighed.timeS) > 0);
   requireSpread(flatOut);
   const shape = enduranceModel.parametersOf(endurance.x);
   const usual = lineThrough((durationS) => enduranceSpeedFor(shape, durationS));

@@ -1,6 +1,7 @@
 import { criticalSpeed, type CriticalSpeedParameters } from './criticalSpeed';
 import { rootOf, type EnduranceParameters } from './endurance';
 import { enduranceModel } from './enduranceModel';
+import { varianceAlong } from './leastSquares';
 import { isOnTrack, type Mark } from './mark';
 import { CurveError, type Model } from './model';
 import { powerLaw, type PowerLawParameters } from './powerLaw';
@@ -109,7 +110,7 @@ function unjudged(model: ModelName, marks: readonly Weighed[], leaning: Leaning 
   }
 }
 
-/** How marks are looked at: from which day (YYYY-MM-DD), by which model, and with what is known of courses and of the athlete. */
+/** Options of a fit: the day (YYYY-MM-DD) to judge from, the model, and the courses and the athlete's events where known. */
 export type FitOptions<M extends ModelName = ModelName> = {
   asOf: string;
   model?: M;
@@ -212,10 +213,7 @@ const sum = (n: number, term: (i: number) => number) =>
 /** Standard error of `timeFor(curve, distanceM)` in seconds, from the spread of the marks and the priors. */
 export function timeErrorFor(curve: Curve, distanceM: number): number {
   const model = modelOf(curve);
-  const g = gradientAt(model, distanceM);
-  const variance = sum(g.length, (i) =>
-    sum(g.length, (j) => (g[i] ?? 0) * (g[j] ?? 0) * (curve.covariance[i]?.[j] ?? 0)),
-  );
+  const variance = varianceAlong(gradientAt(model, distanceM), curve.covariance);
   return model.timeFor(distanceM) * Math.sqrt(Math.max(0, variance));
 }
 

@@ -77,8 +77,7 @@ function fit(marks: readonly Weighed[], leaning?: Leaning): CurveFit {
   const residuals = (x: readonly number[]) => [
     ...timesAt(x).map((timeS, i) => tempered(off(x, timeS, marks[i] as Weighed))),
     (x[3] ?? 0) / DRIFT.sd,
-    ((x[1] ?? 0) - prior.e.mean) / prior.e.sd,
-    ((x[2] ?? 0) - prior.aMeanS(x[0] ?? 0)) / prior.aSdS,
+    ...prior.residuals(x[0] ?? 0, x[1] ?? 0, x[2] ?? 0),
   ];
   const slopesBy = (slope: (residual: number) => number) => (x: readonly number[]) => {
     const p = parametersOf(x);
@@ -90,8 +89,7 @@ function fit(marks: readonly Weighed[], leaning?: Leaning): CurveFit {
         return [byLevel * scale, byE * scale, byA * scale, weeksOf(mark) * scale];
       }),
       [0, 0, 0, 1 / DRIFT.sd],
-      [0, 1 / prior.e.sd, 0, 0],
-      [-prior.aSlopeS(x[0] ?? 0) / prior.aSdS, 0, 1 / prior.aSdS, 0],
+      ...prior.slopes(x[0] ?? 0).map((row) => [...row, 0]),
     ];
   };
   const { x } = leastSquares(residuals, [startLnMap, prior.e.mean, prior.aMeanS(startLnMap), 0], {

@@ -6,7 +6,7 @@ import { format } from 'date-fns/format';
 import { parseISO } from 'date-fns/parseISO';
 import { formatDistance } from '../units/distance';
 import { CurveError, fitCurve, errorShareFor, timeFor, type Curve } from './curve';
-import type { Mark } from './mark';
+import { wasFlatOut, type Mark } from './mark';
 import type { Leaning } from './shapePrior';
 import { ageDaysOn, usableBy } from './weighing';
 import { wrongMarksIn, type MarkOff } from './wrongMark';
@@ -58,8 +58,8 @@ const percentText = (share: number) => {
 };
 
 /**
- * A sentence about the mark that does not fit the others: "The 800 from March sits 4 % off the rest: slower than they say. …"; of two that
- * contradict each other about both.
+ * Asks about a mark that does not fit the others, "The 800 from March sits 4 % off the rest: slower than they say. …", or about two
+ * that contradict each other; empty where all agree.
  */
 export function outlierSentences(curve: Curve, asOf: string): string[] {
   const [first, second] = wrongMarksIn(curve);
@@ -132,7 +132,7 @@ function weaknesses(usable: readonly Mark[], newestDays: number): string[] {
   return [
     usable.length === 1 ? 'one mark only' : '',
     newestDays >= OLD_DAYS ? `the newest is ${monthsText(newestDays)} old` : '',
-    usable.every(({ kind }) => kind === 'estimate' || kind === 'session') ? 'no race or trial' : '',
+    !usable.some(wasFlatOut) ? 'no race or trial' : '',
   ].filter(Boolean);
 }
 

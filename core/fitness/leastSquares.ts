@@ -53,6 +53,13 @@ export function covarianceFrom(jacobian: readonly (readonly number[])[], n: numb
   });
 }
 
+/** gᵀ·C·g: the variance of what changes by `gradient` with unknowns of that covariance. */
+export const varianceAlong = (gradient: readonly number[], covariance: readonly (readonly number[])[]): number =>
+  gradient.reduce(
+    (sum, a, i) => sum + gradient.reduce((inner, b, j) => inner + a * b * (covariance[i]?.[j] ?? 0), 0),
+    0,
+  );
+
 /** Least and most of an unknown. */
 export type Bounds = { min: number; max: number };
 

@@ -35,6 +35,9 @@ export type Mark = {
   alone?: { timeS: number; sd: number };
 };
 
+/** True of a race or trial; a session or a coach's estimate was not run flat out. */
+export const wasFlatOut = ({ kind }: Pick<Mark, 'kind'>): boolean => kind === 'race' || kind === 'trial';
+
 export const isOnTrack = ({ course }: Pick<Mark, 'course'>): boolean => course === undefined || course === 'track';
 
 /** `5k in 18:30` */

@@ -10,7 +10,7 @@ const EVERY_DAYS = 7;
 const MOST_OWN_DAYS = 20;
 
 /**
- * How an athlete's worth over `distanceM` went from day to day (YYYY-MM-DD): every week and on the day of each mark (of many marks the first), each
+ * Traces an athlete's worth over `distanceM` from day to day (YYYY-MM-DD): every week and on the day of each mark (of many marks the first), each
  * time from the marks known by then. Empty before the first mark.
  */
 export function progressOf(marks: readonly Mark[], distanceM: number, from: string, to: string): ProgressPoint[] {

@@ -31,9 +31,12 @@ export const WIDEST = { e: { min: -0.09, max: -0.011 }, a: { min: LEAST_A_S, max
 export type ShapePrior = {
   e: { mean: number; sd: number };
   aSdS: number;
-  /** Mean of A/MAP in seconds at a level, and how it grows with ln MAP there. */
+  /** Mean of A/MAP in seconds at a level. */
   aMeanS: (lnMap: number) => number;
-  aSlopeS: (lnMap: number) => number;
+  /** How far E/MAP and A/MAP are from it at a level, in standard deviations. */
+  residuals: (lnMap: number, e: number, aS: number) => number[];
+  /** Derivatives of the residuals by ln MAP, E/MAP and A/MAP. */
+  slopes: (lnMap: number) => number[][];
   /** Three standard deviations to either side: odd marks must not bend a curve into nonsense. */
   boundsAt: (lnMap: number) => { e: Bounds; a: Bounds };
 };
@@ -50,7 +53,11 @@ export function shapePrior(leaning: Leaning | undefined): ShapePrior {
     e,
     aSdS,
     aMeanS,
-    aSlopeS: (lnMap) => (general(lnMap) === unlimited(lnMap) ? perLnMap : 0),
+    residuals: (lnMap, ofE, aS) => [(ofE - e.mean) / e.sd, (aS - aMeanS(lnMap)) / aSdS],
+    slopes: (lnMap) => [
+      [0, 1 / e.sd, 0],
+      [general(lnMap) === unlimited(lnMap) ? -perLnMap / aSdS : 0, 0, 1 / aSdS],
+    ],
     boundsAt: (lnMap) => ({
       e: { min: e.mean - BOUND_SDS * e.sd, max: e.mean + BOUND_SDS * e.sd },
       a: {

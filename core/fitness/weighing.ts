@@ -30,9 +30,9 @@ export function courseKey(mark: Pick<Mark, 'course' | 'courseName' | 'distanceM'
 /** The further a mark is from a race, the less it is trusted; this project's own values. */
 const SD_OF_KIND: Record<Mark['kind'], number> = { race: 0.012, trial: 0.02, session: 0.03, estimate: 0.03 };
 const SD_PER_DAY = 0.005 / 28;
-/** Of that, what is left where a drift of the level over time is fitted beside the marks. */
+/** The share of that which remains once a drift of the level is fitted. */
 const BESIDE_DRIFT = 0.5;
-/** Of the variance of a mark kept of a session this share is common to all kept within so many days. */
+/** Share of its variance that a mark kept of a session has in common with those kept within so many days of it. */
 const SHARED = 0.5;
 const TOGETHER_DAYS = 120;
 /** Marks shorter than this say nothing about endurance. */
@@ -59,10 +59,10 @@ export const usableBy = (marks: readonly Mark[], asOf: string): Mark[] =>
 /** Age in days on `asOf` (YYYY-MM-DD); 0 for a future day. */
 export const ageDaysOn = (date: string, asOf: string): number => Math.max(0, daysBetween(date, asOf));
 
-/** What other marks say of how far one is trusted. */
+/** Facts about the other marks that change the trust in one. */
 type Among = {
   courses?: CourseOffsets | undefined;
-  /** How many marks of its kind share an error with it, itself included. */
+  /** Marks of its kind that share an error with it, itself included. */
   alike?: number;
   /** Age in days of the newest mark of all; its own if left out. */
   newestDays?: number;
@@ -75,7 +75,7 @@ export function weigh(mark: Mark, asOf: string, { courses, alike = 1, newestDays
   const { timeS, sd: ownSd } = mark.alone ?? { timeS: mark.timeS, sd: SD_OF_KIND[mark.kind] };
   const shared = Math.sqrt(1 + SHARED * (alike - 1));
   const aged = (days: number) => Math.hypot((ownSd + days * SD_PER_DAY) * shared, sd);
-  // A drift says nothing about the days since the newest mark.
+  // The drift ends with the newest mark: since then its age counts in full.
   const undriftedDays = Math.min(ageDays, newestDays ?? ageDays);
   return {
     mark,

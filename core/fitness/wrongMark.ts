@@ -1,40 +1,32 @@
-/** The mark that may be wrong, found by asking each time what all the others say: a slip in typing, a short course, a race jogged home. */
+/** Finds a mark that the others contradict: a slip in typing, a short course, a race jogged home. */
 import { errorShareFor, refittedTo, timeFor, type Curve, type WeighedMark } from './curve';
 import { enduranceSlopes } from './endurance';
 import { enduranceModel } from './enduranceModel';
-import { covarianceFrom } from './leastSquares';
+import { covarianceFrom, varianceAlong } from './leastSquares';
 import { shapePrior } from './shapePrior';
 
-/** A mark, by how much it is off what the others say (ln of time, above 0 is slower), and that in standard deviations. */
+/** A mark with its distance from the fit of the others: in ln of time, above 0 is slower, and in standard deviations. */
 export type MarkOff = { weighed: WeighedMark; off: number; sds: number };
 
-/** Beyond so many standard deviations the coach is asked. */
+/** Standard deviations from which the app asks the coach. */
 const ASK_SDS = 2.6;
-/** By a linear estimate no mark comes near that: refitting without each of them is saved. */
+/** Below this first-order estimate the search refits nothing. */
 const LOOK_SDS = 2.2;
-/** Two that are so nearly as far off each other: either may be the wrong one. */
+/** Two marks whose deviations differ by less than a tenth: either may be wrong. */
 const ALIKE = 0.9;
 
-/** The largest deviation of any mark from what the others say, in standard deviations, to first order. */
+/** First-order estimate of the largest deviation of any mark from the others, in standard deviations. */
 function roughlyMost(marks: readonly WeighedMark[], curve: Curve): number {
   if (curve.model !== 'endurance') return Infinity;
   const { parameters, leaning } = curve;
   const [lnMap = 0] = enduranceModel.vectorOf(parameters);
-  const prior = shapePrior(leaning);
   const rows = marks.map(({ mark, timeS, residual, sd }) =>
     enduranceSlopes(parameters, mark.distanceM, timeS / Math.exp(residual)).map((slope) => slope / sd),
   );
-  const covariance = covarianceFrom(
-    [...rows, [0, 1 / prior.e.sd, 0], [-prior.aSlopeS(lnMap) / prior.aSdS, 0, 1 / prior.aSdS]],
-    3,
-  );
+  const covariance = covarianceFrom([...rows, ...shapePrior(leaning).slopes(lnMap)], 3);
   const off = marks.map(({ residual, sd }, i) => {
-    const row = rows[i] ?? [];
-    // The share of the mark in its own fitted time: of its weight that much only bends the curve to it.
-    const leverage = row.reduce(
-      (sum, a, j) => sum + row.reduce((inner, b, k) => inner + a * b * (covariance[j]?.[k] ?? 0), 0),
-      0,
-    );
+    // The share of the mark in its own fitted time: by so much it bends the curve towards itself.
+    const leverage = varianceAlong(rows[i] ?? [], covariance);
     return Math.abs(residual) / sd / Math.sqrt(Math.max(1e-6, 1 - leverage));
   });
   return Math.max(...off);
@@ -43,8 +35,8 @@ function roughlyMost(marks: readonly WeighedMark[], curve: Curve): number {
 const cache = new WeakMap<Curve, MarkOff[]>();
 
 /**
- * The mark that fits what the others say least, where that is hardly chance; two where they contradict each other and nothing else tells
- * which is right. Empty otherwise. Each is held against a fit without it (leave one out), both with their errors; cached for each curve.
+ * Returns the mark that contradicts the others most, if chance hardly explains it; two if they contradict each other and nothing tells
+ * which is right; else none. Compares each mark with a fit without it (leave one out), both with their errors. Cached for each curve.
  */
 export function wrongMarksIn(curve: Curve): MarkOff[] {
   const known = cache.get(curve) ?? searched(curve);

@@ -1,5 +1,5 @@
 /** A change of fitness is reported plainly only once several sessions agree: one alone is within chance too often. */
-import type { Mark } from '../fitness/mark';
+import { wasFlatOut, type Mark } from '../fitness/mark';
 import { mean } from '../units/mean';
 import { daysBetween } from '../units/dayNumber';
 
@@ -9,8 +9,8 @@ import { daysBetween } from '../units/dayNumber';
  */
 export type LevelRead = { date: string; shift: number; error: number };
 
-/** So many of the last sessions together decide, none of them older than this. */
-const LATELY = { sessions: 4, days: 56 };
+/** The last sessions that decide together, and the days after which one no longer counts. */
+export const LATELY = { sessions: 4, days: 56 };
 /**
  * Their mean has to be beyond this share of the error: of unchanged athletes it is reached once in sixteen weeks for a quarter, after three
  * percent of change within six sessions for more than half (bench `oracle`).
@@ -19,9 +19,7 @@ const BEYOND = 0.6;
 
 /** Sessions that still count on a day (YYYY-MM-DD): since the newest race or trial, which has answered what was open before it. */
 export function levelsSince(levels: readonly LevelRead[], marks: readonly Mark[], day: string): LevelRead[] {
-  const answered = marks.filter(
-    ({ kind, date, leftOut }) => !leftOut && date < day && (kind === 'race' || kind === 'trial'),
-  );
+  const answered = marks.filter((mark) => !mark.leftOut && mark.date < day && wasFlatOut(mark));
   const from = answered.reduce((latest, { date }) => (date > latest ? date : latest), '');
   return levels
     .filter(({ date }) => date > from && date <= day && daysBetween(date, day) <= LATELY.days)
@@ -33,7 +31,7 @@ export function levelsSince(levels: readonly LevelRead[], marks: readonly Mark[]
  * `fitter` or `less-fit` if the last sessions together show that; else undefined.
  * @param levels those that still count, see `levelsSince`, the latest last.
  */
-export function changeShown(levels: readonly LevelRead[]): 'fitter' | 'less-fit' | undefined {
+export function changeShown(levels: readonly Omit<LevelRead, 'date'>[]): 'fitter' | 'less-fit' | undefined {
   const lately = levels.slice(-LATELY.sessions);
   if (lately.length < LATELY.sessions) return undefined;
   const shift = mean(lately.map((level) => level.shift));

@@ -217,12 +217,7 @@ const NEAR = 0.02;
 export type FlatOutRep = { distanceM: number; timeS: number; expectedS: number; sd: number };
 
 /** Reps run flat out that are marks of their own, less sure the harder what came before them. */
-export function flatOutReps({
-  curve,
-  at,
-  reps,
-  doubt,
-}: Pick<CluesOf, 'curve' | 'at' | 'reps' | 'doubt'>): FlatOutRep[] {
+export function flatOutReps(curve: Curve, at: PointsAt, reps: readonly RanLeg[], doubt: number): FlatOutRep[] {
   const expected = at.points[(at.shifts.length - 1) / 2] ?? [];
   return reps.flatMap((rep, i) => {
     const { distanceM, timeS, leg, ran } = rep;
@@ -233,10 +228,9 @@ export function flatOutReps({
   });
 }
 
-function flatOutClues(of: CluesOf): Clue[] {
-  const { curve, doubt } = of;
+function flatOutClues(curve: Curve, flatOut: readonly FlatOutRep[], doubt: number): Clue[] {
   const levelError = errorShareFor(curve, 5000);
-  return flatOutReps(of).map(({ distanceM, timeS, expectedS, sd: ownSd }): Clue => {
+  return flatOut.map(({ distanceM, timeS, expectedS, sd: ownSd }): Clue => {
     // The curve's shape may be wrong over this distance, whatever the level.
     const shape = Math.max(0, errorShareFor(curve, distanceM) ** 2 - levelError ** 2);
     const sd = Math.sqrt(ownSd ** 2 + shape * doubt ** 2);
@@ -251,6 +245,8 @@ export type CluesOf = {
   curve: Curve;
   criticalMps: number;
   reps: readonly RanLeg[];
+  /** Those run flat out, see `flatOutReps`. */
+  flatOut: readonly FlatOutRep[];
   at: PointsAt;
   calibration: Calibration;
   /** Factor on every standard deviation: 1.5 in heat, wind or wet. */
@@ -258,12 +254,9 @@ export type CluesOf = {
 };
 
 /** All clues of a session about somebody's fitness. */
-export function cluesOf(of: CluesOf): Clue[] {
-  const { criticalMps, reps, at, calibration, doubt } = of;
-  return [
-    ...effortClue(at, reps, calibration, doubt),
-    ...failureClue(at, reps, criticalMps, doubt),
-    ...boundClue(at, reps, doubt),
-    ...flatOutClues(of),
-  ];
-}
+export const cluesOf = ({ curve, criticalMps, reps, flatOut, at, calibration, doubt }: CluesOf): Clue[] => [
+  ...effortClue(at, reps, calibration, doubt),
+  ...failureClue(at, reps, criticalMps, doubt),
+  ...boundClue(at, reps, doubt),
+  ...flatOutClues(curve, flatOut, doubt),
+];

@@ -28,7 +28,7 @@ function asPlanned(leg: TargetLeg, { rep, targetS, excluded }: ReviewCell): Targ
 export function evidenceOf(
   { cells, stoppedAtMs, stopReason }: Pick<ReviewRow, 'cells' | 'stoppedAtMs' | 'stopReason'>,
   intent: Intent | undefined,
-): Pick<FitnessInput, 'legs' | 'runs'> {
+): Pick<FitnessInput, 'legs' | 'runs' | 'kind'> {
   const { legs, cells: ran } = asRun(cells);
   const last = ran.at(-1);
   const isStopped = stoppedAtMs !== undefined && last !== undefined;
@@ -51,5 +51,5 @@ export function evidenceOf(
       ...(isFlatOut ? { flatOut: 'trial' as const } : {}),
     };
   });
-  return { legs: planned, runs };
+  return { legs: planned, runs, ...(intent ? { kind: intent } : {}) };
 }

@@ -22,6 +22,8 @@ export type FitnessEstimate = {
   priorError: number;
   /** How much surer the level is than before: 0 is not at all, 1 all. */
   learned: number;
+  /** The session holds any clue at all to the level. */
+  isTold: boolean;
   /** It says nothing that was not known. */
   nothingNew: boolean;
   /** A rep flat out that does not fit what is known: a wrong time or course, or somebody much fitter. */
@@ -140,17 +142,18 @@ export function estimateFitness(input: FitnessInput): FitnessEstimate {
   const isByMarks = reps.some(isFlatOut);
   const shown = isByMarks ? undefined : shownLevel(curve, expected, isSpent(reps.at(-1)));
   const most = Math.max(LEVELS.least, LEVELS.sds * priorSd, (shown ?? 0) + LEVELS.step);
-  const evidence = {
-    curve,
-    criticalMps: gaugeOf(curve).model.criticalMps,
-    reps,
+  const clues: Clue[] = [];
+  let flatOut: FlatOutRep[] = [];
+  if (reps.length > 0) {
     // Were flat-out reps taken as run, a quicker one would change what all after it say.
-    at: reps.length === 0 ? { shifts: [], points: [] } : pointsAt(curve, expected, most),
-    calibration: calibrationFor({ ...UNCALIBRATED, ...input.calibration }, input.kind),
-    doubt: isDoubtfulDay(conditions) ? DOUBTFUL : 1,
-  };
-  const clues = reps.length === 0 ? [] : cluesOf(evidence);
-  const surprise = surpriseIn(curve, reps.length === 0 ? [] : flatOutReps(evidence));
+    const at = pointsAt(curve, expected, most);
+    const doubt = isDoubtfulDay(conditions) ? DOUBTFUL : 1;
+    const { criticalMps } = gaugeOf(curve).model;
+    const calibration = calibrationFor({ ...UNCALIBRATED, ...input.calibration }, input.kind);
+    flatOut = flatOutReps(curve, at, reps, doubt);
+    clues.push(...cluesOf({ curve, criticalMps, reps, flatOut, at, calibration, doubt }));
+  }
+  const surprise = surpriseIn(curve, flatOut);
   // Without a clue all stays as it was, exactly.
   const found = clues.length === 0 ? { levelShift: 0, errorShare: priorSd } : posterior(clues, priorSd, most);
   const { levelShift } = found;
@@ -162,6 +165,7 @@ export function estimateFitness(input: FitnessInput): FitnessEstimate {
     errorShare,
     priorError: priorSd,
     learned,
+    isTold: clues.length > 0,
     nothingNew:
       learned < NOTHING_NEW &&
       shown === undefined &&

@@ -44,9 +44,6 @@ export type FitnessReading = {
   fiveK?: Equivalent;
   learned: number;
   nothingNew: boolean;
-  /** Of ln(speed) against the marks, above 0 is fitter, and the standard error the marks left. */
-  shift: number;
-  priorError: number;
   /** Above or below what was known, by more than the estimate may be wrong: of this session alone. */
   is: 'fitter' | 'less-fit' | 'as-known';
   /** What it and the sessions before it show together. */
@@ -76,7 +73,6 @@ export function askedOf(
     distanceM: goal?.distanceM ?? USUAL_M,
     ...source,
     ...evidenceOf(row, intent),
-    ...(intent ? { kind: intent } : {}),
     ...(isUnsound ? { isUnsound } : {}),
   };
 }
@@ -90,13 +86,14 @@ function atLeastOf({ curve, distanceM }: FitnessAsked, shown: number | undefined
 export function readFitness(asked: FitnessAsked): FitnessReading {
   const { athleteId, curve, distanceM, conditions, heat } = asked;
   const estimate = estimateFitness({ ...asked, ownM: distanceM });
-  const { levelShift, errorShare, learned, nothingNew, surprise } = estimate;
+  const { levelShift, errorShare, priorError, learned, nothingNew, surprise } = estimate;
   const alone = estimate.alone(distanceM);
   const hot = hotDay(conditions ?? {}, heat);
   const atLeastS = atLeastOf(asked, estimate.shown);
   const isUnsound = asked.isUnsound === true || hot !== undefined;
-  const shownNow = { date: '', shift: levelShift, error: estimate.priorError };
-  const changed = levelShift !== 0 ? changeShown([...(asked.levelsBefore ?? []), shownNow]) : undefined;
+  const changed = estimate.isTold
+    ? changeShown([...(asked.levelsBefore ?? []), { shift: levelShift, error: priorError }])
+    : undefined;
   return {
     athleteId,
     distanceM,
@@ -106,8 +103,6 @@ export function readFitness(asked: FitnessAsked): FitnessReading {
     ...(alone ? { alone } : {}),
     learned,
     nothingNew,
-    shift: levelShift,
-    priorError: estimate.priorError,
     ...(changed ? { changed } : {}),
     ...(surprise ? { surprise } : {}),
     is: Math.abs(levelShift) <= errorShare ? 'as-known' : levelShift > 0 ? 'fitter' : 'less-fit',
@@ -118,10 +113,6 @@ export function readFitness(asked: FitnessAsked): FitnessReading {
     ...(atLeastS === undefined ? {} : { atLeastS }),
   };
 }
-
-/** What a reading says of the level on its day; undefined where the session told nothing. */
-export const levelOf = ({ shift, priorError }: FitnessReading, date: string): LevelRead | undefined =>
-  shift !== 0 ? { date, shift, error: priorError } : undefined;
 
 const tenths = (timeS: number) => Math.round(timeS * 10) / 10;
 

@@ -7,7 +7,7 @@ import type { ReviewCell } from './cell';
 import type { LevelRead } from './changeShown';
 import { effortPairs } from './effortReading';
 import { evidenceOf } from './evidence';
-import { levelOf, readFitness } from './fitnessReading';
+import { estimateFitness } from './fitness';
 import type { RepResult } from './results';
 
 /** A row of one athlete's rep, as far as it says what the rep cost. */
@@ -106,14 +106,11 @@ export function levelIn(
     ...(isStopped ? { stoppedAtMs: 0 } : {}),
     ...(stopReason ? { stopReason } : {}),
   };
-  const reading = readFitness({
-    athleteId: '',
-    distanceM: 5000,
+  const { isTold, levelShift, priorError } = estimateFitness({
     curve,
     ...evidenceOf(row, intent),
-    ...(intent ? { kind: intent } : {}),
     ...(conditions ? { conditions } : {}),
     ...(calibration ? { calibration } : {}),
   });
-  return levelOf(reading, date);
+  return isTold ? { date, shift: levelShift, error: priorError } : undefined;
 }

@@ -104,8 +104,8 @@ function seasonOf({ world, step = 0, perWeek = 0, keeps, raceWeeks }: Scenario, 
       const after = fitCurve(marks, { asOf: date });
       readings.push({
         date,
-        shift: reading.shift,
-        error: reading.priorError,
+        shift: Math.log(reading.before.timeS / reading.after.timeS),
+        error: reading.before.errorS / reading.before.timeS,
         off: Math.log(timeFor(after, 5000) / timeFor(truth, 5000)),
         sd: errorShareFor(after, 5000),
       });
