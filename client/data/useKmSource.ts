@@ -33,15 +33,18 @@ export function useKmSource(known?: readonly ListedRun[]): KmSource {
   return useMemo(() => ({ seasons: seasons ?? [], ranMinutes: ranMinutesIn(runs), today: now }), [seasons, runs, now]);
 }
 
-/** Minutes go into kilometres by their own easy running. */
-function sourceFor(athlete: SquadMember, squad: SquadView, source: KmSource): KmSource {
-  const minPerKm = (): number | undefined => {
-    const { curve, paceBook } = pacesOf(athlete, squad, source.today);
-    const easyMps = curve && speedOfEntry(paceBook, 'easy', curve);
-    return easyMps === undefined ? undefined : 1000 / 60 / easyMps;
-  };
-  return { ...source, minPerKm };
+/** An athlete's easy running on a day, minutes a kilometre; undefined without a mark. */
+export function easyMinPerKm(athlete: SquadMember, squad: SquadView, today: string): number | undefined {
+  const { curve, paceBook } = pacesOf(athlete, squad, today);
+  const easyMps = curve && speedOfEntry(paceBook, 'easy', curve);
+  return easyMps === undefined ? undefined : 1000 / 60 / easyMps;
 }
+
+/** Minutes go into kilometres by their own easy running. */
+const sourceFor = (athlete: SquadMember, squad: SquadView, source: KmSource): KmSource => ({
+  ...source,
+  minPerKm: () => easyMinPerKm(athlete, squad, source.today),
+});
 
 /** Kilometres a week of an athlete, ticked or told. */
 export const kmOfAthlete = (athlete: SquadMember, squad: SquadView, source: KmSource): KmAWeek | undefined =>

@@ -4,14 +4,15 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import { layOutSeason } from '@core/season/layout/layOut';
-import { phasesOf } from '@core/season/phases';
+import { minutesText, tooShortFor } from '@core/season/longestRun';
 import { schoolNotes } from '@core/season/templates/schools';
 import { emptySeason, seasonFrom } from '@core/season/templates/seasonFrom';
 import type { SeasonPlan } from '@core/season/season';
-import { phasesInText, seasonTemplates } from '@core/season/templates/templates';
+import { phasesInText, seasonTemplates, type SeasonTemplate } from '@core/season/templates/templates';
 import type { Club } from '@core/squad/club';
 import { daysAfter, daysBetween, isDate } from '@core/units/dayNumber';
-import { useSquad } from '../data/useSquad';
+import { easyMinPerKm } from '../data/useKmSource';
+import { useSquad, type SquadView } from '../data/useSquad';
 import { troubleText, usePutSeasonMutation } from '../store/api';
 import { dayInText, today } from '../ui/days';
 import { Chips } from '../ui/Chips';
@@ -51,6 +52,35 @@ function firstDayFor(date: string, weeks: number, weekStart: Club['weekStart']):
   return wanted > thisWeek ? wanted : thisWeek;
 }
 
+type Slowest = { name: string; minPerKm: number };
+
+/** Who of some groups, or of everyone, runs easy the slowest. */
+function slowestIn(squad: SquadView, groupIds: readonly string[]): Slowest | undefined {
+  return squad.athletes
+    .filter(({ groupId }) => groupIds.length === 0 || (groupId !== undefined && groupIds.includes(groupId)))
+    .flatMap((athlete) => {
+      const minPerKm = easyMinPerKm(athlete, squad, today());
+      return minPerKm === undefined ? [] : [{ name: athlete.tileName, minPerKm }];
+    })
+    .sort((a, b) => b.minPerKm - a.minPerKm)[0];
+}
+
+/** How a template was fitted to the people it is for, in sentences. */
+function fittedTo(
+  { longRun, schools }: SeasonPlan,
+  template: SeasonTemplate | undefined,
+  { hardDays, slowest }: { hardDays: string; slowest: Slowest | undefined },
+): string[] {
+  const most = longRun?.most;
+  const isShorter = most !== undefined && template?.longRun && most < template.longRun.most;
+  return [
+    ...(isShorter && slowest
+      ? [`Long run at most ${most} km: ${minutesText(most * slowest.minPerKm)} at ${slowest.name}’s easy pace.`]
+      : []),
+    ...(schools.isLongHard && Number(hardDays) > 2 ? ['Two hard days, not three: the long run is the third.'] : []),
+  ];
+}
+
 /** From nothing to a season: when is the race, how many hard days, for whom. */
 export function NewSeason() {
   const { squad } = useSquad();
@@ -67,6 +97,7 @@ export function NewSeason() {
   const firstDay = begins ?? firstDayFor(raceDay, template?.weeks ?? EMPTY_WEEKS, weekStart);
   const problem = raceProblem(raceDay, firstDay);
   const groups = squad?.settings.groups ?? [];
+  const slowest = useMemo(() => squad && slowestIn(squad, groupIds), [squad, groupIds]);
   const season = useMemo((): SeasonPlan | undefined => {
     if (!isDate(firstDay) || problem !== undefined) return undefined;
     const races = isDate(raceDay)
@@ -78,13 +109,16 @@ export function NewSeason() {
       groups: groupIds,
       hardDays: Number(hardDays),
       ...(weekStart ? { weekStart } : {}),
+      ...(slowest ? { slowestMinPerKm: slowest.minPerKm } : {}),
     };
     const name = raceName.trim() || template?.name || 'Season';
     return template ? seasonFrom(template, { ...answers, name }) : emptySeason({ ...answers, name }, EMPTY_WEEKS);
-  }, [template, firstDay, raceDay, raceName, groupIds, hardDays, weekStart, problem]);
+  }, [template, firstDay, raceDay, raceName, groupIds, hardDays, weekStart, slowest, problem]);
   const laid = useMemo(() => season && { id: '', version: 0, season, weeks: layOutSeason(season) }, [season]);
   const needsRace = template?.hasRace === true && raceDay === '';
-  const leftOut = season ? phasesOf(season).leftOut : [];
+  const said = laid
+    ? [...tooShortFor(laid.season, laid.weeks), ...fittedTo(laid.season, template, { hardDays, slowest })]
+    : [];
   const save = async () => {
     if (!season) return;
     const id = ulid();
@@ -151,7 +185,7 @@ export function NewSeason() {
             {`${counted(laid.weeks.length, 'week')}, from ${dayInText(laid.season.firstDay)}`}
           </Text>
           <SeasonStrip laid={laid} today={today()} label="Phases and races" />
-          {leftOut.map(({ text }) => (
+          {said.map((text) => (
             <Text key={text} as="small">
               {text}
             </Text>

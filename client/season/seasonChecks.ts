@@ -1,10 +1,10 @@
 import { checkSeason, type SeasonCheck } from '@core/season/checks/checks';
-import { phasesOf } from '@core/season/phases';
+import { tooShortFor } from '@core/season/longestRun';
 import type { SeasonPlan } from '@core/season/season';
 import { isSeasonFor } from '@core/season/kmAWeek';
 import { INTENT_FACTS } from '@core/session/intent';
 import type { SquadMember } from '@core/squad/athlete';
-import { athleteWithKm } from '../data/useKmSource';
+import { athleteWithKm, easyMinPerKm } from '../data/useKmSource';
 import type { LaidSeason } from '../data/useSeasons';
 import type { SeasonData } from './useSeasonData';
 
@@ -23,7 +23,7 @@ function ownSessions({ seasons, sessions, today }: SeasonData) {
 }
 
 function worked(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
-  const { athletes, sessions, library, isLibraryHere, today, squad, km } = data;
+  const { seasons, athletes, sessions, library, isLibraryHere, today, squad, km, runDates } = data;
   const { season, weeks } = laid;
   const sessionIds = new Set(library.sessions.map(({ id }) => id));
   const progressions = new Set(library.progressions.map(({ id }) => id));
@@ -34,8 +34,9 @@ function worked(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
     return isGone && isLibraryHere ? [id] : [];
   });
   const planned = sessions.flatMap(({ date, plan }) => {
-    const athleteIds = Object.entries(plan?.taking ?? {}).flatMap(([id, takes]) => (takes ? [id] : []));
-    return date >= today && athleteIds.length > 0 ? [{ date, athleteIds }] : [];
+    const taking = Object.entries(plan?.taking ?? {});
+    const idsWhere = (isTaking: boolean) => taking.flatMap(([id, takes]) => (takes === isTaking ? [id] : []));
+    return date >= today && taking.length > 0 ? [{ date, athleteIds: idsWhere(true), notIds: idsWhere(false) }] : [];
   });
   const ownAthletes = athletesIn(laid, athletes).map((athlete) => athleteWithKm(athlete, squad, km));
   const { heatMonths = [] } = squad.settings.club ?? {};
@@ -45,7 +46,14 @@ function worked(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
     planned,
     ownSessions: ownSessions(data),
     heatMonths,
-  }).filter(({ code, date }) => date >= today || code === 'rhythm-too-tight');
+    others: seasons.flatMap(({ season: other, weeks: otherWeeks }) => {
+      const lastDay = otherWeeks.at(-1)?.days.at(-1)?.date ?? other.firstDay;
+      return other === season || lastDay < today ? [] : [{ season: other, lastDay }];
+    }),
+    easyMinPerKm: (athlete) => easyMinPerKm(athlete, squad, today),
+    today,
+    runDates,
+  }).filter(({ code, date }) => (date >= today && !runDates.has(date)) || code === 'rhythm-too-tight');
 }
 
 /** Cached for the season's data: the to-do list and the ladder both show them. */
@@ -60,5 +68,5 @@ export function checksOf(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
   return found;
 }
 
-/** What phases have no room for. */
-export const leftOutOf = ({ season }: LaidSeason): string[] => phasesOf(season).leftOut.map(({ text }) => text);
+/** What the season is too short for. */
+export const leftOutOf = ({ season, weeks }: LaidSeason): string[] => tooShortFor(season, weeks);

@@ -31,7 +31,12 @@ const source = { seasons: [laid('a', season)], sessions: [], runs: [], athletes:
 describe('a day of the week', () => {
   test('says what a hard day is run as', () => {
     expect(dayView(TUESDAY, source).entries).toMatchObject([
-      { kind: 'hard', title: 'Threshold, longer reps', detail: '3x8min @threshold / 90s jog', seasonIds: ['a'] },
+      {
+        kind: 'hard',
+        title: 'Threshold, longer reps',
+        detail: '2x8:00 @threshold / 90s jog · first full week',
+        seasonIds: ['a'],
+      },
     ]);
   });
   test('is one entry where two groups do the same, and two where they do not', () => {

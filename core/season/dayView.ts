@@ -104,7 +104,9 @@ function ofSeason<Session extends SessionOnDay, Run extends RunOnDay>(
     };
   }
   const { title, shorthand } = laid;
-  return { ...common, key: `${title} ${shorthand}`, title, shorthand, detail: mainLine(shorthand) };
+  // Why it is shorter than its thread has it.
+  const detail = [mainLine(shorthand), ...(day.share === undefined || note === undefined ? [] : [note])].join(' · ');
+  return { ...common, key: `${title} ${shorthand}`, title, shorthand, detail };
 }
 
 function ofItself<Session extends SessionOnDay, Run extends RunOnDay>(

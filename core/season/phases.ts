@@ -1,6 +1,7 @@
 /** The phase of each week: laid back from every A race, with what was dropped where weeks were too few. */
 import { counted } from '../units/counted';
 import { dateOfDay, dayNumber, daysAfter, weekdayOf } from '../units/dayNumber';
+import { comingBackOf, offDaysOf } from './comingBack';
 import type { Phase, PhasePlan, SeasonPlan, SeasonRace } from './season';
 
 /** The longest season. */
@@ -133,6 +134,18 @@ export const EASY_WEEKS = 2;
 /** Phases that begin with a week of coming over, where they follow easy weeks. */
 export const COMES_OVER: readonly Phase[] = ['early', 'middle', 'late'];
 
+/** Tells of a week whether one of its hard days comes soon after seven days off or more. */
+function backWeeks(season: SeasonPlan, starts: readonly number[]): (i: number) => boolean {
+  if (season.daysOff.length === 0) return () => false;
+  const off = offDaysOf(season.daysOff);
+  const stretches = comingBackOf(off);
+  const isSoon = (day: number) => !off.isOff(day) && stretches.some(({ from, to }) => day >= from && day <= to);
+  return (i) => {
+    const start = starts[i] ?? 0;
+    return [0, 1, 2, 3, 4, 5, 6].some((n) => season.rhythm[weekdayOf(start + n)] === 'hard' && isSoon(start + n));
+  };
+}
+
 /** The weeks of a season, each with its phase; and what of its template there was no room for. */
 export function phasesOf(season: SeasonPlan): { weeks: PhaseWeek[]; leftOut: LeftOut[] } {
   const first = weekStartOf(dayNumber(season.firstDay), season);
@@ -186,6 +199,8 @@ export function phasesOf(season: SeasonPlan): { weeks: PhaseWeek[]; leftOut: Lef
   const isEasy = (i: number) => phases[i] === 'base' || (isOff[i] && phases[i] === 'break');
   for (let i = EASY_WEEKS; i < count; i++)
     if (COMES_OVER.includes(phases[i] as Phase) && isEasy(i - 1) && isEasy(i - 2)) phases[i] = 'transition';
+  const isBack = backWeeks(season, starts);
+  for (let i = 0; i < count; i++) if (COMES_OVER.includes(phases[i] as Phase) && isBack(i)) phases[i] = 'transition';
   return { weeks: placed(starts, phases), leftOut };
 }
 

@@ -2,17 +2,28 @@
 import { ageInYear, BASE_KM, FEW_WEEKS, hasRunningBase, YOUNG_UNDER, type SquadMember } from '../../squad/athlete';
 import { dayNumber } from '../../units/dayNumber';
 import { listed } from '../../units/listed';
-import type { SeasonCheck, CheckRule } from './checkRule';
+import { isAhead, type SeasonCheck, type CheckRule } from './checkRule';
 import { exceptionOn, EXCEPTION_WORDS } from '../exceptions';
 import { racesOf } from '../phases';
+import type { SeasonDay } from '../season';
 
 const FAST = new Set(['aerobic-power', 'race-pace', 'speed', 'test', 'indicator', 'rehearsal']);
 
 const fastWithoutBase: CheckRule = ({ days, season, context }) => {
-  const first = days.find(({ kind, intent }) => kind === 'hard' && intent !== undefined && FAST.has(intent));
+  const isOut = (date: string, id: string) =>
+    (context.planned ?? []).some((day) => day.date === date && day.notIds?.includes(id));
+  const fewOn = ({ date }: SeasonDay) =>
+    (context.athletes ?? []).filter((athlete) => !hasRunningBase(athlete, date) && !isOut(date, athlete.id));
+  const first = days.find(
+    (day) =>
+      day.kind === 'hard' &&
+      day.intent !== undefined &&
+      FAST.has(day.intent) &&
+      isAhead(day, context) &&
+      fewOn(day).length > 0,
+  );
   if (!first) return [];
-  const few = (context.athletes ?? []).filter((athlete) => !hasRunningBase(athlete, first.date));
-  if (few.length === 0) return [];
+  const few = fewOn(first);
   const names = listed(few.map(({ tileName }) => tileName));
   const text = `Fast work without a running base (${FEW_WEEKS} weeks, and ${BASE_KM} km a week) behind ${names}: easy running and strides first, or fewer reps for them.`;
   const place = season.phases.findIndex(({ phase }) => phase === 'base');

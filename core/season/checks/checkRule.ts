@@ -16,8 +16,16 @@ export type CheckContext = {
   athletes?: readonly SquadMember[];
   /** Ids of threads whose library session or progression is gone. */
   goneThreadIds?: readonly string[];
-  /** Who is ticked for a session on a day, if decided. */
-  planned?: readonly { date: string; athleteIds: readonly string[] }[];
+  /** Who is ticked for a session on a day and who is left out, if decided. */
+  planned?: readonly { date: string; athleteIds: readonly string[]; notIds?: readonly string[] }[];
+  /** Other seasons, each with its last day. */
+  others?: readonly { season: SeasonPlan; lastDay: string }[];
+  /** An athlete's easy running, minutes a kilometre, if known. */
+  easyMinPerKm?: (athlete: SquadMember) => number | undefined;
+  /** Days before it are over; left out, nothing is. */
+  today?: string;
+  /** Days whose session was run. */
+  runDates?: ReadonlySet<string>;
   /** Sessions on a day that are in no season. */
   ownSessions?: readonly { id: string; date: string; title: string; isHard: boolean }[];
   /** Months (1 to 12) that are hot where the club is. */
@@ -35,6 +43,10 @@ export type CheckSource = {
 };
 
 export type CheckRule = (source: CheckSource) => SeasonCheck[];
+
+/** Whether a day is still to come, and its session not run. */
+export const isAhead = ({ date }: Pick<SeasonDay, 'date'>, { today = '', runDates }: CheckContext): boolean =>
+  date >= today && !runDates?.has(date);
 
 export const isSettled = ({ because }: SeasonDay) => because === 'written' || because === 'past';
 

@@ -10,6 +10,7 @@ import { seasonTemplates, type SeasonTemplate } from '../templates/templates';
 const MONDAY = '2026-09-07';
 const RACE = { id: 'harbour', date: daysAfter(MONDAY, 83), name: 'Harbour meeting', weight: 'A' as const };
 const [FIVE_K] = seasonTemplates as [SeasonTemplate];
+const FOUR_WEEKS = seasonTemplates.find(({ id }) => id === 'four-to-six') as SeasonTemplate;
 const season = seasonFrom(FIVE_K, { firstDay: MONDAY, races: [RACE] });
 const on = (week: number, day: number) => daysAfter(MONDAY, (week - 1) * 7 + day);
 const pin = (date: string, day: Partial<FixedDay> = {}): FixedDay => ({
@@ -119,6 +120,44 @@ const CASES: [code: string, plan: SeasonPlan, context?: CheckContext][] = [
   ['thread-gone', season, { goneThreadIds: ['thr'] }],
   ['heat', season, { heatMonths: [10] }],
   ['fast-without-base', season, { athletes: [athlete('Ada', { weeklyKm: 8 })] }],
+  [
+    'back-too-fast',
+    {
+      ...withPins(pin(on(6, 1), { threadId: 'k3' })),
+      daysOff: [{ id: 'o', from: on(4, 5), to: on(5, 6), reason: 'x' }],
+    },
+  ],
+  [
+    'race-while-easing',
+    {
+      ...season,
+      races: [
+        RACE,
+        { id: 'x', date: on(7, 5), name: 'Open', weight: 'C', entries: [{ athleteId: 'Ada', distanceM: 800 }] },
+      ],
+      exceptions: [{ id: 'e', athleteId: 'Ada', kind: 'ill', from: on(6, 0), to: on(7, 2) }],
+    },
+    { athletes: [athlete('Ada')] },
+  ],
+  [
+    'long-break',
+    {
+      ...seasonFrom(FOUR_WEEKS, { firstDay: MONDAY, races: [] }),
+      phases: [{ phase: 'early', weeks: 12, least: 1, most: 20 }],
+      daysOff: [{ id: 'o', from: on(3, 0), to: on(7, 6), reason: 'closed' }],
+    },
+  ],
+  [
+    'two-seasons',
+    season,
+    { athletes: [athlete('Ada')], others: [{ season: { ...season, firstDay: '2026-08-31' }, lastDay: RACE.date }] },
+  ],
+  [
+    'long-race-early',
+    { ...season, races: [{ ...RACE, entries: [{ athleteId: 'Kit', distanceM: 42_195 }] }] },
+    { athletes: [athlete('Kit', { bornYear: 2012 })] },
+  ],
+  ['long-on-the-feet', season, { athletes: [athlete('Ada')], easyMinPerKm: () => 12 }],
   ['session-on-day-off', season, { ownSessions: [{ id: 's', date: on(4, 5), title: 'Hills', isHard: true }] }],
   ['session-on-race-day', season, { ownSessions: [{ id: 's', date: RACE.date, title: 'Hills', isHard: true }] }],
   ['two-sessions', season, { ownSessions: [{ id: 's', date: on(4, 1), title: 'Hills', isHard: true }] }],
@@ -162,4 +201,19 @@ test('a race week is more by its race, and that is no jump', () => {
   const first = seasonTemplates.find(({ id }) => id === 'first-eight') as SeasonTemplate;
   const race = { date: '2027-04-24', name: 'First race', weight: 'A' as const };
   expect(codes(seasonFrom(first, { firstDay: '2027-03-30', races: [race], hardDays: 1 }))).toEqual([]);
+});
+
+describe('sessions are looked at only for those who take part, and only ahead', () => {
+  const few = [athlete('Ada', { weeklyKm: 8 })];
+  const fast = (context: CheckContext) =>
+    checks(season, { athletes: few, ...context }).find(({ code }) => code === 'fast-without-base');
+  const first = fast({})?.date ?? '';
+  test('who is left out of the first fast one is named for the next', () => {
+    const later = fast({ planned: [{ date: first, athleteIds: [], notIds: ['Ada'] }] });
+    expect(later?.date.localeCompare(first)).toBe(1);
+  });
+  test('what was run, or is over, is not looked at any more', () => {
+    expect(fast({ runDates: new Set([first]) })?.date).not.toBe(first);
+    expect(fast({ today: daysAfter(first, 1) })?.date.localeCompare(first)).toBe(1);
+  });
 });

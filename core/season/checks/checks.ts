@@ -4,10 +4,12 @@
  */
 import { dayNumber } from '../../units/dayNumber';
 import { ATHLETE_CHECKS } from './athleteChecks';
+import { BACK_CHECKS } from './backChecks';
 import type { CheckContext, CheckSource, SeasonCheck } from './checkRule';
 import { HARD_DAY_CHECKS } from './hardDayChecks';
 import { LOAD_CHECKS } from './loadChecks';
 import { OWN_SESSION_CHECKS } from './ownSessionChecks';
+import { PEOPLE_CHECKS } from './peopleChecks';
 import { RACE_CHECKS } from './raceChecks';
 import { daysOf, type SeasonPlan, type SeasonWeek } from '../season';
 import { THREAD_CHECKS } from './threadChecks';
@@ -21,6 +23,8 @@ const CHECKS = [
   ...LOAD_CHECKS,
   ...OWN_SESSION_CHECKS,
   ...ATHLETE_CHECKS,
+  ...PEOPLE_CHECKS,
+  ...BACK_CHECKS,
 ];
 
 /** The checks of a season as laid out, by date; none for an unchanged template. */

@@ -1,4 +1,5 @@
 /** Checks of the amount from week to week. */
+import { daysBetween } from '../../units/dayNumber';
 import { isSettled, makeEasy, type SeasonCheck, type CheckRule } from './checkRule';
 import { dayMinutes, weekMinutes } from '../load';
 import { phasesOf } from '../phases';
@@ -7,10 +8,16 @@ import type { SeasonPlan, SeasonWeek } from '../season';
 /** A rise of more than a third. */
 const JUMP = 4 / 3 + 0.01;
 
+/** The long run is compared with the longest of so many days. */
+const USED_TO_DAYS = 28;
+
 const longRunJump: CheckRule = ({ days, season }) => {
   const longs = days.filter((day) => day.kind === 'long' && day.amount);
-  return longs.flatMap((day, i) => {
-    const before = longs.slice(Math.max(0, i - 4), i).map(({ amount }) => amount?.amount ?? 0);
+  return longs.flatMap((day) => {
+    const before = longs.flatMap(({ date, amount }) => {
+      const daysBefore = daysBetween(date, day.date);
+      return amount && daysBefore > 0 && daysBefore <= USED_TO_DAYS ? [amount.amount] : [];
+    });
     const now = day.amount?.amount ?? 0;
     const unit = day.amount?.unit ?? 'km';
     // Weeks cut before a race say nothing about what they are used to.

@@ -18,6 +18,8 @@ export type DraftDay = {
   taper?: true;
   share?: number;
   amount?: SeasonDay['amount'];
+  /** A long run of an easier week. */
+  isEasier?: true;
   note?: string;
 };
 

@@ -1,6 +1,6 @@
 /**
  * Lays a season out: phases back from the A races, the week's rhythm on every day, days round races, hard days apart, special sessions,
- * threads in turn, long runs that grow. Pure and deterministic.
+ * threads in turn, long runs that grow, easier weeks. Pure and deterministic.
  */
 import { dateOfDay } from '../../units/dayNumber';
 import { keepApart } from './apart';
@@ -9,6 +9,7 @@ import { layLongRuns } from './longRuns';
 import { phasesOf } from '../phases';
 import { layRaces, thinRoundRaces } from './raceDays';
 import type { SeasonDay, SeasonPlan, SeasonWeek } from '../season';
+import { layShares } from './shares';
 import { laySpecials } from './specials';
 import { layTurns } from './turns';
 
@@ -49,6 +50,7 @@ export function layOutSeason(season: SeasonPlan): SeasonWeek[] {
   laySpecials(draft);
   layTurns(draft);
   layLongRuns(draft);
+  layShares(draft);
   return weeks.map(({ fromDay, phase }, i) => ({
     from: dateOfDay(fromDay),
     phase,

@@ -1,5 +1,6 @@
 /** The length of each long run. */
 import { dayNumber } from '../../units/dayNumber';
+import { longRunsBack, offDaysOf } from '../comingBack';
 import type { Draft, DraftDay } from './draftDay';
 import { peaksOf } from '../phases';
 import type { LongRun } from '../season';
@@ -22,12 +23,15 @@ function grown({ from, step, most, heldWeeks }: LongRun, steps: number): number 
   return Math.max(from, Math.min(most, from + step * raised));
 }
 
-/** Lays the lengths over the long runs: growing, with easier weeks counted back from the last whole one, and cut before the race. */
-export function layLongRuns({ season, days }: Draft): void {
-  const { longRun } = season;
-  if (!longRun) return;
-  const longs = days.filter(({ kind, isOutside }) => kind === 'long' && !isOutside);
+type PlannedLong = { day: number; amount: number; long: DraftDay };
+
+/** Lengths that grow, with easier weeks counted back from the last whole one, and cut before the race. */
+function plannedLongs({ season, days }: Draft, longRun: LongRun): PlannedLong[] {
+  const longs = days.filter(({ kind, isOutside, fixed }) => kind === 'long' && !isOutside && !fixed?.missed);
   const peaks = peaksOf(season).map(({ date }) => dayNumber(date));
+  const planned: PlannedLong[] = [];
+  const plan = (long: DraftDay, amount: number) =>
+    planned.push({ day: long.day, amount: rounded(amount, longRun), long });
   let steps = 0;
   let from = Number.NEGATIVE_INFINITY;
   for (const race of [...peaks, Number.POSITIVE_INFINITY]) {
@@ -40,19 +44,28 @@ export function layLongRuns({ season, days }: Draft): void {
       const count = Number.isFinite(race) ? left : i + 1;
       const isEasier = longRun.easierEvery > 0 && count > 0 && count % longRun.easierEvery === 0 && i > 1;
       const amount = grown(longRun, steps);
-      setLength(long, isEasier ? amount * EASIER : amount, longRun);
-      if (!isEasier) steps += 1;
+      plan(long, isEasier ? amount * EASIER : amount);
+      if (isEasier) long.isEasier = true;
+      else steps += 1;
     });
     const longest = grown(longRun, Math.max(0, steps - 1));
-    for (const long of cut)
-      setLength(long, longest * (race - long.day <= LAST_CUT_DAYS ? CUT.last : CUT.first), longRun);
+    for (const long of cut) plan(long, longest * (race - long.day <= LAST_CUT_DAYS ? CUT.last : CUT.first));
     steps = Math.floor(steps * AFTER_RACE);
     from = race;
   }
+  return planned;
 }
 
-function setLength(day: DraftDay, amount: number, longRun: LongRun): void {
-  day.amount = { unit: longRun.unit, amount: rounded(amount, longRun) };
-  const part = longRun.parts?.[day.week.phase];
-  if (part !== undefined && day.note === undefined && !day.taper) day.note = part;
+/** Lays the lengths over the long runs; after weeks without one they start shorter. */
+export function layLongRuns(draft: Draft): void {
+  const { daysOff, longRun } = draft.season;
+  if (!longRun) return;
+  const planned = plannedLongs(draft, longRun);
+  const amounts = longRunsBack(planned, offDaysOf(daysOff), longRun);
+  planned.forEach(({ long, amount: whole }, i) => {
+    const amount = amounts[i] ?? whole;
+    long.amount = { unit: longRun.unit, amount };
+    const part = longRun.parts?.[long.week.phase];
+    if (part !== undefined && long.note === undefined && !long.taper && amount === whole) long.note = part;
+  });
 }

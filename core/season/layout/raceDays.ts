@@ -18,6 +18,8 @@ const NO_LONG_AFTER: Record<RaceWeight, number> = { A: 6, B: 2, C: 2 };
 const TAKES_WITHIN = 2;
 /** Of a B race: the hard day before it is half as long. */
 const HALF = 0.5;
+/** After another race the sharp one waits so many days. */
+const RESTED_DAYS = 3;
 /** Race week begins so many days before. */
 export const RACE_WEEK_DAYS = 6;
 
@@ -49,7 +51,9 @@ function raceWeek({ at }: Draft, race: number): void {
     const day = before(days);
     return day?.kind === 'easy' && !day.fixed && !isDemanding(before(days + 1)) && !isDemanding(before(days - 1));
   };
-  const sharp = [5, 4].find(isOpen);
+  const isRested = (days: number) =>
+    Array.from({ length: RESTED_DAYS - 1 }, (_, i) => before(days + 1 + i)).every((day) => day?.kind !== 'race');
+  const sharp = [5, 4].find((days) => isOpen(days) && isRested(days)) ?? [5, 4].find(isOpen);
   const isThere = [6, 5, 4, 3].some((days) => before(days)?.special === 'sharpener');
   const day = sharp === undefined || isThere ? undefined : before(sharp);
   if (day) {

@@ -18,12 +18,17 @@ const EARLY_TAPER_SHARE = 0.75;
 const isOpen = (day: DraftDay) => day.kind === 'hard' && day.special === undefined && !day.fixed;
 const isFree = (day: DraftDay) => isOpen(day) && day.week.phase !== 'transition';
 
+/** Its sessions are at least so many days after the A race before. */
+const AFTER_PEAK_DAYS = 7;
+type Peak = { race: number; taperDays: number; before: number | undefined };
+
 /** The hard day nearest to the middle of a window before the race; of two the one nearer to the race. */
-function nearest(draft: Draft, race: number, [least, most]: readonly [number, number]): DraftDay | undefined {
+function nearest(draft: Draft, { race, before }: Peak, [least, most]: readonly [number, number]): DraftDay | undefined {
+  const isOwn = ({ day }: DraftDay) => before === undefined || day >= before + AFTER_PEAK_DAYS;
   const middle = (least + most) / 2;
   const around = (from: number, to: number) =>
     Array.from({ length: to - from + 1 }, (_, i) => draft.at(race - from - i))
-      .filter((day) => day !== undefined && isFree(day))
+      .filter((day) => day !== undefined && isFree(day) && isOwn(day))
       .sort((a, b) => {
         const off = (day: DraftDay | undefined) => Math.abs(race - (day?.day ?? 0) - middle);
         return off(a) - off(b) || (b?.day ?? 0) - (a?.day ?? 0);
@@ -35,12 +40,13 @@ function nearest(draft: Draft, race: number, [least, most]: readonly [number, nu
 const standing = (draft: Draft, race: number, special: SpecialKind) =>
   draft.days.find((day) => day.special === special && day.fixed && day.day < race && day.day > race - 35);
 
-function beforePeak(draft: Draft, race: number, taperDays: number): void {
+function beforePeak(draft: Draft, peak: Peak): void {
   const { season, days } = draft;
+  const { race, taperDays } = peak;
   const place = (special: SpecialKind, window: readonly [number, number]) => {
     const knownDay = standing(draft, race, special);
     if (knownDay || !season.specials[special]) return knownDay;
-    const day = nearest(draft, race, window);
+    const day = nearest(draft, peak, window);
     if (day) day.special = special;
     return day;
   };
@@ -63,7 +69,12 @@ function beforePeak(draft: Draft, race: number, taperDays: number): void {
 export function laySpecials(draft: Draft): void {
   const { season } = draft;
   const peaks = peaksOf(season);
-  for (const race of peaks) beforePeak(draft, dayNumber(race.date), taperDaysOf(season, race, 'A'));
+  let before: number | undefined;
+  for (const peak of peaks) {
+    const race = dayNumber(peak.date);
+    beforePeak(draft, { race, taperDays: taperDaysOf(season, peak, 'A'), before });
+    before = race;
+  }
   if (season.trialWeek === undefined || !season.specials.trial || draft.days.some(({ special }) => special === 'trial'))
     return;
   const { weeks } = phasesOf(season);

@@ -1,5 +1,6 @@
 /** Which thread each hard day gets, and at which step. */
 import { dayNumber, weekdayOf } from '../../units/dayNumber';
+import { comingBackOf, offDaysOf } from '../comingBack';
 import { setKind, type Draft, type DraftDay } from './draftDay';
 import type { CycleWeek, Phase, SeasonPlan, Thread, ThreadDecision } from '../season';
 import { isCritical, isFartlek, isThreshold } from '../threads/threadKinds';
@@ -55,18 +56,19 @@ function threadFor(draft: Draft, context: TurnContext, day: DraftDay, place: num
     .find((thread) => isSpaced(context, thread, day.day) && !clashes(season, thread, inWeek));
 }
 
-/** The step of a thread's next turn. */
+/** The step of a thread's next turn: after a break it is the last one again. */
 function stepAfter(
   thread: Thread,
   before: { step: number; day: number } | undefined,
   day: number,
-  decisions: readonly (ThreadDecision & { day: number })[],
+  { decisions, backDays }: { decisions: readonly (ThreadDecision & { day: number })[]; backDays: readonly number[] },
 ): number {
   if (!before) return 0;
   const decided = decisions
     .filter((decision) => decision.threadId === thread.id && decision.day >= before.day && decision.day < day)
     .at(-1);
-  const step = decided?.step ?? (thread.isByReadiness ? 'repeat' : 'on');
+  const isBack = backDays.some((back) => back > before.day && back <= day);
+  const step = decided?.step ?? (thread.isByReadiness || isBack ? 'repeat' : 'on');
   if (step === 'back') return Math.max(0, before.step - 1);
   return step === 'on' ? before.step + 1 : before.step;
 }
@@ -91,6 +93,7 @@ export function layTurns(draft: Draft): void {
   const decisions = season.decisions
     .map((decision) => ({ ...decision, day: dayNumber(decision.date) }))
     .sort((a, b) => a.day - b.day);
+  const backDays = comingBackOf(offDaysOf(season.daysOff)).map(({ from }) => from);
   const before = new Map<string, { step: number; day: number }>();
   let fromDay = Number.NaN;
   let place = 0;
@@ -122,7 +125,7 @@ export function layTurns(draft: Draft): void {
       if (!day.fixed) setKind(day, season.threads.length === 0 ? 'hard' : 'strides');
       continue;
     }
-    const step = day.fixed?.step ?? stepAfter(thread, before.get(thread.id), day.day, decisions);
+    const step = day.fixed?.step ?? stepAfter(thread, before.get(thread.id), day.day, { decisions, backDays });
     day.thread = { id: thread.id, step };
     if (!day.fixed) inWeek.push(thread);
     // A step that was missed and is to slide is run the next time.

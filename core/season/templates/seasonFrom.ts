@@ -1,3 +1,4 @@
+import { longRunFor } from '../longestRun';
 import type { Rhythm, RhythmDay, SeasonPlan, SeasonRace } from '../season';
 import type { SeasonTemplate } from './templates';
 import { shippedThreads } from '../threads/threads';
@@ -12,10 +13,14 @@ export type SeasonAnswers = {
   /** Ids of training groups; everyone where left out. */
   groups?: readonly string[];
   weekStart?: 'monday' | 'sunday';
+  /** The slowest's easy running, minutes a kilometre: the long run is no longer than is good for them. */
+  slowestMinPerKm?: number;
 };
 
 /** Three hard days stand apart only where the long run follows the last of them. */
 const THREE: Rhythm = ['easy', 'hard', 'strides', 'hard', 'off', 'hard', 'long'];
+
+const MOST_BESIDE_HARD_LONG = 2;
 
 const hardIn = (rhythm: Rhythm) => rhythm.filter((kind) => kind === 'hard').length;
 
@@ -35,9 +40,12 @@ export function rhythmWith(rhythm: Rhythm, hardDays: number): Rhythm {
  * @param answers may name no race: a season without one begins on its first day and goes on through its phases.
  */
 export function seasonFrom(template: SeasonTemplate, answers: SeasonAnswers): SeasonPlan {
-  const { firstDay, races, hardDays, groups, weekStart, name = template.name } = answers;
-  const rhythm = hardDays === undefined ? template.rhythm : rhythmWith(template.rhythm, hardDays);
-  const isThree = hardDays !== undefined && hardDays >= 3 && hardIn(template.rhythm) < 3;
+  const { firstDay, races, hardDays, groups, weekStart, slowestMinPerKm, name = template.name } = answers;
+  // A long run that is a hard day itself leaves room for two more.
+  const most = template.schools.isLongHard ? MOST_BESIDE_HARD_LONG : 3;
+  const hardest = hardDays === undefined ? undefined : Math.min(hardDays, most);
+  const rhythm = hardest === undefined ? template.rhythm : rhythmWith(template.rhythm, hardest);
+  const isThree = hardest !== undefined && hardest >= 3 && hardIn(template.rhythm) < 3;
   const { indicatorDays, trialWeek, longRun, spareIds } = template;
   return {
     name,
@@ -50,7 +58,7 @@ export function seasonFrom(template: SeasonTemplate, answers: SeasonAnswers): Se
     cycles: template.cycles,
     ...(spareIds ? { spareIds } : {}),
     threads: shippedThreads(template.threadIds),
-    ...(longRun ? { longRun } : {}),
+    ...(longRun ? { longRun: slowestMinPerKm === undefined ? longRun : longRunFor(longRun, slowestMinPerKm) } : {}),
     specials: template.specials,
     ...(indicatorDays ? { indicatorDays } : {}),
     ...(trialWeek === undefined ? {} : { trialWeek }),

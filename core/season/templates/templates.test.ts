@@ -37,7 +37,7 @@ const BY_HAND: Record<string, Record<number, string>> = {
   '5k-12': {
     1: 'base essee.L 9 km',
     3: 'transition eHseH.L back1 1, back2 1, 11 km',
-    4: 'early eHseH.L thr 1, falling 1, 12 km',
+    4: 'early eHseH.L thr 1 ×0.7, falling 1 ×0.7, 12 km',
     8: 'middle eHseH.L two-pace 1, falling 3, 14 km',
     9: 'middle eHseH.L gears 1, rehearsal, 14 km',
     11: 'late eHseH.L indicator, sharp 2 ×0.6, 7 km',
@@ -46,7 +46,7 @@ const BY_HAND: Record<string, Record<number, string>> = {
   '10k-16': {
     1: 'base essee.L 11 km',
     4: 'transition eHseH.L back1 1, back2 1, 14 km',
-    5: 'early eHseH.L even600-10k 1, tempo 1, 15 km',
+    5: 'early eHseH.L even600-10k 1 ×0.5, tempo 1 ×0.5, 15 km',
     9: 'middle eHseH.L mixed-10k 1, over-under 1, 18 km',
     13: 'late eHseH.L goal-10k 1, rehearsal, 18 km',
     15: 'taper eHseH.L indicator, goal-10k 2 ×0.6, 9 km',
@@ -71,7 +71,7 @@ const BY_HAND: Record<string, Record<number, string>> = {
   'half-12': {
     1: 'base eseee.L 12 km',
     3: 'transition eHeHe.L back1 1, back2 1, 15 km',
-    4: 'early eHeHe.L tempo 1, falling 1, 16.5 km',
+    4: 'early eHeHe.L tempo 1 ×0.75, falling 1 ×0.75, 16.5 km',
     7: 'middle eHeHe.L cv-short 1, clock 1, 19.5 km',
     11: 'taper eHeHe.L indicator, half-pace 2 ×0.6, 10.5 km',
     12: 'race week eHes.sR sharpener',
@@ -79,7 +79,7 @@ const BY_HAND: Record<string, Record<number, string>> = {
   'marathon-18': {
     1: 'base eseee.L 16 km',
     4: 'transition eHeHe.L back1 1, back2 1, 20 km',
-    5: 'early eHeHe.L thr 1, falling 1, 22 km',
+    5: 'early eHeHe.L thr 1 ×0.7, falling 1 ×0.7, 22 km',
     9: 'middle eHeHe.L thr 3, falling 3, 28 km',
     15: 'taper eeeHe.L rehearsal, 34 km',
     17: 'taper eHeHe.L indicator, falling 6 ×0.6, 17 km',
@@ -90,7 +90,7 @@ const BY_HAND: Record<string, Record<number, string>> = {
     5: 'transition .Hs.HeL first200 1, back2 1, 7 km',
     6: 'early .Hs.HeL first200 2, first1200 1, 8 km',
     10: 'middle .Hs.HeL first200 6, trial, 10 km',
-    12: 'middle .Hs.HeL first200 8, first1200 6, 8 km',
+    12: 'middle .Hs.HeL first200 8 ×0.8, first1200 6 ×0.8, 8 km',
   },
   'four-to-six': {
     1: 'early eHe.seL fours 1, 8 km',
@@ -101,7 +101,7 @@ const BY_HAND: Record<string, Record<number, string>> = {
   stages: {
     1: 'early eHe.HeL stages 1, thr 1, 8 km',
     6: 'early eHe.HeL stages 1, tempo 3, 12 km',
-    12: 'early eHe.HeL stages 1, tempo 6, 11 km',
+    12: 'early eHe.HeL stages 1 ×0.8, tempo 6 ×0.8, 11 km',
   },
   'back-4': {
     1: 'transition .He.Hee back1 1, back2 1',

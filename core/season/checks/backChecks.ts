@@ -1,0 +1,69 @@
+/** Coming back too fast after days off. */
+import { counted } from '../../units/counted';
+import { dayNumber } from '../../units/dayNumber';
+import { listed } from '../../units/listed';
+import { comingBackOf, LONG_BREAK_DAYS, offDaysOf } from '../comingBack';
+import { easingDays, EXCEPTION_WORDS } from '../exceptions';
+import { racesOf } from '../phases';
+import { shippedThreads } from '../threads/threads';
+import { isAhead, isSettled, makeEasy, type CheckRule, type SeasonCheck } from './checkRule';
+
+/** Sessions for the way back. */
+const BACK_IDS = ['back1', 'back2'];
+
+/** Whole sessions of hard work among the first days after a break. */
+const backTooFast: CheckRule = ({ days, season, threads, context }) => {
+  if (season.daysOff.length === 0) return [];
+  const stretches = comingBackOf(offDaysOf(season.daysOff));
+  return days.flatMap((day): SeasonCheck[] => {
+    const at = dayNumber(day.date);
+    const stretch = stretches.find(({ from, to }) => at >= from && at <= to);
+    if (day.kind !== 'hard' || !stretch || day.share !== undefined || day.missed || !isAhead(day, context)) return [];
+    if (day.thread && threads.get(day.thread.id)?.intent === 'transition') return [];
+    if (season.cycles.transition === undefined && !day.because) return [];
+    const after = counted(at - stretch.from + 1, 'day');
+    const text = `Hard work ${after} after ${counted(stretch.offDays, 'day')} off: few reps with full rests come first.`;
+    const mend = isSettled(day) ? undefined : makeEasy(day.date);
+    return [{ code: 'back-too-fast', date: day.date, text, ...(mend ? { mend } : {}) }];
+  });
+};
+
+/** Races entered by somebody who is only just well again. */
+const raceWhileEasing: CheckRule = ({ season, context }) =>
+  racesOf(season).flatMap((race): SeasonCheck[] => {
+    const at = dayNumber(race.date);
+    const entered = new Set((race.entries ?? []).map(({ athleteId }) => athleteId));
+    const easing = season.exceptions.filter((exception) => {
+      const daysBack = at - dayNumber(exception.to);
+      return entered.has(exception.athleteId) && daysBack > 0 && daysBack <= easingDays(exception);
+    });
+    const who = easing.flatMap(({ athleteId, kind }) => {
+      const name = context.athletes?.find(({ id }) => id === athleteId)?.tileName;
+      return name === undefined ? [] : [`${name} (${EXCEPTION_WORDS[kind]} until lately)`];
+    });
+    if (who.length === 0) return [];
+    const text = `${race.name} comes while ${listed(who)} should still be easing back: a later race, or run it easy.`;
+    return [{ code: 'race-while-easing', date: race.date, text }];
+  });
+
+/** After five weeks off a season without sessions for the way back is offered them. */
+const longBreak: CheckRule = ({ season }) => {
+  if (season.cycles.transition || season.threads.length === 0) return [];
+  const found = comingBackOf(offDaysOf(season.daysOff)).flatMap(({ from }) => {
+    const spans = season.daysOff.filter((off) => dayNumber(off.to) === from - 1);
+    return spans.filter((off) => dayNumber(off.to) - dayNumber(off.from) + 1 >= LONG_BREAK_DAYS);
+  });
+  return found.map(({ from, to }): SeasonCheck => {
+    const offDays = dayNumber(to) - dayNumber(from) + 1;
+    const known = new Set(season.threads.map(({ id }) => id));
+    const threads = [...season.threads, ...shippedThreads(BACK_IDS.filter((id) => !known.has(id)))];
+    const change = {
+      kind: 'set' as const,
+      set: { threads, cycles: { ...season.cycles, transition: [BACK_IDS] } },
+    };
+    const text = `${counted(offDays, 'day')} off: the way back comes first, as in “Back after a break”, and the long run begins as it did in the first week.`;
+    return { code: 'long-break', date: to, text, mend: { text: 'Put the way back in', change } };
+  });
+};
+
+export const BACK_CHECKS: readonly CheckRule[] = [backTooFast, raceWhileEasing, longBreak];
