@@ -103,6 +103,7 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
   const { squad } = useSquad();
   const athlete = squad && memberOf(squad, athleteId);
   const name = athlete?.name ?? 'Athlete';
+  const members = useMemo(() => (athlete ? [athlete] : []), [athlete]);
   const metres = useMemo(
     () => (data ? metresOf(data.reps, new Map(data.runs.map(({ runId, date }) => [runId, date]))) : []),
     [data],
@@ -162,7 +163,14 @@ export function AthleteStory({ athleteId }: { athleteId: string }) {
       )}
       <Later>
         {athlete && <FitnessChart athlete={athlete} paces={pacesOf(athlete, squad, today())} />}
-        <LoadPart name={name} runs={data.runs} athletes={data.athletes} metres={metres} window={window} />
+        <LoadPart
+          name={name}
+          runs={data.runs}
+          athletes={data.athletes}
+          metres={metres}
+          window={window}
+          members={members}
+        />
       </Later>
       <View role="list" aria-label="Sessions by week" style={{ gap: SPACE.m }}>
         {story.map(({ from, sessions, attended }) => (

@@ -2,10 +2,14 @@ import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { PaceMetres, RanAthlete, RunHead } from '@core/review/history';
 import { loadByWeek } from '@core/review/story';
+import { easyDaysOf } from '@core/season/easyDays';
+import type { SquadMember } from '@core/squad/athlete';
+import { useSeasons } from '../data/useSeasons';
 import { dayName } from '../ui/days';
 import { WeekBars } from '../ui/charts/Charts';
 import { SPACE } from '../ui/theme';
 import { Text } from '../ui/Text';
+import { useToday } from '../ui/useToday';
 
 type Props = {
   name: string;
@@ -13,13 +17,24 @@ type Props = {
   athletes: readonly RanAthlete[];
   metres: readonly PaceMetres[];
   window: { from: string; to: string };
+  /** Whose load it is: the season's easy days count for them. */
+  members: readonly SquadMember[];
   /** They are several: each figure is the mean of them. */
   isMean?: boolean;
 };
 
 /** Load week by week: effort × minutes, hard minutes, and metres at each pace; of what was recorded. */
-export function LoadPart({ name, runs, athletes, metres, window, isMean = false }: Props) {
-  const weeks = useMemo(() => loadByWeek({ runs, athletes }, metres, window), [runs, athletes, metres, window]);
+export function LoadPart({ name, runs, athletes, metres, window, members, isMean = false }: Props) {
+  const { seasons } = useSeasons();
+  const now = useToday();
+  const easy = useMemo(
+    () => members.flatMap((member) => easyDaysOf(member, seasons ?? [], { from: window.from, to: now })),
+    [members, seasons, window, now],
+  );
+  const weeks = useMemo(
+    () => loadByWeek({ runs, athletes }, metres, window, easy),
+    [runs, athletes, metres, window, easy],
+  );
   const latest = weeks.at(-1);
   if (!latest || weeks.every(({ minutes }) => minutes === 0)) return <Text quiet>Nothing was run in these weeks.</Text>;
   const jumps = weeks.filter(({ isJump }) => isJump);
@@ -39,11 +54,11 @@ export function LoadPart({ name, runs, athletes, metres, window, isMean = false 
           planned: plannedLoad,
           isMarked: isJump,
         }))}
-        unit="Effort of the session × its minutes; the line is what was planned."
+        unit="Effort × minutes; the line is what was planned."
       />
       {jumps.map(({ from }) => (
         <Text as="small" key={from}>
-          {`The week of ${dayName(from)} was more than a third above the mean of the four before it.`}
+          {`The week of ${dayName(from)} had sessions more than a third above the mean of those before it.`}
         </Text>
       ))}
       <Text as="heading" level={2}>
@@ -72,7 +87,7 @@ export function LoadPart({ name, runs, athletes, metres, window, isMean = false 
           ))}
       </View>
       <Text as="small" quiet>
-        {`Of recorded sessions only: easy days are not known yet.${weeks.some(({ hasPredicted }) => hasPredicted) ? ' Where nobody reported an effort, the one predicted from the times stands in.' : ''}${isMean ? ' Each figure is the mean of those who ran.' : ''}`}
+        {`${easy.length > 0 ? 'Recorded sessions, and the season’s easy days as ticked or planned: easy running at effort 3, long runs at 4.' : 'Of recorded sessions only: easy days count where a season has them.'}${weeks.some(({ hasPredicted }) => hasPredicted) ? ' Where nobody reported an effort, the one predicted from the times stands in.' : ''}${isMean ? ' Each figure is the mean of those who ran.' : ''}`}
       </Text>
     </View>
   );

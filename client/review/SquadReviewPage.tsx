@@ -162,6 +162,7 @@ export function SquadReviewPage() {
             athletes={ofGroup.athletes}
             metres={ofGroup.metres}
             window={window}
+            members={members}
             isMean
           />
         </Later>

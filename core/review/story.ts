@@ -41,7 +41,10 @@ export function weeksOf(
   return weeks;
 }
 
-/** A week's totals of recorded sessions; `load` is effort × minutes. */
+/** A day of easy running or a long run: minutes at an effort of 1 to 10. */
+export type EasyRun = { athleteId: string; date: string; minutes: number; effort: number };
+
+/** A week's totals of recorded sessions and easy days; `load` is effort × minutes. */
 export type WeekLoad = {
   from: string;
   load: number;
@@ -54,7 +57,7 @@ export type WeekLoad = {
   metres: { pace: string; distanceM: number }[];
   /** Some of the load is by a predicted effort. */
   hasPredicted: boolean;
-  /** More than a third above the mean of the weeks before it, and beyond what they vary by. */
+  /** Recorded sessions are more than a third above the mean of the weeks before, and beyond what they vary by. */
   isJump: boolean;
 };
 
@@ -65,22 +68,30 @@ const JUMP = { most: 8, least: 4, share: 4 / 3, sds: 2 };
 /**
  * Load week by week, the oldest first. Of several athletes it is the mean over those who ran anything in that time.
  * @param metres by pace, of the same athletes.
+ * @param easy their easy days; one with a recorded session on it counts as that.
  */
 export function loadByWeek(
   { runs, athletes }: { runs: readonly RunHead[]; athletes: readonly RanAthlete[] },
   metres: readonly PaceMetres[],
   window: { from: string; to: string },
+  easy: readonly EasyRun[] = [],
 ): WeekLoad[] {
   const dates = new Map(runs.map(({ runId, date }) => [runId, date]));
   const ran = athletes.filter(({ isThere, finished }) => isThere && finished > 0);
-  const people = Math.max(1, new Set(ran.map(({ athleteId }) => athleteId)).size);
+  const ranIds = new Set(ran.map(({ athleteId }) => athleteId));
+  const people = Math.max(1, ranIds.size);
+  const recorded = new Set(ran.map(({ athleteId, runId }) => `${athleteId} ${dates.get(runId) ?? ''}`));
+  const easyIn = grouped(
+    easy.filter(({ athleteId, date }) => ranIds.has(athleteId) && !recorded.has(`${athleteId} ${date}`)),
+    ({ date }) => mondayOf(date),
+  );
   const mondays = new Map(
     [...new Set([...dates.values(), ...metres.map(({ date }) => date)])].map((date) => [date, mondayOf(date)]),
   );
   const ranIn = grouped(ran, ({ runId }) => mondays.get(dates.get(runId) ?? '') ?? '');
   const metresIn = grouped(metres, ({ date }) => mondays.get(date) ?? '');
   const weeks = weeksOf({ runs, athletes: [] }, window).reverse();
-  const loads = weeks.map(({ from }): WeekLoad => {
+  const loads = weeks.map(({ from }): WeekLoad & { recordedLoad: number } => {
     const ownAthletes = ranIn.get(from) ?? [];
     const sum = (of: (part: RanAthlete) => number) => ownAthletes.reduce((total, part) => total + of(part), 0) / people;
     const hardDays = new Set(
@@ -91,17 +102,22 @@ export function loadByWeek(
     const byPace = new Map<string, number>();
     for (const { pace, distanceM } of metresIn.get(from) ?? [])
       byPace.set(pace, (byPace.get(pace) ?? 0) + distanceM / people);
+    const ownEasy = easyIn.get(from) ?? [];
+    const easySum = (of: (day: EasyRun) => number) => ownEasy.reduce((total, day) => total + of(day), 0) / people;
+    const easyLoad = easySum(({ minutes, effort }) => minutes * effort);
+    const recordedLoad = sum(
+      (part) =>
+        loadOf({
+          minutes: part.minutes ?? 0,
+          ...(part.loadEffort === undefined ? {} : { loadEffort: part.loadEffort }),
+        }) ?? 0,
+    );
     return {
       from,
-      load: sum(
-        (part) =>
-          loadOf({
-            minutes: part.minutes ?? 0,
-            ...(part.loadEffort === undefined ? {} : { loadEffort: part.loadEffort }),
-          }) ?? 0,
-      ),
-      plannedLoad: sum(({ plannedEffort = 0, plannedMinutes = 0 }) => plannedEffort * plannedMinutes),
-      minutes: sum(({ minutes = 0 }) => minutes),
+      recordedLoad,
+      load: recordedLoad + easyLoad,
+      plannedLoad: sum(({ plannedEffort = 0, plannedMinutes = 0 }) => plannedEffort * plannedMinutes) + easyLoad,
+      minutes: sum(({ minutes = 0 }) => minutes) + easySum(({ minutes }) => minutes),
       hardMinutes: sum(({ hardMinutes = 0 }) => hardMinutes),
       plannedHardMinutes: sum(({ plannedHardMinutes = 0 }) => plannedHardMinutes),
       hardDays: hardDays.size / people,
@@ -110,11 +126,12 @@ export function loadByWeek(
       isJump: false,
     };
   });
-  return loads.map((week, i) => {
-    const before = loads.slice(Math.max(0, i - JUMP.most), i).map(({ load }) => load);
+  return loads.map(({ recordedLoad, ...week }, i) => {
+    // A season that begins brings its easy days with it: they are no jump.
+    const before = loads.slice(Math.max(0, i - JUMP.most), i).map((earlier) => earlier.recordedLoad);
     const usual = before.length > 0 ? mean(before) : 0;
     const most = Math.max(JUMP.share * usual, usual + JUMP.sds * Math.sqrt(variance(before)));
-    return { ...week, isJump: before.length >= JUMP.least && usual > 0 && week.load > most };
+    return { ...week, isJump: before.length >= JUMP.least && usual > 0 && recordedLoad > most };
   });
 }
 

@@ -6,7 +6,8 @@ const MINUTES = { hard: 55, strides: 40, easy: 35, race: 50, off: 0, free: 0, lo
 /** Minutes a kilometre of easy running, for a club runner. */
 export const MIN_PER_KM = 5.5;
 
-const minutesOf = ({ unit, amount }: DayAmount): number => (unit === 'min' ? amount : amount * MIN_PER_KM);
+/** Minutes of an amount; kilometres at a club runner's easy pace. */
+export const minutesOf = ({ unit, amount }: DayAmount): number => (unit === 'min' ? amount : amount * MIN_PER_KM);
 
 export function dayMinutes({ kind, amount, share = 1 }: SeasonDay): number {
   if (kind === 'long' && amount) return minutesOf(amount);

@@ -1,5 +1,4 @@
 /** Checks of the amount from week to week. */
-import { daysBetween } from '../../units/dayNumber';
 import { isSettled, makeEasy, type SeasonCheck, type CheckRule } from './checkRule';
 import { dayMinutes, weekMinutes } from '../load';
 import { phasesOf } from '../phases';
@@ -11,13 +10,13 @@ const JUMP = 4 / 3 + 0.01;
 /** The long run is compared with the longest of so many days. */
 const USED_TO_DAYS = 28;
 
-const longRunJump: CheckRule = ({ days, season }) => {
+const longRunJump: CheckRule = ({ days, placeOf, season }) => {
   const longs = days.filter((day) => day.kind === 'long' && day.amount);
   return longs.flatMap((day) => {
-    const before = longs.flatMap(({ date, amount }) => {
-      const daysBefore = daysBetween(date, day.date);
-      return amount && daysBefore > 0 && daysBefore <= USED_TO_DAYS ? [amount.amount] : [];
-    });
+    const place = placeOf(day.date);
+    const before = days
+      .slice(Math.max(0, place - USED_TO_DAYS), place)
+      .flatMap(({ kind, amount }) => (kind === 'long' && amount ? [amount.amount] : []));
     const now = day.amount?.amount ?? 0;
     const unit = day.amount?.unit ?? 'km';
     // Weeks cut before a race say nothing about what they are used to.

@@ -26,15 +26,11 @@ const WORKING = ['early', 'middle', 'late'];
 
 /** Minutes of hard work in some days, by the texts of their threads; sessions of the library are as long as they are. */
 function minutesOf({ season }: Draft, days: readonly DraftDay[]): number {
-  return days.reduce((sum, { kind, thread, special, share }) => {
+  return days.reduce((sum, { kind, thread, special, share = 1 }) => {
     if (kind !== 'hard') return sum;
-    const session = sessionOfDay(season, {
-      kind,
-      ...(thread ? { thread } : {}),
-      ...(special ? { special } : {}),
-      ...(share === undefined ? {} : { share }),
-    });
-    return session?.kind === 'session' ? sum + hardMinutes(session.shorthand) : sum;
+    const turn = { kind, ...(thread ? { thread } : {}), ...(special ? { special } : {}) };
+    const session = sessionOfDay(season, turn);
+    return session?.kind === 'session' ? sum + share * hardMinutes(session.shorthand) : sum;
   }, 0);
 }
 
