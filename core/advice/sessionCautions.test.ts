@@ -90,3 +90,17 @@ describe('guides', () => {
     expect(guideFor({ most: [], shares: [] }, 'speed', {})).toBeUndefined();
   });
 });
+
+describe('flat out at a young age', () => {
+  const at = (age: number, text: string) => notes(`${WARM}${text}${COOL}`, { bornYear: 2027 - age }, 'test');
+  test('thirty minutes are not for a 13-year-old, and a mile is', () => {
+    expect(at(13, '30min @max')).toMatch(/Long to run flat out at their age: Ottilie \(2000 m at most\)\./);
+    expect(at(13, '1mi @max')).not.toMatch(/at their age/);
+  });
+  test('by age: 2000 m for eleven, 3000 m for fifteen; grown-ups as far as they like', () => {
+    expect(at(11, '2000 @max')).toMatch(/at their age/);
+    expect(at(15, '3000 @max')).not.toMatch(/at their age/);
+    expect(at(16, '5000 @max')).toMatch(/at their age/);
+    expect(at(30, '30min @max')).not.toMatch(/at their age/);
+  });
+});

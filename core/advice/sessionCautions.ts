@@ -14,7 +14,9 @@ import {
   type Athlete,
 } from '../squad/athlete';
 import type { TargetLeg } from '../targets/targetsFor';
-import { sessionTotals } from '../targets/totals';
+import { GUESSED_MPS, sessionTotals } from '../targets/totals';
+import { longestTrialM } from '../fitness/trialByAge';
+import { isFlatOut } from '../session/flatOut';
 import { hasGoalPace } from '../session/goalPace';
 import { expand, type RepLeg } from '../session/expand';
 import { INTENT_FACTS, showsStanding, type Intent } from '../session/intent';
@@ -149,6 +151,19 @@ function allOut({ intent }: CautionSource): string[] {
     : [];
 }
 
+/** Flat-out running longer than is usual at somebody's age. */
+function longForTheYoung({ session, entrants, date }: CautionSource): string[] {
+  const trials = expand(session).filter((leg) => leg.kind === 'rep' && isFlatOut(leg));
+  const longestM = Math.max(0, ...trials.map(({ distanceM, durationS = 0 }) => distanceM ?? durationS * GUESSED_MPS));
+  const most = (athlete: Athlete) => longestTrialM(ageInYear(athlete, date));
+  const young = entrants.map(({ athlete }) => athlete).filter((athlete) => longestM > most(athlete));
+  if (young.length === 0) return [];
+  const who = young.map((athlete) => `${firstName(athlete)} (${most(athlete)} m at most)`);
+  return [
+    `Long to run flat out at their age: ${names(who)}. A shorter trial, or an even run at a pace they know; local rules come first.`,
+  ];
+}
+
 /** All cautions about a session before it is run. */
 export function sessionCautions(source: CautionSource): string[] {
   return [
@@ -159,5 +174,6 @@ export function sessionCautions(source: CautionSource): string[] {
     ...withoutGoal(source),
     ...afterABreak(source),
     ...allOut(source),
+    ...longForTheYoung(source),
   ];
 }

@@ -6,6 +6,7 @@ import { isOnTrack, type Mark } from './mark';
 import { CurveError, type Model } from './model';
 import { powerLaw, type PowerLawParameters } from './powerLaw';
 import type { Leaning } from './shapePrior';
+import { aboveZero, aDay } from '../units/door';
 import { usableBy, weigh, weighAll, type CourseOffsets, type Weighed } from './weighing';
 
 export { CurveError };
@@ -139,11 +140,13 @@ function withoutSlowCourses(weighed: readonly Weighed[], leaning: Leaning | unde
  * @param options.asOf the day the marks are looked at from, YYYY-MM-DD: older marks count less.
  * @param options.leaning what the athlete runs best, by which a shape is expected.
  * @param options.courses offsets of named courses off the track, see courseOffsets().
+ * @throws RangeError when `asOf` is no day.
  * @throws CurveError when no mark is usable, or for 'critical-speed' when there are not two of about 2 to 20 minutes, different enough.
  */
 export function fitCurve(marks: readonly Mark[], options: FitOptions<'endurance'>): EnduranceCurve;
 export function fitCurve(marks: readonly Mark[], options: FitOptions): Curve;
 export function fitCurve(marks: readonly Mark[], { asOf, model = 'endurance', courses, leaning }: FitOptions): Curve {
+  aDay(asOf, 'The day marks are looked at from');
   const weighed = weighAll(usableBy(marks, asOf), asOf, courses);
   if (weighed.length === 0)
     throw new CurveError('There is no race or trial of 200 m or more to work the paces out from.');
@@ -163,21 +166,22 @@ export function fitCurve(marks: readonly Mark[], { asOf, model = 'endurance', co
 export const refittedTo = ({ leaning }: Curve, marks: readonly Weighed[]): Curve =>
   unjudged('endurance', marks, leaning);
 
-/** Seconds in which the athlete should cover `distanceM` metres flat out. */
+/** Seconds in which the athlete should cover `distanceM` metres flat out. @throws RangeError for no distance. */
 export function timeFor(curve: Curve, distanceM: number): number {
-  return modelOf(curve).timeFor(distanceM);
+  return modelOf(curve).timeFor(aboveZero(distanceM, 'A distance in metres'));
 }
 
-/** Speed in m/s that the athlete should hold for `durationS` seconds flat out. */
+/** Speed in m/s that the athlete should hold for `durationS` seconds flat out. @throws RangeError for no time. */
 export function speedFor(curve: Curve, durationS: number): number {
-  return modelOf(curve).speedFor(durationS);
+  return modelOf(curve).speedFor(aboveZero(durationS, 'A time in seconds'));
 }
 
 /** Search range of `heldFor` in seconds: from a sprint to ten hours. */
 const HELD_S = { shortest: 5, longest: 36_000 };
 
-/** For how many seconds the athlete should be able to hold a speed in m/s flat out; from 5 s to 10 h. */
+/** For how many seconds the athlete should be able to hold a speed in m/s flat out; from 5 s to 10 h. @throws RangeError for no speed. */
 export function heldFor(curve: Curve, speedMps: number): number {
+  aboveZero(speedMps, 'A speed in m/s');
   let low = Math.log(HELD_S.shortest);
   let high = Math.log(HELD_S.longest);
   // 30 bisections of that range are exact to a thousandth of a second in any rep.
@@ -212,6 +216,7 @@ const sum = (n: number, term: (i: number) => number) =>
 
 /** Standard error of `timeFor(curve, distanceM)` in seconds, from the spread of the marks and the priors. */
 export function timeErrorFor(curve: Curve, distanceM: number): number {
+  aboveZero(distanceM, 'A distance in metres');
   const model = modelOf(curve);
   const variance = varianceAlong(gradientAt(model, distanceM), curve.covariance);
   return model.timeFor(distanceM) * Math.sqrt(Math.max(0, variance));
@@ -223,6 +228,8 @@ export const errorShareFor = (curve: Curve, distanceM: number): number =>
 
 /** The same athlete at another level, the shape kept: `distanceM` metres come out at `timeS` seconds. */
 export function curveMovedTo<C extends Curve>(curve: C, distanceM: number, timeS: number): C {
+  aboveZero(distanceM, 'A distance in metres');
+  aboveZero(timeS, 'A time in seconds');
   const { x, lnTimeAt, curveAt } = modelOf(curve);
   const [level = 0, ...shape] = x;
   // The level is a logarithm; it is searched up to three times as good, and as bad.

@@ -8,6 +8,7 @@ import { formatDistance } from '../units/distance';
 import { CurveError, fitCurve, errorShareFor, timeFor, type Curve } from './curve';
 import { wasFlatOut, type Mark } from './mark';
 import type { Leaning } from './shapePrior';
+import { longestTrialM } from './trialByAge';
 import { ageDaysOn, usableBy } from './weighing';
 import { wrongMarksIn, type MarkOff } from './wrongMark';
 
@@ -76,13 +77,6 @@ export function outlierSentences(curve: Curve, asOf: string): string[] {
 
 /** Track trials a coach would run, in metres. */
 const TRIALS_M = [800, 1200, 1600, 2000, 3000, 5000];
-/** The longest flat-out trial by age in the year, common coaching practice: local rules for the young come first. */
-const LONGEST_BY_AGE = [
-  { under: 11, distanceM: 800 },
-  { under: 13, distanceM: 1200 },
-  { under: 15, distanceM: 2000 },
-  { under: 17, distanceM: 3000 },
-];
 /** The longest trial for somebody who runs short races. */
 const LONGEST_BY_LEANING = { '400-800': 1600, '800-1500': 3000, '1500-3k': 5000, '5k-10k': 5000 };
 /** Too short to say much about a distance runner. */
@@ -93,8 +87,7 @@ export type TrialFor = { ageYears?: number | undefined; leaning?: Leaning | unde
 
 /** Trials that suit an age and an event, in metres; at least one. */
 function trialsFor({ ageYears, leaning }: TrialFor): number[] {
-  const byAge = LONGEST_BY_AGE.find(({ under }) => ageYears !== undefined && ageYears < under)?.distanceM ?? Infinity;
-  const longestM = Math.min(byAge, leaning ? LONGEST_BY_LEANING[leaning] : Infinity);
+  const longestM = Math.min(longestTrialM(ageYears), leaning ? LONGEST_BY_LEANING[leaning] : Infinity);
   const shortestM = Math.min(longestM, leaning ? SHORTEST_BY_LEANING[leaning] : 0);
   return TRIALS_M.filter((distanceM) => distanceM >= shortestM && distanceM <= longestM);
 }

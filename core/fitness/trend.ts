@@ -38,13 +38,17 @@ export type Trend = { perWeek: number; errorPerWeek: number; marks: number };
 
 /** Fewer marks, or a shorter part of a season, show no trend. */
 const LEAST = { marks: 3, days: 28 };
+/** A worth outside these is none: a time under a second, an error of next to nothing or of the whole time. */
+const KNOWN = { timeS: 1, least: 1e-4, most: 1 };
 
 /**
  * The rate at which an athlete gets faster: weighted linear regression of ln(time) on the day. Where the marks lie further about the line
  * than their own errors say, the error grows by as much (the scale factor of Birge, Phys. Rev. 40:207, 1932).
  */
 export function trendOf(all: readonly MarkWorth[]): Trend | undefined {
-  const worths = all.filter(({ outlier }) => !outlier);
+  const isKnown = ({ timeS, errorS }: MarkWorth) =>
+    timeS >= KNOWN.timeS && errorS >= KNOWN.least * timeS && errorS <= KNOWN.most * timeS;
+  const worths = all.filter((worth) => !worth.outlier && isKnown(worth));
   const [first] = worths;
   if (!first || worths.length < LEAST.marks) return undefined;
   const points = worths.map(({ date, timeS, errorS }) => ({

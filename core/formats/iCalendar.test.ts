@@ -49,7 +49,7 @@ test('an independent reader finds every hard day, long run and race', () => {
   expect([long?.startDate.toString(), long?.endDate.toString()]).toEqual(['2027-01-10', '2027-01-11']);
   expect(new Set(events.map(({ uid }) => uid)).size).toBe(events.length);
   const threshold = events.find(({ uid }) => uid === 's1-thr-1@zest-lap');
-  expect(threshold?.description).toContain('main: 3x8min @threshold / 90s jog');
+  expect(threshold?.description).toContain('main: 2x8:00 @threshold / 90s jog');
 });
 
 test('a session keeps its UID when it moves', () => {

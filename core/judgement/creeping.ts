@@ -22,7 +22,7 @@ const LIMIT_SES = 2;
 export function creepingEffort(sessions: readonly AboveExpected[], day: string): Creep | undefined {
   const from = daysAfter(day, -7 * WEEKS.most);
   const known = sessions
-    .filter(({ date }) => date <= day && date >= from)
+    .filter(({ date, above }) => date <= day && date >= from && Number.isFinite(above))
     .sort((a, b) => a.date.localeCompare(b.date))
     .slice(-(LATELY + BEFORE.most));
   const [lately, before] = [known.slice(-LATELY), known.slice(0, -LATELY)];

@@ -53,14 +53,18 @@ function weigh(pairs: readonly EffortPair[]): { pair: EffortPair; weight: number
   });
 }
 
+/** Beyond these a prediction, or an age, is none. */
+const MOST = { predicted: 20, ageDays: 10_000 };
+/** Efforts are told from 1 to 10; a pair with any other number says nothing. */
+const saysSomething = ({ predicted, reported, ageDays }: EffortPair) =>
+  reported >= 1 && reported <= 10 && Math.abs(predicted) <= MOST.predicted && Math.abs(ageDays) <= MOST.ageDays;
+
 /**
  * How an athlete tells effort, from all they told before: Bayesian linear regression in closed form (Bishop, Pattern Recognition and
  * Machine Learning, 2006, section 3.3). With nothing told it is what holds for most.
  */
 export function calibrate(pairs: readonly EffortPair[]): Calibration {
-  const weighed = weigh(
-    pairs.filter(({ predicted, reported }) => Number.isFinite(predicted) && Number.isFinite(reported)),
-  );
+  const weighed = weigh(pairs.filter(saysSomething));
   if (weighed.length === 0) return UNCALIBRATED;
   const sum = (of: (pair: EffortPair) => number) =>
     weighed.reduce((total, { pair, weight }) => total + (weight * of(pair)) / NOISE_SD ** 2, 0);

@@ -5,21 +5,25 @@ import { feltC, USUAL_HEAT_LIMITS, type HeatLimits } from '../squad/heat';
 /** Nothing below these, nothing more above the last. */
 const FROM_C = { time: 20, effort: 18, most: 40 };
 /** Per degree felt: a share of a rep's time if it is longer than `longS` seconds, and points of effort. */
-const TIME_SHARE = 0.003;
+const TIME_SHARE = { rep: 0.003, tempo: 0.004 };
 const LONG_REP_S = 180;
+/** From so long on it is a tempo or a long run. */
+const TEMPO_S = 900;
 const EFFORT = 0.08;
 /** Assumed if no humidity is known. */
 const USUAL_HUMIDITY_PCT = 50;
 
 /** Felt temperature (°C); undefined if no temperature is known. */
 export function feltOn({ temperatureC, humidityPct }: Conditions): number | undefined {
-  if (temperatureC === undefined) return undefined;
+  if (temperatureC === undefined || !Number.isFinite(temperatureC)) return undefined;
   return Math.min(FROM_C.most, feltC({ temperatureC, humidityPct: humidityPct ?? USUAL_HUMIDITY_PCT }));
 }
 
-/** The share by which heat slows a rep of `timeS` seconds; 0 for a short one. */
-export const slowedBy = (felt: number | undefined, timeS: number): number =>
-  felt === undefined || timeS <= LONG_REP_S ? 0 : TIME_SHARE * Math.max(0, felt - FROM_C.time);
+/** The share by which heat slows a rep of `timeS` seconds; 0 for a short one, more for a tempo or a long run. */
+export function slowedBy(felt: number | undefined, timeS: number): number {
+  if (felt === undefined || !(timeS > LONG_REP_S)) return 0;
+  return TIME_SHARE[timeS >= TEMPO_S ? 'tempo' : 'rep'] * Math.max(0, felt - FROM_C.time);
+}
 
 /** Points of effort that heat adds. */
 export const effortAdded = (felt: number | undefined): number =>

@@ -23,19 +23,20 @@ type Days = { from: string; to: string };
 /** Days without running, told by their day numbers. */
 export type OffDays = { isOff: (day: number) => boolean; count: (from: number, to: number) => number; ends: number[] };
 
-/** The days of some spans, both ends included; spans may overlap. */
+/** The days of some spans, both ends included; spans may overlap, and one that is no span is left out. */
 export function offDaysOf(spans: readonly Days[]): OffDays {
-  const off = new Set<number>();
-  for (const { from, to } of spans) for (let day = dayNumber(from); day <= dayNumber(to); day++) off.add(day);
-  const isOff = (day: number) => off.has(day);
+  const merged: { from: number; to: number }[] = [];
+  const byDay = spans.map(({ from, to }) => ({ from: dayNumber(from), to: dayNumber(to) }));
+  for (const { from, to } of byDay.filter(({ from, to }) => from <= to).sort((a, b) => a.from - b.from)) {
+    const last = merged.at(-1);
+    if (last && from <= last.to + 1) last.to = Math.max(last.to, to);
+    else merged.push({ from, to });
+  }
   return {
-    isOff,
-    count: (from, to) => {
-      let days = 0;
-      for (let day = from; day <= to; day++) if (off.has(day)) days += 1;
-      return days;
-    },
-    ends: [...off].filter((day) => !off.has(day + 1)),
+    isOff: (day) => merged.some(({ from, to }) => day >= from && day <= to),
+    count: (from, to) =>
+      merged.reduce((days, off) => days + Math.max(0, Math.min(to, off.to) - Math.max(from, off.from) + 1), 0),
+    ends: merged.map(({ to }) => to),
   };
 }
 

@@ -1,5 +1,6 @@
 /** The phase of each week: laid back from every A race, with what was dropped where weeks were too few. */
 import { counted } from '../units/counted';
+import { aDay } from '../units/door';
 import { dateOfDay, dayNumber, daysAfter, weekdayOf } from '../units/dayNumber';
 import { comingBackOf, offDaysOf } from './comingBack';
 import type { Phase, PhasePlan, SeasonPlan, SeasonRace } from './season';
@@ -53,6 +54,15 @@ const TAKES_FIRST: readonly Phase[] = ['base', 'middle', 'early', 'late', 'trans
 
 const inOrder = (plans: readonly PhasePlan[], order: readonly Phase[]) =>
   order.flatMap((phase) => plans.flatMap((plan, i) => (plan.phase === phase ? [i] : [])));
+
+/** A length that is no number of weeks, or more than a season has, is brought within it. */
+const weeksOf = (weeks: number): number => (weeks > 0 ? Math.min(MOST_WEEKS, Math.round(weeks)) : 0);
+const inWeeks = (plan: PhasePlan): PhasePlan => ({
+  ...plan,
+  weeks: weeksOf(plan.weeks),
+  least: weeksOf(plan.least),
+  most: weeksOf(plan.most),
+});
 
 /** How many weeks each phase gets, of so many. */
 function lengthsFor(plans: readonly PhasePlan[], weeks: number): number[] {
@@ -146,12 +156,15 @@ function backWeeks(season: SeasonPlan, starts: readonly number[]): (i: number) =
   };
 }
 
-/** The weeks of a season, each with its phase; and what of its template there was no room for. */
+/**
+ * The weeks of a season, each with its phase; and what of its template there was no room for.
+ * @throws RangeError when its first day is no day.
+ */
 export function phasesOf(season: SeasonPlan): { weeks: PhaseWeek[]; leftOut: LeftOut[] } {
-  const first = weekStartOf(dayNumber(season.firstDay), season);
+  const first = weekStartOf(dayNumber(aDay(season.firstDay, 'The first day of a season')), season);
   const weekOf = (date: string) => (weekStartOf(dayNumber(date), season) - first) / 7;
   const peaks = peaksOf(season);
-  const planned = season.phases.reduce((sum, { weeks }) => sum + weeks, 0);
+  const planned = season.phases.reduce((sum, { weeks }) => sum + weeksOf(weeks), 0);
   const lastRace = Math.max(-1, ...racesOf(season).map(({ date }) => weekOf(date)));
   const all = Array.from({ length: MOST_WEEKS }, (_, i) => first + i * 7);
   const isOff = offWeeks(season, all);
@@ -171,7 +184,7 @@ export function phasesOf(season: SeasonPlan): { weeks: PhaseWeek[]; leftOut: Lef
     // After a race a week of rest, where there is the time.
     if (!isFirst && open.length > 2) open = open.slice(1);
     const isLong = isFirst || later.length === 0 || open.length > later.reduce((sum, { most }) => sum + most, 0);
-    const plans = isLong ? season.phases : later;
+    const plans = (isLong ? season.phases : later).map(inWeeks);
     const lengths = lengthsFor(plans, open.length);
     if (isFirst) leftOut.push(...leftOutOf(plans, lengths, race));
     let next = 0;

@@ -48,8 +48,16 @@ export function checkVenue({ lengthM, marks, shape }: Pick<OwnVenue, 'lengthM' |
   return problems;
 }
 
-/** The place as sessions are laid out on it; there is always a mark at its start. */
+/** A lap shorter than this is a slip of the pen. */
+const SHORTEST_M = 20;
+
+/**
+ * The place as sessions are laid out on it; there is always a mark at its start.
+ * @throws RangeError for a lap under 20 m or without a length.
+ */
 export function venueOf({ id, name, shape, lengthM, marks }: OwnVenue): Venue {
+  if (!(lengthM >= SHORTEST_M && lengthM < Infinity))
+    throw new RangeError(`${name} is to be ${SHORTEST_M} m long at least, not ${lengthM}.`);
   const sorted = [...marks].sort((a, b) => a.atM - b.atM);
   const [first] = sorted;
   const all = first && first.atM < APART_M ? sorted : [{ atM: 0, name: 'start' }, ...sorted];

@@ -23,6 +23,10 @@ function grown({ from, step, most, heldWeeks }: LongRun, steps: number): number 
   return Math.max(from, Math.min(most, from + step * raised));
 }
 
+/** All its numbers are ones. */
+const isWhole = ({ from, step, most, easierEvery, lastDays }: LongRun) =>
+  [from, step, most, easierEvery, lastDays].every(Number.isFinite);
+
 type PlannedLong = { day: number; amount: number; long: DraftDay };
 
 /** Lengths that grow, with easier weeks counted back from the last whole one, and cut before the race. */
@@ -59,7 +63,7 @@ function plannedLongs({ season, days }: Draft, longRun: LongRun): PlannedLong[] 
 /** Lays the lengths over the long runs; after weeks without one they start shorter. */
 export function layLongRuns(draft: Draft): void {
   const { daysOff, longRun } = draft.season;
-  if (!longRun) return;
+  if (!longRun || !isWhole(longRun)) return;
   const planned = plannedLongs(draft, longRun);
   const amounts = longRunsBack(planned, offDaysOf(daysOff), longRun);
   planned.forEach(({ long, amount: whole }, i) => {

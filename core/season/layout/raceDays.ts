@@ -27,10 +27,13 @@ export const RACE_WEEK_DAYS = 6;
 export const weightOf = (season: SeasonPlan, race: SeasonRace, peaks = peaksOf(season)): RaceWeight =>
   race.weight === 'A' && !peaks.includes(race) ? 'B' : race.weight;
 
-/** Days of less work before a race. */
+/** No taper is longer than this. */
+const MOST_TAPER_DAYS = 42;
+
+/** Days of less work before a race: as chosen, up to six weeks. */
 export function taperDaysOf(season: SeasonPlan, race: SeasonRace, weight: RaceWeight = race.weight): number {
-  if (race.taperDays !== undefined) return race.taperDays;
-  return weight === 'A' ? season.taperDays : TAPER_DAYS[weight].usual;
+  const chosen = race.taperDays ?? (weight === 'A' ? season.taperDays : TAPER_DAYS[weight].usual);
+  return chosen >= 0 ? Math.min(MOST_TAPER_DAYS, chosen) : TAPER_DAYS[weight].usual;
 }
 
 const isDemanding = (day: DraftDay | undefined) =>
