@@ -47,7 +47,7 @@ const KNOWN = { timeS: 1, least: 1e-4, most: 1 };
  */
 export function trendOf(all: readonly MarkWorth[]): Trend | undefined {
   const isKnown = ({ timeS, errorS }: MarkWorth) =>
-    timeS >= KNOWN.timeS && errorS >= KNOWN.least * timeS && errorS <= KNOWN.most * timeS;
+    timeS >= KNOWN.timeS && timeS < Infinity && errorS >= KNOWN.least * timeS && errorS <= KNOWN.most * timeS;
   const worths = all.filter((worth) => !worth.outlier && isKnown(worth));
   const [first] = worths;
   if (!first || worths.length < LEAST.marks) return undefined;
