@@ -8,7 +8,7 @@ import { withChanges } from '@core/planning/changes';
 import { takesPart, type Change, type DayDecision, type DayGroup, type DayPlan } from '@core/planning/dayPlan';
 import { groupRun, type GroupRun } from '@core/planning/groupTargets';
 import { neighboursOf } from '@core/planning/neighbours';
-import { INTENT_FACTS, type Intent } from '@core/session/intent';
+import { arcOf, INTENT_FACTS, type Intent, type MeantArc } from '@core/session/intent';
 import type { SessionTree } from '@core/session/session';
 import type { SquadMember } from '@core/squad/athlete';
 import { USUAL_HEAT_LIMITS, type Weather } from '@core/squad/heat';
@@ -26,6 +26,8 @@ export type Planning = {
   plan: DayPlan;
   squad: SquadView;
   intent: Intent;
+  /** How it is meant to feel. */
+  arc: MeantArc;
   venue: Venue;
   venues: readonly Venue[];
   groups: DayGroup[];
@@ -53,20 +55,21 @@ export function usePlanning(session: ScheduledSession, squad: SquadView): Planni
   const { athletes } = squad;
   const decide = useDecide(session);
   const { venue, venues, tree, intent, groups, plans } = useAthletePlans(session, squad, plan);
+  const arc = arcOf(intent, session);
   const runs = useMemo(() => groups.map((group) => groupRun(group, plans)), [groups, plans]);
   const outlooks = useMemo(
     () =>
       new Map(
         plans.map(({ runner, legs }) => [
           runner.id,
-          outlookInHeat(runner.paces.curve, legs, INTENT_FACTS[intent].arc, {
+          outlookInHeat(runner.paces.curve, legs, arc, {
             weather: weather ?? undefined,
             limits: squad.settings.heat ?? USUAL_HEAT_LIMITS,
             isHard: INTENT_FACTS[intent].isHard,
           }),
         ]),
       ),
-    [plans, intent, weather, squad],
+    [plans, intent, arc, weather, squad],
   );
   const cautions = useMemo(() => {
     const byId = new Map(athletes.map((athlete) => [athlete.id, athlete]));
@@ -93,6 +96,7 @@ export function usePlanning(session: ScheduledSession, squad: SquadView): Planni
       plan,
       squad,
       intent,
+      arc,
       venue,
       venues,
       groups,
@@ -114,6 +118,7 @@ export function usePlanning(session: ScheduledSession, squad: SquadView): Planni
     plan,
     squad,
     intent,
+    arc,
     venue,
     venues,
     groups,

@@ -3,7 +3,7 @@ import { ulid } from 'ulid';
 import type { DayPlan } from '@core/planning/dayPlan';
 import { groupRun } from '@core/planning/groupTargets';
 import { planOfDay } from '@core/planning/runPlans';
-import { INTENT_FACTS } from '@core/session/intent';
+import { arcOf } from '@core/session/intent';
 import { useAthletePlans } from '../data/useAthletePlans';
 import type { SquadView } from '../data/useSquad';
 import type { ScheduledSession } from '@core/api/answers';
@@ -13,7 +13,7 @@ export function useTodaysPlan(session: ScheduledSession, squad: SquadView, decid
   const { tree, groups, plans, venue, intent } = useAthletePlans(session, squad, decided);
   const plan = useMemo(() => {
     const { id: sessionId, title, date, shorthand } = session;
-    const header = { id: ulid(), sessionId, title, date, shorthand, intent, arc: INTENT_FACTS[intent].arc };
+    const header = { id: ulid(), sessionId, title, date, shorthand, intent, arc: arcOf(intent, session) };
     return planOfDay(
       header,
       groups.map((group) => groupRun(group, plans)),

@@ -14,7 +14,7 @@ import { SHIPPED_PACE_BOOKS } from '../paces/shippedPaceBooks';
 import { LEANINGS } from '../fitness/shapePrior';
 import { CHIP, STATUSES, type Athlete, type Goal, type Group, type SquadMember } from '../squad/athlete';
 import type { SquadSettings } from '../squad/squadSettings';
-import { INTENTS, type Intent } from '../session/intent';
+import { INTENTS, type Intent, type MeantArc } from '../session/intent';
 import type { HeatLimits } from '../squad/heat';
 import { YOUNG_RANGE, type Club } from '../squad/club';
 import { isTimeZone } from '../units/zoned';
@@ -33,6 +33,8 @@ export type SessionInput = {
   startTime?: string;
   /** What it is meant to do, if the coach has said so. */
   intent?: Intent;
+  /** How it is to feel, where that is not as usual for its intent. */
+  arc?: MeantArc;
   /** The session in the library that it was taken from. */
   libraryId?: string;
 };
@@ -162,6 +164,12 @@ const guideWhom = Joi.object({
 }).xor('under', 'underWeeks', 'underKm', 'leaning');
 
 export const intentSchema = Joi.string().valid(...INTENTS);
+export const effortSchema = Joi.number().strict().min(1).max(10);
+export const arcSchema = Joi.object<MeantArc>({
+  first: effortSchema.required(),
+  middle: effortSchema.required(),
+  last: effortSchema.required(),
+});
 
 const guidesSchema = Joi.object<VolumeGuides>({
   most: Joi.array()
@@ -362,5 +370,6 @@ export const sessionSchema = Joi.object<SessionInput>({
   shorthand: shorthandSchema,
   startTime: timeOfDaySchema,
   intent: intentSchema,
+  arc: arcSchema,
   libraryId: idSchema,
 }).rename(...OLD_LIBRARY_ID);

@@ -22,7 +22,16 @@ import {
   type ThreadDecision,
 } from '../season/season';
 import { SCHOOLS } from '../season/templates/schools';
-import { dateSchema, idSchema, OLD_LIBRARY_ID, intentSchema, nameSchema, note, timeOfDaySchema } from './schemas';
+import {
+  arcSchema,
+  dateSchema,
+  idSchema,
+  OLD_LIBRARY_ID,
+  intentSchema,
+  nameSchema,
+  note,
+  timeOfDaySchema,
+} from './schemas';
 
 const yes = Joi.boolean().valid(true);
 const count = (least: number, most: number) => Joi.number().strict().integer().min(least).max(most);
@@ -100,6 +109,7 @@ const thread = Joi.object<Thread>({
   id: nameId.required(),
   name: nameSchema.required(),
   intent: intentSchema.required(),
+  arc: arcSchema,
   stages: Joi.array().items(main).max(30).required(),
   chain: Joi.array()
     .items(
@@ -124,6 +134,7 @@ const thread = Joi.object<Thread>({
 const special = Joi.object<SpecialSession>({
   title: nameSchema.required(),
   intent: intentSchema.required(),
+  arc: arcSchema,
   main: main.required(),
 });
 
@@ -187,6 +198,7 @@ export const seasonPlanSchema = Joi.object<SeasonPlan>({
   name: nameSchema.required(),
   firstDay: seasonDate.required(),
   groupIds: Joi.array().items(idSchema).min(1).max(50).unique(),
+  median5kS: Joi.number().strict().integer().min(600).max(7200),
   weekStart: Joi.string().valid('monday', 'sunday'),
   races: Joi.array().items(race).max(60).unique('id').required(),
   phases: Joi.array().items(phasePlan).min(1).max(20).required().messages({ 'array.min': 'A season needs a phase.' }),

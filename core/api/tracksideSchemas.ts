@@ -15,13 +15,22 @@ import {
 } from '../run/events';
 import { whyTooLarge } from '../run/limits';
 import type { Plan, PlannedAthlete, PlannedGroup } from '../run/plan';
-import { chipSchema, dateSchema, idSchema, OLD_LIBRARY_ID, intentSchema, nameSchema, note } from './schemas';
+import {
+  arcSchema,
+  chipSchema,
+  dateSchema,
+  effortSchema,
+  idSchema,
+  OLD_LIBRARY_ID,
+  intentSchema,
+  nameSchema,
+  note,
+} from './schemas';
 
 const lengthM = Joi.number().strict().positive().max(200_000);
 const seconds = Joi.number().strict().min(0).max(172_800);
 const share = Joi.number().strict().min(0).max(0.5);
 const shortText = Joi.string().allow('').max(500);
-const effort = Joi.number().strict().min(1).max(10);
 const yes = Joi.boolean().valid(true);
 
 const athleteSchema = Joi.object<PlannedAthlete>({
@@ -101,7 +110,7 @@ export const planSchema = Joi.object<Plan>({
   lapM: lengthM,
   isEntered: yes,
   intent: intentSchema,
-  arc: Joi.object({ first: effort.required(), middle: effort.required(), last: effort.required() }),
+  arc: arcSchema,
   groups: Joi.array()
     .items(groupSchema)
     .min(1)
@@ -174,8 +183,8 @@ const PARTS: Record<RunEvent['type'], Joi.PartialSchemaMap> = {
   marks: { finishesOnly: Joi.boolean().required() },
   sending: { sending: oneOf(START_MODES).required() },
   held: { athleteIds, repIndex, addS: Joi.number().strict().min(-3600).max(3600).required() },
-  felt: { athleteId, repIndex, effort: effort.required() },
-  sessionFelt: { athleteId, effort: effort.required() },
+  felt: { athleteId, repIndex, effort: effortSchema.required() },
+  sessionFelt: { athleteId, effort: effortSchema.required() },
   nextDay: { athleteIds, legs: oneOf(NEXT_DAYS).required() },
   nextStep: { athleteIds, step: oneOf(NEXT_STEPS).required(), sessionId: idSchema },
   pulse: { athleteId, repIndex, beatsPerMin: Joi.number().strict().min(30).max(250).required() },

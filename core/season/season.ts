@@ -3,7 +3,7 @@
  * days are YYYY-MM-DD. `layOutSeason()` makes the weeks of it.
  */
 import type { ChainLink } from '../library/librarySession';
-import type { Intent } from '../session/intent';
+import type { Intent, MeantArc } from '../session/intent';
 
 export const PHASES = ['base', 'transition', 'early', 'middle', 'late', 'taper', 'race week', 'break'] as const;
 export type Phase = (typeof PHASES)[number];
@@ -62,6 +62,8 @@ export type Thread = {
   id: string;
   name: string;
   intent: Intent;
+  /** How its sessions are to feel, where that is not as usual for their kind. */
+  arc?: MeantArc;
   /** Main part and fast finish as written: the sessions it goes through in turn; the last one then grows by the chain. */
   stages: readonly string[];
   chain: readonly ChainLink[];
@@ -79,7 +81,7 @@ export type Thread = {
 };
 
 /** A session at a place of its own in the season. */
-export type SpecialSession = { title: string; intent: Intent; main: string };
+export type SpecialSession = { title: string; intent: Intent; arc?: MeantArc; main: string };
 
 /** In kilometres or minutes: from so much, more each week, less every so many weeks (0: never), to a most. */
 export type LongRun = {
@@ -158,6 +160,8 @@ export type DayDone = { date: string; amount: DayAmount; notIds?: string[] };
 export type SeasonPlan = {
   name: string;
   firstDay: string;
+  /** The median time over 5000 m of those it is for, where known: sessions of the app's own are fitted to it. */
+  median5kS?: number;
   /** Training groups it is for; everyone where left out. */
   groupIds?: string[];
   /** Weeks begin on this day; Monday where left out. */

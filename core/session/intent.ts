@@ -86,3 +86,7 @@ export const INTENT_FACTS: Readonly<Record<Intent, IntentFacts>> = {
   rehearsal: facts('Rehearsal', 'the race in parts, at the pace of the race', ALL_OUT, 0.75),
   mixed: facts('Mixed', 'several things at once', { first: 4.5, middle: 7, last: 8.5 }),
 };
+
+/** How a session is meant to feel: as it says of itself, else as is usual for its intent. */
+export const arcOf = (intent: Intent, { arc }: { arc?: MeantArc | undefined } = {}): MeantArc =>
+  arc ?? INTENT_FACTS[intent].arc;

@@ -12,7 +12,7 @@ import type { EffortSource } from '@core/review/load';
 import type { RepResult } from '@core/review/results';
 import type { SeasonPlan } from '@core/season/season';
 import type { KindCount } from '@core/review/sameSession';
-import type { Intent } from '@core/session/intent';
+import type { Intent, MeantArc } from '@core/session/intent';
 import type { VolumeGuides } from '@core/squad/volumeGuides';
 import type { Leaning } from '@core/fitness/shapePrior';
 import type { Goal, Status } from '@core/squad/athlete';
@@ -166,6 +166,8 @@ export const sessions = sqliteTable(
     shorthand: text().notNull(),
     startTime: text('start_time'),
     intent: text().$type<Intent>(),
+    /** How it is to feel, where that is not as usual for its intent. */
+    arc: text({ mode: 'json' }).$type<MeantArc>(),
     /** The session in the library it was taken from. */
     libraryId: text('book_id'),
     /** What is decided for that day, beyond the text. */

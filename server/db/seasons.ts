@@ -1,8 +1,10 @@
 import { and, asc, eq, isNotNull, isNull, like } from 'drizzle-orm';
 import { withFixed } from '@core/season/changes';
+import { median5kOf } from '@core/season/groupLevel';
 import { layOutSeason } from '@core/season/layout/layOut';
 import { daysOf, type FixedDay, type SeasonPlan, type StoredSeason } from '@core/season/season';
 import { sessionOfDay } from '@core/season/threads/threadSession';
+import { listAthletes } from './athletes';
 import { readLibrary } from './library';
 import type { Db, Tx } from './open';
 import { Refused } from './refused';
@@ -63,6 +65,12 @@ function moveWritten(tx: Tx, fixed: readonly FixedDay[], nowMs: number): void {
   }
 }
 
+/** A season with the median of those it is for over 5000 m, by their marks of today. */
+function withMedian(db: Db, { median5kS: _before, ...season }: SeasonPlan, nowMs: number): SeasonPlan {
+  const median5kS = median5kOf(season, listAthletes(db), new Date(nowMs).toISOString().slice(0, 10));
+  return median5kS === undefined ? season : { ...season, median5kS };
+}
+
 /**
  * Stores a season in place of what was stored under this id; a removed one is back.
  * @param version the one it was changed from, 0 where it is new.
@@ -85,7 +93,7 @@ export function putSeason(
     if (!stored && tx.select({ id: seasons.id }).from(seasons).where(isThere).all().length >= MOST_SEASONS)
       throw new Refused('too_many', `There are ${MOST_SEASONS} seasons: remove some that are over first.`, 'season');
     moveWritten(tx, season.fixed, nowMs);
-    return store(tx, { id, version: version + 1, season }, actor, nowMs);
+    return store(tx, { id, version: version + 1, season: withMedian(db, season, nowMs) }, actor, nowMs);
   });
 }
 
@@ -134,7 +142,7 @@ export function writeDay(
     const session = day && sessionOfDay(stored.season, day, readLibrary(db));
     if (!day || !session) throw new Refused('unknown', 'No session is laid out for this day.', 'date');
     if (session.kind === 'gone') throw new Refused('unknown', session.text, 'date');
-    const { title, shorthand, intent, libraryId } = session;
+    const { title, shorthand, intent, arc, libraryId } = session;
     putSession(
       db,
       sessionId,
@@ -144,6 +152,7 @@ export function writeDay(
         shorthand,
         ...(startTime === undefined ? {} : { startTime }),
         ...(intent ? { intent } : {}),
+        ...(arc ? { arc } : {}),
         ...(libraryId === undefined ? {} : { libraryId }),
       },
       nowMs,

@@ -7,9 +7,21 @@ import { cursorOf, isAfter, isOn, pageOf } from './pages';
 import { sessions } from './schema';
 import { withoutNulls } from './withoutNulls';
 
-const { id: idColumn, title, date, shorthand, startTime, intent, libraryId, plan, createdAtMs, removedAtMs } = sessions;
+const {
+  id: idColumn,
+  title,
+  date,
+  shorthand,
+  startTime,
+  intent,
+  arc,
+  libraryId,
+  plan,
+  createdAtMs,
+  removedAtMs,
+} = sessions;
 
-const LISTED = { id: idColumn, title, date, shorthand, startTime, intent, libraryId };
+const LISTED = { id: idColumn, title, date, shorthand, startTime, intent, arc, libraryId };
 const WITH_PLAN = { ...LISTED, plan };
 const LATEST_FIRST = [desc(date), desc(createdAtMs), desc(idColumn)];
 const isThere = isNull(removedAtMs);
@@ -67,12 +79,20 @@ export function librarySessionUses(db: Db, until: string): LibraryUses {
   return Object.fromEntries(rows.map(({ libraryId: id, days, last }) => [id, { days, ...(last ? { last } : {}) }]));
 }
 
-/** Stores a session in place of what was stored under this id, its plan for the day apart; a removed one is back. */
-export function putSession(db: Db, id: string, input: SessionInput, nowMs: number): ListedSession {
+/**
+ * Stores a session in place of what was stored under this id, its plan for the day apart; a removed one is back. How it is to feel stays
+ * as long as its intent does.
+ */
+export function putSession(db: Db, id: string, given: SessionInput, nowMs: number): ListedSession {
+  const before = db.select({ arc, intent }).from(sessions).where(eq(idColumn, id)).get();
+  const keptArc = before?.arc && before.intent === given.intent ? before.arc : undefined;
+  const ownArc = given.arc ?? keptArc;
+  const input = ownArc ? { ...given, arc: ownArc } : given;
   const row = {
     ...input,
     startTime: input.startTime ?? null,
     intent: input.intent ?? null,
+    arc: ownArc ?? null,
     libraryId: input.libraryId ?? null,
   };
   db.insert(sessions)

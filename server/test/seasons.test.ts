@@ -10,6 +10,7 @@ import { daysAfter } from '@core/units/dayNumber';
 import { openDatabase } from '../db/open';
 import { listSeasons } from '../db/seasons';
 import { readSquad } from '../db/squad';
+import { putAthlete } from './athletes';
 import { dataBefore } from './dataBefore';
 import { planFor } from './madeUpPlan';
 import { serverForEach } from './testServer';
@@ -75,6 +76,40 @@ describe('the session of a hard day', () => {
     // Asked for again, by another phone too, it is the same one.
     expect(await write(date)).toMatchObject({ body: { sessionId, version: 2 } });
     expect(await sessions()).toHaveLength(1);
+  });
+
+  test('feels as its thread is to feel, until its intent is another', async () => {
+    await put(PLAN, 0);
+    const { date } = layOutSeason(PLAN)
+      .flatMap(({ days }) => days)
+      .find(({ thread }) => thread?.id === 'falling') as { date: string };
+    await write(date);
+    const arc = { first: 6, middle: 7, last: 7.5 };
+    const [session] = await sessions();
+    expect(session).toMatchObject({ intent: 'fartlek', arc });
+    const { id: sessionId, arc: _arc, ...input } = session as { id: string } & SessionInput;
+    const shorter = { ...input, shorthand: 'main: 3x60s @mile / 80s jog' };
+    // An editor that knows nothing of it does not lose it.
+    await server.call('PUT', `/api/sessions/${sessionId}`, shorter);
+    expect(await sessions()).toMatchObject([{ shorthand: shorter.shorthand, arc }]);
+    await server.call('PUT', `/api/sessions/${sessionId}`, { ...shorter, intent: 'speed' });
+    expect((await sessions())[0]).not.toHaveProperty('arc');
+  });
+
+  test('has fewer reps for a slower group, by the median of its marks', async () => {
+    for (const [name, timeS] of [
+      ['Ada', 1800],
+      ['Bo', 1620],
+      ['Cy', 1140],
+    ] as const)
+      await putAthlete(server, ulid(), { name, marks: [{ distanceM: 5000, timeS, date: MONDAY, kind: 'race' }] });
+    const stored = (await put(PLAN, 0)).body as StoredSeason;
+    expect(stored.season.median5kS).toBe(1620);
+    const { date } = layOutSeason(stored.season)
+      .flatMap(({ days }) => days)
+      .find(({ special }) => special === 'indicator') as { date: string };
+    await write(date);
+    expect((await sessions())[0]?.shorthand).toContain('main: 4x900 @goal 5k / 1:40 jog');
   });
 
   test('moves with its day, and its day with it', async () => {

@@ -134,7 +134,7 @@ function Detail({
       <EffortArc
         name={athletePlan.runner.name}
         outlook={outlook}
-        arc={arcAsTold(INTENT_FACTS[planning.intent].arc, athletePlan.runner.telling)}
+        arc={arcAsTold(planning.arc, athletePlan.runner.telling)}
         chances={chances}
       />
       <Text as="label" quiet>
@@ -153,7 +153,7 @@ function Detail({
 /** Will it work: for the squad at a glance, for one in detail, and what would make it fit. */
 export function Effort({ planning }: { planning: Planning }) {
   const wide = useWide();
-  const { plans, outlooks, intent } = planning;
+  const { plans, outlooks, intent, arc } = planning;
   const { drawn, start, cancel } = useChances(planning);
   const [chosenId, setChosenId] = useState<string>();
   const judged = plans.flatMap((athletePlan) => {
@@ -163,7 +163,6 @@ export function Effort({ planning }: { planning: Planning }) {
   if (judged.length === 0) return <Empty title="Nobody to look at">Tick who takes part, under Groups.</Empty>;
   judged.sort((a, b) => byUrgency(a.outlook.fit, b.outlook.fit) || b.outlook.over - a.outlook.over);
   const chosen = judged.find(({ athletePlan }) => athletePlan.runner.id === chosenId) ?? (wide ? judged[0] : undefined);
-  const arc = INTENT_FACTS[intent].arc;
   const chancesOf = ({ id, telling }: AthletePlan['runner']) => {
     const found = drawn?.found.get(id);
     return found && chancesAsTold(found, telling);

@@ -4,7 +4,6 @@ import { proposalAsTold } from '@core/outlook/asTold';
 import { acceptedChanges, proposer, sharedProposal } from '@core/planning/accept';
 import type { Whom } from '@core/planning/dayPlan';
 import type { AthletePlan } from '@core/planning/athletePlans';
-import { INTENT_FACTS } from '@core/session/intent';
 import { SmallButton } from '../../ui/SmallButton';
 import { RADIUS, SPACE, usePalette } from '../../ui/theme';
 import { Text } from '../../ui/Text';
@@ -18,8 +17,8 @@ type Props = { planning: Planning; athletePlan: AthletePlan; whyNot: () => reado
 /** Changes that would make the session fit one athlete, to be accepted for them, for their group or for all. */
 export function Proposals({ planning, athletePlan, whyNot }: Props) {
   const palette = usePalette();
-  const { groups, plans, change, intent } = planning;
-  const proposalsOf = useMemo(() => proposer(INTENT_FACTS[intent].arc), [intent]);
+  const { groups, plans, change, arc } = planning;
+  const proposalsOf = useMemo(() => proposer(arc), [arc]);
   const proposals = proposalsOf(athletePlan);
   const group = groups.find(({ id }) => id === athletePlan.groupId);
   const fit = planning.outlooks.get(athletePlan.runner.id)?.fit;

@@ -1,6 +1,5 @@
 import { startTransition, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import type { Chances, Entrant } from '@core/outlook/chances';
-import { INTENT_FACTS } from '@core/session/intent';
 import type { Planning } from '../../data/usePlanning';
 import { useStable } from '../../data/useStable';
 import type { ChancesAsked } from './chances.worker';
@@ -16,7 +15,7 @@ type Drawn = {
 const SAY_EVERY_MS = 300;
 
 /** How sure the predictions are: drawn in a worker, so that the page stays responsive. */
-export function useChances({ plans, intent }: Planning) {
+export function useChances({ plans, arc }: Planning) {
   const [drawn, setDrawn] = useState<Drawn>();
   const worker = useRef<Worker>(undefined);
   const stop = useCallback(() => {
@@ -27,8 +26,8 @@ export function useChances({ plans, intent }: Planning) {
     const entrants = plans.flatMap(({ runner, legs }): Entrant[] =>
       runner.paces.curve ? [{ athleteId: runner.id, curve: runner.paces.curve, legs }] : [],
     );
-    return { entrants, arc: INTENT_FACTS[intent].arc };
-  }, [plans, intent]);
+    return { entrants, arc };
+  }, [plans, arc]);
   // Plans are made anew with whatever comes in, such as how athletes tell effort: what is drawn stays good.
   const asked = useStable(nowAsked);
   useEffect(() => stop, [stop, asked]);

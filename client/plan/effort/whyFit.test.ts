@@ -19,9 +19,11 @@ const ada = {
 function planOf(text: string, intent: Intent) {
   const [athletePlan] = plansOf(text, [runner('ada', 1110)]).plans;
   if (!athletePlan) throw new Error('Nobody runs.');
-  const outlook = outlookFor(athletePlan.runner.paces.curve, athletePlan.legs, INTENT_FACTS[intent].arc);
+  const { arc } = INTENT_FACTS[intent];
+  const outlook = outlookFor(athletePlan.runner.paces.curve, athletePlan.legs, arc);
   const planning = {
     intent,
+    arc,
     outlooks: new Map([['ada', outlook]]),
     squad: { ...NOBODY, athletes: [ada] },
     session: { date: DATE },

@@ -1,5 +1,5 @@
 /** The chain behind a plan's verdict on one athlete, and behind what would make it fit. */
-import { INTENT_FACTS, type MeantArc } from '@core/session/intent';
+import type { MeantArc } from '@core/session/intent';
 import {
   breachesOf,
   mostOfLimit,
@@ -34,8 +34,7 @@ function breachText(breach: Breach, arc: MeantArc): string {
  * Reasons for the verdict on one athlete, from their marks to the rule that decides.
  * @param shown their outlook as they would rate it; the rules are held against the scale common to all.
  */
-export function whyFit({ outlooks, intent, squad }: Planning, { runner }: AthletePlan, shown: Outlook): WhyLine[] {
-  const { arc } = INTENT_FACTS[intent];
+export function whyFit({ outlooks, arc, squad }: Planning, { runner }: AthletePlan, shown: Outlook): WhyLine[] {
   const athlete = memberOf(squad, runner.id);
   const breaches = breachesOf(outlooks.get(runner.id) ?? shown, arc);
   const rules =

@@ -119,6 +119,7 @@ export function useWriteNext(
       shorthand: plan.shorthand,
       ...(session?.startTime === undefined ? {} : { startTime: session.startTime }),
       ...(intent ? { intent } : {}),
+      ...(session?.arc ? { arc: session.arc } : {}),
       ...(mainId === undefined ? {} : { libraryId: mainId }),
     };
     const sent = await putSession(written);

@@ -109,6 +109,7 @@ export const seasonTemplates: readonly SeasonTemplate[] = [
       rehearsal: {
         title: 'The race in two pieces',
         intent: 'rehearsal',
+        arc: { first: 9, middle: 9, last: 9.5 },
         main: 'main: 3000 @goal 5k / 5:00 jog, 2x1000 @goal 5k / 2:00 jog',
       },
       indicator: { title: 'Is it there?', intent: 'indicator', main: 'main: 6x900 @goal 5k / 100s jog' },
@@ -213,11 +214,13 @@ export const seasonTemplates: readonly SeasonTemplate[] = [
       rehearsal: {
         title: 'The race in two pieces',
         intent: 'rehearsal',
+        arc: { first: 9.5, middle: 9.5, last: 9.5 },
         main: 'main: 1000 @goal 1500 / 6:00 walk, 500 @goal 1500',
       },
       indicator: {
         title: 'A 500 to see where they stand',
         intent: 'indicator',
+        arc: { first: 7, middle: 7, last: 7.5 },
         main: 'main: 500 @max / 8:00 walk, 3x300 @goal 1500 / 3:00 walk',
       },
       sharpener: SHARPENER_SHORT,
@@ -260,11 +263,13 @@ export const seasonTemplates: readonly SeasonTemplate[] = [
       rehearsal: {
         title: 'The race in two pieces',
         intent: 'rehearsal',
+        arc: { first: 8.5, middle: 8.5, last: 8 },
         main: 'main: 800 @goal 1500 / 6:00 walk, 400 @goal 1500',
       },
       indicator: {
         title: 'A 500 to see where they stand',
         intent: 'indicator',
+        arc: { first: 6.5, middle: 6.5, last: 7 },
         main: 'main: 500 @max / 8:00 walk, 3x200 @goal 1500 / 3:00 walk',
       },
       sharpener: SHARPENER_SHORT,
@@ -311,9 +316,15 @@ export const seasonTemplates: readonly SeasonTemplate[] = [
       rehearsal: {
         title: 'Half the race',
         intent: 'rehearsal',
+        arc: { first: 6.5, middle: 7, last: 7.5 },
         main: 'main: 6km @goal half / 4:00 jog, 4km @goal half',
       },
-      indicator: { title: 'Is it there?', intent: 'indicator', main: 'main: 3x3000 @goal half / 2:00 jog' },
+      indicator: {
+        title: 'Is it there?',
+        intent: 'indicator',
+        arc: { first: 5.5, middle: 6.5, last: 7 },
+        main: 'main: 3x3000 @goal half / 2:00 jog',
+      },
       sharpener: SHARPENER_LONG,
     },
     taperDays: 12,
@@ -364,9 +375,15 @@ export const seasonTemplates: readonly SeasonTemplate[] = [
       rehearsal: {
         title: 'Peak rehearsal',
         intent: 'rehearsal',
+        arc: { first: 6.5, middle: 7, last: 7 },
         main: 'main: 12km @goal marathon / 4:00 jog, 5km @half',
       },
-      indicator: { title: 'Is it there?', intent: 'indicator', main: 'main: 3x3000 @goal marathon / 2:00 jog' },
+      indicator: {
+        title: 'Is it there?',
+        intent: 'indicator',
+        arc: { first: 4.5, middle: 5, last: 5.5 },
+        main: 'main: 3x3000 @goal marathon / 2:00 jog',
+      },
       sharpener: SHARPENER_LONG,
     },
     taperDays: 14,
@@ -392,7 +409,12 @@ export const seasonTemplates: readonly SeasonTemplate[] = [
     longRun: long(4, 1, 10),
     specials: {
       trial: { title: 'A mile to see where they stand', intent: 'test', main: 'main: 1mi @max' },
-      indicator: { title: 'Is it there?', intent: 'indicator', main: 'main: 4x600 @goal 5k / 2:00 walk' },
+      indicator: {
+        title: 'Is it there?',
+        intent: 'indicator',
+        arc: { first: 5.5, middle: 6.5, last: 7.5 },
+        main: 'main: 4x600 @goal 5k / 2:00 walk',
+      },
       sharpener: SHARPENER_SHORT,
     },
     trialWeek: 6,
@@ -419,7 +441,12 @@ export const seasonTemplates: readonly SeasonTemplate[] = [
     spareIds: SPARE,
     longRun: long(8, 1, 12),
     specials: {
-      indicator: { title: 'Two long ones at goal pace', intent: 'indicator', main: 'main: 2x2400 @goal 5k / 3:00 jog' },
+      indicator: {
+        title: 'Two long ones at goal pace',
+        intent: 'indicator',
+        arc: { first: 7, middle: 8.5, last: 9.5 },
+        main: 'main: 2x2000 @goal 5k / 3:00 jog',
+      },
       sharpener: SHARPENER_SHORT,
     },
     indicatorDays: [8, 14],

@@ -3,7 +3,8 @@ import { read } from '../../session/testing';
 import { formatSession } from '../../session/formatSession';
 import type { SeasonPlan, Thread } from '../season';
 import { shippedThreads } from './threads';
-import { cutTo, sessionOfDay, type Library } from './threadSession';
+import { cutTo, fittedTo } from './cut';
+import { sessionOfDay, type Library } from './threadSession';
 
 const stored = (id: string, shorthand: string): LibrarySession => ({ id, title: id, shorthand, tags: [] });
 const library: Library = {
@@ -65,6 +66,15 @@ test.each([
   ['main: open x 900|500 @threshold / 45s', 'main: open x 900|500 @threshold / 45s'],
 ])('%s cut to 60 %% of its reps at the same pace', (text, cut) =>
   expect(formatSession(cutTo(read(text), 0.6))).toBe(formatSession(read(cut))),
+);
+
+test.each([
+  ['main: 12x300 @5k / 30s', 'main: 8x300 @5k / 30s'],
+  ['main: 3x8min @threshold / 90s', 'main: 3x8min @threshold / 90s'],
+  ['main: 4x(900 @10k / 2:00, 600 @3k / 3:00)', 'main: 3x(900 @10k / 2:00, 600 @3k / 3:00)'],
+  ['main: 1500 @5k / 4:00, 4x2:00 @5k / 60s', 'main: 1000 @5k / 4:00, 4x2:00 @5k / 60s'],
+])('%s fitted to a group half as slow again', (text, fitted) =>
+  expect(formatSession(fittedTo(read(text), 1.5))).toBe(formatSession(read(fitted))),
 );
 
 test('a cut-down session is no longer the one of the library', () => {

@@ -2,11 +2,13 @@
 import type { LibrarySession, ChainLink, Progression } from '../../library/librarySession';
 import { againFaster, nextInChain } from '../../library/progression';
 import { formatSession } from '../../session/formatSession';
-import type { Intent } from '../../session/intent';
-import { isOnce } from '../../session/lengths';
+import type { Intent, MeantArc } from '../../session/intent';
 import { parseStored } from '../../session/parseSession';
-import type { Amount, Count, Item, SessionTree } from '../../session/session';
-import type { SeasonDay, SeasonPlan, Thread } from '../season';
+import type { SessionTree } from '../../session/session';
+import { cutTo, fittedTo } from './cut';
+import { REFERENCE_5K_S } from './hardMinutes';
+import { shippedThreads } from './threads';
+import type { SeasonDay, SeasonPlan, SpecialKind, Thread } from '../season';
 
 /** What threads may go through: see Thread. */
 export type Library = { sessions: readonly LibrarySession[]; progressions: readonly Progression[] };
@@ -14,11 +16,12 @@ export const NO_LIBRARY: Library = { sessions: [], progressions: [] };
 
 /** What is run on a day; or which thread is there no longer, or cannot be read. */
 export type DaySession =
-  | { kind: 'session'; title: string; shorthand: string; intent?: Intent; libraryId?: string }
+  | { kind: 'session'; title: string; shorthand: string; intent?: Intent; arc?: MeantArc; libraryId?: string }
   | { kind: 'gone'; text: string };
 
-const WARM = 'warm: 1600 @easy, drills, 4x100 @strides / 60s walk';
-const COOL = 'cool: 1200 @easy';
+/** By the clock, so that it is as long for the slow as for the quick. */
+const WARM = 'warm: 10min @easy, drills, 4x100 @strides / 60s walk';
+const COOL = 'cool: 7min @easy';
 const whole = (main: string) => [WARM, main, COOL].join('\n');
 
 function read(text: string): SessionTree | undefined {
@@ -95,60 +98,48 @@ function textAt(thread: Thread, step: number, library: Library): Written | undef
   return session && { shorthand: formatSession(grown(session, chain, step - stages.length + 1)) };
 }
 
-const scaledCount = (count: Count, share: number): Count => {
-  if (count.kind === 'open') return count;
-  const scale = (n: number) => Math.max(1, Math.round(n * share));
-  if (count.kind === 'fixed') return { kind: 'fixed', n: scale(count.n) };
-  const [min, max] = [scale(count.min), scale(count.max)];
-  return min === max ? { kind: 'fixed', n: min } : { kind: 'range', min, max };
-};
-
-/** Rounds lengths to what a coach would write. */
-const ROUND = { distanceM: 100, durationS: 30 };
-const scaledAmount = (amount: Amount, share: number): Amount => {
-  const scale = (value: number, to: number) => Math.max(to, Math.round((value * share) / to) * to);
-  return amount.kind === 'distance'
-    ? { kind: 'distance', distanceM: scale(amount.distanceM, ROUND.distanceM) }
-    : { kind: 'duration', durationS: scale(amount.durationS, ROUND.durationS) };
-};
-
-function scaledItem(item: Item, share: number): Item {
-  const { body, count } = item;
-  if (!isOnce(count)) return { ...item, count: scaledCount(count, share) };
-  if (body.kind === 'rep')
-    return { ...item, body: { ...body, amounts: body.amounts.map((amount) => scaledAmount(amount, share)) } };
-  if (body.kind === 'set')
-    return { ...item, body: { ...body, items: body.items.map((item) => scaledItem(item, share)) } };
-  return item;
-}
-
-/** The main part cut to about a share: fewer reps at the same pace; a stretch on its own gets shorter. */
-export const cutTo = (session: SessionTree, share: number): SessionTree => ({
-  lines: session.lines.map((line) =>
-    line.role === 'main' ? { ...line, items: line.items.map((item) => scaledItem(item, share)) } : line,
-  ),
-});
-
 function cutText(shorthand: string, share: number | undefined): string {
   const session = share === undefined ? undefined : read(shorthand);
   return session && share !== undefined ? formatSession(cutTo(session, share)) : shorthand;
 }
 
+/** A group this much slower than the reference runs fewer reps. */
+const SLOWER = 1.05;
+
+/** A text of the app's own as it is for a season's group: what the coach wrote is left as it is. */
+function fittedText(shorthand: string, { median5kS }: Pick<SeasonPlan, 'median5kS'>): string {
+  const ratio = (median5kS ?? REFERENCE_5K_S) / REFERENCE_5K_S;
+  const session = ratio > SLOWER ? read(shorthand) : undefined;
+  return session ? formatSession(fittedTo(session, ratio)) : shorthand;
+}
+
+/** Whether a thread is as it came with the app. */
+function isShipped({ id, stages, progressionId, libraryId }: Thread): boolean {
+  const [own] = shippedThreads([id]);
+  return progressionId === undefined && libraryId === undefined && own?.stages.join() === stages.join();
+}
+
+/** Sessions at a place of their own that grow with nobody: the race in pieces is as long for all. */
+const FITTED_SPECIALS: readonly SpecialKind[] = ['indicator'];
+
 /** What is to be run on a day, as it would be written; undefined on a day without a session. */
 export function sessionOfDay(
-  { threads, specials }: Pick<SeasonPlan, 'threads' | 'specials'>,
+  season: Pick<SeasonPlan, 'threads' | 'specials' | 'median5kS'>,
   { special, thread: turn, share, kind }: Pick<SeasonDay, 'special' | 'thread' | 'share' | 'kind'>,
   library: Library = NO_LIBRARY,
 ): DaySession | undefined {
+  const { threads, specials } = season;
   if (kind !== 'hard') return undefined;
   if (special !== undefined) {
     const session = specials[special];
     if (!session) return { kind: 'gone', text: 'The session that was to be run here is no longer in the season.' };
+    const text = whole(session.main);
     return {
       kind: 'session',
       title: session.title,
-      shorthand: cutText(whole(session.main), share),
+      shorthand: cutText(FITTED_SPECIALS.includes(special) ? fittedText(text, season) : text, share),
       intent: session.intent,
+      ...(session.arc ? { arc: session.arc } : {}),
     };
   }
   if (!turn) return undefined;
@@ -159,8 +150,9 @@ export function sessionOfDay(
   return {
     kind: 'session',
     title: turn.step === 0 ? thread.name : `${thread.name}, ${turn.step + 1}`,
-    shorthand: cutText(text.shorthand, share),
+    shorthand: cutText(isShipped(thread) ? fittedText(text.shorthand, season) : text.shorthand, share),
     intent: text.intent ?? thread.intent,
+    ...(thread.arc && text.intent === undefined ? { arc: thread.arc } : {}),
     ...(text.libraryId === undefined || share !== undefined ? {} : { libraryId: text.libraryId }),
   };
 }

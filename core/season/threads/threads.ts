@@ -1,6 +1,6 @@
 /** The threads the templates are made of: sessions of our own, each with how it grows. */
 import type { ChainLink, Lever } from '../../library/librarySession';
-import type { Intent } from '../../session/intent';
+import type { Intent, MeantArc } from '../../session/intent';
 import type { Thread } from '../season';
 
 const link = (lever: Lever, by?: number, to?: number): ChainLink => ({
@@ -9,7 +9,9 @@ const link = (lever: Lever, by?: number, to?: number): ChainLink => ({
   ...(to === undefined ? {} : { to }),
 });
 
-type More = Partial<Pick<Thread, 'isLight' | 'isByReadiness' | 'isLadder'>>;
+type More = Partial<Pick<Thread, 'isLight' | 'isByReadiness' | 'isLadder' | 'arc'>>;
+const arc = (first: number, middle: number, last: number): MeantArc => ({ first, middle, last });
+
 const thread = (
   id: string,
   name: string,
@@ -22,8 +24,10 @@ const thread = (
 
 const GEARS = 'x(900 @10k / 2:00 jog, 600 @3k / 3:00 jog)';
 const TWO_PACE = 'x(700 @threshold / 60s jog, 500 @5k / 90s jog)';
-const CLOCK = (float: string) =>
-  `main: 2x2:00 @5k / 2:00 ${float}, 3x75s @5k / 75s ${float}, 4x40s @3k / 40s ${float}, 5x20s @mile / 20s ${float}`;
+const CLOCK = 'main: 2x2:00 @5k / 2:00 jog, 3x75s @5k / 75s jog, 4x40s @3k / 40s jog, 5x20s @mile / 20s jog';
+/** Floats rest less than jogs: there are fewer of the short ones, and the last floats are longer. */
+const FLOATED = (pace: string) =>
+  `main: 2x2:00 @5k / 2:00 float @${pace}, 2x75s @5k / 75s float @${pace}, 3x40s @3k / 40s float @${pace}, 4x20s @mile / 40s float @${pace}`;
 
 const ALL: readonly Thread[] = [
   thread(
@@ -32,7 +36,7 @@ const ALL: readonly Thread[] = [
     'aerobic-power',
     18,
     ['main: 12x300 @5k / 30s jog'],
-    [link('more', 3, 20), link('faster')],
+    [link('more', 3, 18), link('faster')],
   ),
   thread(
     'even600-10k',
@@ -40,7 +44,8 @@ const ALL: readonly Thread[] = [
     'critical-speed-short',
     14,
     ['main: 8x600 @10k / 50s jog'],
-    [link('more', 1, 12), link('faster')],
+    [link('more', 1, 11), link('faster')],
+    { arc: arc(4.5, 6, 7.5) },
   ),
   thread(
     'thr',
@@ -48,7 +53,7 @@ const ALL: readonly Thread[] = [
     'threshold',
     12,
     ['main: 3x8min @threshold / 90s jog'],
-    [link('longer-same', 120, 720), link('more', 1, 4)],
+    [link('longer-same', 120, 600), link('more', 1, 4)],
   ),
   thread(
     'thr-short',
@@ -72,7 +77,7 @@ const ALL: readonly Thread[] = [
     'critical-speed-short',
     14,
     ['main: 14x400 @cv / 40s jog'],
-    [link('more', 1, 20)],
+    [link('more', 1, 17)],
   ),
   thread(
     'cv-long',
@@ -117,7 +122,7 @@ const ALL: readonly Thread[] = [
   thread('gears', 'Two gears', 'aerobic-power', 14, [
     `main: 3${GEARS}`,
     `main: 4${GEARS}`,
-    `main: 4${GEARS.replace('@10k', '@5k')}`,
+    `main: 3${GEARS.replace('@10k', '@5k')}`,
   ]),
   thread(
     'mixed-10k',
@@ -126,6 +131,7 @@ const ALL: readonly Thread[] = [
     14,
     ['main: 5x(1200 @10k / 90s jog, 500 @5k / 2:00 jog)'],
     [link('sets', 1, 6)],
+    { arc: arc(5, 6.5, 8) },
   ),
   thread('two-pace', 'Threshold and 5k in turn', 'mixed', 12, [
     `main: 4${TWO_PACE}`,
@@ -160,6 +166,7 @@ const ALL: readonly Thread[] = [
     14,
     ['main: 3x3000 @half / 3:00 jog'],
     [link('longer-same', 500, 5000)],
+    { arc: arc(5, 6, 7.5) },
   ),
   thread(
     'stages',
@@ -177,15 +184,18 @@ const ALL: readonly Thread[] = [
     6,
     ['main: 6x200 @5k / 60s walk'],
     [link('more', 2, 14), link('less-rest', 10, 30)],
+    { arc: arc(4, 5, 6.5) },
   ),
-  thread('first1200', 'First long reps', 'aerobic-power', 7, ['main: 3x1200 @10k / 2:30 jog'], [link('more', 1, 5)]),
+  thread('first1200', 'First long reps', 'aerobic-power', 7, ['main: 3x1200 @10k / 2:30 jog'], [link('more', 1, 5)], {
+    arc: arc(5, 5.5, 6.5),
+  }),
   thread(
     'fours',
     'Four minutes at 5k pace',
     'aerobic-power',
     8,
     ['main: 4x4:00 @5k / 2:00 jog'],
-    [link('longer-same', 30, 330)],
+    [link('longer-same', 30, 270)],
   ),
   thread(
     'over-under',
@@ -194,6 +204,7 @@ const ALL: readonly Thread[] = [
     14,
     ['main: 4x(1500 @half, 1500 @marathon+10s/km)'],
     [link('sets', 1, 6)],
+    { arc: arc(4, 5.5, 7) },
   ),
   thread(
     'falling',
@@ -202,16 +213,11 @@ const ALL: readonly Thread[] = [
     10,
     ['main: 2x(70s-50s-35s-20s @mile / 80s jog) / 3:00 jog'],
     [link('sets', 1, 3)],
-    { isLight: true },
+    { isLight: true, arc: arc(6, 7, 7.5) },
   ),
-  thread(
-    'clock',
-    'Fartlek by the clock',
-    'fartlek',
-    10,
-    [CLOCK('jog'), CLOCK('float @easy'), CLOCK('float @steady')],
-    [],
-  ),
+  thread('clock', 'Fartlek by the clock', 'fartlek', 10, [CLOCK, FLOATED('easy'), FLOATED('steady')], [], {
+    arc: arc(5, 7, 8),
+  }),
   thread('open-thr', 'Until the legs say so', 'threshold', 14, ['main: open x 1300|900|500 @threshold / 45s jog']),
   thread('back1', 'Back: 250s', 'transition', 5, ['main: 5x250 @5k / 250m walk'], [link('more', 1, 12)], {
     isLight: true,
