@@ -54,6 +54,7 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
     isLight: thread?.isLight ?? false,
     isByReadiness: thread?.isByReadiness ?? false,
     isLadder: thread?.isLadder ?? false,
+    isFitted: thread?.isFitted ?? false,
   });
   const [isTried, setTried] = useState(false);
   const isOfLibrary = thread?.progressionId !== undefined || thread?.libraryId !== undefined;
@@ -62,18 +63,23 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
   const submit = () => {
     setTried(true);
     if (nameProblem !== undefined || problems.some((problem) => problem !== undefined)) return;
-    const { isLight: _light, isByReadiness: _ready, isLadder: _ladder, ...rest } = thread ?? {};
+    const { isLight: _light, isByReadiness: _ready, isLadder: _ladder, isFitted: _fitted, arc, ...rest } = thread ?? {};
+    const nowStages = isOfLibrary ? [] : stages.map(stored);
+    // Of other sessions nobody has said how they are to feel.
+    const isSame = thread?.intent === intent && thread.stages.join() === nowStages.join();
     save({
       ...rest,
       id: thread?.id ?? newId,
       name: name.trim(),
       intent: intent === '' ? intentOfText(stored(stages[0] ?? ''), naming) : intent,
-      stages: isOfLibrary ? [] : stages.map(stored),
+      stages: nowStages,
+      ...(arc && isSame ? { arc } : {}),
       chain: [...chain],
       spacingDays,
       ...(flags.isLight ? { isLight: true as const } : {}),
       ...(flags.isByReadiness ? { isByReadiness: true as const } : {}),
       ...(flags.isLadder ? { isLadder: true as const } : {}),
+      ...(flags.isFitted ? { isFitted: true as const } : {}),
     });
   };
   const setStage = (at: number, text: string) => setStages(stages.map((before, i) => (i === at ? text : before)));
@@ -157,6 +163,13 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
         checked={flags.isByReadiness}
         onChange={(isByReadiness) => setFlags({ ...flags, isByReadiness })}
       />
+      {!isOfLibrary && (
+        <TickRow
+          label="Fewer reps over a distance for a slower group"
+          checked={flags.isFitted}
+          onChange={(isFitted) => setFlags({ ...flags, isFitted })}
+        />
+      )}
       <TickRow
         label="Hard, but light on the legs"
         checked={flags.isLight}

@@ -127,6 +127,7 @@ const thread = Joi.object<Thread>({
   isLight: yes,
   isByReadiness: yes,
   isLadder: yes,
+  isFitted: yes,
   progressionId: idSchema,
   libraryId: idSchema,
 }).rename(...OLD_LIBRARY_ID);

@@ -75,6 +75,8 @@ export type Thread = {
   isByReadiness?: true;
   /** When all stages are done they come again, a little faster. */
   isLadder?: true;
+  /** Reps over a distance are fewer for a slower group. */
+  isFitted?: true;
   /** Goes through the steps of a progression of the library, or grows from one session of it, in place of `stages`. */
   progressionId?: string;
   libraryId?: string;

@@ -5,11 +5,8 @@ import { listed } from '../../units/listed';
 import { comingBackOf, LONG_BREAK_DAYS, offDaysOf } from '../comingBack';
 import { easingDays, EXCEPTION_WORDS } from '../exceptions';
 import { racesOf } from '../phases';
-import { shippedThreads } from '../threads/threads';
+import { BACK_THREADS } from '../threads/backThreads';
 import { isAhead, isSettled, makeEasy, type CheckRule, type SeasonCheck } from './checkRule';
-
-/** Sessions for the way back. */
-const BACK_IDS = ['back1', 'back2'];
 
 /** Whole sessions of hard work among the first days after a break. */
 const backTooFast: CheckRule = ({ days, season, threads, context }) => {
@@ -56,10 +53,10 @@ const longBreak: CheckRule = ({ season }) => {
   return found.map(({ from, to }): SeasonCheck => {
     const offDays = dayNumber(to) - dayNumber(from) + 1;
     const known = new Set(season.threads.map(({ id }) => id));
-    const threads = [...season.threads, ...shippedThreads(BACK_IDS.filter((id) => !known.has(id)))];
+    const threads = [...season.threads, ...BACK_THREADS.filter(({ id }) => !known.has(id))];
     const change = {
       kind: 'set' as const,
-      set: { threads, cycles: { ...season.cycles, transition: [BACK_IDS] } },
+      set: { threads, cycles: { ...season.cycles, transition: [BACK_THREADS.map(({ id }) => id)] } },
     };
     const text = `${counted(offDays, 'day')} off: the way back comes first, as in “Back after a break”, and the long run begins as it did in the first week.`;
     return { code: 'long-break', date: to, text, mend: { text: 'Put the way back in', change } };

@@ -104,7 +104,7 @@ describe('amounts are as long by the clock for the slow as for the quick', () =>
   test('what the coach wrote is left as it is', () => {
     const [thread] = ALL_THREADS;
     if (!thread) throw new Error('No thread.');
-    const own = { ...thread, stages: ['main: 10x300 @5k / 30s jog'] };
+    const { isFitted: _fitted, ...own } = { ...thread, stages: ['main: 10x300 @5k / 30s jog'] };
     const session = sessionOfDay(
       { threads: [own], specials: {}, median5kS: 1800 },
       { kind: 'hard', thread: { id: own.id, step: 0 } },

@@ -7,7 +7,6 @@ import { parseStored } from '../../session/parseSession';
 import type { SessionTree } from '../../session/session';
 import { cutTo, fittedTo } from './cut';
 import { REFERENCE_5K_S } from './hardMinutes';
-import { shippedThreads } from './threads';
 import type { SeasonDay, SeasonPlan, SpecialKind, Thread } from '../season';
 
 /** What threads may go through: see Thread. */
@@ -106,17 +105,11 @@ function cutText(shorthand: string, share: number | undefined): string {
 /** A group this much slower than the reference runs fewer reps. */
 const SLOWER = 1.05;
 
-/** A text of the app's own as it is for a season's group: what the coach wrote is left as it is. */
+/** A text as it is for a season's group: as long by the clock for the slow as for the quick. */
 function fittedText(shorthand: string, { median5kS }: Pick<SeasonPlan, 'median5kS'>): string {
   const ratio = (median5kS ?? REFERENCE_5K_S) / REFERENCE_5K_S;
   const session = ratio > SLOWER ? read(shorthand) : undefined;
   return session ? formatSession(fittedTo(session, ratio)) : shorthand;
-}
-
-/** Whether a thread is as it came with the app. */
-function isShipped({ id, stages, progressionId, libraryId }: Thread): boolean {
-  const [own] = shippedThreads([id]);
-  return progressionId === undefined && libraryId === undefined && own?.stages.join() === stages.join();
 }
 
 /** Sessions at a place of their own that grow with nobody: the race in pieces is as long for all. */
@@ -150,7 +143,7 @@ export function sessionOfDay(
   return {
     kind: 'session',
     title: turn.step === 0 ? thread.name : `${thread.name}, ${turn.step + 1}`,
-    shorthand: cutText(isShipped(thread) ? fittedText(text.shorthand, season) : text.shorthand, share),
+    shorthand: cutText(thread.isFitted ? fittedText(text.shorthand, season) : text.shorthand, share),
     intent: text.intent ?? thread.intent,
     ...(thread.arc && text.intent === undefined ? { arc: thread.arc } : {}),
     ...(text.libraryId === undefined || share !== undefined ? {} : { libraryId: text.libraryId }),

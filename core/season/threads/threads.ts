@@ -2,6 +2,7 @@
 import type { ChainLink, Lever } from '../../library/librarySession';
 import type { Intent, MeantArc } from '../../session/intent';
 import type { Thread } from '../season';
+import { BACK_THREADS } from './backThreads';
 
 const link = (lever: Lever, by?: number, to?: number): ChainLink => ({
   lever,
@@ -20,7 +21,7 @@ const thread = (
   stages: readonly string[],
   chain: readonly ChainLink[] = [],
   more: More = {},
-): Thread => ({ id, name, intent, stages, chain, spacingDays, ...more });
+): Thread => ({ id, name, intent, stages, chain, spacingDays, isFitted: true, ...more });
 
 const GEARS = 'x(900 @10k / 2:00 jog, 600 @3k / 3:00 jog)';
 const TWO_PACE = 'x(700 @threshold / 60s jog, 500 @5k / 90s jog)';
@@ -219,12 +220,7 @@ const ALL: readonly Thread[] = [
     arc: arc(5, 7, 8),
   }),
   thread('open-thr', 'Until the legs say so', 'threshold', 14, ['main: open x 1300|900|500 @threshold / 45s jog']),
-  thread('back1', 'Back: 250s', 'transition', 5, ['main: 5x250 @5k / 250m walk'], [link('more', 1, 12)], {
-    isLight: true,
-  }),
-  thread('back2', 'Back: easy 600s', 'transition', 5, ['main: 4x600 @threshold / 300m jog'], [link('more', 1, 10)], {
-    isLight: true,
-  }),
+  ...BACK_THREADS,
 ];
 
 const BY_ID = new Map(ALL.map((thread) => [thread.id, thread]));
