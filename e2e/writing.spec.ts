@@ -24,6 +24,18 @@ async function onlySession(app: RunningApp): Promise<string> {
   return sessions[0]?.shorthand ?? '';
 }
 
+test('a day is typed: the page stands while its year is not whole', async ({ page, demo }) => {
+  const { id } = await todaysSession(demo);
+  await page.goto(`${demo.url}/sessions/${id}`);
+  const day = page.getByLabel('Day', { exact: true });
+  const whole = await day.inputValue();
+  for (const typed of ['0002-01-01', '0202-05-06', whole]) {
+    await day.fill(typed);
+    await expect(sessionText(page)).toBeVisible();
+  }
+  await saved(page);
+});
+
 test('the first example is written by keyboard: names are completed, slips marked, steps taken back @wide', async ({
   page,
   empty,

@@ -107,3 +107,9 @@ test('time and speed agree: the speed held for the time of a distance covers tha
     { numRuns: 50 },
   );
 });
+
+test.each(['', 'soon', '2026-02-30', '0002-01-01'])('on “%s”, which is no day, there is no curve', (asOf) =>
+  expect(() => fitCurve([{ distanceM: 5000, timeS: 1110, date: '2026-10-03', kind: 'race' }], { asOf })).toThrow(
+    CurveError,
+  ),
+);

@@ -6,7 +6,8 @@ import { isOnTrack, type Mark } from './mark';
 import { CurveError, type Model } from './model';
 import { powerLaw, type PowerLawParameters } from './powerLaw';
 import type { Leaning } from './shapePrior';
-import { aboveZero, aDay } from '../units/door';
+import { isDate } from '../units/dayNumber';
+import { aboveZero } from '../units/door';
 import { usableBy, weigh, weighAll, type CourseOffsets, type Weighed } from './weighing';
 
 export { CurveError };
@@ -140,13 +141,13 @@ function withoutSlowCourses(weighed: readonly Weighed[], leaning: Leaning | unde
  * @param options.asOf the day the marks are looked at from, YYYY-MM-DD: older marks count less.
  * @param options.leaning what the athlete runs best, by which a shape is expected.
  * @param options.courses offsets of named courses off the track, see courseOffsets().
- * @throws RangeError when `asOf` is no day.
- * @throws CurveError when no mark is usable, or for 'critical-speed' when there are not two of about 2 to 20 minutes, different enough.
+ * @throws CurveError when `asOf` is no day or no mark is usable, or for 'critical-speed' when there are not two of about 2 to 20 minutes, different enough.
  */
 export function fitCurve(marks: readonly Mark[], options: FitOptions<'endurance'>): EnduranceCurve;
 export function fitCurve(marks: readonly Mark[], options: FitOptions): Curve;
 export function fitCurve(marks: readonly Mark[], { asOf, model = 'endurance', courses, leaning }: FitOptions): Curve {
-  aDay(asOf, 'The day marks are looked at from');
+  // A date that is still being typed is a question without an answer, not a fault.
+  if (!isDate(asOf.slice(0, 10))) throw new CurveError('There is no such day to look at the marks from.');
   const weighed = weighAll(usableBy(marks, asOf), asOf, courses);
   if (weighed.length === 0)
     throw new CurveError('There is no race or trial of 200 m or more to work the paces out from.');

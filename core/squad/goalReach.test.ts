@@ -69,3 +69,6 @@ test('a harder goal is never likelier, and a better rate never makes one less li
     ),
   );
 });
+
+test('a goal whose day is still being typed is no goal yet', () =>
+  expect(goalReach(NOW, trend(0.002), { ...goalOf(990), date: '0002-01-01' }, TODAY)).toBeUndefined());

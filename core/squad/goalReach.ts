@@ -2,8 +2,8 @@
 import type { Curve } from '../fitness/curve';
 import type { Trend } from '../fitness/trend';
 import type { Goal } from './athlete';
-import { aboveZero, aDay } from '../units/door';
-import { daysAfter, daysBetween } from '../units/dayNumber';
+import { aboveZero } from '../units/door';
+import { daysAfter, daysBetween, isDate } from '../units/dayNumber';
 
 /** `there`: within reach today. Chances of about 60 in 100 and more are `likely`, of less than 15 `unlikely`. */
 export type ReachVerdict = 'there' | 'likely' | 'open' | 'unlikely' | 'unknown';
@@ -59,8 +59,8 @@ function normalBelow(z: number): number {
 }
 
 /**
- * Holds a goal against what an athlete is worth now and how fast they come along. Undefined for a goal whose day is over.
- * @throws RangeError for times that are none and days that are none.
+ * Holds a goal against what an athlete is worth now and how fast they come along. Undefined for a goal whose day is over, or is no day.
+ * @throws RangeError for times that are none.
  * @param now what they are worth over the goal's distance; `lagWeeks` how long ago that was, see `lagWeeksOf`.
  * @param trend theirs so far; without one only the needed rate is known.
  */
@@ -72,7 +72,8 @@ export function goalReach(
 ): GoalReach | undefined {
   aboveZero(now.timeS, 'A time in seconds');
   aboveZero(goal.timeS, 'A goal in seconds');
-  const days = daysBetween(aDay(asOf, 'Today'), aDay(goal.date, 'The day of the goal'));
+  if (!isDate(asOf) || !isDate(goal.date)) return undefined;
+  const days = daysBetween(asOf, goal.date);
   if (days < 0) return undefined;
   const weeks = days / 7;
   const toFind = Math.log(now.timeS / goal.timeS);
