@@ -26,7 +26,7 @@ export type Planning = {
   plan: DayPlan;
   squad: SquadView;
   intent: Intent;
-  /** How it is meant to feel. */
+  /** The effort it is meant to take. */
   arc: MeantArc;
   venue: Venue;
   venues: readonly Venue[];

@@ -17,7 +17,7 @@ type Props = {
   athletes: readonly RanAthlete[];
   metres: readonly PaceMetres[];
   window: { from: string; to: string };
-  /** Whose load it is: the season's easy days count for them. */
+  /** The athletes this load is of; easy days of their season count too. */
   members: readonly SquadMember[];
   /** They are several: each figure is the mean of them. */
   isMean?: boolean;

@@ -4,7 +4,8 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { ulid } from 'ulid';
 import { layOutSeason } from '@core/season/layout/layOut';
-import { minutesText, tooShortFor } from '@core/season/longestRun';
+import { isSeasonFor } from '@core/season/kmAWeek';
+import { minutesText, slowestOf, tooShortFor, type Slowest } from '@core/season/longestRun';
 import { schoolNotes } from '@core/season/templates/schools';
 import { emptySeason, seasonFrom } from '@core/season/templates/seasonFrom';
 import type { SeasonPlan } from '@core/season/season';
@@ -12,7 +13,7 @@ import { phasesInText, seasonTemplates, type SeasonTemplate } from '@core/season
 import type { Club } from '@core/squad/club';
 import { daysAfter, daysBetween, isDate } from '@core/units/dayNumber';
 import { easyMinPerKm } from '../data/useKmSource';
-import { useSquad, type SquadView } from '../data/useSquad';
+import { useSquad } from '../data/useSquad';
 import { troubleText, usePutSeasonMutation } from '../store/api';
 import { dayInText, today } from '../ui/days';
 import { Chips } from '../ui/Chips';
@@ -52,20 +53,7 @@ function firstDayFor(date: string, weeks: number, weekStart: Club['weekStart']):
   return wanted > thisWeek ? wanted : thisWeek;
 }
 
-type Slowest = { name: string; minPerKm: number };
-
-/** Who of some groups, or of everyone, runs easy the slowest. */
-function slowestIn(squad: SquadView, groupIds: readonly string[]): Slowest | undefined {
-  return squad.athletes
-    .filter(({ groupId }) => groupIds.length === 0 || (groupId !== undefined && groupIds.includes(groupId)))
-    .flatMap((athlete) => {
-      const minPerKm = easyMinPerKm(athlete, squad, today());
-      return minPerKm === undefined ? [] : [{ name: athlete.tileName, minPerKm }];
-    })
-    .sort((a, b) => b.minPerKm - a.minPerKm)[0];
-}
-
-/** How a template was fitted to the people it is for, in sentences. */
+/** Says what was changed in a template for the people it is for. */
 function fittedTo(
   { longRun, schools }: SeasonPlan,
   template: SeasonTemplate | undefined,
@@ -75,7 +63,9 @@ function fittedTo(
   const isShorter = most !== undefined && template?.longRun && most < template.longRun.most;
   return [
     ...(isShorter && slowest
-      ? [`Long run at most ${most} km: ${minutesText(most * slowest.minPerKm)} at ${slowest.name}’s easy pace.`]
+      ? [
+          `Long run at most ${most} km: ${minutesText(most * slowest.minPerKm)} at ${slowest.athlete.tileName}’s easy pace.`,
+        ]
       : []),
     ...(schools.isLongHard && Number(hardDays) > 2 ? ['Two hard days, not three: the long run is the third.'] : []),
   ];
@@ -97,7 +87,11 @@ export function NewSeason() {
   const firstDay = begins ?? firstDayFor(raceDay, template?.weeks ?? EMPTY_WEEKS, weekStart);
   const problem = raceProblem(raceDay, firstDay);
   const groups = squad?.settings.groups ?? [];
-  const slowest = useMemo(() => squad && slowestIn(squad, groupIds), [squad, groupIds]);
+  const slowest = useMemo(() => {
+    const forWhom = groupIds.length > 0 ? { groupIds } : {};
+    const members = squad?.athletes.filter((athlete) => isSeasonFor(forWhom, athlete)) ?? [];
+    return slowestOf(members, (athlete) => squad && easyMinPerKm(athlete, squad, today()));
+  }, [squad, groupIds]);
   const season = useMemo((): SeasonPlan | undefined => {
     if (!isDate(firstDay) || problem !== undefined) return undefined;
     const races = isDate(raceDay)

@@ -65,7 +65,7 @@ export function ThreadForm({ thread, newId, naming, save, remove, close }: Props
     if (nameProblem !== undefined || problems.some((problem) => problem !== undefined)) return;
     const { isLight: _light, isByReadiness: _ready, isLadder: _ladder, isFitted: _fitted, arc, ...rest } = thread ?? {};
     const nowStages = isOfLibrary ? [] : stages.map(stored);
-    // Of other sessions nobody has said how they are to feel.
+    // The arc was meant for the sessions as they were.
     const isSame = thread?.intent === intent && thread.stages.join() === nowStages.join();
     save({
       ...rest,

@@ -1,5 +1,7 @@
+import { isAhead } from '@core/season/checks/checkRule';
 import { checkSeason, type SeasonCheck } from '@core/season/checks/checks';
 import { tooShortFor } from '@core/season/longestRun';
+import { lastDayOf } from '@core/season/phases';
 import type { SeasonPlan } from '@core/season/season';
 import { isSeasonFor } from '@core/season/kmAWeek';
 import { INTENT_FACTS } from '@core/session/intent';
@@ -46,14 +48,14 @@ function worked(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
     planned,
     ownSessions: ownSessions(data),
     heatMonths,
-    others: seasons.flatMap(({ season: other, weeks: otherWeeks }) => {
-      const lastDay = otherWeeks.at(-1)?.days.at(-1)?.date ?? other.firstDay;
+    others: seasons.flatMap(({ season: other }) => {
+      const lastDay = lastDayOf(other);
       return other === season || lastDay < today ? [] : [{ season: other, lastDay }];
     }),
     easyMinPerKm: (athlete) => easyMinPerKm(athlete, squad, today),
     today,
     runDates,
-  }).filter(({ code, date }) => (date >= today && !runDates.has(date)) || code === 'rhythm-too-tight');
+  }).filter((check) => isAhead(check, { today, runDates }) || check.code === 'rhythm-too-tight');
 }
 
 /** Cached for the season's data: the to-do list and the ladder both show them. */
@@ -68,5 +70,5 @@ export function checksOf(laid: LaidSeason, data: SeasonData): SeasonCheck[] {
   return found;
 }
 
-/** What the season is too short for. */
+/** Says what there are too few weeks for. */
 export const leftOutOf = ({ season, weeks }: LaidSeason): string[] => tooShortFor(season, weeks);

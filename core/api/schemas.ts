@@ -33,7 +33,7 @@ export type SessionInput = {
   startTime?: string;
   /** What it is meant to do, if the coach has said so. */
   intent?: Intent;
-  /** How it is to feel, where that is not as usual for its intent. */
+  /** The effort it is meant to take, where that is not the usual one for its intent. */
   arc?: MeantArc;
   /** The session in the library that it was taken from. */
   libraryId?: string;

@@ -38,7 +38,7 @@ export type Trend = { perWeek: number; errorPerWeek: number; marks: number };
 
 /** Fewer marks, or a shorter part of a season, show no trend. */
 const LEAST = { marks: 3, days: 28 };
-/** A worth outside these is none: a time under a second, an error of next to nothing or of the whole time. */
+/** Values outside these are ignored: times under a second, and errors below a ten-thousandth of the time or above all of it. */
 const KNOWN = { timeS: 1, least: 1e-4, most: 1 };
 
 /**

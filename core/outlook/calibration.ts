@@ -53,7 +53,7 @@ function weigh(pairs: readonly EffortPair[]): { pair: EffortPair; weight: number
   });
 }
 
-/** Beyond these a prediction, or an age, is none. */
+/** Pairs with a larger prediction or age than this are ignored. */
 const MOST = { predicted: 20, ageDays: 10_000 };
 /** Efforts are told from 1 to 10; a pair with any other number says nothing. */
 const saysSomething = ({ predicted, reported, ageDays }: EffortPair) =>

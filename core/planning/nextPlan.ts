@@ -3,7 +3,7 @@ import { itemAt } from '../session/edit';
 import { formatItem } from '../session/formatSession';
 import { timesOf } from '../session/lengths';
 import type { Item, SessionTree } from '../session/session';
-import { listed } from '../units/listed';
+import { listedAtMost } from '../units/listed';
 import { isOfItem, stillFits, withChanges } from './changes';
 import { ownDifference } from './ownDifference';
 import { REST_ID, type Change, type DayGroup, type DayPlan, type ItemChange, type Whom } from './dayPlan';
@@ -112,11 +112,7 @@ function mostRun(placed: readonly Placed[]): Placed | undefined {
 
 /** Up to this many are named; more are counted. */
 const MOST_NAMED = 3;
-const nameOfThose = (labels: readonly string[]): string =>
-  (labels.length > MOST_NAMED
-    ? `${labels.slice(0, MOST_NAMED - 1).join(', ')} and ${labels.length - MOST_NAMED + 1} more`
-    : listed(labels)
-  ).slice(0, LONGEST_NAME);
+const nameOfThose = (labels: readonly string[]): string => listedAtMost(labels, MOST_NAMED).slice(0, LONGEST_NAME);
 
 /** A group as before, with those of its members who run the same. */
 function groupOf(

@@ -41,10 +41,10 @@ function dayFor(
 /** Long runs are shorter after days without running, and grow again from there. */
 function withLongRuns(season: SeasonPlan, days: SeasonDay[], ownOffs: readonly AthleteException[]): SeasonDay[] {
   const { longRun, daysOff } = season;
+  if (!longRun || ownOffs.length === 0) return days;
   const longs = days.flatMap((day, i) =>
     day.kind === 'long' && day.amount ? [{ i, day: dayNumber(day.date), amount: day.amount.amount }] : [],
   );
-  if (!longRun || ownOffs.length === 0) return days;
   const easing: EasingOn = (day) => {
     for (const off of ownOffs) {
       const k = day - dayNumber(off.to);

@@ -21,6 +21,13 @@ const seasonOf = (id: string, more: Partial<SeasonPlan> = {}, weeks = templateOf
   ...more,
 });
 const off = (from: string, to: string): DaysOff => ({ id: 'off', from, to, reason: 'holidays' });
+const illBetween = (from: string, to: string): AthleteException => ({
+  id: 'e',
+  athleteId: 'ada',
+  kind: 'ill',
+  from,
+  to,
+});
 const longsIn = (days: ReturnType<typeof daysOf>) =>
   days.flatMap(({ kind, date, amount }) => (kind === 'long' && amount ? [{ date, km: amount.amount }] : []));
 
@@ -73,13 +80,7 @@ test('ten days in bed are not followed by 34 km', () => {
   const weeks = layOutSeason(season);
   const longest = longsIn(daysOf(weeks)).find(({ km }) => km === 34)?.date ?? '';
   // Back on the Friday before the long run of 34 km.
-  const ill: AthleteException = {
-    id: 'e',
-    athleteId: 'ada',
-    kind: 'ill',
-    from: daysAfter(longest, -12),
-    to: daysAfter(longest, -3),
-  };
+  const ill = illBetween(daysAfter(longest, -12), daysAfter(longest, -3));
   const own = longsIn(daysOf(seasonForAthlete({ ...season, exceptions: [ill] }, weeks, 'ada')));
   const kmOn = (days: number) => own.find(({ date }) => date === daysAfter(longest, days))?.km ?? 0;
   expect(kmOn(0)).toBeLessThanOrEqual(34 * (0.5 + 0.5 * 0.3));
@@ -94,13 +95,7 @@ test('a rehearsal is not run while easing back', () => {
   const season = seasonOf('5k-12');
   const weeks = layOutSeason(season);
   const rehearsal = daysOf(weeks).find(({ special }) => special === 'rehearsal')?.date ?? '';
-  const ill: AthleteException = {
-    id: 'e',
-    athleteId: 'ada',
-    kind: 'ill',
-    from: daysAfter(rehearsal, -8),
-    to: daysAfter(rehearsal, -2),
-  };
+  const ill = illBetween(daysAfter(rehearsal, -8), daysAfter(rehearsal, -2));
   const own = daysOf(seasonForAthlete({ ...season, exceptions: [ill] }, weeks, 'ada')).find(
     ({ date }) => date === rehearsal,
   );

@@ -5,7 +5,7 @@ import type { LongRun } from './season';
 /** From this many days off within a fortnight, hard work comes back step by step. */
 const FEWEST_OFF = 7;
 /** It does for as many days as were off, up to a fortnight. */
-export const FORTNIGHT = 14;
+const FORTNIGHT = 14;
 /** Without a long run for longer than this, the next one is shorter. */
 const GAP_DAYS = 10;
 /** After so many days without running it begins with the season's first long run. */
@@ -16,12 +16,17 @@ const LOSS = { running: { aWeek: 0.1, least: 0.6 }, resting: { aWeek: 0.15, leas
 const MOST_GROWTH = 1.15;
 /** Who eases back runs no more than this share of their last long run. */
 const MOST_EASING = 0.8;
-/** The longest of so many days is what the legs are used to. */
-const USED_TO_DAYS = 28;
+/** The legs are used to the longest run of so many days. */
+export const USED_TO_DAYS = 28;
 
 type Days = { from: string; to: string };
 /** Days without running, told by their day numbers. */
-export type OffDays = { isOff: (day: number) => boolean; count: (from: number, to: number) => number; ends: number[] };
+export type OffDays = {
+  isOff: (day: number) => boolean;
+  count: (from: number, to: number) => number;
+  /** Stretches of days off, in order and apart from each other. */
+  stretches: { from: number; to: number }[];
+};
 
 /** The days of some spans, both ends included; spans may overlap, and one that is no span is left out. */
 export function offDaysOf(spans: readonly Days[]): OffDays {
@@ -36,15 +41,15 @@ export function offDaysOf(spans: readonly Days[]): OffDays {
     isOff: (day) => merged.some(({ from, to }) => day >= from && day <= to),
     count: (from, to) =>
       merged.reduce((days, off) => days + Math.max(0, Math.min(to, off.to) - Math.max(from, off.from) + 1), 0),
-    ends: merged.map(({ to }) => to),
+    stretches: merged,
   };
 }
 
 /** Stretches of days in which hard work comes back step by step: after seven days off or more within a fortnight. */
-export const comingBackOf = ({ count, ends }: OffDays): { from: number; to: number; offDays: number }[] =>
-  ends.flatMap((end) => {
-    const offDays = count(end - FORTNIGHT + 1, end);
-    return offDays >= FEWEST_OFF ? [{ from: end + 1, to: end + offDays, offDays }] : [];
+export const comingBackOf = ({ count, stretches }: OffDays): { from: number; to: number; offDays: number }[] =>
+  stretches.flatMap(({ to }) => {
+    const offDays = count(to - FORTNIGHT + 1, to);
+    return offDays >= FEWEST_OFF ? [{ from: to + 1, to: to + offDays, offDays }] : [];
   });
 
 export type LongOn = { day: number; amount: number };

@@ -4,6 +4,7 @@ import type { SquadMember } from '../squad/athlete';
 import { exceptionOn } from './exceptions';
 import { isSeasonFor } from './kmAWeek';
 import { isToRun, minutesOf, usualAmount } from './load';
+import { lastDayOf } from './phases';
 import { daysOf, type SeasonPlan, type SeasonWeek } from './season';
 
 /** Effort of easy running and of a long run; between easy and moderate on the scale of session-RPE (Foster et al. 2001). */
@@ -16,10 +17,12 @@ export function easyDaysOf(
   window: { from: string; to: string },
 ): EasyRun[] {
   const onDay = new Map<string, EasyRun>();
-  for (const { season, weeks } of seasons) {
-    if (!isSeasonFor(season, athlete)) continue;
+  for (const laid of seasons) {
+    const { season } = laid;
+    // The weeks of a season are laid out when they are asked for: those of other years are not.
+    if (!isSeasonFor(season, athlete) || season.firstDay >= window.to || lastDayOf(season) < window.from) continue;
     const doneOn = new Map((season.done ?? []).map((done) => [done.date, done]));
-    for (const day of daysOf(weeks)) {
+    for (const day of daysOf(laid.weeks)) {
       const { date, kind } = day;
       if (date < window.from || date >= window.to || date < season.firstDay || !isToRun(day) || kind === 'hard')
         continue;

@@ -1,4 +1,5 @@
 /** How long a long run may get: by the clock for the slowest of a group, and by the weeks there are. */
+import type { SquadMember } from '../squad/athlete';
 import { peaksOf, phasesOf } from './phases';
 import { daysOf, type LongRun, type SeasonPlan, type SeasonWeek } from './season';
 
@@ -24,6 +25,20 @@ export function mostLongRun(
   const minutes = isMarathon ? MOST_MIN.marathon : MOST_MIN.usual;
   return { km: Math.floor((minutes / minPerKm) * 2) / 2, minutes };
 }
+
+export type Slowest = { athlete: SquadMember; minPerKm: number };
+
+/** Who of some athletes runs easy the slowest; undefined where nobody's pace is known. */
+export const slowestOf = (
+  athletes: readonly SquadMember[],
+  easyMinPerKm: (athlete: SquadMember) => number | undefined,
+): Slowest | undefined =>
+  athletes
+    .flatMap((athlete) => {
+      const minPerKm = easyMinPerKm(athlete);
+      return minPerKm === undefined ? [] : [{ athlete, minPerKm }];
+    })
+    .sort((a, b) => b.minPerKm - a.minPerKm)[0];
 
 /** A long run for a group whose slowest runs a kilometre in so many minutes. */
 export function longRunFor(longRun: LongRun, minPerKm: number): LongRun {

@@ -166,7 +166,7 @@ export const sessions = sqliteTable(
     shorthand: text().notNull(),
     startTime: text('start_time'),
     intent: text().$type<Intent>(),
-    /** How it is to feel, where that is not as usual for its intent. */
+    /** The effort it is meant to take, where that is not the usual one for its intent. */
     arc: text({ mode: 'json' }).$type<MeantArc>(),
     /** The session in the library it was taken from. */
     libraryId: text('book_id'),

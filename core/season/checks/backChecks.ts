@@ -1,6 +1,6 @@
 /** Coming back too fast after days off. */
 import { counted } from '../../units/counted';
-import { dayNumber } from '../../units/dayNumber';
+import { dateOfDay, dayNumber } from '../../units/dayNumber';
 import { listed } from '../../units/listed';
 import { comingBackOf, LONG_BREAK_DAYS, offDaysOf } from '../comingBack';
 import { easingDays, EXCEPTION_WORDS } from '../exceptions';
@@ -46,20 +46,16 @@ const raceWhileEasing: CheckRule = ({ season, context }) =>
 /** After five weeks off a season without sessions for the way back is offered them. */
 const longBreak: CheckRule = ({ season }) => {
   if (season.cycles.transition || season.threads.length === 0) return [];
-  const found = comingBackOf(offDaysOf(season.daysOff)).flatMap(({ from }) => {
-    const spans = season.daysOff.filter((off) => dayNumber(off.to) === from - 1);
-    return spans.filter((off) => dayNumber(off.to) - dayNumber(off.from) + 1 >= LONG_BREAK_DAYS);
-  });
-  return found.map(({ from, to }): SeasonCheck => {
-    const offDays = dayNumber(to) - dayNumber(from) + 1;
+  const long = offDaysOf(season.daysOff).stretches.filter(({ from, to }) => to - from + 1 >= LONG_BREAK_DAYS);
+  return long.map(({ from, to }): SeasonCheck => {
     const known = new Set(season.threads.map(({ id }) => id));
     const threads = [...season.threads, ...BACK_THREADS.filter(({ id }) => !known.has(id))];
     const change = {
       kind: 'set' as const,
       set: { threads, cycles: { ...season.cycles, transition: [BACK_THREADS.map(({ id }) => id)] } },
     };
-    const text = `${counted(offDays, 'day')} off: the way back comes first, as in “Back after a break”, and the long run begins as it did in the first week.`;
-    return { code: 'long-break', date: to, text, mend: { text: 'Put the way back in', change } };
+    const text = `${counted(to - from + 1, 'day')} off: the way back comes first, as in “Back after a break”, and the long run begins as it did in the first week.`;
+    return { code: 'long-break', date: dateOfDay(to), text, mend: { text: 'Put the way back in', change } };
   });
 };
 

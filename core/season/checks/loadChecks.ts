@@ -1,4 +1,5 @@
 /** Checks of the amount from week to week. */
+import { USED_TO_DAYS } from '../comingBack';
 import { isSettled, makeEasy, type SeasonCheck, type CheckRule } from './checkRule';
 import { dayMinutes, weekMinutes } from '../load';
 import { phasesOf } from '../phases';
@@ -6,9 +7,6 @@ import type { SeasonPlan, SeasonWeek } from '../season';
 
 /** A rise of more than a third. */
 const JUMP = 4 / 3 + 0.01;
-
-/** The long run is compared with the longest of so many days. */
-const USED_TO_DAYS = 28;
 
 const longRunJump: CheckRule = ({ days, placeOf, season }) => {
   const longs = days.filter((day) => day.kind === 'long' && day.amount);

@@ -1,21 +1,23 @@
 /** Checks of a season against the people it is for: other seasons of theirs, how old they are, and how long they are on their feet. */
 import { ageInYear, weeksRunning, type SquadMember } from '../../squad/athlete';
 import { YOUNG_BY_DEFAULT } from '../../squad/club';
-import { listed } from '../../units/listed';
+import { listedAtMost } from '../../units/listed';
 import { formatDistance } from '../../units/distance';
-import { isAhead, type CheckRule, type CheckSource, type SeasonCheck } from './checkRule';
+import { isAhead, type CheckRule, type SeasonCheck } from './checkRule';
 import { isSeasonFor } from '../kmAWeek';
-import { minutesText, mostLongRun } from '../longestRun';
+import { minutesText, mostLongRun, slowestOf } from '../longestRun';
 import { racesOf } from '../phases';
 
-const namesOf = (athletes: readonly SquadMember[]) => {
-  const names = athletes.map(({ tileName }) => tileName);
-  return names.length > 4 ? `${names.slice(0, 3).join(', ')} and ${names.length - 3} more` : listed(names);
-};
+const MOST_NAMES = 4;
+const namesOf = (athletes: readonly SquadMember[]) =>
+  listedAtMost(
+    athletes.map(({ tileName }) => tileName),
+    MOST_NAMES,
+  );
 
 /** Of two seasons in the same weeks the one that begins later says so. */
-const samePeople: CheckRule = ({ season, weeks, context }) => {
-  const lastDay = weeks.at(-1)?.days.at(-1)?.date ?? season.firstDay;
+const samePeople: CheckRule = ({ season, days, context }) => {
+  const lastDay = days.at(-1)?.date ?? season.firstDay;
   return (context.others ?? []).flatMap((other): SeasonCheck[] => {
     const order = (plan: typeof season) => `${plan.firstDay} ${plan.name}`;
     if (other.season.firstDay > lastDay || other.lastDay < season.firstDay) return [];
@@ -48,23 +50,13 @@ const longRaces: CheckRule = ({ season, context }) =>
     return [{ code: 'long-race-early', date: race.date, text }];
   });
 
-function slowestOf({ context }: CheckSource): { athlete: SquadMember; minPerKm: number } | undefined {
-  return (context.athletes ?? [])
-    .flatMap((athlete) => {
-      const minPerKm = context.easyMinPerKm?.(athlete);
-      return minPerKm === undefined ? [] : [{ athlete, minPerKm }];
-    })
-    .sort((a, b) => b.minPerKm - a.minPerKm)[0];
-}
-
-const longOnTheFeet: CheckRule = (source) => {
-  const { season, days, context } = source;
+const longOnTheFeet: CheckRule = ({ season, days, context }) => {
   const { longRun } = season;
   if (longRun?.unit !== 'km') return [];
   const ahead = days.filter((day) => day.kind === 'long' && day.amount && isAhead(day, context));
   const longest = Math.max(0, ...ahead.map(({ amount }) => amount?.amount ?? 0));
   const first = ahead.find(({ amount }) => amount?.amount === longest);
-  const slowest = first && slowestOf(source);
+  const slowest = first && context.easyMinPerKm && slowestOf(context.athletes ?? [], context.easyMinPerKm);
   if (!first || !slowest) return [];
   const { km, minutes } = mostLongRun(longRun, slowest.minPerKm);
   if (longest <= km) return [];
